@@ -1,0 +1,62 @@
+# Shared by the scripts in bin/: where things are, how they speak, as whom they run.
+# shellcheck shell=bash
+set -euo pipefail
+
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd -P)
+cd "$ROOT"
+umask 022
+export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 DEBIAN_FRONTEND=noninteractive LC_ALL=C.UTF-8
+
+say() { printf '%s\n' "$*"; }
+fail() { printf '%s: %s\n' "$(basename "$0")" "$*" >&2; exit 1; }
+
+# step "what" command…: one line while it runs, a dot every five seconds, the log's end if it fails.
+step() {
+    local what=$1 log start=$SECONDS beat status=0
+    shift
+    mkdir -p "$ROOT/var/install"
+    log=$(mktemp "$ROOT/var/install/step.XXXXXX")
+    printf '%s …' "$what"
+    (while sleep 5; do printf '.'; done) &
+    beat=$!
+    "$@" >"$log" 2>&1 </dev/null || status=$?
+    kill "$beat" 2>/dev/null || true
+    wait "$beat" 2>/dev/null || true
+    if [ "$status" -ne 0 ]; then
+        printf ' failed\n'
+        tail -n 20 "$log" >&2
+        rm -f "$log"
+        fail "$what failed; running it again continues where it stopped."
+    fi
+    rm -f "$log"
+    printf ' done (%d s)\n' $((SECONDS - start))
+}
+
+# Servers never run as root: root lends them a system user of their own.
+SERVICE_USER=$(id -un)
+if [ "$(id -u)" -eq 0 ]; then SERVICE_USER=lucid-ascent; fi
+
+as_service() {
+    if [ "$(id -un)" = "$SERVICE_USER" ]; then "$@"; else runuser -u "$SERVICE_USER" -- "$@"; fi
+}
+
+ensure_service_user() {
+    if [ "$(id -u)" -ne 0 ]; then return; fi
+    if ! id -u lucid-ascent >/dev/null 2>&1; then
+        useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin lucid-ascent
+    fi
+    if as_service test -r "$ROOT/composer.json" && as_service test -x "$ROOT/bin"; then return; fi
+    if [ "${1:-}" = private ]; then
+        say "The user lucid-ascent cannot read this folder: the test servers run as root, on loopback, for this run only."
+        SERVICE_USER=root
+    else
+        fail "the user lucid-ascent, as whom the servers run, cannot read $ROOT: move the folder or open it for reading."
+    fi
+}
+
+# One run at a time of whatever changes the same things.
+lock() {
+    mkdir -p "$ROOT/var/install"
+    exec 9>"$ROOT/var/install/$1.lock"
+    flock -n 9 || { say "Waiting for another run to end …"; flock 9; }
+}

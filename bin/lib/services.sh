@@ -1,0 +1,255 @@
+# Starts and stops one environment: a MariaDB of its own, PHP-FPM and nginx, all on loopback.
+# An environment has a name and a folder under var/env/ that holds everything it makes.
+# shellcheck shell=bash
+
+use_env() {
+    ENV_NAME=$1
+    ENV_DIR="$ROOT/var/env/$ENV_NAME"
+    RUN_DIR="$ENV_DIR/run"
+    mkdir -p "$RUN_DIR" "$ENV_DIR/log" "$ENV_DIR/sessions" "$ENV_DIR/tmp" "$ENV_DIR/cache"
+    # A socket's path has room for about a hundred characters.
+    SOCKET_DIR=$RUN_DIR
+    if [ ${#RUN_DIR} -gt 80 ]; then
+        SOCKET_DIR=/tmp/lucid-ascent-$(printf '%s' "$ENV_DIR" | sha256sum | cut -c1-12)
+        mkdir -p -m 0750 "$SOCKET_DIR"
+    fi
+    if [ "$(id -u)" -eq 0 ]; then
+        chown "$SERVICE_USER:" "$ENV_DIR" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,sessions,tmp,cache}
+    fi
+    chmod 0750 "$ENV_DIR" "$SOCKET_DIR"
+    DB_SOCKET=$SOCKET_DIR/mariadb.sock
+    FPM_SOCKET=$SOCKET_DIR/fpm.sock
+}
+
+port_is_free() {
+    php -r 'exit(@stream_socket_server("tcp://127.0.0.1:".$argv[1]) ? 0 : 1);' "$1"
+}
+
+# choose_port NAME FIRST: the port this environment had before, or the first free one from FIRST on.
+choose_port() {
+    local kept="$ENV_DIR/$1.port" port
+    port=$(cat "$kept" 2>/dev/null || printf '%s' "$2")
+    if ! port_is_free "$port"; then
+        port=$2
+        while ! port_is_free "$port"; do port=$((port + 1)); done
+        say "Port $2 for $1 is taken: using $port." >&2
+    fi
+    printf '%s\n' "$port" >"$kept"
+    printf '%s' "$port"
+}
+
+# Whether the process in a pid file runs and is this environment's.
+running() {
+    local pid
+    pid=$(cat "$RUN_DIR/$1.pid" 2>/dev/null) || return 1
+    [ -n "$pid" ] && [ -d "/proc/$pid" ] && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -qF "$ENV_DIR"
+}
+
+stop_one() {
+    local name=$1 signal=$2 pid waited=0
+    running "$name" || { rm -f "$RUN_DIR/$name.pid"; return 0; }
+    pid=$(cat "$RUN_DIR/$name.pid")
+    kill "-$signal" "$pid" 2>/dev/null || true
+    while [ -d "/proc/$pid" ] && [ $waited -lt 300 ]; do sleep 0.1; waited=$((waited + 1)); done
+    [ ! -d "/proc/$pid" ] || kill -KILL "$pid" 2>/dev/null || true
+    rm -f "$RUN_DIR/$name.pid"
+}
+
+stop_env() {
+    stop_one nginx QUIT
+    stop_one fpm QUIT
+    stop_one mariadb TERM
+}
+
+secret() { head -c 32 /dev/urandom | sha256sum | cut -c1-40; }
+
+load_secrets() {
+    local file=$ENV_DIR/secrets
+    if [ ! -s "$file" ]; then
+        (umask 077; printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
+            "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" >"$file")
+    fi
+    # shellcheck disable=SC1090
+    . "$file"
+}
+
+db_admin() { as_service mariadb --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" --batch --skip-column-names "$@"; }
+
+create_data_directory() {
+    rm -rf "$ENV_DIR/mysql"
+    as_service mariadb-install-db --no-defaults --datadir="$ENV_DIR/mysql" --skip-test-db \
+        --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER"
+    touch "$ENV_DIR/mysql.ready"
+}
+
+start_mariadb() {
+    local waited=0
+    if running mariadb && db_admin -e 'SELECT 1' >/dev/null 2>&1; then DB_PORT=$(cat "$ENV_DIR/mariadb.port"); return; fi
+    stop_one mariadb TERM
+    [ -e "$ENV_DIR/mysql.ready" ] && [ -d "$ENV_DIR/mysql/mysql" ] || step "Creating the database's folder" create_data_directory
+    DB_PORT=$(choose_port mariadb "$1")
+    as_service setsid mariadbd --no-defaults --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
+        --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin \
+        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" \
+        >>"$ENV_DIR/log/mariadb.log" 2>&1 </dev/null 9>&- &
+    until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
+        sleep 0.1
+        waited=$((waited + 1))
+        [ $waited -lt 600 ] || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
+    done
+}
+
+# ensure_database NAME: the schema, an owner that may change its tables, and an application user that may not.
+ensure_database() {
+    db_admin <<SQL
+CREATE DATABASE IF NOT EXISTS $1 CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
+CREATE USER IF NOT EXISTS ascent_owner@127.0.0.1;
+CREATE USER IF NOT EXISTS ascent_app@127.0.0.1;
+ALTER USER ascent_owner@127.0.0.1 IDENTIFIED BY '$DB_OWNER_PASSWORD';
+ALTER USER ascent_app@127.0.0.1 IDENTIFIED BY '$DB_APP_PASSWORD';
+GRANT SELECT, INSERT, UPDATE, DELETE, CREATE, ALTER, DROP, INDEX, REFERENCES ON $1.* TO ascent_owner@127.0.0.1;
+SQL
+}
+
+# The application reads and adds. Records are never changed or removed, so it has no right to: only a password is.
+grant_application() {
+    local table
+    {
+        for table in $(db_admin -e "SHOW TABLES FROM $1"); do
+            printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"
+        done
+        printf 'GRANT UPDATE (password) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
+    } | db_admin
+}
+
+db_url() { printf 'mysql://ascent_%s:%s@127.0.0.1:%s/%s?serverVersion=10.11.0-MariaDB&charset=utf8mb4' "$1" "$2" "$DB_PORT" "$3"; }
+
+# Everything whose change asks for a fresh cache and a restart of PHP.
+source_stamp() {
+    find core src config templates translations catalogue migrations public composer.json .env vendor/composer/installed.php \
+        -type f -printf '%p %T@ %s\n' | sort | sha256sum | cut -c1-12
+}
+
+app_env() {
+    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nSESSION_PATH=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\n' \
+        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/sessions" "$ENV_DIR/cache" "$ENV_DIR/log"
+}
+
+console_as_service() {
+    local -a vars
+    mapfile -t vars < <(app_env)
+    as_service env "${vars[@]}" php bin/console --no-interaction "$@"
+}
+
+warm_cache() {
+    rm -rf "${ENV_DIR:?}/cache/prod"
+    console_as_service cache:warmup
+}
+
+write_fpm_config() {
+    local entry
+    {
+        cat <<INI
+[global]
+pid = $RUN_DIR/fpm.pid
+error_log = $ENV_DIR/log/fpm.log
+daemonize = yes
+[lucid-ascent]
+listen = $FPM_SOCKET
+pm = static
+pm.max_children = 4
+pm.max_requests = 5000
+clear_env = yes
+catch_workers_output = yes
+php_admin_value[error_log] = $ENV_DIR/log/php.log
+php_admin_flag[log_errors] = on
+php_admin_value[memory_limit] = 256M
+php_admin_value[upload_tmp_dir] = $ENV_DIR/tmp
+php_admin_value[sys_temp_dir] = $ENV_DIR/tmp
+php_admin_value[realpath_cache_size] = 4M
+php_admin_value[realpath_cache_ttl] = 600
+INI
+        while IFS= read -r entry; do printf 'env[%s] = "%s"\n' "${entry%%=*}" "${entry#*=}"; done < <(app_env)
+    } >"$ENV_DIR/fpm.conf"
+    chown_service "$ENV_DIR/fpm.conf"
+    chmod 0600 "$ENV_DIR/fpm.conf"
+}
+
+chown_service() { if [ "$(id -u)" -eq 0 ]; then chown "$SERVICE_USER:" "$@"; fi; }
+
+write_nginx_config() {
+    cat >"$ENV_DIR/nginx.conf" <<NGINX
+worker_processes 1;
+pid $RUN_DIR/nginx.pid;
+error_log $ENV_DIR/log/nginx.log warn;
+events { worker_connections 256; }
+http {
+    access_log off;
+    server_tokens off;
+    client_body_temp_path $ENV_DIR/tmp/body;
+    fastcgi_temp_path $ENV_DIR/tmp/fastcgi;
+    proxy_temp_path $ENV_DIR/tmp/proxy;
+    uwsgi_temp_path $ENV_DIR/tmp/uwsgi;
+    scgi_temp_path $ENV_DIR/tmp/scgi;
+    client_max_body_size 1m;
+    gzip on;
+    gzip_types text/css text/javascript application/json image/svg+xml;
+    types { text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
+    server {
+        listen 127.0.0.1:$WEB_PORT;
+        root $ROOT/public;
+        location ~ ^/a/[0-9a-f]+/(.+)\$ {
+            alias $ROOT/public/assets/\$1;
+            add_header Cache-Control "public, max-age=31536000, immutable";
+            add_header X-Content-Type-Options nosniff;
+        }
+        location / {
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_buffers 16 32k;
+            fastcgi_buffer_size 32k;
+            fastcgi_pass unix:$FPM_SOCKET;
+        }
+    }
+}
+NGINX
+}
+
+# prepare_code: a fresh cache when the code has changed since the last time.
+prepare_code() {
+    STAMP=$(source_stamp)
+    [ "$(cat "$ENV_DIR/stamp" 2>/dev/null)" != "$STAMP" ] || [ ! -d "$ENV_DIR/cache/prod" ] || return 0
+    rm -f "$ENV_DIR/stamp"
+    stop_one fpm QUIT
+    DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" none)
+    step 'Preparing the application' warm_cache
+    printf '%s\n' "$STAMP" >"$ENV_DIR/stamp"
+}
+
+# migrate DATABASE: the tables as the code wants them, then the application's rights on them.
+migrate() {
+    DATABASE_URL=$(db_url owner "$DB_OWNER_PASSWORD" "$1")
+    step 'Bringing the tables up to date' console_as_service doctrine:migrations:migrate --allow-no-migration
+    grant_application "$1"
+}
+
+# start_web FIRST_PORT: PHP-FPM and nginx over the code as it is now.
+start_web() {
+    if ! running nginx; then
+        WEB_PORT=$(choose_port web "$1")
+    else
+        WEB_PORT=$(cat "$ENV_DIR/web.port")
+    fi
+    if ! running fpm; then
+        write_fpm_config
+        as_service php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
+            -d opcache.memory_consumption=128 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 \
+            $([ "$SERVICE_USER" != root ] || printf -- -R) >>"$ENV_DIR/log/fpm.log" 2>&1 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/fpm.log says why."
+    fi
+    if ! running nginx; then
+        write_nginx_config
+        as_service nginx -c "$ENV_DIR/nginx.conf" -p "$ENV_DIR" -e "$ENV_DIR/log/nginx.log" 9>&- || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
+    fi
+    WEB_URL="http://127.0.0.1:$WEB_PORT"
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Body;
+
+/**
+ * A person's lengths: measured where somebody measured them, estimated from stature elsewhere.
+ */
+final readonly class Proportions
+{
+    /** A length estimated from stature is uncertain by this share of itself (one SD). */
+    public const ESTIMATE_ERROR = 0.05;
+
+    public const LEAST_STATURE = 120.0;
+    public const GREATEST_STATURE = 220.0;
+
+    /** @param array<string, Length> $measured by segment name, with ".left" or ".right" where paired */
+    private function __construct(public Length $stature, private array $measured)
+    {
+    }
+
+    /**
+     * @param array<string, Length> $measured by segment name, with ".left" or ".right" where paired
+     *
+     * @throws InvalidValue when the stature is outside 120 to 220 cm, or a length is not more than zero
+     */
+    public static function of(Length $stature, array $measured = []): self
+    {
+        Check::within('stature', $stature->cm, self::LEAST_STATURE, self::GREATEST_STATURE, 'cm');
+        foreach ($measured as $name => $length) {
+            Check::positive($name, $length->cm);
+        }
+
+        return new self($stature, $measured);
+    }
+
+    /** The name under which a length is kept: "thigh.left", but "hipSpacing". */
+    public static function key(Segment $segment, Side $side): string
+    {
+        return $segment->isPaired() ? $segment->value.'.'.$side->value : $segment->value;
+    }
+
+    public function length(Segment $segment, Side $side): Length
+    {
+        return $this->measured[self::key($segment, $side)] ?? $this->estimate($segment);
+    }
+
+    public function estimate(Segment $segment): Length
+    {
+        return $this->stature->times($segment->shareOfStature());
+    }
+
+    public function isEstimated(Segment $segment, Side $side): bool
+    {
+        return !isset($this->measured[self::key($segment, $side)]);
+    }
+
+    public function body(Side $side): Body
+    {
+        return new Body(
+            $this->length(Segment::Thigh, $side)->cm,
+            $this->length(Segment::Shin, $side)->cm,
+            $this->length(Segment::HipSpacing, $side)->cm,
+            $this->length(Segment::SeatedHipHeight, $side)->cm,
+            $this->length(Segment::AnkleAboveSole, $side)->cm,
+        );
+    }
+
+    public function error(Side $side): BodyError
+    {
+        return BodyError::of(fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
+            ? self::ESTIMATE_ERROR * $this->estimate($segment)->cm
+            : $segment->measuringError());
+    }
+}

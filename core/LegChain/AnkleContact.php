@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+
+/**
+ * A contact that says where the hip and the ankle are, and leaves the knee free on the circle
+ * about the line between them.
+ */
+interface AnkleContact
+{
+    public function sitting(): Sitting;
+
+    public function ankle(Body $body): Vector;
+
+    /** @return array<string, float> one SD of each value that was read, by its name */
+    public function readingErrors(): array;
+
+    /** The same contact with one of its read values more by so much. */
+    public function shifted(string $name, float $by): static;
+
+    /** The same contact with the pelvis placed otherwise. */
+    public function seated(Sitting $sitting): static;
+}

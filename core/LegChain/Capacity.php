@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * How far a leg goes, in degrees by component. Taken as one limit per axis; a component that is
+ * null sets no limit, and so decides nothing.
+ */
+final readonly class Capacity
+{
+    /** @throws InvalidValue when a number is not finite */
+    public function __construct(
+        public ?float $flexion = null,
+        public ?float $abduction = null,
+        public ?float $rotation = null,
+        public ?float $kneeFlexion = null,
+    ) {
+        foreach (Component::cases() as $component) {
+            $limit = $this->of($component);
+            null === $limit || Check::finite('capacity.'.$component->value, $limit);
+        }
+    }
+
+    public function of(Component $component): ?float
+    {
+        return match ($component) {
+            Component::Flexion => $this->flexion,
+            Component::Abduction => $this->abduction,
+            Component::Rotation => $this->rotation,
+            Component::KneeFlexion => $this->kneeFlexion,
+        };
+    }
+
+    /** Capacity less demand of the tightest component, in degrees; infinite when nothing is limited. */
+    public function worstMargin(LegAngles $demand): float
+    {
+        // Spelt out, since searches over knee heights and swivels come through here at every step.
+        $worst = INF;
+        if (null !== $this->flexion) {
+            $worst = min($worst, $this->flexion - $demand->flexion);
+        }
+        if (null !== $this->abduction) {
+            $worst = min($worst, $this->abduction - $demand->abduction);
+        }
+        if (null !== $this->rotation) {
+            $worst = min($worst, $this->rotation - $demand->rotation);
+        }
+        if (null !== $this->kneeFlexion) {
+            $worst = min($worst, $this->kneeFlexion - $demand->kneeFlexion);
+        }
+
+        return $worst;
+    }
+
+    /** The component with the least margin, or null when nothing is limited. */
+    public function limiter(LegAngles $demand): ?Component
+    {
+        $tightest = null;
+        $worst = INF;
+        foreach (Component::cases() as $component) {
+            $limit = $this->of($component);
+            if (null !== $limit && $limit - $demand->of($component) < $worst) {
+                $worst = $limit - $demand->of($component);
+                $tightest = $component;
+            }
+        }
+
+        return $tightest;
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+/** The four joint angles of the leg chain. */
+enum Component: string
+{
+    case Flexion = 'flexion';
+    case Abduction = 'abduction';
+    case Rotation = 'rotation';
+    case KneeFlexion = 'kneeFlexion';
+}

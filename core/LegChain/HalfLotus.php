@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * The ankle on the other thigh: forward of the hip line, across the midline towards this leg
+ * (negative when it has passed to the other side), and above the hip centre; all in cm, and
+ * none of them read from a tape, so they carry no reading error. The two named places are this
+ * product's own constants.
+ */
+final readonly class HalfLotus implements AnkleContact
+{
+    /** @throws InvalidValue when a number is not finite */
+    public function __construct(
+        public float $forward,
+        public float $across,
+        public float $above,
+        private Sitting $sitting,
+    ) {
+        Check::finite('contact.forward', $forward);
+        Check::finite('contact.across', $across);
+        Check::finite('contact.above', $above);
+    }
+
+    /** The foot deep in the crease of the other hip, as in the full form. */
+    public static function deep(Sitting $sitting): self
+    {
+        return new self(12.0, -2.0, 8.0, $sitting);
+    }
+
+    /** The foot on the middle of the other thigh. */
+    public static function easy(Sitting $sitting): self
+    {
+        return new self(22.0, -5.0, 8.0, $sitting);
+    }
+
+    public function sitting(): Sitting
+    {
+        return $this->sitting;
+    }
+
+    public function ankle(Body $body): Vector
+    {
+        return new Vector($this->forward, $this->across, $this->sitting->hipHeight($body) + $this->above);
+    }
+
+    public function readingErrors(): array
+    {
+        return [];
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return $this;
+    }
+
+    public function seated(Sitting $sitting): static
+    {
+        return new self($this->forward, $this->across, $this->above, $sitting);
+    }
+}

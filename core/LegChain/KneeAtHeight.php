@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * An ankle contact whose knee was measured, or is held, at a height above the floor (the knee's
+ * centre, in cm). Of the two points of the swivel at that height, the knee is at the outer one.
+ */
+final readonly class KneeAtHeight implements ChainReading
+{
+    /** @throws InvalidValue when the height is negative or not finite */
+    public function __construct(public AnkleContact $contact, public float $kneeHeight)
+    {
+        Check::notNegative('kneeHeight', $kneeHeight);
+    }
+
+    public function pose(Body $body): LegPose
+    {
+        $sitting = $this->contact->sitting();
+        $hip = $sitting->hip($body);
+        $ankle = $this->contact->ankle($body);
+        $knee = self::knee($hip, $ankle, $body->thigh, $body->shin, $this->kneeHeight);
+
+        return LegChain::inverse($hip, $knee, $ankle, $sitting->pelvicTilt);
+    }
+
+    public function angles(Body $body): array
+    {
+        return $this->pose($body)->angles->toArray();
+    }
+
+    public function readingErrors(): array
+    {
+        return ['kneeHeight' => Reading::TAPE_ERROR] + $this->contact->readingErrors();
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return 'kneeHeight' === $name
+            ? new self($this->contact, max(0.0, $this->kneeHeight + $by))
+            : new self($this->contact->shifted($name, $by), $this->kneeHeight);
+    }
+
+    /**
+     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle.
+     *
+     * @throws OutOfReach when there is none
+     */
+    private static function knee(Vector $hip, Vector $ankle, float $thigh, float $shin, float $height): Vector
+    {
+        // At a given height each segment draws a circle on the level plane; the knee is where the two meet.
+        $fromHip = $thigh * $thigh - ($height - $hip->z) ** 2;
+        $fromAnkle = $shin * $shin - ($height - $ankle->z) ** 2;
+        $dx = $ankle->x - $hip->x;
+        $dy = $ankle->y - $hip->y;
+        $apart = $dx * $dx + $dy * $dy;
+        if ($fromHip < 0.0 || $fromAnkle < 0.0 || 0.0 === $apart) {
+            throw OutOfReach::kneeHeight($height);
+        }
+        $along = ($fromHip - $fromAnkle + $apart) / (2 * $apart);
+        $aside = $fromHip / $apart - $along * $along;
+        if ($aside < 0.0) {
+            throw OutOfReach::kneeHeight($height);
+        }
+        $aside = sqrt($aside);
+        // The outer point has the greater y, so it lies to that side of the line on which y grows.
+        if ($dx < 0.0) {
+            $aside = -$aside;
+        }
+
+        return new Vector($hip->x + $along * $dx - $aside * $dy, $hip->y + $along * $dy + $aside * $dx, $height);
+    }
+}

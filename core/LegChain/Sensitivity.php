@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\Segment;
+
+/**
+ * How much the angles move when a length of the body or a reading is a little off: first-order
+ * derivatives, in degrees per cm (or per degree, where an angle was read). Body and reading are
+ * kept apart, so that what capacity and demand share can cancel before anything is squared.
+ */
+final readonly class Sensitivity
+{
+    /** Step of the central difference, in the reading's own unit. */
+    private const STEP = 1e-4;
+
+    /**
+     * @param array<string, array<string, float>> $toBody    component → segment → degrees per cm
+     * @param array<string, array<string, float>> $toReading component → what was read → degrees per unit
+     * @param array<string, float>                $errors    one SD of each value that was read
+     */
+    private function __construct(private array $toBody, private array $toReading, private array $errors)
+    {
+    }
+
+    /**
+     * @throws OutOfReach   when the position cannot be made
+     * @throws StraightKnee when rotation cannot be read
+     */
+    public static function of(Reading $reading, Body $body): self
+    {
+        $centre = $reading->angles($body);
+        $toBody = $toReading = [];
+        foreach (Segment::cases() as $segment) {
+            if (0.0 === $segment->measuringError()) {
+                continue;
+            }
+            $slope = self::slope(
+                $centre,
+                static fn (float $by): array => $reading->angles($body->shifted($segment, $by)),
+            );
+            foreach ($slope as $component => $value) {
+                $toBody[$component][$segment->value] = $value;
+            }
+        }
+        foreach ($reading->readingErrors() as $name => $sd) {
+            $slope = self::slope(
+                $centre,
+                static fn (float $by): array => $reading->shifted($name, $by)->angles($body),
+            );
+            foreach ($slope as $component => $value) {
+                $toReading[$component][$name] = $value;
+            }
+        }
+
+        return new self($toBody, $toReading, $reading->readingErrors());
+    }
+
+    /** A fixed figure, such as a norm: nothing moves it. */
+    public static function none(): self
+    {
+        return new self([], [], []);
+    }
+
+    /** Of the difference between these angles and others of the same body. */
+    public function minus(self $other): self
+    {
+        $toBody = $this->toBody;
+        foreach ($other->toBody as $component => $slopes) {
+            foreach ($slopes as $segment => $slope) {
+                $toBody[$component][$segment] = ($toBody[$component][$segment] ?? 0.0) - $slope;
+            }
+        }
+        // Readings are new each time: those of the two sides stay apart under names of their own.
+        $toReading = $this->toReading;
+        $errors = $this->errors;
+        foreach ($other->toReading as $component => $slopes) {
+            foreach ($slopes as $name => $slope) {
+                $toReading[$component]['other.'.$name] = -$slope;
+            }
+        }
+        foreach ($other->errors as $name => $sd) {
+            $errors['other.'.$name] = $sd;
+        }
+
+        return new self($toBody, $toReading, $errors);
+    }
+
+    /**
+     * The same, with other errors for what was read, for example from repeated trials.
+     *
+     * @param array<string, float> $errors one SD by name
+     */
+    public function withReadingErrors(array $errors): self
+    {
+        return new self($this->toBody, $this->toReading, $errors + $this->errors);
+    }
+
+    /** Degrees per unit of the value that was read. */
+    public function toReading(Component $component, string $name): float
+    {
+        return $this->toReading[$component->value][$name] ?? 0.0;
+    }
+
+    /** One SD of a component from the readings alone, in degrees. */
+    public function readingError(Component $component): float
+    {
+        $variance = 0.0;
+        foreach ($this->toReading[$component->value] ?? [] as $name => $slope) {
+            $variance += ($slope * $this->errors[$name]) ** 2;
+        }
+
+        return sqrt($variance);
+    }
+
+    /** One SD of a component from body and readings together, in degrees. */
+    public function error(Component $component, BodyError $body): float
+    {
+        $variance = $this->readingError($component) ** 2;
+        foreach ($this->toBody[$component->value] ?? [] as $segment => $slope) {
+            $variance += ($slope * $body->sd(Segment::from($segment))) ** 2;
+        }
+
+        return sqrt($variance);
+    }
+
+    /**
+     * @param array<string, float>                  $centre
+     * @param callable(float): array<string, float> $anglesAt
+     *
+     * @return array<string, float>
+     */
+    private static function slope(array $centre, callable $anglesAt): array
+    {
+        $above = self::attempt($anglesAt, self::STEP);
+        $below = self::attempt($anglesAt, -self::STEP);
+        $width = (null === $above ? 0.0 : self::STEP) + (null === $below ? 0.0 : self::STEP);
+        if (0.0 === $width) {
+            // A position on the very edge of reach: any error at all may move the angle anywhere.
+            return array_map(static fn (): float => INF, $centre);
+        }
+        $above ??= $centre;
+        $below ??= $centre;
+        $slope = [];
+        foreach ($centre as $component => $_) {
+            // Angles wrap: the short way round is the change.
+            $slope[$component] = fmod($above[$component] - $below[$component] + 540.0, 360.0) - 180.0;
+            $slope[$component] /= $width;
+        }
+
+        return $slope;
+    }
+
+    /**
+     * @param callable(float): array<string, float> $anglesAt
+     *
+     * @return array<string, float>|null
+     */
+    private static function attempt(callable $anglesAt, float $by): ?array
+    {
+        try {
+            return $anglesAt($by);
+        } catch (OutOfReach|StraightKnee) {
+            return null;
+        }
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * Sitting with the soles against each other. Heel distance, in cm, is measured along the
+ * midline from the groin to the heels. The soles meet on the midline, so the ankle centre is
+ * its own height above the sole away from it; it lies 3 cm ahead of the back of the heel and
+ * 4 cm above the floor (this product's own constants).
+ */
+final readonly class SolesTogether implements AnkleContact
+{
+    private const AHEAD_OF_HEEL = 3.0;
+    private const ABOVE_FLOOR = 4.0;
+
+    /** @throws InvalidValue when the distance is negative or not finite */
+    public function __construct(public float $heelDistance, private Sitting $sitting)
+    {
+        Check::notNegative('heelDistance', $heelDistance);
+    }
+
+    public function sitting(): Sitting
+    {
+        return $this->sitting;
+    }
+
+    public function ankle(Body $body): Vector
+    {
+        return new Vector($this->heelDistance + self::AHEAD_OF_HEEL, $body->ankleAboveSole, self::ABOVE_FLOOR);
+    }
+
+    public function readingErrors(): array
+    {
+        return ['heelDistance' => Reading::TAPE_ERROR];
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return 'heelDistance' === $name ? new self(max(0.0, $this->heelDistance + $by), $this->sitting) : $this;
+    }
+
+    public function seated(Sitting $sitting): static
+    {
+        return new self($this->heelDistance, $sitting);
+    }
+}

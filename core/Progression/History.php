@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progression;
+
+use LucidAscent\Core\Posture\Ladder;
+use LucidAscent\Core\Posture\Rung;
+
+/** The checks of one side on one ladder, the oldest first, and what the numbers say of the next rung. */
+final readonly class History
+{
+    /**
+     * @param non-empty-list<ReadinessCheck> $checks   the oldest first; the last is the one to decide on
+     * @param bool                           $nextOpen whether gate and margins allow the next rung
+     */
+    public function __construct(public Ladder $ladder, public array $checks, public bool $nextOpen)
+    {
+    }
+
+    public function latest(): ReadinessCheck
+    {
+        return $this->checks[count($this->checks) - 1];
+    }
+
+    public function previous(): ?ReadinessCheck
+    {
+        return $this->checks[count($this->checks) - 2] ?? null;
+    }
+
+    public function rung(): Rung
+    {
+        return $this->ladder->rung($this->latest()->rung);
+    }
+
+    /** Whole days between the latest practice and the one before it; null when there was none. */
+    public function breakInDays(): ?int
+    {
+        $previous = $this->previous();
+
+        return null === $previous
+            ? null
+            : (int) $previous->on->setTime(0, 0)->diff($this->latest()->on->setTime(0, 0))->format('%r%a');
+    }
+
+    /**
+     * The unbroken run of clean sessions on this rung, up to now. Two checks on one day are one session.
+     *
+     * @return list<ReadinessCheck> the oldest first, the last check of each day
+     */
+    public function cleanRun(): array
+    {
+        $run = [];
+        foreach (array_reverse($this->checks) as $check) {
+            if ($check->rung !== $this->latest()->rung || !$check->isClean()) {
+                break;
+            }
+            $run[$check->day()] ??= $check;
+        }
+
+        return array_reverse(array_values($run));
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progression;
+
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+
+/**
+ * Move on after three clean sessions in a row on this rung, on three different days, when gate and
+ * margins allow the next one (common practice).
+ */
+final class MoveOnRule implements DecisionRule
+{
+    public const SESSIONS = 3;
+
+    public function propose(History $history): ?Proposal
+    {
+        $run = $history->cleanRun();
+        if (count($run) < self::SESSIONS || !$history->nextOpen || null === $history->ladder->after($history->rung())) {
+            return null;
+        }
+
+        return new Proposal(
+            Step::MoveOn,
+            [new Reason('move-on.clean', Source::Trade, ['sessions' => self::SESSIONS])],
+            array_slice($run, -self::SESSIONS),
+        );
+    }
+}

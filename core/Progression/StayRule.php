@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progression;
+
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+
+/** Stay, where no other rule speaks; and say what is missing. */
+final class StayRule implements DecisionRule
+{
+    public function propose(History $history): Proposal
+    {
+        $check = $history->latest();
+        $reasons = [];
+        if (!$check->holdReached) {
+            $reasons[] = new Reason('stay.hold', Source::Trade);
+        }
+        if (!$check->evenBreath) {
+            $reasons[] = new Reason('stay.breath', Source::Trade);
+        }
+        if ([] !== $check->compensations) {
+            $reasons[] = new Reason('stay.compensation', Source::Trade);
+        }
+        $run = $history->cleanRun();
+        if ([] === $reasons && count($run) < MoveOnRule::SESSIONS) {
+            $reasons[] = new Reason('stay.count', Source::Trade, ['sessions' => count($run), 'needed' => MoveOnRule::SESSIONS]);
+        }
+        if ([] === $reasons) {
+            $reasons[] = null === $history->ladder->after($history->rung())
+                ? new Reason('stay.top', Source::Own)
+                : new Reason('stay.gate', Source::Own);
+        }
+
+        return new Proposal(Step::Stay, $reasons, [] === $run ? [$check] : $run);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Readiness;
+
+/** What a margin, or a posture with all of its margins, comes to. */
+enum State: string
+{
+    /** Enough, and by more than the noise. */
+    case Open = 'open';
+    /** Cannot be told apart from just enough. */
+    case Near = 'near';
+    /** Not enough, and by more than the noise. */
+    case Short = 'short';
+    /** Not tested, too long ago, or known only as a lower bound that does not reach. */
+    case Unknown = 'unknown';
+    /** A stop rule applies. */
+    case Held = 'held';
+
+    /** The posture's state out of its components': held, short, unknown, near, open, in this order. */
+    public function worse(self $other): self
+    {
+        return $this->rank() >= $other->rank() ? $this : $other;
+    }
+
+    private function rank(): int
+    {
+        return match ($this) {
+            self::Open => 0,
+            self::Near => 1,
+            self::Unknown => 2,
+            self::Short => 3,
+            self::Held => 4,
+        };
+    }
+}

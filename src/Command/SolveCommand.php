@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Command;
+
+use LucidAscent\App\Exchange\CaseStream;
+use LucidAscent\App\Exchange\SolveCase;
+use LucidAscent\App\Exchange\UnreadableDocument;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('ascent:solve', 'Turns readings into joint angles: JSON cases on stdin, results on stdout.')]
+final class SolveCommand extends Command
+{
+    /** Results beyond this many bytes wait in a temporary file, not in memory. */
+    private const KEEP_IN_MEMORY = 2 << 20;
+
+    protected function configure(): void
+    {
+        $this->setHelp('Reads {"cases":[…]} and prints {"results":[…]} in the same order. A case that cannot be '
+            .'solved is answered by {"error":{"code","message"}} in its place. A document that cannot be read '
+            .'prints nothing on stdout, a message on stderr, and ends with status 2.');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        // Held back until the whole document has proved readable: half an answer looks like a whole one.
+        $results = fopen('php://temp/maxmemory:'.self::KEEP_IN_MEMORY, 'w+') ?: throw new \RuntimeException('No temporary file can be opened.');
+        try {
+            $separator = '';
+            foreach (CaseStream::elements(STDIN, 'cases') as $case) {
+                fwrite($results, $separator.json_encode(SolveCase::answerText($case), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+                $separator = ',';
+            }
+        } catch (UnreadableDocument $e) {
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage());
+
+            return 2;
+        }
+        rewind($results);
+        fwrite(STDOUT, '{"results":[');
+        stream_copy_to_stream($results, STDOUT);
+        fwrite(STDOUT, "]}\n");
+
+        return Command::SUCCESS;
+    }
+}

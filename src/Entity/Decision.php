@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** What the rules proposed after a check, and what the teacher decided. One to a check; never changed. */
+#[ORM\Entity]
+#[ORM\Index(columns: ['practitioner_id', 'ladder', 'side', 'at'])]
+class Decision
+{
+    /**
+     * @param list<array{code: string, source: string, numbers: array<string, float|int|string>}> $reasons
+     * @param list<string>                                                                        $restsOn days of the sessions
+     */
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\OneToOne, ORM\JoinColumn(nullable: false)]
+        public readonly RungCheck $check,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Teacher $by,
+        #[ORM\Column(length: 40)]
+        public readonly string $ladder,
+        #[ORM\Column(length: 5)]
+        public readonly Side $side,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column(length: 20)]
+        public readonly Step $proposed,
+        #[ORM\Column(length: 20)]
+        public readonly Step $step,
+        #[ORM\Column]
+        public readonly array $reasons,
+        #[ORM\Column]
+        public readonly array $restsOn,
+        #[ORM\Column(length: 40)]
+        public readonly string $rungAfter,
+        /** Why the teacher decided otherwise; empty when the proposal was accepted. */
+        #[ORM\Column(type: 'text')]
+        public readonly string $why,
+        #[ORM\Column(length: 10)]
+        public readonly string $rules,
+    ) {
+    }
+
+    public function isOverruled(): bool
+    {
+        return $this->step !== $this->proposed;
+    }
+
+    /** @return list<Reason> */
+    public function reasons(): array
+    {
+        return array_map(
+            static fn (array $r): Reason => new Reason($r['code'], Source::from($r['source']), $r['numbers']),
+            $this->reasons,
+        );
+    }
+}

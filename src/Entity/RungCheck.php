@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Progression\ReadinessCheck;
+use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** A readiness check as it was answered. Never changed. */
+#[ORM\Entity]
+#[ORM\Table(name: 'readiness_check')]
+#[ORM\Index(columns: ['practitioner_id', 'ladder', 'side', 'practised_on'])]
+class RungCheck
+{
+    /** @param list<string> $compensations ids from the catalogue */
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Teacher $by,
+        #[ORM\Column(length: 40)]
+        public readonly string $ladder,
+        #[ORM\Column(length: 5)]
+        public readonly Side $side,
+        #[ORM\Column(length: 40)]
+        public readonly string $rung,
+        #[ORM\Column(type: 'date_immutable')]
+        public readonly \DateTimeImmutable $practisedOn,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        /** cm; null where the rung has no measured prop */
+        #[ORM\Column(nullable: true)]
+        public readonly ?float $propHeight,
+        #[ORM\Column]
+        public readonly bool $holdReached,
+        #[ORM\Column]
+        public readonly bool $evenBreath,
+        #[ORM\Column]
+        public readonly int $painLevel,
+        #[ORM\Column(length: 20)]
+        public readonly PainPlace $painPlace,
+        #[ORM\Column(length: 20)]
+        public readonly PainKind $painKind,
+        #[ORM\Column]
+        public readonly array $compensations,
+        #[ORM\Column]
+        public readonly bool $soreAtNight,
+        #[ORM\Column(type: 'text')]
+        public readonly string $note,
+    ) {
+    }
+
+    public function check(): ReadinessCheck
+    {
+        return new ReadinessCheck(
+            $this->rung,
+            $this->practisedOn,
+            $this->holdReached,
+            $this->evenBreath,
+            new Pain($this->painLevel, $this->painPlace, $this->painKind),
+            $this->compensations,
+            $this->soreAtNight,
+        );
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+use Symfony\Component\Uid\Uuid;
+
+#[ORM\Entity]
+class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
+{
+    #[ORM\Column(length: 255)]
+    private string $password = '';
+
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        /** @var non-empty-string lower case */
+        #[ORM\Column(length: 180, unique: true)]
+        public readonly string $email,
+        #[ORM\Column(length: 120)]
+        public readonly string $name,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $createdAt,
+    ) {
+    }
+
+    public function getUserIdentifier(): string
+    {
+        return $this->email;
+    }
+
+    public function getRoles(): array
+    {
+        return ['ROLE_TEACHER'];
+    }
+
+    public function getPassword(): string
+    {
+        return $this->password;
+    }
+
+    public function changePassword(#[\SensitiveParameter] string $hash): void
+    {
+        $this->password = $hash;
+    }
+
+    public function eraseCredentials(): void
+    {
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Testing\SolesTogetherTest;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** One test of one side, as it was read. Never changed: a correction is a new row that names the old. */
+#[ORM\Entity]
+#[ORM\Index(columns: ['practitioner_id', 'at'])]
+#[ORM\UniqueConstraint(columns: ['entry_id', 'side'])]
+class Test
+{
+    public const SOLES_TOGETHER = 'soles-together';
+
+    /** @var Collection<int, Trial> */
+    #[ORM\OneToMany(targetEntity: Trial::class, mappedBy: 'test', cascade: ['persist']), ORM\OrderBy(['ordinal' => 'ASC'])]
+    public readonly Collection $trials;
+
+    /** @param list<string> $compensations */
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        /** Both sides taken down together share it; it is made when the form is opened, so that one form is one entry. */
+        #[ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $entryId,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Teacher $by,
+        #[ORM\Column(length: 40)]
+        public readonly string $kind,
+        #[ORM\Column(length: 5)]
+        public readonly Side $side,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column(length: 20)]
+        public readonly string $tool,
+        /** cm */
+        #[ORM\Column]
+        public readonly float $seat,
+        #[ORM\Column]
+        public readonly int $painLevel,
+        #[ORM\Column(length: 20)]
+        public readonly PainPlace $painPlace,
+        #[ORM\Column(length: 20)]
+        public readonly PainKind $painKind,
+        #[ORM\Column]
+        public readonly array $compensations,
+        #[ORM\Column(length: 10)]
+        public readonly string $rules,
+        /** The entry that this one corrects. */
+        #[ORM\Column(type: UuidType::NAME, nullable: true)]
+        public readonly ?Uuid $corrects = null,
+    ) {
+        $this->trials = new ArrayCollection();
+    }
+
+    /** @param array<string, float> $readings in cm, by name */
+    public function add(array $readings): void
+    {
+        $this->trials->add(new Trial($this, count($this->trials) + 1, $readings));
+    }
+
+    public function pain(): Pain
+    {
+        return new Pain($this->painLevel, $this->painPlace, $this->painKind);
+    }
+
+    public function solesTogether(): SolesTogetherTest
+    {
+        return new SolesTogetherTest(
+            $this->side,
+            $this->seat,
+            array_values($this->trials->map(static fn (Trial $trial): array => [
+                'kneeHeight' => (float) $trial->readings['kneeHeight'],
+                'heelDistance' => (float) $trial->readings['heelDistance'],
+            ])->toArray()),
+            $this->pain(),
+            $this->at,
+        );
+    }
+}

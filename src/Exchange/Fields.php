@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange;
+
+use LucidAscent\Core\Body\InvalidValue;
+
+/** One JSON object, read strictly: a number is a number, a text is a text, nothing is guessed. */
+final readonly class Fields
+{
+    /** @param array<mixed> $values */
+    private function __construct(private array $values, private string $path)
+    {
+    }
+
+    /** @throws InvalidValue when the value is not a JSON object */
+    public static function of(mixed $value, string $path = ''): self
+    {
+        if (!is_array($value) || ([] !== $value && array_is_list($value))) {
+            throw InvalidValue::because('' === $path ? 'The case' : $path, 'must be a JSON object.');
+        }
+
+        return new self($value, $path);
+    }
+
+    public function has(string $name): bool
+    {
+        return array_key_exists($name, $this->values) && null !== $this->values[$name];
+    }
+
+    /** @throws InvalidValue when it is missing, or not an object */
+    public function object(string $name): self
+    {
+        return self::of($this->required($name), $this->name($name));
+    }
+
+    /** @throws InvalidValue when it is missing, or not a finite number */
+    public function number(string $name, ?float $default = null): float
+    {
+        if (null !== $default && !$this->has($name)) {
+            return $default;
+        }
+        $value = $this->required($name);
+        if (!is_int($value) && !is_float($value)) {
+            throw InvalidValue::because($this->name($name), 'must be a number.');
+        }
+        if (!is_finite((float) $value)) {
+            throw InvalidValue::notFinite($this->name($name));
+        }
+
+        return (float) $value;
+    }
+
+    public function optionalNumber(string $name): ?float
+    {
+        return $this->has($name) ? $this->number($name) : null;
+    }
+
+    /** @throws InvalidValue when it is there, and not a text */
+    public function text(string $name, ?string $default = null): string
+    {
+        if (null !== $default && !$this->has($name)) {
+            return $default;
+        }
+        $value = $this->required($name);
+
+        return is_string($value) ? $value : throw InvalidValue::because($this->name($name), 'must be a text.');
+    }
+
+    /** @throws InvalidValue when it is there, and neither true nor false */
+    public function flag(string $name): bool
+    {
+        if (!$this->has($name)) {
+            return false;
+        }
+        $value = $this->values[$name];
+
+        return is_bool($value) ? $value : throw InvalidValue::because($this->name($name), 'must be true or false.');
+    }
+
+    private function required(string $name): mixed
+    {
+        return $this->has($name) ? $this->values[$name] : throw InvalidValue::missing($this->name($name));
+    }
+
+    private function name(string $name): string
+    {
+        return '' === $this->path ? $name : $this->path.'.'.$name;
+    }
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\AnkleContact;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Reading;
+use LucidAscent\Core\LegChain\Sensitivity;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\SolesTogether;
+use LucidAscent\Core\LegChain\StraightKnee;
+
+/**
+ * One question to the leg chain, and its answer, in the JSON shape that the command line and the
+ * pages share. Lengths in cm, angles in degrees, nothing rounded.
+ */
+final class SolveCase
+{
+    /** @return array<string, mixed> the answer, or {"error": {"code", "message"}} */
+    public static function answerText(string $json): array
+    {
+        $case = json_decode($json, true);
+
+        return JSON_ERROR_NONE === json_last_error()
+            ? self::answer($case)
+            : self::error('bad-input', 'The case is not valid JSON.');
+    }
+
+    /** @return array<string, mixed> the answer, or {"error": {"code", "message"}} */
+    public static function answer(mixed $case): array
+    {
+        try {
+            return self::solve(Fields::of($case));
+        } catch (InvalidValue $e) {
+            return self::error('bad-input', $e->getMessage());
+        } catch (OutOfReach $e) {
+            return self::error('out-of-reach', $e->getMessage());
+        } catch (StraightKnee $e) {
+            return self::error('straight-knee', $e->getMessage());
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function solve(Fields $case): array
+    {
+        $posture = $case->text('posture');
+        $body = self::body($case->object('body'));
+        $sitting = new Sitting($case->number('seat', 0.0), $case->number('pelvicTilt', 0.0));
+
+        if ('angles' === $posture) {
+            $pose = LegChain::forward($body, $sitting, new LegAngles(
+                $case->number('flexion'),
+                $case->number('abduction'),
+                $case->number('rotation'),
+                $case->number('kneeFlexion'),
+            ));
+
+            return ['knee' => $pose->knee->toArray(), 'ankle' => $pose->ankle->toArray()];
+        }
+        $contact = match ($posture) {
+            'soles-together' => new SolesTogether($case->number('heelDistance'), $sitting),
+            'half-lotus' => self::halfLotus($case->object('contact'), $sitting),
+            default => throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture)),
+        };
+
+        return match ($ask = $case->text('ask', 'angles')) {
+            'angles' => self::angles(new KneeAtHeight($contact, $case->number('kneeHeight')), $body, $case->flag('errors')),
+            'lowest-knee' => self::lowestKnee($contact, $body, self::capacity($case->object('capacity'))),
+            default => throw InvalidValue::because('ask', sprintf('"%s" is not known.', $ask)),
+        };
+    }
+
+    private static function body(Fields $body): Body
+    {
+        return new Body(
+            $body->number('thigh'),
+            $body->number('shin'),
+            $body->number('hipSpacing'),
+            $body->number('seatedHipHeight'),
+            $body->number('ankleAboveSole'),
+        );
+    }
+
+    private static function halfLotus(Fields $contact, Sitting $sitting): HalfLotus
+    {
+        return new HalfLotus($contact->number('forward'), $contact->number('across'), $contact->number('above'), $sitting);
+    }
+
+    private static function capacity(Fields $capacity): Capacity
+    {
+        return new Capacity(
+            $capacity->optionalNumber('flexion'),
+            $capacity->optionalNumber('abduction'),
+            $capacity->optionalNumber('rotation'),
+            $capacity->optionalNumber('kneeFlexion'),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function angles(ChainReading $reading, Body $body, bool $errors): array
+    {
+        $answer = self::pose($reading->pose($body));
+
+        return $errors ? $answer + ['sd' => self::sd($reading, $body)] : $answer;
+    }
+
+    /** @return array<string, mixed> */
+    private static function lowestKnee(AnkleContact $contact, Body $body, Capacity $capacity): array
+    {
+        $lowest = LowestKnee::of($contact, $body, $capacity);
+
+        return ['kneeHeight' => $lowest->height(), 'limiter' => $lowest->limiter->value ?? 'floor'] + self::pose($lowest->pose);
+    }
+
+    /** @return array<string, mixed> */
+    private static function pose(LegPose $pose): array
+    {
+        return $pose->angles->toArray() + ['knee' => $pose->knee->toArray(), 'ankle' => $pose->ankle->toArray()];
+    }
+
+    /** @return array<string, array<string, float|null>> */
+    private static function sd(Reading $reading, Body $body): array
+    {
+        $sensitivity = Sensitivity::of($reading, $body);
+        $bodyError = BodyError::measured();
+        $sd = ['all' => [], 'reading' => []];
+        foreach (array_keys($reading->angles($body)) as $name) {
+            $component = Component::from($name);
+            $sd['all'][$name] = self::finite($sensitivity->error($component, $bodyError));
+            $sd['reading'][$name] = self::finite($sensitivity->readingError($component));
+        }
+
+        return $sd;
+    }
+
+    /** JSON has no infinity: an error without bound is null. */
+    private static function finite(float $value): ?float
+    {
+        return is_finite($value) ? $value : null;
+    }
+
+    /** @return array{error: array{code: string, message: string}} */
+    private static function error(string $code, string $message): array
+    {
+        return ['error' => ['code' => $code, 'message' => $message]];
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Progression\History;
+use LucidAscent\Core\Progression\SideOnLadder;
+use LucidAscent\Core\Progression\SideRecord;
+use LucidAscent\Core\Progression\Standing;
+use Psr\Clock\ClockInterface;
+
+/** Both sides of a practitioner on the half-lotus ladder, read out of the records. */
+final readonly class HalfLotusSides
+{
+    public function __construct(private Records $records, private Catalogue $catalogue, private ClockInterface $clock)
+    {
+    }
+
+    /** @return array{left: SideOnLadder, right: SideOnLadder} */
+    public function of(Practitioner $practitioner): array
+    {
+        $ladder = $this->catalogue->halfLotus();
+        $proportions = $this->records->body($practitioner)?->proportions();
+        $tests = $this->records->tests($practitioner);
+        $decisions = $this->records->decisions($practitioner, $ladder->id);
+        $clearances = $this->records->clearances($practitioner);
+        $sides = [];
+        foreach (Side::cases() as $side) {
+            $test = self::newest($tests, $side);
+            $decision = self::newest($decisions, $side);
+            $sides[$side->value] = SideOnLadder::of($ladder, $proportions, new SideRecord(
+                $side,
+                $test instanceof Test ? $test->solesTogether() : null,
+                $decision?->step,
+                null !== $decision && $ladder->has($decision->rungAfter) ? $ladder->rung($decision->rungAfter) : null,
+                $decision?->at,
+                self::newest($clearances, $side)?->at,
+            ), $this->clock->now());
+        }
+
+        return $sides;
+    }
+
+    /** The checks of one side up to this one, as the rules of progression see them. */
+    public function history(SideOnLadder $side, Practitioner $practitioner, RungCheck $check): History
+    {
+        $ladder = $this->catalogue->halfLotus();
+        $checks = [];
+        foreach ($this->records->checks($practitioner, $ladder->id, $check->side) as $earlier) {
+            // What came before a stop was lifted does not count towards moving on.
+            if (null !== $side->record->clearedAt && $earlier->at < $side->record->clearedAt) {
+                continue;
+            }
+            if ($earlier->id->equals($check->id)) {
+                continue;
+            }
+            if ($earlier->practisedOn <= $check->practisedOn && $earlier->at <= $check->at) {
+                $checks[] = $earlier->check();
+            }
+        }
+        $checks[] = $check->check();
+        $next = $ladder->after($ladder->rung($check->rung));
+
+        return new History($ladder, $checks, null !== $next && Standing::allowed($next, $side->verdict));
+    }
+
+    /**
+     * @template T of object{side: Side}
+     *
+     * @param list<T> $records the newest first
+     *
+     * @return T|null
+     */
+    private static function newest(array $records, Side $side): ?object
+    {
+        foreach ($records as $record) {
+            if ($record->side === $side) {
+                return $record;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\Core\Body\Side;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * The records, as one teacher may see them. Every question names the teacher: what belongs to
+ * another is answered as if it were not there.
+ */
+final readonly class Records
+{
+    public function __construct(private EntityManagerInterface $em)
+    {
+    }
+
+    /** @return list<Practitioner> by name */
+    public function practitioners(Teacher $teacher): array
+    {
+        return $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher ORDER BY p.name, p.createdAt')
+            ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this teacher's */
+    public function practitioner(Teacher $teacher, string $id): Practitioner
+    {
+        $found = Uuid::isValid($id)
+            ? $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND p.id = :id')
+                ->setParameter('teacher', $teacher->id, 'uuid')
+                ->setParameter('id', Uuid::fromString($id), 'uuid')
+                ->getOneOrNullResult()
+            : null;
+
+        return $found ?? throw new NotFoundHttpException();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this practitioner's */
+    public function check(Practitioner $practitioner, string $id): RungCheck
+    {
+        $found = Uuid::isValid($id)
+            ? $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p AND c.id = :id')
+                ->setParameter('p', $practitioner->id, 'uuid')
+                ->setParameter('id', Uuid::fromString($id), 'uuid')
+                ->getOneOrNullResult()
+            : null;
+
+        return $found ?? throw new NotFoundHttpException();
+    }
+
+    public function body(Practitioner $practitioner): ?BodyMeasures
+    {
+        return $this->bodies($practitioner)[0] ?? null;
+    }
+
+    /** @return list<BodyMeasures> the newest first */
+    public function bodies(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT b FROM '.BodyMeasures::class.' b WHERE b.practitioner = :p ORDER BY b.at DESC, b.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<Test> the newest first; an entry that was corrected is left out */
+    public function tests(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery(
+            'SELECT t, r FROM '.Test::class.' t JOIN t.trials r WHERE t.practitioner = :p
+             AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)
+             ORDER BY t.at DESC, t.id DESC, r.ordinal')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<Test> both sides of one entry, corrected or not */
+    public function entry(Practitioner $practitioner, string $entryId): array
+    {
+        if (!Uuid::isValid($entryId)) {
+            throw new NotFoundHttpException();
+        }
+        $tests = $this->em->createQuery('SELECT t, r FROM '.Test::class.' t JOIN t.trials r WHERE t.practitioner = :p AND t.entryId = :entry ORDER BY t.side, r.ordinal')
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('entry', Uuid::fromString($entryId), 'uuid')
+            ->getResult();
+
+        return [] === $tests ? throw new NotFoundHttpException() : $tests;
+    }
+
+    public function isCorrected(Uuid $entry): bool
+    {
+        return 0 < (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.corrects = :entry')
+            ->setParameter('entry', $entry, 'uuid')->getSingleScalarResult();
+    }
+
+    /** @return list<RungCheck> the oldest first */
+    public function checks(Practitioner $practitioner, string $ladder, Side $side): array
+    {
+        return $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p AND c.ladder = :ladder AND c.side = :side ORDER BY c.practisedOn, c.at, c.id')
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('ladder', $ladder)
+            ->setParameter('side', $side)
+            ->getResult();
+    }
+
+    /** @return list<Decision> the newest first */
+    public function decisions(Practitioner $practitioner, string $ladder): array
+    {
+        return $this->em->createQuery('SELECT d, c FROM '.Decision::class.' d JOIN d.check c WHERE d.practitioner = :p AND d.ladder = :ladder ORDER BY d.at DESC, d.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('ladder', $ladder)
+            ->getResult();
+    }
+
+    public function decision(RungCheck $check): ?Decision
+    {
+        return $this->em->createQuery('SELECT d FROM '.Decision::class.' d WHERE d.check = :check')
+            ->setParameter('check', $check->id, 'uuid')->getOneOrNullResult();
+    }
+
+    /** @return list<Clearance> the newest first */
+    public function clearances(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT c FROM '.Clearance::class.' c WHERE c.practitioner = :p ORDER BY c.at DESC, c.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    public function knows(string $class, Uuid $id): bool
+    {
+        return null !== $this->em->find($class, $id);
+    }
+
+    /** All of it, or none. */
+    public function add(object ...$records): void
+    {
+        foreach ($records as $record) {
+            $this->em->persist($record);
+        }
+        $this->em->flush();
+    }
+}
