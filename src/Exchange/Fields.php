@@ -35,6 +35,21 @@ final readonly class Fields
         return self::of($this->required($name), $this->name($name));
     }
 
+    /**
+     * @return list<self>
+     *
+     * @throws InvalidValue when it is missing, or not a list of objects
+     */
+    public function objects(string $name): array
+    {
+        $values = $this->required($name);
+        if (!is_array($values) || !array_is_list($values)) {
+            throw InvalidValue::because($this->name($name), 'must be a list.');
+        }
+
+        return array_map(fn (mixed $value, int $i): self => self::of($value, $this->name($name)."[$i]"), $values, array_keys($values));
+    }
+
     /** @throws InvalidValue when it is missing, or not a finite number */
     public function number(string $name, ?float $default = null): float
     {

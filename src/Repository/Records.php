@@ -95,6 +95,14 @@ final readonly class Records
         return [] === $tests ? throw new NotFoundHttpException() : $tests;
     }
 
+    public function hasEntry(Practitioner $practitioner, Uuid $entry): bool
+    {
+        return 0 < (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.practitioner = :p AND t.entryId = :entry')
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('entry', $entry, 'uuid')
+            ->getSingleScalarResult();
+    }
+
     public function isCorrected(Uuid $entry): bool
     {
         return 0 < (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.corrects = :entry')

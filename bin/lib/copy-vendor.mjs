@@ -1,0 +1,21 @@
+// Copies what the pages need of the npm packages, with their licences, so that nothing is fetched at run time.
+import { copyFileSync, mkdirSync } from 'node:fs';
+
+const target = 'public/assets';
+const fonts = {
+    'atkinson-hyperlegible-next': ['latin', 'latin-ext'],
+    'spline-sans-mono': ['latin', 'latin-ext'],
+};
+mkdirSync(`${target}/fonts`, { recursive: true });
+mkdirSync(`${target}/licences`, { recursive: true });
+for (const [family, subsets] of Object.entries(fonts)) {
+    const folder = `node_modules/@fontsource-variable/${family}`;
+    for (const subset of subsets) {
+        copyFileSync(
+            `${folder}/files/${family}-${subset}-wght-normal.woff2`,
+            `${target}/fonts/${family}-${subset}.woff2`,
+        );
+    }
+    copyFileSync(`${folder}/LICENSE`, `${target}/licences/${family}.txt`);
+}
+copyFileSync('node_modules/bulma/LICENSE', `${target}/licences/bulma.txt`);

@@ -1,0 +1,121 @@
+// Draws both legs to scale from points in cm, from above, from behind (or the front) and from the
+// side. Every point comes from the server; nothing is computed here but where it goes on paper.
+const NS = 'http://www.w3.org/2000/svg';
+const GRID = 10;
+const DECIMALS = 1;
+
+const make = (name, attributes, parent) => {
+    const element = document.createElementNS(NS, name);
+    for (const [key, value] of Object.entries(attributes)) {
+        element.setAttribute(key, typeof value === 'number' ? value.toFixed(2) : value);
+    }
+    parent?.append(element);
+    return element;
+};
+
+// A view maps a point of a leg's own frame (forward, outward, up) to paper; `sign` is −1 for the left leg.
+const views = (front) => [
+    { name: 'From above', box: [-70, -80, 140, 104], project: ([x, y], sign) => [sign * y, -x] },
+    {
+        name: front ? 'From the front' : 'From behind',
+        box: [-70, -80, 140, 104],
+        project: ([, y, z], sign) => [sign * y, -z],
+        floor: true,
+        heights: true,
+    },
+    { name: 'From the side', box: [-45, -80, 140, 104], project: ([x, , z]) => [x, -z], floor: true, side: true },
+];
+
+const line = (points) => `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`;
+
+const drawGrid = (svg, [x, y, width, height], view) => {
+    let path = '';
+    for (let gx = Math.ceil(x / GRID) * GRID; gx <= x + width; gx += GRID) {
+        path += `M${gx} ${y}v${height}`;
+    }
+    for (let gy = Math.ceil(y / GRID) * GRID; gy <= y + height; gy += GRID) {
+        path += `M${x} ${gy}h${width}`;
+    }
+    make('path', { class: 'grid', d: path }, svg);
+    if (!view.side) {
+        make('path', { class: 'midline', d: `M0 ${y}v${height}` }, svg);
+    }
+    if (view.floor) {
+        make('path', { class: 'floor', d: `M${x} 0h${width}` }, svg);
+    }
+};
+
+const drawProps = (svg, view, { seat, legs }) => {
+    if (!view.floor) {
+        return;
+    }
+    if (seat > 0) {
+        make('rect', { class: 'prop', x: view.side ? -16 : -20, y: -seat, width: view.side ? 26 : 40, height: seat }, svg);
+    }
+    for (const [side, leg] of Object.entries(legs)) {
+        if (leg?.block) {
+            const [kx] = view.project(leg.knee, side === 'left' ? -1 : 1);
+            make('rect', { class: 'prop', x: kx - 6, y: -leg.block, width: 12, height: leg.block }, svg);
+        }
+    }
+};
+
+const drawLeg = (svg, view, leg, sign, isOther) => {
+    const points = [leg.hip, leg.knee, leg.ankle].map((point) => view.project(point, sign));
+    make('path', { class: 'flesh', d: line(points) }, svg);
+    make('path', { class: isOther ? 'bone other' : 'bone', d: line(points) }, svg);
+    for (const [cx, cy] of points) {
+        make('circle', { class: 'joint', cx, cy, r: 2 }, svg);
+    }
+    if (view.heights) {
+        const [kx, ky] = points[1];
+        const at = kx + sign * 7;
+        make('path', { class: 'dimension', d: `M${at - 2} ${ky}h4M${at} ${ky}V0` }, svg);
+        const label = make(
+            'text',
+            { class: 'dimension-text', x: at, y: ky - 3, 'text-anchor': 'middle' },
+            svg,
+        );
+        label.textContent = leg.knee[2].toFixed(DECIMALS);
+    }
+};
+
+const drawView = (view, scene, mirror) => {
+    const figure = document.createElement('figure');
+    const svg = make('svg', { viewBox: view.box.join(' '), 'aria-hidden': 'true' }, figure);
+    drawGrid(svg, view.box, view);
+    drawProps(svg, view, scene);
+    const legs = Object.entries(scene.legs).filter(([, leg]) => leg);
+    if (legs.length === 2 && !view.side) {
+        const hips = legs.map(([side, leg]) => view.project(leg.hip, (side === 'left' ? -1 : 1) * mirror));
+        make('path', { class: 'bone', d: line(hips) }, svg);
+    }
+    for (const [side, leg] of legs) {
+        const sign = (side === 'left' ? -1 : 1) * mirror;
+        drawLeg(svg, view, leg, sign, view.side && side === 'right');
+        if (!view.side) {
+            const label = make('text', { x: sign * 62, y: view.box[1] + 8, 'text-anchor': 'middle' }, svg);
+            label.textContent = side === 'left' ? 'L' : 'R';
+        }
+    }
+    const caption = document.createElement('figcaption');
+    caption.textContent = view.side && legs.length === 2 ? `${view.name} (right leg dashed)` : view.name;
+    figure.append(caption);
+    return figure;
+};
+
+/** Draws a scene: {legs: {left, right}, seat}; a leg is {hip, knee, ankle, block?} in cm, or null. */
+export const draw = (element, scene) => {
+    element.scene = scene;
+    const front = document.documentElement.dataset.facing === 'front';
+    element.replaceChildren(...views(front).map((view) => drawView(view, scene, front ? -1 : 1)));
+};
+
+for (const element of document.querySelectorAll('.leg-figure[data-legs]')) {
+    draw(element, { legs: JSON.parse(element.dataset.legs), seat: Number(element.dataset.seat) });
+}
+document.addEventListener('facing', () => {
+    for (const element of document.querySelectorAll('.leg-figure')) {
+        draw(element, element.scene);
+    }
+});

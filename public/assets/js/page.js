@@ -1,0 +1,44 @@
+// What every page does: mirror both sides for a teacher who faces the practitioner, tie errors to
+// their fields, and warn before typed numbers are lost.
+const root = document.documentElement;
+const FACING = 'facing';
+
+const applyFacing = (facing) => {
+    root.dataset.facing = facing;
+    const button = document.querySelector('[data-facing-switch]');
+    button?.setAttribute('aria-pressed', String(facing === 'front'));
+    document.dispatchEvent(new Event('facing'));
+};
+
+applyFacing(localStorage.getItem(FACING) ?? 'behind');
+document.querySelector('[data-facing-switch]')?.addEventListener('click', () => {
+    const facing = root.dataset.facing === 'front' ? 'behind' : 'front';
+    localStorage.setItem(FACING, facing);
+    applyFacing(facing);
+});
+
+// A field's errors are announced with the field; the first faulty one takes the focus.
+for (const fault of document.querySelectorAll('.fault[id]')) {
+    const field = document.getElementById(fault.id.replace(/_error\d+$/, ''));
+    if (!field) {
+        continue;
+    }
+    field.setAttribute('aria-describedby', `${field.getAttribute('aria-describedby') ?? ''} ${fault.id}`.trim());
+    if (field.matches('input, select, textarea')) {
+        field.setAttribute('aria-invalid', 'true');
+    }
+}
+document.querySelector('[aria-invalid="true"]')?.focus();
+
+let changed = false;
+document.addEventListener('input', (event) => {
+    changed ||= event.target.closest('form[method="post"]') !== null;
+});
+document.addEventListener('submit', () => {
+    changed = false;
+});
+window.addEventListener('beforeunload', (event) => {
+    if (changed) {
+        event.preventDefault();
+    }
+});

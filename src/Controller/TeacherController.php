@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\Records;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\Uid\Uuid;
+use Symfony\Contracts\Service\Attribute\Required;
+
+/** What every page of a signed-in teacher needs. */
+abstract class TeacherController extends AbstractController
+{
+    protected Records $records;
+
+    #[Required]
+    public function setRecords(Records $records): void
+    {
+        $this->records = $records;
+    }
+
+    protected function teacher(): Teacher
+    {
+        $user = $this->getUser();
+
+        return $user instanceof Teacher ? $user : throw $this->createAccessDeniedException();
+    }
+
+    protected function practitioner(string $id): Practitioner
+    {
+        return $this->records->practitioner($this->teacher(), $id);
+    }
+
+    /** The identity that a form was given when it was opened: sending it twice keeps one record. */
+    protected function entryOf(FormInterface $form): Uuid
+    {
+        $sent = $form->get('entry')->getData();
+
+        return is_string($sent) && Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use LucidAscent\App\Security\PasswordRule;
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\PasswordType;
+use Symfony\Component\Form\Extension\Core\Type\RepeatedType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Security\Core\Validator\Constraints\UserPassword;
+use Symfony\Component\Validator\Constraints\Callback;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
+
+final class ChangePasswordForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $builder
+            ->add('current', PasswordType::class, [
+                'label' => 'Current password',
+                'attr' => ['autocomplete' => 'current-password'],
+                'constraints' => [new UserPassword(message: 'This is not the current password.')],
+            ])
+            ->add('new', RepeatedType::class, [
+                'type' => PasswordType::class,
+                'invalid_message' => 'The two differ.',
+                'first_options' => ['label' => 'New password', 'help' => sprintf('At least %d characters.', PasswordRule::SHORTEST), 'attr' => ['autocomplete' => 'new-password']],
+                'second_options' => ['label' => 'New password again', 'attr' => ['autocomplete' => 'new-password']],
+                'constraints' => [new Callback(static function (?string $password, ExecutionContextInterface $context): void {
+                    $fault = PasswordRule::fault((string) $password);
+                    null === $fault || $context->buildViolation($fault)->atPath('first')->addViolation();
+                })],
+            ]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate']]);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use LucidAscent\App\Form\Data\CheckData;
+use LucidAscent\App\Form\Type\PainType;
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
+use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
+use Symfony\Component\Form\Extension\Core\Type\DateType;
+use Symfony\Component\Form\Extension\Core\Type\HiddenType;
+use Symfony\Component\Form\Extension\Core\Type\TextareaType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\Range;
+
+final class CheckForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $yesNo = ['choices' => ['Yes' => true, 'No' => false], 'expanded' => true, 'required' => false, 'placeholder' => false, 'invalid_message' => 'Answer yes or no.'];
+        $builder
+            ->add('practisedOn', DateType::class, [
+                'label' => 'Day of the session',
+                'widget' => 'single_text',
+                'input' => 'datetime_immutable',
+                'invalid_message' => 'Write the day as year-month-day.',
+                'constraints' => [new Range(
+                    min: $options['today']->modify('-1 year'),
+                    max: $options['today'],
+                    notInRangeMessage: 'The session was within the last year, and not in the future.',
+                )],
+            ])
+            ->add('holdReached', ChoiceType::class, ['label' => $options['hold_question']] + $yesNo)
+            ->add('evenBreath', ChoiceType::class, ['label' => 'Was the breath even throughout?'] + $yesNo)
+            ->add('pain', PainType::class, ['label' => 'Pain during it or since'])
+            ->add('compensations', ChoiceType::class, [
+                'label' => 'Compensations seen',
+                'choices' => $options['compensations'],
+                'multiple' => true,
+                'expanded' => true,
+                'required' => false,
+                'invalid_message' => 'Choose from the list.',
+            ])
+            ->add('soreAtNight', CheckboxType::class, ['label' => 'Soreness disturbed the night after', 'required' => false])
+            ->add('note', TextareaType::class, ['label' => 'Note', 'required' => false, 'attr' => ['rows' => 2, 'maxlength' => 2000]])
+            ->add('rung', HiddenType::class, ['mapped' => false, 'data' => $options['rung']])
+            ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults([
+            'data_class' => CheckData::class,
+            'entry' => '',
+            'rung' => '',
+            'hold_question' => 'Was the hold reached?',
+            'compensations' => [],
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
+        $resolver->setRequired(['today']);
+        $resolver->setAllowedTypes('today', \DateTimeImmutable::class);
+    }
+}

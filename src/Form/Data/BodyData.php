@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form\Data;
+
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\PlausibleRange;
+use LucidAscent\Core\Body\Proportions;
+use Symfony\Component\Validator\Constraints as Assert;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
+
+/** The body's lengths as they are taken down, in cm. What is left empty is estimated from stature. */
+final class BodyData
+{
+    /** Form field by the name a length has in Proportions. */
+    public const FIELDS = [
+        'thigh.left' => 'thighLeft',
+        'thigh.right' => 'thighRight',
+        'shin.left' => 'shinLeft',
+        'shin.right' => 'shinRight',
+        'hipSpacing' => 'hipSpacing',
+        'seatedHipHeight' => 'seatedHipHeight',
+        'ankleAboveSole' => 'ankleAboveSole',
+    ];
+
+    #[Assert\NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.')]
+    #[Assert\Range(min: Proportions::LEAST_STATURE, max: Proportions::GREATEST_STATURE, notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.')]
+    public ?float $stature = null;
+
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $thighLeft = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $thighRight = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $shinLeft = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $shinRight = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $hipSpacing = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $seatedHipHeight = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $ankleAboveSole = null;
+
+    public bool $confirmed = false;
+
+    public static function of(Proportions $proportions, array $measured): self
+    {
+        $data = new self();
+        $data->stature = $proportions->stature->cm;
+        foreach (self::FIELDS as $name => $field) {
+            $data->{$field} = isset($measured[$name]) ? (float) $measured[$name] : null;
+        }
+
+        return $data;
+    }
+
+    /** @return array<string, float> the measured ones, in cm, by the name a length has in Proportions */
+    public function lengths(): array
+    {
+        return array_filter(
+            array_map(fn (string $field): ?float => $this->{$field}, self::FIELDS),
+            static fn (?float $cm): bool => null !== $cm,
+        );
+    }
+
+    public function proportions(): Proportions
+    {
+        return Proportions::of(Length::cm((float) $this->stature), array_map(Length::cm(...), $this->lengths()));
+    }
+
+    /** @return array<string, string> what is odd about these lengths, by the name of the length */
+    public function doubts(): array
+    {
+        return PlausibleRange::doubts($this->proportions());
+    }
+
+    #[Assert\Callback]
+    public function isPlausible(ExecutionContextInterface $context): void
+    {
+        if ($this->confirmed || null === $this->stature || $context->getViolations()->count() > 0) {
+            return;
+        }
+        foreach ($this->doubts() as $name => $doubt) {
+            $context->buildViolation($doubt.' Measure again, or confirm below that it is so.')
+                ->atPath(self::FIELDS[$name])->addViolation();
+        }
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form\Data;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** The readiness check as it is answered after practising a rung. */
+final class CheckData
+{
+    #[Assert\NotNull(message: 'Give the day of the session.')]
+    public ?\DateTimeImmutable $practisedOn = null;
+
+    #[Assert\NotNull(message: 'Answer yes or no.')]
+    public ?bool $holdReached = null;
+
+    #[Assert\NotNull(message: 'Answer yes or no.')]
+    public ?bool $evenBreath = null;
+
+    #[Assert\Valid]
+    public PainData $pain;
+
+    /** @var list<string> ids of the rung's compensations */
+    public array $compensations = [];
+
+    public bool $soreAtNight = false;
+
+    #[Assert\Length(max: 2000, maxMessage: 'A note has up to {{ limit }} characters.')]
+    public ?string $note = null;
+
+    public function __construct()
+    {
+        $this->pain = new PainData();
+    }
+}

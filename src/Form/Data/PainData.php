@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form\Data;
+
+use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use Symfony\Component\Validator\Constraints as Assert;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
+
+final class PainData
+{
+    #[Assert\NotNull(message: 'Ask about pain, and choose 0 when there is none.')]
+    #[Assert\Range(min: 0, max: 10)]
+    public ?int $level = null;
+
+    public PainPlace $place = PainPlace::None;
+
+    public PainKind $kind = PainKind::Ache;
+
+    #[Assert\Callback]
+    public function placeIsNamed(ExecutionContextInterface $context): void
+    {
+        if (null !== $this->level && $this->level > 0 && PainPlace::None === $this->place) {
+            $context->buildViolation('Say where it hurts.')->atPath('place')->addViolation();
+        }
+        if (0 === $this->level && PainPlace::None !== $this->place) {
+            $context->buildViolation('A place is chosen, and the level is 0: which is right?')->atPath('level')->addViolation();
+        }
+    }
+
+    public function pain(): Pain
+    {
+        return new Pain((int) $this->level, $this->place, $this->kind);
+    }
+
+    public static function of(Pain $pain): self
+    {
+        $data = new self();
+        $data->level = $pain->level;
+        $data->place = $pain->place;
+        $data->kind = $pain->kind;
+
+        return $data;
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
+use Symfony\Component\Form\Extension\Core\Type\HiddenType;
+use Symfony\Component\Form\Extension\Core\Type\TextType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\IsTrue;
+use Symfony\Component\Validator\Constraints\Length;
+use Symfony\Component\Validator\Constraints\NotBlank;
+
+final class PractitionerForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $builder
+            ->add('name', TextType::class, [
+                'label' => 'Name',
+                'empty_data' => '',
+                'attr' => ['maxlength' => 120, 'autocomplete' => 'off'],
+                'constraints' => [new NotBlank(message: 'Give a name.', normalizer: 'trim'), new Length(max: 120, maxMessage: 'A name has up to {{ limit }} characters.')],
+            ])
+            ->add('consent', CheckboxType::class, [
+                'label' => 'Agrees to be measured, to be asked about pain, and to have it written down; may stop at any time',
+                'required' => false,
+                'constraints' => [new IsTrue(message: 'Without this agreement nobody is measured here.')],
+            ])
+            ->add('entry', HiddenType::class, ['data' => $options['entry']]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['entry' => '', 'attr' => ['novalidate' => 'novalidate']]);
+    }
+}

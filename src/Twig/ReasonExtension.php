@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Twig;
+
+use LucidAscent\Core\Readiness\Reason;
+use Symfony\Contracts\Translation\TranslatorInterface;
+use Twig\Extension\AbstractExtension;
+use Twig\TwigFilter;
+
+/** Reasons and numbers as a teacher reads them. */
+final class ReasonExtension extends AbstractExtension
+{
+    /** Numbers of a reason that are names of something, and the labels they go by. */
+    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.'];
+
+    public function __construct(private readonly TranslatorInterface $translator)
+    {
+    }
+
+    public function getFilters(): array
+    {
+        return [
+            new TwigFilter('reason_text', $this->text(...)),
+            new TwigFilter('cm', static fn (float $cm): string => self::rounded($cm, 1)."\u{a0}cm"),
+            new TwigFilter('degrees', static fn (float $degrees): string => self::rounded($degrees, 0).'°'),
+        ];
+    }
+
+    public function text(Reason $reason): string
+    {
+        $numbers = [];
+        foreach ($reason->numbers as $name => $value) {
+            $numbers[$name] = isset(self::NAMES[$name])
+                ? $this->translator->trans(self::NAMES[$name].$value, domain: 'labels')
+                : $value;
+        }
+
+        return $this->translator->trans($reason->code, $numbers, 'reasons');
+    }
+
+    private static function rounded(float $value, int $digits): string
+    {
+        $text = number_format($value, $digits, '.', '');
+
+        // A minus sign, not a hyphen; and no minus before a zero.
+        return str_replace('-', "\u{2212}", 0.0 === (float) $text ? ltrim($text, '-') : $text);
+    }
+}
