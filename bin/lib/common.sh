@@ -17,7 +17,7 @@ step() {
     mkdir -p "$ROOT/var/install"
     log=$(mktemp "$ROOT/var/install/step.XXXXXX")
     printf '%s …' "$what"
-    (while sleep 5; do printf '.'; done) &
+    (while sleep 5; do printf '.'; done) 9>&- &
     beat=$!
     "$@" >"$log" 2>&1 </dev/null || status=$?
     kill "$beat" 2>/dev/null || true

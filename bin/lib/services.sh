@@ -207,6 +207,7 @@ http {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_param HTTP_HOST \$host:\$server_port;
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 32k;
             fastcgi_pass unix:$FPM_SOCKET;
@@ -245,7 +246,7 @@ start_web() {
         write_fpm_config
         as_service php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
             -d opcache.memory_consumption=128 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 \
-            $([ "$SERVICE_USER" != root ] || printf -- -R) >>"$ENV_DIR/log/fpm.log" 2>&1 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/fpm.log says why."
+            $([ "$SERVICE_USER" != root ] || printf -- -R) >>"$ENV_DIR/log/start.log" 2>&1 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
     if ! running nginx; then
         write_nginx_config

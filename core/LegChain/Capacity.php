@@ -22,7 +22,9 @@ final readonly class Capacity
     ) {
         foreach (Component::cases() as $component) {
             $limit = $this->of($component);
-            null === $limit || Check::finite('capacity.'.$component->value, $limit);
+            if (null !== $limit) {
+                Check::finite('capacity.'.$component->value, $limit);
+            }
         }
     }
 

@@ -10,7 +10,7 @@ use LucidAscent\Core\Body\Body;
 interface ChainReading extends Reading
 {
     /**
-     * @throws OutOfReach   when legs of these lengths cannot be there
+     * @throws OutOfReach when legs of these lengths cannot be there
      * @throws StraightKnee when rotation cannot be read
      */
     public function pose(Body $body): LegPose;

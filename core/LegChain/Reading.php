@@ -17,7 +17,7 @@ interface Reading
     /**
      * @return array<string, float> degrees by component
      *
-     * @throws OutOfReach   when legs of these lengths cannot be there
+     * @throws OutOfReach when legs of these lengths cannot be there
      * @throws StraightKnee when rotation cannot be read
      */
     public function angles(Body $body): array;

@@ -19,16 +19,16 @@ final readonly class Sensitivity
     private const STEP = 1e-4;
 
     /**
-     * @param array<string, array<string, float>> $toBody    component → segment → degrees per cm
+     * @param array<string, array<string, float>> $toBody component → segment → degrees per cm
      * @param array<string, array<string, float>> $toReading component → what was read → degrees per unit
-     * @param array<string, float>                $errors    one SD of each value that was read
+     * @param array<string, float> $errors one SD of each value that was read
      */
     private function __construct(private array $toBody, private array $toReading, private array $errors)
     {
     }
 
     /**
-     * @throws OutOfReach   when the position cannot be made
+     * @throws OutOfReach when the position cannot be made
      * @throws StraightKnee when rotation cannot be read
      */
     public static function of(Reading $reading, Body $body): self
@@ -129,7 +129,7 @@ final readonly class Sensitivity
     }
 
     /**
-     * @param array<string, float>                  $centre
+     * @param array<string, float> $centre
      * @param callable(float): array<string, float> $anglesAt
      *
      * @return array<string, float>

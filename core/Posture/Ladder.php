@@ -8,9 +8,9 @@ namespace LucidAscent\Core\Posture;
 final readonly class Ladder
 {
     /**
-     * @param non-empty-list<Rung>  $rungs
-     * @param array<string, string> $entries      the rung where a side enters, by what the gate lets it attempt
-     * @param list<Prerequisite>    $prerequisites
+     * @param non-empty-list<Rung> $rungs
+     * @param array<string, string> $entries the rung where a side enters, by what the gate lets it attempt
+     * @param list<Prerequisite> $prerequisites
      */
     public function __construct(
         public string $id,

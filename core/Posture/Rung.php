@@ -10,7 +10,9 @@ use LucidAscent\Core\Readiness\GateOutcome;
 final readonly class Rung
 {
     /**
-     * @param GateOutcome          $gate  what the gate must allow before this rung may be practised
+     * @param GateOutcome $gate what the gate must allow before this rung may be practised
+     * @param string $hold how long it is held, in words
+     * @param array<string, string> $compensations what they look like, by id
      * @param array<string, mixed> $texts as written in the catalogue
      */
     public function __construct(
@@ -18,7 +20,9 @@ final readonly class Rung
         public string $name,
         public GateOutcome $gate,
         public PropRule $prop,
-        public array $texts,
+        public string $hold = '',
+        public array $compensations = [],
+        public array $texts = [],
     ) {
     }
 }

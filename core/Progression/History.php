@@ -11,8 +11,8 @@ use LucidAscent\Core\Posture\Rung;
 final readonly class History
 {
     /**
-     * @param non-empty-list<ReadinessCheck> $checks   the oldest first; the last is the one to decide on
-     * @param bool                           $nextOpen whether gate and margins allow the next rung
+     * @param non-empty-list<ReadinessCheck> $checks the oldest first; the last is the one to decide on
+     * @param bool $nextOpen whether gate and margins allow the next rung
      */
     public function __construct(public Ladder $ladder, public array $checks, public bool $nextOpen)
     {

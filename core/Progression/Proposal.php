@@ -10,7 +10,7 @@ use LucidAscent\Core\Readiness\Reason;
 final readonly class Proposal
 {
     /**
-     * @param list<Reason>         $reasons
+     * @param list<Reason> $reasons
      * @param list<ReadinessCheck> $restsOn the sessions it rests on
      */
     public function __construct(public Step $step, public array $reasons, public array $restsOn)

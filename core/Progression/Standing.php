@@ -14,17 +14,17 @@ use LucidAscent\Core\Readiness\HalfLotusVerdict;
 final readonly class Standing
 {
     /**
-     * @param Rung|null  $rung       null while the side is held, or has not been tested
+     * @param Rung|null $rung null while the side is held, or has not been tested
      * @param float|null $propHeight in cm; null where the rung has no prop
-     * @param Rung|null  $highest    the highest rung that may be practised now
+     * @param Rung|null $highest the highest rung that may be practised now
      */
     private function __construct(public ?Rung $rung, public ?float $propHeight, public ?Rung $highest)
     {
     }
 
     /**
-     * @param Rung|null $decided    where the latest decision put this side
-     * @param bool      $testIsNewer whether the side was tested again since that decision
+     * @param Rung|null $decided where the latest decision put this side
+     * @param bool $testIsNewer whether the side was tested again since that decision
      */
     public static function of(Ladder $ladder, HalfLotusVerdict $verdict, ?Rung $decided, bool $testIsNewer): self
     {

@@ -12,14 +12,14 @@ use LucidAscent\Core\LegChain\LegPose;
 final readonly class HalfLotusVerdict
 {
     /**
-     * @param list<Reason>         $reasons  in order of weight
-     * @param list<Reason>         $changes  what would change the verdict
-     * @param array<string, float> $errors   one SD of each measured angle, by component, in degrees
-     * @param LegPose|null         $measured the leg as it was measured
-     * @param Demand|null          $atReach  half lotus at the lowest knee these angles allow, or come nearest to
-     * @param Demand|null          $full     half lotus with the knee a hand's breadth from the floor
-     * @param KneeBlock|null       $block    for one foot on the middle of the other thigh
-     * @param float|null           $levelSeat seat height, in cm, at which these knees are no higher than the hips
+     * @param list<Reason> $reasons in order of weight
+     * @param list<Reason> $changes what would change the verdict
+     * @param array<string, float> $errors one SD of each measured angle, by component, in degrees
+     * @param LegPose|null $measured the leg as it was measured
+     * @param Demand|null $atReach half lotus at the lowest knee these angles allow, or come nearest to
+     * @param Demand|null $full half lotus with the knee a hand's breadth from the floor
+     * @param KneeBlock|null $block for one foot on the middle of the other thigh
+     * @param float|null $levelSeat seat height, in cm, at which these knees are no higher than the hips
      */
     public function __construct(
         public Side $side,

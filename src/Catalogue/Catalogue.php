@@ -10,16 +10,23 @@ use Symfony\Component\Config\Resource\FileResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
 
-/** The catalogue, read and checked once, and kept compiled as PHP. */
+/**
+ * The catalogue, read and checked once, and kept compiled as PHP.
+ *
+ * @phpstan-import-type LadderData from LadderFile
+ */
 final class Catalogue implements CacheWarmerInterface
 {
     /** @var array<string, Ladder> */
     private array $ladders = [];
 
     public function __construct(
-        #[Autowire('%kernel.project_dir%/catalogue')] private readonly string $folder,
-        #[Autowire('%kernel.cache_dir%/catalogue')] private readonly string $cache,
-        #[Autowire('%kernel.debug%')] private readonly bool $debug,
+        #[Autowire('%kernel.project_dir%/catalogue')]
+        private readonly string $folder,
+        #[Autowire('%kernel.cache_dir%/catalogue')]
+        private readonly string $cache,
+        #[Autowire('%kernel.debug%')]
+        private readonly bool $debug,
     ) {
     }
 
@@ -45,7 +52,7 @@ final class Catalogue implements CacheWarmerInterface
         return $this->ladders[$id] ??= LadderFile::ladder($this->data($id));
     }
 
-    /** @return array<mixed> */
+    /** @return LadderData */
     private function data(string $id): array
     {
         $cache = new ConfigCache("{$this->cache}/{$id}.php", $this->debug);

@@ -18,7 +18,7 @@ use Symfony\Component\Yaml\Yaml;
 /**
  * One ladder as written in a YAML file, checked against its schema.
  *
- * @phpstan-type RungData array{id: string, name: string, gate: string, prop: array{rule: string, text: string}}
+ * @phpstan-type RungData array{id: string, name: string, gate: string, prop: array{rule: string, text: string}, hold: array{breaths: int, text: string}, compensations: list<array{id: string, text: string, see: string}>}
  * @phpstan-type LadderData array{id: string, name: string, entries: array<string, string>, prerequisites: list<array{id: string, name: string, why: string}>, rungs: non-empty-list<RungData>}
  */
 final class LadderFile
@@ -38,13 +38,15 @@ final class LadderFile
         $result = (new Validator())->validate(Helper::toJSON($data), (string) file_get_contents($schema));
         $error = $result->error();
         if (null !== $error) {
-            foreach ((new ErrorFormatter())->formatFlat($error, static fn ($leaf): string => implode('/', $leaf->data()->fullPath()).': '.(new ErrorFormatter())->formatErrorMessage($leaf)) as $fault) {
-                $faults[] = $fault;
+            // The innermost complaint names the very place; those around it only repeat that something is wrong.
+            while ([] !== $error->subErrors()) {
+                $error = $error->subErrors()[0];
             }
-            throw InvalidCatalogue::in($file, end($faults) ?: 'does not follow its schema');
+            $place = implode('/', array_map(strval(...), $error->data()->fullPath()));
+            throw InvalidCatalogue::in($file, sprintf('at "%s": %s', $place, (new ErrorFormatter())->formatErrorMessage($error)));
         }
 
-        /* @var LadderData $data */
+        /** @var LadderData $data checked just now */
         return $data;
     }
 
@@ -53,7 +55,7 @@ final class LadderFile
     {
         $rungs = [];
         foreach ($data['rungs'] as $rung) {
-            $rungs[] = new Rung($rung['id'], $rung['name'], GateOutcome::from($rung['gate']), PropRule::from($rung['prop']['rule']), $rung);
+            $rungs[] = new Rung($rung['id'], $rung['name'], GateOutcome::from($rung['gate']), PropRule::from($rung['prop']['rule']), $rung['hold']['text'], array_column($rung['compensations'], 'text', 'id'), $rung);
         }
 
         return new Ladder(

@@ -61,7 +61,7 @@ final class DemoCommand extends Command
         }
 
         $uneven = $this->person($teacher, 'Jonas Erlesand', 181.0, ['thigh.left' => 44.5, 'thigh.right' => 44.5, 'shin.left' => 45.6, 'shin.right' => 45.4]);
-        $this->test($uneven, 4.0, [[13.5, 19.0, 22.5], [14.0, 19.5, 23.5], [13.0, 19.0, 22.0]], Pain::none(), new Pain(1, PainPlace::InnerThigh));
+        $this->test($uneven, 0.0, [[9.0, 18.0, 21.5], [9.5, 18.5, 23.0], [9.0, 18.0, 22.0]], Pain::none(), new Pain(1, PainPlace::InnerThigh));
 
         $sore = $this->person($teacher, 'Petra Quillmann', 163.0, []);
         $this->test($sore, 0.0, [[16.0, 24.0, 15.0], [16.5, 24.0, 15.5]], Pain::none(), new Pain(3, PainPlace::Knee, PainKind::Ache));

@@ -39,7 +39,7 @@ final class TeacherCommand extends Command
     {
         $io = new SymfonyStyle($input, $output);
         $email = mb_strtolower(trim((string) $input->getArgument('email')));
-        if (false === filter_var($email, \FILTER_VALIDATE_EMAIL) || mb_strlen($email) > 180) {
+        if ('' === $email || false === filter_var($email, \FILTER_VALIDATE_EMAIL) || mb_strlen($email) > 180) {
             $io->getErrorStyle()->error('That is no e-mail address.');
 
             return Command::FAILURE;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Form\ChangePasswordForm;
+use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Bundle\SecurityBundle\Security;
 
 final class AccountController extends TeacherController
 {

@@ -14,7 +14,6 @@ use LucidAscent\App\Repository\HalfLotusSides;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\ReadinessCheck;
-use LucidAscent\Core\Progression\SideOnLadder;
 use LucidAscent\Core\Readiness\Reason;
 use LucidAscent\Core\Readiness\Rules;
 use Psr\Clock\ClockInterface;
@@ -41,7 +40,7 @@ final class LadderController extends TeacherController
         $undecided = [];
         foreach (Side::cases() as $side) {
             $checks = $this->records->checks($practitioner, $ladder->id, $side);
-            $last = end($checks) ?: null;
+            $last = array_pop($checks);
             $undecided[$side->value] = null !== $last && null === $this->records->decision($last) ? $last : null;
         }
 
@@ -70,8 +69,8 @@ final class LadderController extends TeacherController
             'today' => $this->clock->now()->setTime(0, 0),
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->id,
-            'hold_question' => sprintf('Was the hold reached? %s', $rung->texts['hold']['text']),
-            'compensations' => array_column($rung->texts['compensations'], 'id', 'text'),
+            'hold_question' => sprintf('Was the hold reached? %s', $rung->hold),
+            'compensations' => array_flip($rung->compensations),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->id) {
             // Another tab has moved this side meanwhile; what was answered belongs to another rung.
@@ -96,7 +95,7 @@ final class LadderController extends TeacherController
                     $pain->level,
                     $pain->place,
                     $pain->kind,
-                    array_values($data->compensations),
+                    $data->compensations,
                     $data->soreAtNight,
                     trim((string) $data->note),
                 ));
@@ -109,7 +108,7 @@ final class LadderController extends TeacherController
             'practitioner' => $practitioner,
             'side' => $side,
             'rung' => $rung,
-            'propHeight' => $standing->propHeight,
+            'standing' => $standing,
             'form' => $form,
         ]);
     }

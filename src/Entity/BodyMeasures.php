@@ -17,7 +17,7 @@ use Symfony\Component\Uid\Uuid;
 class BodyMeasures
 {
     /**
-     * @param array<string, float>  $lengths   measured ones only, in cm, named as in Proportions
+     * @param array<string, float> $lengths measured ones only, in cm, named as in Proportions
      * @param array<string, string> $confirmed doubts about a length that the teacher has answered, by its name
      */
     public function __construct(
@@ -43,7 +43,7 @@ class BodyMeasures
     {
         return Proportions::of(
             Length::cm($this->stature),
-            array_map(static fn (float|int $cm): Length => Length::cm((float) $cm), $this->lengths),
+            array_map(Length::cm(...), $this->lengths),
         );
     }
 }

@@ -20,7 +20,7 @@ class Decision
 {
     /**
      * @param list<array{code: string, source: string, numbers: array<string, float|int|string>}> $reasons
-     * @param list<string>                                                                        $restsOn days of the sessions
+     * @param list<string> $restsOn days of the sessions
      */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]

@@ -20,7 +20,7 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
-        /** @var non-empty-string lower case */
+        /** @var non-empty-string in lower case */
         #[ORM\Column(length: 180, unique: true)]
         public readonly string $email,
         #[ORM\Column(length: 120)]

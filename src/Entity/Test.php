@@ -26,7 +26,7 @@ class Test
 
     /** @var Collection<int, Trial> */
     #[ORM\OneToMany(targetEntity: Trial::class, mappedBy: 'test', cascade: ['persist']), ORM\OrderBy(['ordinal' => 'ASC'])]
-    public readonly Collection $trials;
+    private Collection $trials;
 
     /** @param list<string> $compensations */
     public function __construct(
@@ -73,6 +73,12 @@ class Test
         $this->trials->add(new Trial($this, count($this->trials) + 1, $readings));
     }
 
+    /** @return list<Trial> in the order they were taken */
+    public function trials(): array
+    {
+        return array_values($this->trials->toArray());
+    }
+
     public function pain(): Pain
     {
         return new Pain($this->painLevel, $this->painPlace, $this->painKind);
@@ -83,10 +89,10 @@ class Test
         return new SolesTogetherTest(
             $this->side,
             $this->seat,
-            array_values($this->trials->map(static fn (Trial $trial): array => [
-                'kneeHeight' => (float) $trial->readings['kneeHeight'],
-                'heelDistance' => (float) $trial->readings['heelDistance'],
-            ])->toArray()),
+            array_map(static fn (Trial $trial): array => [
+                'kneeHeight' => $trial->readings['kneeHeight'],
+                'heelDistance' => $trial->readings['heelDistance'],
+            ], $this->trials()),
             $this->pain(),
             $this->at,
         );

@@ -31,7 +31,9 @@ final class ChangePasswordForm extends AbstractType
                 'second_options' => ['label' => 'New password again', 'attr' => ['autocomplete' => 'new-password']],
                 'constraints' => [new Callback(static function (?string $password, ExecutionContextInterface $context): void {
                     $fault = PasswordRule::fault((string) $password);
-                    null === $fault || $context->buildViolation($fault)->atPath('first')->addViolation();
+                    if (null !== $fault) {
+                        $context->buildViolation($fault)->atPath('first')->addViolation();
+                    }
                 })],
             ]);
     }

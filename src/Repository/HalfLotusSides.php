@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Test;

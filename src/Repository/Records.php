@@ -77,7 +77,8 @@ final readonly class Records
         return $this->em->createQuery(
             'SELECT t, r FROM '.Test::class.' t JOIN t.trials r WHERE t.practitioner = :p
              AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)
-             ORDER BY t.at DESC, t.id DESC, r.ordinal')
+             ORDER BY t.at DESC, t.id DESC, r.ordinal',
+        )
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 
@@ -141,6 +142,7 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 
+    /** @param class-string $class */
     public function knows(string $class, Uuid $id): bool
     {
         return null !== $this->em->find($class, $id);

@@ -70,7 +70,7 @@ final readonly class SignInThrottle
             $since = max($since, new \DateTimeImmutable((string) ($last ?? '@0')));
         }
 
-        return (int) $this->em->createQuery("SELECT COUNT(a.id) FROM ".SignInAttempt::class." a WHERE a.$column = :value AND a.succeeded = false AND a.at >= :since")
+        return (int) $this->em->createQuery('SELECT COUNT(a.id) FROM '.SignInAttempt::class." a WHERE a.$column = :value AND a.succeeded = false AND a.at >= :since")
             ->setParameter('value', $value)
             ->setParameter('since', $since)
             ->getSingleScalarResult();

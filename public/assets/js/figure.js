@@ -50,7 +50,11 @@ const drawProps = (svg, view, { seat, legs }) => {
         return;
     }
     if (seat > 0) {
-        make('rect', { class: 'prop', x: view.side ? -16 : -20, y: -seat, width: view.side ? 26 : 40, height: seat }, svg);
+        make(
+            'rect',
+            { class: 'prop', x: view.side ? -16 : -20, y: -seat, width: view.side ? 26 : 40, height: seat },
+            svg,
+        );
     }
     for (const [side, leg] of Object.entries(legs)) {
         if (leg?.block) {
@@ -71,11 +75,7 @@ const drawLeg = (svg, view, leg, sign, isOther) => {
         const [kx, ky] = points[1];
         const at = kx + sign * 7;
         make('path', { class: 'dimension', d: `M${at - 2} ${ky}h4M${at} ${ky}V0` }, svg);
-        const label = make(
-            'text',
-            { class: 'dimension-text', x: at, y: ky - 3, 'text-anchor': 'middle' },
-            svg,
-        );
+        const label = make('text', { class: 'dimension-text', x: at, y: ky - 3, 'text-anchor': 'middle' }, svg);
         label.textContent = leg.knee[2].toFixed(DECIMALS);
     }
 };

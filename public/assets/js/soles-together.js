@@ -63,7 +63,10 @@ const show = (side, answer) => {
     }
     if (answer.angles.kneeFlexion.value > 155) {
         lines.push(
-            paragraph('So tightly folded a knee reads the hip poorly. A trial with the heels further out tells more.', 'soft'),
+            paragraph(
+                'So tightly folded a knee reads the hip poorly. A trial with the heels further out tells more.',
+                'soft',
+            ),
         );
     }
     target.replaceChildren(...lines);

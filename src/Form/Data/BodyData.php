@@ -45,12 +45,13 @@ final class BodyData
 
     public bool $confirmed = false;
 
+    /** @param array<string, float> $measured in cm, by the name a length has in Proportions */
     public static function of(Proportions $proportions, array $measured): self
     {
         $data = new self();
         $data->stature = $proportions->stature->cm;
         foreach (self::FIELDS as $name => $field) {
-            $data->{$field} = isset($measured[$name]) ? (float) $measured[$name] : null;
+            $data->{$field} = $measured[$name] ?? null;
         }
 
         return $data;

@@ -1,0 +1,58 @@
+// The time of each page over that of a signed-in page with nothing on it, in turn, median of many.
+const base = process.env.BASE_URL;
+const ROUNDS = 60;
+
+let cookie = '';
+const fetchPage = async (path, options = {}) => {
+    const response = await fetch(base + path, {
+        redirect: 'manual',
+        ...options,
+        headers: { ...options.headers, cookie },
+    });
+    const set = response.headers.get('set-cookie');
+    if (set) {
+        cookie = set.split(';')[0];
+    }
+    return { status: response.status, text: await response.text() };
+};
+
+const form = await fetchPage('/sign-in');
+const token = form.text.match(/_csrf_token" value="([^"]+)"/)[1];
+await fetchPage('/sign-in', {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded', origin: base },
+    body: new URLSearchParams({
+        email: 'demo@studio.example',
+        password: process.env.DEMO_PASSWORD,
+        _csrf_token: token,
+    }),
+});
+const mat = await fetchPage('/');
+const person = mat.text.match(/href="(\/practitioners\/[0-9a-f-]{36})"/)?.[1];
+if (!person) {
+    throw new Error('The demo data is not there.');
+}
+
+const pages = {
+    mat: '/',
+    person,
+    verdict: `${person}/reading`,
+    ladder: `${person}/ladder`,
+    'test form': `${person}/tests/soles-together`,
+};
+const times = Object.fromEntries(['nothing', ...Object.keys(pages)].map((name) => [name, []]));
+for (let round = 0; round < ROUNDS; round += 1) {
+    for (const name of Object.keys(times)) {
+        const start = performance.now();
+        const { status } = await fetchPage(pages[name] ?? '/nothing');
+        if (status !== 200) {
+            throw new Error(`${name} answered ${status}`);
+        }
+        times[name].push(performance.now() - start);
+    }
+}
+const median = (list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)];
+const nothing = median(times.nothing);
+for (const name of Object.keys(pages)) {
+    console.log(`page ${name}, over an empty signed-in page: ${(median(times[name]) / nothing).toFixed(2)}`);
+}

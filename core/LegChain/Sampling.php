@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Segment;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/**
+ * The error of angles by drawing bodies and readings at random, for where the chain bends too much
+ * for first order. Seeded, so that the same question has the same answer. The body is drawn once
+ * for both readings of a difference, since its error is shared; what was read is drawn for each.
+ */
+final class Sampling
+{
+    public const DRAWS = 2000;
+    public const SEED = 1;
+
+    /**
+     * One SD of each component of a reading, or of a reading less another of the same body. A draw
+     * that no leg can make is left out.
+     *
+     * @param array<string, float>|null $errors one SD of what was read; the reading's own when null
+     * @param array<string, float> $otherErrors the same for the other reading, taken as exact by default
+     *
+     * @return array<string, float> degrees by component; infinite where too few draws could be made
+     */
+    public static function sd(
+        Reading $reading,
+        Body $body,
+        BodyError $bodyError,
+        ?Reading $other = null,
+        ?array $errors = null,
+        array $otherErrors = [],
+        int $draws = self::DRAWS,
+        int $seed = self::SEED,
+    ): array {
+        $random = new Randomizer(new Mt19937($seed));
+        $errors ??= $reading->readingErrors();
+        $sum = $squares = array_map(static fn (): float => 0.0, $centre = $reading->angles($body));
+        $made = 0;
+        for ($i = 0; $i < $draws; ++$i) {
+            try {
+                $drawn = $body;
+                foreach (Segment::cases() as $segment) {
+                    $sd = $bodyError->sd($segment);
+                    $drawn = $sd > 0.0 ? $drawn->shifted($segment, $sd * self::normal($random)) : $drawn;
+                }
+                $angles = self::draw($reading, $errors, $random)->angles($drawn);
+                if (null !== $other) {
+                    foreach (self::draw($other, $otherErrors, $random)->angles($drawn) as $name => $value) {
+                        $angles[$name] -= $value;
+                    }
+                }
+            } catch (OutOfReach|StraightKnee|InvalidValue) {
+                continue;
+            }
+            ++$made;
+            foreach ($angles as $name => $value) {
+                // Taken about the undisturbed value, where it is small, so that no digits are lost.
+                $value -= $centre[$name];
+                $sum[$name] += $value;
+                $squares[$name] += $value * $value;
+            }
+        }
+        $sd = [];
+        foreach ($sum as $name => $total) {
+            $sd[$name] = $made < $draws / 2 ? INF : sqrt(max(0.0, $squares[$name] / $made - ($total / $made) ** 2));
+        }
+
+        return $sd;
+    }
+
+    /** @param array<string, float> $errors */
+    private static function draw(Reading $reading, array $errors, Randomizer $random): Reading
+    {
+        foreach ($errors as $name => $sd) {
+            $reading = $sd > 0.0 ? $reading->shifted($name, $sd * self::normal($random)) : $reading;
+        }
+
+        return $reading;
+    }
+
+    /** A draw from the standard normal distribution (Box & Muller, 1958). */
+    private static function normal(Randomizer $random): float
+    {
+        return sqrt(-2 * log(self::uniform($random))) * cos(2 * M_PI * self::uniform($random));
+    }
+
+    /** Above 0, and up to 1. */
+    private static function uniform(Randomizer $random): float
+    {
+        return $random->getInt(1, 1 << 52) / (1 << 52);
+    }
+}

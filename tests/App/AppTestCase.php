@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Testing\Pain;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Against the real database, with the rights that the application has; every test is rolled back. */
+abstract class AppTestCase extends WebTestCase
+{
+    protected const PASSWORD = 'a long enough password';
+
+    protected KernelBrowser $client;
+
+    protected function setUp(): void
+    {
+        $this->client = self::createClient();
+        $this->client->disableReboot();
+    }
+
+    protected function em(): EntityManagerInterface
+    {
+        return self::getContainer()->get(EntityManagerInterface::class);
+    }
+
+    protected function teacher(string $email = 'teacher@studio.example'): Teacher
+    {
+        $teacher = new Teacher(Uuid::v7(), $email, 'A Teacher', new \DateTimeImmutable());
+        $teacher->changePassword(self::getContainer()->get(UserPasswordHasherInterface::class)->hashPassword($teacher, self::PASSWORD));
+        $this->em()->persist($teacher);
+        $this->em()->flush();
+
+        return $teacher;
+    }
+
+    protected function practitioner(Teacher $teacher, bool $measured = true): Practitioner
+    {
+        $now = new \DateTimeImmutable('-10 days');
+        $practitioner = new Practitioner(Uuid::v7(), $teacher, 'A Person', $now, $now);
+        $this->em()->persist($practitioner);
+        if ($measured) {
+            $this->em()->persist(new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $now, 168.0, ['thigh.left' => 41.2, 'shin.left' => 41.3], []));
+        }
+        $this->em()->flush();
+
+        return $practitioner;
+    }
+
+    protected function tested(Practitioner $practitioner, float $knee = 14.0, float $heels = 20.0, ?Pain $pain = null): Uuid
+    {
+        $entry = Uuid::v7();
+        $pain ??= Pain::none();
+        foreach (Side::cases() as $side) {
+            $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, Test::SOLES_TOGETHER, $side, new \DateTimeImmutable('-5 days'), 'tape', 0.0, $pain->level, $pain->place, $pain->kind, [], Rules::VERSION);
+            $test->add(['kneeHeight' => $knee, 'heelDistance' => $heels]);
+            $test->add(['kneeHeight' => $knee, 'heelDistance' => $heels]);
+            $this->em()->persist($test);
+        }
+        $this->em()->flush();
+
+        return $entry;
+    }
+
+    protected function countOf(string $class): int
+    {
+        return $this->em()->getRepository($class)->count();
+    }
+}

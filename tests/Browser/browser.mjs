@@ -1,0 +1,80 @@
+// A headless Chromium on the served pages, and the checks that every page has to pass.
+import assert from 'node:assert/strict';
+import { execFileSync, execSync } from 'node:child_process';
+import AxeBuilder from '@axe-core/playwright';
+import { HtmlValidate } from 'html-validate';
+import { chromium } from 'playwright-core';
+
+export const base = process.env.BASE_URL;
+export const password = 'a long enough password';
+
+const executablePath = execSync('command -v chromium').toString().trim();
+const args = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+];
+
+export const launch = () => chromium.launch({ executablePath, args });
+
+/** A page that fails the test on any script error and on any refused or missing file. */
+export const open = async (browser, options = {}) => {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options });
+    const page = await context.newPage();
+    page.faults = [];
+    page.on('pageerror', (error) => page.faults.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && page.faults.push(message.text()));
+    return page;
+};
+
+export const teacher = (email) =>
+    execFileSync('php', ['bin/console', 'ascent:teacher', email, 'A Teacher'], { input: `${password}\n` });
+
+export const signIn = async (page, email) => {
+    await page.goto(`${base}/sign-in`);
+    await page.fill('#email', email);
+    await page.fill('#password', password);
+    await page.keyboard.press('Enter');
+    await page.waitForURL(`${base}/`);
+};
+
+const validator = new HtmlValidate({
+    extends: ['html-validate:recommended'],
+    // The templates are not written for these two matters of style; the rest is held to.
+    rules: {
+        'no-trailing-whitespace': 'off',
+        'attribute-boolean-style': 'off',
+        'void-style': 'off',
+        'long-title': 'off',
+        'prefer-native-element': 'off',
+        'form-dup-name': 'off',
+    },
+});
+
+export const check = async (page) => {
+    const where = new URL(page.url()).pathname;
+    const axe = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+    assert.deepEqual(
+        axe.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html).join(' ')}`),
+        [],
+        `accessibility of ${where}`,
+    );
+    const html = await page.evaluate(async (url) => (await fetch(url)).text(), page.url());
+    const report = await validator.validateString(html);
+    assert.deepEqual(
+        report.results.flatMap((result) => result.messages.map((m) => `${m.line}: ${m.message}`)),
+        [],
+        `markup of ${where}`,
+    );
+    const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    assert.ok(overflow <= 0, `${where} is ${overflow} px too wide`);
+    assert.deepEqual(page.faults, [], `errors on ${where}`);
+};

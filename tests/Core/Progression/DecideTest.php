@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Progression;
+
+use LucidAscent\Core\Posture\Ladder;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Progression\Decide;
+use LucidAscent\Core\Progression\History;
+use LucidAscent\Core\Progression\Proposal;
+use LucidAscent\Core\Progression\ReadinessCheck;
+use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Readiness\GateOutcome;
+use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class DecideTest extends TestCase
+{
+    #[DataProvider('sessions')]
+    public function testTheRulesDecide(array $checks, bool $nextOpen, Step $step, string $code): void
+    {
+        $proposal = $this->propose($checks, $nextOpen);
+        self::assertSame($step, $proposal->step);
+        self::assertContains($code, array_map(static fn ($reason): string => $reason->code, $proposal->reasons));
+        self::assertNotSame([], $proposal->restsOn);
+    }
+
+    public static function sessions(): iterable
+    {
+        $clean = static fn (string $day): ReadinessCheck => self::check($day);
+        yield 'three clean in a row' => [[$clean('01'), $clean('03'), $clean('05')], true, Step::MoveOn, 'move-on.clean'];
+        yield 'two clean' => [[$clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
+        yield 'three on one day are one session' => [[$clean('05'), $clean('05'), $clean('05')], true, Step::Stay, 'stay.count'];
+        yield 'three clean, the gate shut' => [[$clean('01'), $clean('03'), $clean('05')], false, Step::Stay, 'stay.gate'];
+        yield 'clean on another rung does not count' => [[self::check('01', rung: 'a'), $clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
+        yield 'a session that was not clean breaks the run' => [[$clean('01'), self::check('02', hold: false), $clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
+        yield 'hold not reached' => [[self::check('05', hold: false)], true, Step::Stay, 'stay.hold'];
+        yield 'breath not even' => [[self::check('05', breath: false)], true, Step::Stay, 'stay.breath'];
+        yield 'pain of two elsewhere is clean' => [[$clean('01'), $clean('03'), self::check('05', pain: new Pain(2, PainPlace::OuterHip))], true, Step::MoveOn, 'move-on.clean'];
+        yield 'one compensation stays' => [[$clean('03'), self::check('05', compensations: ['x'])], true, Step::Stay, 'stay.compensation'];
+        yield 'compensations twice running' => [[self::check('03', compensations: ['y']), self::check('05', compensations: ['x'])], true, Step::StepBack, 'step-back.compensations'];
+        yield 'pain of three' => [[self::check('05', pain: new Pain(3, PainPlace::OuterHip))], true, Step::StepBack, 'step-back.pain'];
+        yield 'sore in the night' => [[self::check('05', sore: true)], true, Step::StepBack, 'step-back.sore'];
+        yield 'a break of fourteen days' => [[$clean('01'), $clean('15')], true, Step::Stay, 'stay.count'];
+        yield 'a break of fifteen days' => [[$clean('01'), $clean('16')], true, Step::StepBack, 'step-back.break'];
+        yield 'a break of over six weeks' => [[self::check('01', month: '01'), $clean('01')], true, Step::StepBack, 'step-back.retest'];
+        yield 'pain of five' => [[self::check('05', pain: new Pain(5, PainPlace::OuterHip))], true, Step::Stop, 'stop.level'];
+        yield 'knee pain after any number of clean sessions' => [[$clean('01'), $clean('02'), $clean('03'), self::check('05', pain: new Pain(1, PainPlace::Knee))], true, Step::Stop, 'stop.knee'];
+        yield 'sharp pain' => [[self::check('05', pain: new Pain(1, PainPlace::Groin, PainKind::Sharp))], true, Step::Stop, 'stop.kind'];
+        yield 'numbness that stays' => [[self::check('05', pain: new Pain(1, PainPlace::Ankle, PainKind::LastingNumbness))], true, Step::Stop, 'stop.kind'];
+    }
+
+    public function testTheTopRungHasNoNext(): void
+    {
+        $checks = array_map(static fn (string $day): ReadinessCheck => self::check($day, rung: 'c'), ['01', '03', '05']);
+        $proposal = $this->propose($checks, false);
+        self::assertSame(Step::Stay, $proposal->step);
+        self::assertSame('stay.top', $proposal->reasons[0]->code);
+    }
+
+    public function testAStopCannotBeOverruled(): void
+    {
+        $history = $this->history([self::check('05', pain: new Pain(2, PainPlace::Knee))], true);
+        self::assertSame([Step::Stop], Decide::choices($history, Decide::proposal($history)));
+    }
+
+    public function testNobodyIsMovedPastTheGate(): void
+    {
+        $history = $this->history([self::check('05')], false);
+        self::assertNotContains(Step::MoveOn, Decide::choices($history, Decide::proposal($history)));
+    }
+
+    public function testAStepMovesByOneRungAndNoFurther(): void
+    {
+        $history = $this->history([self::check('05')], true);
+        self::assertSame('c', Decide::rungAfter($history, Step::MoveOn)->id);
+        self::assertSame('b', Decide::rungAfter($history, Step::Stay)->id);
+        self::assertSame('a', Decide::rungAfter($history, Step::StepBack)->id);
+        $first = $this->history([self::check('05', rung: 'a')], true);
+        self::assertSame('a', Decide::rungAfter($first, Step::StepBack)->id);
+    }
+
+    public static function ladder(): Ladder
+    {
+        $rung = static fn (string $id, GateOutcome $gate): Rung => new Rung($id, $id, $gate, PropRule::None);
+
+        return new Ladder('half-lotus', 'Half lotus', [
+            $rung('a', GateOutcome::NotNow),
+            $rung('b', GateOutcome::Supported),
+            $rung('c', GateOutcome::MayTry),
+        ], ['not-now' => 'a', 'supported' => 'b', 'may-try' => 'b']);
+    }
+
+    private static function check(
+        string $day,
+        string $rung = 'b',
+        bool $hold = true,
+        bool $breath = true,
+        ?Pain $pain = null,
+        array $compensations = [],
+        bool $sore = false,
+        string $month = '06',
+    ): ReadinessCheck {
+        return new ReadinessCheck($rung, new \DateTimeImmutable("2026-$month-$day"), $hold, $breath, $pain ?? Pain::none(), $compensations, $sore);
+    }
+
+    private function propose(array $checks, bool $nextOpen): Proposal
+    {
+        return Decide::proposal($this->history($checks, $nextOpen));
+    }
+
+    private function history(array $checks, bool $nextOpen): History
+    {
+        return new History(self::ladder(), $checks, $nextOpen);
+    }
+}
