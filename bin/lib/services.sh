@@ -142,7 +142,7 @@ console_as_service() {
 }
 
 warm_cache() {
-    rm -rf "${ENV_DIR:?}/cache/prod"
+    rm -rf "${ENV_DIR:?}/cache/prod" "$ROOT/var/cache"
     console_as_service cache:warmup
 }
 

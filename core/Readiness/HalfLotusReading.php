@@ -153,7 +153,7 @@ final class HalfLotusReading
             );
         }
 
-        return new Demand($pose, $margins);
+        return new Demand($pose, $margins, self::allowed($shown)->worstMargin($pose->angles) >= 0.0);
     }
 
     /**

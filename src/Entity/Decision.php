@@ -61,7 +61,7 @@ class Decision
     }
 
     /** @return list<Reason> */
-    public function reasons(): array
+    public function because(): array
     {
         return array_map(
             static fn (array $r): Reason => new Reason($r['code'], Source::from($r['source']), $r['numbers']),

@@ -73,7 +73,7 @@ abstract class AppTestCase extends WebTestCase
         return $entry;
     }
 
-    protected function countOf(string $class): int
+    protected function howMany(string $class): int
     {
         return $this->em()->getRepository($class)->count();
     }

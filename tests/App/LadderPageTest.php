@@ -60,7 +60,7 @@ final class LadderPageTest extends AppTestCase
         $form = $this->client->getCrawler()->selectButton('Record the decision')->form();
         $this->client->submit($form);
         $this->client->submit($form);
-        self::assertSame(1, $this->countOf(Decision::class));
+        self::assertSame(1, $this->howMany(Decision::class));
         self::assertSelectorTextContains('main', 'it stands');
         $this->client->request('GET', $address);
         self::assertSelectorTextContains('h1', 'Decided');
@@ -85,7 +85,7 @@ final class LadderPageTest extends AppTestCase
         $this->client->submit($form);
         $this->client->submit($form);
         self::assertSelectorTextContains('main', 'not held any more');
-        self::assertSame(1, $this->countOf(Clearance::class));
+        self::assertSame(1, $this->howMany(Clearance::class));
         $this->client->request('GET', "$this->page/reading");
         self::assertSelectorTextContains('main', 'not been tested since');
     }
@@ -98,7 +98,7 @@ final class LadderPageTest extends AppTestCase
         $values['decision_form']['step'] = 'stay';
         $this->client->request('POST', $form->getUri(), $values);
         self::assertResponseStatusCodeSame(422);
-        self::assertSame(0, $this->countOf(Decision::class));
+        self::assertSame(0, $this->howMany(Decision::class));
     }
 
     public function testAnUnansweredCheckIsNamedBesideTheField(): void
@@ -108,7 +108,7 @@ final class LadderPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#check_form_holdReached_error1', 'Answer yes or no');
         self::assertSelectorTextContains('#check_form_practisedOn_error1', 'not in the future');
-        self::assertSame(0, $this->countOf(RungCheck::class));
+        self::assertSame(0, $this->howMany(RungCheck::class));
     }
 
     public function testAnswersForAnotherRungAreNotRecorded(): void
@@ -119,7 +119,7 @@ final class LadderPageTest extends AppTestCase
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('main', 'Meanwhile this side was moved');
-        self::assertSame(0, $this->countOf(RungCheck::class));
+        self::assertSame(0, $this->howMany(RungCheck::class));
     }
 
     private function check(string $day, array $answers = []): void

@@ -32,12 +32,12 @@ final class SignInTest extends AppTestCase
             $this->client->followRedirect();
             self::assertSelectorTextContains('#sign-in-error', 'Invalid credentials');
         }
-        self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->countOf(SignInAttempt::class));
+        self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->howMany(SignInAttempt::class));
         // Now even the right one has to wait, and the try is not counted.
         $this->signIn(self::PASSWORD);
         $this->client->followRedirect();
         self::assertSelectorTextContains('#sign-in-error', 'Too many');
-        self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->countOf(SignInAttempt::class));
+        self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->howMany(SignInAttempt::class));
     }
 
     public function testOneAddressCannotTryManyAccounts(): void

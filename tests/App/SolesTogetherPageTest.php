@@ -30,8 +30,8 @@ final class SolesTogetherPageTest extends AppTestCase
         $this->client->request('GET', $this->page);
         $this->client->submitForm('Record the test', self::filled());
         self::assertResponseRedirects("/practitioners/{$this->practitioner->id}/reading");
-        self::assertSame(2, $this->countOf(Test::class));
-        self::assertSame(4, $this->countOf(Trial::class));
+        self::assertSame(2, $this->howMany(Test::class));
+        self::assertSame(4, $this->howMany(Trial::class));
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Lying or supported');
         self::assertSelectorTextContains('main', 'This sitting shows at least');
@@ -43,7 +43,7 @@ final class SolesTogetherPageTest extends AppTestCase
         $this->client->submit($form);
         $this->client->submit($form);
         self::assertResponseRedirects();
-        self::assertSame(2, $this->countOf(Test::class));
+        self::assertSame(2, $this->howMany(Test::class));
     }
 
     public function testWrongInputIsNamedBesideTheFieldAndNothingIsLost(): void
@@ -62,7 +62,7 @@ final class SolesTogetherPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Ask about pain');
         self::assertInputValueSame('soles_together_form[trials][0][left]', 'abc');
         self::assertInputValueSame('soles_together_form[trials][1][left]', '14');
-        self::assertSame(0, $this->countOf(Test::class));
+        self::assertSame(0, $this->howMany(Test::class));
     }
 
     public function testOneTrialIsTooFew(): void
@@ -105,7 +105,7 @@ final class SolesTogetherPageTest extends AppTestCase
         self::assertInputValueSame('soles_together_form[trials][0][left]', '14');
         $this->client->submitForm('Record the test', ['soles_together_form[trials][0][left]' => '15']);
         self::assertResponseRedirects();
-        self::assertSame(4, $this->countOf(Test::class));
+        self::assertSame(4, $this->howMany(Test::class));
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
         self::assertSelectorTextContains('main', '14.5');
         $this->client->request('GET', "$this->page/$entry/correct");
@@ -147,7 +147,7 @@ final class SolesTogetherPageTest extends AppTestCase
         self::assertSelectorTextContains('#body_form_thighLeft_error1', 'one expects');
         $this->client->submitForm('Record the body', ['body_form[confirmed]' => true]);
         self::assertResponseRedirects();
-        self::assertSame(2, $this->countOf(BodyMeasures::class));
+        self::assertSame(2, $this->howMany(BodyMeasures::class));
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
         self::assertSelectorTextContains('main', 'Confirmed when measured: thigh.left');
     }

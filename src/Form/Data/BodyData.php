@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form\Data;
 
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\PlausibleRange;
 use LucidAscent\Core\Body\Proportions;
@@ -80,10 +81,16 @@ final class BodyData
     #[Assert\Callback]
     public function isPlausible(ExecutionContextInterface $context): void
     {
-        if ($this->confirmed || null === $this->stature || $context->getViolations()->count() > 0) {
+        if ($this->confirmed || null === $this->stature) {
             return;
         }
-        foreach ($this->doubts() as $name => $doubt) {
+        try {
+            $doubts = $this->doubts();
+        } catch (InvalidValue) {
+            // Said beside the number itself.
+            return;
+        }
+        foreach ($doubts as $name => $doubt) {
             $context->buildViolation($doubt.' Measure again, or confirm below that it is so.')
                 ->atPath(self::FIELDS[$name])->addViolation();
         }

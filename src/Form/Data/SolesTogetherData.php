@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form\Data;
 
 use LucidAscent\App\Entity\Test;
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\StraightKnee;
+use LucidAscent\Core\Testing\Pain;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
@@ -78,14 +80,14 @@ final class SolesTogetherData
     public function isReadable(ExecutionContextInterface $context): void
     {
         $filled = array_filter($this->trials, static fn (TrialData $trial): bool => !$trial->isEmpty());
-        if (count($filled) < self::FEWEST_TRIALS && 0 === $context->getViolations()->count()) {
+        if (count($filled) < self::FEWEST_TRIALS) {
             $empty = array_key_first(array_filter($this->trials, static fn (TrialData $trial): bool => $trial->isEmpty()));
             $context->buildViolation('Measure at least twice: come up, sit down again, read again.')
                 ->atPath("trials[$empty].heels")->addViolation();
 
             return;
         }
-        if (null === $this->proportions || null === $this->seat || $context->getViolations()->count() > 0) {
+        if (null === $this->proportions || null === $this->seat) {
             return;
         }
         foreach (Side::cases() as $side) {
@@ -94,12 +96,15 @@ final class SolesTogetherData
                 if (null === $knee || null === $trial->heels) {
                     continue;
                 }
-                $test = new SolesTogetherTest($side, $this->seat, [['kneeHeight' => $knee, 'heelDistance' => $trial->heels]], \LucidAscent\Core\Testing\Pain::none(), new \DateTimeImmutable());
                 try {
-                    $test->reading()->pose($this->proportions->body($side));
+                    $trial = [['kneeHeight' => $knee, 'heelDistance' => $trial->heels]];
+                    (new SolesTogetherTest($side, $this->seat, $trial, Pain::none(), new \DateTimeImmutable()))
+                        ->reading()->pose($this->proportions->body($side));
                 } catch (OutOfReach|StraightKnee) {
                     $context->buildViolation('No leg of this length has its knee here with the heels so far out. Read knee, heels and seat again.')
                         ->atPath("trials[$i].{$side->value}")->addViolation();
+                } catch (InvalidValue) {
+                    // Said beside the number itself.
                 }
             }
         }

@@ -1,0 +1,64 @@
+// One picture of each view, from the demo data.
+import { execSync } from 'node:child_process';
+import { chromium } from 'playwright-core';
+
+const base = process.env.BASE_URL;
+const target = 'docs/screenshots';
+const browser = await chromium.launch({
+    executablePath: execSync('command -v chromium').toString().trim(),
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--disable-background-networking',
+        '--disable-component-update',
+    ],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const take = async (name) => {
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: `${target}/${name}.png` });
+};
+const person = async (name) => {
+    await page.goto(`${base}/`);
+    await page.getByRole('link', { name }).click();
+    return page.url();
+};
+
+await page.goto(`${base}/sign-in`);
+await take('sign-in');
+await page.fill('#email', 'demo@studio.example');
+await page.fill('#password', process.env.DEMO_PASSWORD);
+await page.keyboard.press('Enter');
+await page.waitForURL(`${base}/`);
+await take('on-the-mat');
+
+await person('Petra Quillmann');
+await take('person');
+
+const uneven = await person('Jonas Erlesand');
+await page.goto(`${uneven}/body`);
+await take('body');
+await page.goto(`${uneven}/tests/soles-together`);
+const field = (i, name) => page.locator(`#soles_together_form_trials_${i}_${name}`);
+for (const [i, values] of [
+    [9, 18, 21.5],
+    [9.5, 18.5, 23],
+].entries()) {
+    for (const [column, name] of ['left', 'heels', 'right'].entries()) {
+        await field(i, name).fill(String(values[column]));
+    }
+}
+await page.waitForTimeout(500);
+await page.evaluate(() => window.scrollTo(0, 380));
+await take('test');
+page.on('dialog', (dialog) => dialog.accept());
+await page.goto(`${uneven}/reading`);
+await take('reading');
+await page.goto(`${uneven}/ladder`);
+await take('ladder');
+
+const open = await person('Maren Tolvik');
+await page.goto(`${open}/ladder/check/left`);
+await take('check');
+await browser.close();
