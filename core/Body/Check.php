@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Body;
 
+use function is_finite;
+
 /**
  * The guards that every value passes on its way into the core.
  *
@@ -20,17 +22,13 @@ final class Check
     /** @throws InvalidValue */
     public static function positive(string $field, float $value): float
     {
-        self::finite($field, $value);
-
-        return $value > 0.0 ? $value : throw InvalidValue::notPositive($field, $value);
+        return $value > 0.0 && $value < INF ? $value : throw is_finite($value) ? InvalidValue::notPositive($field, $value) : InvalidValue::notFinite($field);
     }
 
     /** @throws InvalidValue */
     public static function notNegative(string $field, float $value): float
     {
-        self::finite($field, $value);
-
-        return $value >= 0.0 ? $value : throw InvalidValue::negative($field, $value);
+        return $value >= 0.0 && $value < INF ? $value : throw is_finite($value) ? InvalidValue::negative($field, $value) : InvalidValue::notFinite($field);
     }
 
     /** @throws InvalidValue */

@@ -8,6 +8,8 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 
+use function sqrt;
+
 /**
  * An ankle contact whose knee was measured, or is held, at a height above the floor (the knee's
  * centre, in cm). Of the two points of the swivel at that height, the knee is at the outer one.
@@ -22,12 +24,22 @@ final readonly class KneeAtHeight implements ChainReading
 
     public function pose(Body $body): LegPose
     {
+        return $this->tryPose($body) ?? throw OutOfReach::kneeHeight($this->kneeHeight);
+    }
+
+    /**
+     * The same pose, or null in place of OutOfReach: a search over heights passes many that no leg can make.
+     *
+     * @throws StraightKnee when rotation cannot be read
+     */
+    public function tryPose(Body $body): ?LegPose
+    {
         $sitting = $this->contact->sitting();
         $hip = $sitting->hip($body);
         $ankle = $this->contact->ankle($body);
         $knee = self::knee($hip, $ankle, $body->thigh, $body->shin, $this->kneeHeight);
 
-        return LegChain::inverse($hip, $knee, $ankle, $sitting->pelvicTilt);
+        return null === $knee ? null : LegChain::inverse($hip, $knee, $ankle, $sitting->pelvicTilt);
     }
 
     public function angles(Body $body): array
@@ -48,25 +60,24 @@ final readonly class KneeAtHeight implements ChainReading
     }
 
     /**
-     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle.
-     *
-     * @throws OutOfReach when there is none
+     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle;
+     * null when there is none.
      */
-    private static function knee(Vector $hip, Vector $ankle, float $thigh, float $shin, float $height): Vector
+    private static function knee(Vector $hip, Vector $ankle, float $thigh, float $shin, float $height): ?Vector
     {
         // At a given height each segment draws a circle on the level plane; the knee is where the two meet.
-        $fromHip = $thigh * $thigh - ($height - $hip->z) ** 2;
-        $fromAnkle = $shin * $shin - ($height - $ankle->z) ** 2;
+        $fromHip = $thigh * $thigh - ($height - $hip->z) * ($height - $hip->z);
+        $fromAnkle = $shin * $shin - ($height - $ankle->z) * ($height - $ankle->z);
         $dx = $ankle->x - $hip->x;
         $dy = $ankle->y - $hip->y;
         $apart = $dx * $dx + $dy * $dy;
         if ($fromHip < 0.0 || $fromAnkle < 0.0 || 0.0 === $apart) {
-            throw OutOfReach::kneeHeight($height);
+            return null;
         }
         $along = ($fromHip - $fromAnkle + $apart) / (2 * $apart);
         $aside = $fromHip / $apart - $along * $along;
         if ($aside < 0.0) {
-            throw OutOfReach::kneeHeight($height);
+            return null;
         }
         $aside = sqrt($aside);
         // The outer point has the greater y, so it lies to that side of the line on which y grows.

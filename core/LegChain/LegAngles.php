@@ -7,6 +7,8 @@ namespace LucidAscent\Core\LegChain;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 
+use function is_finite;
+
 /**
  * The joint angles of one leg, in degrees, in the pelvis's frame. Standing straight is all zero.
  *
@@ -23,10 +25,13 @@ final readonly class LegAngles
         public float $rotation,
         public float $kneeFlexion,
     ) {
-        Check::finite('flexion', $flexion);
-        Check::finite('abduction', $abduction);
-        Check::finite('rotation', $rotation);
-        Check::finite('kneeFlexion', $kneeFlexion);
+        // A sum is finite only when all of its parts are: one question for the four in the usual case.
+        if (!is_finite($flexion + $abduction + $rotation + $kneeFlexion)) {
+            Check::finite('flexion', $flexion);
+            Check::finite('abduction', $abduction);
+            Check::finite('rotation', $rotation);
+            Check::finite('kneeFlexion', $kneeFlexion);
+        }
     }
 
     public function of(Component $component): float

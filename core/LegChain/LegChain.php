@@ -6,6 +6,13 @@ namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
 
+use function acos;
+use function atan2;
+use function cos;
+use function deg2rad;
+use function sin;
+use function sqrt;
+
 /**
  * The leg as a chain: pelvis, hip, thigh, knee, shin, ankle.
  *
@@ -17,6 +24,8 @@ final class LegChain
 {
     /** Below this sine of the knee's angle, thigh and shin are taken to lie in one line. */
     private const IN_LINE = 1e-6;
+
+    private const DEGREES = 180.0 / M_PI;
 
     /** Where knee and ankle are, for these joint angles. */
     public static function forward(Body $body, Sitting $sitting, LegAngles $angles): LegPose
@@ -78,16 +87,17 @@ final class LegChain
         $sy /= $s;
         $sz /= $s;
 
-        $cosK = max(-1.0, min(1.0, $dx * $sx + $dy * $sy + $dz * $sz));
-        $sinK = sqrt(1 - $cosK * $cosK);
+        // The cosine and sine of the knee's angle, and of abduction and flexion, are at hand without
+        // asking for the angle first. Written so that rounding past one cannot spoil a root.
+        $cosK = $dx * $sx + $dy * $sy + $dz * $sz;
+        $sinK = $cosK * $cosK < 1.0 ? sqrt(1.0 - $cosK * $cosK) : 0.0;
         if ($sinK < self::IN_LINE) {
             throw StraightKnee::rotationUnreadable();
         }
-        $sinA = max(-1.0, min(1.0, $dy));
-        $cosA = sqrt(1 - $sinA * $sinA);
+        $sinA = $dy;
+        $cosA = sqrt($dx * $dx + $dz * $dz);
         $f = atan2($dx, -$dz);
-        $sinF = sin($f);
-        $cosF = cos($f);
+        [$sinF, $cosF] = $cosA > 0.0 ? [$dx / $cosA, -$dz / $cosA] : [sin($f), cos($f)];
 
         // u, the front of the thigh, is −(s − cos k d)/sin k; its parts along the unturned front
         // (cos f, 0, sin f) and the outside (−sin a sin f, cos a, sin a cos f) give the rotation.
@@ -95,7 +105,7 @@ final class LegChain
         $alongFront = -($sx * $cosF + $sz * $sinF) / $sinK;
         $alongOutside = -(-$sinA * $sinF * $sx + $cosA * $sy + $sinA * $cosF * $sz) / $sinK;
 
-        $flexion = rad2deg($f);
+        $flexion = $f * self::DEGREES;
         if ($flexion <= -90.0) {
             $flexion += 360.0;
         }
@@ -103,9 +113,9 @@ final class LegChain
         return new LegPose(
             new LegAngles(
                 $flexion,
-                rad2deg(asin($sinA)),
-                rad2deg(atan2($alongOutside, $alongFront)),
-                rad2deg(acos($cosK)),
+                atan2($sinA, $cosA) * self::DEGREES,
+                atan2($alongOutside, $alongFront) * self::DEGREES,
+                acos($cosK) * self::DEGREES,
             ),
             $hip,
             $knee,

@@ -13,10 +13,7 @@ use LucidAscent\Core\Body\Body;
 final readonly class LowestKnee
 {
     /** Half the thickness of a knee, in cm: its centre comes no nearer to the floor. */
-    public const FLOOR = 5.0;
-
-    /** Heights are answered on a grid of a tenth of a centimetre, always to the safe side. */
-    private const STEPS_PER_CM = 10;
+    public const FLOOR = KneeHeights::FIRST / KneeHeights::STEPS_PER_CM;
 
     private function __construct(public LegPose $pose, public ?Component $limiter)
     {
@@ -41,12 +38,16 @@ final readonly class LowestKnee
     /** The same answer, or null in place of the exception. */
     public static function search(AnkleContact $contact, Body $body, Capacity $capacity): ?self
     {
-        $below = null;
-        foreach (self::heights($contact, $body) as $pose) {
-            if (null !== $pose && $capacity->worstMargin($pose->angles) >= 0.0) {
-                return new self($pose, null === $below ? null : $capacity->limiter($below->angles));
+        $heights = new KneeHeights($contact, $body, $capacity);
+        foreach ($heights->candidates() as [$from, $to]) {
+            for ($step = $from; $step <= $to; ++$step) {
+                $pose = $heights->pose($step);
+                if (null !== $pose && $capacity->worstMargin($pose->angles) >= 0.0) {
+                    $below = $step > KneeHeights::FIRST ? $heights->pose($step - 1) : null;
+
+                    return new self($pose, null === $below ? null : $capacity->limiter($below->angles));
+                }
             }
-            $below = $pose;
         }
 
         return null;
@@ -55,32 +56,19 @@ final readonly class LowestKnee
     /** The leg at the height whose tightest angle is least over its capacity; null when no height can be made. */
     public static function compromise(AnkleContact $contact, Body $body, Capacity $capacity): ?LegPose
     {
+        $heights = new KneeHeights($contact, $body, $capacity);
         $best = null;
         $margin = -INF;
-        foreach (self::heights($contact, $body) as $pose) {
-            if (null !== $pose && $capacity->worstMargin($pose->angles) > $margin) {
-                $best = $pose;
-                $margin = $capacity->worstMargin($pose->angles);
+        foreach ($heights->candidates() as [$from, $to]) {
+            for ($step = $from; $step <= $to; ++$step) {
+                $pose = $heights->pose($step);
+                if (null !== $pose && $capacity->worstMargin($pose->angles) > $margin) {
+                    $best = $pose;
+                    $margin = $capacity->worstMargin($pose->angles);
+                }
             }
         }
 
         return $best;
-    }
-
-    /**
-     * The leg at every height of the grid from the floor up; null where it cannot be made.
-     *
-     * @return iterable<LegPose|null>
-     */
-    private static function heights(AnkleContact $contact, Body $body): iterable
-    {
-        $last = (int) floor(self::STEPS_PER_CM * ($contact->sitting()->hipHeight($body) + $body->thigh));
-        for ($step = (int) (self::FLOOR * self::STEPS_PER_CM); $step <= $last; ++$step) {
-            try {
-                yield (new KneeAtHeight($contact, $step / self::STEPS_PER_CM))->pose($body);
-            } catch (OutOfReach|StraightKnee) {
-                yield null;
-            }
-        }
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\LegChain;
 
+use Eris\Generators;
+use Eris\TestTrait;
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\LegChain\AnkleContact;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
@@ -19,6 +22,8 @@ use PHPUnit\Framework\TestCase;
 
 final class LowestKneeTest extends TestCase
 {
+    use TestTrait;
+
     /** Values of an independent program, to a tenth of a centimetre. */
     #[DataProvider('knownHeights')]
     public function testFindsTheKnownHeight(AnkleContact $contact, float $abduction, float $rotation, float $height, ?Component $limiter): void
@@ -59,6 +64,33 @@ final class LowestKneeTest extends TestCase
         $below = (new KneeAtHeight($contact, $lowest->height() - 0.1))->pose(SampleBody::leg());
         self::assertGreaterThanOrEqual(0.0, $capacity->worstMargin($lowest->pose->angles));
         self::assertLessThan(0.0, $capacity->worstMargin($below->angles));
+    }
+
+    /** The search looks closely only where it has to; here against every tenth, for many bodies and capacities. */
+    public function testFindsWhatLookingAtEveryHeightFinds(): void
+    {
+        $this->limitTo(150)->forAll(
+            Generators::choose(60, 350),
+            Generators::choose(300, 800),
+            Generators::choose(300, 1300),
+            Generators::choose(900, 1350),
+            Generators::choose(0, 2),
+            Generators::choose(350, 480),
+        )->then(static function (int $heels, int $abduction, int $rotation, int $flexion, int $kind, int $shin): void {
+            $body = new Body(41.2, $shin / 10, 17.0, 9.0, 6.6);
+            $capacity = new Capacity($flexion / 10, $abduction / 10, $rotation / 10);
+            $contact = match ($kind) {
+                0 => new SolesTogether($heels / 10, new Sitting()),
+                1 => HalfLotus::deep(new Sitting()),
+                default => HalfLotus::easy(new Sitting(4.0)),
+            };
+            $expected = null;
+            for ($step = 50; $step < 540 && null === $expected; ++$step) {
+                $pose = (new KneeAtHeight($contact, $step / 10))->tryPose($body);
+                $expected = null !== $pose && $capacity->worstMargin($pose->angles) >= 0.0 ? (float) ($step / 10) : null;
+            }
+            self::assertSame($expected, LowestKnee::search($contact, $body, $capacity)?->height());
+        });
     }
 
     public function testTheCompromiseIsNoWorseThanAnyHeight(): void
