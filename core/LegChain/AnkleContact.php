@@ -19,7 +19,10 @@ interface AnkleContact
     /** @return array<string, float> one SD of each value that was read, by its name */
     public function readingErrors(): array;
 
-    /** The same contact with one of its read values more by so much. */
+    /** @return array<string, float> what can be changed, and what it is now; `shifted()` takes these names too */
+    public function props(): array;
+
+    /** The same contact with one of its values more by so much. */
     public function shifted(string $name, float $by): static;
 
     /** The same contact with the pelvis placed otherwise. */

@@ -55,9 +55,19 @@ final readonly class HalfLotus implements AnkleContact
         return [];
     }
 
+    public function props(): array
+    {
+        return ['forward' => $this->forward, 'across' => $this->across, 'above' => $this->above] + $this->sitting->props();
+    }
+
     public function shifted(string $name, float $by): static
     {
-        return $this;
+        return new self(
+            $this->forward + ('forward' === $name ? $by : 0.0),
+            $this->across + ('across' === $name ? $by : 0.0),
+            $this->above + ('above' === $name ? $by : 0.0),
+            $this->sitting->shifted($name, $by),
+        );
     }
 
     public function seated(Sitting $sitting): static

@@ -14,7 +14,7 @@ use function sqrt;
  * An ankle contact whose knee was measured, or is held, at a height above the floor (the knee's
  * centre, in cm). Of the two points of the swivel at that height, the knee is at the outer one.
  */
-final readonly class KneeAtHeight implements ChainReading
+final readonly class KneeAtHeight implements ChainReading, Posture
 {
     /** @throws InvalidValue when the height is negative or not finite */
     public function __construct(public AnkleContact $contact, public float $kneeHeight)
@@ -52,10 +52,15 @@ final readonly class KneeAtHeight implements ChainReading
         return ['kneeHeight' => Reading::TAPE_ERROR] + $this->contact->readingErrors();
     }
 
+    public function props(): array
+    {
+        return ['kneeHeight' => $this->kneeHeight] + $this->contact->props();
+    }
+
     public function shifted(string $name, float $by): static
     {
         return 'kneeHeight' === $name
-            ? new self($this->contact, max(0.0, $this->kneeHeight + $by))
+            ? new self($this->contact, $this->kneeHeight + $by)
             : new self($this->contact->shifted($name, $by), $this->kneeHeight);
     }
 

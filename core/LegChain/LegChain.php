@@ -42,10 +42,9 @@ final class LegChain
         $turnedFront = $front->times(cos($r))->plus($outside->times(sin($r)));
         $shin = $thigh->times(cos($k))->minus($turnedFront->times(sin($k)));
 
-        $tilt = deg2rad($sitting->pelvicTilt);
         $hip = $sitting->hip($body);
-        $knee = $hip->plus(self::toGround($thigh, $tilt)->times($body->thigh));
-        $ankle = $knee->plus(self::toGround($shin, $tilt)->times($body->shin));
+        $knee = $hip->plus($sitting->toGround($thigh)->times($body->thigh));
+        $ankle = $knee->plus($sitting->toGround($shin)->times($body->shin));
 
         return new LegPose($angles, $hip, $knee, $ankle);
     }
@@ -120,15 +119,6 @@ final class LegChain
             $hip,
             $knee,
             $ankle,
-        );
-    }
-
-    private static function toGround(Vector $v, float $tilt): Vector
-    {
-        return new Vector(
-            cos($tilt) * $v->x + sin($tilt) * $v->z,
-            $v->y,
-            -sin($tilt) * $v->x + cos($tilt) * $v->z,
         );
     }
 }

@@ -24,12 +24,12 @@ final readonly class LowestKnee
         return $this->pose->knee->z;
     }
 
-    /** @throws OutOfReach when no knee height keeps every angle within its capacity */
+    /** @throws NoUprightKnee when no knee height keeps every angle within its capacity */
     public static function of(AnkleContact $contact, Body $body, Capacity $capacity): self
     {
         $found = self::search($contact, $body, $capacity);
         if (null === $found) {
-            throw OutOfReach::because('No knee height keeps every angle within its capacity with the pelvis as it is.');
+            throw NoUprightKnee::unless(Tuck::of($contact, $body, $capacity));
         }
 
         return $found;

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Segment;
 
 /**
@@ -100,6 +101,12 @@ final readonly class Sensitivity
         return new self($this->toBody, $this->toReading, $errors + $this->errors);
     }
 
+    /** Degrees per cm of a length of the body. */
+    public function toBody(Component $component, Segment $segment): float
+    {
+        return $this->toBody[$component->value][$segment->value] ?? 0.0;
+    }
+
     /** Degrees per unit of the value that was read. */
     public function toReading(Component $component, string $name): float
     {
@@ -126,6 +133,19 @@ final readonly class Sensitivity
         }
 
         return sqrt($variance);
+    }
+
+    /**
+     * How the angles of a posture move with one of its props or chosen angles.
+     *
+     * @return array<string, float> degrees per cm, or per degree, by component
+     *
+     * @throws OutOfReach   when the position cannot be made
+     * @throws StraightKnee when rotation cannot be read
+     */
+    public static function toProp(Posture $posture, Body $body, string $prop): array
+    {
+        return self::slope($posture->angles($body), static fn (float $by): array => $posture->shifted($prop, $by)->angles($body));
     }
 
     /**
@@ -164,7 +184,7 @@ final readonly class Sensitivity
     {
         try {
             return $anglesAt($by);
-        } catch (OutOfReach|StraightKnee) {
+        } catch (OutOfReach|StraightKnee|InvalidValue) {
             return null;
         }
     }

@@ -31,9 +31,33 @@ final readonly class Sitting
         return new Vector(0.0, $body->hipSpacing / 2, $this->hipHeight($body));
     }
 
+    /** @return array{seat: float, pelvicTilt: float} */
+    public function props(): array
+    {
+        return ['seat' => $this->seat, 'pelvicTilt' => $this->pelvicTilt];
+    }
+
+    /** The same, with seat (cm) or pelvicTilt (degrees) more by so much. */
+    public function shifted(string $name, float $by): self
+    {
+        return match ($name) {
+            'seat' => new self($this->seat + $by, $this->pelvicTilt),
+            'pelvicTilt' => new self($this->seat, $this->pelvicTilt + $by),
+            default => $this,
+        };
+    }
+
     public function withSeat(float $seat): self
     {
         return new self($seat, $this->pelvicTilt);
+    }
+
+    /** A direction or a difference of points, from the pelvis's axes to the ground's. */
+    public function toGround(Vector $v): Vector
+    {
+        [$sin, $cos] = [sin(deg2rad($this->pelvicTilt)), cos(deg2rad($this->pelvicTilt))];
+
+        return new Vector($cos * $v->x + $sin * $v->z, $v->y, -$sin * $v->x + $cos * $v->z);
     }
 
     /** The same seat, with the pelvis tucked by so many degrees more. */

@@ -40,9 +40,16 @@ final readonly class SolesTogether implements AnkleContact
         return ['heelDistance' => Reading::TAPE_ERROR];
     }
 
+    public function props(): array
+    {
+        return ['heelDistance' => $this->heelDistance] + $this->sitting->props();
+    }
+
     public function shifted(string $name, float $by): static
     {
-        return 'heelDistance' === $name ? new self(max(0.0, $this->heelDistance + $by), $this->sitting) : $this;
+        return 'heelDistance' === $name
+            ? new self($this->heelDistance + $by, $this->sitting)
+            : $this->seated($this->sitting->shifted($name, $by));
     }
 
     public function seated(Sitting $sitting): static

@@ -11,18 +11,30 @@ use LucidAscent\Core\LegChain\AnkleContact;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Frog;
 use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\HeelToSeat;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\LegBehindHead;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\LegRaise;
 use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\NoUprightKnee;
 use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\PigeonFront;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\PropTable;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sensitivity;
+use LucidAscent\Core\LegChain\ShinsStacked;
+use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\SolesTogether;
 use LucidAscent\Core\LegChain\StraightKnee;
+use LucidAscent\Core\LegChain\WideLegs;
 
 /**
  * One question to the leg chain, and its answer, in the JSON shape that the command line and the
@@ -47,6 +59,8 @@ final class SolveCase
             return self::solve(Fields::of($case));
         } catch (InvalidValue $e) {
             return self::error('bad-input', $e->getMessage());
+        } catch (NoUprightKnee $e) {
+            return self::error('out-of-reach', $e->getMessage(), ['tuck' => $e->tuck->degrees, 'seat' => $e->tuck->seat]);
         } catch (OutOfReach $e) {
             return self::error('out-of-reach', $e->getMessage());
         } catch (StraightKnee $e) {
@@ -71,16 +85,46 @@ final class SolveCase
 
             return ['knee' => $pose->knee->toArray(), 'ankle' => $pose->ankle->toArray()];
         }
-        $contact = match ($posture) {
+        $ask = $case->text('ask', 'angles');
+        if ('lowest-knee' === $ask) {
+            return self::lowestKnee(self::contact($posture, $case, $sitting), $body, self::capacity($case->object('capacity')));
+        }
+        $read = self::posture($posture, $case, $sitting, $body);
+
+        return match ($ask) {
+            'angles' => self::angles($read, $body, $case->flag('errors')),
+            'shortfall' => self::shortfall($read, $body, self::capacity($case->object('capacity'))),
+            'props' => self::props($read, $body),
+            default => throw InvalidValue::because('ask', sprintf('"%s" is not known.', $ask)),
+        };
+    }
+
+    /** The contacts whose knee can be asked about. */
+    private static function contact(string $posture, Fields $case, Sitting $sitting): AnkleContact
+    {
+        return match ($posture) {
             'soles-together' => new SolesTogether($case->number('heelDistance'), $sitting),
             'half-lotus' => self::halfLotus($case->object('contact'), $sitting),
-            default => throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture)),
+            default => throw InvalidValue::because('ask', sprintf('"lowest-knee" is for soles-together and half-lotus, not for "%s".', $posture)),
         };
+    }
 
-        return match ($ask = $case->text('ask', 'angles')) {
-            'angles' => self::angles(new KneeAtHeight($contact, $case->number('kneeHeight')), $body, $case->flag('errors')),
-            'lowest-knee' => self::lowestKnee($contact, $body, self::capacity($case->object('capacity'))),
-            default => throw InvalidValue::because('ask', sprintf('"%s" is not known.', $ask)),
+    private static function posture(string $posture, Fields $case, Sitting $sitting, Body $body): Posture
+    {
+        return match ($posture) {
+            'soles-together', 'half-lotus' => new KneeAtHeight(self::contact($posture, $case, $sitting), $case->number('kneeHeight')),
+            'shins-stacked' => new ShinsStacked($case->number('kneeHeight'), $case->number('ankleHeight'), $sitting),
+            'pigeon-front' => new PigeonFront($case->number('hipHeight'), $case->number('shinAngle'), $sitting->pelvicTilt),
+            'heel-to-seat' => new HeelToSeat($case->number('gap')),
+            'leg-raise' => new LegRaise($case->number('heelHeight')),
+            'wide-legs' => new WideLegs($case->number('span')),
+            'frog' => new Frog($case->number('span')),
+            'leg-behind-head' => new FreeKnee(
+                new LegBehindHead($case->number('torso'), $case->number('rounding'), $sitting),
+                self::capacity($case->object('capacity')),
+                $case->number('kneeOutside'),
+            ),
+            default => throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture)),
         };
     }
 
@@ -111,11 +155,39 @@ final class SolveCase
     }
 
     /** @return array<string, mixed> */
-    private static function angles(ChainReading $reading, Body $body, bool $errors): array
+    private static function angles(Posture $posture, Body $body, bool $errors): array
     {
-        $answer = self::pose($reading->pose($body));
+        $answer = $posture instanceof ChainReading ? self::pose($pose = $posture->pose($body)) : $posture->angles($body);
+        if ($posture instanceof FreeKnee && isset($pose)) {
+            $answer['margin'] = self::finite($posture->capacity->worstMargin($pose->angles));
+        }
 
-        return $errors ? $answer + ['sd' => self::sd($reading, $body)] : $answer;
+        return $errors && [] !== $posture->readingErrors() ? $answer + ['sd' => self::sd($posture, $body)] : $answer;
+    }
+
+    /** @return array<string, mixed> */
+    private static function shortfall(Posture $posture, Body $body, Capacity $capacity): array
+    {
+        $angles = $posture->angles($body);
+        $shortfall = Shortfall::of($angles, $capacity);
+        $answer = ['shortfall' => $shortfall->missing, 'atKnee' => $shortfall->atKnee(), 'demand' => $angles];
+        if ($posture instanceof KneeAtHeight) {
+            $answer['kneeLift'] = Shortfall::kneeLift($posture, $body, $capacity);
+        }
+
+        return $answer;
+    }
+
+    /** @return array<string, mixed> */
+    private static function props(Posture $posture, Body $body): array
+    {
+        return ['props' => array_map(static fn (array $row): array => [
+            'prop' => $row['prop']->value,
+            'unit' => $row['prop']->isAngle() ? 'degrees' : 'cm',
+            'from' => $row['from'],
+            'step' => $row['step'],
+            'change' => $row['change'],
+        ], PropTable::of($posture, $body))];
     }
 
     /** @return array<string, mixed> */
@@ -153,9 +225,13 @@ final class SolveCase
         return is_finite($value) ? $value : null;
     }
 
-    /** @return array{error: array{code: string, message: string}} */
-    private static function error(string $code, string $message): array
+    /**
+     * @param array<string, float|null> $beside
+     *
+     * @return array{error: array<string, float|string|null>}
+     */
+    private static function error(string $code, string $message, array $beside = []): array
     {
-        return ['error' => ['code' => $code, 'message' => $message]];
+        return ['error' => ['code' => $code, 'message' => $message] + $beside];
     }
 }

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * Cow face, the top leg: the knees lie over each other on the midline, this one at its measured
+ * height; the shin goes back past the other hip, its ankle 6 cm above the floor and so far ahead
+ * of the hip line as the heel is (cm; 0 is level with the hips). It asks for crossing over the
+ * midline with the thigh turned. The constant is this product's own.
+ */
+final readonly class CowFace implements ChainReading, Posture
+{
+    private const ANKLE_HEIGHT = 6.0;
+
+    /** @throws InvalidValue when a length is negative or not finite */
+    public function __construct(public float $kneeHeight, public float $heelAhead, private Sitting $sitting)
+    {
+        Check::notNegative('kneeHeight', $kneeHeight);
+        Check::notNegative('heelAhead', $heelAhead);
+    }
+
+    public function pose(Body $body): LegPose
+    {
+        $hip = $this->sitting->hip($body);
+        $ahead = $body->thigh ** 2 - $hip->y ** 2 - ($this->kneeHeight - $hip->z) ** 2;
+        if ($ahead < 0.0) {
+            throw OutOfReach::kneeHeight($this->kneeHeight);
+        }
+        $knee = new Vector(sqrt($ahead), 0.0, $this->kneeHeight);
+        $aside = $body->shin ** 2 - ($knee->x - $this->heelAhead) ** 2 - ($this->kneeHeight - self::ANKLE_HEIGHT) ** 2;
+        if ($aside < 0.0) {
+            throw OutOfReach::because('The shin does not reach so far back with the knee on the midline.');
+        }
+
+        return LegChain::inverse($hip, $knee, new Vector($this->heelAhead, -sqrt($aside), self::ANKLE_HEIGHT), $this->sitting->pelvicTilt);
+    }
+
+    public function angles(Body $body): array
+    {
+        return $this->pose($body)->angles->toArray();
+    }
+
+    public function readingErrors(): array
+    {
+        return ['kneeHeight' => Reading::TAPE_ERROR, 'heelAhead' => Reading::TAPE_ERROR];
+    }
+
+    public function props(): array
+    {
+        return ['kneeHeight' => $this->kneeHeight, 'heelAhead' => $this->heelAhead] + $this->sitting->props();
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return new self(
+            $this->kneeHeight + ('kneeHeight' === $name ? $by : 0.0),
+            $this->heelAhead + ('heelAhead' === $name ? $by : 0.0),
+            $this->sitting->shifted($name, $by),
+        );
+    }
+}

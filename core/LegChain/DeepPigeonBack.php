@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * Deep pigeon, the back leg, with the foot to the hand behind the head: a chain in the side plane.
+ * Hip joint so high above the floor, the back knee on it (half a knee thick), the torso bent back
+ * over its length by the back bend, the arm raised by so much from hanging (180 is overhead in line
+ * with the torso's end) and bent at the elbow, forearm folding back. What is left between hand and
+ * ankle is the strap. Lengths in cm, angles in degrees.
+ */
+final readonly class DeepPigeonBack implements Posture
+{
+    private const KNEE_HEIGHT = 5.0;
+    private const STRAIGHT = 1e-9;
+
+    /** @throws InvalidValue when a length is not more than zero, or an angle out of its range */
+    public function __construct(
+        public float $hipHeight,
+        public float $kneeFlexion,
+        public float $backBend,
+        public float $shoulderFlexion,
+        public float $elbowFlexion,
+        public float $torso,
+        public float $upperArm,
+        public float $forearm,
+        public float $pelvicTilt = 0.0,
+    ) {
+        Check::notNegative('hipHeight', $hipHeight);
+        Check::within('kneeFlexion', $kneeFlexion, 0.0, 180.0, 'degrees');
+        Check::within('backBend', $backBend, 0.0, 180.0, 'degrees');
+        Check::within('shoulderFlexion', $shoulderFlexion, 0.0, 220.0, 'degrees');
+        Check::within('elbowFlexion', $elbowFlexion, 0.0, 160.0, 'degrees');
+        Check::within('pelvicTilt', $pelvicTilt, -90.0, 90.0, 'degrees');
+        Check::positive('torso', $torso);
+        Check::positive('upperArm', $upperArm);
+        Check::positive('forearm', $forearm);
+    }
+
+    /** Flexion is negative: the thigh is behind. */
+    public function angles(Body $body): array
+    {
+        return [
+            'flexion' => -$this->extension($body),
+            'kneeFlexion' => $this->kneeFlexion,
+        ];
+    }
+
+    /**
+     * From the hand to the ankle, in cm: the length of the strap.
+     *
+     * @throws OutOfReach when the back knee does not come down to the floor
+     */
+    public function strap(Body $body): float
+    {
+        // Directions in the side plane by their angle from straight up, backwards positive.
+        $thigh = 180.0 - ($this->extension($body) + $this->pelvicTilt);
+        $shin = $thigh - $this->kneeFlexion;
+        $knee = self::along($thigh, $body->thigh);
+        $ankle = $knee->plus(self::along($shin, $body->shin));
+
+        $bend = deg2rad($this->backBend);
+        $shoulder = abs($bend) < self::STRAIGHT
+            ? self::along(-$this->pelvicTilt, $this->torso)
+            : self::along($this->backBend / 2 - $this->pelvicTilt, $this->torso * 2 * sin($bend / 2) / $bend);
+        $upperArm = $this->backBend - $this->pelvicTilt + $this->shoulderFlexion - 180.0;
+        $hand = $shoulder
+            ->plus(self::along($upperArm, $this->upperArm))
+            ->plus(self::along($upperArm + $this->elbowFlexion, $this->forearm));
+
+        return $hand->minus($ankle)->length();
+    }
+
+    public function readingErrors(): array
+    {
+        return ['hipHeight' => Reading::TAPE_ERROR];
+    }
+
+    public function props(): array
+    {
+        return [
+            'hipHeight' => $this->hipHeight,
+            'kneeFlexion' => $this->kneeFlexion,
+            'backBend' => $this->backBend,
+            'shoulderFlexion' => $this->shoulderFlexion,
+            'elbowFlexion' => $this->elbowFlexion,
+            'pelvicTilt' => $this->pelvicTilt,
+        ];
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        $at = static fn (string $prop): float => $prop === $name ? $by : 0.0;
+
+        return new self(
+            $this->hipHeight + $at('hipHeight'),
+            $this->kneeFlexion + $at('kneeFlexion'),
+            $this->backBend + $at('backBend'),
+            $this->shoulderFlexion + $at('shoulderFlexion'),
+            $this->elbowFlexion + $at('elbowFlexion'),
+            $this->torso,
+            $this->upperArm,
+            $this->forearm,
+            $this->pelvicTilt + $at('pelvicTilt'),
+        );
+    }
+
+    /** How far the thigh is behind the pelvis's own line, in degrees. */
+    private function extension(Body $body): float
+    {
+        $drop = ($this->hipHeight - self::KNEE_HEIGHT) / $body->thigh;
+        if (abs($drop) > 1.0) {
+            throw OutOfReach::because(sprintf('With the hip %.1f cm up, the back knee does not come down to the floor.', $this->hipHeight));
+        }
+
+        return 90.0 - rad2deg(asin($drop)) - $this->pelvicTilt;
+    }
+
+    /** A length in a direction of the side plane, so many degrees from straight up, backwards positive. */
+    private static function along(float $degrees, float $length): Vector
+    {
+        return new Vector(-sin(deg2rad($degrees)) * $length, 0.0, cos(deg2rad($degrees)) * $length);
+    }
+}

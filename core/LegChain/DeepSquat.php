@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * Deep squat, heels down: hip joint so high above the floor, the foot flat 10 cm ahead of the hip
+ * line, and so wide a stance between the ankles (cm). The weight over the feet and the 10 cm are
+ * this product's own simplification.
+ */
+final readonly class DeepSquat extends SeatedContact
+{
+    private const AHEAD = 10.0;
+
+    /** @throws InvalidValue when a length is negative or not finite */
+    public function __construct(public float $hipHeight, public float $stance, public float $pelvicTilt = 0.0)
+    {
+        Check::notNegative('hipHeight', $hipHeight);
+        Check::notNegative('stance', $stance);
+        parent::__construct(new Sitting(0.0, $pelvicTilt));
+    }
+
+    public function ankle(Body $body): Vector
+    {
+        // The hip is where the seat would carry it; the floor is as far below it as the squat is high.
+        return new Vector(
+            self::AHEAD,
+            $this->stance / 2,
+            $this->sitting->hipHeight($body) - $this->hipHeight + $body->ankleAboveSole,
+        );
+    }
+
+    public function props(): array
+    {
+        return ['hipHeight' => $this->hipHeight, 'stance' => $this->stance, 'pelvicTilt' => $this->pelvicTilt];
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return new self(
+            $this->hipHeight + ('hipHeight' === $name ? $by : 0.0),
+            $this->stance + ('stance' === $name ? $by : 0.0),
+            $this->pelvicTilt + ('pelvicTilt' === $name ? $by : 0.0),
+        );
+    }
+
+    public function seated(Sitting $sitting): static
+    {
+        return new self($this->hipHeight, $this->stance, $sitting->pelvicTilt);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+
+/**
+ * An ankle contact whose knee goes where it is easiest for this person: what the posture asks then
+ * is the point of the swivel with the best worst margin against the person's capacity.
+ */
+final readonly class FreeKnee implements ChainReading, Posture
+{
+    /** @param float $outside how far from the midline the knee has to stay, in cm, on its own side */
+    public function __construct(
+        public AnkleContact $contact,
+        public Capacity $capacity,
+        public float $outside = -INF,
+    ) {
+    }
+
+    public function pose(Body $body): LegPose
+    {
+        $sitting = $this->contact->sitting();
+
+        return Swivel::between($sitting->hip($body), $this->contact->ankle($body), $body, $sitting->pelvicTilt)
+            ->best($this->capacity, $this->outside);
+    }
+
+    public function angles(Body $body): array
+    {
+        return $this->pose($body)->angles->toArray();
+    }
+
+    public function readingErrors(): array
+    {
+        return $this->contact->readingErrors();
+    }
+
+    public function props(): array
+    {
+        return $this->contact->props();
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return new self($this->contact->shifted($name, $by), $this->capacity, $this->outside);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+
+/**
+ * Lying prone, heel drawn to the seat: with the distance g from hip to ankle joint centre, the law
+ * of cosines gives knee flexion k = 180° − acos((T² + S² − g²) / 2TS).
+ */
+final readonly class HeelToSeat extends SingleJoint
+{
+    public static function name(): string
+    {
+        return 'gap';
+    }
+
+    public static function component(): Component
+    {
+        return Component::KneeFlexion;
+    }
+
+    protected function degrees(Body $body): float
+    {
+        $cosine = ($body->thigh ** 2 + $body->shin ** 2 - $this->value ** 2) / (2 * $body->thigh * $body->shin);
+        if (abs($cosine) > 1.0) {
+            throw OutOfReach::ankle();
+        }
+
+        return 180.0 - rad2deg(acos($cosine));
+    }
+}

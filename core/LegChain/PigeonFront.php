@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * Pigeon, the front leg: hip joint so high above the floor (cm); the knee ahead on the floor, half
+ * a knee thick, and 8 cm wider than its hip; the shin level and turned from the mat's front edge by
+ * the shin angle (degrees; 0 is parallel, the full form). The constants are this product's own.
+ */
+final readonly class PigeonFront implements ChainReading, Posture
+{
+    public const SHIN_ANGLE_ERROR = 2.5;
+
+    private const KNEE_HEIGHT = 5.0;
+    private const KNEE_OUTWARD = 8.0;
+
+    /** @throws InvalidValue when the height is negative, or the shin is turned by more than 90° */
+    public function __construct(public float $hipHeight, public float $shinAngle, public float $pelvicTilt = 0.0)
+    {
+        Check::notNegative('hipHeight', $hipHeight);
+        Check::within('shinAngle', $shinAngle, -90.0, 90.0, 'degrees');
+        Check::within('pelvicTilt', $pelvicTilt, -90.0, 90.0, 'degrees');
+    }
+
+    public function pose(Body $body): LegPose
+    {
+        $hip = new Vector(0.0, $body->hipSpacing / 2, $this->hipHeight);
+        $ahead = $body->thigh ** 2 - self::KNEE_OUTWARD ** 2 - ($this->hipHeight - self::KNEE_HEIGHT) ** 2;
+        if ($ahead < 0.0) {
+            throw OutOfReach::because(sprintf('With the hip %.1f cm up, the knee does not come down to the floor.', $this->hipHeight));
+        }
+        $knee = new Vector(sqrt($ahead), $hip->y + self::KNEE_OUTWARD, self::KNEE_HEIGHT);
+        $turn = deg2rad($this->shinAngle);
+        $ankle = $knee->plus((new Vector(-sin($turn), -cos($turn), 0.0))->times($body->shin));
+
+        return LegChain::inverse($hip, $knee, $ankle, $this->pelvicTilt);
+    }
+
+    public function angles(Body $body): array
+    {
+        return $this->pose($body)->angles->toArray();
+    }
+
+    public function readingErrors(): array
+    {
+        return ['hipHeight' => Reading::TAPE_ERROR, 'shinAngle' => self::SHIN_ANGLE_ERROR];
+    }
+
+    public function props(): array
+    {
+        return ['hipHeight' => $this->hipHeight, 'shinAngle' => $this->shinAngle, 'pelvicTilt' => $this->pelvicTilt];
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return new self(
+            $this->hipHeight + ('hipHeight' === $name ? $by : 0.0),
+            $this->shinAngle + ('shinAngle' === $name ? $by : 0.0),
+            $this->pelvicTilt + ('pelvicTilt' === $name ? $by : 0.0),
+        );
+    }
+}

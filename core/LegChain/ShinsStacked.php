@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\LegChain;
+
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+
+/**
+ * Shins stacked, the top leg: its shin is parallel to the mat's front edge, and its ankle straight
+ * above the other knee, which mirrors this one. With knee and ankle height read (cm, to the
+ * centres), the span from knee to ankle is √(S² − difference²); the knee is half the span from the
+ * midline, the ankle as far on the other side, both equally far forward.
+ */
+final readonly class ShinsStacked implements ChainReading, Posture
+{
+    /** @throws InvalidValue when a height is negative or not finite */
+    public function __construct(public float $kneeHeight, public float $ankleHeight, private Sitting $sitting)
+    {
+        Check::notNegative('kneeHeight', $kneeHeight);
+        Check::notNegative('ankleHeight', $ankleHeight);
+    }
+
+    public function pose(Body $body): LegPose
+    {
+        $hip = $this->sitting->hip($body);
+        $span = $body->shin ** 2 - ($this->ankleHeight - $this->kneeHeight) ** 2;
+        if ($span < 0.0) {
+            throw OutOfReach::because('Knee and ankle heights differ by more than the shin is long.');
+        }
+        $half = sqrt($span) / 2;
+        $ahead = $body->thigh ** 2 - ($half - $hip->y) ** 2 - ($this->kneeHeight - $hip->z) ** 2;
+        if ($ahead < 0.0) {
+            throw OutOfReach::kneeHeight($this->kneeHeight);
+        }
+        $x = sqrt($ahead);
+
+        return LegChain::inverse(
+            $hip,
+            new Vector($x, $half, $this->kneeHeight),
+            new Vector($x, -$half, $this->ankleHeight),
+            $this->sitting->pelvicTilt,
+        );
+    }
+
+    public function angles(Body $body): array
+    {
+        return $this->pose($body)->angles->toArray();
+    }
+
+    public function readingErrors(): array
+    {
+        return ['kneeHeight' => Reading::TAPE_ERROR, 'ankleHeight' => Reading::TAPE_ERROR];
+    }
+
+    public function props(): array
+    {
+        return ['kneeHeight' => $this->kneeHeight, 'ankleHeight' => $this->ankleHeight] + $this->sitting->props();
+    }
+
+    public function shifted(string $name, float $by): static
+    {
+        return new self(
+            $this->kneeHeight + ('kneeHeight' === $name ? $by : 0.0),
+            $this->ankleHeight + ('ankleHeight' === $name ? $by : 0.0),
+            $this->sitting->shifted($name, $by),
+        );
+    }
+}
