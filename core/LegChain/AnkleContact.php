@@ -14,6 +14,8 @@ interface AnkleContact
 {
     public function sitting(): Sitting;
 
+    public function hip(Body $body): Vector;
+
     public function ankle(Body $body): Vector;
 
     /** @return array<string, float> one SD of each value that was read, by its name */

@@ -25,14 +25,14 @@ final readonly class DeepSquat extends SeatedContact
         parent::__construct(new Sitting(0.0, $pelvicTilt));
     }
 
+    public function hip(Body $body): Vector
+    {
+        return new Vector(0.0, $body->hipSpacing / 2, $this->hipHeight);
+    }
+
     public function ankle(Body $body): Vector
     {
-        // The hip is where the seat would carry it; the floor is as far below it as the squat is high.
-        return new Vector(
-            self::AHEAD,
-            $this->stance / 2,
-            $this->sitting->hipHeight($body) - $this->hipHeight + $body->ankleAboveSole,
-        );
+        return new Vector(self::AHEAD, $this->stance / 2, $body->ankleAboveSole);
     }
 
     public function props(): array

@@ -12,11 +12,14 @@ use LucidAscent\Core\Body\Body;
  */
 final readonly class FreeKnee implements ChainReading, Posture
 {
-    /** @param float $outside how far from the midline the knee has to stay, in cm, on its own side */
+    /**
+     * @param float|null $outside how far from the midline the knee has to stay, in cm, on its own side, to be clear of
+     *                            the body; outside its own hip joint when nothing else is said
+     */
     public function __construct(
         public AnkleContact $contact,
         public Capacity $capacity,
-        public float $outside = -INF,
+        public ?float $outside = null,
     ) {
     }
 
@@ -24,8 +27,10 @@ final readonly class FreeKnee implements ChainReading, Posture
     {
         $sitting = $this->contact->sitting();
 
-        return Swivel::between($sitting->hip($body), $this->contact->ankle($body), $body, $sitting->pelvicTilt)
-            ->best($this->capacity, $this->outside);
+        $hip = $this->contact->hip($body);
+
+        return Swivel::between($hip, $this->contact->ankle($body), $body, $sitting->pelvicTilt)
+            ->best($this->capacity, $this->outside ?? $hip->y);
     }
 
     public function angles(Body $body): array

@@ -14,15 +14,16 @@ use LucidAscent\Core\Body\InvalidValue;
  * none of them read from a tape, so they carry no reading error. The two named places are this
  * product's own constants.
  */
-final readonly class HalfLotus implements AnkleContact
+final readonly class HalfLotus extends SeatedContact
 {
     /** @throws InvalidValue when a number is not finite */
     public function __construct(
         public float $forward,
         public float $across,
         public float $above,
-        private Sitting $sitting,
+        Sitting $sitting,
     ) {
+        parent::__construct($sitting);
         Check::finite('contact.forward', $forward);
         Check::finite('contact.across', $across);
         Check::finite('contact.above', $above);
@@ -40,24 +41,14 @@ final readonly class HalfLotus implements AnkleContact
         return new self(22.0, -5.0, 8.0, $sitting);
     }
 
-    public function sitting(): Sitting
-    {
-        return $this->sitting;
-    }
-
     public function ankle(Body $body): Vector
     {
         return new Vector($this->forward, $this->across, $this->sitting->hipHeight($body) + $this->above);
     }
 
-    public function readingErrors(): array
-    {
-        return [];
-    }
-
     public function props(): array
     {
-        return ['forward' => $this->forward, 'across' => $this->across, 'above' => $this->above] + $this->sitting->props();
+        return ['forward' => $this->forward, 'across' => $this->across, 'above' => $this->above] + parent::props();
     }
 
     public function shifted(string $name, float $by): static

@@ -35,7 +35,7 @@ final readonly class KneeAtHeight implements ChainReading, Posture
     public function tryPose(Body $body): ?LegPose
     {
         $sitting = $this->contact->sitting();
-        $hip = $sitting->hip($body);
+        $hip = $this->contact->hip($body);
         $ankle = $this->contact->ankle($body);
         $knee = self::knee($hip, $ankle, $body->thigh, $body->shin, $this->kneeHeight);
 

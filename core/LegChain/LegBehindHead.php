@@ -14,7 +14,7 @@ use LucidAscent\Core\Body\InvalidValue;
  * neck is at (L(1 − cos ψ)/ψ, 0, L sin ψ/ψ). The ankle is 5 cm behind it and 4 cm across the
  * midline (this product's own constants). More rounding asks less of the hip and more of the back.
  */
-final readonly class LegBehindHead implements AnkleContact
+final readonly class LegBehindHead extends SeatedContact
 {
     private const BEHIND = 5.0;
     private const ACROSS = 4.0;
@@ -22,20 +22,16 @@ final readonly class LegBehindHead implements AnkleContact
     private const STRAIGHT = 1e-9;
 
     /**
-     * @param float $torso    seat to the base of the neck less the seated hip height, in cm
+     * @param float $torso seat to the base of the neck less the seated hip height, in cm
      * @param float $rounding degrees, forward positive
      *
      * @throws InvalidValue when the torso is not more than zero, or the rounding not within 180° either way
      */
-    public function __construct(public float $torso, public float $rounding, private Sitting $sitting)
+    public function __construct(public float $torso, public float $rounding, Sitting $sitting)
     {
+        parent::__construct($sitting);
         Check::positive('torso', $torso);
         Check::within('rounding', $rounding, -180.0, 180.0, 'degrees');
-    }
-
-    public function sitting(): Sitting
-    {
-        return $this->sitting;
     }
 
     public function ankle(Body $body): Vector
@@ -53,14 +49,9 @@ final readonly class LegBehindHead implements AnkleContact
             : new Vector($torso * (1 - cos($psi)) / $psi, 0.0, $torso * sin($psi) / $psi);
     }
 
-    public function readingErrors(): array
-    {
-        return [];
-    }
-
     public function props(): array
     {
-        return ['rounding' => $this->rounding] + $this->sitting->props();
+        return ['rounding' => $this->rounding] + parent::props();
     }
 
     public function shifted(string $name, float $by): static

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\LegChain;
 
+use LucidAscent\Core\Body\Body;
+
 /** What the contacts have in common whose ankle follows from the body and from how the pelvis is placed. */
 abstract readonly class SeatedContact implements AnkleContact
 {
@@ -14,6 +16,11 @@ abstract readonly class SeatedContact implements AnkleContact
     final public function sitting(): Sitting
     {
         return $this->sitting;
+    }
+
+    public function hip(Body $body): Vector
+    {
+        return $this->sitting->hip($body);
     }
 
     public function readingErrors(): array
@@ -32,7 +39,7 @@ abstract readonly class SeatedContact implements AnkleContact
     }
 
     /** A point given in the pelvis's frame from the point between the hip joints, in the ground's frame. */
-    final protected function fromPelvis(\LucidAscent\Core\Body\Body $body, Vector $point): Vector
+    final protected function fromPelvis(Body $body, Vector $point): Vector
     {
         return (new Vector(0.0, 0.0, $this->sitting->hipHeight($body)))->plus($this->sitting->toGround($point));
     }

@@ -140,7 +140,7 @@ final readonly class Sensitivity
      *
      * @return array<string, float> degrees per cm, or per degree, by component
      *
-     * @throws OutOfReach   when the position cannot be made
+     * @throws OutOfReach when the position cannot be made
      * @throws StraightKnee when rotation cannot be read
      */
     public static function toProp(Posture $posture, Body $body, string $prop): array

@@ -14,20 +14,16 @@ use LucidAscent\Core\Body\InvalidValue;
  * its own height above the sole away from it; it lies 3 cm ahead of the back of the heel and
  * 4 cm above the floor (this product's own constants).
  */
-final readonly class SolesTogether implements AnkleContact
+final readonly class SolesTogether extends SeatedContact
 {
     private const AHEAD_OF_HEEL = 3.0;
     private const ABOVE_FLOOR = 4.0;
 
     /** @throws InvalidValue when the distance is negative or not finite */
-    public function __construct(public float $heelDistance, private Sitting $sitting)
+    public function __construct(public float $heelDistance, Sitting $sitting)
     {
+        parent::__construct($sitting);
         Check::notNegative('heelDistance', $heelDistance);
-    }
-
-    public function sitting(): Sitting
-    {
-        return $this->sitting;
     }
 
     public function ankle(Body $body): Vector
@@ -42,7 +38,7 @@ final readonly class SolesTogether implements AnkleContact
 
     public function props(): array
     {
-        return ['heelDistance' => $this->heelDistance] + $this->sitting->props();
+        return ['heelDistance' => $this->heelDistance] + parent::props();
     }
 
     public function shifted(string $name, float $by): static

@@ -33,10 +33,10 @@ final readonly class Swivel
     }
 
     /**
-     * @param Vector $hip   in cm, ground frame
+     * @param Vector $hip in cm, ground frame
      * @param Vector $ankle the same
      *
-     * @throws OutOfReach   when the leg cannot span from hip to ankle
+     * @throws OutOfReach when the leg cannot span from hip to ankle
      * @throws StraightKnee when it spans it only stretched out
      */
     public static function between(Vector $hip, Vector $ankle, Body $body, float $pelvicTilt): self

@@ -18,6 +18,7 @@ final class SolveCommand extends Command
 {
     /** Results beyond this many bytes wait in a temporary file, not in memory. */
     private const KEEP_IN_MEMORY = 2 << 20;
+    private const CHUNK = 65536;
 
     protected function configure(): void
     {
@@ -43,7 +44,9 @@ final class SolveCommand extends Command
         }
         rewind($results);
         fwrite(STDOUT, '{"results":[');
-        stream_copy_to_stream($results, STDOUT);
+        while (!feof($results)) {
+            fwrite(STDOUT, (string) fread($results, self::CHUNK));
+        }
         fwrite(STDOUT, "]}\n");
 
         return Command::SUCCESS;
