@@ -39,6 +39,7 @@ const pages = {
     verdict: `${person}/reading`,
     ladder: `${person}/ladder`,
     'test form': `${person}/tests/soles-together`,
+    'pose lab': `${person}/lab`,
 };
 const times = Object.fromEntries(['nothing', ...Object.keys(pages)].map((name) => [name, []]));
 for (let round = 0; round < ROUNDS; round += 1) {
@@ -51,8 +52,37 @@ for (let round = 0; round < ROUNDS; round += 1) {
         times[name].push(performance.now() - start);
     }
 }
+
+// The lab's answers: the server's part of what a moved slider waits for.
+const lab = await fetchPage(`${person}/lab`);
+const labToken = lab.text.match(/data-token="([^"]+)"/)[1];
+const questions = {
+    'half lotus': { posture: 'half-lotus', values: { kneeHeight: 14, seat: 0, pelvicTilt: 0 } },
+    'leg behind the head': {
+        posture: 'leg-behind-head',
+        values: { rounding: 50, kneeOutside: 20, seat: 0, pelvicTilt: 0 },
+    },
+};
+const answers = Object.fromEntries(Object.keys(questions).map((name) => [name, []]));
+for (let round = 0; round < ROUNDS; round += 1) {
+    for (const [name, question] of Object.entries(questions)) {
+        const start = performance.now();
+        const { status } = await fetchPage(`${person}/lab/left`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json', 'x-token': labToken },
+            body: JSON.stringify(question),
+        });
+        if (status !== 200) {
+            throw new Error(`lab, ${name}, answered ${status}`);
+        }
+        answers[name].push(performance.now() - start);
+    }
+}
 const median = (list) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)];
 const nothing = median(times.nothing);
 for (const name of Object.keys(pages)) {
     console.log(`page ${name}, over an empty signed-in page: ${(median(times[name]) / nothing).toFixed(2)}`);
+}
+for (const name of Object.keys(answers)) {
+    console.log(`lab answer ${name}, over an empty signed-in page: ${(median(answers[name]) / nothing).toFixed(2)}`);
 }

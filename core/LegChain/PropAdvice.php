@@ -10,7 +10,6 @@ use LucidAscent\Core\Body\InvalidValue;
 /** The least of one prop that closes every margin of a posture with something to spare. */
 final readonly class PropAdvice
 {
-    private const STEPS = 60;
     private const FINE = 1e-3;
 
     private function __construct(public Prop $prop, public ?float $value)
@@ -21,16 +20,17 @@ final readonly class PropAdvice
      * One answer for each prop of the posture; its value is null where that prop alone does not do it.
      *
      * @param array<string, float> $spare degrees that must be left over, by component
+     * @param int $steps in how many steps a prop is taken to its furthest before closing in
      *
      * @return list<self>
      */
-    public static function of(Posture $posture, Body $body, Capacity $capacity, array $spare): array
+    public static function of(Posture $posture, Body $body, Capacity $capacity, array $spare, int $steps = 60): array
     {
         $advice = [];
         foreach ($posture->props() as $name => $value) {
             $prop = Prop::tryFrom($name);
             if (null !== $prop && Prop::HeelDistance !== $prop) {
-                $advice[] = new self($prop, self::least($posture, $body, $capacity, $spare, $prop, $value));
+                $advice[] = new self($prop, self::least($posture, $body, $capacity, $spare, $prop, $value, $steps));
             }
         }
 
@@ -56,7 +56,7 @@ final readonly class PropAdvice
     }
 
     /** @param array<string, float> $spare */
-    private static function least(Posture $posture, Body $body, Capacity $capacity, array $spare, Prop $prop, float $from): ?float
+    private static function least(Posture $posture, Body $body, Capacity $capacity, array $spare, Prop $prop, float $from, int $steps): ?float
     {
         $enough = static function (float $by) use ($posture, $body, $capacity, $spare, $prop): bool {
             try {
@@ -68,12 +68,12 @@ final readonly class PropAdvice
         if ($enough(0.0)) {
             return $from;
         }
-        $step = ($prop->furthest() - $from) / self::STEPS;
+        $step = ($prop->furthest() - $from) / $steps;
         // Already past the furthest that this prop is taken to.
         if ($step * $prop->step() <= 0.0) {
             return null;
         }
-        for ($i = 1; $i <= self::STEPS; ++$i) {
+        for ($i = 1; $i <= $steps; ++$i) {
             if (!$enough($i * $step)) {
                 continue;
             }

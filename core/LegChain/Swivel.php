@@ -17,9 +17,9 @@ final readonly class Swivel
     public const FLOOR = LowestKnee::FLOOR;
 
     /** The whole circle is looked at in this many steps, then the best places closely. */
-    private const STEPS = 180;
+    private const STEPS = 120;
     private const GOLDEN = 0.6180339887498949;
-    private const FINE = 1e-7;
+    private const FINE = 1e-6;
 
     private function __construct(
         private Vector $hip,

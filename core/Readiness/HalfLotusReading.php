@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -84,6 +85,7 @@ final class HalfLotusReading
         $reach = LowestKnee::search($deep, $body, $allowed)->pose ?? LowestKnee::compromise($deep, $body, $allowed);
         $atReach = null === $reach ? null : self::demand($reach->knee->z, $test, $proportions, $measured->angles, $seen);
         $full = self::demand(self::RESTING_KNEE, $test, $proportions, $measured->angles, $seen);
+        $conditioning = Conditioning::of($test->reading(), $body, $proportions->error($side));
         [$state, $limiter] = self::worst($full->margins ?? []);
         if (GateOutcome::MayTry !== $gate) {
             // The gate stands before the numbers: it can keep a side back, and never lets one pass.
@@ -95,6 +97,13 @@ final class HalfLotusReading
         $reasons[] = null === $block
             ? new Reason('block.none', Source::Computed, ['flexion' => max(self::FLEXION_TAKEN, $measured->angles->flexion)])
             : new Reason('block.height', Source::Computed, ['height' => $block->height, 'limiter' => $block->limiter->value ?? 'floor']);
+
+        if ($conditioning->isPoor) {
+            $reasons[] = new Reason('conditioning.poor', Source::Own, [
+                'error' => $conditioning->rotationError,
+                'heels' => $conditioning->betterHeels ?? 0.0,
+            ]);
+        }
 
         return new HalfLotusVerdict(
             $side,

@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\StraightKnee;
 use LucidAscent\Core\Readiness\LotusGate;
@@ -53,6 +54,7 @@ final class SolesTogetherPreview
         $test = new SolesTogetherTest($side, $question->number('seat', 0.0), $trials, Pain::none(), $now);
         $body = $proportions->body($side);
         $pose = $test->reading()->pose($body);
+        $conditioning = Conditioning::of($test->reading(), $body, $proportions->error($side));
         $sensitivity = $test->sensitivity($body);
         $angles = [];
         foreach (Component::cases() as $component) {
@@ -65,6 +67,7 @@ final class SolesTogetherPreview
             'angles' => $angles,
             'kneeHeight' => $test->kneeHeight->mean(),
             'range' => max($test->kneeHeight->range(), $test->heelDistance->range()),
+            'conditioning' => $conditioning->isPoor ? ['betterHeels' => $conditioning->betterHeels] : null,
             'gate' => LotusGate::outcome($test->heelDistance->mean(), $test->kneeHeight->mean(), $test->sitting()->hipHeight($body))->value,
         ];
     }

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Teacher;
@@ -140,6 +141,13 @@ final readonly class Records
     {
         return $this->em->createQuery('SELECT c FROM '.Clearance::class.' c WHERE c.practitioner = :p ORDER BY c.at DESC, c.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<LabSetup> the newest first */
+    public function setups(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT s FROM '.LabSetup::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(30)->getResult();
     }
 
     /** @param class-string $class */

@@ -82,6 +82,69 @@ final class SolveCommandTest extends TestCase
         self::assertEqualsWithDelta([41.2, 8.5, 10.0 - 41.3], $answer['ankle'], 1e-9);
     }
 
+    #[DataProvider('postures')]
+    public function testEveryPostureIsAnswered(string $case, array $expected): void
+    {
+        $answer = SolveCase::answerText(substr($case, 0, -1).',"body":'.self::BODY.'}');
+        foreach ($expected as $name => $value) {
+            self::assertEqualsWithDelta($value, $answer[$name] ?? null, 0.06, $name.' in '.json_encode($answer));
+        }
+    }
+
+    public static function postures(): iterable
+    {
+        yield ['{"posture":"shins-stacked","kneeHeight":14,"ankleHeight":10}', ['flexion' => 97.3, 'abduction' => 17.0, 'rotation' => 84.2, 'kneeFlexion' => 107.6]];
+        yield ['{"posture":"pigeon-front","hipHeight":16,"shinAngle":45}', ['flexion' => 74.2, 'abduction' => 11.2, 'rotation' => 71.1, 'kneeFlexion' => 143.6]];
+        yield ['{"posture":"heel-to-seat","gap":20}', ['kneeFlexion' => 180 - rad2deg(acos((41.2 ** 2 + 41.3 ** 2 - 400) / (2 * 41.2 * 41.3)))]];
+        yield ['{"posture":"leg-raise","heelHeight":60}', ['flexion' => rad2deg(asin(60 / 82.5))]];
+        yield ['{"posture":"wide-legs","span":120}', ['abduction' => rad2deg(asin(51.5 / 82.5))]];
+        yield ['{"posture":"frog","span":80}', ['abduction' => rad2deg(asin(31.5 / 41.2))]];
+        yield ['{"posture":"half-lotus","contact":{"forward":22,"across":-5,"above":8},"ask":"lowest-knee","capacity":{"flexion":125,"abduction":50,"rotation":85,"kneeFlexion":160}}', ['kneeHeight' => 22.4]];
+    }
+
+    public function testQuestionsBesideTheAnglesAreAnswered(): void
+    {
+        $half = '{"posture":"half-lotus","body":'.self::BODY.',"contact":{"forward":12,"across":-2,"above":8},"capacity":{"flexion":125,"abduction":50,"rotation":85,"kneeFlexion":160}';
+        $none = SolveCase::answerText($half.',"ask":"lowest-knee"}')['error'];
+        self::assertSame('out-of-reach', $none['code']);
+        self::assertEqualsWithDelta(5.0, $none['tuck'], 0.1);
+        self::assertNull($none['seat']);
+        $short = SolveCase::answerText($half.',"ask":"shortfall","kneeHeight":10}');
+        self::assertEqualsWithDelta(31.0, $short['shortfall']['rotation'], 0.1);
+        self::assertEqualsWithDelta(0.0, $short['shortfall']['flexion'], 1e-9);
+        $rows = SolveCase::answerText($half.',"ask":"props","kneeHeight":10}')['props'];
+        self::assertContains('seat', array_column($rows, 'prop'));
+        $head = SolveCase::answerText('{"posture":"leg-behind-head","body":'.self::BODY.',"torso":50,"rounding":60,"kneeOutside":18,"capacity":{"flexion":130,"abduction":50,"rotation":100,"kneeFlexion":150}}');
+        self::assertEqualsWithDelta(100 - $head['rotation'], $head['margin'], 0.01);
+        self::assertGreaterThanOrEqual(18.0, $head['knee'][1]);
+        self::assertSame('bad-input', SolveCase::answerText('{"posture":"frog","body":'.self::BODY.',"span":80,"ask":"lowest-knee","capacity":{}}')['error']['code']);
+    }
+
+    public function testAHundredThousandCasesTakeNoMoreMemoryThanAFew(): void
+    {
+        $element = '{"posture":"frog","span":80,"body":'.self::BODY.'}';
+        $peak = [];
+        foreach ([1000, 100000] as $count) {
+            $stream = fopen('php://temp/maxmemory:0', 'w+');
+            self::assertIsResource($stream);
+            fwrite($stream, '{"cases":[');
+            for ($i = 1; $i < $count; ++$i) {
+                fwrite($stream, $element.',');
+            }
+            fwrite($stream, $element.']}');
+            rewind($stream);
+            memory_reset_peak_usage();
+            $before = memory_get_usage();
+            $answered = 0;
+            foreach (CaseStream::elements($stream, 'cases') as $case) {
+                $answered += isset(SolveCase::answerText($case)['abduction']) ? 1 : 0;
+            }
+            self::assertSame($count, $answered);
+            $peak[$count] = memory_get_peak_usage() - $before;
+        }
+        self::assertLessThan(1 << 20, $peak[100000] - $peak[1000]);
+    }
+
     public function testElementsAreCutAtAnyChunk(): void
     {
         $stream = fopen('php://memory', 'w+');

@@ -45,7 +45,7 @@ const drawGrid = (svg, [x, y, width, height], view) => {
     }
 };
 
-const drawProps = (svg, view, { seat, legs }) => {
+const drawProps = (svg, view, { seat, legs }, mirror) => {
     if (!view.floor) {
         return;
     }
@@ -58,7 +58,7 @@ const drawProps = (svg, view, { seat, legs }) => {
     }
     for (const [side, leg] of Object.entries(legs)) {
         if (leg?.block) {
-            const [kx] = view.project(leg.knee, side === 'left' ? -1 : 1);
+            const [kx] = view.project(leg.knee, (side === 'left' ? -1 : 1) * mirror);
             make('rect', { class: 'prop', x: kx - 6, y: -leg.block, width: 12, height: leg.block }, svg);
         }
     }
@@ -71,7 +71,7 @@ const drawLeg = (svg, view, leg, sign, isOther) => {
     for (const [cx, cy] of points) {
         make('circle', { class: 'joint', cx, cy, r: 2 }, svg);
     }
-    if (view.heights) {
+    if (view.heights && !isOther) {
         const [kx, ky] = points[1];
         const at = kx + sign * 7;
         make('path', { class: 'dimension', d: `M${at - 2} ${ky}h4M${at} ${ky}V0` }, svg);
@@ -80,31 +80,57 @@ const drawLeg = (svg, view, leg, sign, isOther) => {
     }
 };
 
+const drawTorso = (svg, view, torso) => {
+    if (torso && view.floor) {
+        const points = torso.map((place) => view.project(place, 1));
+        make('path', { class: 'torso', d: line(points) }, svg);
+        const [x, y] = points[points.length - 1];
+        make('circle', { class: 'torso', cx: x, cy: y, r: 2 }, svg);
+    }
+};
+
+// From above, the paper is laid so that what is drawn fits: mostly ahead of the hips, or half behind them.
+const BEHIND = -25;
+const boxOf = (view, legs) => {
+    if (view.floor) {
+        return view.box;
+    }
+    const behind = legs.some(([, leg]) => [leg.knee, leg.ankle].some(([x]) => x < BEHIND));
+    const [x, , width, height] = view.box;
+    return [x, behind ? -height / 2 : 8 - height, width, height];
+};
+
 const drawView = (view, scene, mirror) => {
     const figure = document.createElement('figure');
-    const svg = make('svg', { viewBox: view.box.join(' '), 'aria-hidden': 'true' }, figure);
-    drawGrid(svg, view.box, view);
-    drawProps(svg, view, scene);
     const legs = Object.entries(scene.legs).filter(([, leg]) => leg);
+    const box = boxOf(view, legs);
+    const svg = make('svg', { viewBox: box.join(' '), 'aria-hidden': 'true' }, figure);
+    drawGrid(svg, box, view);
+    drawProps(svg, view, scene, mirror);
+    drawTorso(svg, view, scene.torso);
     if (legs.length === 2 && !view.side) {
         const hips = legs.map(([side, leg]) => view.project(leg.hip, (side === 'left' ? -1 : 1) * mirror));
         make('path', { class: 'bone', d: line(hips) }, svg);
     }
     for (const [side, leg] of legs) {
         const sign = (side === 'left' ? -1 : 1) * mirror;
-        drawLeg(svg, view, leg, sign, view.side && side === 'right');
+        drawLeg(svg, view, leg, sign, scene.main ? side !== scene.main : view.side && side === 'right');
         if (!view.side) {
-            const label = make('text', { x: sign * 62, y: view.box[1] + 8, 'text-anchor': 'middle' }, svg);
+            const label = make('text', { x: sign * 62, y: box[1] + 8, 'text-anchor': 'middle' }, svg);
             label.textContent = side === 'left' ? 'L' : 'R';
         }
     }
     const caption = document.createElement('figcaption');
-    caption.textContent = view.side && legs.length === 2 ? `${view.name} (right leg dashed)` : view.name;
+    caption.textContent =
+        view.side && legs.length === 2 ? `${view.name} (${scene.main ? 'other' : 'right'} leg dashed)` : view.name;
     figure.append(caption);
     return figure;
 };
 
-/** Draws a scene: {legs: {left, right}, seat}; a leg is {hip, knee, ankle, block?} in cm, or null. */
+/**
+ * Draws a scene: {legs: {left, right}, seat, torso?, main?}; a leg is {hip, knee, ankle, block?} in cm, or null.
+ * With a main side, the other leg is dashed in every view.
+ */
 export const draw = (element, scene) => {
     element.scene = scene;
     const front = document.documentElement.dataset.facing === 'front';

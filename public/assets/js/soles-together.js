@@ -61,13 +61,11 @@ const show = (side, answer) => {
     if (answer.range > TOO_FAR_APART) {
         lines.push(paragraph(`The trials are ${answer.range.toFixed(1)} cm apart: measure a third time.`, 'fault'));
     }
-    if (answer.angles.kneeFlexion.value > 155) {
-        lines.push(
-            paragraph(
-                'So tightly folded a knee reads the hip poorly. A trial with the heels further out tells more.',
-                'soft',
-            ),
-        );
+    if (answer.conditioning) {
+        const { betterHeels } = answer.conditioning;
+        const better =
+            betterHeels === null ? '' : ` A second reading with the heels at ${betterHeels.toFixed(0)} cm tells more.`;
+        lines.push(paragraph(`So tightly folded a knee reads the hip poorly.${better}`, 'soft'));
     }
     target.replaceChildren(...lines);
 };

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Entity\LabSetup;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Lab\LabAnswer;
+use LucidAscent\App\Lab\LabPosture;
+use LucidAscent\App\Repository\HalfLotusSides;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\KnownCapacity;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** The pose lab: change seat, blocks and angles, and see at once what the posture asks of this person. */
+final class LabController extends TeacherController
+{
+    public const TOKEN = 'lab';
+
+    public function __construct(private readonly HalfLotusSides $sides, private readonly ClockInterface $clock)
+    {
+    }
+
+    #[Route('/practitioners/{id}/lab', 'lab', methods: ['GET'])]
+    public function lab(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        if (null === $this->records->body($practitioner)) {
+            $this->addFlash('hint', 'First the body: the lab draws this person, not just anybody.');
+
+            return $this->redirectToRoute('body', ['id' => $id]);
+        }
+
+        return $this->render('lab.html.twig', [
+            'practitioner' => $practitioner,
+            'sides' => $this->sides->of($practitioner),
+            'postures' => LabPosture::cases(),
+            'posture' => LabPosture::tryFrom($request->query->getString('posture')) ?? LabPosture::HalfLotusEasy,
+            'side' => Side::tryFrom($request->query->getString('side')) ?? Side::Left,
+            'values' => array_filter($request->query->all('v'), is_numeric(...)),
+            'blanket' => LabAnswer::BLANKET,
+            'setups' => $this->records->setups($practitioner),
+            'token' => self::TOKEN,
+            'entry' => Uuid::v7(),
+        ]);
+    }
+
+    #[Route('/practitioners/{id}/lab/{side}', 'lab_answer', requirements: ['side' => 'left|right'], methods: ['POST'])]
+    public function answer(string $id, Side $side, Request $request): JsonResponse
+    {
+        $practitioner = $this->practitioner($id);
+        $this->checkToken($request->headers->get('X-Token'));
+        $proportions = $this->records->body($practitioner)?->proportions();
+        if (null === $proportions) {
+            return new JsonResponse(['error' => ['code' => 'bad-input', 'message' => 'The body has not been measured.']], 409);
+        }
+        $question = json_decode($request->getContent(), true);
+
+        return new JsonResponse(LabAnswer::to($question, $side, $proportions, $this->known($practitioner, $side, $proportions)));
+    }
+
+    #[Route('/practitioners/{id}/lab/{side}/keep', 'lab_keep', requirements: ['side' => 'left|right'], methods: ['POST'])]
+    public function keep(string $id, Side $side, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $this->checkToken($request->request->getString('_token'));
+        $proportions = $this->records->body($practitioner)?->proportions() ?? throw $this->createNotFoundException();
+        try {
+            $posture = LabPosture::tryFrom($request->request->getString('posture')) ?? throw InvalidValue::because('posture', 'is not known.');
+            $sent = Fields::of(array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, $request->request->all('values')));
+            $values = [];
+            foreach ($posture->controls() as $control) {
+                $values[$control->name] = $sent->number($control->name);
+            }
+            // Only what can be made is kept.
+            $posture->posture(Fields::of($values), $this->known($practitioner, $side, $proportions)->capacity, $proportions->stature->cm)
+                ->angles($proportions->body($side));
+        } catch (\DomainException $e) {
+            $this->addFlash('hint', 'Nothing was kept. '.$e->getMessage());
+
+            return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value]);
+        }
+        $sentEntry = $request->request->getString('entry');
+        $entry = Uuid::isValid($sentEntry) ? Uuid::fromString($sentEntry) : Uuid::v7();
+        if (!$this->records->knows(LabSetup::class, $entry)) {
+            $this->records->add(new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture->value, $values, $this->clock->now()));
+        }
+        $this->addFlash('done', 'The set-up is kept.');
+
+        return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value, 'posture' => $posture->value, 'v' => $values]);
+    }
+
+    private function known(Practitioner $practitioner, Side $side, Proportions $proportions): KnownCapacity
+    {
+        return KnownCapacity::of($this->sides->of($practitioner)[$side->value]->record->test, $proportions, $this->clock->now());
+    }
+
+    private function checkToken(?string $token): void
+    {
+        if (!$this->isCsrfTokenValid(self::TOKEN, $token)) {
+            throw $this->createAccessDeniedException();
+        }
+    }
+}

@@ -1,0 +1,95 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { base, check, launch, open, signIn, teacher } from './browser.mjs';
+
+let browser;
+before(async () => {
+    browser = await launch();
+});
+after(() => browser.close());
+
+const sentence = (page) => page.locator('[data-sentence]').innerText();
+const until = async (page, pattern) => {
+    await page.waitForFunction(
+        ([source]) => new RegExp(source).test(document.querySelector('[data-sentence]').textContent),
+        [pattern.source],
+    );
+};
+
+test('a set-up is changed by keyboard, compared, and kept', async () => {
+    teacher('lab@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'lab@studio.example');
+    await page.goto(`${base}/practitioners/new`);
+    await page.getByLabel('Name').fill('Lab Person');
+    await page.getByLabel(/Agrees to be measured/).check();
+    await page.getByRole('button', { name: 'Go on to the body' }).click();
+    const home = page.url().replace('/body', '');
+    await page.goto(`${home}/lab`);
+    assert.match(page.url(), /body$/, 'without a body there is nothing to draw');
+    await page.getByLabel('Stature').fill('170');
+    await page.getByRole('button', { name: 'Record the body' }).click();
+
+    await page.goto(`${home}/lab`);
+    await until(page, /Missing|Nothing is missing/);
+    await check(page);
+    // Without a test everything is a stand-in, and says so.
+    assert.equal(await page.getByText('stand-in:').count(), 4);
+
+    // The knee block by keyboard: every centimetre higher asks for less rotation.
+    const asked = async () =>
+        Number((await page.locator('.dial', { hasText: 'Rotation' }).innerText()).match(/asks (\d+)°/)[1]);
+    const then = await asked();
+    await page.getByLabel('Knee height, slider').focus();
+    for (let i = 0; i < 12; i += 1) {
+        await page.keyboard.press('ArrowRight');
+    }
+    await page.waitForFunction((low) => {
+        const dial = [...document.querySelectorAll('.dial')].find((d) => d.textContent.includes('Rotation'));
+        return Number(dial.textContent.match(/asks (\d+)°/)[1]) < low;
+    }, then);
+    assert.equal(await page.getByLabel('Knee height (cm)').inputValue(), '26');
+
+    await page.getByRole('button', { name: 'Hold this to compare' }).click();
+    await page.getByLabel('Knee height (cm)').fill('12');
+    await page.getByText('Against the held one').waitFor();
+    assert.equal(await page.locator('[data-held-figure] svg').count(), 3);
+    await check(page);
+
+    // A number out of its range is named beside the field, and nothing is lost.
+    await page.getByLabel('Knee height (cm)').fill('400');
+    await until(page, /out of its range/);
+    assert.match(await page.locator('#lab-kneeHeight-fault').innerText(), /From 5 to 45 cm/);
+    await page.getByLabel('Knee height (cm)').fill('18,5');
+    await until(page, /Missing|Nothing/);
+
+    await page.getByLabel('Knee height (cm)').fill('18.5');
+    await page.getByRole('button', { name: 'Keep as the set-up' }).click();
+    await page.getByText('The set-up is kept.').waitFor();
+    assert.equal(await page.getByLabel('Knee height (cm)').inputValue(), '18.5');
+    await check(page);
+});
+
+test('every posture draws itself, on a narrow tablet too', async () => {
+    teacher('lab2@studio.example');
+    const page = await open(browser, { viewport: { width: 700, height: 1000 } });
+    await signIn(page, 'lab2@studio.example');
+    await page.goto(`${base}/practitioners/new`);
+    await page.getByLabel('Name').fill('Lab Person');
+    await page.getByLabel(/Agrees to be measured/).check();
+    await page.getByRole('button', { name: 'Go on to the body' }).click();
+    const home = page.url().replace('/body', '');
+    await page.getByLabel('Stature').fill('170');
+    await page.getByRole('button', { name: 'Record the body' }).click();
+    await page.goto(`${home}/lab`);
+    const postures = await page.locator('#lab-posture option').evaluateAll((options) => options.map((o) => o.value));
+    assert.ok(postures.length >= 18);
+    for (const posture of postures) {
+        const answered = page.waitForResponse((response) => response.url().includes('/lab/left'));
+        await page.locator('#lab-posture').selectOption(posture);
+        const answer = await (await answered).json();
+        assert.ok(answer.components, `${posture}: ${JSON.stringify(answer.error)}`);
+    }
+    await check(page);
+    assert.ok((await sentence(page)).length > 0);
+});
