@@ -58,6 +58,9 @@ await take('reading');
 await page.goto(`${uneven}/ladder`);
 await take('ladder');
 
+await page.goto(`${uneven}/lab`);
+await take('pose-lab');
+
 const open = await person('Maren Tolvik');
 await page.goto(`${open}/ladder/check/left`);
 await take('check');

@@ -37,9 +37,6 @@ final readonly class Sensitivity
         $centre = $reading->angles($body);
         $toBody = $toReading = [];
         foreach (Segment::cases() as $segment) {
-            if (0.0 === $segment->measuringError()) {
-                continue;
-            }
             $slope = self::slope(
                 $centre,
                 static fn (float $by): array => $reading->angles($body->shifted($segment, $by)),

@@ -101,7 +101,7 @@ final class LabController extends TeacherController
 
     private function known(Practitioner $practitioner, Side $side, Proportions $proportions): KnownCapacity
     {
-        return KnownCapacity::of($this->sides->of($practitioner)[$side->value]->record->test, $proportions, $this->clock->now());
+        return KnownCapacity::of($this->sides->test($practitioner, $side), $proportions, $this->clock->now());
     }
 
     private function checkToken(?string $token): void

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Exchange;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\LegChain\AnkleContact;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -187,7 +188,24 @@ final class SolveCase
             'from' => $row['from'],
             'step' => $row['step'],
             'change' => $row['change'],
-        ], PropTable::of($posture, $body))];
+        ], PropTable::of($posture, $body)), 'derivatives' => self::derivatives($posture, $body)];
+    }
+
+    /** @return array<string, array<string, array<string, float|null>>> degrees per cm or degree, by prop and by length of the body */
+    private static function derivatives(Posture $posture, Body $body): array
+    {
+        $slopes = ['props' => [], 'body' => []];
+        foreach (array_keys($posture->props()) as $name) {
+            $slopes['props'][$name] = array_map(self::finite(...), Sensitivity::toProp($posture, $body, $name));
+        }
+        $sensitivity = Sensitivity::of($posture, $body);
+        foreach (Segment::cases() as $segment) {
+            foreach (array_keys($posture->angles($body)) as $component) {
+                $slopes['body'][$segment->value][$component] = self::finite($sensitivity->toBody(Component::from($component), $segment));
+            }
+        }
+
+        return $slopes;
     }
 
     /** @return array<string, mixed> */

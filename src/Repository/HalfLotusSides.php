@@ -13,6 +13,7 @@ use LucidAscent\Core\Progression\History;
 use LucidAscent\Core\Progression\SideOnLadder;
 use LucidAscent\Core\Progression\SideRecord;
 use LucidAscent\Core\Progression\Standing;
+use LucidAscent\Core\Testing\SolesTogetherTest;
 use Psr\Clock\ClockInterface;
 
 /** Both sides of a practitioner on the half-lotus ladder, read out of the records. */
@@ -45,6 +46,12 @@ final readonly class HalfLotusSides
         }
 
         return $sides;
+    }
+
+    /** The newest test of one side, as the core reads it. */
+    public function test(Practitioner $practitioner, Side $side): ?SolesTogetherTest
+    {
+        return self::newest($this->records->tests($practitioner), $side)?->solesTogether();
     }
 
     /** The checks of one side up to this one, as the rules of progression see them. */

@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Reference;
 
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Segment;
+use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\SmallestChange;
 use PHPUnit\Framework\TestCase;
 
@@ -20,6 +26,28 @@ final class PublishedTablesTest extends TestCase
         self::assertEqualsWithDelta(0.530 - 0.285, Segment::Thigh->shareOfStature(), 1e-9);
         self::assertEqualsWithDelta(0.285 - 0.039, Segment::Shin->shareOfStature(), 1e-9);
         self::assertEqualsWithDelta(0.039, Segment::AnkleAboveSole->shareOfStature(), 1e-9);
+    }
+
+    /**
+     * Half lotus with the knee near the floor is often said to ask for about 115° of turn (quoted
+     * among teachers, from memory): the chain asks for 105° to 120° of a common body.
+     */
+    public function testLotusAsksForAboutWhatIsQuoted(): void
+    {
+        foreach ([7.0, 10.0, 14.0] as $knee) {
+            $rotation = (new KneeAtHeight(HalfLotus::deep(new Sitting()), $knee))->angles(new Body(41.2, 41.3, 17.0, 9.0, 6.6))['rotation'];
+            self::assertGreaterThan(105.0, $rotation);
+            self::assertLessThan(121.0, $rotation);
+        }
+    }
+
+    /** With level thighs a level shin asks for 90° of turn, whatever the abduction: plain geometry. */
+    public function testALevelShinOnALevelThighIsAQuarterTurn(): void
+    {
+        foreach ([0.0, 20.0, 45.0] as $abduction) {
+            $pose = LegChain::forward(new Body(41.2, 41.3, 17.0, 9.0, 6.6), new Sitting(), new LegAngles(90.0, $abduction, 90.0, 100.0));
+            self::assertEqualsWithDelta($pose->knee->z, $pose->ankle->z, 1e-9);
+        }
     }
 
     /** MDC₉₅ = 1.96 · √2 · SEM, Weir, J Strength Cond Res 19 (2005): 2.77 times the SEM. */
