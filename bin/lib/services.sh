@@ -77,7 +77,7 @@ db_admin() { as_service mariadb --no-defaults --socket="$DB_SOCKET" --user="$SER
 
 create_data_directory() {
     rm -rf "$ENV_DIR/mysql"
-    as_service mariadb-install-db --no-defaults --datadir="$ENV_DIR/mysql" --skip-test-db \
+    as_service mariadb-install-db --no-defaults --datadir="$ENV_DIR/mysql" --skip-test-db --user="$SERVICE_USER" \
         --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER"
     touch "$ENV_DIR/mysql.ready"
 }
@@ -88,7 +88,7 @@ start_mariadb() {
     stop_one mariadb TERM
     [ -e "$ENV_DIR/mysql.ready" ] && [ -d "$ENV_DIR/mysql/mysql" ] || step "Creating the database's folder" create_data_directory
     DB_PORT=$(choose_port mariadb "$1")
-    as_service setsid mariadbd --no-defaults --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
+    as_service setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin \
         --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" \
         >>"$ENV_DIR/log/mariadb.log" 2>&1 </dev/null 9>&- &
