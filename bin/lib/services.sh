@@ -244,8 +244,11 @@ start_web() {
     fi
     if ! running fpm; then
         write_fpm_config
+        # Nothing is loaded ahead for root, as whom servers run only where a folder is closed to others.
+        local preload
+        preload=$([ "$SERVICE_USER" = root ] || ls "$ENV_DIR"/cache/prod/*.preload.php)
         as_service php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
-            -d opcache.preload="$(ls "$ENV_DIR"/cache/prod/*.preload.php)" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
+            -d opcache.preload="$preload" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
             -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 \
             $([ "$SERVICE_USER" != root ] || printf -- -R) >>"$ENV_DIR/log/start.log" 2>&1 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
