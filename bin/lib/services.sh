@@ -155,6 +155,7 @@ pid = $RUN_DIR/fpm.pid
 error_log = $ENV_DIR/log/fpm.log
 daemonize = yes
 [lucid-ascent]
+$([ "$SERVICE_USER" != root ] || printf 'user = root\ngroup = root')
 listen = $FPM_SOCKET
 pm = static
 pm.max_children = 4
@@ -179,6 +180,7 @@ chown_service() { if [ "$(id -u)" -eq 0 ]; then chown "$SERVICE_USER:" "$@"; fi;
 
 write_nginx_config() {
     cat >"$ENV_DIR/nginx.conf" <<NGINX
+$([ "$SERVICE_USER" != root ] || printf 'user root;')
 worker_processes 1;
 pid $RUN_DIR/nginx.pid;
 error_log $ENV_DIR/log/nginx.log warn;
