@@ -11,7 +11,7 @@ final readonly class Rung
 {
     /**
      * @param GateOutcome $gate what the gate must allow before this rung may be practised
-     * @param string $hold how long it is held, in words
+     * @param string $hold how long it is held, such as "10 breaths"
      * @param array<string, string> $compensations what they look like, by id
      * @param array<string, mixed> $texts as written in the catalogue
      */

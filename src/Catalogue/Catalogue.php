@@ -4,40 +4,80 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Effect;
 use LucidAscent\Core\Posture\Ladder;
+use LucidAscent\Core\Posture\Prerequisite;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Readiness\GateOutcome;
 use Symfony\Component\Config\ConfigCache;
-use Symfony\Component\Config\Resource\FileResource;
+use Symfony\Component\Config\Resource\DirectoryResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
 
-/**
- * The catalogue, read and checked once, and kept compiled as PHP.
- *
- * @phpstan-import-type LadderData from LadderFile
- */
+/** The shipped catalogue, read and checked once, and kept compiled as PHP. */
 final class Catalogue implements CacheWarmerInterface
 {
-    /** @var array<string, Ladder> */
-    private array $ladders = [];
+    /** @var array<string, array<string, array<string, mixed>>>|null */
+    private ?array $entries = null;
+
+    private ?Ladder $halfLotus = null;
 
     public function __construct(
         #[Autowire('%kernel.project_dir%/catalogue')]
         private readonly string $folder,
-        #[Autowire('%kernel.cache_dir%/catalogue')]
+        #[Autowire('%kernel.cache_dir%/catalogue.php')]
         private readonly string $cache,
         #[Autowire('%kernel.debug%')]
         private readonly bool $debug,
     ) {
     }
 
+    /** @return array<string, array<string, mixed>> by id */
+    public function all(Kind $kind): array
+    {
+        return $this->entries()[$kind->value];
+    }
+
+    /** @return array<string, mixed>|null */
+    public function entry(Kind $kind, string $id): ?array
+    {
+        return $this->all($kind)[$id] ?? null;
+    }
+
+    /** As it is now on disk, with everything that is wrong with it. */
+    public function folder(): CatalogueFolder
+    {
+        return new CatalogueFolder($this->folder);
+    }
+
+    public function text(Kind $kind, string $id): ?string
+    {
+        return null === $this->entry($kind, $id) ? null : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");
+    }
+
+    /** @return array<string, Condition> by id */
+    public function conditions(): array
+    {
+        $conditions = [];
+        foreach ($this->all(Kind::Caution) as $group) {
+            foreach ($group['items'] as $item) {
+                $conditions[$item['id']] = new Condition($item['id'], $item['name'], Effect::from($group['effect']), $item['holds'], $item['changes'] ?? [], $item['allows'] ?? []);
+            }
+        }
+
+        return $conditions;
+    }
+
     public function halfLotus(): Ladder
     {
-        return $this->ladder('half-lotus');
+        return $this->halfLotus ??= $this->ladder('half-lotus');
     }
 
     public function warmUp(string $cacheDir, ?string $buildDir = null): array
     {
-        $this->halfLotus();
+        $this->entries();
 
         return [];
     }
@@ -49,22 +89,55 @@ final class Catalogue implements CacheWarmerInterface
 
     private function ladder(string $id): Ladder
     {
-        return $this->ladders[$id] ??= LadderFile::ladder($this->data($id));
-    }
-
-    /** @return LadderData */
-    private function data(string $id): array
-    {
-        $cache = new ConfigCache("{$this->cache}/{$id}.php", $this->debug);
-        if (!$cache->isFresh()) {
-            $file = "{$this->folder}/{$id}.yaml";
-            $schema = "{$this->folder}/schema/ladder.json";
-            $data = LadderFile::read($file, $schema);
-            $cache->write('<?php return '.var_export($data, true).';', [new FileResource($file), new FileResource($schema)]);
-
-            return $data;
+        $posture = $this->entry(Kind::Posture, $id) ?? throw new \OutOfBoundsException("There is no posture $id.");
+        $rungs = [];
+        foreach ($posture['rungs'] as $rung) {
+            $rungs[] = new Rung(
+                $rung['id'],
+                $rung['name'],
+                GateOutcome::from($rung['gate'] ?? GateOutcome::NotNow->value),
+                PropRule::from($rung['props'][0]['rule'] ?? PropRule::None->value),
+                self::holdText($rung['hold']),
+                array_column($rung['compensations'], 'text', 'id'),
+                $rung,
+            );
+        }
+        $prepares = [];
+        foreach ($this->all(Kind::Posture) as $other => $data) {
+            $why = $data['relations']['prepares'][$id] ?? null;
+            if (null !== $why) {
+                $prepares[] = new Prerequisite($other, $data['name'], ucfirst($why).'.');
+            }
         }
 
-        return require $cache->getPath();
+        if ([] === $rungs) {
+            throw new \OutOfBoundsException("The posture $id has no rungs.");
+        }
+
+        return new Ladder($id, $posture['name'], $rungs, $posture['entries'] ?? [], $prepares);
+    }
+
+    /** @param array{value: float|int, unit: string} $hold */
+    public static function holdText(array $hold): string
+    {
+        return sprintf('%s %s', $hold['value'], 1 === (int) $hold['value'] ? rtrim($hold['unit'], 's') : $hold['unit']);
+    }
+
+    /** @return array<string, array<string, array<string, mixed>>> */
+    private function entries(): array
+    {
+        if (null !== $this->entries) {
+            return $this->entries;
+        }
+        $cache = new ConfigCache($this->cache, $this->debug);
+        if (!$cache->isFresh()) {
+            $folder = $this->folder();
+            if ([] !== $folder->faults) {
+                throw InvalidCatalogue::because($folder->faults);
+            }
+            $cache->write('<?php return '.var_export($folder->entries, true).';', [new DirectoryResource($this->folder)]);
+        }
+
+        return $this->entries = require $cache->getPath();
     }
 }

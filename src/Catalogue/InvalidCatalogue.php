@@ -6,8 +6,9 @@ namespace LucidAscent\App\Catalogue;
 
 final class InvalidCatalogue extends \RuntimeException
 {
-    public static function in(string $file, string $fault): self
+    /** @param non-empty-list<Fault> $faults */
+    public static function because(array $faults): self
     {
-        return new self(sprintf('%s: %s', basename($file), $fault));
+        return new self(implode("\n", array_map(strval(...), $faults)));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\CheckForm;
@@ -49,6 +50,7 @@ final class LadderController extends TeacherController
             'ladder' => $ladder,
             'sides' => $this->sides->of($practitioner),
             'undecided' => $undecided,
+            'postures' => $this->catalogue->all(Kind::Posture),
         ]);
     }
 

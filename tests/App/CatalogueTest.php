@@ -4,42 +4,93 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
-use LucidAscent\App\Catalogue\InvalidCatalogue;
-use LucidAscent\App\Catalogue\LadderFile;
+use LucidAscent\App\Catalogue\CatalogueFolder;
+use LucidAscent\App\Catalogue\EntryText;
+use LucidAscent\App\Catalogue\Fault;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Readiness\GateOutcome;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 final class CatalogueTest extends TestCase
 {
     private const FOLDER = __DIR__.'/../../catalogue';
 
-    public function testTheHalfLotusLadderFollowsItsSchemaAndClimbs(): void
+    private static ?CatalogueFolder $folder = null;
+
+    public function testTheShippedCatalogueIsWithoutFault(): void
     {
-        $ladder = LadderFile::ladder(LadderFile::read(self::FOLDER.'/half-lotus.yaml', self::FOLDER.'/schema/ladder.json'));
-        self::assertCount(7, $ladder->rungs);
-        $highest = GateOutcome::NotNow;
-        foreach ($ladder->rungs as $rung) {
-            self::assertTrue($rung->gate->allows($highest), "$rung->id asks for less than the rung below it");
-            $highest = $rung->gate;
+        self::assertSame([], array_map(strval(...), self::folder()->faults));
+    }
+
+    public function testItHoldsWhatATeacherExpects(): void
+    {
+        $postures = self::folder()->entries['posture'];
+        self::assertGreaterThanOrEqual(45, count($postures));
+        self::assertGreaterThanOrEqual(20, count(self::folder()->entries['test']));
+        $targets = array_filter($postures, static fn (array $posture): bool => $posture['target']);
+        foreach (['soles-together', 'shins-stacked', 'half-lotus', 'lotus', 'cow-face', 'pigeon', 'deep-pigeon', 'leg-behind-head', 'compass', 'standing-bind', 'half-lotus-fold-bind', 'half-lotus-twist', 'crossed-shin-balance', 'feet-to-navel'] as $id) {
+            self::assertArrayHasKey($id, $targets);
+            self::assertGreaterThanOrEqual(6, count($targets[$id]['rungs']), $id);
+            self::assertNotSame([], self::folder()->graph()->prerequisites($id), $id);
         }
-        foreach (GateOutcome::cases() as $outcome) {
-            self::assertTrue($outcome->allows($ladder->rung($ladder->entries[$outcome->value])->gate));
+        foreach ($postures as $id => $posture) {
+            self::assertTrue([] !== array_filter($posture['rungs'], static fn (array $rung): bool => $rung['gentle'] ?? false) || $posture['target'] || in_array($id, ['splits', 'bound-wide-fold', 'reclined-hero'], true), "$id has no gentle rung");
         }
     }
 
-    public function testAFaultIsNamedWithItsFileAndPlace(): void
+    public function testTheHalfLotusLadderClimbs(): void
     {
-        $file = tempnam(sys_get_temp_dir(), 'ladder');
-        self::assertIsString($file);
-        file_put_contents($file, str_replace('gate: may-try', 'gate: anything', (string) file_get_contents(self::FOLDER.'/half-lotus.yaml')));
-        try {
-            LadderFile::read($file, self::FOLDER.'/schema/ladder.json');
-            self::fail('A ladder that breaks its schema was taken.');
-        } catch (InvalidCatalogue $e) {
-            self::assertStringContainsString(basename($file), $e->getMessage());
-            self::assertStringContainsString('rungs/6/gate', $e->getMessage());
-        } finally {
-            unlink($file);
+        $posture = self::folder()->entries['posture']['half-lotus'];
+        $gates = array_column($posture['rungs'], 'gate', 'id');
+        $highest = GateOutcome::NotNow;
+        foreach ($gates as $id => $gate) {
+            self::assertTrue(GateOutcome::from($gate)->allows($highest), "$id asks for less than the rung below it");
+            $highest = GateOutcome::from($gate);
         }
+        foreach ($posture['entries'] as $outcome => $rung) {
+            self::assertTrue(GateOutcome::from($outcome)->allows(GateOutcome::from($gates[$rung])));
+        }
+    }
+
+    #[DataProvider('faults')]
+    public function testAFaultIsNamedWithItsFileAndLine(string $id, string $from, string $to, string $message): void
+    {
+        $text = (string) file_get_contents(self::FOLDER."/postures/$id.yaml");
+        $broken = preg_replace('/'.preg_quote($from, '/').'/', $to, $text, 1);
+        self::assertNotSame($text, $broken);
+        [, $faults] = self::folder()->tried(Kind::Posture, (string) $broken, "postures/$id.yaml");
+        self::assertNotSame([], $faults);
+        self::assertStringContainsString($message, implode("\n", array_map(static fn (Fault $fault): string => $fault->message, $faults)));
+        self::assertStringStartsWith("postures/$id.yaml:", (string) $faults[0]);
+        // The line that is named is the changed one, or what stands just above it.
+        $changed = array_key_first(array_diff_assoc(explode("\n", (string) $broken), explode("\n", $text))) + 1;
+        self::assertLessThanOrEqual(4, abs($changed - $faults[0]->line), $faults[0]->line.' for '.$changed);
+    }
+
+    public static function faults(): iterable
+    {
+        yield 'an unknown unit' => ['pigeon', 'unit: breaths', 'unit: years', 'enum'];
+        yield 'an unknown posture' => ['pigeon', 'low-lunge: the back leg', 'high-lunge: the back leg', '"high-lunge", which is no posture'];
+        yield 'a cycle' => ['figure-four', "    prepares:\n", "    needs:\n        pigeon: the other way round\n    prepares:\n", 'leads back to itself'];
+        yield 'a component that no test judges' => ['pinwheel', '- internal-rotation', '- patience', 'enum'];
+        yield 'an ankle out of reach' => ['pigeon', 'hipHeight: 22', 'hipHeight: 60', 'does not come down'];
+        yield 'an unknown contact' => ['pigeon', 'contact: pigeon-front', 'contact: handstand', 'no contact of the leg chain'];
+        yield 'a rung without a caution' => ['pigeon', "    loads:\n    - deep-turn\n    - hip-fold\n    - knee-load\n", "    loads: []\n", 'at least 1'];
+        yield 'an unknown counterposture' => ['pigeon', "    - childs-pose\n", "    - grandchilds-pose\n", 'which is no posture'];
+        yield 'not YAML' => ['pigeon', 'name: Pigeon', "\tname: Pigeon", 'tabs'];
+    }
+
+    public function testALineIsFoundThroughLists(): void
+    {
+        $text = "id: x\nrungs:\n-   id: a\n    hold:\n        value: 1\n-   id: b\n    hold:\n        value: 2\n";
+        self::assertSame(8, EntryText::line($text, 'rungs/1/hold/value'));
+        self::assertSame(3, EntryText::line($text, 'rungs/0'));
+        self::assertSame(1, EntryText::line($text, ''));
+    }
+
+    private static function folder(): CatalogueFolder
+    {
+        return self::$folder ??= new CatalogueFolder((string) realpath(self::FOLDER));
     }
 }

@@ -64,14 +64,14 @@ const drawProps = (svg, view, { seat, legs }, mirror) => {
     }
 };
 
-const drawLeg = (svg, view, leg, sign, isOther) => {
+const drawLeg = (svg, view, leg, sign, isOther, heights) => {
     const points = [leg.hip, leg.knee, leg.ankle].map((point) => view.project(point, sign));
     make('path', { class: 'flesh', d: line(points) }, svg);
     make('path', { class: isOther ? 'bone other' : 'bone', d: line(points) }, svg);
     for (const [cx, cy] of points) {
         make('circle', { class: 'joint', cx, cy, r: 2 }, svg);
     }
-    if (view.heights && !isOther) {
+    if (view.heights && !isOther && heights) {
         const [kx, ky] = points[1];
         const at = kx + sign * 7;
         make('path', { class: 'dimension', d: `M${at - 2} ${ky}h4M${at} ${ky}V0` }, svg);
@@ -100,10 +100,41 @@ const boxOf = (view, legs) => {
     return [x, behind ? -height / 2 : 8 - height, width, height];
 };
 
-const drawView = (view, scene, mirror) => {
+// A sheet's drawing fits its paper to the posture, at one scale for the three views.
+const MARGIN = 14;
+const fitted = (scene, mirror, all) => {
+    const spans = all.map((view) => {
+        const points = (scene.torso ?? []).map((place) => view.project(place, 1));
+        for (const [side, leg] of Object.entries(scene.legs)) {
+            const sign = (side === 'left' ? -1 : 1) * mirror;
+            points.push(...(leg ? [leg.hip, leg.knee, leg.ankle] : []).map((place) => view.project(place, sign)));
+        }
+        if (view.floor) {
+            points.push([0, 0]);
+        }
+        const low = [0, 1].map((axis) => Math.min(...points.map((point) => point[axis])));
+        const high = [0, 1].map((axis) => Math.max(...points.map((point) => point[axis])));
+        return { low, high };
+    });
+    const [, , width, height] = all[0].box;
+    const scale = Math.max(
+        1,
+        ...spans.map(({ low, high }) =>
+            Math.max((high[0] - low[0] + 2 * MARGIN) / width, (high[1] - low[1] + 2 * MARGIN) / height),
+        ),
+    );
+    return spans.map(({ low, high }) => [
+        (low[0] + high[0] - width * scale) / 2,
+        high[1] + MARGIN - height * scale,
+        width * scale,
+        height * scale,
+    ]);
+};
+
+const drawView = (view, scene, mirror, paper) => {
     const figure = document.createElement('figure');
     const legs = Object.entries(scene.legs).filter(([, leg]) => leg);
-    const box = boxOf(view, legs);
+    const box = paper ?? boxOf(view, legs);
     const svg = make('svg', { viewBox: box.join(' '), 'aria-hidden': 'true' }, figure);
     drawGrid(svg, box, view);
     drawProps(svg, view, scene, mirror);
@@ -114,9 +145,13 @@ const drawView = (view, scene, mirror) => {
     }
     for (const [side, leg] of legs) {
         const sign = (side === 'left' ? -1 : 1) * mirror;
-        drawLeg(svg, view, leg, sign, scene.main ? side !== scene.main : view.side && side === 'right');
+        drawLeg(svg, view, leg, sign, scene.main ? side !== scene.main : view.side && side === 'right', !scene.fit);
         if (!view.side) {
-            const label = make('text', { x: sign * 62, y: box[1] + 8, 'text-anchor': 'middle' }, svg);
+            const label = make(
+                'text',
+                { x: sign < 0 ? box[0] + 8 : box[0] + box[2] - 8, y: box[1] + 8, 'text-anchor': 'middle' },
+                svg,
+            );
             label.textContent = side === 'left' ? 'L' : 'R';
         }
     }
@@ -134,11 +169,15 @@ const drawView = (view, scene, mirror) => {
 export const draw = (element, scene) => {
     element.scene = scene;
     const front = document.documentElement.dataset.facing === 'front';
-    element.replaceChildren(...views(front).map((view) => drawView(view, scene, front ? -1 : 1)));
+    const mirror = front ? -1 : 1;
+    const all = views(front);
+    const papers = scene.fit ? fitted(scene, mirror, all) : [];
+    element.replaceChildren(...all.map((view, i) => drawView(view, scene, mirror, papers[i])));
 };
 
 for (const element of document.querySelectorAll('.leg-figure[data-legs]')) {
-    draw(element, { legs: JSON.parse(element.dataset.legs), seat: Number(element.dataset.seat) });
+    const { scene, legs, seat } = element.dataset;
+    draw(element, scene ? JSON.parse(scene) : { legs: JSON.parse(legs), seat: Number(seat) });
 }
 document.addEventListener('facing', () => {
     for (const element of document.querySelectorAll('.leg-figure')) {

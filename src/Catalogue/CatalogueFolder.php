@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Lab\LabPosture;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\Posture\PrerequisiteGraph;
+
+/**
+ * All entries of a catalogue folder, and everything that is wrong with them: each against its
+ * schema, then all of them together.
+ */
+final class CatalogueFolder
+{
+    /** Every contact is tried on a person of this stature, in cm. */
+    private const TRIED_STATURE = 170.0;
+
+    private const MESSAGES = [
+        'unknown-posture' => 'names "%s", which is no posture.',
+        'related-to-itself' => 'is related to itself by "%s".',
+        'unreachable' => '"%s" is tied to no other posture.',
+        'cycle' => 'leads back to itself by way of "%s".',
+        'no-test-judges' => 'asks for "%s", which no test judges.',
+    ];
+
+    /** @var array<string, array<string, array<string, mixed>>> by kind, by id */
+    public array $entries = [];
+
+    /** @var list<Fault> */
+    public array $faults = [];
+
+    /** @var array<string, true> ids of entries that could not be read */
+    private array $broken = [];
+
+    /** @var array<string, string> text by file */
+    private array $texts = [];
+
+    /** @var array<string, string> file by kind and id */
+    private array $files = [];
+
+    public function __construct(private readonly string $folder)
+    {
+        foreach (Kind::cases() as $kind) {
+            $this->entries[$kind->value] = [];
+            foreach (glob("$folder/{$kind->folder()}/*.yaml") ?: [] as $path) {
+                $this->add($kind, (string) file_get_contents($path), $kind->folder().'/'.basename($path));
+            }
+        }
+        foreach (array_keys($this->entries[Kind::Posture->value]) as $id) {
+            array_push($this->faults, ...$this->demandFaults($id));
+        }
+        $this->checkTogether();
+    }
+
+    /**
+     * What would be wrong with one more entry, or with an entry in place of the one of its name.
+     *
+     * @return array{array<string, mixed>, list<Fault>}
+     */
+    public function tried(Kind $kind, string $text, string $file): array
+    {
+        [$entry, $faults] = EntryText::read($kind, $text, $file, $this->folder.'/schema');
+        if ([] === $faults) {
+            $with = clone $this;
+            $with->faults = [];
+            $id = (string) $entry['id'];
+            $with->entries[$kind->value][$id] = $entry;
+            $with->texts[$file] = $text;
+            $with->files["$kind->value/$id"] = $file;
+            if (Kind::Posture === $kind) {
+                array_push($with->faults, ...$with->demandFaults($id));
+            }
+            $with->checkTogether();
+            $faults = array_values(array_filter($with->faults, static fn (Fault $fault): bool => $fault->file === $file));
+        }
+
+        return [$entry, $faults];
+    }
+
+    private function add(Kind $kind, string $text, string $file): void
+    {
+        [$entry, $faults] = EntryText::read($kind, $text, $file, $this->folder.'/schema');
+        array_push($this->faults, ...$faults);
+        $id = $entry['id'] ?? null;
+        if (!is_string($id)) {
+            return;
+        }
+        if ([] !== $faults) {
+            // Others may speak of it all the same: one fault is not to drag a dozen behind it.
+            $this->broken[$id] = true;
+        }
+        $this->texts[$file] = $text;
+        if ("$id.yaml" !== basename($file)) {
+            $this->faults[] = new Fault($file, EntryText::line($text, 'id'), 'id', 'is not the name of the file.');
+        }
+        $this->files["$kind->value/$id"] = $file;
+        if ([] === $faults) {
+            $this->entries[$kind->value][$id] = $entry;
+        }
+    }
+
+    private function checkTogether(): void
+    {
+        $postures = $this->entries[Kind::Posture->value];
+        $judged = [];
+        foreach ($this->entries[Kind::Test->value] as $test) {
+            array_push($judged, ...$test['components']);
+        }
+        foreach ($this->graph()->faults(array_values(array_unique($judged))) as ['posture' => $id, 'code' => $code, 'about' => $about]) {
+            if ('unknown-posture' === $code && isset($this->broken[$about])) {
+                continue;
+            }
+            $this->fault($id, $this->placeOf($id, $about), sprintf(self::MESSAGES[$code], $about));
+        }
+        $held = [];
+        foreach ($this->entries[Kind::Caution->value] as $group) {
+            foreach ($group['items'] as $item) {
+                array_push($held, ...$item['holds']);
+            }
+        }
+        $schools = array_keys($this->entries[Kind::School->value]);
+        foreach ($postures as $id => $posture) {
+            $names = array_column($posture['rungs'], 'id');
+            foreach ($posture['rungs'] as $i => $rung) {
+                if (!in_array('all', $held, true) && [] === array_intersect($rung['loads'], $held)) {
+                    $this->fault($id, "rungs/$i/loads", 'no caution watches over this rung.');
+                }
+                foreach (array_diff($rung['counter'], array_keys($postures), array_keys($this->broken)) as $unknown) {
+                    $this->fault($id, "rungs/$i/counter", sprintf('names "%s", which is no posture.', $unknown));
+                }
+                foreach (array_diff(array_keys($rung['schools']), $schools, array_keys($this->broken)) as $unknown) {
+                    $this->fault($id, "rungs/$i/schools", sprintf('names "%s", which is no school.', $unknown));
+                }
+            }
+            if (count($names) !== count(array_unique($names))) {
+                $this->fault($id, 'rungs', 'has two rungs of one name.');
+            }
+            foreach (array_diff($posture['entries'] ?? [], $names) as $unknown) {
+                $this->fault($id, 'entries', sprintf('names "%s", which is no rung.', $unknown));
+            }
+        }
+    }
+
+    public function graph(): PrerequisiteGraph
+    {
+        $relations = $targets = $components = [];
+        foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
+            $relations[$id] = array_map(static fn (array $others): array => array_map(strval(...), array_keys($others)), $posture['relations']);
+            $asked = [];
+            foreach ($posture['rungs'] as $rung) {
+                array_push($asked, ...array_column($rung['demand']['thresholds'] ?? [], 'component'));
+            }
+            $components[$id] = array_values(array_unique([...$posture['components'], ...$asked]));
+            if (true === $posture['target']) {
+                $targets[] = $id;
+            }
+        }
+
+        return new PrerequisiteGraph($relations, $targets, $components);
+    }
+
+    /** @return list<Fault> contacts that the leg chain does not know, or cannot make */
+    private function demandFaults(string $id): array
+    {
+        $posture = $this->entries[Kind::Posture->value][$id];
+        $places = [];
+        foreach ($posture['rungs'] as $i => $rung) {
+            if (isset($rung['demand']['contact'])) {
+                $places["rungs/$i/demand"] = [$rung['demand']['contact'], $rung['demand']['values']];
+            }
+        }
+        if (isset($posture['figure']['lab'])) {
+            $places['figure'] = [$posture['figure']['lab'], $posture['figure']['values']];
+        }
+        $faults = [];
+        $capacity = new Capacity(140, 70, 115, 160);
+        foreach ($places as $path => [$contact, $values]) {
+            $lab = LabPosture::tryFrom($contact);
+            try {
+                if (null === $lab) {
+                    throw InvalidValue::because($contact, 'is no contact of the leg chain.');
+                }
+                $lab->posture(Fields::of($values), $capacity, self::TRIED_STATURE)->angles(StandardBody::ofStature(self::TRIED_STATURE));
+            } catch (\DomainException $e) {
+                $file = $this->files["posture/$id"] ?? $id;
+                $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $e->getMessage());
+            }
+        }
+
+        return $faults;
+    }
+
+    private function fault(string $id, string $path, string $message): void
+    {
+        $file = $this->files["posture/$id"] ?? $id;
+        $this->faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $message);
+    }
+
+    /** Under which relation, or else where, an entry speaks of something. */
+    private function placeOf(string $id, string $about): string
+    {
+        $posture = $this->entries[Kind::Posture->value][$id];
+        foreach ($posture['relations'] as $relation => $others) {
+            if (isset($others[$about]) || $relation === $about) {
+                return "relations/$relation".(isset($others[$about]) ? "/$about" : '');
+            }
+        }
+        foreach ($posture['rungs'] as $i => $rung) {
+            foreach ($rung['demand']['thresholds'] ?? [] as $threshold) {
+                if ($threshold['component'] === $about) {
+                    return "rungs/$i/demand";
+                }
+            }
+        }
+
+        return in_array($about, $posture['components'], true) ? 'components' : 'id';
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Errors\ValidationError;
+use Opis\JsonSchema\Helper;
+use Opis\JsonSchema\Validator;
+use Symfony\Component\Yaml\Exception\ParseException;
+use Symfony\Component\Yaml\Yaml;
+
+/** One entry as YAML text: read, filled out with what holds for every rung, and checked against its schema. */
+final class EntryText
+{
+    public const LONGEST = 200_000;
+
+    /** @var array<string, object> */
+    private static array $schemas = [];
+
+    /**
+     * @return array{array<string, mixed>, list<Fault>} the entry, as far as it can be read, and what is wrong with it
+     */
+    public static function read(Kind $kind, string $text, string $file, string $schemaFolder): array
+    {
+        if (strlen($text) > self::LONGEST) {
+            return [[], [new Fault($file, 1, '', sprintf('is longer than %d characters.', self::LONGEST))]];
+        }
+        try {
+            $data = Yaml::parse($text);
+        } catch (ParseException $e) {
+            return [[], [new Fault($file, max(1, $e->getParsedLine()), '', $e->getMessage())]];
+        }
+        if (!is_array($data) || array_is_list($data)) {
+            return [[], [new Fault($file, 1, '', 'must be a map of names and values.')]];
+        }
+        $data = self::filled($data);
+        $schema = self::$schemas["$schemaFolder/$kind->value"] ??= self::schema("$schemaFolder/$kind->value.json");
+        $error = (new Validator())->validate(Helper::toJSON(self::maps($data)), $schema)->error();
+        if (null === $error) {
+            return [$data, []];
+        }
+
+        return [$data, [self::fault($error, $text, $file)]];
+    }
+
+    /** Where a place of an entry stands in its text: the line of the deepest part that can be found. */
+    public static function line(string $text, string $path): int
+    {
+        $parts = '' === $path ? [] : explode('/', $path);
+        [$at, $found] = self::follow(explode("\n", $text), $parts);
+        // What a rung does not say itself, the posture says for all of its rungs.
+        if ($found < count($parts) && 2 === $found && 'rungs' === $parts[0]) {
+            [$common, $foundThere] = self::follow(explode("\n", $text), ['defaults', ...array_slice($parts, 2)]);
+            $at = $foundThere > 1 ? $common : $at;
+        }
+
+        return $at + 1;
+    }
+
+    /**
+     * @param list<string> $lines
+     * @param list<string> $parts
+     *
+     * @return array{int, int} the line of the last part that was found, and how many were
+     */
+    private static function follow(array $lines, array $parts): array
+    {
+        $at = 0;
+        $inside = -1;
+        foreach ($parts as $count => $part) {
+            $items = 0;
+            $itemDepth = null;
+            $place = null;
+            for ($i = 0 === $count ? 0 : $at; $i < count($lines); ++$i) {
+                $line = $lines[$i];
+                $depth = strspn($line, ' ');
+                $isItem = 1 === preg_match('/^ *- /', $line.' ');
+                if ($i > $at && '' !== trim($line) && ($depth < $inside || ($depth === $inside && ($isItem === ctype_digit($parts[$count - 1] ?? 'x'))))) {
+                    break;
+                }
+                if (ctype_digit($part)) {
+                    $itemDepth ??= $isItem ? $depth : null;
+                    if ($isItem && $depth === $itemDepth && $items++ === (int) $part) {
+                        $place = $i;
+                        break;
+                    }
+                } elseif (1 === preg_match('/^ *(- +)?["\']?'.preg_quote($part, '/').'["\']?:/', $line)) {
+                    $place = $i;
+                    break;
+                }
+            }
+            if (null === $place) {
+                return [$at, $count];
+            }
+            $at = $place;
+            $inside = strspn($lines[$place], ' ');
+        }
+
+        return [$at, count($parts)];
+    }
+
+    /**
+     * What a posture says once for all of its rungs, put into each that does not say otherwise.
+     *
+     * @param array<mixed> $data
+     *
+     * @return array<mixed>
+     */
+    private static function filled(array $data): array
+    {
+        $defaults = $data['defaults'] ?? null;
+        if (is_array($defaults) && is_array($data['rungs'] ?? null)) {
+            unset($data['defaults']);
+            $data['rungs'] = array_map(static fn (mixed $rung): mixed => is_array($rung) ? $rung + $defaults : $rung, $data['rungs']);
+        }
+
+        return $data;
+    }
+
+    /**
+     * YAML has one empty collection; JSON has two. Where the schemas want an object, an empty one is one.
+     *
+     * @param array<mixed> $data
+     *
+     * @return array<mixed>
+     */
+    private static function maps(array $data): array
+    {
+        foreach ($data as $key => $value) {
+            if (is_array($value)) {
+                $data[$key] = [] === $value && in_array($key, ['values', 'relations', 'changes'], true) ? new \stdClass() : self::maps($value);
+            }
+        }
+
+        return $data;
+    }
+
+    private static function schema(string $file): object
+    {
+        $schema = json_decode((string) file_get_contents($file));
+
+        return is_object($schema) ? $schema : throw new \RuntimeException("$file is no schema.");
+    }
+
+    private static function fault(ValidationError $error, string $text, string $file): Fault
+    {
+        // The innermost complaint names the very place; those around it only repeat that something is wrong.
+        while ([] !== $error->subErrors()) {
+            $error = $error->subErrors()[0];
+        }
+        $path = implode('/', array_map(strval(...), $error->data()->fullPath()));
+
+        return new Fault($file, self::line($text, $path), $path, (new ErrorFormatter())->formatErrorMessage($error));
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+/** The kinds of entry, each with a folder and a schema of its own. */
+enum Kind: string
+{
+    case Test = 'test';
+    case Posture = 'posture';
+    case School = 'school';
+    case Caution = 'caution';
+
+    public function folder(): string
+    {
+        return $this->value.'s';
+    }
+}

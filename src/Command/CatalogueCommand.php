@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Command;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('ascent:catalogue', 'Lists the catalogue\'s ids and counts as JSON.')]
+final class CatalogueCommand extends Command
+{
+    public function __construct(private readonly Catalogue $catalogue)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('check', null, InputOption::VALUE_NONE, 'Check the files as they are now; each fault on stderr with its file and line, and a status other than 0');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $folder = $this->catalogue->folder();
+        if (true === $input->getOption('check') && [] !== $folder->faults) {
+            $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+            foreach ($folder->faults as $fault) {
+                $errors->writeln((string) $fault, OutputInterface::OUTPUT_RAW);
+            }
+
+            return Command::FAILURE;
+        }
+        $listed = ['counts' => []];
+        foreach (Kind::cases() as $kind) {
+            $ids = array_map(strval(...), array_keys($folder->entries[$kind->value]));
+            $listed['counts'][$kind->folder()] = count($ids);
+            $listed[$kind->folder()] = $ids;
+        }
+        $output->writeln(json_encode($listed, JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+
+        return Command::SUCCESS;
+    }
+}

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\Library;
+use LucidAscent\App\Catalogue\SheetFigure;
+use LucidAscent\App\Catalogue\WithinReach;
+use LucidAscent\App\Repository\HalfLotusSides;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Posture\PrerequisiteGraph;
+use LucidAscent\Core\Readiness\KnownCapacity;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The catalogue to read: postures, tests, schools and cautions. */
+final class LibraryController extends TeacherController
+{
+    public function __construct(private readonly Catalogue $catalogue)
+    {
+    }
+
+    #[Route('/library', 'library', methods: ['GET'])]
+    public function library(Request $request, HalfLotusSides $sides, ClockInterface $clock): Response
+    {
+        $postures = $this->catalogue->all(Kind::Posture);
+        $asked = trim($request->query->getString('q'));
+        $component = $request->query->getString('component');
+        $family = $request->query->getString('family');
+        $shown = '' === $asked ? array_keys($postures) : Library::search($asked, $postures);
+        $shown = array_filter($shown, static fn (string $id): bool => ('' === $component || in_array($component, $postures[$id]['components'], true))
+            && ('' === $family || $family === $postures[$id]['family']));
+
+        $reach = null;
+        $person = $request->query->getString('person');
+        if ('' !== $person) {
+            $practitioner = $this->practitioner($person);
+            $proportions = $this->records->body($practitioner)?->proportions();
+            if (null === $proportions) {
+                $this->addFlash('hint', 'The body has not been measured: what is in reach cannot be told.');
+            } else {
+                foreach (Side::cases() as $side) {
+                    $known = KnownCapacity::of($sides->test($practitioner, $side), $proportions, $clock->now());
+                    foreach ($shown as $id) {
+                        $reach[$id][$side->value] = WithinReach::rung($postures[$id], $proportions->body($side), $proportions->stature->cm, $known->capacity);
+                    }
+                }
+                $shown = array_filter($shown, static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null) || null !== ($reach[$id]['right'] ?? null));
+            }
+        }
+
+        return $this->render('library/index.html.twig', [
+            'postures' => $postures,
+            'shown' => $shown,
+            'tests' => '' === $asked ? [] : Library::search($asked, $this->catalogue->all(Kind::Test)),
+            'allTests' => $this->catalogue->all(Kind::Test),
+            'components' => self::values($postures, static fn (array $posture): array => $posture['components']),
+            'families' => self::values($postures, static fn (array $posture): array => [$posture['family']]),
+            'practitioners' => $this->records->practitioners($this->teacher()),
+            'reach' => $reach,
+            'asked' => ['q' => $asked, 'component' => $component, 'family' => $family, 'person' => $person],
+        ]);
+    }
+
+    #[Route('/library/postures/{id}', 'library_posture', methods: ['GET'])]
+    public function posture(string $id, Request $request): Response
+    {
+        $posture = $this->catalogue->entry(Kind::Posture, $id) ?? throw $this->createNotFoundException();
+        $conditions = $this->catalogue->conditions();
+        $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
+        $permissions = array_map(static fn (array $rung): Permission => Permission::of(array_values($asked), $rung['loads'], $rung['gentle'] ?? false), $posture['rungs']);
+        $incoming = [];
+        foreach ($this->catalogue->all(Kind::Posture) as $other => $data) {
+            foreach (PrerequisiteGraph::RELATIONS as $relation) {
+                if (isset($data['relations'][$relation][$id])) {
+                    $incoming[$relation][$other] = $data['relations'][$relation][$id];
+                }
+            }
+        }
+
+        return $this->render('library/posture.html.twig', [
+            'posture' => $posture,
+            'postures' => $this->catalogue->all(Kind::Posture),
+            'schools' => $this->catalogue->all(Kind::School),
+            'figure' => SheetFigure::of($posture['figure']),
+            'incoming' => $incoming,
+            'conditions' => $conditions,
+            'asked' => array_keys($asked),
+            'permissions' => $permissions,
+            'judges' => array_filter($this->catalogue->all(Kind::Test), static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components'])),
+        ]);
+    }
+
+    #[Route('/library/tests/{id}', 'library_test', methods: ['GET'])]
+    public function test(string $id): Response
+    {
+        $test = $this->catalogue->entry(Kind::Test, $id) ?? throw $this->createNotFoundException();
+
+        return $this->render('library/test.html.twig', ['test' => $test]);
+    }
+
+    #[Route('/library/tests', 'library_tests', methods: ['GET'])]
+    public function tests(): Response
+    {
+        $tests = $this->catalogue->all(Kind::Test);
+        uasort($tests, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
+
+        return $this->render('library/tests.html.twig', ['tests' => $tests]);
+    }
+
+    #[Route('/library/schools', 'library_schools', methods: ['GET'])]
+    public function schools(): Response
+    {
+        return $this->render('library/schools.html.twig', ['schools' => $this->catalogue->all(Kind::School)]);
+    }
+
+    #[Route('/library/cautions', 'library_cautions', methods: ['GET'])]
+    public function cautions(): Response
+    {
+        return $this->render('library/cautions.html.twig', ['cautions' => $this->catalogue->all(Kind::Caution)]);
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $entries
+     * @param callable(array<string, mixed>): array<mixed> $of
+     *
+     * @return list<string>
+     */
+    private static function values(array $entries, callable $of): array
+    {
+        $values = [];
+        foreach ($entries as $entry) {
+            foreach ($of($entry) as $value) {
+                $values[] = (string) $value;
+            }
+        }
+        $values = array_values(array_unique($values));
+        sort($values);
+
+        return $values;
+    }
+}
