@@ -176,7 +176,7 @@ final class CatalogueFolder
         if (isset($posture['figure']['lab'])) {
             $places['figure'] = [$posture['figure']['lab'], $posture['figure']['values']];
         }
-        $faults = [];
+        $faults = $this->figureFaults($id);
         $capacity = new Capacity(140, 70, 115, 160);
         foreach ($places as $path => [$contact, $values]) {
             $lab = LabPosture::tryFrom($contact);
@@ -188,6 +188,25 @@ final class CatalogueFolder
             } catch (\DomainException $e) {
                 $file = $this->files["posture/$id"] ?? $id;
                 $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $e->getMessage());
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<Fault> joints that a sheet would draw below the floor */
+    private function figureFaults(string $id): array
+    {
+        $file = $this->files["posture/$id"] ?? $id;
+        $figure = $this->entries[Kind::Posture->value][$id]['figure'];
+        $faults = [];
+        if (isset($figure['angles'])) {
+            foreach (SheetFigure::of($figure)['legs'] as $side => $leg) {
+                foreach ($leg as $joint => $point) {
+                    if ($point[2] < 0.0) {
+                        $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', 'figure'), 'figure', sprintf('draws the %s %s %.0f cm below the floor.', $side, $joint, -$point[2]));
+                    }
+                }
             }
         }
 

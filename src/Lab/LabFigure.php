@@ -29,12 +29,12 @@ final class LabFigure
     public static function of(LabPosture $kind, Posture $posture, array $angles, Body $body, float $torso): array
     {
         $props = $posture->props();
-        $pose = $posture instanceof ChainReading ? $posture->pose($body) : self::stretched($kind, $angles, $body);
+        $pose = $posture instanceof ChainReading ? $posture->pose($body) : self::stretched($kind, $angles, $props, $body);
         $block = $posture instanceof KneeAtHeight && $posture->kneeHeight > 2 * LowestKnee::FLOOR ? $posture->kneeHeight - LowestKnee::FLOOR : null;
 
         return [
             'leg' => LegFigure::of($pose) + ['block' => $block],
-            'other' => self::other($kind, $pose, $body),
+            'other' => self::other($kind, $pose, $props, $body),
             'torso' => self::torso($kind, $pose, $torso, $props),
             'seat' => $props['seat'] ?? 0.0,
         ];
@@ -44,8 +44,9 @@ final class LabFigure
      * The leg of a test that reads one angle, drawn in the position of that test.
      *
      * @param array<string, float> $angles
+     * @param array<string, float> $props
      */
-    private static function stretched(LabPosture $kind, array $angles, Body $body): LegPose
+    private static function stretched(LabPosture $kind, array $angles, array $props, Body $body): LegPose
     {
         $flexion = $angles['flexion'] ?? 0.0;
         $abduction = $angles['abduction'] ?? 0.0;
@@ -54,9 +55,9 @@ final class LabFigure
         return match ($kind) {
             LabPosture::LegRaise => LegChain::forward($body, self::lying(), new LegAngles($flexion, 0, 0, 0)),
             LabPosture::HeelToSeat => LegChain::forward($body, new Sitting(0, 90), new LegAngles(0, 0, 0, $knee)),
-            LabPosture::Frog => LegChain::forward($body, new Sitting($body->thigh - $body->seatedHipHeight), new LegAngles(0, $abduction, 0, 90)),
+            LabPosture::Frog => LegChain::forward($body, new Sitting(max(0.0, $body->thigh * cos(deg2rad($abduction)) + 5.0 - $body->seatedHipHeight)), new LegAngles(0, $abduction, 0, 90)),
             LabPosture::WideLegs => LegChain::forward($body, new Sitting(), new LegAngles(90, $abduction, 0, 0)),
-            LabPosture::DeepPigeonBack => LegChain::forward($body, new Sitting(), new LegAngles($flexion, 0, 0, $knee)),
+            LabPosture::DeepPigeonBack => LegChain::forward($body, new Sitting(max(0.0, $props['hipHeight'] - $body->seatedHipHeight), $props['pelvicTilt']), new LegAngles($flexion, 0, 0, $knee)),
             default => LegChain::forward($body, new Sitting(), new LegAngles($flexion, $abduction, 0, 60)),
         };
     }
@@ -66,9 +67,21 @@ final class LabFigure
         return new Sitting(0.0, -90.0);
     }
 
-    /** @return array{hip: list<float>, knee: list<float>, ankle: list<float>} in the other leg's own frame */
-    private static function other(LabPosture $kind, LegPose $pose, Body $body): array
+    /**
+     * @param array<string, float> $props
+     *
+     * @return array{hip: list<float>, knee: list<float>, ankle: list<float>} in the other leg's own frame
+     */
+    private static function other(LabPosture $kind, LegPose $pose, array $props, Body $body): array
     {
+        $folded = $props['otherFlexion'] ?? null;
+        if (null !== $folded) {
+            // The thigh that the ankle lies across, its shin hanging or planted.
+            $knee = LabPosture::FigureFourStanding === $kind ? $folded : 90.0;
+            $sitting = new Sitting(max(0.0, $pose->hip->z - $body->seatedHipHeight), $props['pelvicTilt'] ?? 0.0);
+
+            return LegFigure::of(LegChain::forward($body, $sitting, new LegAngles($folded, 0, 0, $knee)));
+        }
         $hip = $pose->hip;
         $at = static fn (float $forward, float $drop): LegPose => new LegPose(
             $pose->angles,
@@ -92,7 +105,7 @@ final class LabFigure
     private static function torso(LabPosture $kind, LegPose $pose, float $torso, array $props): array
     {
         $tilt = match ($kind) {
-            LabPosture::LegRaise => -90.0,
+            LabPosture::LegRaise, LabPosture::FigureFourLying => -90.0,
             LabPosture::HeelToSeat, LabPosture::Frog => 85.0,
             default => $props['pelvicTilt'] ?? 0.0,
         };

@@ -151,8 +151,13 @@ enum LabPosture: string
             self::LegBehindHead => new FreeKnee(new LegBehindHead($torso, $number('rounding'), $sitting), $capacity, $number('kneeOutside')),
             self::LegOverShoulder => new LegOverShoulder($torso, $number('rounding')),
             self::Cradle => new FreeKnee(new Cradle($torso, $sitting), $capacity),
-            self::FigureFourLying, self::FigureFourSeated => new FreeKnee(new FigureFour($number('otherFlexion'), $sitting), $capacity),
-            self::FigureFourStanding => new FreeKnee(new FigureFour($number('otherFlexion'), new Sitting(0.45 * $stature)), $capacity),
+            self::FigureFourLying => new FreeKnee(new FigureFour($number('otherFlexion'), new Sitting(0.0, -90.0)), $capacity),
+            self::FigureFourSeated => new FreeKnee(new FigureFour($number('otherFlexion'), $sitting), $capacity),
+            // The seat sinks as the standing thigh folds, its shin upright on the foot.
+            self::FigureFourStanding => new FreeKnee(new FigureFour(
+                $number('otherFlexion'),
+                new Sitting(max(0.0, (0.245 * cos(deg2rad($number('otherFlexion'))) + 0.246 + 0.039 - 0.053) * $stature)),
+            ), $capacity),
             self::DeepSquat => new FreeKnee(new DeepSquat($number('hipHeight'), $number('stance'), $sitting->pelvicTilt), $capacity),
             self::WideLegs => new WideLegs($number('span')),
             self::Frog => new Frog($number('span')),
