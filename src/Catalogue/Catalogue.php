@@ -52,6 +52,11 @@ final class Catalogue implements CacheWarmerInterface
         return new CatalogueFolder($this->folder);
     }
 
+    public function schemas(): string
+    {
+        return $this->folder.'/schema';
+    }
+
     public function text(Kind $kind, string $id): ?string
     {
         return null === $this->entry($kind, $id) ? null : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");

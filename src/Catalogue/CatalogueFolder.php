@@ -81,6 +81,17 @@ final class CatalogueFolder
         return [$entry, $faults];
     }
 
+    /** Puts an entry beside those of the folder, when nothing is wrong with it by itself. */
+    public function addOwn(Kind $kind, string $text, string $file): void
+    {
+        [$entry, $faults] = EntryText::read($kind, $text, $file, $this->folder.'/schema');
+        if ([] === $faults && is_string($entry['id'] ?? null)) {
+            $this->entries[$kind->value][$entry['id']] = $entry;
+            $this->texts[$file] = $text;
+            $this->files["$kind->value/{$entry['id']}"] = $file;
+        }
+    }
+
     private function add(Kind $kind, string $text, string $file): void
     {
         [$entry, $faults] = EntryText::read($kind, $text, $file, $this->folder.'/schema');

@@ -8,7 +8,7 @@ namespace LucidAscent\App\Catalogue;
 final readonly class Library
 {
     /** A word of at least this many letters may have one letter wrong; of twice as many, two. */
-    private const FORGIVING = 4;
+    private const FORGIVING = 3;
 
     /**
      * @param array<string, array<string, mixed>> $entries by id
@@ -29,9 +29,10 @@ final readonly class Library
                 }
                 $distance += $best;
             }
-            $found[$id] = $distance;
+            // Of two that match alike, the plainer name is meant: lotus before half lotus.
+            $found[$id] = [$distance, count(self::words($entry['name'])), $id];
         }
-        asort($found);
+        uasort($found, static fn (array $a, array $b): int => $a <=> $b);
 
         return array_keys($found);
     }
@@ -45,7 +46,7 @@ final readonly class Library
             $distance = match (true) {
                 $name === $word => 0,
                 str_starts_with($name, $word) => 1,
-                strlen($word) >= self::FORGIVING && str_contains($name, $word) => 2,
+                strlen($word) > self::FORGIVING && str_contains($name, $word) => 2,
                 default => self::misspelt($word, $name, min(2, $allowed)),
             };
             if (null !== $distance && (null === $best || $distance < $best)) {

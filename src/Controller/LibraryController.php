@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
+use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Catalogue\SheetFigure;
 use LucidAscent\App\Catalogue\WithinReach;
 use LucidAscent\App\Repository\HalfLotusSides;
@@ -22,14 +23,14 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The catalogue to read: postures, tests, schools and cautions. */
 final class LibraryController extends TeacherController
 {
-    public function __construct(private readonly Catalogue $catalogue)
+    public function __construct(private readonly Catalogue $catalogue, private readonly OwnCatalogue $own)
     {
     }
 
     #[Route('/library', 'library', methods: ['GET'])]
     public function library(Request $request, HalfLotusSides $sides, ClockInterface $clock): Response
     {
-        $postures = $this->catalogue->all(Kind::Posture);
+        $postures = $this->own->all($this->teacher(), Kind::Posture);
         $asked = trim($request->query->getString('q'));
         $component = $request->query->getString('component');
         $family = $request->query->getString('family');
@@ -58,8 +59,8 @@ final class LibraryController extends TeacherController
         return $this->render('library/index.html.twig', [
             'postures' => $postures,
             'shown' => $shown,
-            'tests' => '' === $asked ? [] : Library::search($asked, $this->catalogue->all(Kind::Test)),
-            'allTests' => $this->catalogue->all(Kind::Test),
+            'tests' => '' === $asked ? [] : Library::search($asked, $this->own->all($this->teacher(), Kind::Test)),
+            'allTests' => $this->own->all($this->teacher(), Kind::Test),
             'components' => self::values($postures, static fn (array $posture): array => $posture['components']),
             'families' => self::values($postures, static fn (array $posture): array => [$posture['family']]),
             'practitioners' => $this->records->practitioners($this->teacher()),
@@ -71,12 +72,12 @@ final class LibraryController extends TeacherController
     #[Route('/library/postures/{id}', 'library_posture', methods: ['GET'])]
     public function posture(string $id, Request $request): Response
     {
-        $posture = $this->catalogue->entry(Kind::Posture, $id) ?? throw $this->createNotFoundException();
+        $posture = $this->own->all($this->teacher(), Kind::Posture)[$id] ?? throw $this->createNotFoundException();
         $conditions = $this->catalogue->conditions();
         $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
         $permissions = array_map(static fn (array $rung): Permission => Permission::of(array_values($asked), $rung['loads'], $rung['gentle'] ?? false), $posture['rungs']);
         $incoming = [];
-        foreach ($this->catalogue->all(Kind::Posture) as $other => $data) {
+        foreach ($this->own->all($this->teacher(), Kind::Posture) as $other => $data) {
             foreach (PrerequisiteGraph::RELATIONS as $relation) {
                 if (isset($data['relations'][$relation][$id])) {
                     $incoming[$relation][$other] = $data['relations'][$relation][$id];
@@ -86,21 +87,21 @@ final class LibraryController extends TeacherController
 
         return $this->render('library/posture.html.twig', [
             'posture' => $posture,
-            'postures' => $this->catalogue->all(Kind::Posture),
+            'postures' => $this->own->all($this->teacher(), Kind::Posture),
             'schools' => $this->catalogue->all(Kind::School),
             'figure' => SheetFigure::of($posture['figure']),
             'incoming' => $incoming,
             'conditions' => $conditions,
             'asked' => array_keys($asked),
             'permissions' => $permissions,
-            'judges' => array_filter($this->catalogue->all(Kind::Test), static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components'])),
+            'judges' => array_filter($this->own->all($this->teacher(), Kind::Test), static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components'])),
         ]);
     }
 
     #[Route('/library/tests/{id}', 'library_test', methods: ['GET'])]
     public function test(string $id): Response
     {
-        $test = $this->catalogue->entry(Kind::Test, $id) ?? throw $this->createNotFoundException();
+        $test = $this->own->all($this->teacher(), Kind::Test)[$id] ?? throw $this->createNotFoundException();
 
         return $this->render('library/test.html.twig', ['test' => $test]);
     }
@@ -108,7 +109,7 @@ final class LibraryController extends TeacherController
     #[Route('/library/tests', 'library_tests', methods: ['GET'])]
     public function tests(): Response
     {
-        $tests = $this->catalogue->all(Kind::Test);
+        $tests = $this->own->all($this->teacher(), Kind::Test);
         uasort($tests, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
 
         return $this->render('library/tests.html.twig', ['tests' => $tests]);

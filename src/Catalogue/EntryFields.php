@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+/** Which parts of a posture, a rung and a test a teacher writes, in the order of the form. */
+final class EntryFields
+{
+    private const COMPONENTS = ['flexion', 'abduction', 'rotation', 'kneeFlexion', 'adduction', 'internal-rotation', 'extension', 'hamstrings', 'quadriceps', 'ankle', 'spine-extension', 'spine-rotation', 'shoulder-flexion', 'shoulder-reach', 'balance', 'strength', 'ease'];
+    private const FAMILIES = ['sitting-folded', 'cross-legged', 'kneeling', 'kneeling-fold', 'leg-behind', 'forward-fold', 'lunge', 'standing', 'squat', 'arm-balance', 'twist', 'backbend', 'lying'];
+    private const LOADS = ['deep-turn', 'knee-fold', 'knee-load', 'hip-fold', 'hip-end', 'hip-extension', 'hamstring', 'spine-fold', 'spine-back', 'spine-twist', 'neck', 'shoulder-bind', 'wrist', 'balance', 'prone', 'lying-rest'];
+    private const FORMULAS = ['observation', 'shin-inclination', 'strap-gap', 'soles-together', 'shins-stacked', 'cow-face', 'wide-legs', 'frog', 'leg-raise', 'heel-to-seat'];
+
+    /** @return list<Field> */
+    public static function of(Kind $kind): array
+    {
+        return Kind::Test === $kind ? self::test() : self::posture();
+    }
+
+    /** @return list<Field> */
+    public static function rung(): array
+    {
+        return [
+            new Field('name', 'Name', FieldKind::Line),
+            new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; it stays when the name changes.'),
+            new Field('gentle', 'A gentle rung', FieldKind::Flag),
+            new Field('position', 'Position', FieldKind::Lines, 'One step a line.'),
+            new Field('side', 'Sides', FieldKind::Line, 'Which side first, and how often.'),
+            new Field('props', 'Props', FieldKind::Props, 'What | how its height is found, one a line.', [], true),
+            new Field('demand', 'Asks for', FieldKind::Demand, 'Such as "rotation 90 degrees", one a line; or a leg position: "leg half-lotus: kneeHeight 12, seat 0".'),
+            new Field('hold', 'Hold', FieldKind::Quantity, 'Such as "10 breaths" or "2 minutes".'),
+            new Field('schools/long-still', 'Long and still', FieldKind::Line),
+            new Field('schools/working-muscle', 'Working muscle', FieldKind::Line),
+            new Field('schools/counted-breath', 'Counted breath', FieldKind::Line),
+            new Field('compensations', 'Compensations', FieldKind::Compensations, 'What goes wrong | how to see it, one a line.'),
+            new Field('check', 'Ready to leave when', FieldKind::Lines, 'One a line.'),
+            new Field('stop', 'Stop at', FieldKind::Lines, 'One stop sign a line.'),
+            new Field('knee_safe', 'Knee-safe form', FieldKind::Line),
+            new Field('lying', 'Lying form', FieldKind::Line),
+            new Field('counter', 'Counterpostures', FieldKind::Lines, 'Ids of postures, one a line.'),
+            new Field('way_out', 'The way out', FieldKind::Line),
+            new Field('loads', 'Loads', FieldKind::Choices, 'What it puts under strain; cautions hold by these.', self::LOADS),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function posture(): array
+    {
+        $fields = [
+            new Field('name', 'Name', FieldKind::Line),
+            new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; not that of a shipped entry.'),
+            new Field('sanskrit', 'Traditional names', FieldKind::Lines, 'One a line.', [], true),
+            new Field('family', 'Family', FieldKind::Choice, '', self::FAMILIES),
+            new Field('target', 'A pose that somebody may want for itself', FieldKind::Flag),
+            new Field('components', 'Asks for', FieldKind::Choices, '', self::COMPONENTS),
+            new Field('summary', 'In a sentence', FieldKind::Line),
+        ];
+        foreach (['needs' => 'Needs', 'prepares' => 'Prepares', 'counters' => 'Counters', 'gentler_than' => 'Gentler than', 'same_action_as' => 'Same action as'] as $relation => $label) {
+            $fields[] = new Field("relations/$relation", $label, FieldKind::Pairs, 'Posture: why, one a line.', [], true);
+        }
+
+        return $fields;
+    }
+
+    /** @return list<Field> */
+    private static function test(): array
+    {
+        return [
+            new Field('name', 'Name', FieldKind::Line),
+            new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; not that of a shipped entry.'),
+            new Field('order', 'Place in the taught order', FieldKind::Number),
+            new Field('components', 'Feeds', FieldKind::Choices, '', self::COMPONENTS),
+            new Field('both_sides', 'Left and right apart', FieldKind::Flag),
+            new Field('minutes', 'Takes', FieldKind::Quantity, 'Such as "2 minutes".'),
+            new Field('tool', 'Tool', FieldKind::Line),
+            new Field('trials/least', 'Trials, at least', FieldKind::Number),
+            new Field('trials/most', 'Trials, at most', FieldKind::Number),
+            new Field('position', 'Position', FieldKind::Lines, 'One step a line.'),
+            new Field('landmarks', 'Landmarks', FieldKind::Lines, 'One a line.'),
+            new Field('measured', 'Measured', FieldKind::Measured, 'Name | label | unit, one a line; units are cm, degrees, seconds, yes or no.'),
+            new Field('formula', 'Read by', FieldKind::Choice, '', self::FORMULAS),
+            new Field('compensations', 'Compensations', FieldKind::Compensations, 'What goes wrong | how to see it, one a line.'),
+            new Field('stop', 'Stop at', FieldKind::Lines, 'One stop sign a line.'),
+            new Field('gentler', 'Gentler', FieldKind::Line),
+        ];
+    }
+}

@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+/** Between a part of an entry and what stands in its field. */
+final class FieldCodec
+{
+    public static function toField(Field $field, mixed $value): mixed
+    {
+        if (null === $value) {
+            return FieldKind::Choices === $field->kind ? [] : (FieldKind::Flag === $field->kind ? false : null);
+        }
+
+        return match ($field->kind) {
+            FieldKind::Line, FieldKind::Choice, FieldKind::Choices, FieldKind::Flag => $value,
+            FieldKind::Number => (string) $value,
+            FieldKind::Lines => implode("\n", $value),
+            FieldKind::Pairs => implode("\n", array_map(static fn (mixed $id, mixed $why): string => "$id: $why", array_keys($value), $value)),
+            FieldKind::Compensations => implode("\n", array_map(static fn (array $c): string => "{$c['text']} | {$c['see']}", $value)),
+            FieldKind::Props => implode("\n", array_map(static fn (array $p): string => "{$p['what']} | {$p['found']}".(isset($p['rule']) ? " | {$p['rule']}" : ''), $value)),
+            FieldKind::Quantity => "{$value['value']} {$value['unit']}",
+            FieldKind::Demand => self::demandText($value),
+            FieldKind::Measured => implode("\n", array_map(static fn (array $m): string => "{$m['name']} | {$m['label']} | {$m['unit']}", $value)),
+        };
+    }
+
+    /** @throws \DomainException when it cannot be read; the message stands beside the field */
+    public static function fromField(Field $field, mixed $typed): mixed
+    {
+        if (FieldKind::Flag === $field->kind) {
+            return true === $typed;
+        }
+        if (FieldKind::Choices === $field->kind) {
+            return is_array($typed) ? array_values($typed) : [];
+        }
+        $text = trim(is_scalar($typed) ? (string) $typed : '');
+        $lines = array_values(array_filter(array_map(trim(...), explode("\n", $text)), static fn (string $line): bool => '' !== $line));
+        if ([] === $lines) {
+            if ($field->optional) {
+                return FieldKind::Props === $field->kind ? [] : null;
+            }
+            throw new \DomainException('This is needed.');
+        }
+
+        return match ($field->kind) {
+            FieldKind::Line, FieldKind::Choice => $text,
+            FieldKind::Lines => $lines,
+            FieldKind::Number => 1 === preg_match('/^\d{1,4}$/', $text) ? (int) $text : throw new \DomainException('Write a whole number.'),
+            FieldKind::Pairs => self::pairs($lines),
+            FieldKind::Compensations => array_map(self::compensation(...), $lines),
+            FieldKind::Props => array_map(self::prop(...), $lines),
+            FieldKind::Quantity => self::quantity($text, 'trade') ?? throw new \DomainException('Write a number and a unit, such as "10 breaths".'),
+            FieldKind::Demand => self::demand($lines),
+            FieldKind::Measured => array_map(self::measured(...), $lines),
+        };
+    }
+
+    /**
+     * @param list<string> $lines
+     *
+     * @return array<string, string>
+     */
+    private static function pairs(array $lines): array
+    {
+        $pairs = [];
+        foreach ($lines as $line) {
+            [$id, $why] = array_map(trim(...), explode(':', $line, 2)) + [1 => ''];
+            if ('' === $why) {
+                throw new \DomainException(sprintf('"%s" lacks a colon and a word on why.', $line));
+            }
+            $pairs[$id] = $why;
+        }
+
+        return $pairs;
+    }
+
+    /** @return array{id: string, text: string, see: string} */
+    private static function compensation(string $line): array
+    {
+        [$text, $see] = array_map(trim(...), explode('|', $line, 2)) + [1 => ''];
+        if ('' === $see) {
+            throw new \DomainException(sprintf('"%s" lacks a | and how to see it.', $line));
+        }
+
+        return ['id' => self::id($text), 'text' => $text, 'see' => $see];
+    }
+
+    /** @return array<string, string> */
+    private static function prop(string $line): array
+    {
+        $parts = array_map(trim(...), explode('|', $line));
+        if (count($parts) < 2 || '' === $parts[1]) {
+            throw new \DomainException(sprintf('"%s" lacks a | and how its height is found.', $line));
+        }
+
+        return ['what' => $parts[0], 'found' => $parts[1]] + (isset($parts[2]) ? ['rule' => $parts[2]] : []);
+    }
+
+    /** @return array<string, string> */
+    private static function measured(string $line): array
+    {
+        $parts = array_map(trim(...), explode('|', $line));
+
+        return 3 === count($parts)
+            ? array_combine(['name', 'label', 'unit'], $parts)
+            : throw new \DomainException(sprintf('"%s" needs a name, a label and a unit, with | between them.', $line));
+    }
+
+    /** @return array{value: float|int, unit: string, source: string}|null */
+    private static function quantity(string $text, string $source): ?array
+    {
+        if (1 !== preg_match('/^(-?\d+(?:[.,]\d+)?)\s+([a-z]+)$/', $text, $m)) {
+            return null;
+        }
+        $value = (float) str_replace(',', '.', $m[1]);
+
+        return ['value' => floor($value) === $value ? (int) $value : $value, 'unit' => $m[2], 'source' => $source];
+    }
+
+    /**
+     * @param list<string> $lines
+     *
+     * @return array<string, mixed>
+     */
+    private static function demand(array $lines): array
+    {
+        if (1 === count($lines) && 1 === preg_match('/^leg\s+([a-z-]+)\s*(?::\s*(.*))?$/', $lines[0], $m)) {
+            $values = [];
+            foreach (array_filter(array_map(trim(...), explode(',', $m[2] ?? '')), static fn (string $v): bool => '' !== $v) as $pair) {
+                if (1 !== preg_match('/^([A-Za-z]+)\s+(-?\d+(?:\.\d+)?)$/', $pair, $value)) {
+                    throw new \DomainException(sprintf('"%s" is no name and number, such as "kneeHeight 12".', $pair));
+                }
+                $values[$value[1]] = (float) $value[2];
+            }
+
+            return ['contact' => $m[1], 'values' => $values, 'unit' => 'cm and degrees', 'source' => 'own'];
+        }
+        $thresholds = [];
+        foreach ($lines as $line) {
+            [$component, $rest] = explode(' ', $line, 2) + [1 => ''];
+            $thresholds[] = [
+                'component' => $component,
+                'at_least' => self::quantity(trim($rest), 'own') ?? throw new \DomainException(sprintf('"%s" is no component, number and unit, such as "rotation 90 degrees".', $line)),
+            ];
+        }
+
+        return ['thresholds' => $thresholds];
+    }
+
+    /** @param array<string, mixed> $demand */
+    private static function demandText(array $demand): string
+    {
+        if (isset($demand['contact'])) {
+            $values = [];
+            foreach ($demand['values'] as $name => $value) {
+                $values[] = "$name $value";
+            }
+
+            return "leg {$demand['contact']}".([] === $values ? '' : ': '.implode(', ', $values));
+        }
+
+        return implode("\n", array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']} {$t['at_least']['unit']}", $demand['thresholds'] ?? []));
+    }
+
+    private static function id(string $text): string
+    {
+        $plain = \Transliterator::create('Any-Latin; Latin-ASCII; Lower')?->transliterate($text);
+        $id = trim((string) preg_replace('/[^a-z0-9]+/', '-', (string) $plain), '-');
+
+        return '' === $id || ctype_digit($id[0]) ? 'c-'.$id : substr($id, 0, 60);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+/** How a part of an entry is written in a form. */
+enum FieldKind
+{
+    case Line;
+    case Lines;
+    case Choice;
+    case Choices;
+    case Number;
+    case Flag;
+    /** "posture: why", one a line */
+    case Pairs;
+    /** "what is wrong | how to see it", one a line */
+    case Compensations;
+    /** "what | how its height is found", one a line */
+    case Props;
+    /** "10 breaths" */
+    case Quantity;
+    /** "rotation 90 degrees", one a line; or "leg half-lotus: kneeHeight 12, seat 0" */
+    case Demand;
+    /** "name | label | unit", one a line */
+    case Measured;
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use LucidAscent\App\Catalogue\EntryFields;
+use LucidAscent\App\Catalogue\Field;
+use LucidAscent\App\Catalogue\FieldKind;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Lab\LabPosture;
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
+use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
+use Symfony\Component\Form\Extension\Core\Type\FormType;
+use Symfony\Component\Form\Extension\Core\Type\TextareaType;
+use Symfony\Component\Form\Extension\Core\Type\TextType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+
+/** An entry of the catalogue, field by field. */
+final class EntryForm extends AbstractType
+{
+    public const MOST_RUNGS = 12;
+
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $kind = $options['kind'];
+        self::add($builder, EntryFields::of($kind));
+        if (Kind::Posture === $kind) {
+            $builder->add('figure', ChoiceType::class, [
+                'label' => 'Drawn as',
+                'required' => false,
+                'placeholder' => true === $options['has_figure'] ? 'as it was' : 'choose a leg position',
+                'choices' => array_combine(array_map(static fn (LabPosture $p): string => $p->label(), LabPosture::cases()), array_column(LabPosture::cases(), 'value')),
+            ]);
+            $rungs = $builder->create('rungs', FormType::class, ['label' => false]);
+            for ($i = 0; $i < $options['rungs']; ++$i) {
+                $rung = $builder->create((string) $i, FormType::class, ['label' => false]);
+                self::add($rung, EntryFields::rung());
+                $rungs->add($rung);
+            }
+            $builder->add($rungs);
+        }
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['rungs' => 0, 'has_figure' => false, 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setRequired('kind');
+    }
+
+    /** @param list<Field> $fields */
+    private static function add(FormBuilderInterface $builder, array $fields): void
+    {
+        foreach ($fields as $field) {
+            $common = ['label' => $field->label, 'help' => '' === $field->help ? null : $field->help, 'required' => false];
+            match ($field->kind) {
+                FieldKind::Flag => $builder->add($field->name(), CheckboxType::class, $common),
+                FieldKind::Choice, FieldKind::Choices => $builder->add($field->name(), ChoiceType::class, $common + [
+                    'choices' => array_combine($field->choices, $field->choices),
+                    'choice_label' => static fn (string $choice): string => self::label($field, $choice),
+                    'choice_translation_domain' => 'labels',
+                    'multiple' => FieldKind::Choices === $field->kind,
+                    'expanded' => FieldKind::Choices === $field->kind,
+                    'placeholder' => FieldKind::Choice === $field->kind ? 'choose' : null,
+                ]),
+                FieldKind::Line, FieldKind::Number, FieldKind::Quantity => $builder->add($field->name(), TextType::class, $common + ['attr' => ['maxlength' => 2000]]),
+                default => $builder->add($field->name(), TextareaType::class, $common + ['attr' => ['rows' => 3, 'maxlength' => 8000]]),
+            };
+        }
+    }
+
+    private static function label(Field $field, string $choice): string
+    {
+        return match ($field->name()) {
+            'components' => 'component.'.$choice,
+            'family' => 'family.'.$choice,
+            'loads' => 'load.'.$choice,
+            default => $choice,
+        };
+    }
+}

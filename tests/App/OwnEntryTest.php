@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Catalogue\EntryDraft;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\OwnCatalogue;
+use LucidAscent\App\Entity\OwnEntry;
+
+final class OwnEntryTest extends AppTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->client->loginUser($this->teacher());
+    }
+
+    public function testEveryShippedEntrySurvivesTheForm(): void
+    {
+        $catalogue = self::getContainer()->get(\LucidAscent\App\Catalogue\Catalogue::class);
+        foreach ([Kind::Posture, Kind::Test] as $kind) {
+            foreach ($catalogue->all($kind) as $id => $entry) {
+                [$back, $faults] = EntryDraft::fromForm($kind, EntryDraft::toForm($kind, $entry), $entry);
+                self::assertSame([], $faults, (string) $id);
+                [, $wrong] = $catalogue->folder()->tried($kind, OwnCatalogue::dump($back), "$id.yaml");
+                self::assertSame([], array_map(strval(...), $wrong));
+                self::assertSame($entry['name'], $back['name']);
+                self::assertCount(count($entry['rungs'] ?? []), $back['rungs'] ?? []);
+                if ('pigeon' === $id) {
+                    break;
+                }
+            }
+        }
+    }
+
+    public function testAnAdaptedPostureIsAnEntryOfItsOwnAndVersioned(): void
+    {
+        $this->client->request('GET', '/library/postures/pigeon');
+        $this->client->clickLink('Adapt it');
+        self::assertInputValueSame('entry_form[id]', 'pigeon-adapted');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon', 'entry_form[rungs][0][hold]' => 'a while']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'number and a unit');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon', 'entry_form[rungs][0][hold]' => '12 breaths']);
+        self::assertSelectorTextContains('#entry_form_id_error1', 'shipped entry');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon-slow', 'entry_form[rungs][0][hold]' => '12 years']);
+        self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'enum');
+        $this->client->submitForm('Check and keep', ['entry_form[rungs][0][hold]' => '12 breaths', 'entry_form[relations_needs]' => 'low-lunge: first']);
+        self::assertResponseRedirects('/library/postures/pigeon-slow');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Your own, version 1, adapted from pigeon');
+        self::assertSelectorTextContains('main', '12 breaths');
+
+        $this->client->clickLink('Next version');
+        $this->client->submitForm('Check and keep', ['entry_form[summary]' => 'Slower.']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'version 2');
+        self::assertSame(2, $this->howMany(OwnEntry::class));
+        $this->client->request('GET', '/library/postures/pigeon');
+        self::assertSelectorTextNotContains('main', 'Slower.');
+    }
+
+    public function testWhatIsCarriedOutCanBeBroughtInAgain(): void
+    {
+        $this->client->request('GET', '/library/own/test/new?adapt=frog');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'frog-on-blocks']);
+        $this->client->request('GET', '/library/own/test/frog-on-blocks.yaml');
+        self::assertResponseHeaderSame('Content-Disposition', 'attachment; filename=frog-on-blocks.yaml');
+        $text = (string) $this->client->getResponse()->getContent();
+
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', '/library/own/test/frog-on-blocks.yaml');
+        self::assertResponseStatusCodeSame(404);
+        $this->client->request('GET', '/library/own');
+        $this->client->submitForm('Check and keep', ['kind' => 'test', 'text' => str_replace('unit: minutes', 'unit: hours', $text)]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#text-faults', 'Line');
+        $this->client->submitForm('Check and keep', ['kind' => 'test', 'text' => $text]);
+        self::assertResponseRedirects('/library/own');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'frog-on-blocks');
+        $this->client->request('GET', '/library/tests/frog-on-blocks');
+        self::assertResponseIsSuccessful();
+    }
+
+    public function testAPostureThatBreaksTheGraphIsNamedBesideTheField(): void
+    {
+        $this->client->request('GET', '/library/own/posture/new?adapt=pigeon');
+        $this->client->submitForm('Check and keep', ['entry_form[relations_needs]' => "no-such-pose: why\nlow-lunge: first"]);
+        self::assertSelectorTextContains('#entry_form_relations_needs_error1', 'no-such-pose');
+        $this->client->submitForm('Check and keep', ['entry_form[relations_needs]' => 'low-lunge: first', 'entry_form[rungs][2][demand]' => 'leg pigeon-front: hipHeight 70, shinAngle 10']);
+        self::assertSelectorTextContains('#entry_form_rungs_2_demand_error1', 'does not come down');
+    }
+
+    public function testASecondTabDoesNotSilentlyOverwrite(): void
+    {
+        $this->client->request('GET', '/library/own/test/new?adapt=frog');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'frog-two-tabs']);
+        $stale = $this->client->request('GET', '/library/own/test/frog-two-tabs/edit')->selectButton('Check and keep')->form();
+        $this->client->submit($this->client->getCrawler()->selectButton('Check and keep')->form(['entry_form[gentler]' => 'From the first tab.']));
+        $stale['entry_form[gentler]'] = 'From the second tab.';
+        $this->client->submit($stale);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'Meanwhile version 2 was kept');
+        self::assertSame(2, $this->howMany(OwnEntry::class));
+    }
+
+    public function testAnEmptyEntryNamesWhatIsNeeded(): void
+    {
+        $this->client->request('GET', '/library/own/posture/new');
+        $this->client->submitForm('Check and keep');
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#entry_form_name_error1', 'This is needed');
+        self::assertSame(0, $this->howMany(OwnEntry::class));
+    }
+}
