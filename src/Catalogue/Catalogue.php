@@ -31,6 +31,8 @@ final class Catalogue implements CacheWarmerInterface
         private readonly string $cache,
         #[Autowire('%kernel.debug%')]
         private readonly bool $debug,
+        #[Autowire('%kernel.default_locale%')]
+        private readonly string $locale,
     ) {
     }
 
@@ -49,7 +51,7 @@ final class Catalogue implements CacheWarmerInterface
     /** As it is now on disk, with everything that is wrong with it. */
     public function folder(): CatalogueFolder
     {
-        return new CatalogueFolder($this->folder);
+        return new CatalogueFolder($this->folder, $this->locale);
     }
 
     public function schemas(): string

@@ -42,7 +42,8 @@ final class CatalogueFolder
     /** @var array<string, string> file by kind and id */
     private array $files = [];
 
-    public function __construct(private readonly string $folder)
+    /** @param string $locale the language of its texts: those under locale/…/ are laid over the English */
+    public function __construct(private readonly string $folder, private readonly string $locale = 'en')
     {
         foreach (Kind::cases() as $kind) {
             $this->entries[$kind->value] = [];
@@ -94,7 +95,7 @@ final class CatalogueFolder
 
     private function add(Kind $kind, string $text, string $file): void
     {
-        [$entry, $faults] = EntryText::read($kind, $text, $file, $this->folder.'/schema');
+        [$entry, $faults] = EntryText::read($kind, $text, $file, $this->folder.'/schema', $this->spoken($file));
         array_push($this->faults, ...$faults);
         $id = $entry['id'] ?? null;
         if (!is_string($id)) {
@@ -112,6 +113,14 @@ final class CatalogueFolder
         if ([] === $faults) {
             $this->entries[$kind->value][$id] = $entry;
         }
+    }
+
+    /** What a file says in the language of this catalogue, as text; null where that is English, or nothing. */
+    private function spoken(string $file): ?string
+    {
+        $path = "$this->folder/locale/$this->locale/$file";
+
+        return is_file($path) ? (string) file_get_contents($path) : null;
     }
 
     private function checkTogether(): void

@@ -20,22 +20,25 @@ final class EntryText
     private static array $schemas = [];
 
     /**
+     * @param string|null $spoken the entry's texts in another language, as YAML
+     *
      * @return array{array<string, mixed>, list<Fault>} the entry, as far as it can be read, and what is wrong with it
      */
-    public static function read(Kind $kind, string $text, string $file, string $schemaFolder): array
+    public static function read(Kind $kind, string $text, string $file, string $schemaFolder, ?string $spoken = null): array
     {
         if (strlen($text) > self::LONGEST) {
             return [[], [new Fault($file, 1, '', sprintf('is longer than %d characters.', self::LONGEST))]];
         }
         try {
             $data = Yaml::parse($text);
+            $over = null === $spoken ? [] : Yaml::parse($spoken);
         } catch (ParseException $e) {
             return [[], [new Fault($file, max(1, $e->getParsedLine()), '', $e->getMessage())]];
         }
         if (!is_array($data) || array_is_list($data)) {
             return [[], [new Fault($file, 1, '', 'must be a map of names and values.')]];
         }
-        $data = self::filled($data);
+        $data = self::filled(is_array($over) ? self::laidOver($data, $over) : $data);
         $schema = self::$schemas["$schemaFolder/$kind->value"] ??= self::schema("$schemaFolder/$kind->value.json");
         $error = (new Validator())->validate(Helper::toJSON(self::maps($data)), $schema)->error();
         if (null === $error) {
@@ -114,6 +117,32 @@ final class EntryText
         if (is_array($defaults) && is_array($data['rungs'] ?? null)) {
             unset($data['defaults']);
             $data['rungs'] = array_map(static fn (mixed $rung): mixed => is_array($rung) ? $rung + $defaults : $rung, $data['rungs']);
+        }
+
+        return $data;
+    }
+
+    /**
+     * A translation laid over an entry: names and values one by one, lists of texts as a whole, lists
+     * of things with ids by these.
+     *
+     * @param array<mixed> $data
+     * @param array<mixed> $over
+     *
+     * @return array<mixed>
+     */
+    private static function laidOver(array $data, array $over): array
+    {
+        foreach ($over as $key => $value) {
+            $there = $data[$key] ?? null;
+            if (!is_array($value) || !is_array($there)) {
+                $data[$key] = $value;
+            } elseif (array_is_list($there) && isset($there[0]['id'])) {
+                $by = array_column($value, null, 'id');
+                $data[$key] = array_map(static fn (array $item): array => self::laidOver($item, $by[$item['id']] ?? []), $there);
+            } else {
+                $data[$key] = array_is_list($there) ? $value : self::laidOver($there, $value);
+            }
         }
 
         return $data;

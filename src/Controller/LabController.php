@@ -85,7 +85,7 @@ final class LabController extends TeacherController
             $posture->posture(Fields::of($values), $this->known($practitioner, $side, $proportions)->capacity, $proportions->stature->cm)
                 ->angles($proportions->body($side));
         } catch (\DomainException $e) {
-            $this->addFlash('hint', 'Nothing was kept. '.$e->getMessage());
+            $this->addFlash('hint', $this->say('Nothing was kept. %reason%', ['%reason%' => $e->getMessage()]));
 
             return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value]);
         }

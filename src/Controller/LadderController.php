@@ -71,12 +71,12 @@ final class LadderController extends TeacherController
             'today' => $this->clock->now()->setTime(0, 0),
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->id,
-            'hold_question' => sprintf('Was the hold reached? %s', $rung->hold),
+            'hold_question' => $this->say('Was the hold reached? %hold%', ['%hold%' => $rung->hold]),
             'compensations' => array_flip($rung->compensations),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->id) {
             // Another tab has moved this side meanwhile; what was answered belongs to another rung.
-            $form->addError(new \Symfony\Component\Form\FormError(sprintf('Meanwhile this side was moved to "%s". Nothing was recorded: check that the answers belong to this rung, and send them again.', $rung->name)));
+            $form->addError(new \Symfony\Component\Form\FormError($this->say('Meanwhile this side was moved to "%rung%". Nothing was recorded: check that the answers belong to this rung, and send them again.', ['%rung%' => $rung->name])));
         }
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);

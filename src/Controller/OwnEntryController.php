@@ -98,7 +98,7 @@ final class OwnEntryController extends TeacherController
         if ($form->isSubmitted() && $form->isValid()) {
             $newest = null === $name ? 0 : ($this->own->versions($this->teacher(), $kind, $name)[0]->version ?? 0);
             if ($request->request->getInt('base') !== $newest) {
-                $form->addError(new FormError(sprintf('Meanwhile version %d was kept, in another tab perhaps. Nothing is lost here: compare the two, and send this again to make it the next version.', $newest)));
+                $form->addError(new FormError($this->say('Meanwhile version %version% was kept, in another tab perhaps. Nothing is lost here: compare the two, and send this again to make it the next version.', ['%version%' => $newest])));
             }
             [$entry, $unread] = EntryDraft::fromForm($kind, $form->getData(), $base);
             foreach ($unread as $path => $message) {
@@ -112,7 +112,7 @@ final class OwnEntryController extends TeacherController
                 }
                 if ([] === $faults && $form->isValid()) {
                     $kept = $this->own->keep($this->teacher(), $kind, $entry['id'], $text, $adapts);
-                    $this->addFlash('done', sprintf('Kept as version %d.', $kept->version));
+                    $this->addFlash('done', $this->say('Kept as version %version%.', ['%version%' => $kept->version]));
 
                     return $this->redirectToRoute(Kind::Test === $kind ? 'library_test' : 'library_posture', ['id' => $kept->name]);
                 }
@@ -168,7 +168,7 @@ final class OwnEntryController extends TeacherController
         [, $faults] = $this->own->tried($this->teacher(), $kind, $text, $known ? $id : null);
         if ([] === $faults) {
             $kept = $this->own->keep($this->teacher(), $kind, $id, $text, null);
-            $this->addFlash('done', sprintf('%s is kept as version %d.', $kept->name, $kept->version));
+            $this->addFlash('done', $this->say('%name% is kept as version %version%.', ['%name%' => $kept->name, '%version%' => $kept->version]));
         }
 
         return [$text, $faults];

@@ -11,16 +11,35 @@ use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Contracts\Service\Attribute\Required;
+use Symfony\Contracts\Translation\TranslatorInterface;
 
 /** What every page of a signed-in teacher needs. */
 abstract class TeacherController extends AbstractController
 {
     protected Records $records;
 
+    private TranslatorInterface $translator;
+
     #[Required]
     public function setRecords(Records $records): void
     {
         $this->records = $records;
+    }
+
+    #[Required]
+    public function setTranslator(TranslatorInterface $translator): void
+    {
+        $this->translator = $translator;
+    }
+
+    /**
+     * A sentence in the language of the page.
+     *
+     * @param array<string, string|int> $values
+     */
+    protected function say(string $text, array $values = []): string
+    {
+        return $this->translator->trans($text, $values);
     }
 
     protected function teacher(): Teacher

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\App\Twig;
 
 use LucidAscent\Core\Readiness\Reason;
+use Symfony\Component\Translation\TranslatorBagInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
+use Twig\TwigFunction;
 
 /** Reasons and numbers as a teacher reads them. */
 final class ReasonExtension extends AbstractExtension
@@ -26,6 +28,23 @@ final class ReasonExtension extends AbstractExtension
             new TwigFilter('cm', static fn (float $cm): string => self::rounded($cm, 1)."\u{a0}cm"),
             new TwigFilter('degrees', static fn (float $degrees): string => self::rounded($degrees, 0).'°'),
         ];
+    }
+
+    public function getFunctions(): array
+    {
+        return [new TwigFunction('script_texts', $this->scriptTexts(...))];
+    }
+
+    /** @return array<string, string> the texts that scripts show, by their English */
+    public function scriptTexts(): array
+    {
+        $texts = [];
+        $catalogue = $this->translator instanceof TranslatorBagInterface ? $this->translator->getCatalogue() : null;
+        for (; null !== $catalogue; $catalogue = $catalogue->getFallbackCatalogue()) {
+            $texts += array_filter($catalogue->all('script'), is_string(...));
+        }
+
+        return $texts;
     }
 
     public function text(Reason $reason): string

@@ -1,5 +1,7 @@
 // Draws both legs to scale from points in cm, from above, from behind (or the front) and from the
 // side. Every point comes from the server; nothing is computed here but where it goes on paper.
+import { t } from './texts.js';
+
 const NS = 'http://www.w3.org/2000/svg';
 const GRID = 10;
 const DECIMALS = 1;
@@ -15,15 +17,15 @@ const make = (name, attributes, parent) => {
 
 // A view maps a point of a leg's own frame (forward, outward, up) to paper; `sign` is −1 for the left leg.
 const views = (front) => [
-    { name: 'From above', box: [-70, -80, 140, 104], project: ([x, y], sign) => [sign * y, -x] },
+    { name: t('From above'), box: [-70, -80, 140, 104], project: ([x, y], sign) => [sign * y, -x] },
     {
-        name: front ? 'From the front' : 'From behind',
+        name: front ? t('From the front') : t('From behind'),
         box: [-70, -80, 140, 104],
         project: ([, y, z], sign) => [sign * y, -z],
         floor: true,
         heights: true,
     },
-    { name: 'From the side', box: [-45, -80, 140, 104], project: ([x, , z]) => [x, -z], floor: true, side: true },
+    { name: t('From the side'), box: [-45, -80, 140, 104], project: ([x, , z]) => [x, -z], floor: true, side: true },
 ];
 
 const line = (points) => `M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}`;
@@ -157,7 +159,9 @@ const drawView = (view, scene, mirror, paper) => {
     }
     const caption = document.createElement('figcaption');
     caption.textContent =
-        view.side && legs.length === 2 ? `${view.name} (${scene.main ? 'other' : 'right'} leg dashed)` : view.name;
+        view.side && legs.length === 2
+            ? t(scene.main ? '%1% (other leg dashed)' : '%1% (right leg dashed)', view.name)
+            : view.name;
     figure.append(caption);
     return figure;
 };

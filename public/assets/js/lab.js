@@ -1,20 +1,26 @@
 // The pose lab: controls in, answers of the server drawn. Every degree shown is the server's.
 import { draw } from './figure.js';
+import { t } from './texts.js';
 
 const WAIT = 30;
-const NAMES = { rotation: 'Rotation', abduction: 'Abduction', flexion: 'Flexion', kneeFlexion: 'Knee flexion' };
+const NAMES = {
+    rotation: t('Rotation'),
+    abduction: t('Abduction'),
+    flexion: t('Flexion'),
+    kneeFlexion: t('Knee flexion'),
+};
 const PROPS = {
-    seat: 'Seat',
-    kneeHeight: 'Knee block',
-    ankleHeight: 'Ankle block',
-    hipHeight: 'Hip block',
-    shinAngle: 'Shin slanted',
-    heelDistance: 'Heels out',
-    pelvicTilt: 'Pelvis tucked',
-    rounding: 'Back rounded',
+    seat: t('Seat'),
+    kneeHeight: t('Knee block'),
+    ankleHeight: t('Ankle block'),
+    hipHeight: t('Hip block'),
+    shinAngle: t('Shin slanted'),
+    heelDistance: t('Heels out'),
+    pelvicTilt: t('Pelvis tucked'),
+    rounding: t('Back rounded'),
 };
 const ANGLES = ['shinAngle', 'pelvicTilt', 'rounding'];
-const SOURCES = { memory: 'a published norm, from memory', own: "this product's own" };
+const SOURCES = { memory: t('a published norm, from memory'), own: t("this product's own") };
 
 const form = document.querySelector('form.lab');
 const select = form.querySelector('#lab-posture');
@@ -52,7 +58,7 @@ const parse = (text) => {
 
 const makeControl = ({ name, label, unit: sign, least, most, start, step }) => {
     const box = element('div', '', 'control');
-    const title = element('label', `${label} (${sign === 'cm' ? 'cm' : 'degrees'})`);
+    const title = element('label', `${t(label)} (${sign === 'cm' ? 'cm' : t('degrees')})`);
     const number = element('input', '', 'input figure small-figure');
     const range = element('input');
     const value = Number(given[name] ?? start);
@@ -63,7 +69,7 @@ const makeControl = ({ name, label, unit: sign, least, most, start, step }) => {
     number.value = String(value);
     title.htmlFor = number.id;
     Object.assign(range, { type: 'range', min: least, max: most, step, value });
-    range.setAttribute('aria-label', `${label}, slider`);
+    range.setAttribute('aria-label', t('%1%, slider', t(label)));
     const fault = element('p', '', 'fault');
     fault.hidden = true;
     fault.id = `lab-${name}-fault`;
@@ -74,7 +80,7 @@ const makeControl = ({ name, label, unit: sign, least, most, start, step }) => {
     const check = () => {
         const typed = parse(number.value);
         const wrong = typed === null || typed < least || typed > most;
-        fault.textContent = wrong ? `From ${least} to ${most} ${sign === 'cm' ? 'cm' : 'degrees'}.` : '';
+        fault.textContent = wrong ? t('From %1% to %2% %3%.', least, most, sign === 'cm' ? 'cm' : t('degrees')) : '';
         fault.hidden = !wrong;
         number.setAttribute('aria-invalid', String(wrong));
         if (wrong) {
@@ -122,12 +128,14 @@ const dial = (name, { asked, has, standIn }) => {
         }
     }
     part(svg, 'asked', `M${point(asked, 34)}L${point(asked, 50)}`);
-    box.append(svg, element('strong', name), element('div', `asks ${asked.toFixed(0)}°`, 'figures small'));
+    box.append(svg, element('strong', name), element('div', t('asks %1%°', asked.toFixed(0)), 'figures small'));
     if (has !== null) {
         box.append(
             element(
                 'div',
-                asked > has ? `${(asked - has).toFixed(0)}° missing` : `${(has - asked).toFixed(0)}° to spare`,
+                asked > has
+                    ? t('%1%° missing', (asked - has).toFixed(0))
+                    : t('%1%° to spare', (has - asked).toFixed(0)),
                 asked > has ? 'missing-text small' : 'small',
             ),
         );
@@ -169,37 +177,55 @@ const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) => {
     const missing = Object.entries(components).filter(([, { asked, has }]) => asked > has);
     const parts = [];
     if (missing.length === 0) {
-        parts.push('Nothing is missing here.');
+        parts.push(t('Nothing is missing here.'));
     } else {
         parts.push(
-            `Missing: ${missing.map(([name, { asked, has }]) => `${(asked - has).toFixed(0)}° of ${NAMES[name].toLowerCase()}`).join(', ')}.`,
+            t(
+                'Missing: %1%.',
+                missing
+                    .map(([name, { asked, has }]) =>
+                        t('%1%° of %2%', (asked - has).toFixed(0), NAMES[name].toLowerCase()),
+                    )
+                    .join(', '),
+            ),
         );
     }
     if (atKnee > 0) {
-        parts.push(`Drawn into place, ${atKnee.toFixed(0)}° would come from the knee.`);
+        parts.push(t('Drawn into place, %1%° would come from the knee.', atKnee.toFixed(0)));
     }
     if (knee?.lowest !== null && knee?.lowest !== undefined) {
         parts.push(
-            `The knee may come down to ${knee.lowest.toFixed(1)} cm; ${knee.limiter === 'floor' ? 'the floor' : NAMES[knee.limiter].toLowerCase()} sets that.`,
+            t(
+                'The knee may come down to %1% cm; %2% sets that.',
+                knee.lowest.toFixed(1),
+                knee.limiter === 'floor' ? t('the floor') : NAMES[knee.limiter].toLowerCase(),
+            ),
         );
         if (knee.ratio > 1.05 && knee.proportion > 0) {
-            parts.push(`${knee.proportion.toFixed(1)} cm of it come from a long shin.`);
+            parts.push(t('%1% cm of it come from a long shin.', knee.proportion.toFixed(1)));
         }
     } else if (knee) {
         const ways = [
-            knee.tuck === null ? '' : `tucks by ${knee.tuck.toFixed(0)}°`,
-            knee.seat === null ? '' : `sits ${knee.seat.toFixed(1)} cm high`,
+            knee.tuck === null ? '' : t('tucks by %1%°', knee.tuck.toFixed(0)),
+            knee.seat === null ? '' : t('sits %1% cm high', knee.seat.toFixed(1)),
         ].filter(Boolean);
         parts.push(
-            `No knee height fits with an upright pelvis${ways.length ? `, unless it ${ways.join(' or ')}` : ''}.`,
+            ways.length
+                ? t('No knee height fits with an upright pelvis, unless it %1%.', ways.join(t(' or ')))
+                : t('No knee height fits with an upright pelvis.'),
         );
     }
     if (strap !== null) {
-        parts.push(`Strap: ${strap.toFixed(0)} cm.`);
+        parts.push(t('Strap: %1% cm.', strap.toFixed(0)));
     }
     if (conditioning) {
         parts.push(
-            `So tightly folded a knee reads the hip poorly${conditioning.betterHeels === null ? '.' : `; heels at ${conditioning.betterHeels.toFixed(0)} cm tell more.`}`,
+            conditioning.betterHeels === null
+                ? t('So tightly folded a knee reads the hip poorly.')
+                : t(
+                      'So tightly folded a knee reads the hip poorly; heels at %1% cm tell more.',
+                      conditioning.betterHeels.toFixed(0),
+                  ),
         );
     }
     return parts.join(' ');
@@ -214,7 +240,7 @@ const showProps = ({ props, advice, blankets, components }) => {
     const target = document.querySelector('[data-props]');
     const columns = Object.keys(components);
     if (props.length === 0) {
-        target.replaceChildren(element('p', 'This posture has no prop to change.', 'soft'));
+        target.replaceChildren(element('p', t('This posture has no prop to change.'), 'soft'));
         return;
     }
     const rows = props.map(({ prop, step, change }) => [
@@ -225,21 +251,25 @@ const showProps = ({ props, advice, blankets, components }) => {
     advice.forEach(({ prop, value }) => {
         const text =
             value === null
-                ? `${PROPS[prop]}: alone it does not close every margin.`
-                : `${PROPS[prop]}: ${value.toFixed(1)}${unit(prop)} closes every margin, with the noise to spare.`;
+                ? t('%1%: alone it does not close every margin.', PROPS[prop])
+                : t(
+                      '%1%: %2% closes every margin, with the noise to spare.',
+                      PROPS[prop],
+                      value.toFixed(1) + unit(prop),
+                  );
         needs.append(element('li', text));
     });
     const parts = [
-        table('Change of what is asked, by prop', ['Change', ...columns.map((name) => NAMES[name])], rows),
-        element('h3', 'The least that is enough'),
+        table(t('Change of what is asked, by prop'), [t('Change'), ...columns.map((name) => NAMES[name])], rows),
+        element('h3', t('The least that is enough')),
         needs,
     ];
     if (advice.length > 0 && advice.every(({ value }) => value === null)) {
-        parts.push(element('p', 'No single prop is enough here: choose an easier form.', 'note caution'));
+        parts.push(element('p', t('No single prop is enough here: choose an easier form.'), 'note caution'));
     }
     if (blankets.some(({ flexion }) => Math.abs(flexion ?? 0) >= 0.05)) {
         parts.push(
-            element('h3', 'Blanket by blanket, flexion'),
+            element('h3', t('Blanket by blanket, flexion')),
             element(
                 'p',
                 blankets.map(({ flexion }, i) => `${i + 1}: ${signed(flexion ?? 0, 1)}°`).join('   '),
@@ -259,15 +289,15 @@ const show = () => {
     draw(figure, sceneOf(answer, side()));
     const dials = Object.entries(answer.components).map(([name, component]) => dial(NAMES[name], component));
     if (answer.back !== null) {
-        dials.push(dial('Back', { asked: answer.back, has: null, standIn: false }));
+        dials.push(dial(t('Back'), { asked: answer.back, has: null, standIn: false }));
     }
     document.querySelector('[data-dials]').replaceChildren(...dials);
-    const heads = ['', 'Asked', 'There', 'Difference'];
+    const heads = ['', t('Asked'), t('There'), t('Difference')];
     const rows = Object.entries(answer.components).map(
         ([name, { asked, has, standIn, standInSource, difference, error }]) => [
             NAMES[name],
             `${asked.toFixed(0)}°`,
-            standIn ? [`${has.toFixed(0)}°`, ` stand-in: ${SOURCES[standInSource]}`] : `≥ ${has.toFixed(0)}°`,
+            standIn ? [`${has.toFixed(0)}°`, ` ${t('stand-in: %1%', SOURCES[standInSource])}`] : `≥ ${has.toFixed(0)}°`,
             `${signed(difference)}° ${error === null ? '' : `± ${error.toFixed(0)}°`}`,
             ...(kept
                 ? [kept.components[name] ? `${signed(difference - kept.components[name].difference)}°` : '–']
@@ -277,12 +307,12 @@ const show = () => {
     document
         .querySelector('[data-table]')
         .replaceChildren(
-            table('What is asked and what is there', kept ? [...heads, 'Against the held one'] : heads, rows),
+            table(t('What is asked and what is there'), kept ? [...heads, t('Against the held one')] : heads, rows),
         );
     document.querySelector('[data-method]').textContent =
         answer.method === 'sampled'
-            ? '± is one standard deviation, sampled: the chain bends too much here for a straight line.'
-            : '± is one standard deviation, first order; what capacity and demand share of the body has cancelled.';
+            ? t('± is one standard deviation, sampled: the chain bends too much here for a straight line.')
+            : t('± is one standard deviation, first order; what capacity and demand share of the body has cancelled.');
     showProps(answer);
 };
 
@@ -292,7 +322,7 @@ const ask = async () => {
     const values = {};
     for (const input of controls.querySelectorAll('input[name]')) {
         if (input.getAttribute('aria-invalid') === 'true') {
-            sentence.textContent = 'One number is out of its range; it is marked beside the field.';
+            sentence.textContent = t('One number is out of its range; it is marked beside the field.');
             return;
         }
         values[input.name.slice('values['.length, -1)] = parse(input.value);
@@ -315,7 +345,7 @@ const ask = async () => {
         requestAnimationFrame(show);
     } catch (error) {
         if (error.name !== 'AbortError') {
-            sentence.textContent = 'The server cannot be reached just now; the set-up is still here.';
+            sentence.textContent = t('The server cannot be reached just now; the set-up is still here.');
         }
     }
 };
@@ -338,7 +368,8 @@ document.querySelector('[data-compare]').addEventListener('click', () => {
     if (answer && !answer.error) {
         kept = answer;
         held.hidden = false;
-        document.querySelector('[data-held-name]').textContent = `${select.selectedOptions[0].textContent}, ${side()}`;
+        document.querySelector('[data-held-name]').textContent =
+            `${select.selectedOptions[0].textContent}, ${t(side() === 'left' ? 'Left' : 'Right').toLowerCase()}`;
         draw(document.querySelector('[data-held-figure]'), sceneOf(kept, side()));
         show();
     }

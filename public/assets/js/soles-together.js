@@ -1,10 +1,16 @@
 // Shows the angles and draws the legs while numbers are typed. The server computes; this asks it.
 import { draw } from './figure.js';
+import { t } from './texts.js';
 
 const WAIT = 150;
 const TOO_FAR_APART = 1.4;
-const NAMES = { rotation: 'Rotation', abduction: 'Abduction', flexion: 'Flexion', kneeFlexion: 'Knee flexion' };
-const GATES = { 'not-now': 'Not now', supported: 'Lying or supported', 'may-try': 'May be tried' };
+const NAMES = {
+    rotation: t('Rotation'),
+    abduction: t('Abduction'),
+    flexion: t('Flexion'),
+    kneeFlexion: t('Knee flexion'),
+};
+const GATES = { 'not-now': t('Not now'), supported: t('Lying or supported'), 'may-try': t('May be tried') };
 
 const form = document.querySelector('form[data-preview]');
 const figure = document.querySelector('.leg-figure');
@@ -47,9 +53,9 @@ const angle = (name, { value, sd }) => {
 
 const show = (side, answer) => {
     const target = document.querySelector(`[data-angles="${side}"]`);
-    const title = side === 'left' ? 'Left' : 'Right';
+    const title = t(side === 'left' ? 'Left' : 'Right');
     if (!answer) {
-        target.replaceChildren(paragraph(`${title}: nothing read yet`, 'soft'));
+        target.replaceChildren(paragraph(t('%1%: nothing read yet', title), 'soft'));
         return;
     }
     if (answer.error) {
@@ -59,13 +65,17 @@ const show = (side, answer) => {
     const lines = Object.keys(NAMES).map((name) => angle(name, answer.angles[name]));
     lines.push(paragraph(GATES[answer.gate], 'soft'));
     if (answer.range > TOO_FAR_APART) {
-        lines.push(paragraph(`The trials are ${answer.range.toFixed(1)} cm apart: measure a third time.`, 'fault'));
+        lines.push(
+            paragraph(t('The trials are %1% cm apart: measure a third time.', answer.range.toFixed(1)), 'fault'),
+        );
     }
     if (answer.conditioning) {
         const { betterHeels } = answer.conditioning;
         const better =
-            betterHeels === null ? '' : ` A second reading with the heels at ${betterHeels.toFixed(0)} cm tells more.`;
-        lines.push(paragraph(`So tightly folded a knee reads the hip poorly.${better}`, 'soft'));
+            betterHeels === null
+                ? ''
+                : ` ${t('A second reading with the heels at %1% cm tells more.', betterHeels.toFixed(0))}`;
+        lines.push(paragraph(t('So tightly folded a knee reads the hip poorly.') + better, 'soft'));
     }
     target.replaceChildren(...lines);
 };
@@ -95,7 +105,7 @@ const ask = async () => {
         });
         announce.textContent = '';
     } catch {
-        announce.textContent = 'The angles cannot be computed just now; the numbers typed are still here.';
+        announce.textContent = t('The angles cannot be computed just now; the numbers typed are still here.');
         announce.className = 'note caution';
     }
 };
