@@ -61,6 +61,14 @@ await take('ladder');
 await page.goto(`${uneven}/lab`);
 await take('pose-lab');
 
+await page.goto(`${base}/library?q=padmasan`);
+await take('library');
+await page.goto(`${base}/library/postures/pigeon`);
+await page.evaluate(() => window.scrollTo(0, 60));
+await take('posture');
+await page.goto(`${base}/library/own/posture/new?adapt=pigeon`);
+await take('own-entry');
+
 const open = await person('Maren Tolvik');
 await page.goto(`${open}/ladder/check/left`);
 await take('check');

@@ -1,0 +1,66 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { base, check, launch, open, signIn, teacher } from './browser.mjs';
+
+let browser;
+before(async () => {
+    browser = await launch();
+});
+after(() => browser.close());
+
+test('a posture is found in spite of its spelling, read, adapted and carried out', async () => {
+    teacher('library@studio.example');
+    const page = await open(browser, { acceptDownloads: true });
+    await signIn(page, 'library@studio.example');
+    await page.getByRole('link', { name: 'Library' }).click();
+    await check(page);
+    for (const part of ['tests', 'schools', 'cautions', 'own', 'tests/soles-together']) {
+        await page.goto(`${base}/library/${part}`);
+        await check(page);
+    }
+
+    await page.goto(`${base}/library`);
+    await page.getByLabel('Name, in English or Sanskrit').fill('pigoen');
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Pigeon', exact: true }).click();
+    assert.equal(await page.locator('.leg-figure svg').count(), 3);
+    await check(page);
+
+    // A condition holds rungs, and says which.
+    await page.getByText('Choose what is known of a person').click();
+    await page.getByLabel('Knee surgery').check();
+    await page.getByRole('button', { name: 'Show' }).click();
+    assert.match(await page.locator('main').innerText(), /held: Knee surgery/);
+    await check(page);
+
+    await page.getByRole('link', { name: 'Adapt it' }).click();
+    await check(page);
+    await page.locator('#entry_form_rungs_0_hold').fill('a while');
+    await page.keyboard.press('Enter');
+    await page.locator('#entry_form_rungs_0_hold_error1').waitFor();
+    assert.equal(await page.evaluate(() => document.activeElement.id), 'entry_form_rungs_0_hold');
+    await check(page);
+    await page.locator('#entry_form_rungs_0_hold').fill('15 breaths');
+    await page.keyboard.press('Enter');
+    await page.getByText('Kept as version 1.').waitFor();
+    await check(page);
+
+    await page.goto(`${base}/library/own`);
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'pigeon-adapted as YAML' }).click();
+    assert.equal((await download).suggestedFilename(), 'pigeon-adapted.yaml');
+});
+
+test('the library fits a narrow tablet and paper', async () => {
+    teacher('narrow@studio.example');
+    const page = await open(browser, { viewport: { width: 600, height: 960 } });
+    await signIn(page, 'narrow@studio.example');
+    for (const path of ['/library', '/library/postures/leg-behind-head', '/library/own/posture/new']) {
+        await page.goto(base + path);
+        await check(page);
+    }
+    await page.goto(`${base}/library/postures/lotus`);
+    await page.emulateMedia({ media: 'print' });
+    assert.equal(await page.locator('header.bar').isVisible(), false);
+    assert.ok(await page.locator('.leg-figure').isVisible());
+});
