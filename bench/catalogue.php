@@ -29,4 +29,4 @@ for ($i = 0; $i < 50; ++$i) {
 }
 sort($times);
 unlink($cache);
-printf("compiled catalogue, over reading and checking its files: %.5f\n", $times[25] / $read);
+printf("compiled catalogue, over reading and checking its files: %.1e\n", $times[25] / $read);

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\SolesTogether;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 

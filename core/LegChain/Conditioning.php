@@ -7,6 +7,7 @@ namespace LucidAscent\Core\LegChain;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
 
 /**
  * Whether a soles-together reading tells much of the hip. A knee folded beyond 155° reads it poorly;

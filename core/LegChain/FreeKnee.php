@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
  * An ankle contact whose knee goes where it is easiest for this person: what the posture asks then

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\LegChain;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 use function sqrt;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
  * The knee heights of a contact, on a grid of a tenth of a centimetre from the floor up, and where

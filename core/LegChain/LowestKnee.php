@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
  * The lowest knee height at which no angle exceeds its capacity: how low this knee may come, and

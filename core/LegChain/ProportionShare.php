@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
  * The part of a high knee that comes from a long shin: this person's lowest knee, less that of a

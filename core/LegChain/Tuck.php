@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
  * How the pelvis gets out of the way where no knee height fits with it as it is: the least it has

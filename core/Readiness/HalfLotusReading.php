@@ -9,7 +9,7 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
-use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LowestKnee;

@@ -8,11 +8,11 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\SolesTogether;
 
 /**
  * Soles-together sitting as it was measured on one side. Heights are to the knee's centre and,

@@ -11,7 +11,7 @@ use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\KnownCapacity;

@@ -6,7 +6,7 @@ namespace LucidAscent\Tests\Reference;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Segment;
-use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;

@@ -6,12 +6,12 @@ namespace LucidAscent\Tests\Core\LegChain;
 
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\LegChain\Component;
-use LucidAscent\Core\LegChain\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sampling;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\SolesTogether;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * A contact that says where the hip and the ankle are, and leaves the knee free on the circle

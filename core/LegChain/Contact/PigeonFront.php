@@ -2,11 +2,18 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Reading;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Pigeon, the front leg: hip joint so high above the floor (cm); the knee ahead on the floor, half

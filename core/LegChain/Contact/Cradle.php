@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * The leg cradled before the chest: the foot in the bend of the other elbow, 12 cm across the

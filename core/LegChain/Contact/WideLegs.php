@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Component;
 
 /** Straight legs apart, ankle to ankle: abduction of each is asin((span − w)/2 / (T + S)). */
 final readonly class WideLegs extends SingleJoint

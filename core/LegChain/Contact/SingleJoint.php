@@ -2,11 +2,15 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Reading;
 
 /** What the tests of one joint share: one length read, in cm, and one angle out of a closed formula. */
 abstract readonly class SingleJoint implements Posture

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\OutOfReach;
 
 /**
  * Lying prone, heel drawn to the seat: with the distance g from hip to ankle joint centre, the law

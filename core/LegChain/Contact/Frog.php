@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Component;
 
 /** On all fours, knees apart and level with the hips: abduction of each is asin((span − w)/2 / T). */
 final readonly class Frog extends SingleJoint

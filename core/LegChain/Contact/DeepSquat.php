@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Deep squat, heels down: hip joint so high above the floor, the foot flat 10 cm ahead of the hip

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
+
+use LucidAscent\Core\LegChain\Sitting;
 
 /**
  * Full lotus. The first leg lies as in deep half lotus; the second comes over the first shin, so

@@ -2,11 +2,19 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Reading;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Shins stacked, the top leg: its shin is parallel to the mat's front edge, and its ankle straight

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Component;
 
 /** Lying, one leg raised straight: flexion is asin(heel height / (T + S)). */
 final readonly class LegRaise extends SingleJoint

@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * The back of the knee over the shoulder. The shoulder is 16 cm out from the base of the neck and

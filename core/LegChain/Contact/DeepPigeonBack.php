@@ -2,11 +2,15 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Reading;
+use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Deep pigeon, the back leg, with the foot to the hand behind the head: a chain in the side plane.

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\LegChain;
+namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 
 /** What the contacts have in common whose ankle follows from the body and from how the pelvis is placed. */
 abstract readonly class SeatedContact implements AnkleContact
