@@ -20,7 +20,10 @@ final readonly class KneeAtHeight implements ChainReading, Posture
     /** @throws InvalidValue when the height is negative or not finite */
     public function __construct(public AnkleContact $contact, public float $kneeHeight)
     {
-        Check::notNegative('kneeHeight', $kneeHeight);
+        // Asked for at every step of a search, so the guard is called only when it has something to say.
+        if (!($kneeHeight >= 0.0 && $kneeHeight < INF)) {
+            Check::notNegative('kneeHeight', $kneeHeight);
+        }
     }
 
     public function pose(Body $body): LegPose

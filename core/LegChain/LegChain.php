@@ -65,10 +65,14 @@ final class LegChain
         $sy = $ankle->y - $knee->y;
         $uz = $ankle->z - $knee->z;
         if (0.0 === $pelvicTilt) {
-            [$dx, $dz, $sx, $sz] = [$tx, $tz, $ux, $uz];
+            $dx = $tx;
+            $dz = $tz;
+            $sx = $ux;
+            $sz = $uz;
         } else {
             $tilt = deg2rad($pelvicTilt);
-            [$sin, $cos] = [sin($tilt), cos($tilt)];
+            $sin = sin($tilt);
+            $cos = cos($tilt);
             $dx = $cos * $tx - $sin * $tz;
             $dz = $sin * $tx + $cos * $tz;
             $sx = $cos * $ux - $sin * $uz;
@@ -96,7 +100,8 @@ final class LegChain
         $sinA = $dy;
         $cosA = sqrt($dx * $dx + $dz * $dz);
         $f = atan2($dx, -$dz);
-        [$sinF, $cosF] = $cosA > 0.0 ? [$dx / $cosA, -$dz / $cosA] : [sin($f), cos($f)];
+        $sinF = $cosA > 0.0 ? $dx / $cosA : sin($f);
+        $cosF = $cosA > 0.0 ? -$dz / $cosA : cos($f);
 
         // u, the front of the thigh, is −(s − cos k d)/sin k; its parts along the unturned front
         // (cos f, 0, sin f) and the outside (−sin a sin f, cos a, sin a cos f) give the rotation.

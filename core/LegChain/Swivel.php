@@ -16,8 +16,9 @@ final readonly class Swivel
     /** Half a knee's thickness, in cm: how near its centre comes to the floor. */
     public const FLOOR = LowestKnee::FLOOR;
 
-    /** The whole circle is looked at in this many steps, then the best places closely. */
-    private const STEPS = 120;
+    /** What is allowed of the circle is looked at in steps of so many radians, then the best places closely. */
+    private const STEP = M_PI / 60;
+    private const FEWEST_STEPS = 8;
     private const GOLDEN = 0.6180339887498949;
     private const FINE = 1e-6;
 
@@ -67,27 +68,25 @@ final readonly class Swivel
      */
     public function best(Capacity $capacity, float $outside = -INF): LegPose
     {
-        $step = 2 * M_PI / self::STEPS;
-        $margins = [];
-        for ($i = 0; $i < self::STEPS; ++$i) {
-            $margins[$i] = $this->margin($i * $step, $capacity, $outside);
-        }
         $best = null;
         $margin = -INF;
-        foreach ($margins as $i => $here) {
-            $before = $margins[($i + self::STEPS - 1) % self::STEPS];
-            $after = $margins[($i + 1) % self::STEPS];
-            $isPeak = -INF !== $here && $here >= $before && $here >= $after;
-            // The best place may be the very edge of what is allowed, between an allowed step and one that is not.
-            $isEdge = (-INF === $here) !== (-INF === $after);
-            foreach ([[$isPeak, ($i - 1) * $step, ($i + 1) * $step], [$isEdge, $i * $step, ($i + 1) * $step]] as [$look, $low, $high]) {
-                if (!$look) {
+        foreach ($this->allowed($outside) as [$from, $to]) {
+            $steps = max(self::FEWEST_STEPS, (int) ceil(($to - $from) / self::STEP));
+            $angles = $margins = [];
+            for ($i = 0; $i <= $steps; ++$i) {
+                $angles[] = $from + ($to - $from) * $i / $steps;
+                $margins[] = $this->margin($angles[$i], $capacity);
+            }
+            foreach ($margins as $i => $here) {
+                // Looked at closely about every place that is no worse than its neighbours, and at the ends.
+                if ($here < ($margins[$i - 1] ?? -INF) || $here < ($margins[$i + 1] ?? -INF)) {
                     continue;
                 }
-                $angle = $this->climb($low, $high, $capacity, $outside);
-                $found = $this->margin($angle, $capacity, $outside);
-                if ($found > $margin) {
-                    [$best, $margin] = [$angle, $found];
+                [$angle, $found] = $this->climb($angles[max(0, $i - 1)], $angles[min($steps, $i + 1)], $capacity);
+                foreach ([[$angles[$i], $here], [$angle, $found]] as [$place, $there]) {
+                    if ($there > $margin) {
+                        [$best, $margin] = [$place, $there];
+                    }
                 }
             }
         }
@@ -96,6 +95,38 @@ final readonly class Swivel
         }
 
         return $this->pose($best);
+    }
+
+    /**
+     * The arcs of the circle that are above the floor and clear of the body, in radians.
+     *
+     * @return list<array{float, float}>
+     */
+    private function allowed(float $outside): array
+    {
+        // Height and distance from the midline go up and down once around the circle, so that each
+        // allows one arc; their ends cut the circle into a few pieces, each allowed whole or not at all.
+        $cuts = [];
+        foreach ([[$this->centre->z, $this->across->z, $this->along->z, self::FLOOR], [$this->centre->y, $this->across->y, $this->along->y, $outside]] as [$middle, $cos, $sin, $least]) {
+            $reach = $this->radius * hypot($cos, $sin);
+            if ($reach > 0.0 && abs($least - $middle) < $reach) {
+                $half = acos(($least - $middle) / $reach);
+                $cuts[] = fmod(atan2($sin, $cos) - $half + 4 * M_PI, 2 * M_PI);
+                $cuts[] = fmod(atan2($sin, $cos) + $half + 4 * M_PI, 2 * M_PI);
+            }
+        }
+        sort($cuts);
+        $cuts = [] === $cuts ? [0.0] : $cuts;
+        $cuts[] = $cuts[0] + 2 * M_PI;
+        $arcs = [];
+        for ($i = 0; $i < count($cuts) - 1; ++$i) {
+            $knee = $this->knee(($cuts[$i] + $cuts[$i + 1]) / 2);
+            if ($cuts[$i + 1] > $cuts[$i] && $knee->z >= self::FLOOR && $knee->y >= $outside) {
+                $arcs[] = [$cuts[$i], $cuts[$i + 1]];
+            }
+        }
+
+        return $arcs;
     }
 
     /** @throws StraightKnee when rotation cannot be read there */
@@ -116,48 +147,38 @@ final readonly class Swivel
         );
     }
 
-    private function margin(float $radians, Capacity $capacity, float $outside): float
+    private function margin(float $radians, Capacity $capacity): float
     {
-        $knee = $this->knee($radians);
-        if ($knee->z < self::FLOOR || $knee->y < $outside) {
-            return -INF;
-        }
         try {
-            return $capacity->worstMargin(LegChain::inverse($this->hip, $knee, $this->ankle, $this->pelvicTilt)->angles);
+            return $capacity->worstMargin($this->pose($radians)->angles);
         } catch (StraightKnee) {
             return -INF;
         }
     }
 
-    /** The best angle between two (golden section), never leaving what is allowed. */
-    private function climb(float $low, float $high, Capacity $capacity, float $outside): float
+    /**
+     * The best place between two, by golden section.
+     *
+     * @return array{float, float} where, in radians, and its margin
+     */
+    private function climb(float $low, float $high, Capacity $capacity): array
     {
-        $best = $low;
-        $most = $this->margin($low, $capacity, $outside);
-        foreach ([$high, ($low + $high) / 2] as $angle) {
-            $margin = $this->margin($angle, $capacity, $outside);
-            if ($margin > $most) {
-                [$best, $most] = [$angle, $margin];
-            }
-        }
+        $one = $high - self::GOLDEN * ($high - $low);
+        $two = $low + self::GOLDEN * ($high - $low);
+        $atOne = $this->margin($one, $capacity);
+        $atTwo = $this->margin($two, $capacity);
         while ($high - $low > self::FINE) {
-            $one = $high - self::GOLDEN * ($high - $low);
-            $two = $low + self::GOLDEN * ($high - $low);
-            $atOne = $this->margin($one, $capacity, $outside);
-            $atTwo = $this->margin($two, $capacity, $outside);
-            foreach ([[$one, $atOne], [$two, $atTwo]] as [$angle, $margin]) {
-                if ($margin > $most) {
-                    [$best, $most] = [$angle, $margin];
-                }
-            }
-            // Towards the better; on forbidden ground, towards the best place known.
-            if ($atOne > $atTwo || (-INF === $atOne && -INF === $atTwo && $best < $one)) {
-                $high = $two;
+            if ($atOne > $atTwo) {
+                [$high, $two, $atTwo] = [$two, $one, $atOne];
+                $one = $high - self::GOLDEN * ($high - $low);
+                $atOne = $this->margin($one, $capacity);
             } else {
-                $low = $one;
+                [$low, $one, $atOne] = [$one, $two, $atTwo];
+                $two = $low + self::GOLDEN * ($high - $low);
+                $atTwo = $this->margin($two, $capacity);
             }
         }
 
-        return $best;
+        return $atOne > $atTwo ? [$one, $atOne] : [$two, $atTwo];
     }
 }
