@@ -17,6 +17,9 @@ use function sqrt;
  */
 final readonly class KneeAtHeight implements ChainReading, Posture
 {
+    /** Two circles that miss each other by no more than rounding touch: the leg is straight there. */
+    private const TOUCHING = 1e-12;
+
     /** @throws InvalidValue when the height is negative or not finite */
     public function __construct(public AnkleContact $contact, public float $kneeHeight)
     {
@@ -85,10 +88,10 @@ final readonly class KneeAtHeight implements ChainReading, Posture
         }
         $along = ($fromHip - $fromAnkle + $apart) / (2 * $apart);
         $aside = $fromHip / $apart - $along * $along;
-        if ($aside < 0.0) {
+        if ($aside < -self::TOUCHING) {
             return null;
         }
-        $aside = sqrt($aside);
+        $aside = sqrt(max(0.0, $aside));
         // The outer point has the greater y, so it lies to that side of the line on which y grows.
         if ($dx < 0.0) {
             $aside = -$aside;

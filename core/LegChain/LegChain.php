@@ -23,7 +23,7 @@ use function sqrt;
 final class LegChain
 {
     /** Below this sine of the knee's angle, thigh and shin are taken to lie in one line. */
-    private const IN_LINE = 1e-6;
+    private const IN_LINE = 1e-5;
 
     private const DEGREES = 180.0 / M_PI;
 

@@ -13,9 +13,14 @@ final readonly class History
     /**
      * @param non-empty-list<ReadinessCheck> $checks the oldest first; the last is the one to decide on
      * @param bool $nextOpen whether gate and margins allow the next rung
+     * @param bool $nextUnproven whether the next rung may be tried without its angles having been shown
      */
-    public function __construct(public Ladder $ladder, public array $checks, public bool $nextOpen)
-    {
+    public function __construct(
+        public Ladder $ladder,
+        public array $checks,
+        public bool $nextOpen,
+        public bool $nextUnproven = false,
+    ) {
     }
 
     public function latest(): ReadinessCheck

@@ -22,9 +22,14 @@ final class MoveOnRule implements DecisionRule
             return null;
         }
 
+        $reasons = [new Reason('move-on.clean', Source::Trade, ['sessions' => self::SESSIONS])];
+        if ($history->nextUnproven) {
+            $reasons[] = new Reason('move-on.unproven', Source::Own);
+        }
+
         return new Proposal(
             Step::MoveOn,
-            [new Reason('move-on.clean', Source::Trade, ['sessions' => self::SESSIONS])],
+            $reasons,
             array_slice($run, -self::SESSIONS),
         );
     }

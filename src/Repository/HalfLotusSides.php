@@ -13,6 +13,8 @@ use LucidAscent\Core\Progression\History;
 use LucidAscent\Core\Progression\SideOnLadder;
 use LucidAscent\Core\Progression\SideRecord;
 use LucidAscent\Core\Progression\Standing;
+use LucidAscent\Core\Readiness\GateOutcome;
+use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 use Psr\Clock\ClockInterface;
 
@@ -74,7 +76,12 @@ final readonly class HalfLotusSides
         $checks[] = $check->check();
         $next = $ladder->after($ladder->rung($check->rung));
 
-        return new History($ladder, $checks, null !== $next && Standing::allowed($next, $side->verdict));
+        return new History(
+            $ladder,
+            $checks,
+            null !== $next && Standing::allowed($next, $side->verdict),
+            GateOutcome::MayTry === $next?->gate && State::Unknown === $side->verdict->state,
+        );
     }
 
     /**

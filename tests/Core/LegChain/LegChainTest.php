@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\LegChain;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
@@ -109,6 +110,15 @@ final class LegChainTest extends TestCase
     {
         $this->expectException(StraightKnee::class);
         LegChain::inverse(new Vector(0, 0, 80), new Vector(0, 0, 40), new Vector(0, 0, 0), 0.0);
+    }
+
+    public function testALegThatJustReachesIsStraightAndSaysSo(): void
+    {
+        // Hip and ankle level, and a leg's length apart: knee half way, thigh and shin in one line.
+        $leg = new Body(41.2, 41.3, 17.0, 4.0, 6.6);
+        $heels = sqrt(82.5 ** 2 - (6.6 - 8.5) ** 2) - 3.0;
+        $this->expectException(StraightKnee::class);
+        (new KneeAtHeight(new SolesTogether($heels, new Sitting()), 4.0))->pose($leg);
     }
 
     public function testAKneeBeyondTheLegIsOutOfReach(): void

@@ -55,6 +55,17 @@ final class DecideTest extends TestCase
         yield 'numbness that stays' => [[self::check('05', pain: new Pain(1, PainPlace::Ankle, PainKind::LastingNumbness))], true, Step::Stop, 'stop.kind'];
     }
 
+    public function testMovingOnToWhatHasNotBeenShownSaysSo(): void
+    {
+        $checks = array_map(static fn (string $day): ReadinessCheck => self::check($day), ['01', '03', '05']);
+        $codes = static fn (bool $unproven): array => array_map(
+            static fn ($reason): string => $reason->code,
+            Decide::proposal(new History(self::ladder(), $checks, true, $unproven))->reasons,
+        );
+        self::assertSame(['move-on.clean'], $codes(false));
+        self::assertSame(['move-on.clean', 'move-on.unproven'], $codes(true));
+    }
+
     public function testTheTopRungHasNoNext(): void
     {
         $checks = array_map(static fn (string $day): ReadinessCheck => self::check($day, rung: 'c'), ['01', '03', '05']);
