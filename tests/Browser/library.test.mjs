@@ -63,4 +63,11 @@ test('the library fits a narrow tablet and paper', async () => {
     await page.emulateMedia({ media: 'print' });
     assert.equal(await page.locator('header.bar').isVisible(), false);
     assert.ok(await page.locator('.leg-figure').isVisible());
+    // Printing opens every rung, and closes again what was closed.
+    const rungs = await page.locator('details.rung').count();
+    assert.equal(await page.locator('details.rung[open]').count(), 1);
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+    assert.equal(await page.locator('details.rung[open]').count(), rungs);
+    await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+    assert.equal(await page.locator('details.rung[open]').count(), 1);
 });

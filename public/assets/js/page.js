@@ -42,3 +42,11 @@ window.addEventListener('beforeunload', (event) => {
         event.preventDefault();
     }
 });
+
+// Paper has nothing to unfold: everything is open while it is printed, and as it was afterwards.
+let folded = [];
+window.addEventListener('beforeprint', () => {
+    folded = [...document.querySelectorAll('details:not([open])')];
+    folded.forEach((details) => details.setAttribute('open', ''));
+});
+window.addEventListener('afterprint', () => folded.forEach((details) => details.removeAttribute('open')));
