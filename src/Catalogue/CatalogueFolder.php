@@ -7,7 +7,6 @@ namespace LucidAscent\App\Catalogue;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 
 /**
@@ -16,9 +15,6 @@ use LucidAscent\Core\Posture\PrerequisiteGraph;
  */
 final class CatalogueFolder
 {
-    /** Every contact is tried on a person of this stature, in cm. */
-    private const TRIED_STATURE = 170.0;
-
     private const MESSAGES = [
         'unknown-posture' => 'names "%s", which is no posture.',
         'related-to-itself' => 'is related to itself by "%s".',
@@ -197,14 +193,13 @@ final class CatalogueFolder
             $places['figure'] = [$posture['figure']['lab'], $posture['figure']['values']];
         }
         $faults = $this->figureFaults($id);
-        $capacity = new Capacity(140, 70, 115, 160);
         foreach ($places as $path => [$contact, $values]) {
             $lab = LabPosture::tryFrom($contact);
             try {
                 if (null === $lab) {
                     throw InvalidValue::because($contact, 'is no contact of the leg chain.');
                 }
-                $lab->posture(Fields::of($values), $capacity, self::TRIED_STATURE)->angles(StandardBody::ofStature(self::TRIED_STATURE));
+                $lab->posture(Fields::of($values), StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
             } catch (\DomainException $e) {
                 $file = $this->files["posture/$id"] ?? $id;
                 $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $e->getMessage());

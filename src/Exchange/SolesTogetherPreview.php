@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
-use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
-use LucidAscent\Core\LegChain\OutOfReach;
-use LucidAscent\Core\LegChain\StraightKnee;
 use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Testing\Pain;
 use LucidAscent\Core\Testing\SolesTogetherTest;
@@ -27,15 +24,7 @@ final class SolesTogetherPreview
     {
         $answer = [];
         foreach (Side::cases() as $side) {
-            try {
-                $answer[$side->value] = self::side($side, Fields::of($question), $proportions, $now);
-            } catch (InvalidValue $e) {
-                $answer[$side->value] = ['error' => ['code' => 'bad-input', 'message' => $e->getMessage()]];
-            } catch (OutOfReach $e) {
-                $answer[$side->value] = ['error' => ['code' => 'out-of-reach', 'message' => $e->getMessage()]];
-            } catch (StraightKnee $e) {
-                $answer[$side->value] = ['error' => ['code' => 'straight-knee', 'message' => $e->getMessage()]];
-            }
+            $answer[$side->value] = Failure::orAnswer(static fn (): ?array => self::side($side, Fields::of($question), $proportions, $now));
         }
 
         return $answer;
@@ -67,6 +56,7 @@ final class SolesTogetherPreview
             'angles' => $angles,
             'kneeHeight' => $test->kneeHeight->mean(),
             'range' => max($test->kneeHeight->range(), $test->heelDistance->range()),
+            'measureAgain' => $test->wantsAnotherTrial(),
             'conditioning' => $conditioning->isPoor ? ['betterHeels' => $conditioning->betterHeels] : null,
             'gate' => LotusGate::outcome($test->heelDistance->mean(), $test->kneeHeight->mean(), $test->sitting()->hipHeight($body))->value,
         ];

@@ -27,15 +27,12 @@ use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\LowestKnee;
-use LucidAscent\Core\LegChain\NoUprightKnee;
-use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\PropTable;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\StraightKnee;
 
 /**
  * One question to the leg chain, and its answer, in the JSON shape that the command line and the
@@ -50,23 +47,13 @@ final class SolveCase
 
         return JSON_ERROR_NONE === json_last_error()
             ? self::answer($case)
-            : self::error('bad-input', 'The case is not valid JSON.');
+            : Failure::of('bad-input', 'The case is not valid JSON.');
     }
 
     /** @return array<string, mixed> the answer, or {"error": {"code", "message"}} */
     public static function answer(mixed $case): array
     {
-        try {
-            return self::solve(Fields::of($case));
-        } catch (InvalidValue $e) {
-            return self::error('bad-input', $e->getMessage());
-        } catch (NoUprightKnee $e) {
-            return self::error('out-of-reach', $e->getMessage(), ['tuck' => $e->tuck->degrees, 'seat' => $e->tuck->seat]);
-        } catch (OutOfReach $e) {
-            return self::error('out-of-reach', $e->getMessage());
-        } catch (StraightKnee $e) {
-            return self::error('straight-knee', $e->getMessage());
-        }
+        return Failure::orAnswer(static fn (): array => self::solve(Fields::of($case)));
     }
 
     /** @return array<string, mixed> */
@@ -241,15 +228,5 @@ final class SolveCase
     private static function finite(float $value): ?float
     {
         return is_finite($value) ? $value : null;
-    }
-
-    /**
-     * @param array<string, float|null> $beside
-     *
-     * @return array{error: array<string, float|string|null>}
-     */
-    private static function error(string $code, string $message, array $beside = []): array
-    {
-        return ['error' => ['code' => $code, 'message' => $message] + $beside];
     }
 }

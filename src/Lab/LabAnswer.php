@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Lab;
 
+use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\Contact\DeepPigeonBack;
@@ -16,7 +18,6 @@ use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LowestKnee;
-use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\LegChain\ProportionShare;
@@ -24,7 +25,6 @@ use LucidAscent\Core\LegChain\PropTable;
 use LucidAscent\Core\LegChain\Sampling;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Shortfall;
-use LucidAscent\Core\LegChain\StraightKnee;
 use LucidAscent\Core\LegChain\Tuck;
 use LucidAscent\Core\Readiness\KnownCapacity;
 use LucidAscent\Core\Testing\SmallestChange;
@@ -43,15 +43,7 @@ final class LabAnswer
     /** @return array<string, mixed> */
     public static function to(mixed $question, Side $side, Proportions $proportions, KnownCapacity $known): array
     {
-        try {
-            return self::answer(Fields::of($question), $side, $proportions, $known);
-        } catch (InvalidValue $e) {
-            return ['error' => ['code' => 'bad-input', 'message' => $e->getMessage()]];
-        } catch (OutOfReach $e) {
-            return ['error' => ['code' => 'out-of-reach', 'message' => $e->getMessage()]];
-        } catch (StraightKnee $e) {
-            return ['error' => ['code' => 'straight-knee', 'message' => $e->getMessage()]];
-        }
+        return Failure::orAnswer(static fn (): array => self::answer(Fields::of($question), $side, $proportions, $known));
     }
 
     /** @return array<string, mixed> */
@@ -85,7 +77,7 @@ final class LabAnswer
         }
 
         return [
-            'figure' => LabFigure::of($kind, $posture, $angles, $body, 0.30 * $stature),
+            'figure' => LabFigure::of($kind, $posture, $angles, $body, UpperBody::Torso->ofStature($stature)),
             'components' => $components,
             'method' => $method,
             'atKnee' => $shortfall->atKnee(),
@@ -139,7 +131,7 @@ final class LabAnswer
         return [$first, 'first-order'];
     }
 
-    /** @return array<string, float|string|null>|null what a free or a lifted knee does about it */
+    /** @return array<string, bool|float|string|null>|null what a free or a lifted knee does about it */
     private static function knee(Posture $posture, \LucidAscent\Core\Body\Body $body, KnownCapacity $known): ?array
     {
         if (!$posture instanceof KneeAtHeight) {
@@ -151,7 +143,7 @@ final class LabAnswer
                 'lowest' => $lowest->height(),
                 'limiter' => $lowest->limiter->value ?? 'floor',
                 'proportion' => ProportionShare::of($posture->contact, $body, $known->capacity),
-                'ratio' => $body->shin / $body->thigh,
+                'longShin' => $body->shin / $body->thigh > ProportionShare::LONG_SHIN,
             ];
         }
         $tuck = Tuck::of($posture->contact, $body, $known->capacity);

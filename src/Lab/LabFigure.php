@@ -7,7 +7,6 @@ namespace LucidAscent\App\Lab;
 use LucidAscent\App\Exchange\LegFigure;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\LegChain\ChainReading;
-use LucidAscent\Core\LegChain\Contact\LegBehindHead;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;
@@ -15,12 +14,11 @@ use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 
 /** What the pose lab draws: the leg in question, the other leg, the torso, and the props; points in cm. */
 final class LabFigure
 {
-    private const TORSO_POINTS = 12;
-
     /**
      * @param array<string, float> $angles what the posture asks, by component
      *
@@ -86,8 +84,8 @@ final class LabFigure
         $at = static fn (float $forward, float $drop): LegPose => new LegPose(
             $pose->angles,
             $hip,
-            new \LucidAscent\Core\LegChain\Vector($hip->x + $forward * $body->thigh, $hip->y, max(5.0, $hip->z - $drop)),
-            new \LucidAscent\Core\LegChain\Vector($hip->x + $forward * ($body->thigh + $body->shin), $hip->y, max(4.0, $hip->z - 2 * $drop)),
+            new Vector($hip->x + $forward * $body->thigh, $hip->y, max(5.0, $hip->z - $drop)),
+            new Vector($hip->x + $forward * ($body->thigh + $body->shin), $hip->y, max(4.0, $hip->z - 2 * $drop)),
         );
 
         return LegFigure::of(match ($kind) {
@@ -111,13 +109,8 @@ final class LabFigure
         };
         $rounding = ($props['rounding'] ?? 0.0) - ($props['backBend'] ?? 0.0);
         $sitting = new Sitting(0.0, max(-90.0, min(90.0, $tilt)));
-        $root = new \LucidAscent\Core\LegChain\Vector($pose->hip->x, 0.0, $pose->hip->z);
-        $points = [];
-        for ($i = 0; $i <= self::TORSO_POINTS; ++$i) {
-            $share = $i / self::TORSO_POINTS;
-            $points[] = $root->plus($sitting->toGround(LegBehindHead::neck(max(0.01, $torso * $share), $rounding * $share)))->toArray();
-        }
+        $root = new Vector($pose->hip->x, 0.0, $pose->hip->z);
 
-        return $points;
+        return TorsoArc::points($root, $sitting, $torso, $rounding);
     }
 }

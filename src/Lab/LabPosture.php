@@ -6,6 +6,8 @@ namespace LucidAscent\App\Lab;
 
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Segment;
+use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\CowFace;
 use LucidAscent\Core\LegChain\Contact\Cradle;
@@ -118,13 +120,13 @@ enum LabPosture: string
     }
 
     /**
-     * @param float $stature in cm: torso and arms are shares of it (0.30 from memory; arm segments after Winter)
+     * @param float $stature in cm: torso and arms are taken as shares of it
      *
      * @throws InvalidValue when a number is missing, or is none
      */
     public function posture(Fields $values, Capacity $capacity, float $stature): Posture
     {
-        $torso = 0.30 * $stature;
+        $torso = UpperBody::Torso->ofStature($stature);
         $sitting = new Sitting($values->number('seat', 0.0), $values->number('pelvicTilt', 0.0));
         $number = $values->number(...);
 
@@ -143,8 +145,8 @@ enum LabPosture: string
                 $number('shoulderFlexion'),
                 $number('elbowFlexion'),
                 $torso,
-                0.186 * $stature,
-                0.146 * $stature,
+                UpperBody::UpperArm->ofStature($stature),
+                UpperBody::Forearm->ofStature($stature),
                 $sitting->pelvicTilt,
             ),
             self::CowFace => new CowFace($number('kneeHeight'), $number('heelAhead'), $sitting),
@@ -156,7 +158,10 @@ enum LabPosture: string
             // The seat sinks as the standing thigh folds, its shin upright on the foot.
             self::FigureFourStanding => new FreeKnee(new FigureFour(
                 $number('otherFlexion'),
-                new Sitting(max(0.0, (0.245 * cos(deg2rad($number('otherFlexion'))) + 0.246 + 0.039 - 0.053) * $stature)),
+                new Sitting(max(0.0, $stature * (
+                    Segment::Thigh->shareOfStature() * cos(deg2rad($number('otherFlexion')))
+                    + Segment::Shin->shareOfStature() + Segment::AnkleAboveSole->shareOfStature() - Segment::SeatedHipHeight->shareOfStature()
+                ))),
             ), $capacity),
             self::DeepSquat => new FreeKnee(new DeepSquat($number('hipHeight'), $number('stance'), $sitting->pelvicTilt), $capacity),
             self::WideLegs => new WideLegs($number('span')),

@@ -18,7 +18,7 @@ final class DrawingTest extends TestCase
 
     public function testEverySheetDrawsSegmentsOfTheirLength(): void
     {
-        $body = StandardBody::ofStature(self::STATURE);
+        $body = StandardBody::leg();
         foreach ($this->postures() as $id => $posture) {
             $figure = SheetFigure::of($posture['figure']);
             foreach ($figure['legs'] as $side => $leg) {
@@ -37,7 +37,7 @@ final class DrawingTest extends TestCase
 
     public function testMoreCapacityNeverReachesLess(): void
     {
-        $body = StandardBody::ofStature(self::STATURE);
+        $body = StandardBody::leg();
         foreach ($this->postures() as $id => $posture) {
             $rungs = array_column($posture['rungs'], 'name');
             $last = -1;
@@ -53,7 +53,7 @@ final class DrawingTest extends TestCase
     public function testALadderWithoutLegPositionsIsNotJudged(): void
     {
         $posture = $this->postures()['plank'];
-        self::assertNull(WithinReach::rung($posture, StandardBody::ofStature(self::STATURE), self::STATURE, new Capacity(200, 200, 200, 200)));
+        self::assertNull(WithinReach::rung($posture, StandardBody::leg(), self::STATURE, new Capacity(200, 200, 200, 200)));
     }
 
     /** @return array<string, array<string, mixed>> */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\EntryDraft;
+use LucidAscent\App\Catalogue\EntryFields;
+use LucidAscent\App\Catalogue\Field;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Entity\OwnEntry;
@@ -33,6 +35,19 @@ final class OwnEntryTest extends AppTestCase
                 }
             }
         }
+    }
+
+    public function testTheFormOffersWhatTheSchemasAllow(): void
+    {
+        $schema = static fn (string $kind): array => json_decode((string) file_get_contents(__DIR__."/../../catalogue/schema/$kind.json"), true);
+        $choices = static fn (array $fields): array => array_column(array_filter(array_map(static fn (Field $f): array => [$f->path, $f->choices], $fields), static fn (array $f): bool => [] !== $f[1]), 1, 0);
+        $posture = $choices(EntryFields::of(Kind::Posture));
+        $test = $choices(EntryFields::of(Kind::Test));
+        self::assertEqualsCanonicalizing($schema('posture')['$defs']['component']['enum'], $posture['components']);
+        self::assertEqualsCanonicalizing($schema('posture')['properties']['family']['enum'], $posture['family']);
+        self::assertEqualsCanonicalizing($schema('posture')['$defs']['load']['enum'], $choices(EntryFields::rung())['loads']);
+        self::assertEqualsCanonicalizing($schema('test')['$defs']['component']['enum'], $test['components']);
+        self::assertEqualsCanonicalizing($schema('test')['properties']['formula']['enum'], $test['formula']);
     }
 
     public function testAnAdaptedPostureIsAnEntryOfItsOwnAndVersioned(): void

@@ -100,6 +100,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.locator('#soles_together_form_painRight_level').selectOption('2');
     await page.getByRole('button', { name: 'Record the test' }).click();
     // The place was not named: the form comes back whole, with the focus on the fault.
+    await page.getByText('Say where it hurts').waitFor();
     assert.match(await page.locator('main').innerText(), /Say where it hurts/);
     assert.equal(await page.locator('#soles_together_form_trials_1_right').inputValue(), '15');
     assert.equal(await page.evaluate(() => document.activeElement.id), 'soles_together_form_painRight_place');

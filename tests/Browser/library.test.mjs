@@ -23,6 +23,8 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await page.getByLabel('Name, in English or Sanskrit').fill('pigoen');
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: 'Pigeon', exact: true }).click();
+    // Drawn by a script once the sheet is there, so waited for before it is counted.
+    await page.locator('.leg-figure svg').nth(2).waitFor();
     assert.equal(await page.locator('.leg-figure svg').count(), 3);
     await check(page);
 
@@ -30,6 +32,7 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await page.getByText('Choose what is known of a person').click();
     await page.getByLabel('Knee surgery').check();
     await page.getByRole('button', { name: 'Show' }).click();
+    await page.waitForURL(/condition/);
     assert.match(await page.locator('main').innerText(), /held: Knee surgery/);
     await check(page);
 

@@ -201,7 +201,7 @@ const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) => {
                 knee.limiter === 'floor' ? t('the floor') : NAMES[knee.limiter].toLowerCase(),
             ),
         );
-        if (knee.ratio > 1.05 && knee.proportion > 0) {
+        if (knee.longShin && knee.proportion > 0) {
             parts.push(t('%1% cm of it come from a long shin.', knee.proportion.toFixed(1)));
         }
     } else if (knee) {

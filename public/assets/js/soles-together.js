@@ -3,7 +3,6 @@ import { draw } from './figure.js';
 import { t } from './texts.js';
 
 const WAIT = 150;
-const TOO_FAR_APART = 1.4;
 const NAMES = {
     rotation: t('Rotation'),
     abduction: t('Abduction'),
@@ -64,7 +63,7 @@ const show = (side, answer) => {
     }
     const lines = Object.keys(NAMES).map((name) => angle(name, answer.angles[name]));
     lines.push(paragraph(GATES[answer.gate], 'soft'));
-    if (answer.range > TOO_FAR_APART) {
+    if (answer.measureAgain) {
         lines.push(
             paragraph(t('The trials are %1% cm apart: measure a third time.', answer.range.toFixed(1)), 'fault'),
         );
