@@ -28,7 +28,7 @@ apt_without_services() {
     printf '#!/bin/sh\n# lucid-ascent: no service starts while packages are installed\nexit 101\n' >"$policy"
     chmod +x "$policy"
     # shellcheck disable=SC2064
-    trap "rm -f '$policy'; [ -z '$kept' ] || mv '$kept' '$policy'" RETURN
+    trap "trap - RETURN; rm -f '$policy'; [ -z '$kept' ] || mv '$kept' '$policy'" RETURN
     dpkg --configure -a && apt-get update -q && apt-get install -y -q --no-install-recommends "$@"
 }
 

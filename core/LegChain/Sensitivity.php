@@ -110,6 +110,12 @@ final readonly class Sensitivity
         return $this->toReading[$component->value][$name] ?? 0.0;
     }
 
+    /** Of one component alone, so that it can be combined with what other readings show. */
+    public function uncertainty(Component $component): Uncertainty
+    {
+        return new Uncertainty($this->toBody[$component->value] ?? [], $this->readingError($component) ** 2);
+    }
+
     /** One SD of a component from the readings alone, in degrees. */
     public function readingError(Component $component): float
     {

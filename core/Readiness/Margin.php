@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\SmallestChange;
 
 /** Capacity less demand of one component on one side, in degrees, with its error (one SD). */

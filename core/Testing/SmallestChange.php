@@ -16,4 +16,10 @@ final class SmallestChange
     {
         return 1.96 * M_SQRT2 * $sem;
     }
+
+    /** @param float $sd one SD of a difference, in any unit; the answer is in the same */
+    public static function between(float $sd): float
+    {
+        return 1.96 * $sd;
+    }
 }

@@ -11,6 +11,7 @@ use LucidAscent\Core\Posture\Prerequisite;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
 use LucidAscent\Core\Readiness\GateOutcome;
+use LucidAscent\Core\Testing\TestDefinition;
 use Symfony\Component\Config\ConfigCache;
 use Symfony\Component\Config\Resource\DirectoryResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -23,6 +24,9 @@ final class Catalogue implements CacheWarmerInterface
     private ?array $entries = null;
 
     private ?Ladder $halfLotus = null;
+
+    /** @var array<string, TestDefinition>|null */
+    private ?array $tests = null;
 
     public function __construct(
         #[Autowire('%kernel.project_dir%/catalogue')]
@@ -75,6 +79,12 @@ final class Catalogue implements CacheWarmerInterface
         }
 
         return $conditions;
+    }
+
+    /** @return array<string, TestDefinition> by id, in the taught order */
+    public function tests(): array
+    {
+        return $this->tests ??= Definitions::ofTests($this->all(Kind::Test));
     }
 
     public function halfLotus(): Ladder

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\Formula;
+
 /** Which parts of a posture, a rung and a test a teacher writes, in the order of the form. */
 final class EntryFields
 {
-    private const COMPONENTS = ['flexion', 'abduction', 'rotation', 'kneeFlexion', 'adduction', 'internal-rotation', 'extension', 'hamstrings', 'quadriceps', 'ankle', 'spine-extension', 'spine-rotation', 'shoulder-flexion', 'shoulder-reach', 'balance', 'strength', 'ease'];
     private const FAMILIES = ['sitting-folded', 'cross-legged', 'kneeling', 'kneeling-fold', 'leg-behind', 'forward-fold', 'lunge', 'standing', 'squat', 'arm-balance', 'twist', 'backbend', 'lying'];
     private const LOADS = ['deep-turn', 'knee-fold', 'knee-load', 'hip-fold', 'hip-end', 'hip-extension', 'hamstring', 'spine-fold', 'spine-back', 'spine-twist', 'neck', 'shoulder-bind', 'wrist', 'balance', 'prone', 'lying-rest'];
-    private const FORMULAS = ['observation', 'shin-inclination', 'strap-gap', 'soles-together', 'shins-stacked', 'cow-face', 'wide-legs', 'frog', 'leg-raise', 'heel-to-seat'];
 
     /** @return list<Field> */
     public static function of(Kind $kind): array
@@ -53,7 +54,7 @@ final class EntryFields
             new Field('sanskrit', 'Traditional names', FieldKind::Lines, 'One a line.', [], true),
             new Field('family', 'Family', FieldKind::Choice, '', self::FAMILIES),
             new Field('target', 'A pose that somebody may want for itself', FieldKind::Flag),
-            new Field('components', 'Asks for', FieldKind::Choices, '', self::COMPONENTS),
+            new Field('components', 'Asks for', FieldKind::Choices, '', self::components()),
             new Field('summary', 'In a sentence', FieldKind::Line),
         ];
         foreach (['needs' => 'Needs', 'prepares' => 'Prepares', 'counters' => 'Counters', 'gentler_than' => 'Gentler than', 'same_action_as' => 'Same action as'] as $relation => $label) {
@@ -70,7 +71,7 @@ final class EntryFields
             new Field('name', 'Name', FieldKind::Line),
             new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; not that of a shipped entry.'),
             new Field('order', 'Place in the taught order', FieldKind::Number),
-            new Field('components', 'Feeds', FieldKind::Choices, '', self::COMPONENTS),
+            new Field('components', 'Feeds', FieldKind::Choices, '', self::components()),
             new Field('both_sides', 'Left and right apart', FieldKind::Flag),
             new Field('minutes', 'Takes', FieldKind::Quantity, 'Such as "2 minutes".'),
             new Field('tool', 'Tool', FieldKind::Line),
@@ -79,10 +80,22 @@ final class EntryFields
             new Field('position', 'Position', FieldKind::Lines, 'One step a line.'),
             new Field('landmarks', 'Landmarks', FieldKind::Lines, 'One a line.'),
             new Field('measured', 'Measured', FieldKind::Measured, 'Name | label | unit, one a line; units are cm, degrees, seconds, yes or no.'),
-            new Field('formula', 'Read by', FieldKind::Choice, '', self::FORMULAS),
+            new Field('formula', 'Read by', FieldKind::Choice, '', self::formulas()),
             new Field('compensations', 'Compensations', FieldKind::Compensations, 'What goes wrong | how to see it, one a line.'),
             new Field('stop', 'Stop at', FieldKind::Lines, 'One stop sign a line.'),
             new Field('gentler', 'Gentler', FieldKind::Line),
         ];
+    }
+
+    /** @return list<string> */
+    private static function components(): array
+    {
+        return array_column(Ability::cases(), 'value');
+    }
+
+    /** @return list<string> */
+    private static function formulas(): array
+    {
+        return array_column(Formula::cases(), 'value');
     }
 }

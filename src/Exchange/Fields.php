@@ -29,10 +29,51 @@ final readonly class Fields
         return array_key_exists($name, $this->values) && null !== $this->values[$name];
     }
 
+    public function isNumber(string $name): bool
+    {
+        return is_int($this->values[$name] ?? null) || is_float($this->values[$name] ?? null);
+    }
+
+    /** @return list<string> the names of what is there */
+    public function names(): array
+    {
+        return array_values(array_filter(array_map(strval(...), array_keys($this->values)), $this->has(...)));
+    }
+
+    /**
+     * @return list<string>
+     *
+     * @throws InvalidValue when it is there, and not a list of texts
+     */
+    public function texts(string $name): array
+    {
+        if (!$this->has($name)) {
+            return [];
+        }
+        $values = $this->values[$name];
+        if (!is_array($values) || !array_is_list($values) || $values !== array_filter($values, is_string(...))) {
+            throw InvalidValue::because($this->name($name), 'must be a list of texts.');
+        }
+
+        return $values;
+    }
+
     /** @throws InvalidValue when it is missing, or not an object */
     public function object(string $name): self
     {
         return self::of($this->required($name), $this->name($name));
+    }
+
+    /**
+     * @return list<mixed>
+     *
+     * @throws InvalidValue when it is missing, or no list
+     */
+    public function list(string $name): array
+    {
+        $values = $this->required($name);
+
+        return is_array($values) && array_is_list($values) ? $values : throw InvalidValue::because($this->name($name), 'must be a list.');
     }
 
     /**
@@ -42,10 +83,7 @@ final readonly class Fields
      */
     public function objects(string $name): array
     {
-        $values = $this->required($name);
-        if (!is_array($values) || !array_is_list($values)) {
-            throw InvalidValue::because($this->name($name), 'must be a list.');
-        }
+        $values = $this->list($name);
 
         return array_map(fn (mixed $value, int $i): self => self::of($value, $this->name($name)."[$i]"), $values, array_keys($values));
     }

@@ -168,13 +168,6 @@ final class SolveCommandTest extends TestCase
     /** @return array{int, string, string} */
     private static function solve(string $document): array
     {
-        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/console', 'ascent:solve', '--env=prod'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
-        self::assertIsResource($process);
-        fwrite($pipes[0], $document);
-        fclose($pipes[0]);
-        $out = (string) stream_get_contents($pipes[1]);
-        $err = (string) stream_get_contents($pipes[2]);
-
-        return [proc_close($process), $out, $err];
+        return CommandLine::run('ascent:solve', $document);
     }
 }

@@ -6,7 +6,6 @@ namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Component;
-use LucidAscent\Core\Readiness\Bound;
 use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\HalfLotusReading;
 use LucidAscent\Core\Readiness\HalfLotusVerdict;
@@ -14,6 +13,7 @@ use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Readiness\Margin;
 use LucidAscent\Core\Readiness\Reason;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Pain;
 use LucidAscent\Core\Testing\PainKind;
 use LucidAscent\Core\Testing\PainPlace;

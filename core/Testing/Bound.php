@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Readiness;
+namespace LucidAscent\Core\Testing;
 
 /** What a reading proves of a capacity. */
 enum Bound: string

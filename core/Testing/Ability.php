@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Testing;
+
+use LucidAscent\Core\LegChain\Component;
+
+/** What tests measure of a person and postures ask for, by the names that the catalogue uses. */
+enum Ability: string
+{
+    case Flexion = 'flexion';
+    /** With bent knees. */
+    case Abduction = 'abduction';
+    /** With straight knees: the long inner-thigh muscles hold it back sooner. */
+    case StraightAbduction = 'straight-abduction';
+    /** The thigh's turn outward with hip and knee folded; not the clinic's figure with the thigh straight. */
+    case Rotation = 'rotation';
+    case KneeFlexion = 'kneeFlexion';
+    case Adduction = 'adduction';
+    case InternalRotation = 'internal-rotation';
+    case Extension = 'extension';
+    case Hamstrings = 'hamstrings';
+    case Quadriceps = 'quadriceps';
+    case Ankle = 'ankle';
+    case SpineExtension = 'spine-extension';
+    case SpineRotation = 'spine-rotation';
+    case ShoulderFlexion = 'shoulder-flexion';
+    case ShoulderReach = 'shoulder-reach';
+    case Balance = 'balance';
+    case Strength = 'strength';
+    case Ease = 'ease';
+
+    /** What it is read in: degrees, cm or seconds. */
+    public function unit(): string
+    {
+        return match ($this) {
+            self::ShoulderReach, self::SpineExtension => 'cm',
+            self::Balance, self::Strength => 'seconds',
+            default => 'degrees',
+        };
+    }
+
+    /** Whether a smaller figure is the larger ability: the gap between two hands, the block that a hand needs. */
+    public function isLessMore(): bool
+    {
+        return self::ShoulderReach === $this || self::SpineExtension === $this;
+    }
+
+    /** Positive when the first figure shows more of this ability than the second. */
+    public function compare(float $one, float $other): int
+    {
+        return $this->isLessMore() ? $other <=> $one : $one <=> $other;
+    }
+
+    /** Its joint angle in the leg chain; null for what the chain does not know. */
+    public function component(): ?Component
+    {
+        return Component::tryFrom($this->value);
+    }
+
+    public static function ofComponent(Component $component): self
+    {
+        return self::from($component->value);
+    }
+}

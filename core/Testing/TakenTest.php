@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Testing;
+
+use LucidAscent\Core\Body\Check;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Sitting;
+
+/** One test of one side, as it was taken down. Lengths in cm, angles in degrees, times in seconds. */
+final readonly class TakenTest
+{
+    /** Beyond this no tape was held to a person, in cm. */
+    public const FURTHEST = 250.0;
+
+    /**
+     * @param non-empty-list<array<string, float>> $trials what was read, by name, once per trial
+     * @param list<string> $compensations
+     * @param bool|null $resting whether the leg came to rest on something, so that it could not have gone further;
+     *                           null when nobody said
+     * @param array<string, float> $ownErrors one SD of a value where its tool gave one with the reading, by name
+     *
+     * @throws InvalidValue when a number could not have been read
+     */
+    public function __construct(
+        public string $test,
+        public Side $side,
+        public Tool $tool,
+        public array $trials,
+        public array $compensations = [],
+        public Pain $pain = new Pain(0, PainPlace::None),
+        public ?\DateTimeImmutable $on = null,
+        public Sitting $sitting = new Sitting(),
+        public ?bool $resting = null,
+        public array $ownErrors = [],
+    ) {
+        foreach ($trials as $trial) {
+            foreach ($trial as $name => $value) {
+                Check::within($name, $value, -self::FURTHEST, self::FURTHEST, '');
+            }
+        }
+    }
+
+    public function isClean(): bool
+    {
+        return [] === $this->compensations && 0 === $this->pain->level;
+    }
+
+    /** @throws InvalidValue when a trial lacks it */
+    public function measure(string $name): RepeatedMeasure
+    {
+        return new RepeatedMeasure(array_map(
+            static fn (array $trial): float => $trial[$name] ?? throw InvalidValue::missing($name),
+            $this->trials,
+        ));
+    }
+
+    public function has(string $name): bool
+    {
+        foreach ($this->trials as $trial) {
+            if (!isset($trial[$name])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Testing;
+
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\Formula;
+use LucidAscent\Core\Testing\ReadTest;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Core\Testing\ToolErrors;
+use LucidAscent\Core\Testing\UnreadableTest;
+use LucidAscent\Tests\Core\SampleBody;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class ReadTestTest extends TestCase
+{
+    public function testSolesTogetherShowsEveryAngleAtLeast(): void
+    {
+        $shown = self::read(Definition::solesTogether(), Definition::taken(Definition::solesTogether(), [['kneeHeight' => 12.0, 'heelDistance' => 10.0]]));
+        $values = [];
+        foreach ($shown as $e) {
+            self::assertSame(Bound::AtLeast, $e->bound);
+            self::assertInstanceOf(LegAngles::class, $e->at);
+            $values[$e->ability->value] = $e->value;
+        }
+        self::assertEqualsWithDelta(['rotation' => 56.8, 'abduction' => 69.5, 'flexion' => 102.0, 'kneeFlexion' => 160.4], $values, 0.05);
+        self::assertEqualsWithDelta(3.9, $shown[0]->uncertainty->error(BodyError::measured()), 0.05);
+        self::assertEqualsWithDelta(2.7, $shown[0]->uncertainty->readingError(), 0.05);
+    }
+
+    public function testShinsStackedIsolatesRotation(): void
+    {
+        $test = Definition::shinsStacked();
+        [$rotation] = self::read($test, Definition::taken($test, [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]));
+        self::assertSame(Bound::Exact, $rotation->bound);
+        self::assertEqualsWithDelta(84.2, $rotation->value, 0.05);
+        self::assertEqualsWithDelta(1.4, $rotation->uncertainty->error(BodyError::measured()), 0.05);
+    }
+
+    /** @param callable(): TakenTest $taken */
+    #[DataProvider('notClean')]
+    public function testWhatWasNotCleanIsALowerBound(TestDefinition $test, callable $taken): void
+    {
+        [$first] = self::read($test, $taken());
+        self::assertSame(Bound::AtLeast, $first->bound);
+    }
+
+    public static function notClean(): iterable
+    {
+        $shins = Definition::shinsStacked();
+        $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
+        yield 'compensated' => [$shins, static fn () => Definition::taken($shins, $trial, ['ankle-slid'])];
+        yield 'painful' => [$shins, static fn () => Definition::taken($shins, $trial, [], 1)];
+        yield 'the knee rests on the foot' => [$shins, static fn () => Definition::taken($shins, [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
+        yield 'said to rest' => [$shins, static fn () => Definition::taken($shins, $trial, resting: true)];
+        $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::LegRaise, ['hamstrings' => Bound::Exact], ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
+        yield 'the seat at the wall' => [$up, static fn () => Definition::taken($up, [['gap' => 0.0, 'heelHeight' => 80.0]])];
+    }
+
+    public function testARaisedAnkleMakesALowKneeAReading(): void
+    {
+        $test = Definition::shinsStacked();
+        [$rotation] = self::read($test, Definition::taken($test, [['kneeHeight' => 10.0, 'ankleHeight' => 16.0]], resting: false));
+        self::assertSame(Bound::Exact, $rotation->bound);
+        self::assertGreaterThan(90.0, $rotation->value);
+    }
+
+    public function testStraightKneesProveLessForBentOnes(): void
+    {
+        $test = Definition::wideLegs();
+        $shown = self::read($test, Definition::taken($test, [['span' => 120.0]]));
+        self::assertSame(['abduction' => Bound::AtLeast, 'straight-abduction' => Bound::Exact], self::bounds($shown));
+        self::assertSame($shown[0]->value, $shown[1]->value);
+        self::assertEqualsWithDelta(rad2deg(asin((60 - 8.5) / 82.5)), $shown[0]->value, 1e-9);
+        [$angle] = self::read($test, Definition::taken($test, [['angle' => 41.0], ['angle' => 43.0]], tool: Tool::Inclinometer));
+        self::assertSame(42.0, $angle->value);
+        self::assertSame(2.5, $angle->uncertainty->error(BodyError::measured()), 'No length of the body is in an angle that was read.');
+    }
+
+    public function testTheBestOfSeveralAttemptsAtBalanceCounts(): void
+    {
+        $test = new TestDefinition('tree-balance', 'Tree', 19, Formula::Direct, ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
+        [$balance] = self::read($test, Definition::taken($test, [['seconds' => 8.0], ['seconds' => 14.0], ['seconds' => 11.0]]));
+        self::assertSame(14.0, $balance->value);
+        self::assertSame(3.0, $balance->uncertainty->readingError());
+    }
+
+    public function testTheLargestErrorCounts(): void
+    {
+        $test = Definition::frog();
+        $body = BodyError::of(static fn (): float => 0.0);
+        $sd = static fn (array $trials, array $own = [], ?ToolErrors $errors = null): float => ReadTest::evidence(
+            $test,
+            new TakenTest('frog', \LucidAscent\Core\Body\Side::Left, Tool::Tape, $trials, ownErrors: $own),
+            SampleBody::leg(),
+            $errors ?? ToolErrors::usual(),
+        )[0]->uncertainty->error($body);
+        $tape = $sd([['span' => 80.0]]);
+        self::assertEqualsWithDelta($tape, $sd([['span' => 80.0], ['span' => 80.2], ['span' => 79.8]]), 1e-9);
+        self::assertEqualsWithDelta($tape * 2 / 0.7, $sd([['span' => 78.0], ['span' => 80.0], ['span' => 82.0]]), 1e-6);
+        self::assertEqualsWithDelta($tape * 3 / 0.7, $sd([['span' => 80.0]], ['span' => 3.0]), 1e-6);
+        self::assertEqualsWithDelta($tape * 1.4 / 0.7, $sd([['span' => 80.0]], [], ToolErrors::of(['tape' => 1.4])), 1e-6);
+    }
+
+    public function testAThirdTrialIsAskedForWhenTwoDiffer(): void
+    {
+        $test = Definition::frog();
+        self::assertSame([false, 1.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 81.0]]), ToolErrors::usual()));
+        self::assertSame([true, 2.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 82.0]]), ToolErrors::usual()));
+    }
+
+    /** @param callable(): list<Evidence> $read */
+    #[DataProvider('unreadable')]
+    public function testWhatCannotBeReadSaysWhy(string $because, callable $read): void
+    {
+        try {
+            $read();
+            self::fail('It was read.');
+        } catch (UnreadableTest $e) {
+            self::assertSame($because, $e->because);
+            self::assertNotSame('', $e->getMessage());
+        }
+    }
+
+    public static function unreadable(): iterable
+    {
+        $of = static fn (TestDefinition $test, array $trial, array $compensations = []): callable => static fn () => self::read($test, Definition::taken($test, [$trial], $compensations));
+        yield 'watched' => ['watched', $of(Definition::watched(), ['even' => 1.0])];
+        yield 'too wide' => ['out-of-reach', $of(Definition::frog(), ['span' => 180.0])];
+        yield 'nothing read' => ['bad-input', $of(Definition::frog(), ['height' => 10.0])];
+        yield 'below the floor' => ['bad-input', $of(Definition::solesTogether(), ['kneeHeight' => -3.0, 'heelDistance' => 20.0])];
+        yield 'no such angle' => ['bad-input', $of(Definition::figureFour(), ['angle' => 240.0])];
+        yield 'another test\'s compensation' => ['unknown-compensation', $of(Definition::frog(), ['span' => 80.0], ['ankle-slid'])];
+    }
+
+    public function testToolsKnowTheirErrors(): void
+    {
+        $errors = ToolErrors::of(['photoAngle' => 4.0]);
+        self::assertSame(0.7, $errors->sd(Tool::Tape, 'cm'));
+        self::assertSame(4.0, $errors->sd(Tool::Photo, 'degrees'));
+        self::assertSame(1.5, $errors->sd(Tool::Photo, 'cm'));
+        self::assertSame(10.0, $errors->sd(Tool::Observation, 'degrees'));
+        self::assertSame(2.5, $errors->sd(Tool::Inclinometer, 'degrees'));
+        $this->expectExceptionMessage('tape');
+        ToolErrors::of(['tape' => 0.0]);
+    }
+
+    /** @return list<Evidence> */
+    private static function read(TestDefinition $test, TakenTest $taken): array
+    {
+        return ReadTest::evidence($test, $taken, SampleBody::leg(), ToolErrors::usual());
+    }
+
+    /**
+     * @param list<Evidence> $shown
+     *
+     * @return array<string, Bound>
+     */
+    private static function bounds(array $shown): array
+    {
+        $bounds = [];
+        foreach ($shown as $e) {
+            $bounds[$e->ability->value] = $e->bound;
+        }
+
+        return $bounds;
+    }
+}
