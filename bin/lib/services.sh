@@ -111,7 +111,8 @@ GRANT SELECT, INSERT, UPDATE, DELETE, CREATE, ALTER, DROP, INDEX, REFERENCES ON 
 SQL
 }
 
-# The application reads and adds. Records are never changed or removed, so it has no right to: only a password is.
+# The application reads and adds. Records are never changed or removed, so it has no right to: only a password is,
+# and what was typed and not recorded yet.
 grant_application() {
     local table
     {
@@ -119,6 +120,7 @@ grant_application() {
             printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"
         done
         printf 'GRANT UPDATE (password) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
     } | db_admin
 }
 

@@ -34,4 +34,34 @@ enum Formula: string
     {
         return in_array($this, [self::WideLegs, self::LegRaise, self::HeelToSeat, self::ShinInclination], true);
     }
+
+    /**
+     * Which of a test's values it cannot do without.
+     *
+     * @param list<string> $measured
+     *
+     * @return list<string>
+     */
+    public function needs(array $measured): array
+    {
+        return match ($this) {
+            self::ShinInclination => ['angle'],
+            self::LegRaise => ['heelHeight'],
+            default => $measured,
+        };
+    }
+
+    /** What one careful reading is usually off by, in degrees: of a body of middle size, this product's own reckoning. */
+    public function usualError(): float
+    {
+        return match ($this) {
+            self::ShinsStacked => 1.4,
+            self::LegRaise, self::WideLegs => 1.5,
+            self::HeelToSeat => 2.0,
+            self::Frog => 2.4,
+            self::SolesTogether, self::CowFace => 4.0,
+            self::ShinInclination, self::Direct, self::StrapGap => 2.5,
+            self::Observation => 10.0,
+        };
+    }
 }

@@ -9,10 +9,13 @@ use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Repository\MomentType;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\Pain;
 use LucidAscent\Core\Testing\PainKind;
 use LucidAscent\Core\Testing\PainPlace;
 use LucidAscent\Core\Testing\SolesTogetherTest;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\Tool;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -63,14 +66,25 @@ class Test
         /** The entry that this one corrects. */
         #[ORM\Column(type: UuidType::NAME, nullable: true)]
         public readonly ?Uuid $corrects = null,
+        #[ORM\ManyToOne]
+        public readonly ?Assessment $assessment = null,
+        /** Whether the leg came to rest, so that it could not have gone further; null when nobody said. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?bool $resting = null,
+        #[ORM\Column(type: 'text')]
+        public readonly string $note = '',
     ) {
         $this->trials = new ArrayCollection();
     }
 
-    /** @param array<string, float> $readings in cm, by name */
-    public function add(array $readings): void
+    /**
+     * @param array<string, float> $readings in cm, degrees or seconds, by name
+     * @param array<string, string> $entered the same as it was written down, with its unit
+     * @param array<string, float> $errors one SD where the tool gave one with the reading, by name
+     */
+    public function add(array $readings, array $entered = [], array $errors = []): void
     {
-        $this->trials->add(new Trial($this, count($this->trials) + 1, $readings));
+        $this->trials->add(new Trial($this, count($this->trials) + 1, $readings, $entered, $errors));
     }
 
     /** @return list<Trial> in the order they were taken */
@@ -82,6 +96,32 @@ class Test
     public function pain(): Pain
     {
         return new Pain($this->painLevel, $this->painPlace, $this->painKind);
+    }
+
+    /** @return TakenTest|null null when no trial of it has a number */
+    public function taken(): ?TakenTest
+    {
+        $trials = [];
+        $errors = [];
+        foreach ($this->trials as $trial) {
+            $trials[] = $trial->readings;
+            foreach ($trial->errors as $name => $sd) {
+                $errors[$name] = max($sd, $errors[$name] ?? 0.0);
+            }
+        }
+
+        return [] === $trials ? null : new TakenTest(
+            $this->kind,
+            $this->side,
+            Tool::tryFrom($this->tool) ?? Tool::Tape,
+            $trials,
+            $this->compensations,
+            $this->pain(),
+            $this->at,
+            new Sitting($this->seat),
+            $this->resting,
+            $errors,
+        );
     }
 
     public function solesTogether(): SolesTogetherTest

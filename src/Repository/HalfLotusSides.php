@@ -30,7 +30,7 @@ final readonly class HalfLotusSides
     {
         $ladder = $this->catalogue->halfLotus();
         $proportions = $this->records->body($practitioner)?->proportions();
-        $tests = $this->records->tests($practitioner);
+        $tests = self::solesTogether($this->records->tests($practitioner));
         $decisions = $this->records->decisions($practitioner, $ladder->id);
         $clearances = $this->records->clearances($practitioner);
         $sides = [];
@@ -53,7 +53,7 @@ final readonly class HalfLotusSides
     /** The newest test of one side, as the core reads it. */
     public function test(Practitioner $practitioner, Side $side): ?SolesTogetherTest
     {
-        return self::newest($this->records->tests($practitioner), $side)?->solesTogether();
+        return self::newest(self::solesTogether($this->records->tests($practitioner)), $side)?->solesTogether();
     }
 
     /** The checks of one side up to this one, as the rules of progression see them. */
@@ -82,6 +82,16 @@ final readonly class HalfLotusSides
             null !== $next && Standing::allowed($next, $side->verdict),
             GateOutcome::MayTry === $next?->gate && State::Unknown === $side->verdict->state,
         );
+    }
+
+    /**
+     * @param list<Test> $tests
+     *
+     * @return list<Test> what the lotus gate reads
+     */
+    private static function solesTogether(array $tests): array
+    {
+        return array_values(array_filter($tests, static fn (Test $test): bool => Test::SOLES_TOGETHER === $test->kind));
     }
 
     /**

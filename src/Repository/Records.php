@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\Draft;
+use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
 
@@ -163,5 +169,64 @@ final readonly class Records
             $this->em->persist($record);
         }
         $this->em->flush();
+    }
+
+    /** @return list<Assessment> the newest first */
+    public function assessments(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    public function newestAssessment(Practitioner $practitioner): ?Assessment
+    {
+        return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this practitioner's */
+    public function assessment(Practitioner $practitioner, string $id): Assessment
+    {
+        foreach ($this->assessments($practitioner) as $assessment) {
+            if ((string) $assessment->id === $id) {
+                return $assessment;
+            }
+        }
+        throw new NotFoundHttpException();
+    }
+
+    public function isEnded(Assessment $assessment): bool
+    {
+        return null !== $this->em->find(AssessmentEnd::class, $assessment->id);
+    }
+
+    public function draft(Practitioner $practitioner, string $place): ?Draft
+    {
+        return $this->em->getRepository(Draft::class)->findOneBy(['practitioner' => $practitioner->id, 'place' => $place]);
+    }
+
+    /** Takes away what was typed, when it is still what its form had seen. */
+    public function dropDraft(Practitioner $practitioner, string $place, int $version): void
+    {
+        $draft = $this->draft($practitioner, $place);
+        if (null !== $draft && $draft->version() === $version) {
+            $this->em->remove($draft);
+            $this->em->flush();
+        }
+    }
+
+    public function toolErrors(Teacher $teacher): ToolErrors
+    {
+        $newest = $this->em->createQuery('SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('t', $teacher->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+
+        return $newest instanceof ToolSettings ? $newest->errors() : ToolErrors::usual();
+    }
+
+    /** @return list<KeptPicture> the newest first */
+    public function pictures(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT k FROM '.KeptPicture::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 }

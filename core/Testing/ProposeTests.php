@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Testing;
+
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+
+/**
+ * Which tests an assessment needs, in the taught order. Of several that isolate the same thing, the
+ * one that reads it most exactly is proposed, unless a caution holds it; a test that shows two
+ * wanted things at once is proposed beside them; what was read lately is not read again.
+ */
+final readonly class ProposeTests
+{
+    /** A reading of the last four weeks is recent enough: the usual time between two assessments. This product's own figure. */
+    public const DAYS_RECENT = 28;
+
+    /**
+     * @param array<string, TestDefinition> $tests in the taught order
+     * @param array<string, list<string>>|null $asked the names of the poses that ask for each ability; null for a full assessment
+     * @param array<string, int> $age days since each test was last taken cleanly on both sides, by its id
+     * @param list<Condition> $conditions
+     *
+     * @return list<ProposedTest>
+     */
+    public static function of(array $tests, ?array $asked, array $age, array $conditions): array
+    {
+        $held = [];
+        foreach ($tests as $id => $test) {
+            // Taking a test asks for no more than its own loads: a gentle rung's worth.
+            $held[$id] = Permission::of($conditions, $test->loads, true)->because;
+        }
+        $best = self::best($tests, $held);
+        $proposed = [];
+        foreach ($tests as $id => $test) {
+            $proposed[] = self::one($test, $asked, $age[$id] ?? null, $held[$id], $best);
+        }
+
+        return $proposed;
+    }
+
+    /**
+     * @param array<string, list<string>>|null $asked
+     * @param list<Condition> $heldBy
+     * @param array<string, string> $best
+     */
+    private static function one(TestDefinition $test, ?array $asked, ?int $age, array $heldBy, array $best): ProposedTest
+    {
+        if ([] !== $heldBy) {
+            return new ProposedTest($test, false, [new Reason('test.held', Source::Trade, ['by' => implode(', ', array_map(static fn (Condition $c): string => $c->name, $heldBy))])], $heldBy);
+        }
+        $because = [];
+        $needed = null === $asked;
+        if (null === $asked) {
+            $because[] = new Reason('test.full', Source::Own);
+        } else {
+            $for = array_intersect_key($asked, $test->proves);
+            $poses = array_values(array_unique(array_merge(...array_values($for))));
+            $isolates = array_filter(array_keys($for), static fn (string $ability): bool => Bound::Exact === $test->proves[$ability]);
+            $isBest = [] !== array_filter($isolates, static fn (string $ability): bool => $best[$ability] === $test->id);
+            $needed = $isBest || (count($for) > 1 && [] === $isolates);
+            $because[] = match (true) {
+                [] === $for => new Reason('test.not-asked', Source::Own),
+                $isBest => new Reason('test.isolates', Source::Trade, ['poses' => implode(', ', $poses)]),
+                $needed => new Reason('test.shows-together', Source::Trade, ['poses' => implode(', ', $poses)]),
+                default => new Reason('test.less-exact', Source::Own, ['poses' => implode(', ', $poses)]),
+            };
+        }
+        if ($needed && null !== $age && $age <= self::DAYS_RECENT) {
+            return new ProposedTest($test, false, [...$because, new Reason('test.recent', Source::Own, ['days' => $age])]);
+        }
+
+        return new ProposedTest($test, $needed, $because);
+    }
+
+    /**
+     * @param array<string, TestDefinition> $tests
+     * @param array<string, list<Condition>> $held
+     *
+     * @return array<string, string> by ability, the id of the test that isolates it most exactly
+     */
+    private static function best(array $tests, array $held): array
+    {
+        $best = [];
+        foreach ($tests as $id => $test) {
+            foreach ($test->proves as $ability => $bound) {
+                if (Bound::Exact !== $bound || [] !== $held[$id]) {
+                    continue;
+                }
+                $other = isset($best[$ability]) ? $tests[$best[$ability]] : null;
+                if (null === $other || self::rank($test) < self::rank($other)) {
+                    $best[$ability] = $id;
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return array{bool, float} sides taken apart before sides taken together, then the smaller error */
+    private static function rank(TestDefinition $test): array
+    {
+        return [!$test->bothSides, $test->formula->usualError()];
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Bench;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Testing\ProposedTest;
+use LucidAscent\Core\Testing\ProposeTests;
+
+/** Which tests an assessment needs, and how far it has come. */
+final readonly class AssessmentPlan
+{
+    /** A first look in four minutes: what is most telling for its time. */
+    public const QUICK = ['soles-together', 'shins-stacked'];
+
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
+
+    /**
+     * @param list<string> $wanted poses; none for a full assessment
+     * @param list<Test> $tests the person's
+     * @param list<Condition> $conditions
+     *
+     * @return array<string, ProposedTest> by the test's id
+     */
+    public function proposed(array $wanted, array $tests, array $conditions, \DateTimeImmutable $now): array
+    {
+        $asked = null;
+        foreach ($wanted as $id) {
+            $posture = $this->catalogue->entry(Kind::Posture, $id);
+            foreach (null === $posture ? [] : self::abilities($posture) as $ability) {
+                $asked[$ability][] = $posture['name'];
+            }
+        }
+        $proposed = [];
+        foreach (ProposeTests::of($this->catalogue->tests(), $asked, self::ages($tests, $now), $conditions) as $one) {
+            $proposed[$one->test->id] = $one;
+        }
+
+        return $proposed;
+    }
+
+    /**
+     * @param list<Test> $tests the person's
+     *
+     * @return array<string, list<Test>> those taken in this assessment, by the test's id
+     */
+    public static function taken(Assessment $assessment, array $tests): array
+    {
+        $taken = [];
+        foreach ($tests as $test) {
+            if ($test->assessment === $assessment) {
+                $taken[$test->kind][] = $test;
+            }
+        }
+
+        return $taken;
+    }
+
+    /**
+     * The first test that was chosen and not taken yet.
+     *
+     * @param list<Test> $tests the person's
+     */
+    public static function next(Assessment $assessment, array $tests): ?string
+    {
+        $taken = self::taken($assessment, $tests);
+        foreach ($assessment->tests as $id) {
+            if (!isset($taken[$id])) {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What a posture and its rungs ask for.
+     *
+     * @param array<string, mixed> $posture
+     *
+     * @return list<string>
+     */
+    public static function abilities(array $posture): array
+    {
+        $asked = $posture['components'];
+        foreach ($posture['rungs'] as $rung) {
+            array_push($asked, ...array_column($rung['demand']['thresholds'] ?? [], 'component'));
+        }
+
+        return array_values(array_unique($asked));
+    }
+
+    /**
+     * @param list<Test> $tests the newest first
+     *
+     * @return array<string, int> whole days since a test was last taken without compensation or pain on both sides
+     */
+    private static function ages(array $tests, \DateTimeImmutable $now): array
+    {
+        $clean = [];
+        foreach ($tests as $test) {
+            if ([] === $test->compensations && 0 === $test->painLevel) {
+                $clean[$test->kind][$test->side->value] ??= (int) $test->at->diff($now)->format('%r%a');
+            }
+        }
+
+        return array_map(max(...), array_filter($clean, static fn (array $sides): bool => count($sides) === count(Side::cases())));
+    }
+}

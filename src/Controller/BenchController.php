@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Bench\AssessmentPlan;
+use LucidAscent\App\Bench\BenchPreview;
+use LucidAscent\App\Bench\BenchTest;
+use LucidAscent\App\Bench\Holds;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\SheetFigure;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Form\BenchForm;
+use LucidAscent\App\Form\Data\BenchData;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Readiness\Rules;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** The test bench: one test at a time, both sides, alone or as part of an assessment. */
+final class BenchController extends TeacherController
+{
+    public const TOKEN = 'bench';
+
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Holds $holds,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/practitioners/{id}/tests/{test}', 'bench', methods: ['GET', 'POST'])]
+    public function take(string $id, string $test, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $assessment = $request->query->has('assessment') ? $this->records->assessment($practitioner, (string) $request->query->get('assessment')) : null;
+
+        return $this->form($practitioner, $this->test($test), $assessment, [], $request);
+    }
+
+    #[Route('/practitioners/{id}/tests/{test}/{entry}/correct', 'bench_correct', methods: ['GET', 'POST'])]
+    public function correct(string $id, string $test, string $entry, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $corrected = $this->records->entry($practitioner, $entry);
+
+        return $this->form($practitioner, $this->test($corrected[0]->kind), $corrected[0]->assessment, $corrected, $request);
+    }
+
+    #[Route('/practitioners/{id}/tests/{test}/preview', 'bench_preview', methods: ['POST'])]
+    public function preview(string $id, string $test, Request $request): JsonResponse
+    {
+        $practitioner = $this->practitioner($id);
+        $body = $this->records->body($practitioner);
+        if (!$this->isCsrfTokenValid(self::TOKEN, $request->headers->get('X-Token'))) {
+            throw $this->createAccessDeniedException();
+        }
+        if (null === $body) {
+            return new JsonResponse(['error' => 'The body has not been measured.'], 409);
+        }
+        $data = new BenchData($this->test($test), $body->proportions(), Side::cases());
+        // Not sent as a form to keep: what is wrong with it is said when it is.
+        $this->createForm(BenchForm::class, $data, ['csrf_protection' => false])->submit($request->request->all('bench'), false);
+
+        return new JsonResponse(BenchPreview::of($data, $body->proportions(), $this->records->toolErrors($this->teacher())));
+    }
+
+    /** @throws \Symfony\Component\HttpKernel\Exception\NotFoundHttpException when the catalogue has no such test */
+    private function test(string $id): BenchTest
+    {
+        return new BenchTest($this->catalogue->entry(Kind::Test, $id) ?? throw $this->createNotFoundException());
+    }
+
+    /** @param list<Test> $corrected both sides of the entry to correct; empty for a new test */
+    private function form(Practitioner $practitioner, BenchTest $test, ?Assessment $assessment, array $corrected, Request $request): Response
+    {
+        $body = $this->records->body($practitioner);
+        if (null === $body) {
+            $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
+
+            return $this->redirectToRoute('body', ['id' => $practitioner->id]);
+        }
+        $tests = $this->records->tests($practitioner);
+        $held = [] === $corrected ? $this->held($practitioner, $test, $assessment, $tests) : [];
+        $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value])));
+        // A body that was measured once gives no side its own field: a caution on one side holds both.
+        if (!$test->entry['both_sides'] && [] !== $held) {
+            $sides = [];
+        }
+        $data = [] === $corrected
+            ? new BenchData($test, $body->proportions(), $sides)
+            : BenchData::ofEntry($corrected, $test, $body->proportions());
+        $form = $this->createForm(BenchForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        if ([] !== $corrected && $this->records->isCorrected($corrected[0]->entryId) && !$form->isSubmitted()) {
+            $this->addFlash('hint', 'This entry has been corrected already; the newer one stands in its place.');
+
+            return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
+        }
+        if ([] !== $sides && $form->isSubmitted() && $form->isValid()) {
+            $this->keep($practitioner, $data, $assessment, $this->entryOf($form), $corrected[0]->entryId ?? null);
+            $this->records->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
+
+            return $this->onward($practitioner, $data, $assessment, [] !== $corrected);
+        }
+
+        return $this->render('bench/test.html.twig', [
+            'practitioner' => $practitioner,
+            'test' => $test,
+            'form' => $form,
+            'data' => $data,
+            'held' => $held,
+            'assessment' => $assessment,
+            'taken' => null === $assessment ? [] : AssessmentPlan::taken($assessment, $tests),
+            'names' => array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Test)),
+            'corrects' => $corrected[0] ?? null,
+            'draft' => [] === $corrected ? $this->records->draft($practitioner, $test->id()) : null,
+            'token' => self::TOKEN,
+            'figure' => isset($test->entry['figure']) ? SheetFigure::of($test->entry['figure']) : null,
+            'pictures' => array_values(array_filter($this->records->pictures($practitioner), static fn ($picture): bool => $picture->test === $test->id())),
+        ]);
+    }
+
+    /**
+     * @param list<Test> $tests
+     *
+     * @return array<string, list<Condition>> by the side that it holds
+     */
+    private function held(Practitioner $practitioner, BenchTest $test, ?Assessment $assessment, array $tests): array
+    {
+        $held = [];
+        foreach (Side::cases() as $side) {
+            $held[$side->value] = $this->holds->of($test->definition, $side, $practitioner, $assessment, $tests);
+        }
+
+        return array_filter($held);
+    }
+
+    private function onward(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, bool $isCorrection): Response
+    {
+        $stops = array_filter($data->sides, static fn (Side $side): bool => null !== StopSign::of($data->pain($side)->pain()));
+        $this->addFlash('done', 'The test is recorded.');
+        if ([] !== $stops) {
+            $this->addFlash('hint', $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', ['%gentler%' => $data->test->entry['gentler']]));
+        }
+        if (null !== $assessment && !$isCorrection) {
+            $next = $this->nextOpen($practitioner, $assessment);
+
+            return null === $next
+                ? $this->redirectToRoute('assessment', ['id' => $practitioner->id, 'assessment' => $assessment->id])
+                : $this->redirectToRoute('bench', ['id' => $practitioner->id, 'test' => $next, 'assessment' => $assessment->id]);
+        }
+
+        return $this->redirectToRoute(Test::SOLES_TOGETHER === $data->test->id() ? 'reading' : 'practitioner', ['id' => $practitioner->id]);
+    }
+
+    /** The next test of the plan that nothing holds on both sides. */
+    private function nextOpen(Practitioner $practitioner, Assessment $assessment): ?string
+    {
+        $tests = $this->records->tests($practitioner);
+        $taken = AssessmentPlan::taken($assessment, $tests);
+        foreach ($assessment->tests as $id) {
+            $entry = $this->catalogue->entry(Kind::Test, $id);
+            if (null !== $entry && !isset($taken[$id]) && count($this->held($practitioner, new BenchTest($entry), $assessment, $tests)) < count(Side::cases())) {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
+    private function keep(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, Uuid $entry, ?Uuid $corrects): void
+    {
+        if ($this->records->hasEntry($practitioner, $entry)) {
+            return;
+        }
+        $tests = [];
+        foreach (array_filter($data->sides, $data->isStarted(...)) as $side) {
+            $pain = $data->pain($side)->pain();
+            $test = new Test(
+                Uuid::v7(),
+                $entry,
+                $practitioner,
+                $this->teacher(),
+                $data->test->id(),
+                $side,
+                $this->clock->now(),
+                $data->tool->value,
+                $data->seatCm() ?? 0.0,
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+                $data->compensations($side),
+                Rules::VERSION,
+                $corrects,
+                $assessment,
+                $data->resting($side),
+                trim((string) $data->note),
+            );
+            foreach ($data->readings($side) as $i => $readings) {
+                $test->add($readings, $data->entered($i, $side), $data->toolErrors($i, $side));
+            }
+            $tests[] = $test;
+        }
+        $this->records->add(...$tests);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** A round of tests: why, what was asked beforehand, and which tests were chosen. Never changed once begun. */
+#[ORM\Entity]
+#[ORM\Index(columns: ['practitioner_id', 'at'])]
+class Assessment
+{
+    /**
+     * @param list<string> $wanted the poses it is for; none for a full one
+     * @param list<string> $tests the chosen tests, in their order
+     * @param list<string> $conditions the cautions' ids that were answered with yes
+     */
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Teacher $by,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column]
+        public readonly bool $quick,
+        #[ORM\Column]
+        public readonly array $wanted,
+        #[ORM\Column]
+        public readonly array $tests,
+        #[ORM\Column]
+        public readonly array $conditions,
+        #[ORM\Column(type: 'text')]
+        public readonly string $note,
+        #[ORM\Column]
+        public readonly bool $warm,
+        #[ORM\Column]
+        public readonly int $painLevel,
+        #[ORM\Column(length: 20)]
+        public readonly PainPlace $painPlace,
+        #[ORM\Column(length: 20)]
+        public readonly PainKind $painKind,
+    ) {
+    }
+
+    /** What hurt before anything was done. */
+    public function pain(): Pain
+    {
+        return new Pain($this->painLevel, $this->painPlace, $this->painKind);
+    }
+}

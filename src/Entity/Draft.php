@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * What was typed into a form and not recorded yet. No record: it is overwritten while somebody types,
+ * but only by who has seen the version that is there.
+ */
+#[ORM\Entity]
+#[ORM\UniqueConstraint(columns: ['practitioner_id', 'place'])]
+class Draft
+{
+    #[ORM\Version, ORM\Column(type: 'integer')]
+    private int $version = 1;
+
+    /** @param array<string, string|list<string>> $content by the form's field names */
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        /** Which form: a test's id. */
+        #[ORM\Column(length: 80)]
+        public readonly string $place,
+        #[ORM\Column]
+        public array $content,
+        #[ORM\Column(type: MomentType::NAME)]
+        public \DateTimeImmutable $at,
+    ) {
+    }
+
+    public function version(): int
+    {
+        return $this->version;
+    }
+}

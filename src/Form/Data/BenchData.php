@@ -1,0 +1,337 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form\Data;
+
+use LucidAscent\App\Bench\BenchField;
+use LucidAscent\App\Bench\BenchTest;
+use LucidAscent\App\Bench\ReadingText;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\Testing\ReadTest;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Core\Testing\ToolErrors;
+use LucidAscent\Core\Testing\UnreadableTest;
+use Symfony\Component\Validator\Constraints as Assert;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
+
+/** A test as it is taken down on the bench: two or three trials of one or both sides, kept as typed. */
+final class BenchData
+{
+    /** What a number can be, by its unit; cm is checked after conversion. */
+    private const RANGES = ['cm' => [-60.0, 250.0], 'degrees' => [-90.0, 200.0], 'seconds' => [0.0, 3600.0], 'yes or no' => [0.0, 1.0]];
+    /** No seat prop is higher than a chair, in cm. */
+    private const HIGHEST_SEAT = 50.0;
+
+    public string $unit = 'cm';
+    public Tool $tool = Tool::Tape;
+    public ?string $seat = '0';
+
+    /** @var array<int, array<string, string|null>> */
+    public array $trials;
+
+    /** @var list<string> */
+    public array $compensationsLeft = [];
+    /** @var list<string> */
+    public array $compensationsRight = [];
+
+    public string $restingLeft = '';
+    public string $restingRight = '';
+
+    #[Assert\Valid]
+    public ?PainData $painLeft;
+    #[Assert\Valid]
+    public ?PainData $painRight;
+
+    #[Assert\Length(max: 2000)]
+    public ?string $note = '';
+
+    /** Errors that a tool gave with its readings, as JSON: {"0": {"kneeHeight_left": 1.2}}. */
+    public ?string $errors = '';
+
+    /** @param list<Side> $sides those that may be tested */
+    public function __construct(public readonly BenchTest $test, private readonly ?Proportions $proportions, public readonly array $sides)
+    {
+        $this->trials = array_fill(0, $test->mostTrials(), array_fill_keys(array_map(static fn (BenchField $field): string => $field->name(), $test->fields), null));
+        $this->painLeft = in_array(Side::Left, $sides, true) ? new PainData() : null;
+        $this->painRight = in_array(Side::Right, $sides, true) ? new PainData() : null;
+    }
+
+    /** @param list<Test> $entry both sides of an earlier entry */
+    public static function ofEntry(array $entry, BenchTest $test, ?Proportions $proportions): self
+    {
+        $data = new self($test, $proportions, array_map(static fn (Test $t): Side => $t->side, $entry));
+        foreach ($entry as $taken) {
+            $side = ucfirst($taken->side->value);
+            $data->seat = (string) round($taken->seat, 3);
+            $data->tool = Tool::tryFrom($taken->tool) ?? Tool::Tape;
+            $data->note = $taken->note;
+            $data->{"compensations$side"} = $taken->compensations;
+            $data->{"resting$side"} = null === $taken->resting ? '' : ($taken->resting ? 'yes' : 'no');
+            $data->{"pain$side"} = PainData::of($taken->pain());
+            foreach ($taken->trials() as $i => $trial) {
+                foreach ($test->fieldsOf($taken->side) as $field) {
+                    if (isset($trial->readings[$field->measure])) {
+                        // In cm, whatever it was written in: the exact length, if not the same text.
+                        $data->trials[$i][$field->name()] = (string) round($trial->readings[$field->measure], 3);
+                    }
+                }
+            }
+        }
+
+        return $data;
+    }
+
+    public function pain(Side $side): PainData
+    {
+        return (Side::Left === $side ? $this->painLeft : $this->painRight) ?? new PainData();
+    }
+
+    /** Whether anything was read on this side alone, or at all where both share it. */
+    public function isStarted(Side $side): bool
+    {
+        return [] !== array_filter(array_keys($this->trials), fn (int $i): bool => $this->isFilled($i, $side));
+    }
+
+    /**
+     * The trials of one side that have every number they need.
+     *
+     * @return array<int, array<string, float>> by trial, in cm, degrees and seconds
+     */
+    public function readings(Side $side): array
+    {
+        $trials = [];
+        foreach (array_keys($this->trials) as $i) {
+            $trial = [];
+            foreach ($this->test->fieldsOf($side) as $field) {
+                $value = $this->value($i, $field);
+                if (null !== $value) {
+                    $trial[$field->measure] = $value;
+                }
+            }
+            if ($this->isFilled($i, $side) && [] === $this->missing($i, $side)) {
+                $trials[$i] = $trial;
+            }
+        }
+
+        return $trials;
+    }
+
+    /** @return array<string, string> what was typed, with its unit, by measure */
+    public function entered(int $i, Side $side): array
+    {
+        $entered = [];
+        foreach ($this->test->fieldsOf($side) as $field) {
+            if ('' !== $this->text($i, $field)) {
+                $entered[$field->measure] = $this->text($i, $field).' '.('cm' === $field->unit ? $this->unit : $field->unit);
+            }
+        }
+
+        return $entered;
+    }
+
+    /** @return array<string, float> one SD as the tool gave it, in cm or degrees, by measure */
+    public function toolErrors(int $i, Side $side): array
+    {
+        $given = json_decode((string) $this->errors, true);
+        $errors = [];
+        foreach ($this->test->fieldsOf($side) as $field) {
+            $sd = is_array($given) && is_array($given[$i] ?? null) ? $given[$i][$field->name()] ?? null : null;
+            if ((is_float($sd) || is_int($sd)) && $sd >= 0 && $sd <= ToolErrors::MOST) {
+                $errors[$field->measure] = (float) $sd;
+            }
+        }
+
+        return $errors;
+    }
+
+    /** @return list<string> */
+    public function compensations(Side $side): array
+    {
+        return Side::Left === $side ? $this->compensationsLeft : $this->compensationsRight;
+    }
+
+    public function resting(Side $side): ?bool
+    {
+        return match (Side::Left === $side ? $this->restingLeft : $this->restingRight) {
+            'yes' => true,
+            'no' => false,
+            default => null,
+        };
+    }
+
+    /**
+     * One side as the rules take it; null while it has no whole trial.
+     *
+     * @throws InvalidValue when a number could not have been read
+     */
+    public function taken(Side $side, ?\DateTimeImmutable $on = null): ?TakenTest
+    {
+        $trials = $this->readings($side);
+        $errors = [];
+        foreach (array_keys($trials) as $i) {
+            foreach ($this->toolErrors($i, $side) as $name => $sd) {
+                $errors[$name] = max($sd, $errors[$name] ?? 0.0);
+            }
+        }
+
+        return [] === $trials ? null : new TakenTest(
+            $this->test->id(),
+            $side,
+            $this->tool,
+            array_values($trials),
+            $this->compensations($side),
+            $this->pain($side)->pain(),
+            $on,
+            new Sitting($this->seatCm() ?? 0.0),
+            $this->resting($side),
+            $errors,
+        );
+    }
+
+    /** @return float|null in cm; null when it is no height of a seat */
+    public function seatCm(): ?float
+    {
+        $seat = ReadingText::value((string) $this->seat, 'cm', $this->unit);
+
+        return null !== $seat && $seat >= 0.0 && $seat <= self::HIGHEST_SEAT ? $seat : null;
+    }
+
+    #[Assert\Callback]
+    public function isReadable(ExecutionContextInterface $context): void
+    {
+        $say = static function (string $text, string $path, array $values = []) use ($context): void {
+            $context->buildViolation($text, $values)->atPath($path)->addViolation();
+        };
+        if ($this->test->definition->formula->isSeated() && null === $this->seatCm()) {
+            $say('A seat is from 0 to 50 cm high; 0 is the floor.', 'seat');
+        }
+        foreach (array_keys($this->trials) as $i) {
+            foreach ($this->test->fields as $field) {
+                $this->checkNumber($i, $field, $say);
+            }
+        }
+        if ($context->getViolations()->count() > 0) {
+            return;
+        }
+        $started = array_filter($this->sides, $this->isStarted(...));
+        if ([] === $started) {
+            $say('Nothing was read yet.', 'trials[0]['.$this->test->fields[0]->name().']');
+        }
+        foreach ($started as $side) {
+            $this->checkSide($side, $say);
+        }
+    }
+
+    /** @param callable(string, string, array<string, string>=): void $say */
+    private function checkNumber(int $i, BenchField $field, callable $say): void
+    {
+        $path = "trials[$i][{$field->name()}]";
+        if ('' === $this->text($i, $field)) {
+            return;
+        }
+        $value = $this->value($i, $field);
+        if (null === $value) {
+            $say(match (true) {
+                'cm' !== $field->unit => 'Write a number, such as 12.5.',
+                'in' === $this->unit => 'Write a number in inches, such as 7.5 or 7 1/2.',
+                default => 'Write a number in cm, such as 12.5.',
+            }, $path);
+
+            return;
+        }
+        [$least, $most] = self::RANGES[$field->unit];
+        // Only a gap between two hands can be less than nothing.
+        if ('cm' === $field->unit && 'strap-gap' !== $this->test->definition->formula->value) {
+            $least = 0.0;
+        }
+        if ($value < $least || $value > $most) {
+            $say('This is from %least% to %most% %unit%.', $path, ['%least%' => (string) $least, '%most%' => (string) $most, '%unit%' => $field->unit]);
+        }
+    }
+
+    /** @param callable(string, string, array<string, string>=): void $say */
+    private function checkSide(Side $side, callable $say): void
+    {
+        $filled = array_values(array_filter(array_keys($this->trials), fn (int $i): bool => $this->isFilled($i, $side)));
+        $missing = false;
+        foreach ($filled as $i) {
+            foreach ($this->missing($i, $side) as $field) {
+                $say('This trial lacks a number here.', "trials[$i][{$field->name()}]");
+                $missing = true;
+            }
+        }
+        if ($missing) {
+            return;
+        }
+        if (count($filled) < $this->test->leastTrials()) {
+            $next = array_values(array_diff(array_keys($this->trials), $filled))[0] ?? 0;
+            $say('Measure at least twice: come up, sit down again, read again.', "trials[$next][".$this->ownField($side)->name().']');
+
+            return;
+        }
+        if (null === $this->proportions || !$this->test->definition->isMeasured()) {
+            return;
+        }
+        foreach ($this->readings($side) as $i => $trial) {
+            try {
+                $taken = new TakenTest($this->test->id(), $side, $this->tool, [$trial], sitting: new Sitting($this->seatCm() ?? 0.0));
+                ReadTest::evidence($this->test->definition, $taken, $this->proportions->body($side), ToolErrors::usual());
+            } catch (UnreadableTest|InvalidValue) {
+                $say('No leg of this length gives these numbers. Read them again.', "trials[$i][".$this->ownField($side)->name().']');
+            }
+        }
+    }
+
+    /** The first field that is this side's own, or else the first it shares. */
+    private function ownField(Side $side): BenchField
+    {
+        foreach ($this->test->fields as $field) {
+            if ($field->side === $side) {
+                return $field;
+            }
+        }
+
+        return $this->test->fields[0];
+    }
+
+    private function isFilled(int $i, Side $side): bool
+    {
+        $own = array_filter($this->test->fieldsOf($side), static fn (BenchField $field): bool => null !== $field->side);
+        foreach ([] === $own ? $this->test->fieldsOf($side) : $own as $field) {
+            if ('' !== $this->text($i, $field)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<BenchField> what a trial lacks; an angle stands in for what it would be computed from */
+    private function missing(int $i, Side $side): array
+    {
+        $fields = $this->test->fieldsOf($side);
+        foreach ($fields as $field) {
+            if ('angle' === $field->measure && '' !== $this->text($i, $field)) {
+                return [];
+            }
+        }
+
+        return array_values(array_filter($fields, fn (BenchField $field): bool => $field->isNeeded && '' === $this->text($i, $field)));
+    }
+
+    private function text(int $i, BenchField $field): string
+    {
+        return trim((string) ($this->trials[$i][$field->name()] ?? ''));
+    }
+
+    private function value(int $i, BenchField $field): ?float
+    {
+        return ReadingText::value($this->text($i, $field), $field->unit, $this->unit);
+    }
+}
