@@ -56,6 +56,7 @@ stop_one() {
 }
 
 stop_env() {
+    stop_one inclinometer TERM
     stop_one nginx QUIT
     stop_one fpm QUIT
     stop_one mariadb TERM
@@ -133,8 +134,9 @@ source_stamp() {
 }
 
 app_env() {
-    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nSESSION_PATH=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\n' \
-        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/sessions" "$ENV_DIR/cache" "$ENV_DIR/log"
+    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nSESSION_PATH=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nINCLINOMETER=%s\n' \
+        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/sessions" "$ENV_DIR/cache" "$ENV_DIR/log" "$ENV_DIR/pictures" \
+        "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
 }
 
 console_as_service() {
@@ -160,13 +162,15 @@ daemonize = yes
 $([ "$SERVICE_USER" != root ] || printf 'user = root\ngroup = root')
 listen = $FPM_SOCKET
 pm = static
-pm.max_children = 4
+pm.max_children = 8
 pm.max_requests = 5000
 clear_env = yes
 catch_workers_output = yes
 php_admin_value[error_log] = $ENV_DIR/log/php.log
 php_admin_flag[log_errors] = on
 php_admin_value[memory_limit] = 256M
+php_admin_value[upload_max_filesize] = 8M
+php_admin_value[post_max_size] = 9M
 php_admin_value[upload_tmp_dir] = $ENV_DIR/tmp
 php_admin_value[sys_temp_dir] = $ENV_DIR/tmp
 php_admin_value[realpath_cache_size] = 4M
@@ -195,7 +199,7 @@ http {
     proxy_temp_path $ENV_DIR/tmp/proxy;
     uwsgi_temp_path $ENV_DIR/tmp/uwsgi;
     scgi_temp_path $ENV_DIR/tmp/scgi;
-    client_max_body_size 1m;
+    client_max_body_size 9m;
     gzip on;
     gzip_types text/css text/javascript application/json image/svg+xml;
     types { text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
@@ -237,6 +241,15 @@ migrate() {
     DATABASE_URL=$(db_url owner "$DB_OWNER_PASSWORD" "$1")
     step 'Bringing the tables up to date' console_as_service doctrine:migrations:migrate --allow-no-migration
     grant_application "$1"
+}
+
+# start_inclinometer FIRST_PORT SCENARIO: what stands in for an instrument, on a port of its own.
+start_inclinometer() {
+    local port
+    if running inclinometer; then return; fi
+    port=$(choose_port inclinometer "$1")
+    as_service env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" setsid php bin/console ascent:inclinometer \
+        --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" >>"$ENV_DIR/log/inclinometer.log" 2>&1 </dev/null 9>&- &
 }
 
 # start_web FIRST_PORT: PHP-FPM and nginx over the code as it is now.

@@ -35,7 +35,10 @@ final readonly class AssessmentPlan
         $asked = null;
         foreach ($wanted as $id) {
             $posture = $this->catalogue->entry(Kind::Posture, $id);
-            foreach (null === $posture ? [] : self::abilities($posture) as $ability) {
+            if (null === $posture) {
+                continue;
+            }
+            foreach (self::abilities($posture) as $ability) {
                 $asked[$ability][] = $posture['name'];
             }
         }
@@ -112,6 +115,6 @@ final readonly class AssessmentPlan
             }
         }
 
-        return array_map(max(...), array_filter($clean, static fn (array $sides): bool => count($sides) === count(Side::cases())));
+        return array_map(static fn (array $sides): int => max([0, ...array_values($sides)]), array_filter($clean, static fn (array $sides): bool => count($sides) === count(Side::cases())));
     }
 }

@@ -29,7 +29,7 @@ final readonly class BenchTest
         }
         $needed = $formula->needs(array_keys($this->definition->measured));
         foreach ($measured as $measure) {
-            $isShared = !$entry['both_sides'] || true === ($measure['shared'] ?? false);
+            $isShared = false === $entry['both_sides'] || true === ($measure['shared'] ?? false);
             foreach ($isShared ? [null] : Side::cases() as $side) {
                 $fields[] = new BenchField($measure['name'], $measure['label'], $measure['unit'], $side, in_array($measure['name'], $needed, true));
             }

@@ -94,7 +94,7 @@ final class BenchController extends TeacherController
         $held = [] === $corrected ? $this->held($practitioner, $test, $assessment, $tests) : [];
         $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value])));
         // A body that was measured once gives no side its own field: a caution on one side holds both.
-        if (!$test->entry['both_sides'] && [] !== $held) {
+        if (!$test->definition->bothSides && [] !== $held) {
             $sides = [];
         }
         $data = [] === $corrected

@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Bench\Holds;
+use LucidAscent\App\Bench\PersonCapacity;
+use LucidAscent\App\Bench\PersonSpine;
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\BodyForm;
 use LucidAscent\App\Form\ClearanceForm;
 use LucidAscent\App\Form\Data\BodyData;
@@ -41,18 +46,29 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
-    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue): Response
+    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue, PersonCapacity $capacity, PersonSpine $spine, Holds $holds): Response
     {
         $practitioner = $this->practitioner($id);
         $ladder = $catalogue->halfLotus();
+        $body = $this->records->body($practitioner);
+        $taken = $this->records->tests($practitioner);
         $tests = [];
-        foreach ($this->records->tests($practitioner) as $test) {
+        foreach ($taken as $test) {
             $tests[(string) $test->entryId][$test->side->value] = $test;
         }
+        foreach ($tests as &$both) {
+            ksort($both);
+        }
+        unset($both);
+        $assessments = $this->records->assessments($practitioner);
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
-            'body' => $this->records->body($practitioner),
+            'body' => $body,
+            'rows' => null === $body ? [] : $spine->rows($capacity->of($practitioner, $body->proportions(), $taken), $assessments[0]->wanted ?? [], $body->proportions()),
+            'assessments' => $assessments,
+            'conditions' => $holds->conditions($practitioner, $assessments[0] ?? null),
+            'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'sides' => $sides->of($practitioner),
             'entries' => $tests,
             'ladder' => $ladder,
@@ -75,7 +91,7 @@ final class PractitionerController extends TeacherController
             }
             $this->addFlash('done', 'The body measures are recorded.');
 
-            return $this->redirectToRoute(null === $earlier ? 'soles_together' : 'practitioner', ['id' => $id]);
+            return $this->redirectToRoute(null === $earlier ? 'bench' : 'practitioner', ['id' => $id] + (null === $earlier ? ['test' => Test::SOLES_TOGETHER] : []));
         }
 
         return $this->render('practitioner/body.html.twig', [

@@ -32,7 +32,14 @@ final class ReasonExtension extends AbstractExtension
 
     public function getFunctions(): array
     {
-        return [new TwigFunction('script_texts', $this->scriptTexts(...))];
+        return [
+            new TwigFunction('script_texts', $this->scriptTexts(...)),
+            new TwigFunction('unit', static fn (string $unit): string => match ($unit) {
+                'degrees' => '°',
+                'seconds' => "\u{a0}s",
+                default => "\u{a0}".$unit,
+            }),
+        ];
     }
 
     /** @return array<string, string> the texts that scripts show, by their English */

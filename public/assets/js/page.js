@@ -1,5 +1,7 @@
 // What every page does: mirror both sides for a teacher who faces the practitioner, tie errors to
 // their fields, and warn before typed numbers are lost.
+import { forgetSent } from './draft.js';
+
 const root = document.documentElement;
 const FACING = 'facing';
 
@@ -30,9 +32,12 @@ for (const fault of document.querySelectorAll('.fault[id]')) {
 }
 document.querySelector('[aria-invalid="true"]')?.focus();
 
+forgetSent();
+
 let changed = false;
 document.addEventListener('input', (event) => {
-    changed ||= event.target.closest('form[method="post"]') !== null;
+    // What is kept while it is typed cannot be lost.
+    changed ||= event.target.closest('form[method="post"]:not([data-drafts="yes"])') !== null;
 });
 document.addEventListener('submit', () => {
     changed = false;

@@ -327,7 +327,7 @@ final class BenchData
 
     private function text(int $i, BenchField $field): string
     {
-        return trim((string) ($this->trials[$i][$field->name()] ?? ''));
+        return trim($this->trials[$i][$field->name()] ?? '');
     }
 
     private function value(int $i, BenchField $field): ?float

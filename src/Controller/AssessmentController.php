@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Bench\AssessmentPlan;
+use LucidAscent\App\Bench\Holds;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Form\BeforeForm;
+use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Testing\ProposedTest;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** A round of tests: what is asked before, which tests it needs and why, how far it has come, and its end. */
+final class AssessmentController extends TeacherController
+{
+    public const END_TOKEN = 'end-assessment';
+
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly AssessmentPlan $plan,
+        private readonly Holds $holds,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/practitioners/{id}/assessments/new', 'assessment_new', methods: ['GET', 'POST'])]
+    public function new(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        if (null === $this->records->body($practitioner)) {
+            $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
+
+            return $this->redirectToRoute('body', ['id' => $id]);
+        }
+        $earlier = $this->records->newestAssessment($practitioner);
+        $form = $this->createForm(BeforeForm::class, options: [
+            'entry' => (string) Uuid::v7(),
+            'poses' => $this->poses(),
+            'wanted' => $earlier->wanted ?? [],
+            'cautions' => $this->cautions(),
+            'conditions' => $earlier->conditions ?? [],
+            'note' => $earlier->note ?? '',
+        ])->handleRequest($request);
+        if ($form->isSubmitted() && $form->isValid()) {
+            $assessment = $this->begin($practitioner, $form);
+
+            return $this->redirectToRoute('assessment', ['id' => $id, 'assessment' => $assessment]);
+        }
+
+        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'earlier' => $earlier]);
+    }
+
+    #[Route('/practitioners/{id}/assessments/{assessment}', 'assessment', methods: ['GET'])]
+    public function show(string $id, string $assessment): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $assessment = $this->records->assessment($practitioner, $assessment);
+        $tests = $this->records->tests($practitioner);
+        $before = array_values(array_filter($tests, static fn ($test): bool => $test->assessment !== $assessment));
+
+        return $this->render('assessment/show.html.twig', [
+            'practitioner' => $practitioner,
+            'assessment' => $assessment,
+            'proposed' => $this->plan->proposed($assessment->wanted, $before, $this->holds->conditions($practitioner, $assessment), $assessment->at),
+            'taken' => AssessmentPlan::taken($assessment, $tests),
+            'next' => AssessmentPlan::next($assessment, $tests),
+            'ended' => $this->records->isEnded($assessment),
+            'conditions' => $this->holds->conditions($practitioner, $assessment),
+            'wanted' => array_map(fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose, $assessment->wanted),
+            'token' => self::END_TOKEN,
+        ]);
+    }
+
+    #[Route('/practitioners/{id}/assessments/{assessment}/end', 'assessment_end', methods: ['POST'])]
+    public function end(string $id, string $assessment, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $assessment = $this->records->assessment($practitioner, $assessment);
+        if (!$this->isCsrfTokenValid(self::END_TOKEN, (string) $request->request->get('_token'))) {
+            throw $this->createAccessDeniedException();
+        }
+        if (!$this->records->isEnded($assessment)) {
+            $this->records->add(new AssessmentEnd($assessment->id, $this->clock->now()));
+        }
+        $this->addFlash('done', 'The assessment has ended. What was not tested stays unknown.');
+
+        return $this->redirectToRoute('practitioner', ['id' => $id]);
+    }
+
+    private function begin(Practitioner $practitioner, FormInterface $form): Uuid
+    {
+        $id = $this->entryOf($form);
+        if ($this->records->knows(Assessment::class, $id)) {
+            return $id;
+        }
+        $conditions = [];
+        foreach (array_keys($this->cautions()) as $group) {
+            array_push($conditions, ...$form->get(str_replace('-', '_', $group))->getData());
+        }
+        $pain = $form->get('pain')->getData()->pain();
+        $wanted = $form->get('wanted')->getData();
+        $now = $this->clock->now();
+        $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $this->holds->named([...$conditions, StopSign::of($pain)]), $now);
+        $this->records->add(new Assessment(
+            $id,
+            $practitioner,
+            $this->teacher(),
+            $now,
+            false,
+            $wanted,
+            array_keys(array_filter($proposed, static fn (ProposedTest $one): bool => $one->isChosen)),
+            $conditions,
+            trim((string) $form->get('note')->getData()),
+            (bool) $form->get('warm')->getData(),
+            $pain->level,
+            $pain->place,
+            $pain->kind,
+        ));
+
+        return $id;
+    }
+
+    /** @return array<string, string> ids of the poses that somebody may want, by name */
+    private function poses(): array
+    {
+        return array_column(array_filter($this->catalogue->all(Kind::Posture), static fn (array $posture): bool => $posture['target']), 'id', 'name');
+    }
+
+    /** @return array<string, array{string, array<string, string>}> the question's heading and its answers, by group */
+    private function cautions(): array
+    {
+        $groups = [];
+        foreach ($this->catalogue->all(Kind::Caution) as $id => $group) {
+            $groups[$id] = [$group['name'] ?? $group['text'], array_column($group['items'], 'id', 'ask')];
+        }
+
+        return $groups;
+    }
+}

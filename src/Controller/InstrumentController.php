@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Device\Inclinometer;
+use LucidAscent\App\Device\LiveAngle;
+use LucidAscent\App\Entity\ToolSettings;
+use LucidAscent\App\Exchange\Failure;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Form\ToolErrorsForm;
+use LucidAscent\Core\Testing\PhotoLandmarks;
+use LucidAscent\Core\Testing\ToolErrors;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** What instruments say, as the page hears it. */
+final class InstrumentController extends TeacherController
+{
+    /** A connection is ended after so many seconds, and opened anew by the page: it holds a server's worker. */
+    private const LONGEST_SECONDS = 20.0;
+
+    #[Route('/instruments', 'instruments', methods: ['GET', 'POST'])]
+    public function settings(Request $request, ClockInterface $clock): Response
+    {
+        $form = $this->createForm(ToolErrorsForm::class, $this->records->toolErrors($this->teacher())->all(), ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        if ($form->isSubmitted() && $form->isValid()) {
+            $entry = $this->entryOf($form);
+            if (!$this->records->knows(ToolSettings::class, $entry)) {
+                $this->records->add(new ToolSettings($entry, $this->teacher(), $clock->now(), array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
+            }
+            $this->addFlash('done', 'The tools\' errors are recorded. What was read before is read with them from now on.');
+
+            return $this->redirectToRoute('instruments');
+        }
+
+        return $this->render('instruments.html.twig', ['form' => $form, 'names' => array_keys(ToolErrors::DEFAULTS)]);
+    }
+
+    #[Route('/instruments/inclinometer', 'inclinometer_live', methods: ['GET'])]
+    public function live(Inclinometer $inclinometer, Request $request): Response
+    {
+        // Other pages of the same session must not wait for this one to end.
+        $request->getSession()->save();
+
+        return new StreamedResponse(static function () use ($inclinometer): void {
+            $end = microtime(true) + self::LONGEST_SECONDS;
+            foreach (LiveAngle::events($inclinometer) as $event) {
+                echo 'data: '.json_encode($event, JSON_THROW_ON_ERROR)."\n\n";
+                while (ob_get_level() > 0) {
+                    ob_end_flush();
+                }
+                flush();
+                if (1 === connection_aborted() || microtime(true) > $end) {
+                    return;
+                }
+            }
+        }, headers: ['Content-Type' => 'text/event-stream', 'X-Accel-Buffering' => 'no']);
+    }
+
+    #[Route('/instruments/landmarks', 'landmarks', methods: ['POST'])]
+    public function landmarks(Request $request): JsonResponse
+    {
+        if (!$this->isCsrfTokenValid(BenchController::TOKEN, $request->headers->get('X-Token'))) {
+            throw $this->createAccessDeniedException();
+        }
+
+        return new JsonResponse(Failure::orAnswer(static function () use ($request): array {
+            $asked = Fields::of(json_decode($request->getContent(), true));
+            $points = [];
+            foreach (PhotoLandmarks::POINTS as $name) {
+                $point = $asked->object('points')->object($name);
+                $points[$name] = [$point->number('x'), $point->number('y')];
+            }
+
+            return ['measured' => (new PhotoLandmarks($points, $asked->number('known'), $asked->number('longerEdge')))->measured()];
+        }));
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Device\PictureStore;
+use LucidAscent\App\Device\UnfitPicture;
+use LucidAscent\App\Entity\KeptPicture;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** Pictures that a teacher chose to keep with a person's record. */
+final class PictureController extends TeacherController
+{
+    public function __construct(private readonly PictureStore $store)
+    {
+    }
+
+    #[Route('/practitioners/{id}/tests/{test}/pictures', 'picture_keep', requirements: ['test' => '[a-z][a-z0-9-]{0,39}'], methods: ['POST'])]
+    public function keep(string $id, string $test, Request $request, ClockInterface $clock): JsonResponse
+    {
+        $practitioner = $this->practitioner($id);
+        if (!$this->isCsrfTokenValid(BenchController::TOKEN, $request->headers->get('X-Token'))) {
+            throw $this->createAccessDeniedException();
+        }
+        $file = $request->files->get('picture');
+        if (!$file instanceof UploadedFile || !$file->isValid()) {
+            return new JsonResponse(['error' => $this->say('No picture arrived. It can be up to 8 MB.')], 422);
+        }
+        $picture = Uuid::v7();
+        try {
+            [$width, $height] = $this->store->keep($picture, $file->getPathname());
+        } catch (UnfitPicture $e) {
+            return new JsonResponse(['error' => $this->say($e->getMessage())], 422);
+        }
+        $this->records->add(new KeptPicture($picture, $practitioner, $this->teacher(), $clock->now(), $test, $width, $height));
+
+        return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
+    }
+
+    #[Route('/practitioners/{id}/pictures/{picture}', 'picture', methods: ['GET'])]
+    public function show(string $id, string $picture): Response
+    {
+        foreach ($this->records->pictures($this->practitioner($id)) as $kept) {
+            if ((string) $kept->id === $picture) {
+                return new BinaryFileResponse($this->store->path($kept->id), headers: ['Content-Type' => 'image/jpeg'], public: false);
+            }
+        }
+        throw $this->createNotFoundException();
+    }
+}

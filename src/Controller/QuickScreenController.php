@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Bench\Holds;
+use LucidAscent\App\Bench\PersonCapacity;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Form\QuickScreenForm;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Testing\ReadTest;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Core\Testing\ToolErrors;
+use LucidAscent\Core\Testing\UnreadableTest;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Form\FormError;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** A class, one person after another with no page between them. */
+final class QuickScreenController extends TeacherController
+{
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Holds $holds,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/screen', 'screen', methods: ['GET'])]
+    public function choose(Request $request): Response
+    {
+        $people = $this->records->practitioners($this->teacher());
+        $chosen = array_filter($request->query->all('people'), is_string(...));
+        $queue = array_values(array_filter($people, static fn (Practitioner $p): bool => in_array((string) $p->id, $chosen, true)));
+        if ([] !== $queue) {
+            return $this->redirectToRoute('screen_person', ['id' => $queue[0]->id, 'people' => array_map(static fn (Practitioner $p): string => (string) $p->id, $queue)]);
+        }
+
+        return $this->render('screen/choose.html.twig', ['people' => $people]);
+    }
+
+    #[Route('/screen/done', 'screen_done', methods: ['GET'])]
+    public function done(Request $request, PersonCapacity $capacity): Response
+    {
+        $rows = [];
+        foreach ($this->queue($request) as $practitioner) {
+            $body = $this->records->body($practitioner);
+            $rows[] = ['practitioner' => $practitioner, 'capacity' => null === $body ? null : $capacity->of($practitioner, $body->proportions()), 'conditions' => $this->holds->conditions($practitioner)];
+        }
+
+        return $this->render('screen/done.html.twig', ['rows' => $rows]);
+    }
+
+    #[Route('/screen/{id}', 'screen_person', methods: ['GET', 'POST'])]
+    public function person(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $queue = $this->queue($request);
+        $body = $this->records->body($practitioner);
+        $groups = $this->catalogue->all(Kind::Caution);
+        $form = $this->createForm(QuickScreenForm::class, options: [
+            'entry' => (string) Uuid::v7(),
+            'stature' => $body?->stature,
+            'stops' => array_column($groups['stop-signs']['items'], 'id', 'ask'),
+            'clinician' => array_column([...$groups['clinician-first']['items'], ...$groups['gentle-only']['items']], 'id', 'ask'),
+            'conditions' => array_values(array_diff($this->records->newestAssessment($practitioner)->conditions ?? [], array_column($groups['stop-signs']['items'], 'id'))),
+        ])->handleRequest($request);
+        if ($form->isSubmitted() && $form->isValid()) {
+            $this->check($form, $body);
+        }
+        $people = array_map(static fn (Practitioner $p): string => (string) $p->id, $queue);
+        if ($form->isSubmitted() && $form->isValid()) {
+            $this->keep($practitioner, $form, $body);
+            $next = $people[(int) array_search($id, $people, true) + 1] ?? null;
+            $this->addFlash('done', $this->say('%name% is recorded.', ['%name%' => $practitioner->name]));
+
+            return null === $next
+                ? $this->redirectToRoute('screen_done', ['people' => $people])
+                : $this->redirectToRoute('screen_person', ['id' => $next, 'people' => $people]);
+        }
+
+        return $this->render('screen/person.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'queue' => $queue]);
+    }
+
+    /** @return list<Practitioner> in the order of the class list */
+    private function queue(Request $request): array
+    {
+        return array_map($this->practitioner(...), array_values(array_filter($request->query->all('people'), is_string(...))));
+    }
+
+    /** Numbers that belong together are all there, and fit the leg; a held test has none. */
+    private function check(FormInterface $form, ?BodyMeasures $body): void
+    {
+        $proportions = $this->proportions($form, $body);
+        $conditions = $this->holds->named([...$form->get('stops')->getData(), ...$form->get('clinician')->getData()]);
+        foreach ($this->trials($form) as [$test, $side, $trial, $fields]) {
+            $missing = array_keys($trial, null, true);
+            if ([] !== $missing) {
+                if (count($missing) < count($trial)) {
+                    $form->get($fields[$missing[0]])->addError(new FormError($this->say('This trial lacks a number here.')));
+                }
+                continue;
+            }
+            $definition = $this->catalogue->tests()[$test];
+            $held = Permission::of($conditions, $definition->loads, true);
+            if ($held->isHeld) {
+                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('Held by: %name%. Leave it empty.', ['%name%' => $held->because[0]->name])));
+                continue;
+            }
+            try {
+                ReadTest::evidence($definition, new TakenTest($test, $side, Tool::Tape, [array_filter($trial, is_float(...))]), $proportions->body($side), ToolErrors::usual());
+            } catch (UnreadableTest|InvalidValue) {
+                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('No leg of this length gives these numbers. Read them again.')));
+            }
+        }
+    }
+
+    private function proportions(FormInterface $form, ?BodyMeasures $body): Proportions
+    {
+        return Proportions::of(Length::cm((float) $form->get('stature')->getData()), array_map(Length::cm(...), $body->lengths ?? []));
+    }
+
+    /** @return list<array{string, Side, array<string, float|null>, array<string, string>}> test, side, its numbers, and their fields */
+    private function trials(FormInterface $form): array
+    {
+        $trials = [];
+        foreach (Side::cases() as $side) {
+            foreach (['soles-together', 'shins-stacked'] as $test) {
+                $trial = $fields = [];
+                foreach (QuickScreenForm::NUMBERS as $name => [, $of, $measure, $on]) {
+                    if ($of === $test && (null === $on || $on === $side->value)) {
+                        $trial[$measure] = $form->get($name)->getData();
+                        $fields[$measure] = $name;
+                    }
+                }
+                $trials[] = [$test, $side, $trial, $fields];
+            }
+        }
+
+        return $trials;
+    }
+
+    private function keep(Practitioner $practitioner, FormInterface $form, ?BodyMeasures $body): void
+    {
+        $id = $this->entryOf($form);
+        if ($this->records->knows(Assessment::class, $id)) {
+            return;
+        }
+        $now = $this->clock->now();
+        $stature = (float) $form->get('stature')->getData();
+        $records = [];
+        if (null === $body || $body->stature !== $stature) {
+            $records[] = new BodyMeasures(Uuid::v7(), $practitioner, $this->teacher(), $now, $stature, $body->lengths ?? [], []);
+        }
+        $trials = array_filter($this->trials($form), static fn (array $trial): bool => !in_array(null, $trial[2], true));
+        $assessment = new Assessment(
+            $id,
+            $practitioner,
+            $this->teacher(),
+            $now,
+            true,
+            [],
+            array_values(array_unique(array_column($trials, 0))),
+            [...$form->get('stops')->getData(), ...$form->get('clinician')->getData()],
+            '',
+            false,
+            0,
+            PainPlace::None,
+            PainKind::Ache,
+        );
+        $records[] = $assessment;
+        $records[] = new AssessmentEnd($id, $now);
+        $entries = ['soles-together' => Uuid::v7(), 'shins-stacked' => Uuid::v7()];
+        foreach ($trials as [$kind, $side, $trial]) {
+            $test = new Test(Uuid::v7(), $entries[$kind], $practitioner, $this->teacher(), $kind, $side, $now, Tool::Tape->value, 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, null, $assessment);
+            $readings = array_filter($trial, is_float(...));
+            $test->add($readings, array_map(static fn (float $cm): string => $cm.' cm', $readings));
+            $records[] = $test;
+        }
+        $this->records->add(...$records);
+    }
+}

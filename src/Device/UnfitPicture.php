@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Device;
+
+/** A file that is no picture to measure on. */
+final class UnfitPicture extends \DomainException
+{
+    public static function noPicture(): self
+    {
+        return new self('This is no JPEG or PNG picture.');
+    }
+
+    public static function size(): self
+    {
+        return new self('A picture is from 100 to 8000 pixels wide and high, and up to 8 MB.');
+    }
+}

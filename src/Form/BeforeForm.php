@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use LucidAscent\App\Form\Data\PainData;
+use LucidAscent\App\Form\Type\PainType;
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
+use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
+use Symfony\Component\Form\Extension\Core\Type\HiddenType;
+use Symfony\Component\Form\Extension\Core\Type\TextareaType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\IsTrue;
+use Symfony\Component\Validator\Constraints\Length;
+use Symfony\Component\Validator\Constraints\NotNull;
+use Symfony\Component\Validator\Constraints\Valid;
+
+/** What is asked before anybody is measured. */
+final class BeforeForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
+        $builder
+            ->add('wanted', ChoiceType::class, ['label' => 'Wanted poses; none for a full assessment', 'choices' => $options['poses'], 'data' => $options['wanted']] + $many)
+            ->add('consent', CheckboxType::class, [
+                'label' => 'Agrees to be measured and asked today, and knows that every test may be ended at any time',
+                'required' => false,
+                'constraints' => [new IsTrue(message: 'Without this agreement nobody is measured here.')],
+            ]);
+        foreach ($options['cautions'] as $group => [$label, $choices]) {
+            $builder->add(str_replace('-', '_', $group), ChoiceType::class, [
+                'label' => $label,
+                'choices' => $choices,
+                'data' => array_values(array_intersect($options['conditions'], $choices)),
+            ] + $many);
+        }
+        $builder
+            ->add('note', TextareaType::class, [
+                'label' => 'Injuries and anything else, in their own words',
+                'required' => false,
+                'attr' => ['rows' => 3, 'maxlength' => 4000],
+                'constraints' => [new Length(max: 4000)],
+                'data' => $options['note'],
+            ])
+            ->add('pain', PainType::class, ['label' => 'Pain now', 'data' => new PainData(), 'constraints' => [new Valid()]])
+            ->add('warm', ChoiceType::class, [
+                'label' => 'Joints and muscles are',
+                'choices' => ['warm, after moving' => true, 'cold' => false],
+                'expanded' => true,
+                'required' => false,
+                'placeholder' => false,
+                'constraints' => [new NotNull(message: 'Choose one: a later test is compared with this one.')],
+            ])
+            ->add('entry', HiddenType::class, ['data' => $options['entry']]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults([
+            'entry' => '',
+            'poses' => [],
+            'wanted' => [],
+            'cautions' => [],
+            'conditions' => [],
+            'note' => '',
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
+    }
+
+    public function getBlockPrefix(): string
+    {
+        return 'before';
+    }
+}
