@@ -40,12 +40,12 @@ const uneven = await person('Jonas Erlesand');
 await page.goto(`${uneven}/body`);
 await take('body');
 await page.goto(`${uneven}/tests/soles-together`);
-const field = (i, name) => page.locator(`#soles_together_form_trials_${i}_${name}`);
+const field = (i, name) => page.locator(`#bench_trials_${i}_${name}`);
 for (const [i, values] of [
     [9, 18, 21.5],
     [9.5, 18.5, 23],
 ].entries()) {
-    for (const [column, name] of ['left', 'heels', 'right'].entries()) {
+    for (const [column, name] of ['kneeHeight_left', 'heelDistance', 'kneeHeight_right'].entries()) {
         await field(i, name).fill(String(values[column]));
     }
 }

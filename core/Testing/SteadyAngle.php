@@ -50,7 +50,8 @@ final class SteadyAngle
         }
         $this->jumped = null;
         $this->window[] = [$ms, $angle];
-        while ($ms - $this->window[0][0] > self::FOR_MS) {
+        // The last sample from before the second stays: it says that the second is whole.
+        while (isset($this->window[1]) && $ms - $this->window[1][0] >= self::FOR_MS) {
             array_shift($this->window);
         }
 
@@ -66,8 +67,7 @@ final class SteadyAngle
 
     private function settled(int $ms): ?float
     {
-        // The last sample before the second began has left already: 90 % of it is as good as all of it.
-        if (count($this->window) < self::FEWEST || $ms - $this->window[0][0] < 0.9 * self::FOR_MS) {
+        if (count($this->window) < self::FEWEST || $ms - $this->window[0][0] < self::FOR_MS) {
             return null;
         }
         $angles = array_column($this->window, 1);

@@ -44,7 +44,7 @@ final class InclinometerCommand extends Command
         $leg = new StandIn((int) $input->getOption('seed'), $scenario);
         $listeners = [];
         $due = microtime(true);
-        while (true) {
+        while (is_resource($server)) {
             $listener = @stream_socket_accept($server, 0);
             if (false !== $listener) {
                 stream_set_blocking($listener, false);
@@ -61,5 +61,7 @@ final class InclinometerCommand extends Command
             $due += 1 / StandIn::SAMPLES_PER_SECOND;
             usleep((int) max(0, 1e6 * ($due - microtime(true))));
         }
+
+        return Command::SUCCESS;
     }
 }

@@ -141,7 +141,8 @@ final class AssessmentController extends TeacherController
     private function cautions(): array
     {
         $groups = [];
-        foreach ($this->catalogue->all(Kind::Caution) as $id => $group) {
+        foreach (array_reverse($this->catalogue->all(Kind::Caution)) as $id => $group) {
+            // What stops at once is asked first.
             $groups[$id] = [$group['name'] ?? $group['text'], array_column($group['items'], 'id', 'ask')];
         }
 

@@ -111,7 +111,7 @@ final class QuickScreenController extends TeacherController
     private function check(FormInterface $form, ?BodyMeasures $body): void
     {
         $proportions = $this->proportions($form, $body);
-        $conditions = $this->holds->named([...$form->get('stops')->getData(), ...$form->get('clinician')->getData()]);
+        $conditions = $this->holds->named(self::answered($form));
         foreach ($this->trials($form) as [$test, $side, $trial, $fields]) {
             $missing = array_keys($trial, null, true);
             if ([] !== $missing) {
@@ -132,6 +132,12 @@ final class QuickScreenController extends TeacherController
                 $form->get($fields['kneeHeight'])->addError(new FormError($this->say('No leg of this length gives these numbers. Read them again.')));
             }
         }
+    }
+
+    /** @return list<string> the cautions that were answered with yes */
+    private static function answered(FormInterface $form): array
+    {
+        return array_values(array_filter([...$form->get('stops')->getData(), ...$form->get('clinician')->getData()], is_string(...)));
     }
 
     private function proportions(FormInterface $form, ?BodyMeasures $body): Proportions
@@ -180,7 +186,7 @@ final class QuickScreenController extends TeacherController
             true,
             [],
             array_values(array_unique(array_column($trials, 0))),
-            [...$form->get('stops')->getData(), ...$form->get('clinician')->getData()],
+            self::answered($form),
             '',
             false,
             0,

@@ -82,7 +82,7 @@ final readonly class Records
     public function tests(Practitioner $practitioner): array
     {
         return $this->em->createQuery(
-            'SELECT t, r FROM '.Test::class.' t JOIN t.trials r WHERE t.practitioner = :p
+            'SELECT t, r, a FROM '.Test::class.' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p
              AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)
              ORDER BY t.at DESC, t.id DESC, r.ordinal',
         )
@@ -95,7 +95,7 @@ final readonly class Records
         if (!Uuid::isValid($entryId)) {
             throw new NotFoundHttpException();
         }
-        $tests = $this->em->createQuery('SELECT t, r FROM '.Test::class.' t JOIN t.trials r WHERE t.practitioner = :p AND t.entryId = :entry ORDER BY t.side, r.ordinal')
+        $tests = $this->em->createQuery('SELECT t, r, a FROM '.Test::class.' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p AND t.entryId = :entry ORDER BY t.side, r.ordinal')
             ->setParameter('p', $practitioner->id, 'uuid')
             ->setParameter('entry', Uuid::fromString($entryId), 'uuid')
             ->getResult();

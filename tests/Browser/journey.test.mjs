@@ -21,7 +21,7 @@ const person = async (page, name, stature) => {
 
 // The whole row of fields by keyboard alone: left knee, heels, right knee, trial by trial.
 const typeTrials = async (page, trials) => {
-    await page.locator('#soles_together_form_trials_0_left').focus();
+    await page.locator('#bench_trials_0_kneeHeight_left').focus();
     for (const value of trials.flat()) {
         await page.keyboard.type(String(value));
         await page.keyboard.press('Tab');
@@ -46,12 +46,12 @@ test('from sign-in through verdict and readiness check to a decision', async () 
         [8.5, 12, '9,5'],
     ]);
     await page.getByText('May be tried').first().waitFor();
-    assert.match(await page.locator('[data-angles="left"]').innerText(), /Rotation \d+° ± \d+°/);
+    assert.match(await page.locator('[data-shows="left"]').innerText(), /Rotation \d+° ± \d+°/);
     assert.equal(await page.locator('.leg-figure svg').count(), 3);
     assert.ok((await page.locator('.leg-figure .joint').count()) >= 18);
 
-    await page.locator('#soles_together_form_painLeft_level').selectOption('0');
-    await page.locator('#soles_together_form_painRight_level').selectOption('0');
+    await page.locator('#bench_painLeft_level').selectOption('0');
+    await page.locator('#bench_painRight_level').selectOption('0');
     await page.getByRole('button', { name: 'Record the test' }).click();
     await page.waitForURL(/reading$/);
     await check(page);
@@ -96,15 +96,15 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
         [15, 22, 15],
         [15, 22, 15],
     ]);
-    await page.locator('#soles_together_form_painLeft_level').selectOption('0');
-    await page.locator('#soles_together_form_painRight_level').selectOption('2');
+    await page.locator('#bench_painLeft_level').selectOption('0');
+    await page.locator('#bench_painRight_level').selectOption('2');
     await page.getByRole('button', { name: 'Record the test' }).click();
     // The place was not named: the form comes back whole, with the focus on the fault.
     await page.getByText('Say where it hurts').waitFor();
     assert.match(await page.locator('main').innerText(), /Say where it hurts/);
-    assert.equal(await page.locator('#soles_together_form_trials_1_right').inputValue(), '15');
-    assert.equal(await page.evaluate(() => document.activeElement.id), 'soles_together_form_painRight_place');
-    await page.locator('#soles_together_form_painRight_place').selectOption('knee');
+    assert.equal(await page.locator('#bench_trials_1_kneeHeight_right').inputValue(), '15');
+    assert.equal(await page.evaluate(() => document.activeElement.id), 'bench_painRight_place');
+    await page.locator('#bench_painRight_place').selectOption('knee');
     await page.getByRole('button', { name: 'Record the test' }).click();
     await page.waitForURL(/reading$/);
     assert.match(await page.locator('main').innerText(), /Pain at the knee \(2 of 10\)/);
@@ -125,7 +125,7 @@ test('both sides change places for a teacher who faces the practitioner, and a n
     await page.getByText('Lying or supported').first().waitFor();
     await check(page);
     const leftOf = async (selector) => (await page.locator(selector).boundingBox()).x;
-    const [left, right] = ['[data-angles="left"]', '[data-angles="right"]'];
+    const [left, right] = ['[data-shows="left"]', '[data-shows="right"]'];
     assert.ok((await leftOf(left)) < (await leftOf(right)));
     await page.getByRole('button', { name: 'I face the practitioner' }).click();
     assert.ok((await leftOf(left)) > (await leftOf(right)));
@@ -149,7 +149,7 @@ test('the numbers stay when the server cannot be reached', async () => {
     await page.context().setOffline(true);
     await typeTrials(page, [[14, 20, 18]]);
     await page.getByText('the numbers typed are still here').waitFor();
-    assert.equal(await page.locator('#soles_together_form_trials_0_heels').inputValue(), '20');
+    assert.equal(await page.locator('#bench_trials_0_heelDistance').inputValue(), '20');
     await page.context().setOffline(false);
     await page.keyboard.type('14');
     await page.getByText('Lying or supported').first().waitFor();

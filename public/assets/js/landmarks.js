@@ -21,6 +21,8 @@ const FEEDS = {
     shinAngle: ['angle'],
     thighAngle: ['angle'],
 };
+// The one test that reads the thigh's inclination; all others read the shin's.
+const THIGH_TEST = 'thigh-hang';
 const LARGEST = 8 * 1024 * 1024;
 const CROSS = 9;
 
@@ -72,7 +74,11 @@ export const measureOnPicture = (form, keys) => {
     };
     const offer = (measured) => {
         const buttons = [];
+        const passedOver = form.dataset.bench === THIGH_TEST ? 'shinAngle' : 'thighAngle';
         for (const [name, { value, sd, unit }] of Object.entries(measured)) {
+            if (name === passedOver) {
+                continue;
+            }
             const input = (FEEDS[name] ?? [])
                 .map((measure) => keys.target(unit) && form.querySelector(`input[data-measure="${measure}"]`))
                 .find(Boolean);

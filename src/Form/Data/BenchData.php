@@ -43,9 +43,7 @@ final class BenchData
     public string $restingLeft = '';
     public string $restingRight = '';
 
-    #[Assert\Valid]
     public ?PainData $painLeft;
-    #[Assert\Valid]
     public ?PainData $painRight;
 
     #[Assert\Length(max: 2000)]
@@ -53,6 +51,9 @@ final class BenchData
 
     /** Errors that a tool gave with its readings, as JSON: {"0": {"kneeHeight_left": 1.2}}. */
     public ?string $errors = '';
+
+    /** Whether a number is wrong in itself, so that nothing more is asked of it. */
+    private bool $hasFault = false;
 
     /** @param list<Side> $sides those that may be tested */
     public function __construct(public readonly BenchTest $test, private readonly ?Proportions $proportions, public readonly array $sides)
@@ -112,6 +113,9 @@ final class BenchData
                 $value = $this->value($i, $field);
                 if (null !== $value) {
                     $trial[$field->measure] = $value;
+                } elseif ('' !== $this->text($i, $field)) {
+                    // Half typed, or no number: the trial waits.
+                    continue 2;
                 }
             }
             if ($this->isFilled($i, $side) && [] === $this->missing($i, $side)) {
@@ -205,7 +209,9 @@ final class BenchData
     #[Assert\Callback]
     public function isReadable(ExecutionContextInterface $context): void
     {
-        $say = static function (string $text, string $path, array $values = []) use ($context): void {
+        $this->hasFault = false;
+        $say = function (string $text, string $path, array $values = []) use ($context): void {
+            $this->hasFault = true;
             $context->buildViolation($text, $values)->atPath($path)->addViolation();
         };
         if ($this->test->definition->formula->isSeated() && null === $this->seatCm()) {
@@ -216,15 +222,14 @@ final class BenchData
                 $this->checkNumber($i, $field, $say);
             }
         }
-        if ($context->getViolations()->count() > 0) {
-            return;
-        }
         $started = array_filter($this->sides, $this->isStarted(...));
         if ([] === $started) {
             $say('Nothing was read yet.', 'trials[0]['.$this->test->fields[0]->name().']');
         }
         foreach ($started as $side) {
             $this->checkSide($side, $say);
+            // Nobody asks about a side that was not tested.
+            $context->getValidator()->inContext($context)->atPath('pain'.ucfirst($side->value))->validate($this->pain($side));
         }
     }
 
@@ -259,14 +264,13 @@ final class BenchData
     private function checkSide(Side $side, callable $say): void
     {
         $filled = array_values(array_filter(array_keys($this->trials), fn (int $i): bool => $this->isFilled($i, $side)));
-        $missing = false;
         foreach ($filled as $i) {
             foreach ($this->missing($i, $side) as $field) {
                 $say('This trial lacks a number here.', "trials[$i][{$field->name()}]");
-                $missing = true;
             }
         }
-        if ($missing) {
+        // A number that is wrong in itself leaves nothing to be said of the trials.
+        if ($this->hasFault) {
             return;
         }
         if (count($filled) < $this->test->leastTrials()) {

@@ -11,7 +11,7 @@ use LucidAscent\App\Entity\Trial;
 use LucidAscent\Core\Testing\Pain;
 use LucidAscent\Core\Testing\PainPlace;
 
-final class SolesTogetherPageTest extends AppTestCase
+final class BenchPageTest extends AppTestCase
 {
     private Practitioner $practitioner;
     private string $page;
@@ -50,18 +50,18 @@ final class SolesTogetherPageTest extends AppTestCase
     {
         $this->client->request('GET', $this->page);
         $this->client->submitForm('Record the test', [
-            'soles_together_form[trials][0][left]' => 'abc',
-            'soles_together_form[trials][0][heels]' => '-3',
-            'soles_together_form[trials][0][right]' => '12,5',
-            'soles_together_form[trials][1][left]' => '14',
+            'bench[trials][0][kneeHeight_left]' => 'abc',
+            'bench[trials][0][heelDistance]' => '-3',
+            'bench[trials][0][kneeHeight_right]' => '12,5',
+            'bench[trials][1][kneeHeight_left]' => '14',
         ]);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#soles_together_form_trials_0_left_error1', 'Write a number in cm');
-        self::assertSelectorTextContains('#soles_together_form_trials_0_heels_error1', 'from 0 to 130 cm');
-        self::assertSelectorTextContains('#soles_together_form_trials_1_heels_error1', 'lacks a number');
+        self::assertSelectorTextContains('#bench_trials_0_kneeHeight_left_error1', 'Write a number in cm');
+        self::assertSelectorTextContains('#bench_trials_0_heelDistance_error1', 'from 0 to 250 cm');
+        self::assertSelectorTextContains('#bench_trials_1_heelDistance_error1', 'lacks a number');
         self::assertSelectorTextContains('main', 'Ask about pain');
-        self::assertInputValueSame('soles_together_form[trials][0][left]', 'abc');
-        self::assertInputValueSame('soles_together_form[trials][1][left]', '14');
+        self::assertInputValueSame('bench[trials][0][kneeHeight_left]', 'abc');
+        self::assertInputValueSame('bench[trials][1][kneeHeight_left]', '14');
         self::assertSame(0, $this->howMany(Test::class));
     }
 
@@ -69,26 +69,26 @@ final class SolesTogetherPageTest extends AppTestCase
     {
         $this->client->request('GET', $this->page);
         $filled = self::filled();
-        foreach (['left', 'heels', 'right'] as $field) {
-            unset($filled["soles_together_form[trials][1][$field]"]);
+        foreach (['kneeHeight_left', 'heelDistance', 'kneeHeight_right'] as $field) {
+            unset($filled["bench[trials][1][$field]"]);
         }
         $this->client->submitForm('Record the test', $filled);
-        self::assertSelectorTextContains('#soles_together_form_trials_1_heels_error1', 'at least twice');
+        self::assertSelectorTextContains('#bench_trials_1_kneeHeight_left_error1', 'at least twice');
     }
 
     public function testNumbersThatFitNoLegAreRefusedBesideTheKnee(): void
     {
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Record the test', ['soles_together_form[trials][1][heels]' => '95'] + self::filled());
-        self::assertSelectorTextContains('#soles_together_form_trials_1_left_error1', 'No leg of this length');
+        $this->client->submitForm('Record the test', ['bench[trials][1][heelDistance]' => '95'] + self::filled());
+        self::assertSelectorTextContains('#bench_trials_1_kneeHeight_left_error1', 'No leg of this length');
     }
 
     public function testPainInAKneeHoldsThatSideAndShutsItsLadder(): void
     {
         $this->client->request('GET', $this->page);
         $this->client->submitForm('Record the test', [
-            'soles_together_form[painRight][level]' => '1',
-            'soles_together_form[painRight][place]' => 'knee',
+            'bench[painRight][level]' => '1',
+            'bench[painRight][place]' => 'knee',
         ] + self::filled());
         $this->client->followRedirect();
         self::assertSelectorTextContains('.spine', 'Held');
@@ -102,29 +102,33 @@ final class SolesTogetherPageTest extends AppTestCase
     {
         $entry = $this->tested($this->practitioner, pain: new Pain(1, PainPlace::InnerThigh));
         $this->client->request('GET', "$this->page/$entry/correct");
-        self::assertInputValueSame('soles_together_form[trials][0][left]', '14');
-        $this->client->submitForm('Record the test', ['soles_together_form[trials][0][left]' => '15']);
+        self::assertInputValueSame('bench[trials][0][kneeHeight_left]', '14');
+        $this->client->submitForm('Record the test', ['bench[trials][0][kneeHeight_left]' => '15']);
         self::assertResponseRedirects();
         self::assertSame(4, $this->howMany(Test::class));
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
-        self::assertSelectorTextContains('main', '14.5');
+        self::assertSelectorTextContains('.timeline', '15 cm');
         $this->client->request('GET', "$this->page/$entry/correct");
         self::assertResponseRedirects("/practitioners/{$this->practitioner->id}");
     }
 
     public function testThePreviewAnswersSideBySide(): void
     {
-        $crawler = $this->client->request('GET', $this->page);
-        $token = $crawler->filter('form[data-token]')->attr('data-token');
-        $answer = $this->preview(['seat' => 0, 'left' => [['kneeHeight' => 12, 'heelDistance' => 10]], 'right' => []], (string) $token);
+        $token = (string) $this->client->request('GET', $this->page)->filter('form[data-token]')->attr('data-token');
+        $answer = $this->preview(['trials' => [['kneeHeight_left' => '12', 'heelDistance' => '10']]], $token);
         self::assertNull($answer['right']);
         self::assertSame('supported', $answer['left']['gate']);
         self::assertEqualsWithDelta(12.0, $answer['left']['figure']['knee'][2], 1e-9);
-        self::assertGreaterThan(0.0, $answer['left']['angles']['rotation']['sd']);
+        self::assertSame('rotation', $answer['left']['shows'][0]['ability']);
+        self::assertTrue($answer['left']['shows'][0]['atLeast']);
+        self::assertGreaterThan(0.0, $answer['left']['shows'][0]['sd']);
 
-        $answer = $this->preview(['seat' => 0, 'left' => [['kneeHeight' => 100, 'heelDistance' => 10]], 'right' => [['kneeHeight' => 'x', 'heelDistance' => 1]]], (string) $token);
+        $answer = $this->preview(['trials' => [['kneeHeight_left' => '100', 'heelDistance' => '10', 'kneeHeight_right' => 'x']]], $token);
         self::assertSame('out-of-reach', $answer['left']['error']['code']);
-        self::assertSame('bad-input', $answer['right']['error']['code']);
+        self::assertNull($answer['right']);
+
+        $inches = $this->preview(['unit' => 'in', 'trials' => [['kneeHeight_left' => '4 3/4', 'heelDistance' => '4']]], $token);
+        self::assertEqualsWithDelta(4.75 * 2.54, $inches['left']['figure']['knee'][2], 1e-9);
 
         $this->preview([], 'made up');
         self::assertResponseStatusCodeSame(403);
@@ -155,19 +159,24 @@ final class SolesTogetherPageTest extends AppTestCase
     /** @return array<string, string> */
     private static function filled(): array
     {
-        $filled = ['soles_together_form[painLeft][level]' => '0', 'soles_together_form[painRight][level]' => '0'];
+        $filled = ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0'];
         foreach ([0, 1] as $i) {
-            $filled["soles_together_form[trials][$i][left]"] = '14';
-            $filled["soles_together_form[trials][$i][heels]"] = '20';
-            $filled["soles_together_form[trials][$i][right]"] = '15,5';
+            $filled["bench[trials][$i][kneeHeight_left]"] = '14';
+            $filled["bench[trials][$i][heelDistance]"] = '20';
+            $filled["bench[trials][$i][kneeHeight_right]"] = '15,5';
         }
 
         return $filled;
     }
 
-    private function preview(array $question, string $token): array
+    /**
+     * @param array<string, mixed> $typed
+     *
+     * @return array<string, mixed>
+     */
+    private function preview(array $typed, string $token): array
     {
-        $this->client->request('POST', "$this->page/preview", server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'], content: (string) json_encode($question));
+        $this->client->request('POST', "$this->page/preview", ['bench' => $typed], server: ['HTTP_X_TOKEN' => $token]);
 
         return json_decode((string) $this->client->getResponse()->getContent(), true) ?? [];
     }

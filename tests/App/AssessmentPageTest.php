@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\Draft;
+use LucidAscent\App\Entity\KeptPicture;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\ToolSettings;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+
+final class AssessmentPageTest extends AppTestCase
+{
+    private Practitioner $practitioner;
+    private string $home;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $teacher = $this->teacher();
+        $this->practitioner = $this->practitioner($teacher);
+        $this->home = "/practitioners/{$this->practitioner->id}";
+        $this->client->loginUser($teacher);
+    }
+
+    public function testAnAssessmentProposesWhatAWantedPoseNeeds(): void
+    {
+        $this->begin(['before[wanted]' => ['half-lotus']]);
+        self::assertSelectorTextContains('.plan', 'Frog');
+        self::assertSelectorTextContains('.plan', 'Shows on its own what Half lotus asks for');
+        self::assertSelectorTextContains('details .plan', 'Another test shows the same');
+        self::assertSame(['frog', 'soles-together', 'shins-stacked', 'inward-turn', 'tree-balance'], $this->newest()->tests);
+        $this->client->clickLink('Begin with the first test');
+        self::assertSelectorTextContains('h1', 'Frog');
+        self::assertSelectorTextContains('[aria-current="step"]', 'Frog');
+    }
+
+    public function testTakenTestsLeadToTheNextAndTheLastToTheEnd(): void
+    {
+        $this->begin(['before[wanted]' => ['frog', 'shins-stacked']]);
+        self::assertResponseStatusCodeSame(422, 'Frog is no pose that somebody wants.');
+        $this->begin(['before[wanted]' => ['shins-stacked']]);
+        foreach ($this->newest()->tests as $test) {
+            $this->client->request('GET', "$this->home/tests/$test?assessment={$this->newest()->id}");
+            self::assertSelectorTextContains('[aria-current="step"]', '');
+            $this->client->submitForm('Record, and go on to the next test', $this->clean($test));
+            self::assertResponseRedirects();
+        }
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'All chosen tests are taken');
+        $this->client->submitForm('End the assessment');
+        $this->client->followRedirect();
+        self::assertSame(1, $this->howMany(AssessmentEnd::class));
+        self::assertSelectorTextContains('.capacity', 'Rotation');
+
+        $this->begin(['before[wanted]' => ['shins-stacked']]);
+        self::assertSelectorTextContains('main', 'today: recent enough');
+    }
+
+    public function testWithoutConsentNothingBegins(): void
+    {
+        $this->client->request('GET', "$this->home/assessments/new");
+        $this->client->submitForm('Which tests are needed?', ['before[pain][level]' => '0']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'Without this agreement');
+        self::assertSelectorTextContains('main', 'Choose one: a later test');
+        self::assertSame(0, $this->howMany(Assessment::class));
+    }
+
+    public function testAConditionHoldsTheTestsThatItShould(): void
+    {
+        $this->begin(['before[wanted]' => ['half-lotus'], 'before[clinician_first]' => ['knee-surgery']]);
+        self::assertNotContains('shins-stacked', $this->newest()->tests);
+        self::assertContains('figure-four-lying', $this->newest()->tests, 'What is not held stands in.');
+        self::assertSelectorTextContains('.caution', 'Knee surgery');
+        $this->client->request('GET', "$this->home/tests/shins-stacked");
+        self::assertSelectorTextContains('main', 'held');
+        self::assertSelectorNotExists('form[data-bench]');
+        $this->client->request('GET', $this->home);
+        self::assertSelectorTextContains('.caution', 'Knee surgery');
+    }
+
+    public function testAStopSignHoldsWhatFollowsOnThatSide(): void
+    {
+        $this->begin(['before[wanted]' => ['half-lotus']]);
+        $assessment = $this->newest()->id;
+        $this->client->request('GET', "$this->home/tests/soles-together?assessment=$assessment");
+        $this->client->submitForm('Record, and go on to the next test', ['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee'] + $this->clean('soles-together'));
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'stop sign');
+        $this->client->request('GET', "$this->home/tests/shins-stacked?assessment=$assessment");
+        self::assertSelectorTextContains('.caution', 'Right');
+        self::assertSelectorExists('#bench_trials_0_kneeHeight_left');
+        self::assertSelectorNotExists('#bench_trials_0_kneeHeight_right');
+    }
+
+    public function testOneSideAloneCanBeTestedInInches(): void
+    {
+        $this->client->request('GET', "$this->home/tests/shins-stacked");
+        $this->client->submitForm('Record the test', [
+            'bench[unit]' => 'in',
+            'bench[trials][0][kneeHeight_left]' => '6 1/2', 'bench[trials][0][ankleHeight_left]' => '4',
+            'bench[trials][1][kneeHeight_left]' => '6,5', 'bench[trials][1][ankleHeight_left]' => '4',
+            'bench[compensationsLeft]' => ['ankle-slid'],
+            'bench[painLeft][level]' => '0',
+        ]);
+        self::assertResponseRedirects($this->home);
+        [$test] = $this->em()->getRepository(Test::class)->findAll();
+        self::assertSame(1, $this->howMany(Test::class));
+        self::assertEqualsWithDelta(6.5 * 2.54, $test->trials()[0]->readings['kneeHeight'], 1e-12);
+        self::assertSame('6 1/2 in', $test->trials()[0]->entered['kneeHeight']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('.capacity', '≥');
+        self::assertSelectorTextContains('.timeline', '6 1/2 in');
+        self::assertSelectorTextContains('.timeline', 'compensated');
+    }
+
+    public function testADraftIsOverwrittenOnlyByWhoHasSeenIt(): void
+    {
+        $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')->attr('data-token');
+        $put = function (int $version, string $value) use ($token): array {
+            $this->client->request('PUT', "$this->home/drafts/frog", server: ['HTTP_X_TOKEN' => $token], content: (string) json_encode(['version' => $version, 'content' => ['bench[note]' => $value]]));
+
+            return [$this->client->getResponse()->getStatusCode(), json_decode((string) $this->client->getResponse()->getContent(), true)];
+        };
+        self::assertSame([200, ['version' => 1]], $put(0, 'one'));
+        self::assertSame([200, ['version' => 2]], $put(1, 'two'));
+        [$status, $there] = $put(1, 'from another window');
+        self::assertSame(409, $status);
+        self::assertSame(['bench[note]' => 'two'], $there['content']);
+        self::assertSame(2, $there['version']);
+        self::assertSame([409, []], [$put(0, 'again')[0], []]);
+        self::assertSame(200, $put(2, 'three')[0]);
+
+        $page = $this->client->request('GET', "$this->home/tests/frog");
+        self::assertSame('3', $page->filter('form[data-bench]')->attr('data-draft-version'));
+        self::assertStringContainsString('three', (string) $page->filter('form[data-bench]')->attr('data-draft-content'));
+        $this->client->submitForm('Record the test', ['draft' => '3'] + $this->clean('frog'));
+        self::assertSame(0, $this->howMany(Draft::class), 'What is recorded is no draft any more.');
+
+        $this->client->request('PUT', "$this->home/drafts/frog", server: ['HTTP_X_TOKEN' => 'made up'], content: '{}');
+        self::assertResponseStatusCodeSame(403);
+    }
+
+    public function testToolErrorsAreSettingsWithinReason(): void
+    {
+        $this->client->request('GET', '/instruments');
+        $this->client->submitForm('Record', ['tools[tape]' => '0', 'tools[inclinometer]' => 'x']);
+        self::assertSelectorTextContains('#tools_tape_error1', 'from 0.1 to 30');
+        self::assertSelectorTextContains('#tools_inclinometer_error1', 'Write a number');
+        $this->client->submitForm('Record', ['tools[tape]' => '1.5', 'tools[inclinometer]' => '2']);
+        self::assertResponseRedirects('/instruments');
+        self::assertSame(1, $this->howMany(ToolSettings::class));
+    }
+
+    public function testAPictureIsCheckedStrippedAndKeptForItsTeacherAlone(): void
+    {
+        $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')->attr('data-token');
+        $send = function (string $bytes, string $name) use ($token): array {
+            $file = (string) tempnam(sys_get_temp_dir(), 'picture');
+            file_put_contents($file, $bytes);
+            $this->client->request('POST', "$this->home/tests/frog/pictures", files: ['picture' => new UploadedFile($file, $name, null, null, true)], server: ['HTTP_X_TOKEN' => $token]);
+
+            return json_decode((string) $this->client->getResponse()->getContent(), true);
+        };
+        self::assertArrayHasKey('error', $send('<?php echo 1;', 'leg.jpg'));
+        self::assertArrayHasKey('error', $send(self::jpeg(20), 'leg.jpg'));
+        $secret = 'GPS 12.34 56.78';
+        $jpeg = self::jpeg(300);
+        $marked = substr($jpeg, 0, 2)."\xff\xe1".pack('n', 2 + strlen($secret)).$secret.substr($jpeg, 2);
+        $address = $send($marked, 'leg.jpg')['address'];
+        self::assertSame(1, $this->howMany(KeptPicture::class));
+        $this->client->request('GET', $address);
+        self::assertResponseIsSuccessful();
+        self::assertResponseHeaderSame('Content-Type', 'image/jpeg');
+        self::assertStringNotContainsString('GPS', (string) $this->client->getInternalResponse()->getContent());
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', $address);
+        self::assertResponseStatusCodeSame(404);
+    }
+
+    public function testAClassGoesFromOnePersonToTheNext(): void
+    {
+        $other = $this->practitioner($this->practitioner->teacher, measured: false);
+        $this->client->request('GET', '/screen');
+        self::assertSelectorTextContains('main', 'A Person');
+        $this->client->request('GET', '/screen', ['people' => [(string) $this->practitioner->id, (string) $other->id]]);
+        $this->client->followRedirect();
+        $first = (string) $this->client->getRequest()->attributes->get('id');
+        $this->client->submitForm('Record, and next person', ['screen[stature]' => '90', 'screen[solesKneeLeft]' => '14']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#screen_stature_error1', 'from 120 to 220');
+        $numbers = ['screen[stature]' => '170', 'screen[solesKneeLeft]' => '14', 'screen[solesHeels]' => '20', 'screen[solesKneeRight]' => '15', 'screen[shinsKneeLeft]' => '15', 'screen[shinsAnkleLeft]' => '10', 'screen[consent]' => true];
+        $this->client->submitForm('Record, and next person', $numbers);
+        self::assertResponseRedirects();
+        $this->client->followRedirect();
+        self::assertNotSame($first, $this->client->getRequest()->attributes->get('id'), 'The next person, with no page between.');
+        $this->client->submitForm('Record, and next person', ['screen[clinician]' => ['knee-surgery']] + $numbers);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#screen_solesKneeLeft_error1', 'Knee surgery');
+        $this->client->submitForm('Record, and next person', ['screen[clinician]' => ['knee-surgery'], 'screen[stature]' => '170', 'screen[consent]' => true, 'screen[solesKneeLeft]' => '', 'screen[solesHeels]' => '', 'screen[solesKneeRight]' => '', 'screen[shinsKneeLeft]' => '', 'screen[shinsAnkleLeft]' => '']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('h1', 'The class');
+        self::assertSelectorTextContains('main', 'Rotation');
+        self::assertSame(3, $this->howMany(Test::class));
+        self::assertSame(2, $this->howMany(Assessment::class));
+    }
+
+    /** @param array<string, mixed> $answers */
+    private function begin(array $answers): void
+    {
+        $this->client->request('GET', "$this->home/assessments/new");
+        $form = $this->client->getCrawler()->selectButton('Which tests are needed?')->form();
+        $values = $form->getPhpValues();
+        parse_str(http_build_query(['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1'] + $answers), $more);
+        $values['before'] = array_replace_recursive($values['before'], $more['before']);
+        $this->client->request('POST', "$this->home/assessments/new", $values);
+        if ($this->client->getResponse()->isRedirect()) {
+            $this->client->followRedirect();
+        }
+    }
+
+    private function newest(): Assessment
+    {
+        $this->em()->clear();
+
+        return $this->em()->getRepository(Assessment::class)->findBy([], ['at' => 'DESC'])[0];
+    }
+
+    /** @return array<string, string> */
+    private function clean(string $test): array
+    {
+        $numbers = match ($test) {
+            'frog' => ['span' => '80'],
+            'soles-together' => ['kneeHeight_left' => '14', 'heelDistance' => '20', 'kneeHeight_right' => '15'],
+            'shins-stacked' => ['kneeHeight_left' => '15', 'ankleHeight_left' => '10', 'kneeHeight_right' => '16', 'ankleHeight_right' => '10'],
+            default => ['angle_left' => '30', 'angle_right' => '31'],
+        };
+        $filled = ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0'];
+        foreach ([0, 1] as $i) {
+            foreach ($numbers as $name => $value) {
+                $filled["bench[trials][$i][$name]"] = $value;
+            }
+        }
+
+        return $filled;
+    }
+
+    private static function jpeg(int $size): string
+    {
+        $picture = imagecreatetruecolor($size, $size);
+        self::assertNotFalse($picture);
+        ob_start();
+        imagejpeg($picture);
+
+        return (string) ob_get_clean();
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Testing;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Testing\PhotoLandmarks;
+use LucidAscent\Core\Testing\SteadyAngle;
+use PHPUnit\Framework\TestCase;
+
+final class InstrumentsTest extends TestCase
+{
+    use TestTrait;
+
+    public function testALegThatHoldsStillForASecondHasSettled(): void
+    {
+        $steady = new SteadyAngle();
+        $settled = null;
+        for ($ms = 0; $ms <= 1000; $ms += 50) {
+            self::assertNull($settled, 'before the second is over');
+            $settled = $steady->feed($ms, 60.0 + 0.2 * sin($ms));
+        }
+        self::assertNotNull($settled);
+        self::assertEqualsWithDelta(60.0, $settled, 0.2);
+    }
+
+    public function testALegThatMovesHasNot(): void
+    {
+        $steady = new SteadyAngle();
+        for ($ms = 0; $ms <= 5000; $ms += 50) {
+            self::assertNull($steady->feed($ms, $ms / 200));
+        }
+    }
+
+    public function testAJumpIsPassedOver(): void
+    {
+        $steady = new SteadyAngle();
+        $settled = null;
+        for ($ms = 0; $ms <= 1500; $ms += 50) {
+            $settled = $steady->feed($ms, 500 === $ms ? 130.0 : 60.0);
+        }
+        self::assertSame(60.0, $settled);
+    }
+
+    public function testABreakBeginsTheSecondAnew(): void
+    {
+        $steady = new SteadyAngle();
+        for ($ms = 0; $ms <= 900; $ms += 50) {
+            $steady->feed($ms, 60.0);
+        }
+        $steady->lost();
+        self::assertNull($steady->feed(950, 60.0));
+        self::assertNull($steady->feed(5000, 60.0), 'a gap in time is a break too');
+        self::assertNull($steady->feed(100, 60.0), 'and so is a clock that went back');
+    }
+
+    public function testAPictureGivesHeightsAndAngles(): void
+    {
+        $measured = (new PhotoLandmarks(self::points(), 30.0, 720.0))->measured();
+        // 30 cm are 180 pixels; the floor is at 392.
+        self::assertEqualsWithDelta((392 - 300) / 6, $measured['kneeHeight']['value'], 1e-9);
+        self::assertEqualsWithDelta((392 - 372) / 6, $measured['ankleHeight']['value'], 1e-9);
+        self::assertEqualsWithDelta(rad2deg(atan2(72, 170)), $measured['shinAngle']['value'], 1e-9);
+        self::assertSame('cm', $measured['kneeHeight']['unit']);
+        self::assertGreaterThan(0.3, $measured['kneeHeight']['sd']);
+        self::assertLessThan(1.5, $measured['kneeHeight']['sd']);
+    }
+
+    public function testARolledCameraChangesNothing(): void
+    {
+        $level = (new PhotoLandmarks(self::points(), 30.0, 720.0))->measured();
+        $this->forAll(Generators::choose(-40, 40))->then(function (int $roll) use ($level): void {
+            [$sin, $cos] = [sin(deg2rad($roll)), cos(deg2rad($roll))];
+            $turned = array_map(static fn (array $p): array => [$cos * $p[0] - $sin * $p[1], $sin * $p[0] + $cos * $p[1]], self::points());
+            foreach ((new PhotoLandmarks($turned, 30.0, 720.0))->measured() as $what => $one) {
+                self::assertEqualsWithDelta($level[$what]['value'], $one['value'], 1e-6, $what);
+            }
+        });
+    }
+
+    public function testPointsThatSpanNothingAreRefused(): void
+    {
+        $this->expectException(InvalidValue::class);
+        new PhotoLandmarks(['knownB' => [480.0, 340.0]] + self::points(), 30.0, 720.0);
+    }
+
+    /** @return array<string, array{float, float}> */
+    private static function points(): array
+    {
+        return ['hip' => [160.0, 345.0], 'knee' => [420.0, 300.0], 'ankle' => [250.0, 372.0], 'floorA' => [30.0, 392.0], 'floorB' => [690.0, 392.0], 'knownA' => [480.0, 340.0], 'knownB' => [660.0, 340.0]];
+    }
+}
