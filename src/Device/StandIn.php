@@ -21,6 +21,9 @@ final class StandIn
     private const SETTLING_SECONDS = 0.45;
     private const NOISE = 0.12;
     private const DRIFT_PER_SECOND = 0.01;
+    /** How long the line is held before it breaks, and how long it is broken then. */
+    private const WHOLE_SECONDS = 6;
+    private const BROKEN_SECONDS = 2;
     /** A leg does not always settle where it is asked to, in degrees. */
     private const POSITIONS = [28.0, 96.0];
 
@@ -47,8 +50,7 @@ final class StandIn
         $shown = $this->angle + $this->drift + self::NOISE * $this->normal();
         $ms = (int) (++$this->count * 1000 / self::SAMPLES_PER_SECOND);
         if ('rough' === $this->scenario) {
-            // Once the leg has been held for a while the line breaks; damaged lines and jumps come at any time.
-            if (0 === $this->count % (5 * self::SAMPLES_PER_SECOND) && $second > 0) {
+            if ($second % (self::WHOLE_SECONDS + self::BROKEN_SECONDS) >= self::WHOLE_SECONDS) {
                 return null;
             }
             $chance = $this->random->getInt(1, 60);

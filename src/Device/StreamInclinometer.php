@@ -29,6 +29,7 @@ final readonly class StreamInclinometer implements Inclinometer
             yield from self::lines($stream);
             fclose($stream);
             yield null;
+            usleep((int) (self::WAIT_SECONDS * 1e6));
         }
     }
 
