@@ -37,8 +37,12 @@ await person('Petra Quillmann');
 await take('person');
 
 const uneven = await person('Jonas Erlesand');
+await take('capacity');
 await page.goto(`${uneven}/body`);
 await take('body');
+await page.goto(`${uneven}/assessments/new`);
+await page.evaluate(() => window.scrollTo(0, 60));
+await take('before-the-tests');
 await page.goto(`${uneven}/tests/soles-together`);
 const field = (i, name) => page.locator(`#bench_trials_${i}_${name}`);
 for (const [i, values] of [
@@ -52,6 +56,12 @@ for (const [i, values] of [
 await page.waitForTimeout(500);
 await page.evaluate(() => window.scrollTo(0, 380));
 await take('test');
+await page.goto(`${uneven}/tests/figure-four-lying`);
+await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
+await page.locator('.tool-panel.steady').waitFor();
+await page.locator('[data-live-take]').click();
+await page.evaluate(() => window.scrollTo(0, 230));
+await take('inclinometer');
 page.on('dialog', (dialog) => dialog.accept());
 await page.goto(`${uneven}/reading`);
 await take('reading');

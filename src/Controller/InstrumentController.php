@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Bench\ReadingText;
 use LucidAscent\App\Device\Inclinometer;
 use LucidAscent\App\Device\LiveAngle;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Form\ToolErrorsForm;
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Testing\PhotoLandmarks;
+use LucidAscent\Core\Testing\Repeats;
 use LucidAscent\Core\Testing\ToolErrors;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Form\FormError;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -30,10 +35,11 @@ final class InstrumentController extends TeacherController
     public function settings(Request $request, ClockInterface $clock): Response
     {
         $form = $this->createForm(ToolErrorsForm::class, $this->records->toolErrors($this->teacher())->all(), ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        $own = $form->isSubmitted() ? self::ownError($form) : [];
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
             if (!$this->records->knows(ToolSettings::class, $entry)) {
-                $this->records->add(new ToolSettings($entry, $this->teacher(), $clock->now(), array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
+                $this->records->add(new ToolSettings($entry, $this->teacher(), $clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
             }
             $this->addFlash('done', 'The tools\' errors are recorded. What was read before is read with them from now on.');
 
@@ -41,6 +47,43 @@ final class InstrumentController extends TeacherController
         }
 
         return $this->render('instruments.html.twig', ['form' => $form, 'names' => array_keys(ToolErrors::DEFAULTS)]);
+    }
+
+    /** @return array<string, float> the error that a teacher's own repeats show, by the tool's name */
+    private static function ownError(FormInterface $form): array
+    {
+        $lines = array_filter(array_map(trim(...), explode("\n", (string) $form->get('repeats')->getData())), static fn (string $line): bool => '' !== $line);
+        if ([] === $lines) {
+            return [];
+        }
+        $legs = [];
+        foreach ($lines as $line) {
+            $leg = [];
+            foreach (preg_split('/[\s;]+/', $line) ?: [] as $text) {
+                $leg[] = ReadingText::value($text, 'degrees', 'cm');
+            }
+            if (in_array(null, $leg, true)) {
+                $form->get('repeats')->addError(new FormError('A line holds numbers with spaces between, such as 41.5 43 42.'));
+
+                return [];
+            }
+            $numbers = array_values(array_filter($leg, is_float(...)));
+            if ([] !== $numbers) {
+                $legs[] = $numbers;
+            }
+        }
+        if ([] === $legs) {
+            return [];
+        }
+        try {
+            $sem = (new Repeats($legs))->sem();
+        } catch (InvalidValue) {
+            $form->get('repeats')->addError(new FormError('At least one leg has to be read twice.'));
+
+            return [];
+        }
+
+        return [(string) $form->get('repeatsOf')->getData() => min(ToolErrors::MOST, max(ToolErrors::LEAST, $sem))];
     }
 
     #[Route('/instruments/inclinometer', 'inclinometer_live', methods: ['GET'])]

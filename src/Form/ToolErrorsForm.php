@@ -6,8 +6,10 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\NumberType;
+use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
 use Symfony\Component\Validator\Constraints\NotNull;
@@ -32,6 +34,20 @@ final class ToolErrorsForm extends AbstractType
                 ],
             ]);
         }
+        $builder
+            ->add('repeatsOf', ChoiceType::class, [
+                'mapped' => false,
+                'label' => 'Own repeats, of',
+                'choices' => array_keys(ToolErrors::DEFAULTS),
+                'choice_label' => static fn (string $name): string => 'toolError.'.$name,
+                'choice_translation_domain' => 'labels',
+            ])
+            ->add('repeats', TextareaType::class, [
+                'mapped' => false,
+                'label' => 'One leg a line, its readings with spaces between',
+                'required' => false,
+                'attr' => ['rows' => 4, 'maxlength' => 4000],
+            ]);
         $builder->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
     }
 

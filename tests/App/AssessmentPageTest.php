@@ -155,6 +155,12 @@ final class AssessmentPageTest extends AppTestCase
         $this->client->submitForm('Record', ['tools[tape]' => '1.5', 'tools[inclinometer]' => '2']);
         self::assertResponseRedirects('/instruments');
         self::assertSame(1, $this->howMany(ToolSettings::class));
+        $this->client->followRedirect();
+        $this->client->submitForm('Record', ['tools[repeats]' => '41 43 x', 'tools[repeatsOf]' => 'inclinometer']);
+        self::assertSelectorTextContains('#tools_repeats_error1', 'numbers with spaces');
+        $this->client->submitForm('Record', ['tools[repeats]' => "41 43\n60 62\n"]);
+        $this->client->followRedirect();
+        self::assertInputValueSame('tools[inclinometer]', '1.41');
     }
 
     public function testAPictureIsCheckedStrippedAndKeptForItsTeacherAlone(): void

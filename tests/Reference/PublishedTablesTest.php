@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\Testing\Repeats;
 use LucidAscent\Core\Testing\SmallestChange;
 use PHPUnit\Framework\TestCase;
 
@@ -48,6 +49,21 @@ final class PublishedTablesTest extends TestCase
             $pose = LegChain::forward(new Body(41.2, 41.3, 17.0, 9.0, 6.6), new Sitting(), new LegAngles(90.0, $abduction, 90.0, 100.0));
             self::assertEqualsWithDelta($pose->knee->z, $pose->ankle->z, 1e-9);
         }
+    }
+
+    /**
+     * The worked example of Weir, J Strength Cond Res 19 (2005), trial set A: eight people, two trials,
+     * ICC(1,1) 0.95, and SD·√(1−ICC) close to the root of the mean square within. Table from memory.
+     */
+    public function testRepeatedReadingsAreJudgedAsInTheWorkedExample(): void
+    {
+        $legs = [[146.0, 140.0], [148.0, 152.0], [170.0, 152.0], [90.0, 99.0], [157.0, 145.0], [156.0, 153.0], [176.0, 167.0], [205.0, 218.0]];
+        $repeats = new Repeats($legs);
+        self::assertEqualsWithDelta(0.95, $repeats->icc(), 0.005);
+        $all = array_merge(...$legs);
+        $mean = array_sum($all) / count($all);
+        $sd = sqrt(array_sum(array_map(static fn (float $x): float => ($x - $mean) ** 2, $all)) / (count($all) - 1));
+        self::assertEqualsWithDelta($sd * sqrt(1 - (float) $repeats->icc()), $repeats->sem(), 0.3);
     }
 
     /** MDC₉₅ = 1.96 · √2 · SEM, Weir, J Strength Cond Res 19 (2005): 2.77 times the SEM. */
