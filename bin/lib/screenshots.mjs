@@ -60,7 +60,7 @@ await page.goto(`${uneven}/tests/figure-four-lying`);
 await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
 await page.locator('.tool-panel.steady').waitFor();
 await page.locator('[data-live-take]').click();
-await page.evaluate(() => window.scrollTo(0, 230));
+await page.evaluate(() => window.scrollTo(0, 150));
 await take('inclinometer');
 page.on('dialog', (dialog) => dialog.accept());
 await page.goto(`${uneven}/reading`);

@@ -110,10 +110,15 @@ final readonly class Sensitivity
         return $this->toReading[$component->value][$name] ?? 0.0;
     }
 
-    /** Of one component alone, so that it can be combined with what other readings show. */
-    public function uncertainty(Component $component): Uncertainty
+    /** Of one component alone, so that it can be combined with what other readings show; $reading names this one. */
+    public function uncertainty(Component $component, string $reading = 'reading'): Uncertainty
     {
-        return new Uncertainty($this->toBody[$component->value] ?? [], $this->readingError($component) ** 2);
+        $moved = [];
+        foreach ($this->toReading[$component->value] ?? [] as $name => $slope) {
+            $moved["$reading.$name"] = $slope * $this->errors[$name];
+        }
+
+        return new Uncertainty($this->toBody[$component->value] ?? [], $moved);
     }
 
     /** One SD of a component from the readings alone, in degrees. */

@@ -15,40 +15,37 @@ final readonly class Uncertainty
 {
     /**
      * @param array<string, float> $toBody the figure's unit per cm, by segment
-     * @param float $readingVariance in the figure's unit, squared
+     * @param array<string, float> $toReading what one SD of each reading moves the figure by, by the reading's own name
      */
-    public function __construct(public array $toBody, public float $readingVariance)
+    public function __construct(public array $toBody, public array $toReading)
     {
     }
 
-    /** Of a figure that was read as it is: no length of the body is in it. */
-    public static function ofReading(float $sd): self
+    /** Of a figure that was read as it is: no length of the body is in it. Readings of one name are one reading. */
+    public static function ofReading(float $sd, string $name = 'reading'): self
     {
-        return new self([], $sd ** 2);
+        return new self([], [$name => $sd]);
     }
 
     public static function none(): self
     {
-        return new self([], 0.0);
+        return new self([], []);
     }
 
     public function times(float $factor): self
     {
-        return new self(array_map(static fn (float $slope): float => $factor * $slope, $this->toBody), $factor ** 2 * $this->readingVariance);
+        $scaled = static fn (float $slope): float => $factor * $slope;
+
+        return new self(array_map($scaled, $this->toBody), array_map($scaled, $this->toReading));
     }
 
-    /** Of the sum of two figures with readings of their own. */
+    /** Of the sum of two figures of one body; a reading that is in both counts once, with its sign. */
     public function plus(self $other): self
     {
-        $toBody = $this->toBody;
-        foreach ($other->toBody as $segment => $slope) {
-            $toBody[$segment] = ($toBody[$segment] ?? 0.0) + $slope;
-        }
-
-        return new self($toBody, $this->readingVariance + $other->readingVariance);
+        return new self(self::added($this->toBody, $other->toBody), self::added($this->toReading, $other->toReading));
     }
 
-    /** Of the difference of two figures with readings of their own. */
+    /** Of the difference of two figures of one body. */
     public function minus(self $other): self
     {
         return $this->plus($other->times(-1.0));
@@ -57,13 +54,13 @@ final readonly class Uncertainty
     /** One SD from the readings alone. */
     public function readingError(): float
     {
-        return sqrt($this->readingVariance);
+        return sqrt(array_sum(array_map(static fn (float $moved): float => $moved ** 2, $this->toReading)));
     }
 
     /** One SD from body and readings together. */
     public function error(BodyError $body): float
     {
-        $variance = $this->readingVariance;
+        $variance = $this->readingError() ** 2;
         foreach ($this->toBody as $segment => $slope) {
             $sd = $body->sd(Segment::from($segment));
             // A length that is known exactly moves nothing, however steep the slope.
@@ -71,5 +68,20 @@ final readonly class Uncertainty
         }
 
         return sqrt($variance);
+    }
+
+    /**
+     * @param array<string, float> $one
+     * @param array<string, float> $other
+     *
+     * @return array<string, float>
+     */
+    private static function added(array $one, array $other): array
+    {
+        foreach ($other as $name => $slope) {
+            $one[$name] = ($one[$name] ?? 0.0) + $slope;
+        }
+
+        return $one;
     }
 }

@@ -107,7 +107,7 @@ final readonly class MeasuredCapacity
                 if (abs($e->value - $other->value) > SmallestChange::between($e->uncertainty->minus($other->uncertainty)->error($body))) {
                     $against[] = $e;
                     $wider = max($error, abs($e->value - $value));
-                    $uncertainty = $uncertainty->plus(Uncertainty::ofReading(sqrt($wider ** 2 - $error ** 2)));
+                    $uncertainty = $uncertainty->plus(Uncertainty::ofReading(sqrt($wider ** 2 - $error ** 2), 'disagreement '.$e->test));
                     $error = $wider;
                     break;
                 }

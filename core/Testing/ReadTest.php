@@ -112,7 +112,7 @@ final readonly class ReadTest
             $sensitivity = self::sensitivity($definition, $taken, $joint, $body, $errors);
             $value = $joint->angles($body)[$component->value];
 
-            return self::each($definition, $taken, static fn (): float => $value, static fn (): Uncertainty => $sensitivity->uncertainty($component));
+            return self::each($definition, $taken, static fn (): float => $value, static fn (): Uncertainty => $sensitivity->uncertainty($component, $taken->name()));
         }
 
         return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
@@ -146,7 +146,7 @@ final readonly class ReadTest
             $definition,
             $taken,
             static fn (Ability $ability): float => $sign($ability) * $angles->of($of($ability)),
-            static fn (Ability $ability): Uncertainty => $sensitivity->uncertainty($of($ability))->times($sign($ability)),
+            static fn (Ability $ability): Uncertainty => $sensitivity->uncertainty($of($ability), $taken->name())->times($sign($ability)),
             $angles,
         );
     }
@@ -167,7 +167,7 @@ final readonly class ReadTest
         $value = 'seconds' === $name ? max($measure->trials) : $measure->mean();
         $sd = self::readingError($definition, $taken, $name, $errors);
 
-        return self::each($definition, $taken, static fn (): float => $value, static fn (): Uncertainty => Uncertainty::ofReading($sd));
+        return self::each($definition, $taken, static fn (): float => $value, static fn (): Uncertainty => Uncertainty::ofReading($sd, $taken->name()));
     }
 
     /** @throws InvalidValue when none of its values was read in every trial */

@@ -10,8 +10,12 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Sitting;
 
 /** One test of one side, as it was taken down. Lengths in cm, angles in degrees, times in seconds. */
-final readonly class TakenTest
+final class TakenTest
 {
+    private static int $taken = 0;
+
+    private readonly string $name;
+
     /** Beyond this no tape was held to a person, in cm. */
     public const FURTHEST = 250.0;
 
@@ -25,22 +29,29 @@ final readonly class TakenTest
      * @throws InvalidValue when a number could not have been read
      */
     public function __construct(
-        public string $test,
-        public Side $side,
-        public Tool $tool,
-        public array $trials,
-        public array $compensations = [],
-        public Pain $pain = new Pain(0, PainPlace::None),
-        public ?\DateTimeImmutable $on = null,
-        public Sitting $sitting = new Sitting(),
-        public ?bool $resting = null,
-        public array $ownErrors = [],
+        public readonly string $test,
+        public readonly Side $side,
+        public readonly Tool $tool,
+        public readonly array $trials,
+        public readonly array $compensations = [],
+        public readonly Pain $pain = new Pain(0, PainPlace::None),
+        public readonly ?\DateTimeImmutable $on = null,
+        public readonly Sitting $sitting = new Sitting(),
+        public readonly ?bool $resting = null,
+        public readonly array $ownErrors = [],
     ) {
+        $this->name = $test.' '.++self::$taken;
         foreach ($trials as $trial) {
             foreach ($trial as $name => $value) {
                 Check::within($name, $value, -self::FURTHEST, self::FURTHEST, '');
             }
         }
+    }
+
+    /** What tells this test from any other that was taken: its readings are new, and err by themselves. */
+    public function name(): string
+    {
+        return $this->name;
     }
 
     public function isClean(): bool

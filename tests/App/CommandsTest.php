@@ -38,7 +38,7 @@ final class CommandsTest extends AppTestCase
         self::assertStringContainsString('nothing was loaded', $tester->getDisplay());
         self::assertSame(1, $this->howMany(Teacher::class));
         self::assertSame(3, $this->howMany(Practitioner::class));
-        self::assertSame(6, $this->howMany(Test::class));
+        self::assertSame(20, $this->howMany(Test::class));
         $this->em()->clear();
         $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([]);
         self::assertInstanceOf(Teacher::class, $teacher);

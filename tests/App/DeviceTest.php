@@ -78,7 +78,9 @@ final class DeviceTest extends TestCase
         }
         self::assertGreaterThan(5, $seen['lost']);
         self::assertGreaterThan(5, $seen['garbled']);
-        self::assertGreaterThan(1500, $seen['live']);
+        // Whole for six seconds of every eight, less what is damaged on its way.
+        self::assertGreaterThan(1400, $seen['live']);
+        self::assertLessThan(1500, $seen['live']);
     }
 
     #[DataProvider('typed')]

@@ -1,23 +1,12 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, signIn, teacher } from './browser.mjs';
+import { base, check, launch, open, person, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
     browser = await launch();
 });
 after(() => browser.close());
-
-const person = async (page, name, stature) => {
-    await page.goto(`${base}/practitioners/new`);
-    await page.getByLabel('Name').fill(name);
-    await page.getByLabel(/Agrees to be measured/).check();
-    await page.getByRole('button', { name: 'Go on to the body' }).click();
-    await page.getByLabel('Stature').fill(stature);
-    await page.getByRole('button', { name: 'Record the body' }).click();
-    await page.waitForURL(/soles-together$/);
-    return page.url().replace('/tests/soles-together', '');
-};
 
 const tabTo = async (page, matches) => {
     for (let i = 0; i < 90; i += 1) {

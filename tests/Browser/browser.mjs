@@ -48,6 +48,18 @@ export const signIn = async (page, email) => {
     await page.waitForURL(`${base}/`);
 };
 
+/** Somebody new, of whom the stature is known; answers the address of the person's page. */
+export const person = async (page, name, stature) => {
+    await page.goto(`${base}/practitioners/new`);
+    await page.getByLabel('Name').fill(name);
+    await page.getByLabel(/Agrees to be measured/).check();
+    await page.getByRole('button', { name: 'Go on to the body' }).click();
+    await page.getByLabel('Stature').fill(stature);
+    await page.getByRole('button', { name: 'Record the body' }).click();
+    await page.waitForURL(/soles-together$/);
+    return page.url().replace('/tests/soles-together', '');
+};
+
 const validator = new HtmlValidate({
     extends: ['html-validate:recommended'],
     // The templates are not written for these two matters of style; the rest is held to.

@@ -33,7 +33,7 @@ final class CapacitiesTest extends TestCase
 
     public function testAnErrorOfTheBodyDoesNotAverageOut(): void
     {
-        $shared = static fn (string $test): Evidence => new Evidence(Ability::Rotation, 80.0, Bound::Exact, new Uncertainty(['thigh' => 2.0], 1.0), $test);
+        $shared = static fn (string $test): Evidence => new Evidence(Ability::Rotation, 80.0, Bound::Exact, new Uncertainty(['thigh' => 2.0], [$test => 1.0]), $test);
         $capacity = self::of($shared('one'), $shared('other'));
         self::assertEqualsWithDelta(sqrt(4.0 + 0.5), $capacity->error, 1e-9);
     }
@@ -114,12 +114,13 @@ final class CapacitiesTest extends TestCase
 
     public function testUncertaintiesOfOneBodyCancel(): void
     {
-        $one = new Uncertainty(['thigh' => 1.5, 'shin' => -1.0], 4.0);
-        self::assertSame(0.0, (new Uncertainty(['thigh' => 1.5], 0.0))->minus(new Uncertainty(['thigh' => 1.5], 0.0))->error(BodyError::measured()));
-        self::assertEqualsWithDelta(sqrt(2 * 4.0), $one->minus($one)->error(BodyError::measured()), 1e-12, 'Readings are new each time.');
+        $one = new Uncertainty(['thigh' => 1.5, 'shin' => -1.0], ['knee' => 2.0]);
+        self::assertSame(0.0, (new Uncertainty(['thigh' => 1.5], []))->minus(new Uncertainty(['thigh' => 1.5], []))->error(BodyError::measured()));
+        self::assertEqualsWithDelta(sqrt(2 * 4.0), $one->minus(new Uncertainty(['thigh' => 1.5, 'shin' => -1.0], ['other' => 2.0]))->error(BodyError::measured()), 1e-12, 'Readings are new each time.');
+        self::assertSame(0.0, $one->minus($one)->error(BodyError::measured()), 'A reading agrees with itself.');
         self::assertEqualsWithDelta(sqrt(2.25 + 0.49 + 4), $one->error(BodyError::measured()), 1e-12);
         self::assertSame(4.0, $one->times(-2.0)->readingError());
-        self::assertSame(2.0, (new Uncertainty(['thigh' => INF], 4.0))->error(BodyError::of(static fn (Segment $s): float => 0.0)));
+        self::assertSame(2.0, (new Uncertainty(['thigh' => INF], ['knee' => 2.0]))->error(BodyError::of(static fn (Segment $s): float => 0.0)));
     }
 
     private static function of(Evidence ...$evidence): MeasuredCapacity
@@ -131,11 +132,11 @@ final class CapacitiesTest extends TestCase
 
     private static function exact(float $value, float $sd, string $test = 'shins-stacked', string $on = '2026-03-02'): Evidence
     {
-        return new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading($sd), $test, Tool::Tape, new \DateTimeImmutable($on));
+        return new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading($sd, $test.$value), $test, Tool::Tape, new \DateTimeImmutable($on));
     }
 
     private static function bound(float $value, string $on = '2026-03-02'): Evidence
     {
-        return new Evidence(Ability::Rotation, $value, Bound::AtLeast, Uncertainty::ofReading(3.0), 'soles-together', Tool::Tape, new \DateTimeImmutable($on));
+        return new Evidence(Ability::Rotation, $value, Bound::AtLeast, Uncertainty::ofReading(3.0, 'soles'.$value), 'soles-together', Tool::Tape, new \DateTimeImmutable($on));
     }
 }
