@@ -14,6 +14,8 @@ enum UpperBody
     case Torso;
     case UpperArm;
     case Forearm;
+    /** Top of the shoulder to the middle of the closed fist. */
+    case Arm;
 
     /** In the unit of the stature. */
     public function ofStature(float $stature): float
@@ -22,6 +24,7 @@ enum UpperBody
             self::Torso => 0.30,
             self::UpperArm => 0.186,
             self::Forearm => 0.146,
+            self::Arm => 0.38,
         };
     }
 }

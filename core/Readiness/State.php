@@ -24,6 +24,18 @@ enum State: string
         return $this->rank() >= $other->rank() ? $this : $other;
     }
 
+    /** Negative when this one is better, positive when it is worse. */
+    public function compare(self $other): int
+    {
+        return $this->rank() <=> $other->rank();
+    }
+
+    /** Whether it may be practised, as far as the numbers go. */
+    public function isInReach(): bool
+    {
+        return self::Open === $this || self::Near === $this;
+    }
+
     private function rank(): int
     {
         return match ($this) {

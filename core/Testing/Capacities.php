@@ -38,6 +38,24 @@ final readonly class Capacities
         return $this->known[$ability->value] ?? null;
     }
 
+    /** What no leg goes beyond, in degrees: a lower bound is no limit, and something has to be. This product's own figures. */
+    private const FURTHEST = ['flexion' => 135.0, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
+
+    /**
+     * What really limits this leg: what was read exactly; a component known as a lower bound or not at
+     * all goes as far as any leg does. A shortage that shows even so is a shortage for sure.
+     */
+    public function limitsOfLeg(): Capacity
+    {
+        $of = function (Component $component): float {
+            $known = $this->get(Ability::ofComponent($component));
+
+            return null !== $known && Bound::Exact === $known->bound ? $known->value : max(self::FURTHEST[$component->value], $known->value ?? 0.0);
+        };
+
+        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::Rotation), $of(Component::KneeFlexion));
+    }
+
     /** As the leg chain takes it: a component that was not read sets no limit. */
     public function ofLeg(): Capacity
     {

@@ -32,6 +32,7 @@ final readonly class MeasuredCapacity
         public Uncertainty $uncertainty,
         public array $from,
         public array $against = [],
+        private ?self $beforeRaising = null,
     ) {
     }
 
@@ -59,8 +60,14 @@ final readonly class MeasuredCapacity
         $noise = SmallestChange::between($weighed->uncertainty->minus($highest->uncertainty)->error($body));
 
         return abs($highest->value - $weighed->value) > $noise
-            ? new self($raised->ability, $raised->value, $raised->error, Bound::AtLeast, $raised->uncertainty, $raised->from, $exact)
-            : new self($raised->ability, $raised->value, $raised->error, Bound::Exact, $raised->uncertainty, [...$raised->from, ...$exact]);
+            ? new self($raised->ability, $raised->value, $raised->error, Bound::AtLeast, $raised->uncertainty, $raised->from, $exact, $weighed)
+            : new self($raised->ability, $raised->value, $raised->error, Bound::Exact, $raised->uncertainty, [...$raised->from, ...$exact], [], $weighed);
+    }
+
+    /** What the isolating tests alone say, when there were any; else all that is known. */
+    public function isolating(): self
+    {
+        return $this->beforeRaising ?? $this;
     }
 
     /** When the newest reading under it was taken; null when no date is known. */

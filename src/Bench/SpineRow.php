@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Bench;
 
+use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Testing\Ability;
-use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\MeasuredCapacity;
 use LucidAscent\Core\Testing\Norms;
-use LucidAscent\Core\Testing\SmallestChange;
 
 /** One ability on the person's spine: both sides, what wanted poses ask of it, and whether the sides really differ. */
 final readonly class SpineRow
@@ -39,17 +38,7 @@ final readonly class SpineRow
     /** How far the sides differ, when that is more than noise. A lower bound may lie above a known figure, and never below one. */
     public function difference(): ?float
     {
-        if (null === $this->left || null === $this->right) {
-            return null;
-        }
-        $less = $this->ability->compare($this->left->value, $this->right->value) < 0 ? $this->left : $this->right;
-        if (Bound::AtLeast === $less->bound) {
-            return null;
-        }
-        $difference = abs($this->left->value - $this->right->value);
-        $noise = SmallestChange::between(hypot($this->left->error, $this->right->error));
-
-        return $difference > $noise ? $difference : null;
+        return Asymmetry::between($this->left, $this->right);
     }
 
     /** @return list<array{source: string, who: string, degrees: float}> */

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Catalogue;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Effect;
 use LucidAscent\Core\Posture\Ladder;
+use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\Prerequisite;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
@@ -24,6 +25,9 @@ final class Catalogue implements CacheWarmerInterface
     private ?array $entries = null;
 
     private ?Ladder $halfLotus = null;
+
+    /** @var array<string, PostureDefinition>|null */
+    private ?array $postures = null;
 
     /** @var array<string, TestDefinition>|null */
     private ?array $tests = null;
@@ -85,6 +89,12 @@ final class Catalogue implements CacheWarmerInterface
     public function tests(): array
     {
         return $this->tests ??= Definitions::ofTests($this->all(Kind::Test));
+    }
+
+    /** @return array<string, PostureDefinition> by id */
+    public function postures(): array
+    {
+        return $this->postures ??= Definitions::ofPostures($this->all(Kind::Posture));
     }
 
     public function halfLotus(): Ladder

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Twig;
 
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Readiness\Reason;
 use Symfony\Component\Translation\TranslatorBagInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
@@ -15,9 +17,9 @@ use Twig\TwigFunction;
 final class ReasonExtension extends AbstractExtension
 {
     /** Numbers of a reason that are names of something, and the labels they go by. */
-    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.'];
+    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.'];
 
-    public function __construct(private readonly TranslatorInterface $translator)
+    public function __construct(private readonly TranslatorInterface $translator, private readonly Catalogue $catalogue)
     {
     }
 
@@ -58,12 +60,17 @@ final class ReasonExtension extends AbstractExtension
     {
         $numbers = [];
         foreach ($reason->numbers as $name => $value) {
+            if ('postures' === $name) {
+                $value = implode(', ', array_map(fn (string $id): string => $this->catalogue->entry(Kind::Posture, $id)['name'] ?? $id, explode(', ', (string) $value)));
+            }
             $numbers[$name] = isset(self::NAMES[$name])
                 ? $this->translator->trans(self::NAMES[$name].$value, domain: 'labels')
                 : $value;
         }
 
-        return $this->translator->trans($reason->code, $numbers, 'reasons');
+        $text = $this->translator->trans($reason->code, $numbers, 'reasons');
+
+        return mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1);
     }
 
     private static function rounded(float $value, int $digits): string

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Posture;
+
+use LucidAscent\Core\Testing\Ability;
+
+/** A posture with its ladder and its place among the others, as far as readiness needs it. */
+final readonly class PostureDefinition
+{
+    /**
+     * @param list<Ability> $abilities what it asks for
+     * @param non-empty-list<RungDefinition> $rungs the most supported first; the last is the full form
+     * @param list<string> $needs ids of the postures that come before it
+     * @param list<string> $sameAction ids of postures with the same action
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public array $abilities,
+        public array $rungs,
+        public array $needs,
+        public array $sameAction = [],
+    ) {
+    }
+
+    public function full(): RungDefinition
+    {
+        return $this->rungs[count($this->rungs) - 1];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Posture;
+
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\Testing\Ability;
+
+/** What a rung asks of a leg, as a position of the leg chain. */
+interface RungDemand
+{
+    /** @param float $stature in cm: torso and arms are shares of it */
+    public function posture(Capacity $capacity, float $stature): Posture;
+
+    /**
+     * Which ability an angle of it draws on, and with which sign: straight legs apart are not bent legs
+     * apart, and crossing over is abduction below zero.
+     *
+     * @return array{Ability, float}|null null for an angle that is not judged
+     */
+    public function ability(Component $component): ?array;
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Readiness;
+
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\LegChain\Uncertainty;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\KneelingBackbend;
+use LucidAscent\Core\Testing\MeasuredCapacity;
+use LucidAscent\Core\Testing\SmallestChange;
+
+/** What a side can do of one ability, less what a rung asks of it; in the unit of what is asked. */
+final readonly class AbilityMargin
+{
+    /** A step for the slope of what is not linear, in cm. */
+    private const STEP = 0.1;
+
+    /**
+     * @param float|null $shown what the side can do; null when nobody read it
+     * @param float $asked what the rung asks
+     * @param Uncertainty $uncertainty of the difference: what capacity and demand share of the body has cancelled
+     * @param float $error one SD of the difference
+     */
+    private function __construct(
+        public Ability $ability,
+        public ?MeasuredCapacity $capacity,
+        public ?float $shown,
+        public float $asked,
+        public Uncertainty $uncertainty,
+        public float $error,
+        public bool $isTooOld,
+    ) {
+    }
+
+    public static function of(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, BodyError $body, Proportions $proportions, bool $isTooOld): self
+    {
+        if (null === $capacity) {
+            return new self($ability, null, null, $asked, Uncertainty::none(), 0.0, false);
+        }
+        [$shown, $slope] = match ($ability) {
+            // A gap is so much less than touching hands.
+            Ability::ShoulderReach => [-$capacity->value, -1.0],
+            Ability::SpineExtension => self::backbend($capacity->value, $proportions),
+            default => [$capacity->value, 1.0],
+        };
+        $difference = $capacity->uncertainty->times($slope)->minus($demand);
+
+        return new self($ability, $capacity, $shown, $asked, $difference, $difference->error($body), $isTooOld);
+    }
+
+    /** Degrees, cm or seconds: a block under the hands has become a bend of the spine. */
+    public function unit(): string
+    {
+        return Ability::SpineExtension === $this->ability ? 'degrees' : $this->ability->unit();
+    }
+
+    public function difference(): float
+    {
+        return null === $this->shown ? -INF : $this->shown - $this->asked;
+    }
+
+    public function smallestChange(): float
+    {
+        return SmallestChange::of($this->error);
+    }
+
+    /** A lower bound can open a rung; it can never call it short. */
+    public function state(): State
+    {
+        if (null === $this->capacity || $this->isTooOld || (Bound::AtLeast === $this->capacity->bound && $this->difference() < 0.0)) {
+            return State::Unknown;
+        }
+        if ($this->difference() >= $this->smallestChange()) {
+            return State::Open;
+        }
+
+        return $this->difference() > -$this->smallestChange() ? State::Near : State::Short;
+    }
+
+    /** @return array{float, float} degrees of bend, and degrees per cm of block */
+    private static function backbend(float $block, Proportions $proportions): array
+    {
+        $degrees = KneelingBackbend::degrees($block, $proportions);
+
+        return [$degrees, (KneelingBackbend::degrees($block + self::STEP, $proportions) - $degrees) / self::STEP];
+    }
+}

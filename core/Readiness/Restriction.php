@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Readiness;
+
+/** What keeps a soles-together knee up. */
+enum Restriction: string
+{
+    case Rotation = 'rotation';
+    case Abduction = 'abduction';
+    case Both = 'both';
+    /** A supposition: only imaging shows bone. */
+    case Structure = 'structure';
+    case None = 'none';
+    case Unknown = 'unknown';
+}

@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use LucidAscent\App\Exchange\AssessAnswer;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\Core\Readiness\State;
+use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
+
+/** Readiness over the shipped catalogue: the rules' cases, and what has to hold for anybody. */
+final class AssessTest extends KernelTestCase
+{
+    use TestTrait;
+
+    private const BODY = ['thigh' => 41.2, 'shin' => 41.3, 'hipSpacing' => 17, 'seatedHipHeight' => 9, 'ankleAboveSole' => 6.6];
+    private const POSES = ['half-lotus', 'lotus', 'shins-stacked', 'pigeon', 'leg-behind-head', 'cow-face', 'standing-bind', 'deep-pigeon', 'feet-to-navel'];
+
+    public function testWithoutATestNothingIsKnownAndTheFirstReadingIsNamed(): void
+    {
+        $answer = self::answer([], ['half-lotus']);
+        self::assertSame('unknown', $answer['poses']['half-lotus']['left']['state']);
+        self::assertNull($answer['poses']['half-lotus']['left']['chance']);
+        self::assertSame('unknown', $answer['restriction']['left']);
+        self::assertSame('figure-four-lying', $answer['nextReading']['test'], 'Lying, one minute, and isolates.');
+        self::assertNull($answer['keystone']);
+        self::assertSame('half-lotus', end($answer['route']['half-lotus']));
+    }
+
+    public function testOneKnownShortageIsEnoughAndNamesWhatWouldChangeIt(): void
+    {
+        $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 24, 'ankleHeight' => 10]), self::test('soles-together', ['kneeHeight' => 16, 'heelDistance' => 20])], ['half-lotus']);
+        $left = $answer['poses']['half-lotus']['left'];
+        self::assertSame(['short', 'rotation'], [$left['state'], $left['limiter']]);
+        $codes = array_column($left['reasons'], 'code');
+        self::assertContains('ability.short', $codes);
+        $short = $left['reasons'][array_search('ability.short', $codes, true)];
+        self::assertGreaterThan(20.0, $short['more']);
+        self::assertStringContainsString('Rotation', $short['text']);
+        self::assertSame('rotation', $answer['keystone']['component']);
+        self::assertNull($answer['nextReading'], 'A verdict that is settled needs no more numbers.');
+    }
+
+    public function testAConditionHoldsAndNamesWhatIsNearestInstead(): void
+    {
+        $answer = self::answer([self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12])], ['lotus'], ['knee-surgery', 'made-up']);
+        self::assertSame('held', $answer['poses']['lotus']['right']['state']);
+        self::assertContains(['code' => 'knee-surgery', 'because' => 'Knee surgery', 'posture' => 'lotus'], $answer['held']);
+        self::assertSame([['condition' => 'made-up', 'code' => 'unknown-condition', 'because' => 'No caution knows the condition "made-up".']], $answer['unread']);
+    }
+
+    public function testPainThatStopsHoldsItsSideAlone(): void
+    {
+        $hurt = ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1], 'side' => 'left'] + self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12]);
+        $answer = self::answer([$hurt, ['side' => 'right'] + self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12])], ['half-lotus']);
+        self::assertSame('held', $answer['poses']['half-lotus']['left']['state']);
+        self::assertNotSame('held', $answer['poses']['half-lotus']['right']['state']);
+    }
+
+    public function testWhatIsOldSaysNothingAndWhatIsToComeIsNotRead(): void
+    {
+        $old = ['on' => '2025-10-01'] + self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]);
+        $answer = self::answer([$old, ['on' => '2026-04-01'] + $old], ['shins-stacked']);
+        self::assertSame('unknown', $answer['poses']['shins-stacked']['left']['state']);
+        self::assertContains('ability.too-old', array_column($answer['poses']['shins-stacked']['left']['reasons'], 'code'));
+        self::assertCount(1, $answer['unread']);
+        self::assertStringContainsString('has not been yet', $answer['unread'][0]['because']);
+    }
+
+    public function testReadingsThatContradictAreBothReported(): void
+    {
+        $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]), self::test('figure-four-lying', ['angle' => 50])], ['shins-stacked']);
+        self::assertSame('rotation', $answer['contradictory'][0]['component']);
+        self::assertCount(2, $answer['contradictory'][0]['readings']);
+        self::assertGreaterThan(10.0, $answer['contradictory'][0]['error']);
+    }
+
+    public function testARouteNeverPutsAPostureBeforeWhatItNeeds(): void
+    {
+        $postures = self::catalogue()->postures();
+        foreach (self::answer([], self::POSES)['route'] as $wanted => $route) {
+            self::assertSame($wanted, end($route));
+            foreach ($route as $i => $id) {
+                foreach ($postures[$id]->needs as $need) {
+                    $at = array_search($need, $route, true);
+                    self::assertTrue(false === $at || $at < $i, "$need before $id");
+                }
+            }
+        }
+    }
+
+    public function testMoreCapacityNeverMakesAStateWorse(): void
+    {
+        $this->limitTo(25)->forAll(Generators::choose(10, 40), Generators::choose(60, 95), Generators::choose(0, 8), Generators::choose(0, 12))->then(function (int $knee, int $span, int $turn, int $wide): void {
+            $less = self::states([self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]), self::test('frog', ['span' => $span])]);
+            $more = self::states([self::test('shins-stacked', ['kneeHeight' => max(11, $knee - $turn), 'ankleHeight' => 10]), self::test('frog', ['span' => min(96, $span + $wide)])]);
+            foreach ($less as $pose => $state) {
+                self::assertLessThanOrEqual(0, $more[$pose]->compare($state), "$pose from $state->value to {$more[$pose]->value}");
+            }
+        });
+    }
+
+    public function testANewCautionNeverOpensAnything(): void
+    {
+        $conditions = array_keys(self::catalogue()->conditions());
+        $this->limitTo(25)->forAll(Generators::choose(8, 34), Generators::elements($conditions), Generators::elements($conditions))->then(function (int $knee, string $one, string $other): void {
+            $tests = [self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]), self::test('soles-together', ['kneeHeight' => 12, 'heelDistance' => 14])];
+            $free = self::states($tests, [$one]);
+            foreach (self::states($tests, [$one, $other]) as $pose => $state) {
+                self::assertGreaterThanOrEqual(0, $state->compare($free[$pose]), "$pose with $other");
+            }
+        });
+    }
+
+    public function testSidesSwappedSwapTheAnswers(): void
+    {
+        $this->limitTo(15)->forAll(Generators::choose(8, 34), Generators::choose(8, 34))->then(function (int $left, int $right): void {
+            $of = static fn (int $l, int $r): array => self::answer([
+                ['side' => 'left'] + self::test('shins-stacked', ['kneeHeight' => $l, 'ankleHeight' => 10]),
+                ['side' => 'right'] + self::test('shins-stacked', ['kneeHeight' => $r, 'ankleHeight' => 10]),
+                ['side' => 'left'] + self::test('soles-together', ['kneeHeight' => $l, 'heelDistance' => 18]),
+                ['side' => 'right'] + self::test('soles-together', ['kneeHeight' => $r, 'heelDistance' => 18]),
+            ], self::POSES);
+            [$one, $other] = [$of($left, $right), $of($right, $left)];
+            foreach (self::POSES as $pose) {
+                self::assertSame($one['poses'][$pose]['left']['state'], $other['poses'][$pose]['right']['state']);
+                self::assertSame($one['poses'][$pose]['left']['rung'], $other['poses'][$pose]['right']['rung']);
+            }
+            self::assertSame($one['restriction'], ['left' => $other['restriction']['right'], 'right' => $other['restriction']['left']]);
+        });
+    }
+
+    public function testUnknownNeverReadsAsOpen(): void
+    {
+        foreach (self::answer([self::test('frog', ['span' => 95])], self::POSES)['poses'] as $pose => $sides) {
+            foreach ($sides as $side) {
+                self::assertNotContains($side['state'], ['open', 'near'], $pose);
+            }
+        }
+    }
+
+    public function testTheCommandPrintsTheSame(): void
+    {
+        $document = ['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => [], 'tests' => [self::test('frog', ['span' => 80])], 'wanted' => ['lotus', 'no-such-pose'], 'school' => 'no-such-school'];
+        [$status, $out, $err] = CommandLine::run('ascent:assess', (string) json_encode($document));
+        self::assertSame([0, ''], [$status, $err]);
+        $answer = json_decode($out, true);
+        self::assertSame(['unknown-pose', 'unknown-school'], array_column($answer['unread'], 'code'));
+        self::assertSame(['left', 'right'], array_keys($answer['poses']['lotus']));
+        self::assertArrayHasKey('flexion', $answer['norms']);
+        [$status, , $err] = CommandLine::run('ascent:assess', '{"on":"2026-02-31","body":{"stature":170},"tests":[]}');
+        self::assertSame(2, $status);
+        self::assertStringContainsString('on', $err);
+    }
+
+    /**
+     * @param array<string, float|int> $trial
+     *
+     * @return array<string, mixed>
+     */
+    private static function test(string $id, array $trial): array
+    {
+        return ['test' => $id, 'side' => 'both', 'on' => '2026-03-01', 'trials' => [$trial]];
+    }
+
+    /**
+     * @param list<array<string, mixed>> $tests
+     * @param list<string> $conditions
+     *
+     * @return array<string, State> by pose and side
+     */
+    private static function states(array $tests, array $conditions = []): array
+    {
+        $states = [];
+        foreach (self::answer($tests, self::POSES, $conditions)['poses'] as $pose => $sides) {
+            foreach ($sides as $side => $reading) {
+                $states["$pose $side"] = State::from($reading['state']);
+            }
+        }
+
+        return $states;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $tests
+     * @param list<string> $wanted
+     * @param list<string> $conditions
+     *
+     * @return array<string, mixed>
+     */
+    private static function answer(array $tests, array $wanted, array $conditions = []): array
+    {
+        $answer = self::getContainer()->get(AssessAnswer::class)->of(Fields::of(['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => $conditions, 'tests' => $tests, 'wanted' => $wanted]));
+
+        return json_decode((string) json_encode($answer), true);
+    }
+
+    private static function catalogue(): \LucidAscent\App\Catalogue\Catalogue
+    {
+        return self::getContainer()->get(\LucidAscent\App\Catalogue\Catalogue::class);
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Readiness;
+
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Sensitivity;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Uncertainty;
+use LucidAscent\Core\Readiness\AbilityMargin;
+use LucidAscent\Core\Readiness\Chance;
+use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\KneelingBackbend;
+use LucidAscent\Core\Testing\MeasuredCapacity;
+use LucidAscent\Tests\Core\SampleBody;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class MarginsTest extends TestCase
+{
+    /** @param array<string, array<string, float>> $tests */
+    #[DataProvider('known')]
+    public function testWhatCapacityAndDemandShareOfTheBodyCancels(array $tests, KneeAtHeight $asked, Component $component, float $sd): void
+    {
+        $person = Person::of(array_map(static fn (array $trial): array => [$trial], $tests));
+        $body = SampleBody::leg();
+        $margin = AbilityMargin::of(
+            Ability::ofComponent($component),
+            $person->capacities(Side::Left)->get(Ability::ofComponent($component)),
+            $asked->angles($body)[$component->value],
+            Sensitivity::of($asked, $body)->withReadingErrors(['kneeHeight' => 0.0])->uncertainty($component),
+            BodyError::measured(),
+            SampleBody::proportions(),
+            false,
+        );
+        self::assertEqualsWithDelta($sd, $margin->error, 0.15);
+    }
+
+    /** Standard deviations found by sampling 20,000 draws with the body's errors shared. */
+    public static function known(): iterable
+    {
+        $deep = new KneeAtHeight(HalfLotus::deep(new Sitting()), 12.0);
+        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], new KneeAtHeight(HalfLotus::easy(new Sitting()), 16.0), Component::Rotation, 2.1];
+        yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Rotation, 2.8];
+        yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Flexion, 3.0];
+    }
+
+    #[DataProvider('states')]
+    public function testAMarginsState(State $expected, float $shown, Bound $bound, bool $isTooOld = false): void
+    {
+        self::assertSame($expected, self::margin($shown, 2.0, $bound, 'reading', $isTooOld)->state());
+    }
+
+    public static function states(): iterable
+    {
+        // Noise explains 1.96 · √2 · 2 = 5.5 degrees against 80.
+        yield [State::Open, 86.0, Bound::Exact];
+        yield [State::Near, 85.0, Bound::Exact];
+        yield [State::Near, 75.0, Bound::Exact];
+        yield [State::Short, 74.0, Bound::Exact];
+        yield 'a lower bound opens' => [State::Open, 86.0, Bound::AtLeast];
+        yield 'and never falls short' => [State::Unknown, 60.0, Bound::AtLeast];
+        yield 'too old' => [State::Unknown, 120.0, Bound::Exact, true];
+    }
+
+    public function testWhatNobodyReadIsUnknown(): void
+    {
+        $margin = AbilityMargin::of(Ability::Rotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        self::assertSame(State::Unknown, $margin->state());
+        self::assertNull(Chance::allPositive([$margin], BodyError::measured()));
+    }
+
+    public function testTheChanceOfOneMarginIsTheNormalDistributions(): void
+    {
+        self::assertEqualsWithDelta(0.8413447, Chance::allPositive([self::margin(82.0, 2.0)], BodyError::measured()), 1e-6);
+        self::assertEqualsWithDelta(0.5, Chance::cumulative(0.0), 1e-7);
+        self::assertEqualsWithDelta(0.9750021, Chance::cumulative(1.96), 1e-6);
+        self::assertEqualsWithDelta(0.0013499, Chance::cumulative(-3.0), 1e-6);
+    }
+
+    public function testMarginsOfOwnReadingsMultiplyAndThoseOfOneReadingDoNot(): void
+    {
+        $p = Chance::cumulative(0.5);
+        $apart = Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'other')], BodyError::measured());
+        self::assertEqualsWithDelta($p * $p, $apart, 0.02);
+        $same = Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'one')], BodyError::measured());
+        self::assertEqualsWithDelta($p, $same, 0.02);
+        self::assertSame($same, Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'one')], BodyError::measured()), 'the same draws each time');
+    }
+
+    public function testALowerBlockIsADeeperBackbend(): void
+    {
+        $bend = array_map(static fn (float $cm): float => KneelingBackbend::degrees($cm, SampleBody::proportions()), [30.0, 20.0, 10.0, 0.0]);
+        self::assertSame($bend, array_values(array_unique($bend)));
+        self::assertTrue($bend[0] < $bend[1] && $bend[1] < $bend[2] && $bend[2] < $bend[3]);
+        $capacity = self::capacity(Ability::SpineExtension, 10.0, 0.7);
+        $margin = AbilityMargin::of(Ability::SpineExtension, $capacity, 40.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        self::assertSame('degrees', $margin->unit());
+        self::assertEqualsWithDelta($bend[2] - 40.0, $margin->difference(), 1e-9);
+        self::assertGreaterThan(0.5, $margin->error);
+    }
+
+    public function testHandsThatOverlapReachFurther(): void
+    {
+        $reach = static fn (float $gap): float => AbilityMargin::of(Ability::ShoulderReach, self::capacity(Ability::ShoulderReach, $gap, 0.7), -10.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->difference();
+        self::assertSame(2.0, $reach(8.0));
+        self::assertSame(-2.0, $reach(12.0));
+    }
+
+    private static function margin(float $shown, float $sd, Bound $bound = Bound::Exact, string $name = 'reading', bool $isTooOld = false): AbilityMargin
+    {
+        return AbilityMargin::of(Ability::Rotation, self::capacity(Ability::Rotation, $shown, $sd, $bound, $name), 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), $isTooOld);
+    }
+
+    private static function capacity(Ability $ability, float $value, float $sd, Bound $bound = Bound::Exact, string $name = 'reading'): MeasuredCapacity
+    {
+        return MeasuredCapacity::of([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name), 'a-test')], BodyError::measured());
+    }
+}
