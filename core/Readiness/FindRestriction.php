@@ -111,7 +111,7 @@ final class FindRestriction
         if (null !== $predicted && !$isMeasured && $knee - $predicted > $noise) {
             $bounds = array_filter(['rotation' => 'shins-stacked', 'abduction' => 'frog'], static fn (string $name): bool => Bound::Exact !== $margins[$name]->capacity?->bound, ARRAY_FILTER_USE_KEY);
 
-            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.bounds', Source::Computed, $numbers), ...$reasons], $knee, $predicted, array_values($bounds));
+            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.bounds', Source::Computed, $numbers), ...$reasons, ...self::proportion($person, $side, $taken)], $knee, $predicted, array_values($bounds));
         }
         // A lower bound that is enough leaves open whether the knee could have come lower.
         $restriction = match (true) {
@@ -120,7 +120,7 @@ final class FindRestriction
             default => Restriction::None,
         };
 
-        return new RestrictionFinding($restriction, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons], $knee, $predicted);
+        return new RestrictionFinding($restriction, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...self::proportion($person, $side, $taken)], $knee, $predicted);
     }
 
     /** The lowest knee in the person's own sitting that rotation and abduction allow, in cm. */

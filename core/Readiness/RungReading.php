@@ -67,10 +67,11 @@ final readonly class RungReading
         try {
             $asked = $rung->demand->posture($capacity, $person->proportions->stature->cm);
             $body = $person->proportions->body($side);
-            $angles = $asked->angles($body);
-            // The props of a rung are set, not read: they carry no error.
-            $sensitivity = Sensitivity::of($asked, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $asked->readingErrors()));
             $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;
+            $angles = null === $pose ? $asked->angles($body) : $pose->angles->toArray();
+            $fixed = $asked instanceof FreeKnee && null !== $pose ? $asked->held($pose, $body) : $asked;
+            // The props of a rung are set, not read: they carry no error.
+            $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
         } catch (\DomainException) {
             return new self($rung, $margins, $heldBy, null, null, true);
         }

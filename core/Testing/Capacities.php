@@ -33,6 +33,12 @@ final readonly class Capacities
         return new self($known);
     }
 
+    /** The same, with what the other knows in place of one's own. */
+    public function replaced(self $other): self
+    {
+        return new self($other->known + $this->known);
+    }
+
     public function get(Ability $ability): ?MeasuredCapacity
     {
         return $this->known[$ability->value] ?? null;

@@ -10,9 +10,15 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Form\BeforeForm;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Testing\ProposedTest;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormInterface;
@@ -30,6 +36,7 @@ final class AssessmentController extends TeacherController
         private readonly Catalogue $catalogue,
         private readonly AssessmentPlan $plan,
         private readonly Holds $holds,
+        private readonly PersonOn $person,
         private readonly ClockInterface $clock,
     ) {
     }
@@ -67,6 +74,7 @@ final class AssessmentController extends TeacherController
         $practitioner = $this->practitioner($id);
         $assessment = $this->records->assessment($practitioner, $assessment);
         $tests = $this->records->tests($practitioner);
+        $poses = $this->person->at($practitioner, $this->clock->now());
         $before = array_values(array_filter($tests, static fn ($test): bool => $test->assessment !== $assessment));
 
         return $this->render('assessment/show.html.twig', [
@@ -79,6 +87,7 @@ final class AssessmentController extends TeacherController
             'conditions' => $this->holds->conditions($practitioner, $assessment),
             'wanted' => array_map(fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose, $assessment->wanted),
             'token' => self::END_TOKEN,
+            'nextReading' => null === $poses ? null : NextReading::of($assessment->wanted, $poses, $this->catalogue->tests()),
         ]);
     }
 
@@ -91,11 +100,32 @@ final class AssessmentController extends TeacherController
             throw $this->createAccessDeniedException();
         }
         if (!$this->records->isEnded($assessment)) {
-            $this->records->add(new AssessmentEnd($assessment->id, $this->clock->now()));
+            $now = $this->clock->now();
+            $this->records->add(new AssessmentEnd($assessment->id, $now), new KeptReading($assessment->id, $practitioner, $now, Rules::VERSION, self::states($this->person->at($practitioner, $now), $assessment->wanted)));
         }
         $this->addFlash('done', 'The assessment has ended. What was not tested stays unknown.');
 
         return $this->redirectToRoute('practitioner', ['id' => $id]);
+    }
+
+    /**
+     * @param list<string> $wanted
+     *
+     * @return array<string, array<string, string>>
+     */
+    private static function states(?ReadPoses $poses, array $wanted): array
+    {
+        if (null === $poses) {
+            return [];
+        }
+        $states = [];
+        foreach ($wanted as $id) {
+            foreach (isset($poses->postures[$id]) ? Side::cases() : [] as $side) {
+                $states[$id][$side->value] = $poses->of($id, $side)->state()->value;
+            }
+        }
+
+        return $states;
     }
 
     private function begin(Practitioner $practitioner, FormInterface $form): Uuid

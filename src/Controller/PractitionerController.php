@@ -17,6 +17,7 @@ use LucidAscent\App\Form\BodyForm;
 use LucidAscent\App\Form\ClearanceForm;
 use LucidAscent\App\Form\Data\BodyData;
 use LucidAscent\App\Form\PractitionerForm;
+use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Repository\HalfLotusSides;
 use LucidAscent\Core\Body\Side;
 use Psr\Clock\ClockInterface;
@@ -46,7 +47,7 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
-    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue, PersonCapacity $capacity, PersonSpine $spine, Holds $holds): Response
+    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue, PersonCapacity $capacity, PersonSpine $spine, Holds $holds, PersonOn $person, ClockInterface $clock): Response
     {
         $practitioner = $this->practitioner($id);
         $ladder = $catalogue->halfLotus();
@@ -66,6 +67,8 @@ final class PractitionerController extends TeacherController
             'practitioner' => $practitioner,
             'body' => $body,
             'rows' => null === $body ? [] : $spine->rows($capacity->of($practitioner, $body->proportions(), $taken), $assessments[0]->wanted ?? [], $body->proportions()),
+            'poses' => $poses = ([] === ($assessments[0]->wanted ?? []) ? null : $person->at($practitioner, $clock->now())),
+            'wanted' => null === $poses ? [] : array_values(array_filter($assessments[0]->wanted ?? [], static fn (string $id): bool => isset($catalogue->postures()[$id]))),
             'assessments' => $assessments,
             'conditions' => $holds->conditions($practitioner, $assessments[0] ?? null),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),

@@ -23,6 +23,6 @@ final class ReadingController extends TeacherController
             $figures['asked'][$name] = null === $side->verdict->atReach ? null : LegFigure::of($side->verdict->atReach->pose);
         }
 
-        return $this->render('reading.html.twig', ['practitioner' => $practitioner, 'sides' => $both, 'figures' => $figures]);
+        return $this->render('reading/half_lotus.html.twig', ['practitioner' => $practitioner, 'sides' => $both, 'figures' => $figures]);
     }
 }

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\KeptPicture;
+use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
@@ -86,6 +87,24 @@ final readonly class Records
              AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)
              ORDER BY t.at DESC, t.id DESC, r.ordinal',
         )
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<Test> the newest first, as they stood at a moment: what was corrected only later is as it was */
+    public function testsAt(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    {
+        return $this->em->createQuery(
+            'SELECT t, r, a FROM '.Test::class.' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p AND t.at <= :moment
+             AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId AND c.at <= :moment)
+             ORDER BY t.at DESC, t.id DESC, r.ordinal',
+        )
+            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('moment', $moment, MomentType::NAME)->getResult();
+    }
+
+    /** @return list<KeptReading> the newest first */
+    public function keptReadings(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT k FROM '.KeptReading::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 

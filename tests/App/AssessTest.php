@@ -94,7 +94,7 @@ final class AssessTest extends KernelTestCase
 
     public function testMoreCapacityNeverMakesAStateWorse(): void
     {
-        $this->limitTo(25)->forAll(Generators::choose(10, 40), Generators::choose(60, 95), Generators::choose(0, 8), Generators::choose(0, 12))->then(function (int $knee, int $span, int $turn, int $wide): void {
+        $this->limitTo(25)->forAll(Generators::choose(12, 30), Generators::choose(60, 95), Generators::choose(0, 8), Generators::choose(0, 12))->then(function (int $knee, int $span, int $turn, int $wide): void {
             $less = self::states([self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]), self::test('frog', ['span' => $span])]);
             $more = self::states([self::test('shins-stacked', ['kneeHeight' => max(11, $knee - $turn), 'ankleHeight' => 10]), self::test('frog', ['span' => min(96, $span + $wide)])]);
             foreach ($less as $pose => $state) {

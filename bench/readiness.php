@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PersonBody;
+use LucidAscent\App\Exchange\TestList;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Testing\Capacities;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+// Readiness of one person over the whole catalogue, both sides, every rung; over one posture of the same
+// person, and a thousand people over one.
+$root = dirname(__DIR__);
+$catalogue = new Catalogue($root.'/catalogue', $root.'/var/cache/bench-catalogue.php', false, 'en');
+$person = static function (int $i) use ($catalogue): KnownPerson {
+    $proportions = PersonBody::of(Fields::of(['stature' => 155 + $i % 40]));
+    $on = new DateTimeImmutable('2026-03-02');
+    $tests = TestList::of([
+        ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 10 + $i % 14, 'heelDistance' => 14 + $i % 12]]],
+        ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 13 + $i % 17, 'ankleHeight' => 10]]],
+        ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 70 + $i % 12]]],
+    ], $proportions, $catalogue->tests(), $on);
+    $of = static fn (Side $side): Capacities => Capacities::of($tests->evidence[$side->value], $proportions->error($side));
+
+    return new KnownPerson($proportions, ['left' => $of(Side::Left), 'right' => $of(Side::Right)], ['left' => [], 'right' => []], array_column($tests->taken, 1), $on);
+};
+$read = static function (KnownPerson $known, array $ids) use ($catalogue): float {
+    $start = hrtime(true);
+    $poses = new ReadPoses($catalogue->postures(), $known);
+    foreach ($ids as $id) {
+        foreach (Side::cases() as $side) {
+            $poses->of($id, $side)->state();
+        }
+    }
+
+    return (hrtime(true) - $start) / 1e6;
+};
+$all = array_keys($catalogue->postures());
+$read($person(0), $all);
+$times = array_map(static fn (int $i): float => $read($person($i), $all), range(1, 41));
+sort($times);
+$one = $times[20];
+$few = array_map(static fn (int $i): float => $read($person($i), ['shins-stacked']), range(1, 41));
+sort($few);
+printf("readiness over the whole catalogue, over that of one ladder: %.0f (%d postures, %.1f ms)\n", $one / $few[20], count($all), $one);
+$thousand = array_sum(array_map(static fn (int $i): float => $read($person($i), $all), range(1, 100)));
+printf("readiness of a hundred people, over that of one: %.0f (100 would be in proportion, %.1f s)\n", $thousand / $one, $thousand / 1000);
+@unlink($root.'/var/cache/bench-catalogue.php');

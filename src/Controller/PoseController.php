@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Exchange\LegFigure;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\RouteMap;
+use LucidAscent\App\Reading\WhatIf;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\PropAdvice;
+use LucidAscent\Core\Readiness\Asymmetry;
+use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\PoseReading;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Route\Keystone;
+use LucidAscent\Core\Route\NextReading;
+use LucidAscent\Core\Route\Route as PoseRoute;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Which pose is ready, what holds it, and what leads there. */
+final class PoseController extends TeacherController
+{
+    public function __construct(
+        private readonly PersonOn $person,
+        private readonly Catalogue $catalogue,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/practitioners/{id}/poses/{pose}', 'pose', methods: ['GET'])]
+    public function pose(string $id, string $pose, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        if (!isset($this->catalogue->postures()[$pose])) {
+            throw $this->createNotFoundException();
+        }
+        $recorded = $this->person->at($practitioner, $this->clock->now());
+        if (null === $recorded) {
+            return $this->bodyFirst($practitioner);
+        }
+        [$supposed, $refused] = self::supposed($request);
+        $poses = [] === $supposed ? $recorded : $recorded->with(WhatIf::of($recorded->person, $supposed));
+        $sides = $figures = $advice = $restriction = [];
+        foreach (Side::cases() as $side) {
+            $name = $side->value;
+            $sides[$name] = $poses->of($pose, $side);
+            $leg = $sides[$name]->full()->pose;
+            $figures[$name] = null === $leg ? null : LegFigure::of($leg);
+            $advice[$name] = $this->advice($sides[$name], $poses);
+            $restriction[$name] = FindRestriction::of($poses->person, $side);
+        }
+
+        return $this->render('reading/pose.html.twig', [
+            'practitioner' => $practitioner,
+            'posture' => $this->catalogue->postures()[$pose],
+            'sides' => $sides,
+            'figures' => $figures,
+            'advice' => $advice,
+            'restriction' => $restriction,
+            'asymmetry' => Asymmetry::reasons($poses->person),
+            'next' => NextReading::of([$pose], $poses, $this->catalogue->tests()),
+            'recorded' => ['left' => $recorded->of($pose, Side::Left)->state(), 'right' => $recorded->of($pose, Side::Right)->state()],
+            'supposed' => $supposed,
+            'typed' => $request->query->all('if'),
+            'refused' => $refused,
+            'abilities' => WhatIf::ABILITIES,
+            'poses' => $this->catalogue->postures(),
+            'tests' => $this->catalogue->tests(),
+        ]);
+    }
+
+    #[Route('/practitioners/{id}/route', 'route', methods: ['GET'])]
+    public function route(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $poses = $this->person->at($practitioner, $this->clock->now());
+        if (null === $poses) {
+            return $this->bodyFirst($practitioner);
+        }
+        $wanted = array_values(array_filter($request->query->all('wanted'), fn (mixed $pose): bool => is_string($pose) && isset($this->catalogue->postures()[$pose])));
+        if ([] === $wanted) {
+            $wanted = array_values(array_filter($this->records->newestAssessment($practitioner)->wanted ?? ['half-lotus'], fn (string $pose): bool => isset($this->catalogue->postures()[$pose])));
+        }
+        $routes = array_map(static fn (string $pose): PoseRoute => PoseRoute::to($pose, $poses), $wanted);
+        $keystone = Keystone::of($routes, $poses);
+
+        return $this->render('reading/route.html.twig', [
+            'practitioner' => $practitioner,
+            'routes' => $routes,
+            'poses' => $poses,
+            'map' => [] === $routes ? null : RouteMap::of($routes, $poses, $keystone),
+            'keystone' => $keystone,
+            'wanted' => $wanted,
+            'targets' => array_filter($this->catalogue->all(Kind::Posture), static fn (array $posture): bool => $posture['target']),
+        ]);
+    }
+
+    #[Route('/practitioners/{id}/compare', 'compare', methods: ['GET'])]
+    public function compare(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $kept = $this->records->keptReadings($practitioner);
+        $now = $this->clock->now();
+        [$from, $to] = [self::moment((string) $request->query->get('from')), self::moment((string) $request->query->get('to'))];
+        $from ??= $kept[0]->at ?? $now->modify('-28 days');
+        $to ??= $now;
+        $wanted = $this->records->newestAssessment($practitioner)->wanted ?? [];
+        $wanted = [] === $wanted ? ['half-lotus'] : $wanted;
+
+        return $this->render('reading/compare.html.twig', [
+            'practitioner' => $practitioner,
+            'from' => $from,
+            'to' => $to,
+            'before' => $this->person->at($practitioner, $from),
+            'after' => $this->person->at($practitioner, $to),
+            'wanted' => array_values(array_filter($wanted, fn (string $pose): bool => isset($this->catalogue->postures()[$pose]))),
+            'kept' => array_map(fn ($reading): array => ['reading' => $reading, 'changed' => $this->changed($practitioner, $reading->at, $reading->states)], $kept),
+            'rules' => Rules::VERSION,
+        ]);
+    }
+
+    private function bodyFirst(Practitioner $practitioner): Response
+    {
+        $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
+
+        return $this->redirectToRoute('body', ['id' => $practitioner->id]);
+    }
+
+    /**
+     * What the rules of today say of that day's records, where it differs from what was said then.
+     *
+     * @param array<string, array<string, string>> $states
+     *
+     * @return list<array{pose: string, side: string, then: string, now: string}>
+     */
+    private function changed(Practitioner $practitioner, \DateTimeImmutable $at, array $states): array
+    {
+        $poses = $this->person->at($practitioner, $at);
+        $changed = [];
+        foreach ($states as $id => $sides) {
+            foreach ($sides as $side => $then) {
+                $now = null === $poses || !isset($poses->postures[$id]) ? $then : $poses->of($id, Side::from($side))->state()->value;
+                if ($now !== $then) {
+                    $changed[] = ['pose' => $this->catalogue->postures()[$id]->name ?? $id, 'side' => $side, 'then' => $then, 'now' => $now];
+                }
+            }
+        }
+
+        return $changed;
+    }
+
+    /** @return list<PropAdvice> the least of each prop that lets the full form fit what is known */
+    private function advice(PoseReading $side, ReadPoses $poses): array
+    {
+        $posture = $side->full()->posture;
+
+        return null === $posture ? [] : PropAdvice::of($posture, $poses->person->proportions->body($side->side), $poses->person->capacities($side->side)->ofLeg(), [], 30);
+    }
+
+    /** @return array{array<string, float>, list<string>} what is supposed, and what could not be read as degrees */
+    private static function supposed(Request $request): array
+    {
+        $supposed = $refused = [];
+        foreach (WhatIf::ABILITIES as $ability) {
+            foreach (Side::cases() as $side) {
+                $text = $request->query->all('if')[$ability.'_'.$side->value] ?? '';
+                $text = is_string($text) ? trim(str_replace(',', '.', $text)) : '';
+                if ('' === $text) {
+                    continue;
+                }
+                if (is_numeric($text) && (float) $text >= 0.0 && (float) $text <= WhatIf::FURTHEST) {
+                    $supposed["$ability.$side->value"] = (float) $text;
+                } else {
+                    $refused[] = $ability.'_'.$side->value;
+                }
+            }
+        }
+
+        return [$supposed, $refused];
+    }
+
+    private static function moment(string $day): ?\DateTimeImmutable
+    {
+        $moment = \DateTimeImmutable::createFromFormat('!Y-m-d', $day);
+
+        return false === $moment ? null : $moment->setTime(23, 59, 59);
+    }
+}

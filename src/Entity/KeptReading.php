@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** What an assessment came to when it ended, with the version of the rules that said so. */
+#[ORM\Entity]
+#[ORM\Index(columns: ['practitioner_id', 'at'])]
+class KeptReading
+{
+    /** @param array<string, array<string, string>> $states by pose and side */
+    public function __construct(
+        /** The assessment's own id. */
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column(length: 10)]
+        public readonly string $rules,
+        #[ORM\Column]
+        public readonly array $states,
+    ) {
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Reading;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Route\Keystone;
+use LucidAscent\Core\Route\Route;
+
+/** Where each posture of some routes goes on paper: terraces, the ground below, the wanted poses on top. */
+final readonly class RouteMap
+{
+    public const WIDTH = 190;
+    public const HEIGHT = 64;
+    private const GAP = 26;
+    private const STEP = 112;
+
+    /**
+     * @param list<array{id: string, name: string, x: int, y: int, left: State, right: State, wanted: bool, frontier: bool, keystone: bool}> $nodes
+     * @param list<array{from: array{int, int}, to: array{int, int}}> $edges
+     */
+    private function __construct(public array $nodes, public array $edges, public int $width, public int $height)
+    {
+    }
+
+    /** @param list<Route> $routes */
+    public static function of(array $routes, ReadPoses $poses, ?Keystone $keystone): self
+    {
+        $all = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->all, $routes))));
+        $level = [];
+        foreach ($all as $id) {
+            $below = array_map(static fn (string $need): int => $level[$need] ?? -1, $poses->postures[$id]->needs);
+            $level[$id] = 1 + max([-1, ...$below]);
+        }
+        $rows = [];
+        foreach ($all as $id) {
+            $rows[$level[$id]][] = $id;
+        }
+        ksort($rows);
+        $widest = max([1, ...array_map(count(...), $rows)]);
+        $width = $widest * (self::WIDTH + self::GAP) + self::GAP;
+        $height = count($rows) * self::STEP + self::GAP;
+        $wanted = array_map(static fn (Route $route): string => $route->wanted, $routes);
+        $frontier = array_merge(...array_map(static fn (Route $route): array => $route->frontier, $routes));
+        $nodes = $place = [];
+        foreach ($rows as $depth => $ids) {
+            $indent = ($width - count($ids) * (self::WIDTH + self::GAP) + self::GAP) / 2;
+            foreach ($ids as $i => $id) {
+                $place[$id] = [(int) ($indent + $i * (self::WIDTH + self::GAP)), $height - ($depth + 1) * self::STEP];
+                $nodes[] = [
+                    'id' => $id,
+                    'name' => $poses->postures[$id]->name,
+                    'x' => $place[$id][0],
+                    'y' => $place[$id][1],
+                    'left' => $poses->of($id, Side::Left)->state(),
+                    'right' => $poses->of($id, Side::Right)->state(),
+                    'wanted' => in_array($id, $wanted, true),
+                    'frontier' => in_array($id, $frontier, true),
+                    'keystone' => null !== $keystone && in_array($id, $keystone->opens, true),
+                ];
+            }
+        }
+        $edges = [];
+        foreach ($all as $id) {
+            foreach ($poses->postures[$id]->needs as $need) {
+                if (isset($place[$need])) {
+                    $edges[] = [
+                        'from' => [$place[$need][0] + intdiv(self::WIDTH, 2), $place[$need][1]],
+                        'to' => [$place[$id][0] + intdiv(self::WIDTH, 2), $place[$id][1] + self::HEIGHT],
+                    ];
+                }
+            }
+        }
+
+        return new self($nodes, $edges, $width, $height);
+    }
+}

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\KeptReading;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use Symfony\Component\Uid\Uuid;
+
+final class PosePageTest extends AppTestCase
+{
+    private Practitioner $practitioner;
+    private string $home;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $teacher = $this->teacher();
+        $this->practitioner = $this->practitioner($teacher);
+        $this->home = "/practitioners/{$this->practitioner->id}";
+        $this->client->loginUser($teacher);
+    }
+
+    public function testAReadingSaysWhyOnEachSide(): void
+    {
+        $this->shins(24.0, 14.0, '-3 days');
+        $this->client->request('GET', "$this->home/poses/half-lotus");
+        self::assertResponseIsSuccessful();
+        self::assertSelectorTextContains('.spine', 'Short');
+        self::assertSelectorTextContains('main', 'Limited by rotation');
+        self::assertSelectorTextContains('main', 'would have to come from the knee');
+        self::assertSelectorTextContains('main', 'the Left side has');
+        self::assertSelectorTextContains('main', 'Soles together has not been read');
+    }
+
+    public function testWhatIfChangesTheAnswerAndNotTheRecord(): void
+    {
+        $this->shins(24.0, 24.0, '-3 days');
+        $this->client->request('GET', "$this->home/poses/shins-stacked", ['if' => ['rotation_left' => '120', 'rotation_right' => '500']]);
+        self::assertSelectorTextContains('.caution', 'What if: rotation left 120°');
+        self::assertSelectorTextContains('.caution', 'left short, right short');
+        self::assertSelectorTextContains('#if-rotation-right_error1', 'from 0 to 160');
+        self::assertSame(2, $this->howMany(Test::class));
+    }
+
+    public function testTheRouteShowsTerracesAndTheSameInWords(): void
+    {
+        $this->shins(24.0, 24.0, '-3 days');
+        $crawler = $this->client->request('GET', "$this->home/route", ['wanted' => ['lotus', 'no-such-pose']]);
+        self::assertResponseIsSuccessful();
+        $named = $crawler->filter('svg[data-route] text')->each(static fn ($text): string => $text->text());
+        $listed = $crawler->filter('.terraces .mid strong')->each(static fn ($text): string => $text->text());
+        sort($named);
+        sort($listed);
+        self::assertSame($named, $listed);
+        self::assertSelectorTextContains('main', 'Keystone: rotation');
+        self::assertSelectorTextContains('main', 'Shortest safe order');
+    }
+
+    public function testAHeldPoseIsNotToBeAimedAt(): void
+    {
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-2 days'), false, ['lotus'], [], ['knee-surgery'], '', true, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->flush();
+        $this->client->request('GET', "$this->home/route");
+        self::assertSelectorTextContains('.caution', 'not to be aimed at now');
+        $this->client->request('GET', "$this->home/poses/lotus");
+        self::assertSelectorTextContains('main', 'Held. It cannot be clicked away.');
+        $this->client->request('GET', $this->home);
+        self::assertSelectorTextContains('main', 'Held');
+    }
+
+    public function testADayIsReadAsTheRecordsKnewItThen(): void
+    {
+        $old = $this->shins(24.0, 24.0, '-8 days');
+        $this->shins(12.0, 12.0, '-2 days', $old);
+        $at = function (string $moment): State {
+            $poses = self::getContainer()->get(PersonOn::class)->at($this->practitioner, new \DateTimeImmutable($moment));
+            self::assertNotNull($poses);
+
+            return $poses->of('shins-stacked', Side::Left)->full()->state();
+        };
+        self::assertSame(State::Unknown, $at('-9 days'));
+        self::assertSame(State::Short, $at('-5 days'), 'what was corrected only later is as it was');
+        self::assertNotSame(State::Short, $at('now'));
+        self::assertNull(self::getContainer()->get(PersonOn::class)->at($this->practitioner, new \DateTimeImmutable('-2 years')));
+
+        $this->client->request('GET', "$this->home/compare", ['from' => (new \DateTimeImmutable('-5 days'))->format('Y-m-d')]);
+        self::assertSelectorTextContains('main', 'Unknown');
+        $this->client->request('GET', "$this->home/compare", ['from' => '1999-01-01', 'to' => 'nonsense']);
+        self::assertSelectorTextContains('main', 'had not been measured yet');
+    }
+
+    public function testAnEndedAssessmentKeepsItsReadingWithTheRules(): void
+    {
+        $assessment = new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-1 hour'), false, ['half-lotus'], ['shins-stacked'], [], '', true, 0, PainPlace::None, PainKind::Ache);
+        $this->em()->persist($assessment);
+        $this->em()->flush();
+        $this->client->request('GET', "$this->home/assessments/$assessment->id");
+        self::assertSelectorTextContains('.note', 'Next best reading');
+        $this->client->submitForm('End early');
+        [$kept] = $this->em()->getRepository(KeptReading::class)->findAll();
+        self::assertSame(Rules::VERSION, $kept->rules);
+        self::assertSame(['half-lotus' => ['left' => 'unknown', 'right' => 'unknown']], $kept->states);
+        $this->client->request('GET', "$this->home/compare");
+        self::assertSelectorTextContains('.reasons', 'the same');
+    }
+
+    public function testARuleThatHasChangedSaysWhatItChanged(): void
+    {
+        $this->em()->persist(new KeptReading(Uuid::v7(), $this->practitioner, new \DateTimeImmutable('-1 day'), '0', ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]));
+        $this->em()->flush();
+        $this->client->request('GET', "$this->home/compare");
+        self::assertSelectorTextContains('.reasons', 'Half lotus, left: was open, the rules of today say unknown.');
+    }
+
+    public function testWithoutABodyTheBodyComesFirst(): void
+    {
+        $other = $this->practitioner($this->practitioner->teacher, measured: false);
+        foreach (['poses/lotus', 'route'] as $page) {
+            $this->client->request('GET', "/practitioners/$other->id/$page");
+            self::assertResponseRedirects("/practitioners/$other->id/body");
+        }
+        $this->client->request('GET', "$this->home/poses/no-such-pose");
+        self::assertResponseStatusCodeSame(404);
+        self::assertSame(1, $this->howMany(BodyMeasures::class));
+    }
+
+    private function shins(float $left, float $right, string $when, ?Uuid $corrects = null): Uuid
+    {
+        $entry = Uuid::v7();
+        foreach (['left' => $left, 'right' => $right] as $side => $knee) {
+            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->practitioner->teacher, 'shins-stacked', Side::from($side), new \DateTimeImmutable($when), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, $corrects);
+            $test->add(['kneeHeight' => $knee, 'ankleHeight' => 10.0]);
+            $this->em()->persist($test);
+        }
+        $this->em()->flush();
+
+        return $entry;
+    }
+}
