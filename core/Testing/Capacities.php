@@ -44,8 +44,11 @@ final readonly class Capacities
         return $this->known[$ability->value] ?? null;
     }
 
-    /** What no leg goes beyond, in degrees: a lower bound is no limit, and something has to be. This product's own figures. */
-    private const FURTHEST = ['flexion' => 135.0, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
+    /**
+     * How far a leg is taken to go where nothing exact is known, in degrees: a lower bound is no limit, and
+     * something has to be. Flexion: Soucie et al., Haemophilia (2011), from memory; the others this product's own.
+     */
+    private const FURTHEST = ['flexion' => 130.0, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
 
     /**
      * What really limits this leg: what was read exactly; a component known as a lower bound or not at

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Effect;
+use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\Prerequisite;
@@ -25,6 +27,9 @@ final class Catalogue implements CacheWarmerInterface
     private ?array $entries = null;
 
     private ?Ladder $halfLotus = null;
+
+    /** @var array<string, list<PracticeRung>>|null */
+    private ?array $practice = null;
 
     /** @var array<string, PostureDefinition>|null */
     private ?array $postures = null;
@@ -95,6 +100,24 @@ final class Catalogue implements CacheWarmerInterface
     public function postures(): array
     {
         return $this->postures ??= Definitions::ofPostures($this->all(Kind::Posture));
+    }
+
+    /** @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id */
+    public function practice(): array
+    {
+        return $this->practice ??= Definitions::ofPractice($this->all(Kind::Posture));
+    }
+
+    /** The dose of a school; without one, breath is counted. */
+    public function dose(?string $school): Dose
+    {
+        $apart = (int) ($this->entry(Kind::School, $school ?? '')['deep_days_apart']['value'] ?? 1);
+
+        return match ($school) {
+            'long-still' => Dose::longAndStill($apart),
+            'working-muscle' => Dose::workingMuscle($apart),
+            default => Dose::countedBreath($apart),
+        };
     }
 
     public function halfLotus(): Ladder

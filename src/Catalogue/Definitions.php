@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Lab\LabPosture;
+use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Testing\Ability;
@@ -15,6 +16,9 @@ use LucidAscent\Core\Testing\TestDefinition;
 /** Entries of the catalogue as the core takes them. */
 final class Definitions
 {
+    /** Seconds of each unit in which a hold is counted: twelve breaths a minute, eight seconds a repetition. */
+    private const SECONDS = ['seconds' => 1.0, 'minutes' => 60.0, 'breaths' => 5.0, 'repetitions' => 8.0];
+
     /**
      * @param array<string, array<string, mixed>> $entries
      *
@@ -84,5 +88,83 @@ final class Definitions
             array_map(strval(...), array_keys($posture['relations']['needs'] ?? [])),
             array_map(strval(...), array_keys($posture['relations']['same_action_as'] ?? [])),
         );
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $entries
+     *
+     * @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id
+     */
+    public static function ofPractice(array $entries): array
+    {
+        $ladders = [];
+        foreach ($entries as $id => $posture) {
+            $definition = self::ofPosture($posture);
+            $isSymmetric = self::isSymmetric($posture['figure']);
+            foreach ($posture['rungs'] as $i => $rung) {
+                $of = $definition->rungs[$i];
+                $ladders[$id][] = new PracticeRung(
+                    $id,
+                    $posture['name'],
+                    $of,
+                    self::level($posture['family'], $of->loads),
+                    $rung['hold']['value'] * self::SECONDS[$rung['hold']['unit']],
+                    array_values(array_filter($rung['counter'] ?? [], is_string(...))),
+                    self::equipment($rung['props']),
+                    $isSymmetric,
+                );
+            }
+        }
+
+        return $ladders;
+    }
+
+    /**
+     * A shape is the same on both sides when its drawing is.
+     *
+     * @param array<string, mixed> $figure
+     */
+    private static function isSymmetric(array $figure): bool
+    {
+        return isset($figure['angles'])
+            ? $figure['angles']['left'] === $figure['angles']['right']
+            : in_array($figure['lab'], ['soles-together', 'wide-legs', 'frog', 'deep-squat'], true);
+    }
+
+    /**
+     * Lying comes first, then seated, then what stands or bears weight.
+     *
+     * @param list<string> $loads
+     */
+    private static function level(string $family, array $loads): int
+    {
+        return match (true) {
+            'lying' === $family, in_array('lying-rest', $loads, true) => 0,
+            [] !== array_intersect($loads, ['knee-load', 'balance', 'wrist', 'hip-extension', 'spine-back']), in_array($family, ['standing', 'lunge', 'squat', 'arm-balance', 'backbend'], true) => 2,
+            default => 1,
+        };
+    }
+
+    /**
+     * What a rung cannot do without, by what its props are called.
+     *
+     * @param list<array<string, mixed>> $props
+     *
+     * @return array<string, int>
+     */
+    private static function equipment(array $props): array
+    {
+        $needed = [];
+        foreach ($props as $prop) {
+            foreach (['block', 'blanket', 'strap'] as $kind) {
+                if (1 === preg_match("/\\b{$kind}(s?)\\b/i", $prop['what'], $m)) {
+                    $needed[$kind] = ($needed[$kind] ?? 0) + ('' === $m[1] ? 1 : 2);
+                    // Of two that would do, the first is asked for.
+                    break;
+                }
+            }
+        }
+
+        return $needed;
     }
 }

@@ -41,6 +41,18 @@ final readonly class AssessAnswer
      */
     public function of(Fields $document): array
     {
+        [$poses, $wanted, $unread] = $this->read($document);
+
+        return $this->answer($poses, $wanted) + ['unread' => $unread];
+    }
+
+    /**
+     * @return array{ReadPoses, list<string>, list<array<string, string>>} the person, the wanted poses that there are, and what could not be read
+     *
+     * @throws InvalidValue when the document has no body, no tests, or no day
+     */
+    public function read(Fields $document): array
+    {
         $on = $document->has('on') ? Day::of('on', $document->text('on')) : $this->clock->now()->setTime(0, 0);
         $proportions = PersonBody::of($document->object('body'));
         $tests = TestList::of($document->list('tests'), $proportions, $this->catalogue->tests(), $on);
@@ -71,7 +83,7 @@ final readonly class AssessAnswer
             $unread[] = ['school' => $document->text('school'), 'code' => 'unknown-school', 'because' => sprintf('There is no school "%s".', $document->text('school'))];
         }
 
-        return $this->answer(new ReadPoses($this->catalogue->postures(), $person), $known) + ['unread' => $unread];
+        return [new ReadPoses($this->catalogue->postures(), $person), $known, $unread];
     }
 
     /**

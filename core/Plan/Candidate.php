@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\Reason;
+
+/** A posture that should be worked on, with the rung of each side, and why. */
+final readonly class Candidate
+{
+    /**
+     * @param array{left: PracticeRung, right: PracticeRung} $rungs
+     * @param Side|null $tighter the side that is worked on first and last; null where neither is
+     * @param list<string> $components what it works on
+     */
+    public function __construct(
+        public string $posture,
+        public array $rungs,
+        public ?Side $tighter,
+        public array $components,
+        public Reason $because,
+        public float $weight,
+        public PracticeRung $counter,
+    ) {
+    }
+
+    public function level(): int
+    {
+        return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->level, $this->rungs))]);
+    }
+
+    public function isDeep(): bool
+    {
+        return [] !== array_filter($this->rungs, static fn (PracticeRung $rung): bool => !$rung->rung->isGentle);
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Route\Keystone;
+use LucidAscent\Core\Route\Route;
+use LucidAscent\Core\Testing\Ability;
+
+/** What there is to work on, what matters most first, and what cannot be. */
+final readonly class Candidates
+{
+    /** What the keystone gets more than anything else. */
+    private const KEYSTONE = 1.5;
+
+    /**
+     * @param list<Candidate> $list
+     * @param array<string, Reason> $leftOut by posture
+     */
+    private function __construct(public array $list, public array $leftOut)
+    {
+    }
+
+    /**
+     * @param list<string> $wanted
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     */
+    public static function of(array $wanted, ReadPoses $poses, array $ladders, Equipment $equipment): self
+    {
+        $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
+        $keystone = Keystone::of($routes, $poses);
+        $ids = [];
+        foreach ($routes as $route) {
+            $ids = [...$ids, ...($route->isClosed($poses) ? [$route->wanted] : [$route->wanted, ...$route->frontier])];
+        }
+        $list = $leftOut = [];
+        foreach (array_values(array_unique($ids)) as $place => $id) {
+            $isWanted = in_array($id, $wanted, true);
+            if (State::Held === $poses->state($id) && $isWanted) {
+                $leftOut[$id] = new Reason('plan.held', Source::Trade, ['posture' => $poses->postures[$id]->name]);
+                continue;
+            }
+            $left = Stage::of($id, Side::Left, $poses, $ladders, $equipment);
+            $right = Stage::of($id, Side::Right, $poses, $ladders, $equipment);
+            if (null === $left || null === $right) {
+                $leftOut[$id] = new Reason('plan.no-rung', Source::Own, ['posture' => $poses->postures[$id]->name]);
+                continue;
+            }
+            $counter = self::counter($left, $poses, $ladders, $equipment);
+            if (null === $counter) {
+                $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $poses->postures[$id]->name]);
+                continue;
+            }
+            $isKey = null !== $keystone && in_array($keystone->ability, $poses->postures[$id]->abilities, true);
+            $list[] = [
+                [$isKey ? 0 : 1, $isWanted ? 0 : 1, $place],
+                new Candidate($id, ['left' => $left, 'right' => $right], self::tighter($id, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), match (true) {
+                    $isKey => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value, 'side' => $keystone->side->value]),
+                    $isWanted => new Reason('plan.stage', Source::Computed, ['posture' => $poses->postures[$id]->name]),
+                    default => new Reason('plan.prepares', Source::Trade, ['postures' => implode(', ', $wanted)]),
+                }, $isKey ? self::KEYSTONE : 1.0, $counter),
+            ];
+        }
+        usort($list, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return new self(array_column($list, 1), $leftOut);
+    }
+
+    /**
+     * A gentle posture that undoes another: the first of those named that nothing holds.
+     *
+     * @param array<string, list<PracticeRung>> $ladders
+     */
+    private static function counter(PracticeRung $rung, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
+    {
+        foreach ($rung->counters as $id) {
+            if (!isset($ladders[$id])) {
+                continue;
+            }
+            $first = $ladders[$id][0];
+            $isHeld = State::Held === $poses->of($id, Side::Left)->rungs[0]->state() || State::Held === $poses->of($id, Side::Right)->rungs[0]->state();
+            if (!$isHeld && $first->rung->isGentle && $equipment->has($first)) {
+                return $first;
+            }
+        }
+
+        return null;
+    }
+
+    private static function tighter(string $id, ReadPoses $poses): ?Side
+    {
+        [$left, $right] = [$poses->of($id, Side::Left), $poses->of($id, Side::Right)];
+        $worse = $left->state()->compare($right->state());
+        if (0 !== $worse) {
+            return $worse > 0 ? Side::Left : Side::Right;
+        }
+        $difference = ($left->limiter()?->difference() ?? 0.0) <=> ($right->limiter()?->difference() ?? 0.0);
+
+        return 0 === $difference ? null : ($difference < 0 ? Side::Left : Side::Right);
+    }
+}

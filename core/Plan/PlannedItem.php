@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\Reason;
+
+/** One thing to do in a session. */
+final readonly class PlannedItem
+{
+    /** @param Side|null $side null for both at once */
+    public function __construct(
+        public PracticeRung $rung,
+        public Phase $phase,
+        public ?Side $side,
+        public int $seconds,
+        public Reason $because,
+    ) {
+    }
+}

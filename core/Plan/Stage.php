@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\State;
+
+/** The rung on which a side practises a posture now. */
+final class Stage
+{
+    /**
+     * The highest that is open or near, that nothing holds, and for which there are the props; where none
+     * is, the lowest gentle one that nothing holds.
+     *
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     */
+    public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
+    {
+        $pose = $poses->of($posture, $side);
+        $highest = $pose->rung();
+        $found = null;
+        foreach ($pose->rungs as $i => $reading) {
+            $rung = $ladders[$posture][$i];
+            if (State::Held === $reading->state() || !$equipment->has($rung)) {
+                continue;
+            }
+            if ($reading->state()->isInReach() && null !== $highest) {
+                $found = $rung;
+            } elseif (null === $found && $rung->rung->isGentle) {
+                $found = $rung;
+            }
+            if ($reading === $highest) {
+                break;
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Command;
+
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PlanAnswer;
+use Symfony\Component\Console\Attribute\AsCommand;
+
+#[AsCommand('ascent:plan', 'Plans weeks of practice out of an assessment: JSON on stdin, JSON on stdout.')]
+final class PlanCommand extends DocumentCommand
+{
+    public function __construct(private readonly PlanAnswer $answer)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->setHelp('Reads what ascent:assess reads, and {"weeks","days","minutes","props"}; prints weeks with their sessions, what was left '
+            .'out and why, and when to test again. Without days, weeks or minutes it says so and ends with status 2.');
+    }
+
+    protected function answer(Fields $document): array
+    {
+        return $this->answer->of($document);
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Plan;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\Planner;
+use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Reason;
+
+/** Weeks of practice out of an assessment, in the JSON shape that the command line prints. */
+final readonly class PlanAnswer
+{
+    private const DAYS = ['mon' => 1, 'tue' => 2, 'wed' => 3, 'thu' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7];
+
+    public function __construct(private AssessAnswer $assess, private Catalogue $catalogue, private ReasonExtension $texts)
+    {
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidValue when there are no weeks, days or minutes, or the person cannot be read
+     */
+    public function of(Fields $document): array
+    {
+        [$poses, $wanted, $unread] = $this->assess->read($document);
+        $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null);
+
+        return $this->answer($plan, $poses) + ['unread' => $unread];
+    }
+
+    /** @param list<string> $wanted */
+    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school): Plan
+    {
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school)))->plan($wanted, $request);
+    }
+
+    /** @return array<string, mixed> */
+    public function answer(Plan $plan, ReadPoses $poses): array
+    {
+        $leftOut = [];
+        foreach ($plan->leftOut as $posture => $reason) {
+            $leftOut[] = ['posture' => $posture, 'code' => $reason->code, 'because' => $this->texts->text($reason)];
+        }
+
+        return [
+            'weeks' => array_map(fn (array $week): array => [
+                'light' => $week['light'],
+                'sessions' => array_map(fn (PlannedSession $session): array => $this->session($session, $poses), $week['sessions']),
+            ], $plan->weeks),
+            'leftOut' => $leftOut,
+            'retests' => array_map(static fn (array $retest): array => ['week' => $retest['week'], 'day' => $retest['on']->format('Y-m-d'), 'tests' => $retest['tests']], $plan->retests),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function session(PlannedSession $session, ReadPoses $poses): array
+    {
+        return [
+            'day' => (string) array_search((int) $session->on->format('N'), self::DAYS, true),
+            'date' => $session->on->format('Y-m-d'),
+            'minutes' => $session->minutes(),
+            'items' => array_map(fn (PlannedItem $item): array => [
+                'posture' => $item->rung->posture,
+                'rung' => $item->rung->rung->id,
+                'phase' => $item->phase->value,
+                'side' => $item->side->value ?? 'both',
+                'seconds' => $item->seconds,
+                'props' => $this->props($item),
+                'because' => $this->because($item->because),
+            ], $session->items),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> what is under whom, and how high where it was reckoned */
+    private function props(PlannedItem $item): array
+    {
+        $props = [];
+        $entry = $this->catalogue->entry(Kind::Posture, $item->rung->posture);
+        foreach ($entry['rungs'] ?? [] as $rung) {
+            foreach ($rung['id'] === $item->rung->rung->id ? $rung['props'] : [] as $prop) {
+                $demand = $rung['demand']['values'] ?? [];
+                $props[] = ['what' => $prop['what']] + match ($prop['rule'] ?? '') {
+                    PropRule::KneeBlock->value => ['height' => isset($demand['kneeHeight']) ? $demand['kneeHeight'] - LowestKnee::FLOOR : null],
+                    PropRule::LevelSeat->value => ['height' => $demand['seat'] ?? null],
+                    default => [],
+                };
+            }
+        }
+
+        return $props;
+    }
+
+    private function because(Reason $reason): string
+    {
+        return $this->texts->text($reason);
+    }
+
+    /** @throws InvalidValue */
+    private static function request(Fields $document, \DateTimeImmutable $from): PlanRequest
+    {
+        $days = [];
+        foreach ($document->list('days') as $day) {
+            $days[] = self::DAYS[is_string($day) ? strtolower($day) : ''] ?? throw InvalidValue::because('days', 'are mon, tue, wed, thu, fri, sat or sun.');
+        }
+        sort($days);
+        $props = $document->has('props') ? $document->object('props') : null;
+
+        return new PlanRequest(
+            $from,
+            (int) self::whole('weeks', $document->number('weeks')),
+            array_values(array_unique($days)),
+            (int) self::whole('minutes', $document->number('minutes')),
+            new Equipment(
+                (int) self::whole('props.blocks', $props?->number('blocks', 0.0) ?? 0.0),
+                (int) self::whole('props.blankets', $props?->number('blankets', 0.0) ?? 0.0),
+                $props?->flag('strap') ?? false,
+            ),
+        );
+    }
+
+    /** @throws InvalidValue when it is a part of one */
+    private static function whole(string $name, float $number): float
+    {
+        return floor($number) === $number ? $number : throw InvalidValue::because($name, 'must be a whole number.');
+    }
+}

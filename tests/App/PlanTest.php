@@ -1,0 +1,278 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PlanAnswer;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\PracticeRung;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
+
+/** The planner's hard rules over random people and calendars. */
+final class PlanTest extends KernelTestCase
+{
+    use TestTrait;
+
+    private const DAYS = ['mon' => 1, 'tue' => 2, 'wed' => 3, 'thu' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7];
+    private const POSES = ['lotus', 'pigeon', 'leg-behind-head', 'cow-face', 'standing-bind', 'soles-together', 'compass'];
+    private const SCHOOLS = ['long-still', 'working-muscle', 'counted-breath'];
+
+    public function testEverySessionKeepsTheHardRules(): void
+    {
+        $conditions = ['', ...array_keys(self::catalogue()->conditions())];
+        $this->limitTo(40)->forAll(
+            Generators::subset(self::POSES),
+            Generators::subset(array_keys(self::DAYS)),
+            Generators::choose(12, 90),
+            Generators::elements(self::SCHOOLS),
+            Generators::elements($conditions),
+            Generators::choose(8, 30),
+            Generators::choose(0, 3),
+        )->then(function (array $wanted, array $days, int $minutes, string $school, string $condition, int $knee, int $blocks): void {
+            $days = [] === $days ? ['wed'] : array_values($days);
+            $wanted = [] === $wanted ? ['lotus'] : array_values($wanted);
+            $held = '' === $condition ? [] : [$condition];
+            $plan = self::plan(['wanted' => $wanted, 'days' => $days, 'minutes' => $minutes, 'school' => $school, 'conditions' => $held, 'weeks' => 5, 'props' => ['blocks' => $blocks, 'blankets' => 2, 'strap' => 0 === $blocks % 2]], $knee);
+            self::assertCount(5, $plan['weeks']);
+            $last = [];
+            foreach ($plan['weeks'] as $week) {
+                self::assertCount(count($days), $week['sessions']);
+                foreach ($week['sessions'] as $session) {
+                    self::assertContains($session['day'], $days);
+                    self::assertSame(self::DAYS[$session['day']], (int) (new \DateTimeImmutable($session['date']))->format('N'));
+                    self::assertLessThanOrEqual($minutes, $session['minutes'], 'never over time');
+                    $this->inOrder($session['items']);
+                    $this->nothingHeld($session['items'], $held);
+                    $this->daysApart($session, $school, $last);
+                }
+            }
+        });
+    }
+
+    public function testAFourthWeekIsLighterAndFullWeeksGrowByAFifthAtMost(): void
+    {
+        $plan = self::plan(['weeks' => 12, 'wanted' => ['lotus', 'pigeon'], 'minutes' => 60]);
+        $full = null;
+        foreach ($plan['weeks'] as $i => $week) {
+            self::assertSame(3 === $i % 4, $week['light']);
+            $volume = array_sum(array_map(static fn (array $s): int => array_sum(array_column(array_filter($s['items'], static fn (array $item): bool => 'work' === $item['phase']), 'seconds')), $week['sessions']));
+            if ($week['light']) {
+                self::assertEqualsWithDelta(0.6, $volume / $full, 0.08);
+            } else {
+                self::assertLessThanOrEqual(1.2, $volume / ($full ?? $volume));
+                self::assertGreaterThanOrEqual(1.0, $volume / ($full ?? $volume));
+                $full = $volume;
+            }
+        }
+        self::assertSame([5, 9, 13], array_column($plan['retests'], 'week'));
+        self::assertSame('2026-03-30', $plan['retests'][0]['day']);
+        self::assertContains('shins-stacked', $plan['retests'][0]['tests']);
+    }
+
+    public function testBothSidesAreWorkedAndTheTighterHalfAsMuchAgain(): void
+    {
+        $seconds = [];
+        foreach (self::plan(['wanted' => ['shins-stacked']], 24, 16)['weeks'][0]['sessions'][0]['items'] as $item) {
+            if ('work' === $item['phase'] && 'both' !== $item['side']) {
+                $seconds[$item['posture']][] = [$item['side'], $item['seconds']];
+            }
+        }
+        self::assertNotSame([], $seconds);
+        foreach ($seconds as $items) {
+            self::assertContains('left', array_column($items, 0));
+            self::assertContains('right', array_column($items, 0));
+        }
+        $work = $seconds['shins-stacked'];
+        self::assertSame(['left', 'right', 'left'], array_column($work, 0), 'The tighter side first and last.');
+        self::assertEqualsWithDelta(1.5, ($work[0][1] + $work[2][1]) / $work[1][1], 0.1);
+    }
+
+    /** Garber et al. (2011), ACSM position stand: 60 s in all for a muscle group, on two or three days a week. */
+    #[DataProvider('schools')]
+    public function testAFullWeekNeverFallsBelowThePublishedDose(string $school): void
+    {
+        foreach (self::plan(['school' => $school, 'weeks' => 1])['weeks'][0]['sessions'] as $session) {
+            $side = [];
+            foreach ($session['items'] as $item) {
+                if ('work' === $item['phase']) {
+                    $side[$item['posture'].' '.$item['side']] = ($side[$item['posture'].' '.$item['side']] ?? 0) + $item['seconds'];
+                }
+            }
+            self::assertGreaterThanOrEqual(Dose::LEAST_SECONDS, min($side));
+        }
+    }
+
+    public static function schools(): iterable
+    {
+        return array_map(static fn (string $school): array => [$school], self::SCHOOLS);
+    }
+
+    public function testAHeldPoseIsLeftOutAndSaysWhy(): void
+    {
+        $plan = self::plan(['wanted' => ['lotus'], 'conditions' => ['knee-surgery']]);
+        self::assertContains(['posture' => 'lotus', 'code' => 'plan.held'], array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']], $plan['leftOut']));
+    }
+
+    public function testWhatDoesNotFitIsSaid(): void
+    {
+        $plan = self::plan(['wanted' => self::POSES, 'minutes' => 15]);
+        self::assertContains('plan.no-time', array_column($plan['leftOut'], 'code'));
+    }
+
+    public function testTheSameQuestionHasTheSamePlan(): void
+    {
+        self::assertSame(self::plan([]), self::plan([]));
+    }
+
+    /** @param array<string, mixed> $with */
+    #[DataProvider('refused')]
+    public function testWhatCannotBePlannedIsRefused(array $with, string $about): void
+    {
+        $this->expectException(InvalidValue::class);
+        $this->expectExceptionMessageMatches("/$about/");
+        self::plan($with);
+    }
+
+    public static function refused(): iterable
+    {
+        yield 'no days' => [['days' => []], 'days'];
+        yield 'no such day' => [['days' => ['someday']], 'days'];
+        yield 'no minutes' => [['minutes' => 0], 'minutes'];
+        yield 'no weeks' => [['weeks' => 0], 'weeks'];
+        yield 'half a week' => [['weeks' => 1.5], 'weeks'];
+        yield 'fewer props than none' => [['props' => ['blocks' => -1]], 'blocks'];
+    }
+
+    public function testTheCommandRefusesOnStderr(): void
+    {
+        $document = ['on' => '2026-03-02', 'body' => ['stature' => 170], 'tests' => [], 'wanted' => ['lotus'], 'weeks' => 2, 'days' => [], 'minutes' => 45];
+        [$status, $out, $err] = CommandLine::run('ascent:plan', (string) json_encode($document));
+        self::assertSame([2, ''], [$status, $out]);
+        self::assertStringContainsString('days', $err);
+        [$status, $out] = CommandLine::run('ascent:plan', (string) json_encode(['days' => ['tue']] + $document));
+        self::assertSame(0, $status);
+        self::assertCount(2, json_decode($out, true)['weeks']);
+    }
+
+    /** @param list<array<string, mixed>> $items */
+    private function inOrder(array $items): void
+    {
+        $phases = array_column($items, 'phase');
+        if ([] === $items) {
+            // Everything is held: nothing is practised, and nobody works cold.
+            return;
+        }
+        self::assertSame('warm-up', $phases[0]);
+        self::assertSame('rest', end($phases));
+        $warm = 0;
+        $level = 0;
+        foreach ($items as $i => $item) {
+            self::assertGreaterThan(0, $item['seconds']);
+            self::assertNotSame('', $item['because']);
+            if ('warm-up' === $item['phase']) {
+                $warm += $item['seconds'];
+                self::assertSame($i, array_search('work', [...array_slice($phases, 0, $i), 'work'], true), 'warm-up comes before all work');
+            }
+            if ('work' === $item['phase']) {
+                self::assertGreaterThanOrEqual(300, $warm, 'five minutes of warming up before any work');
+                self::assertContains($phases[$i + 1], ['work', 'counter']);
+                if ('counter' !== $phases[$i + 1]) {
+                    self::assertSame($item['posture'], $items[$i + 1]['posture'], 'the counterpose follows its posture');
+                }
+            }
+            if ('counter' === $item['phase']) {
+                $block = [];
+                for ($j = $i - 1; $j >= 0 && 'work' === $phases[$j]; --$j) {
+                    $block[] = self::rung($items[$j])->level;
+                }
+                self::assertNotSame([], $block);
+                self::assertGreaterThanOrEqual($level, max($block), 'lying before seated before loaded');
+                $level = max($block);
+            }
+        }
+    }
+
+    /**
+     * @param list<array<string, mixed>> $items
+     * @param list<string> $conditions
+     */
+    private function nothingHeld(array $items, array $conditions): void
+    {
+        $known = array_values(array_intersect_key(self::catalogue()->conditions(), array_flip($conditions)));
+        foreach ($items as $item) {
+            $rung = self::rung($item)->rung;
+            self::assertFalse(Permission::of($known, $rung->loads, $rung->isGentle)->isHeld, "$item[posture] $item[rung]");
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $session
+     * @param array<string, \DateTimeImmutable> $last
+     */
+    private function daysApart(array $session, string $school, array &$last): void
+    {
+        $on = new \DateTimeImmutable($session['date']);
+        $apart = self::catalogue()->dose($school)->daysApart;
+        foreach ($session['items'] as $item) {
+            if ('work' !== $item['phase'] || self::rung($item)->rung->isGentle) {
+                continue;
+            }
+            foreach (self::catalogue()->postures()[$item['posture']]->abilities as $ability) {
+                $before = $last[$ability->value] ?? null;
+                self::assertTrue(null === $before || $before == $on || $before->diff($on)->days >= $apart, "$ability->value again after too short a rest");
+            }
+        }
+        foreach ($session['items'] as $item) {
+            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isGentle ? self::catalogue()->postures()[$item['posture']]->abilities : [] as $ability) {
+                $last[$ability->value] = $on;
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $item */
+    private static function rung(array $item): PracticeRung
+    {
+        foreach (self::catalogue()->practice()[$item['posture']] as $rung) {
+            if ($rung->rung->id === $item['rung']) {
+                return $rung;
+            }
+        }
+        self::fail('There is no such rung.');
+    }
+
+    /**
+     * @param array<string, mixed> $with
+     *
+     * @return array<string, mixed>
+     */
+    private static function plan(array $with, int $left = 18, ?int $right = null): array
+    {
+        $test = static fn (string $side, int $knee): array => ['test' => 'shins-stacked', 'side' => $side, 'on' => '2026-03-01', 'trials' => [['kneeHeight' => $knee, 'ankleHeight' => 10]]];
+        $answer = self::getContainer()->get(PlanAnswer::class)->of(Fields::of($with + [
+            'on' => '2026-03-02',
+            'body' => ['stature' => 170],
+            'conditions' => [],
+            'tests' => [$test('left', $left), $test('right', $right ?? $left), ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 84]]], ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 14, 'heelDistance' => 18]]]],
+            'wanted' => ['lotus', 'pigeon'],
+            'weeks' => 4,
+            'days' => ['tue', 'thu', 'sat'],
+            'minutes' => 45,
+            'props' => ['blocks' => 2, 'blankets' => 3, 'strap' => true],
+        ]));
+
+        return json_decode((string) json_encode($answer), true);
+    }
+
+    private static function catalogue(): Catalogue
+    {
+        return self::getContainer()->get(Catalogue::class);
+    }
+}
