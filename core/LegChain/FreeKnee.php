@@ -35,21 +35,14 @@ final readonly class FreeKnee implements ChainReading, Posture
     }
 
     /**
-     * The same position with the knee held where it is: what a body of slightly other lengths asks for
-     * is then found without searching anew.
+     * The same position with the knee held at its place of the swivel: what a body of slightly other
+     * lengths asks for is then found without searching anew.
      *
      * @param LegPose $pose the position as this body has it
      */
-    public function held(LegPose $pose, Body $body): Posture
+    public function held(LegPose $pose, Body $body): HeldKnee
     {
-        if ($pose->knee->z < 0.0) {
-            return $this;
-        }
-        $held = new KneeAtHeight($this->contact, $pose->knee->z);
-        $same = $held->tryPose($body);
-
-        // The knee may be at the inner of the two points of its height, which no height tells.
-        return null !== $same && $same->knee->minus($pose->knee)->length() < 1e-4 ? $held : $this;
+        return new HeldKnee($this->contact, Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt)->place($pose->knee));
     }
 
     public function angles(Body $body): array

@@ -135,6 +135,14 @@ final readonly class Swivel
         return LegChain::inverse($this->hip, $this->knee($radians), $this->ankle, $this->pelvicTilt);
     }
 
+    /** Where on the circle a knee is, in radians. */
+    public function place(Vector $knee): float
+    {
+        $from = $knee->minus($this->centre);
+
+        return atan2($from->dot($this->along), $from->dot($this->across));
+    }
+
     private function knee(float $radians): Vector
     {
         $a = $this->radius * cos($radians);
