@@ -12,7 +12,7 @@ final class Decide
     public static function proposal(History $history): Proposal
     {
         /** @var list<DecisionRule> $rules */
-        $rules = [new StopRule(), new StepBackRule(), new MoveOnRule()];
+        $rules = [new StopRule(), new ReTestRule(), new StepBackRule(), new MoveOnRule(), new Plateau()];
         foreach ($rules as $rule) {
             $proposal = $rule->propose($history);
             if (null !== $proposal) {
@@ -30,8 +30,8 @@ final class Decide
 
         return match ($step) {
             Step::MoveOn => $history->ladder->after($rung) ?? $rung,
-            Step::StepBack => $history->ladder->before($rung) ?? $rung,
-            Step::Stay, Step::Stop => $rung,
+            Step::StepBack, Step::ReTest => $history->ladder->before($rung) ?? $rung,
+            Step::Stay, Step::Stop, Step::SwitchDrill, Step::SwitchSchool => $rung,
         };
     }
 
@@ -49,6 +49,9 @@ final class Decide
         $choices = [Step::Stay, Step::StepBack, Step::Stop];
         if ($history->nextOpen && null !== $history->ladder->after($history->rung())) {
             array_unshift($choices, Step::MoveOn);
+        }
+        if (!in_array($proposal->step, $choices, true)) {
+            array_unshift($choices, $proposal->step);
         }
 
         return $choices;

@@ -9,7 +9,7 @@ use LucidAscent\Core\Readiness\Source;
 
 /**
  * Step back one rung: pain of 3 or 4, soreness that disturbs sleep, compensations in two sessions
- * running, or a break of over 14 days; after more than 42 days the test comes first (common practice).
+ * running, or a break of over 14 days (common practice). After more than 42 days another rule asks for tests.
  */
 final class StepBackRule implements DecisionRule
 {
@@ -34,9 +34,7 @@ final class StepBackRule implements DecisionRule
             $restsOn = [$previous, $check];
         }
         $days = $history->breakInDays() ?? 0;
-        if ($days > self::RETEST_DAYS) {
-            $reasons[] = new Reason('step-back.retest', Source::Trade, ['days' => $days, 'limit' => self::RETEST_DAYS]);
-        } elseif ($days > self::BREAK_DAYS) {
+        if ($days > self::BREAK_DAYS) {
             $reasons[] = new Reason('step-back.break', Source::Trade, ['days' => $days, 'limit' => self::BREAK_DAYS]);
         }
 

@@ -137,7 +137,8 @@ final class Catalogue implements CacheWarmerInterface
         return true;
     }
 
-    private function ladder(string $id): Ladder
+    /** @throws \OutOfBoundsException when there is no such posture */
+    public function ladder(string $id): Ladder
     {
         $posture = $this->entry(Kind::Posture, $id) ?? throw new \OutOfBoundsException("There is no posture $id.");
         $rungs = [];

@@ -9,9 +9,6 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\Evidence;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -86,7 +83,7 @@ final readonly class TestList
             self::tool($test, $trials),
             $trials,
             $test->texts('compensations'),
-            self::pain($test),
+            PainFields::of($test),
             $on,
             $sitting,
             $test->has('resting') ? $test->flag('resting') : null,
@@ -138,23 +135,6 @@ final readonly class TestList
         $tool = $test->text('tool', isset($trials[0]['angle']) ? Tool::Inclinometer->value : Tool::Tape->value);
 
         return Tool::tryFrom($tool) ?? throw InvalidValue::because('tool', sprintf('"%s" is not known.', $tool));
-    }
-
-    private static function pain(Fields $test): Pain
-    {
-        if (!$test->has('pain')) {
-            return Pain::none();
-        }
-        $pain = $test->object('pain');
-        $level = $pain->number('level');
-        if ($level !== floor($level) || abs($level) > 10) {
-            throw InvalidValue::outside('pain.level', $level, 0.0, 10.0, 'of 10');
-        }
-        // A place that is not on the list is still a place; a kind that is not counts as one that stops.
-        $place = PainPlace::tryFrom($pain->text('where', PainPlace::Elsewhere->value)) ?? PainPlace::Elsewhere;
-        $kind = PainKind::tryFrom($pain->text('kind', PainKind::Ache->value)) ?? PainKind::Sharp;
-
-        return new Pain((int) $level, $place, $kind);
     }
 
     private static function day(Fields $test): ?\DateTimeImmutable

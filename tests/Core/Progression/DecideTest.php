@@ -48,7 +48,7 @@ final class DecideTest extends TestCase
         yield 'sore in the night' => [[self::check('05', sore: true)], true, Step::StepBack, 'step-back.sore'];
         yield 'a break of fourteen days' => [[$clean('01'), $clean('15')], true, Step::Stay, 'stay.count'];
         yield 'a break of fifteen days' => [[$clean('01'), $clean('16')], true, Step::StepBack, 'step-back.break'];
-        yield 'a break of over six weeks' => [[self::check('01', month: '01'), $clean('01')], true, Step::StepBack, 'step-back.retest'];
+        yield 'a break of over six weeks' => [[self::check('01', month: '01'), $clean('01')], true, Step::ReTest, 'step-back.retest'];
         yield 'pain of five' => [[self::check('05', pain: new Pain(5, PainPlace::OuterHip))], true, Step::Stop, 'stop.level'];
         yield 'knee pain after any number of clean sessions' => [[$clean('01'), $clean('02'), $clean('03'), self::check('05', pain: new Pain(1, PainPlace::Knee))], true, Step::Stop, 'stop.knee'];
         yield 'sharp pain' => [[self::check('05', pain: new Pain(1, PainPlace::Groin, PainKind::Sharp))], true, Step::Stop, 'stop.kind'];

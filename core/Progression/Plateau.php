@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progression;
+
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+
+/**
+ * No way on after eight sessions or four weeks on one rung: another drill for the same limiter first;
+ * after as long again the other school; after that the tests, which ask whether it is bone (common
+ * practice).
+ */
+final class Plateau implements DecisionRule
+{
+    public const SESSIONS = 8;
+    public const DAYS = 28;
+
+    public function propose(History $history): ?Proposal
+    {
+        $run = $this->onThisRung($history);
+        $first = $run[0] ?? $history->latest();
+        $days = (int) $first->on->setTime(0, 0)->diff($history->latest()->on->setTime(0, 0))->format('%a');
+        $rounds = max(intdiv(count($run), self::SESSIONS), intdiv($days, self::DAYS));
+        if ($rounds < 1) {
+            return null;
+        }
+        [$step, $code] = match ($rounds) {
+            1 => [Step::SwitchDrill, 'plateau.drill'],
+            2 => [Step::SwitchSchool, 'plateau.school'],
+            default => [Step::ReTest, 'plateau.retest'],
+        };
+
+        return new Proposal($step, [new Reason($code, Source::Trade, ['sessions' => count($run), 'days' => $days])], $run);
+    }
+
+    /** @return list<ReadinessCheck> the unbroken run on the rung of now, the oldest first, one a day */
+    private function onThisRung(History $history): array
+    {
+        $run = [];
+        foreach (array_reverse($history->checks) as $check) {
+            if ($check->rung !== $history->latest()->rung) {
+                break;
+            }
+            $run[$check->day()] ??= $check;
+        }
+
+        return array_reverse(array_values($run));
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progression;
+
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+
+/** After a break of more than six weeks nobody knows where a side stands: the tests come first (common practice). */
+final class ReTestRule implements DecisionRule
+{
+    public function propose(History $history): ?Proposal
+    {
+        $days = $history->breakInDays() ?? 0;
+
+        return $days > StepBackRule::RETEST_DAYS
+            ? new Proposal(Step::ReTest, [new Reason('step-back.retest', Source::Trade, ['days' => $days, 'limit' => StepBackRule::RETEST_DAYS])], [$history->latest()])
+            : null;
+    }
+}
