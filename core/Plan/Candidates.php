@@ -30,8 +30,9 @@ final readonly class Candidates
     /**
      * @param list<string> $wanted
      * @param array<string, list<PracticeRung>> $ladders by posture
+     * @param array<string, string> $decided ids of rungs, by posture and side
      */
-    public static function of(array $wanted, ReadPoses $poses, array $ladders, Equipment $equipment): self
+    public static function of(array $wanted, ReadPoses $poses, array $ladders, Equipment $equipment, array $decided = []): self
     {
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
         $keystone = Keystone::of($routes, $poses);
@@ -46,8 +47,8 @@ final readonly class Candidates
                 $leftOut[$id] = new Reason('plan.held', Source::Trade, ['posture' => $poses->postures[$id]->name]);
                 continue;
             }
-            $left = Stage::of($id, Side::Left, $poses, $ladders, $equipment);
-            $right = Stage::of($id, Side::Right, $poses, $ladders, $equipment);
+            $left = Stage::of($id, Side::Left, $poses, $ladders, $equipment, $decided);
+            $right = Stage::of($id, Side::Right, $poses, $ladders, $equipment, $decided);
             if (null === $left || null === $right) {
                 $leftOut[$id] = new Reason('plan.no-rung', Source::Own, ['posture' => $poses->postures[$id]->name]);
                 continue;

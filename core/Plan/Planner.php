@@ -44,15 +44,16 @@ final readonly class Planner
     /**
      * @param array<string, list<PracticeRung>> $ladders by posture
      * @param array<string, TestDefinition> $tests
+     * @param array<string, string> $decided ids of rungs that were decided on after practice, by posture and side
      */
-    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose)
+    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose, private array $decided = [])
     {
     }
 
     /** @param list<string> $wanted */
     public function plan(array $wanted, PlanRequest $request): Plan
     {
-        $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request->equipment);
+        $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request->equipment, $this->decided);
         $leftOut = $candidates->leftOut;
         $weeks = $retests = [];
         $lastDeep = [];

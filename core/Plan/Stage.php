@@ -15,9 +15,12 @@ final class Stage
      * The highest that is open or near, that nothing holds, and for which there are the props; where none
      * is, the lowest gentle one that nothing holds.
      *
+     * What was decided after practice can keep a side lower, and never lifts it.
+     *
      * @param array<string, list<PracticeRung>> $ladders by posture
+     * @param array<string, string> $decided ids of rungs, by posture and side: "half-lotus left"
      */
-    public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
+    public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment, array $decided = []): ?PracticeRung
     {
         $pose = $poses->of($posture, $side);
         $highest = $pose->rung();
@@ -32,7 +35,7 @@ final class Stage
             } elseif (null === $found && $rung->rung->isGentle) {
                 $found = $rung;
             }
-            if ($reading === $highest) {
+            if ($reading === $highest || $rung->rung->id === ($decided["$posture $side->value"] ?? null)) {
                 break;
             }
         }

@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
+use LucidAscent\App\Practice\PractisedSide;
 use LucidAscent\App\Repository\HalfLotusSides;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Progression\Decide;
@@ -29,6 +30,7 @@ final class LadderController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly HalfLotusSides $sides,
+        private readonly PractisedSide $practised,
         private readonly ClockInterface $clock,
     ) {
     }
@@ -120,7 +122,8 @@ final class LadderController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $record = $this->records->check($practitioner, $check);
-        $ladder = $this->catalogue->halfLotus();
+        $ladder = $this->catalogue->ladder($record->ladder);
+        $isHalfLotus = $ladder->id === $this->catalogue->halfLotus()->id;
         $made = $this->records->decision($record);
         if (null !== $made) {
             if ($request->isMethod('POST')) {
@@ -135,8 +138,9 @@ final class LadderController extends TeacherController
                 'made' => $made,
             ]);
         }
-        $side = $this->sides->of($practitioner)[$record->side->value];
-        $history = $this->sides->history($side, $practitioner, $record);
+        $history = $isHalfLotus
+            ? $this->sides->history($this->sides->of($practitioner)[$record->side->value], $practitioner, $record)
+            : $this->practised->history($practitioner, $record);
         $proposal = Decide::proposal($history);
         $form = $this->createForm(DecisionForm::class, ['step' => $proposal->step, 'why' => ''], [
             'proposed' => $proposal->step,
@@ -162,7 +166,11 @@ final class LadderController extends TeacherController
             ));
             $this->addFlash('done', 'The decision is recorded.');
 
-            return $this->redirectToRoute('ladder', ['id' => $id]);
+            $plan = $this->records->plans($practitioner)[0] ?? null;
+
+            return $isHalfLotus || null === $plan
+                ? $this->redirectToRoute('ladder', ['id' => $id])
+                : $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
         }
 
         return $this->render('decision.html.twig', [

@@ -41,10 +41,13 @@ final readonly class PlanAnswer
         return $this->answer($plan, $poses) + ['unread' => $unread];
     }
 
-    /** @param list<string> $wanted */
-    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school): Plan
+    /**
+     * @param list<string> $wanted
+     * @param array<string, string> $decided ids of rungs that were decided on after practice, by posture and side
+     */
+    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school, array $decided = []): Plan
     {
-        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school)))->plan($wanted, $request);
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school), $decided))->plan($wanted, $request);
     }
 
     /** @return array<string, mixed> */
@@ -109,7 +112,7 @@ final readonly class PlanAnswer
     }
 
     /** @throws InvalidValue */
-    private static function request(Fields $document, \DateTimeImmutable $from): PlanRequest
+    public static function request(Fields $document, \DateTimeImmutable $from): PlanRequest
     {
         $days = [];
         foreach ($document->list('days') as $day) {

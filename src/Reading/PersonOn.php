@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
@@ -44,7 +45,7 @@ final readonly class PersonOn
         $clearances = array_values(array_filter($this->records->clearances($practitioner), $by));
         $signs = [];
         foreach (Side::cases() as $side) {
-            $signs[$side->value] = $this->signs($tests, $side, $clearances);
+            $signs[$side->value] = $this->signs([...$tests, ...array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment)], $side, $clearances);
         }
 
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
@@ -57,9 +58,9 @@ final readonly class PersonOn
     }
 
     /**
-     * Stop signs met in tests of a side, until a clearance in writing.
+     * Stop signs met in tests or practice of a side, until a clearance in writing.
      *
-     * @param list<Test> $tests
+     * @param list<Test|RungCheck> $tests
      * @param list<Clearance> $clearances
      *
      * @return list<Condition>
@@ -73,7 +74,7 @@ final readonly class PersonOn
         $signs = [];
         foreach ($tests as $test) {
             if ($test->side === $side && (null === $cleared || $test->at > $cleared)) {
-                $signs[] = StopSign::of($test->pain());
+                $signs[] = StopSign::of($test instanceof Test ? $test->pain() : $test->check()->pain);
             }
         }
 

@@ -14,8 +14,12 @@ use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
+use LucidAscent\App\Entity\PlanFeed;
+use LucidAscent\App\Entity\PlanFeedEnd;
+use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
@@ -247,5 +251,60 @@ final readonly class Records
     {
         return $this->em->createQuery('SELECT k FROM '.KeptPicture::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<PracticePlan> the newest first */
+    public function plans(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this practitioner's */
+    public function plan(Practitioner $practitioner, string $id): PracticePlan
+    {
+        foreach ($this->plans($practitioner) as $plan) {
+            if ((string) $plan->id === $id) {
+                return $plan;
+            }
+        }
+        throw new NotFoundHttpException();
+    }
+
+    /** @return list<SessionLog> the newest first */
+    public function logs(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT l FROM '.SessionLog::class.' l WHERE l.practitioner = :p ORDER BY l.practisedOn DESC, l.at DESC, l.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<RungCheck> of all ladders and both sides, the newest first */
+    public function allChecks(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p ORDER BY c.practisedOn DESC, c.at DESC, c.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<Decision> of all ladders, the newest first */
+    public function allDecisions(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT d, c FROM '.Decision::class.' d JOIN d.check c WHERE d.practitioner = :p ORDER BY d.at DESC, d.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** The feed that is open; null when there is none. */
+    public function feed(Practitioner $practitioner): ?PlanFeed
+    {
+        return $this->em->createQuery('SELECT f FROM '.PlanFeed::class.' f WHERE f.practitioner = :p AND NOT EXISTS (SELECT 1 FROM '.PlanFeedEnd::class.' e WHERE e.id = f.id) ORDER BY f.at DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+    }
+
+    /** Whose calendar is at an address that only its owner knows. */
+    public function ofFeed(string $hash): ?Practitioner
+    {
+        $feed = $this->em->createQuery('SELECT f, p FROM '.PlanFeed::class.' f JOIN f.practitioner p WHERE f.hash = :hash AND NOT EXISTS (SELECT 1 FROM '.PlanFeedEnd::class.' e WHERE e.id = f.id)')
+            ->setParameter('hash', $hash)->getOneOrNullResult();
+
+        return $feed instanceof PlanFeed ? $feed->practitioner : null;
     }
 }

@@ -1,0 +1,250 @@
+// A guided session: one item after another, paced by time or breath, with a stop that is always in the
+// same place. Everything it needs came with the page, so it goes on without a network.
+import { queue, sendAll } from './log-queue.js';
+import { t } from './texts.js';
+
+const root = document.querySelector('[data-session]');
+const find = (name) => root.querySelector(`[data-${name}]`);
+const items = JSON.parse(root.dataset.session);
+const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
+const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
+const TONE_HZ = 392;
+const DECIMAL = /^\d{1,3}([.,]\d)?$/;
+
+const done = new Map();
+let at = -1;
+let left = 0;
+let running = false;
+let questions = [];
+let lock = null;
+
+const tone = () => {
+    if (!find('sound').checked) {
+        return;
+    }
+    const audio = new AudioContext();
+    const gain = new GainNode(audio, { gain: 0.05 });
+    const oscillator = new OscillatorNode(audio, { frequency: TONE_HZ });
+    oscillator.connect(gain).connect(audio.destination);
+    oscillator.start();
+    oscillator.stop(audio.currentTime + 0.6);
+};
+const awake = async () => {
+    try {
+        lock = await navigator.wakeLock?.request('screen');
+    } catch {
+        lock = null;
+    }
+};
+const number = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
+
+const showClock = () => {
+    const pace = find('pace').value;
+    find('clock').textContent =
+        pace === 'time'
+            ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`
+            : t('%1% breaths', Math.ceil(left / Number(pace)));
+    const pulse = find('pulse');
+    pulse.hidden = pace === 'time';
+    pulse.classList.toggle('out', pace !== 'time' && Math.floor(left / (Number(pace) / 2)) % 2 === 0);
+};
+const ask = () => {
+    const box = find('question');
+    box.hidden = questions.length === 0;
+    if (questions.length > 0) {
+        find('question-text').textContent = questions[0];
+        find('yes').focus();
+    }
+};
+const note = (with_) => {
+    const item = items[at];
+    if (item.phase === 'work') {
+        done.set(at, { holdReached: true, evenBreath: true, compensations: [], pain: null, ...done.get(at), ...with_ });
+    }
+};
+const show = (index) => {
+    at = index;
+    const item = items[at];
+    left = item.seconds;
+    find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
+    find('name').textContent = `${item.name}: ${item.rungName}`;
+    find('side').textContent = SIDES[item.side];
+    find('props').textContent = item.props
+        .map(({ what, height }) => (height ? `${what}, ${height.toFixed(1)} cm` : what))
+        .join(' · ');
+    find('steps').replaceChildren(
+        ...item.position.map((line) => {
+            const li = document.createElement('li');
+            li.textContent = line;
+            return li;
+        }),
+    );
+    find('wayout').textContent = item.wayOut ? t('Way out: %1%', item.wayOut) : '';
+    find('hurt').hidden = true;
+    // Before anything deep, each sign of readiness is asked about, one at a time.
+    questions = item.phase === 'work' && !item.gentle && !done.has(at) ? [...item.check] : [];
+    running = questions.length === 0;
+    find('pause').textContent = running ? t('Pause') : t('Go on');
+    showClock();
+    ask();
+    tone();
+};
+const finish = () => {
+    running = false;
+    lock?.release();
+    if (document.fullscreenElement) {
+        document.exitFullscreen();
+    }
+    find('run').hidden = true;
+    find('finish').hidden = false;
+    const list = items.map((item, index) => ({ item, index })).filter(({ index }) => done.has(index));
+    find('finish-items').replaceChildren(
+        ...list.map(({ item, index }) => {
+            const box = document.createElement('fieldset');
+            const legend = document.createElement('legend');
+            legend.className = 'label';
+            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.side].toLowerCase()}`;
+            box.append(legend);
+            const tick = (name, text, checked) => {
+                const label = document.createElement('label');
+                label.className = 'choice';
+                const input = document.createElement('input');
+                input.type = 'checkbox';
+                input.checked = checked;
+                input.dataset.item = index;
+                input.dataset.name = name;
+                const span = document.createElement('span');
+                span.textContent = text;
+                label.append(input, ' ', span);
+                box.append(label);
+            };
+            const { holdReached, evenBreath, pain } = done.get(index);
+            tick('holdReached', t('The hold was reached'), holdReached);
+            tick('evenBreath', t('The breath stayed even'), evenBreath);
+            for (const { id, text } of item.compensations) {
+                tick(`compensation:${id}`, text, false);
+            }
+            if (pain) {
+                const p = document.createElement('p');
+                p.className = 'fault';
+                p.textContent = t('Pain %1% of 10 was written down.', pain.level);
+                box.append(p);
+            }
+            return box;
+        }),
+    );
+    find('title').focus();
+};
+const onward = () => (at + 1 < items.length ? show(at + 1) : finish());
+
+find('begin').addEventListener('click', () => {
+    find('arrive').hidden = true;
+    find('run').hidden = false;
+    awake();
+    document.documentElement.requestFullscreen?.().catch(() => {});
+    show(0);
+});
+find('pause').addEventListener('click', () => {
+    if (questions.length === 0) {
+        running = !running;
+        find('pause').textContent = running ? t('Pause') : t('Go on');
+    }
+});
+find('prev').addEventListener('click', () => show(Math.max(0, at - 1)));
+find('skip').addEventListener('click', onward);
+find('yes').addEventListener('click', () => {
+    questions.shift();
+    running = questions.length === 0;
+    find('pause').textContent = running ? t('Pause') : t('Go on');
+    ask();
+});
+find('no').addEventListener('click', () => {
+    note({ holdReached: false });
+    questions = [];
+    find('question-text').textContent = '';
+    find('question').hidden = true;
+    find('side').textContent = t('Not today: stay with the gentler form. %1%', items[at].gentler);
+    running = true;
+});
+find('stop').addEventListener('click', () => {
+    running = false;
+    questions = [];
+    find('question').hidden = true;
+    find('gentler').textContent = items[at].gentler ? t('Gentler instead: %1%', items[at].gentler) : '';
+    find('hurt').hidden = false;
+    document.querySelector('#hurt-level').focus();
+});
+find('hurt-done').addEventListener('click', () => {
+    const pain = {
+        level: Number(document.querySelector('#hurt-level').value),
+        where: document.querySelector('#hurt-where').value,
+        kind: document.querySelector('#hurt-kind').value,
+    };
+    // Pain outside of work ends the work that comes next: it is written down there.
+    const place = items[at].phase === 'work' ? at : items.findIndex((item, i) => i > at && item.phase === 'work');
+    if (place >= 0) {
+        done.set(place, { holdReached: false, evenBreath: true, compensations: [], ...done.get(place), pain });
+    }
+    // Nothing more of a posture that hurt, but what undoes it.
+    let next = at + 1;
+    while (items[next]?.phase === 'work' && items[next].posture === items[at].posture) {
+        next += 1;
+    }
+    if (next < items.length) {
+        show(next);
+    } else {
+        finish();
+    }
+});
+setInterval(() => {
+    if (!running) {
+        return;
+    }
+    left -= 1;
+    if (left <= 0) {
+        note({});
+        onward();
+    } else {
+        showClock();
+    }
+}, 1000);
+
+find('finish').addEventListener('submit', async (event) => {
+    event.preventDefault();
+    const log = [...done].map(([index, { pain }]) => {
+        const of = (name) => find('finish').querySelector(`[data-item="${index}"][data-name="${name}"]`);
+        const { posture, rung, side, compensations } = items[index];
+        return {
+            posture,
+            rung,
+            side,
+            pain,
+            holdReached: of('holdReached').checked,
+            evenBreath: of('evenBreath').checked,
+            compensations: compensations.map(({ id }) => id).filter((id) => of(`compensation:${id}`).checked),
+        };
+    });
+    queue({
+        address: root.dataset.address,
+        token: root.dataset.token,
+        body: {
+            id: root.dataset.log,
+            on: root.dataset.on,
+            items: log,
+            before: number(find('before')),
+            after: number(find('after')),
+            soreAtNight: find('sore').checked,
+            note: find('note').value,
+        },
+    });
+    const send = async () => {
+        if (await sendAll()) {
+            window.location.assign(root.dataset.back);
+        } else {
+            find('sent').textContent = t('Kept on this device; it is sent as soon as there is a connection.');
+            find('sent').className = 'note caution';
+            setTimeout(send, 5000);
+        }
+    };
+    await send();
+});

@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\PlanFeed;
+use LucidAscent\App\Entity\PlanFeedEnd;
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PlanAnswer;
+use LucidAscent\App\Form\PlanForm;
+use LucidAscent\App\Practice\PlanCalendar;
+use LucidAscent\App\Practice\StoredPlan;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\Core\Plan\SessionRules;
+use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Readiness\Rules;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Weeks of practice: made, changed by hand, carried out as a calendar. */
+final class PlanController extends TeacherController
+{
+    public const TOKEN = 'plan';
+    private const CHANGES = ['skip', 'earlier', 'later', 'easier', 'harder', 'lock', 'unlock'];
+
+    public function __construct(
+        private readonly PersonOn $person,
+        private readonly PlanAnswer $planner,
+        private readonly StoredPlan $stored,
+        private readonly Catalogue $catalogue,
+        private readonly ReasonExtension $texts,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/practitioners/{id}/plans/new', 'plan_new', methods: ['GET', 'POST'])]
+    public function new(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        if (null === $this->records->body($practitioner)) {
+            $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
+
+            return $this->redirectToRoute('body', ['id' => $id]);
+        }
+        $form = $this->createForm(PlanForm::class, options: [
+            'entry' => (string) Uuid::v7(),
+            'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
+        ])->handleRequest($request);
+        if ($form->isSubmitted() && $form->isValid()) {
+            $entry = $this->entryOf($form);
+            if (!$this->records->knows(PracticePlan::class, $entry)) {
+                $asked = $form->getData();
+                $this->make($practitioner, $entry, [
+                    'weeks' => $asked['weeks'],
+                    'days' => $asked['days'],
+                    'minutes' => $asked['minutes'],
+                    'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']],
+                    'school' => $asked['school'],
+                    'time' => $asked['time'],
+                    'zone' => $asked['zone'],
+                ], $this->records->plans($practitioner)[0] ?? null);
+            }
+
+            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
+        }
+
+        return $this->render('plan/new.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'wanted' => array_map(fn (string $pose): string => $this->catalogue->postures()[$pose]->name, $this->wanted($practitioner))]);
+    }
+
+    #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
+    public function show(string $id, string $plan): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $plan = $this->records->plan($practitioner, $plan);
+        $decided = [];
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            $decided[(string) $decision->check->id] = true;
+        }
+        $open = [];
+        foreach ($this->records->allChecks($practitioner) as $check) {
+            $key = $check->ladder.' '.$check->side->value;
+            if (!isset($open[$key])) {
+                $open[$key] = isset($decided[(string) $check->id]) ? null : $check;
+            }
+        }
+
+        return $this->render('plan/show.html.twig', [
+            'practitioner' => $practitioner,
+            'plan' => $plan,
+            'names' => array_map(static fn (array $posture): string => $posture['name'], $this->catalogue->all(Kind::Posture)),
+            'rungs' => array_map(static fn (array $ladder): array => array_column(array_map(static fn ($rung): array => [$rung->rung->id, $rung->rung->name], $ladder), 1, 0), $this->catalogue->practice()),
+            'tests' => array_map(static fn (array $test): string => $test['name'], $this->catalogue->all(Kind::Test)),
+            'logs' => $this->records->logs($practitioner),
+            'undecided' => array_values(array_filter($open)),
+            'feed' => $this->records->feed($practitioner),
+            'isNewest' => $this->records->plans($practitioner)[0] === $plan,
+            'today' => $this->clock->now()->format('Y-m-d'),
+            'token' => self::TOKEN,
+        ]);
+    }
+
+    #[Route('/practitioners/{id}/plans/{plan}/change', 'plan_change', methods: ['POST'])]
+    public function change(string $id, string $plan, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $plan = $this->records->plan($practitioner, $plan);
+        $this->checkToken($request);
+        $poses = $this->person->at($practitioner, $this->clock->now());
+        [$week, $session, $item, $change] = [$request->request->getInt('week'), $request->request->getInt('session'), $request->request->getInt('item'), (string) $request->request->get('change')];
+        $weeks = $plan->plan['weeks'];
+        if (null === $poses || !in_array($change, self::CHANGES, true) || !isset($weeks[$week]['sessions'][$session]['items'][$item])) {
+            throw $this->createNotFoundException();
+        }
+        if ($this->records->plans($practitioner)[0] !== $plan) {
+            $this->addFlash('hint', 'This plan was changed in another window: nothing was changed here. This is the newer one.');
+
+            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->plans($practitioner)[0]->id]);
+        }
+        $changed = $this->stored->changed($weeks[$week]['sessions'][$session], $item, $change);
+        $broken = SessionRules::broken($this->stored->session($changed), $plan->request['minutes'], $poses);
+        if ([] !== $broken) {
+            $this->addFlash('hint', $this->say('Not changed. %rules%', ['%rules%' => implode(' ', array_map($this->texts->text(...), $broken))]));
+
+            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
+        }
+        $weeks[$week]['sessions'][$session] = $changed;
+        $newer = new PracticePlan(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $plan->request, ['weeks' => $weeks] + $plan->plan, $plan->id, $change);
+        $this->records->add($newer);
+        $this->addFlash('done', 'The plan is changed; the one before is kept.');
+
+        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newer->id, '_fragment' => "session-$week-$session"]);
+    }
+
+    #[Route('/practitioners/{id}/plans/{plan}/again', 'plan_again', methods: ['POST'])]
+    public function again(string $id, string $plan, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $plan = $this->records->plan($practitioner, $plan);
+        $this->checkToken($request);
+        $entry = Uuid::v7();
+        $this->make($practitioner, $entry, $plan->request, $plan);
+        $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
+
+        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
+    }
+
+    #[Route('/practitioners/{id}/plans/{plan}/calendar.ics', 'plan_calendar', methods: ['GET'])]
+    public function calendar(string $id, string $plan): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $this->records->plan($practitioner, $plan);
+
+        return $this->ics($practitioner);
+    }
+
+    #[Route('/practitioners/{id}/feed', 'feed_change', methods: ['POST'])]
+    public function feed(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $this->checkToken($request);
+        $open = $this->records->feed($practitioner);
+        if (null !== $open) {
+            $this->records->add(new PlanFeedEnd($open->id, $this->clock->now()));
+        }
+        if ('open' === $request->request->get('do')) {
+            $secret = bin2hex(random_bytes(24));
+            $this->records->add(new PlanFeed(Uuid::v7(), $practitioner, $this->clock->now(), hash('sha256', $secret)));
+            $this->addFlash('done', $this->say('The calendar is at %address%. It is shown this once; whoever has it can read the plan.', ['%address%' => $this->generateUrl('feed', ['secret' => $secret], UrlGeneratorInterface::ABSOLUTE_URL)]));
+        } else {
+            $this->addFlash('done', 'The address is revoked.');
+        }
+
+        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->plans($practitioner)[0]->id ?? throw $this->createNotFoundException()]);
+    }
+
+    /** Read without signing in, by whoever was given the address. */
+    #[Route('/feed/{secret}.ics', 'feed', requirements: ['secret' => '[0-9a-f]{48}'], methods: ['GET'])]
+    public function open(string $secret): Response
+    {
+        $practitioner = $this->records->ofFeed(hash('sha256', $secret)) ?? throw $this->createNotFoundException();
+
+        return $this->ics($practitioner);
+    }
+
+    private function ics(Practitioner $practitioner): Response
+    {
+        return new Response(
+            PlanCalendar::of($this->records->plans($practitioner), $this->clock->now(), $this->say('Practice')),
+            headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
+        );
+    }
+
+    /** @param array<string, mixed> $request */
+    private function make(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): void
+    {
+        $poses = $this->person->at($practitioner, $this->clock->now()) ?? throw $this->createNotFoundException();
+        $decided = [];
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            // The newest of a side counts; a stop is a matter of what holds, not of a rung.
+            $decided[$decision->ladder.' '.$decision->side->value] ??= Step::Stop === $decision->step ? '' : $decision->rungAfter;
+        }
+        $plan = $this->planner->plan($poses, $this->wanted($practitioner), PlanAnswer::request(Fields::of($request), $this->clock->now()->setTime(0, 0)), $request['school'] ?? null, array_filter($decided, static fn (string $rung): bool => '' !== $rung));
+        $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
+        $this->records->add(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
+    }
+
+    /** @return list<string> */
+    private function wanted(Practitioner $practitioner): array
+    {
+        $wanted = array_values(array_filter($this->records->newestAssessment($practitioner)->wanted ?? [], fn (string $pose): bool => isset($this->catalogue->postures()[$pose])));
+
+        return [] === $wanted ? ['half-lotus'] : $wanted;
+    }
+
+    private function checkToken(Request $request): void
+    {
+        if (!$this->isCsrfTokenValid(self::TOKEN, (string) $request->request->get('_token'))) {
+            throw $this->createAccessDeniedException();
+        }
+    }
+}

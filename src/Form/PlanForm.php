@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use LucidAscent\Core\Plan\PlanRequest;
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
+use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
+use Symfony\Component\Form\Extension\Core\Type\HiddenType;
+use Symfony\Component\Form\Extension\Core\Type\IntegerType;
+use Symfony\Component\Form\Extension\Core\Type\TextType;
+use Symfony\Component\Form\Extension\Core\Type\TimezoneType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\Count;
+use Symfony\Component\Validator\Constraints\NotBlank;
+use Symfony\Component\Validator\Constraints\Range;
+use Symfony\Component\Validator\Constraints\Regex;
+
+/** The time and the props that a person has. */
+final class PlanForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $number = static fn (string $label, int $least, int $most, int $data): array => [
+            'label' => $label,
+            'data' => $data,
+            'required' => false,
+            'invalid_message' => 'Write a whole number.',
+            'attr' => ['class' => 'figure'],
+            'constraints' => [new NotBlank(message: 'Write a whole number.'), new Range(min: $least, max: $most, notInRangeMessage: 'This is from {{ min }} to {{ max }}.')],
+        ];
+        $builder
+            ->add('weeks', IntegerType::class, $number('Weeks', 1, PlanRequest::MOST_WEEKS, 8))
+            ->add('days', ChoiceType::class, [
+                'label' => 'Days',
+                'choices' => ['Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat', 'Sunday' => 'sun'],
+                'data' => ['tue', 'thu', 'sat'],
+                'expanded' => true,
+                'multiple' => true,
+                'required' => false,
+                'constraints' => [new Count(min: 1, minMessage: 'Choose one day at least.')],
+            ])
+            ->add('minutes', IntegerType::class, $number('Minutes a session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45))
+            ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))
+            ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
+            ->add('strap', CheckboxType::class, ['label' => 'A strap', 'required' => false, 'data' => true])
+            ->add('school', ChoiceType::class, ['label' => 'Way of practising', 'choices' => $options['schools'], 'choice_translation_domain' => false])
+            ->add('time', TextType::class, [
+                'label' => 'Begins at',
+                'data' => '18:00',
+                'attr' => ['class' => 'figure', 'autocomplete' => 'off'],
+                'constraints' => [new NotBlank(message: 'Write a time such as 18:00.'), new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'Write a time such as 18:00.')],
+            ])
+            ->add('zone', TimezoneType::class, ['label' => 'Time zone', 'data' => 'Europe/Berlin', 'intl' => false])
+            ->add('entry', HiddenType::class, ['data' => $options['entry']]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['entry' => '', 'schools' => [], 'attr' => ['novalidate' => 'novalidate']]);
+    }
+
+    public function getBlockPrefix(): string
+    {
+        return 'plan';
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Practice;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Phase;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+
+/** A plan as it is kept, changed by hand item by item, and turned back into what the rules take. */
+final readonly class StoredPlan
+{
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
+
+    /** @param array<string, mixed> $session */
+    public function session(array $session): PlannedSession
+    {
+        $items = [];
+        foreach ($session['items'] as $item) {
+            $rung = $this->rung($item['posture'], $item['rung']);
+            if (null !== $rung) {
+                $items[] = new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own));
+            }
+        }
+
+        return new PlannedSession(new \DateTimeImmutable($session['date']), $items);
+    }
+
+    public function rung(string $posture, string $rung): ?PracticeRung
+    {
+        foreach ($this->catalogue->practice()[$posture] ?? [] as $one) {
+            if ($one->rung->id === $rung) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The session with all work on a posture, and its counterpose, moved, replaced by the rung above or
+     * below, locked or taken out.
+     *
+     * @param array<string, mixed> $session
+     *
+     * @return array<string, mixed>
+     */
+    public function changed(array $session, int $at, string $change): array
+    {
+        [$from, $length] = self::block($session['items'], $at);
+        $block = array_slice($session['items'], $from, $length);
+        $rest = [...array_slice($session['items'], 0, $from), ...array_slice($session['items'], $from + $length)];
+        switch ($change) {
+            case 'skip':
+                break;
+            case 'earlier':
+            case 'later':
+                $to = 'earlier' === $change
+                    ? ($from > 0 ? self::block($session['items'], $from - 1)[0] : 0)
+                    : $from + (isset($session['items'][$from + $length]) ? self::block($session['items'], $from + $length)[1] : 0);
+                $rest = [...array_slice($rest, 0, $to), ...$block, ...array_slice($rest, $to)];
+                break;
+            case 'easier':
+            case 'harder':
+                $rest = [...array_slice($rest, 0, $from), ...array_map(fn (array $item): array => 'work' === $item['phase'] ? $this->other($item, 'harder' === $change ? 1 : -1) : $item, $block), ...array_slice($rest, $from)];
+                break;
+            default:
+                $rest = [...array_slice($rest, 0, $from), ...array_map(static fn (array $item): array => ['locked' => 'lock' === $change] + $item, $block), ...array_slice($rest, $from)];
+        }
+        $session['items'] = $rest;
+        $session['minutes'] = $this->session($session)->minutes();
+
+        return $session;
+    }
+
+    /**
+     * Work on one posture stands together, its counterpose behind it.
+     *
+     * @param list<array<string, mixed>> $items
+     *
+     * @return array{int, int} where it begins, and how many items it has
+     */
+    private static function block(array $items, int $at): array
+    {
+        if ('work' !== $items[$at]['phase'] && 'counter' !== $items[$at]['phase']) {
+            return [$at, 1];
+        }
+        $from = 'counter' === $items[$at]['phase'] ? $at - 1 : $at;
+        $posture = $items[max(0, $from)]['posture'];
+        while ($from > 0 && 'work' === $items[$from - 1]['phase'] && $items[$from - 1]['posture'] === $posture) {
+            --$from;
+        }
+        $to = $from;
+        while (isset($items[$to]) && 'work' === $items[$to]['phase'] && $items[$to]['posture'] === $posture) {
+            ++$to;
+        }
+
+        return [$from, $to - $from + ('counter' === ($items[$to]['phase'] ?? '') ? 1 : 0)];
+    }
+
+    /**
+     * @param array<string, mixed> $item
+     *
+     * @return array<string, mixed>
+     */
+    private function other(array $item, int $by): array
+    {
+        $ladder = $this->catalogue->practice()[$item['posture']] ?? [];
+        foreach ($ladder as $i => $rung) {
+            if ($rung->rung->id === $item['rung'] && isset($ladder[$i + $by])) {
+                return ['rung' => $ladder[$i + $by]->rung->id] + $item;
+            }
+        }
+
+        return $item;
+    }
+}
