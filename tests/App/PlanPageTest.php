@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\Core\Testing\PainKind;
+use LucidAscent\Core\Testing\PainPlace;
+use Symfony\Component\Uid\Uuid;
+
+final class PlanPageTest extends AppTestCase
+{
+    private Practitioner $practitioner;
+    private string $home;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $teacher = $this->teacher();
+        $this->practitioner = $this->practitioner($teacher);
+        $this->home = "/practitioners/{$this->practitioner->id}";
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $teacher, new \DateTimeImmutable('-3 days'), false, ['soles-together'], [], [], '', true, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->flush();
+        $this->tested($this->practitioner);
+        $this->client->loginUser($teacher);
+    }
+
+    public function testAPlanIsMadeAndKept(): void
+    {
+        $this->plan();
+        self::assertSelectorTextContains('main', 'Minutes of work a week');
+        self::assertSelectorTextContains('main', 'Soles together');
+        self::assertSelectorTextContains('main', 'Test again');
+        self::assertSame(1, $this->howMany(PracticePlan::class));
+        $this->client->request('GET', $this->home);
+        self::assertSelectorExists('a[href*="/plans/"]');
+    }
+
+    public function testWrongInputIsNamedBesideTheField(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00', 'plan[days]' => []]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#plan_weeks_error1', 'from 1 to 52');
+        self::assertSelectorTextContains('#plan_minutes_error1', 'whole number');
+        self::assertSelectorTextContains('#plan_time_error1', '18:00');
+        self::assertSelectorTextContains('main', 'Choose one day at least');
+        self::assertSame(0, $this->howMany(PracticePlan::class));
+    }
+
+    public function testAChangeByHandIsANewVersionAndABrokenRuleIsNamed(): void
+    {
+        $this->plan();
+        $this->change('lock');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Locked');
+        self::assertSame(2, $this->howMany(PracticePlan::class));
+        // Work before the warming up is over breaks a rule, and changes nothing.
+        $this->change('earlier');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"]', 'Not changed.');
+        self::assertSelectorTextContains('[role="status"]', 'warming up');
+        self::assertSame(2, $this->howMany(PracticePlan::class));
+        $this->change('skip');
+        self::assertSame(3, $this->howMany(PracticePlan::class));
+    }
+
+    public function testAnotherWindowDoesNotOverwrite(): void
+    {
+        $this->plan();
+        $old = $this->newest();
+        $this->change('lock');
+        $this->change('skip', $old);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"]', 'changed in another window');
+        self::assertSame(2, $this->howMany(PracticePlan::class));
+    }
+
+    public function testALogThatIsSentTwiceIsKeptOnceAndLeadsToADecision(): void
+    {
+        $this->plan();
+        $items = $this->work();
+        $log = ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 3]] + $items[0]], 'before' => 14.5, 'after' => 13.5, 'note' => ''];
+        self::assertSame(200, $this->send($log));
+        self::assertSame(200, $this->send($log));
+        self::assertSame(1, $this->howMany(SessionLog::class));
+        $sides = 'both' === $items[0]['side'] ? 2 : 1;
+        self::assertSame($sides, $this->howMany(RungCheck::class));
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        self::assertSelectorTextContains('main', 'not decided on yet');
+        self::assertSelectorTextContains('main', '14.5');
+        $this->client->clickLink('What comes next?');
+        self::assertSelectorTextContains('main', 'Step back');
+        $this->client->submitForm('Record the decision');
+        self::assertSame(1, $this->howMany(Decision::class));
+    }
+
+    public function testAStopInPracticeHoldsTheSideAndWritesANote(): void
+    {
+        $this->plan();
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'left', 'pain' => ['where' => 'knee', 'kind' => 'sharp', 'level' => 2]] + $this->work()[0]]]);
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->clickLink('Note for a clinician');
+        self::assertSelectorTextContains('main', 'Pain 2 of 10');
+        self::assertSelectorTextContains('main', 'no diagnosis');
+        $this->client->request('GET', "$this->home/poses/soles-together");
+        self::assertSelectorTextContains('.side-left', 'Held');
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'held, so nothing of it is planned');
+    }
+
+    public function testWhatIsNoLogIsRefused(): void
+    {
+        $this->plan();
+        $good = ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$this->work()[0]]];
+        foreach ([['id' => 'x'], ['on' => '2099-01-01'], ['items' => [['rung' => 'no-such'] + $this->work()[0]]], ['items' => 'none']] as $wrong) {
+            self::assertSame(422, $this->send($wrong + $good));
+        }
+        self::assertSame(403, $this->send($good, 'made up'));
+        self::assertSame(0, $this->howMany(SessionLog::class));
+    }
+
+    public function testTheCalendarIsPrivateAndCanBeRevoked(): void
+    {
+        $this->plan();
+        $this->client->submitForm('Make a private calendar address');
+        $this->client->followRedirect();
+        self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()->filter('[role="status"]')->text(), $address));
+        $this->client->submitForm('Plan anew from today');
+        $this->client->restart();
+        $this->client->disableReboot();
+        $this->client->request('GET', $address[0]);
+        self::assertResponseIsSuccessful();
+        $calendar = (string) $this->client->getResponse()->getContent();
+        self::assertStringContainsString('BEGIN:VALARM', $calendar);
+        self::assertMatchesRegularExpression('/DTSTART:\d{8}T\d{6}Z/', $calendar);
+        $this->client->request('GET', '/feed/'.str_repeat('0', 48).'.ics');
+        self::assertResponseStatusCodeSame(404);
+        $this->client->loginUser($this->practitioner->teacher);
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->submitForm('Revoke the calendar address');
+        $this->client->request('GET', $address[0]);
+        self::assertResponseStatusCodeSame(404);
+    }
+
+    private function plan(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '4']);
+        self::assertResponseRedirects();
+        $this->client->followRedirect();
+    }
+
+    private function newest(): PracticePlan
+    {
+        return $this->em()->getRepository(PracticePlan::class)->findBy([], ['at' => 'DESC', 'id' => 'DESC'])[0];
+    }
+
+    /** @return list<array<string, mixed>> the work of the first session, as a log names it */
+    private function work(): array
+    {
+        $items = array_filter($this->newest()->plan['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase']);
+
+        return array_values(array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'compensations' => []], $items));
+    }
+
+    private function change(string $change, ?PracticePlan $plan = null): void
+    {
+        $plan ??= $this->newest();
+        $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $token = $page->filter('form[action$="/change"] input[name="_token"]')->first()->attr('value');
+        $items = $plan->plan['weeks'][0]['sessions'][0]['items'];
+        $at = array_search('work', array_column($items, 'phase'), true);
+        $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => $at, 'change' => $change]);
+        self::assertResponseRedirects();
+    }
+
+    /** @param array<string, mixed> $log */
+    private function send(array $log, ?string $token = null): int
+    {
+        $plan = $this->newest();
+        $token ??= $this->client->request('GET', "$this->home/plans/$plan->id/sessions/0-0")->filter('[data-session]')->attr('data-token');
+        $this->client->request('POST', "$this->home/plans/$plan->id/log", server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'], content: (string) json_encode($log));
+
+        return $this->client->getResponse()->getStatusCode();
+    }
+}
