@@ -25,6 +25,7 @@ final class SessionRules
         $warm = 0;
         $level = 0;
         $open = null;
+        $hasWorked = false;
         foreach ($session->items as $item) {
             if (self::isHeld($item, $poses)) {
                 $broken['held'] = new Reason('rule.held', Source::Trade, ['posture' => $item->rung->name]);
@@ -35,9 +36,13 @@ final class SessionRules
             }
             if (Phase::WarmUp === $item->phase) {
                 $warm += $item->seconds;
+                if ($hasWorked) {
+                    $broken['warm-up'] = new Reason('rule.warm-up-first', Source::Trade);
+                }
             } elseif (Phase::Counter === $item->phase) {
                 $open = null;
             } elseif (Phase::Work === $item->phase) {
+                $hasWorked = true;
                 if ($warm < self::WARM_UP) {
                     $broken['warm-up'] = new Reason('rule.warm-up', Source::Trade, ['minutes' => self::WARM_UP / 60]);
                 }

@@ -45,7 +45,11 @@ final class PlanPageTest extends AppTestCase
     public function testWrongInputIsNamedBesideTheField(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00', 'plan[days]' => []]);
+        $form = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00']);
+        foreach ($form['plan[days]'] as $day) {
+            $day->untick();
+        }
+        $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#plan_weeks_error1', 'from 1 to 52');
         self::assertSelectorTextContains('#plan_minutes_error1', 'whole number');

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PersonBody;
+use LucidAscent\App\Exchange\TestList;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Planner;
+use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Testing\Capacities;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+// A plan of twelve weeks for three wanted poses, over reading those poses alone.
+$root = dirname(__DIR__);
+$catalogue = new Catalogue($root.'/catalogue', $root.'/var/cache/bench-catalogue.php', false, 'en');
+$proportions = PersonBody::of(Fields::of(['stature' => 170]));
+$on = new DateTimeImmutable('2026-03-02');
+$tests = TestList::of([
+    ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 15, 'heelDistance' => 18]]],
+    ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 19, 'ankleHeight' => 10]]],
+    ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 78]]],
+], $proportions, $catalogue->tests(), $on);
+$of = static fn (Side $side): Capacities => Capacities::of($tests->evidence[$side->value], $proportions->error($side));
+$person = new KnownPerson($proportions, ['left' => $of(Side::Left), 'right' => $of(Side::Right)], ['left' => [], 'right' => []], array_column($tests->taken, 1), $on);
+$wanted = ['lotus', 'pigeon', 'cow-face'];
+$median = static function (callable $run): float {
+    $run();
+    $times = [];
+    for ($i = 0; $i < 15; ++$i) {
+        $start = hrtime(true);
+        $run();
+        $times[] = (hrtime(true) - $start) / 1e6;
+    }
+    sort($times);
+
+    return $times[7];
+};
+$read = $median(static function () use ($catalogue, $person, $wanted): void {
+    $poses = new ReadPoses($catalogue->postures(), $person);
+    foreach ($wanted as $id) {
+        $poses->state($id);
+    }
+});
+$plan = $median(static fn () => (new Planner(new ReadPoses($catalogue->postures(), $person), $catalogue->practice(), $catalogue->tests(), $catalogue->dose('counted-breath')))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))));
+printf("plan of twelve weeks, over reading its poses alone: %.1f (%.1f ms)\n", $plan / $read, $plan);
+@unlink($root.'/var/cache/bench-catalogue.php');

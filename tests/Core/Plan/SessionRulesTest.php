@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Effect;
+use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Phase;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\SessionRules;
+use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Tests\Core\Readiness\Person;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class SessionRulesTest extends TestCase
+{
+    /**
+     * @param list<string> $broken
+     * @param list<array{string, string, int}> $items phase, posture and side, seconds
+     */
+    #[DataProvider('sessions')]
+    public function testEachHardRule(array $broken, array $items, int $minutes = 30): void
+    {
+        $codes = array_map(static fn (Reason $reason): string => $reason->code, SessionRules::broken(self::session($items), $minutes, self::poses()));
+        sort($codes);
+        self::assertSame($broken, $codes);
+    }
+
+    public static function sessions(): iterable
+    {
+        $warm = ['warm-up', 'lying both', 300];
+        $lying = [['work', 'lying left', 60], ['work', 'lying right', 60], ['counter', 'undo both', 45]];
+        $loaded = [['work', 'loaded left', 60], ['work', 'loaded right', 60], ['counter', 'undo both', 45]];
+        yield 'all is well' => [[], [$warm, ...$lying, ...$loaded, ['rest', 'lying both', 60]]];
+        yield 'over time' => [['rule.time'], [$warm, ...$lying], 5];
+        yield 'too little warming up' => [['rule.warm-up'], [['warm-up', 'lying both', 200], ...$lying]];
+        yield 'warming up after work' => [['rule.warm-up-first'], [$warm, ...$lying, $warm]];
+        yield 'loaded before lying' => [['rule.order'], [$warm, ...$loaded, ...$lying]];
+        yield 'no counterpose' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ['rest', 'lying both', 60]]];
+        yield 'no counterpose before the next' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ...$loaded]];
+        yield 'no counterpose at the end' => [['rule.counter'], [$warm, ['work', 'lying both', 60]]];
+        yield 'one side only' => [['rule.sides'], [$warm, ['work', 'lying left', 60], ['counter', 'undo both', 45]]];
+        yield 'held' => [['rule.held'], [$warm, ['work', 'held both', 60], ['counter', 'undo both', 45]]];
+    }
+
+    public function testPropsThatAreNotThere(): void
+    {
+        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], true), 0, 60.0, [], $props, true);
+        $few = new Equipment(1, 0, false);
+        self::assertTrue($few->has($needs(['block' => 1])));
+        self::assertFalse($few->has($needs(['block' => 2])));
+        self::assertFalse($few->has($needs(['blanket' => 1])));
+        self::assertFalse($few->has($needs(['strap' => 1])));
+    }
+
+    /** Garber et al. (2011): 60 s in all for a muscle group at least. */
+    public function testNoSchoolDosesBelowThePublishedFloor(): void
+    {
+        foreach ([true, false] as $gentle) {
+            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], $gentle), 0, 25.0, [], [], true);
+            foreach ([Dose::longAndStill(2), Dose::workingMuscle(2), Dose::countedBreath(1)] as $dose) {
+                self::assertGreaterThanOrEqual(60.0, $dose->seconds($rung));
+            }
+        }
+    }
+
+    /** @param list<array{string, string, int}> $items */
+    private static function session(array $items): PlannedSession
+    {
+        $levels = ['lying' => 0, 'undo' => 0, 'held' => 1, 'loaded' => 2];
+
+        return new PlannedSession(new \DateTimeImmutable('2026-03-02'), array_map(static function (array $item) use ($levels): PlannedItem {
+            [$posture, $side] = explode(' ', $item[1]);
+
+            return new PlannedItem(
+                new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(), $levels[$posture], 60.0, ['undo'], [], 'both' === $side),
+                Phase::from($item[0]),
+                Side::tryFrom($side),
+                $item[2],
+                new Reason('plan.stage', Source::Own),
+            );
+        }, $items));
+    }
+
+    private static function poses(): ReadPoses
+    {
+        $postures = [];
+        foreach (['lying' => ['lying-rest'], 'undo' => ['lying-rest'], 'held' => ['deep-turn'], 'loaded' => ['knee-load']] as $id => $loads) {
+            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::Rotation], [new RungDefinition($id, $id, null, [], $loads, 'held' !== $id)], []);
+        }
+
+        return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', Effect::Clinician, ['deep-turn'])]));
+    }
+}
