@@ -63,6 +63,24 @@ await page.locator('[data-live-take]').click();
 await page.evaluate(() => window.scrollTo(0, 150));
 await take('inclinometer');
 page.on('dialog', (dialog) => dialog.accept());
+await page.goto(`${uneven}/poses/half-lotus`);
+await take('pose');
+await page.goto(`${uneven}/route`);
+await page.evaluate(() => window.scrollTo(0, 150));
+await take('route');
+await page.goto(`${uneven}/plans/new`);
+await page.getByRole('button', { name: 'Make the plan' }).click();
+await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
+await take('plan');
+await page
+    .getByRole('link', { name: /Practise/ })
+    .first()
+    .click();
+await page.getByRole('button', { name: 'Begin' }).click();
+for (let i = 0; i < 8; i += 1) {
+    await page.getByRole('button', { name: 'Skip' }).click();
+}
+await take('session');
 await page.goto(`${uneven}/reading`);
 await take('reading');
 await page.goto(`${uneven}/ladder`);

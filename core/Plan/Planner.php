@@ -45,8 +45,9 @@ final readonly class Planner
      * @param array<string, list<PracticeRung>> $ladders by posture
      * @param array<string, TestDefinition> $tests
      * @param array<string, string> $decided ids of rungs that were decided on after practice, by posture and side
+     * @param array<int, Dose> $doseOn another school's dose on some days, by weekday from 1 for Monday
      */
-    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose, private array $decided = [])
+    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose, private array $decided = [], private array $doseOn = [])
     {
     }
 
@@ -95,6 +96,7 @@ final readonly class Planner
     private function session(\DateTimeImmutable $on, array $candidates, PlanRequest $request, float $share, array &$lastDeep): array
     {
         $budget = 60 * $request->minutes;
+        $dose = $this->doseOn[(int) $on->format('N')] ?? $this->dose;
         $warmUp = $this->warmUp($request, (int) max(self::WARM_UP_LEAST, min(self::WARM_UP_MOST, 0.15 * $budget)));
         $rest = $this->rest($request, (int) max(self::REST_LEAST, min(self::REST_MOST, 0.08 * $budget)));
         $left = $budget - (new PlannedSession($on, [...$warmUp, ...$rest]))->seconds();
@@ -106,13 +108,13 @@ final readonly class Planner
             return [new PlannedSession($on, []), $cold];
         }
         foreach ($candidates as $candidate) {
-            $isTooSoon = $candidate->isDeep() && [] !== array_filter($candidate->components, fn (string $component): bool => isset($lastDeep[$component]) && $lastDeep[$component]->diff($on)->days < $this->dose->daysApart);
+            $isTooSoon = $candidate->isDeep() && [] !== array_filter($candidate->components, static fn (string $component): bool => isset($lastDeep[$component]) && $lastDeep[$component]->diff($on)->days < $dose->daysApart);
             if ($isTooSoon) {
                 continue;
             }
             // The room is kept for the fullest week, so that a week's growth pushes nothing out.
-            $needed = (new PlannedSession($on, $this->items($candidate, self::FURTHEST)))->seconds();
-            $items = $this->items($candidate, $share);
+            $needed = (new PlannedSession($on, $this->items($candidate, self::FURTHEST, $dose)))->seconds();
+            $items = $this->items($candidate, $share, $dose);
             if ($needed > $left) {
                 $leftOut[$candidate->posture] = new Reason('plan.no-time', Source::Own, ['minutes' => $request->minutes]);
                 continue;
@@ -133,11 +135,11 @@ final readonly class Planner
      *
      * @return list<PlannedItem>
      */
-    private function items(Candidate $candidate, float $share): array
+    private function items(Candidate $candidate, float $share, Dose $dose): array
     {
         $items = [];
-        $add = function (?Side $side, PracticeRung $rung, float $part) use (&$items, $candidate, $share): void {
-            $seconds = max(self::GRAIN, (int) floor($part * $share * $candidate->weight * $this->dose->seconds($rung) / self::GRAIN) * self::GRAIN);
+        $add = static function (?Side $side, PracticeRung $rung, float $part) use (&$items, $candidate, $share, $dose): void {
+            $seconds = max(self::GRAIN, (int) floor($part * $share * $candidate->weight * $dose->seconds($rung) / self::GRAIN) * self::GRAIN);
             $items[] = new PlannedItem($rung, Phase::Work, $side, $seconds, $candidate->because);
         };
         $left = $candidate->rungs['left'];

@@ -18,7 +18,7 @@ final class PlanCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp('Reads what ascent:assess reads, and {"weeks","days","minutes","props"}; prints weeks with their sessions, what was left '
+        $this->setHelp('Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools, {"schools":{"tue":"long-still"}}; prints weeks with their sessions, what was left '
             .'out and why, and when to test again. Without days, weeks or minutes it says so and ends with status 2.');
     }
 

@@ -19,6 +19,7 @@ use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -66,6 +67,7 @@ final class PlanController extends TeacherController
                     'minutes' => $asked['minutes'],
                     'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']],
                     'school' => $asked['school'],
+                    'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
                     'time' => $asked['time'],
                     'zone' => $asked['zone'],
                 ], $this->records->plans($practitioner)[0] ?? null);
@@ -126,6 +128,12 @@ final class PlanController extends TeacherController
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->plans($practitioner)[0]->id]);
         }
+        $why = trim((string) $request->request->get('why'));
+        if (in_array($change, ['easier', 'harder'], true) && '' === $why) {
+            $this->addFlash('hint', 'Not changed. Another rung than the proposed one needs a reason.');
+
+            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
+        }
         $changed = $this->stored->changed($weeks[$week]['sessions'][$session], $item, $change);
         $broken = SessionRules::broken($this->stored->session($changed), $plan->request['minutes'], $poses);
         if ([] !== $broken) {
@@ -134,7 +142,7 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
         }
         $weeks[$week]['sessions'][$session] = $changed;
-        $newer = new PracticePlan(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $plan->request, ['weeks' => $weeks] + $plan->plan, $plan->id, $change);
+        $newer = new PracticePlan(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $plan->request, ['weeks' => $weeks] + $plan->plan, $plan->id, mb_substr(trim("$change $why"), 0, 200));
         $this->records->add($newer);
         $this->addFlash('done', 'The plan is changed; the one before is kept.');
 
@@ -209,9 +217,35 @@ final class PlanController extends TeacherController
             // The newest of a side counts; a stop is a matter of what holds, not of a rung.
             $decided[$decision->ladder.' '.$decision->side->value] ??= Step::Stop === $decision->step ? '' : $decision->rungAfter;
         }
-        $plan = $this->planner->plan($poses, $this->wanted($practitioner), PlanAnswer::request(Fields::of($request), $this->clock->now()->setTime(0, 0)), $request['school'] ?? null, array_filter($decided, static fn (string $rung): bool => '' !== $rung));
+        $plan = $this->planner->plan($poses, $this->wanted($practitioner), PlanAnswer::request(Fields::of($request), $this->clock->now()->setTime(0, 0)), $request['school'] ?? null, array_filter($decided, static fn (string $rung): bool => '' !== $rung), PlanAnswer::schools(Fields::of($request)));
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
+        $answer['weeks'] = $this->withLocked($answer['weeks'], $before, $request['minutes'], $poses);
         $this->records->add(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
+    }
+
+    /**
+     * Sessions in which something was locked stay as they were, where no rule has come to forbid it.
+     *
+     * @param list<array<string, mixed>> $weeks
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function withLocked(array $weeks, ?PracticePlan $before, int $minutes, ReadPoses $poses): array
+    {
+        $locked = [];
+        foreach ($before->plan['weeks'] ?? [] as $week) {
+            foreach ($week['sessions'] as $session) {
+                $isLocked = [] !== array_filter($session['items'], static fn (array $item): bool => $item['locked'] ?? false);
+                if ($isLocked && [] === SessionRules::broken($this->stored->session($session), $minutes, $poses)) {
+                    $locked[$session['date']] = $session;
+                }
+            }
+        }
+        foreach ($weeks as &$week) {
+            $week['sessions'] = array_map(static fn (array $session): array => $locked[$session['date']] ?? $session, $week['sessions']);
+        }
+
+        return $weeks;
     }
 
     /** @return list<string> */

@@ -110,7 +110,7 @@ final class SessionController extends TeacherController
             }
             $pain = PainFields::of($item);
             $values = ['holdReached' => $item->flag('holdReached'), 'evenBreath' => $item->flag('evenBreath'), 'compensations' => $item->texts('compensations')];
-            $kept[] = ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
+            $kept[] = ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
             foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
                 // A posture that was worked on twice on one side is one check: the second has the last word.
                 $checks["$posture $rung $one->value"] = new RungCheck(Uuid::v7(), $practitioner, $this->teacher(), $posture, $one, $rung, $on, $now, null, $values['holdReached'], $values['evenBreath'], $pain->level, $pain->place, $pain->kind, $values['compensations'], $log->flag('soreAtNight'), '');

@@ -36,7 +36,7 @@ final readonly class PlanAnswer
     public function of(Fields $document): array
     {
         [$poses, $wanted, $unread] = $this->assess->read($document);
-        $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null);
+        $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null, [], self::schools($document));
 
         return $this->answer($plan, $poses) + ['unread' => $unread];
     }
@@ -44,10 +44,16 @@ final readonly class PlanAnswer
     /**
      * @param list<string> $wanted
      * @param array<string, string> $decided ids of rungs that were decided on after practice, by posture and side
+     * @param array<string, string> $schools another school on some days: {"tue": "long-still"}
      */
-    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school, array $decided = []): Plan
+    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school, array $decided = [], array $schools = []): Plan
     {
-        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school), $decided))->plan($wanted, $request);
+        $doses = [];
+        foreach ($schools as $day => $other) {
+            $doses[self::DAYS[$day]] = $this->catalogue->dose($other);
+        }
+
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school), $decided, $doses))->plan($wanted, $request);
     }
 
     /** @return array<string, mixed> */
@@ -132,6 +138,26 @@ final readonly class PlanAnswer
                 $props?->flag('strap') ?? false,
             ),
         );
+    }
+
+    /**
+     * @return array<string, string> {"tue": "long-still"}
+     *
+     * @throws InvalidValue when a day is none
+     */
+    public static function schools(Fields $document): array
+    {
+        if (!$document->has('schools')) {
+            return [];
+        }
+        $schools = [];
+        $asked = $document->object('schools');
+        foreach ($asked->names() as $day) {
+            isset(self::DAYS[$day]) || throw InvalidValue::because('schools', 'are by day: mon, tue, wed, thu, fri, sat or sun.');
+            $schools[$day] = $asked->text($day);
+        }
+
+        return $schools;
     }
 
     /** @throws InvalidValue when it is a part of one */

@@ -48,6 +48,13 @@ final class PlanForm extends AbstractType
             ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
             ->add('strap', CheckboxType::class, ['label' => 'A strap', 'required' => false, 'data' => true])
             ->add('school', ChoiceType::class, ['label' => 'Way of practising', 'choices' => $options['schools'], 'choice_translation_domain' => false])
+            ->add('mixed', ChoiceType::class, [
+                'label' => 'Another way of practising at weekends',
+                'choices' => $options['schools'],
+                'choice_translation_domain' => false,
+                'placeholder' => 'the same',
+                'required' => false,
+            ])
             ->add('time', TextType::class, [
                 'label' => 'Begins at',
                 'data' => '18:00',

@@ -71,8 +71,16 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('[role="status"]', 'Not changed.');
         self::assertSelectorTextContains('[role="status"]', 'warming up');
         self::assertSame(2, $this->howMany(PracticePlan::class));
+        $this->change('easier');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"]', 'needs a reason');
+        // What is locked is still there when the rest is planned anew.
+        $locked = $this->newest()->plan['weeks'][0]['sessions'][0];
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->submitForm('Plan anew from today');
+        self::assertSame($locked, $this->newest()->plan['weeks'][0]['sessions'][0]);
         $this->change('skip');
-        self::assertSame(3, $this->howMany(PracticePlan::class));
+        self::assertSame(4, $this->howMany(PracticePlan::class));
     }
 
     public function testAnotherWindowDoesNotOverwrite(): void

@@ -127,6 +127,15 @@ final class PlanTest extends KernelTestCase
         self::assertContains('plan.no-time', array_column($plan['leftOut'], 'code'));
     }
 
+    public function testSchoolsCanBeMixedByDay(): void
+    {
+        $seconds = static fn (array $plan, int $session): int => max(array_column(array_filter($plan['weeks'][0]['sessions'][$session]['items'], static fn (array $item): bool => 'work' === $item['phase']), 'seconds'));
+        $mixed = self::plan(['school' => 'counted-breath', 'schools' => ['sat' => 'long-still'], 'minutes' => 90]);
+        self::assertGreaterThan($seconds($mixed, 0), $seconds($mixed, 2));
+        $this->expectException(InvalidValue::class);
+        self::plan(['schools' => ['someday' => 'long-still']]);
+    }
+
     public function testTheSameQuestionHasTheSamePlan(): void
     {
         self::assertSame(self::plan([]), self::plan([]));

@@ -121,9 +121,20 @@ const finish = () => {
             const { holdReached, evenBreath, pain } = done.get(index);
             tick('holdReached', t('The hold was reached'), holdReached);
             tick('evenBreath', t('The breath stayed even'), evenBreath);
+            if (item.props.length > 0) {
+                tick('propsUsed', t('With the props as planned'), true);
+            }
             for (const { id, text } of item.compensations) {
                 tick(`compensation:${id}`, text, false);
             }
+            const words = document.createElement('input');
+            words.className = 'input';
+            words.maxLength = 500;
+            words.placeholder = t('A note, if any');
+            words.setAttribute('aria-label', t('A note, if any'));
+            words.dataset.item = index;
+            words.dataset.name = 'note';
+            box.append(words);
             if (pain) {
                 const p = document.createElement('p');
                 p.className = 'fault';
@@ -221,6 +232,8 @@ find('finish').addEventListener('submit', async (event) => {
             pain,
             holdReached: of('holdReached').checked,
             evenBreath: of('evenBreath').checked,
+            propsUsed: of('propsUsed')?.checked ?? false,
+            note: of('note').value,
             compensations: compensations.map(({ id }) => id).filter((id) => of(`compensation:${id}`).checked),
         };
     });
