@@ -70,7 +70,7 @@ final readonly class AssessAnswer
             $taken,
             $on,
         );
-        $wanted = $document->has('wanted') ? array_values(array_unique($document->texts('wanted'))) : [];
+        $wanted = self::ids($document, 'wanted');
         $known = array_values(array_filter($wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])));
         $unread = $tests->unread;
         foreach (array_diff($wanted, $known) as $id) {
@@ -165,11 +165,32 @@ final readonly class AssessAnswer
         return array_values($held);
     }
 
+    /**
+     * What is no id stands for itself, so that it can be named among what nobody knows.
+     *
+     * @return list<string>
+     *
+     * @throws InvalidValue when it is there, and no list
+     */
+    private static function ids(Fields $document, string $name): array
+    {
+        $ids = [];
+        foreach ($document->has($name) ? $document->list($name) : [] as $one) {
+            $ids[] = match (true) {
+                is_string($one) => $one,
+                is_array($one) && is_string($one['id'] ?? null) => $one['id'],
+                default => (string) json_encode($one),
+            };
+        }
+
+        return array_values(array_unique($ids));
+    }
+
     /** @return array{list<Condition>, list<string>} those that a caution knows, and the ids of the others */
     private function conditions(Fields $document): array
     {
         $known = $this->catalogue->conditions();
-        $asked = $document->has('conditions') ? $document->texts('conditions') : [];
+        $asked = self::ids($document, 'conditions');
 
         return [
             array_values(array_intersect_key($known, array_flip($asked))),

@@ -144,11 +144,12 @@ final class AssessTest extends KernelTestCase
 
     public function testTheCommandPrintsTheSame(): void
     {
-        $document = ['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => [], 'tests' => [self::test('frog', ['span' => 80])], 'wanted' => ['lotus', 'no-such-pose'], 'school' => 'no-such-school'];
+        $document = ['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => [['id' => 'knee-surgery'], 5, 'made-up'], 'tests' => [self::test('frog', ['span' => 80])], 'wanted' => ['lotus', 'no-such-pose'], 'school' => 'no-such-school'];
         [$status, $out, $err] = CommandLine::run('ascent:assess', (string) json_encode($document));
         self::assertSame([0, ''], [$status, $err]);
         $answer = json_decode($out, true);
-        self::assertSame(['unknown-pose', 'unknown-school'], array_column($answer['unread'], 'code'));
+        self::assertSame(['unknown-pose', 'unknown-condition', 'unknown-condition', 'unknown-school'], array_column($answer['unread'], 'code'));
+        self::assertSame(['knee-surgery'], array_values(array_unique(array_column($answer['held'], 'code'))));
         self::assertSame(['left', 'right'], array_keys($answer['poses']['lotus']));
         self::assertArrayHasKey('flexion', $answer['norms']);
         [$status, , $err] = CommandLine::run('ascent:assess', '{"on":"2026-02-31","body":{"stature":170},"tests":[]}');
