@@ -102,6 +102,7 @@ final class PlanController extends TeacherController
             'names' => array_map(static fn (array $posture): string => $posture['name'], $this->catalogue->all(Kind::Posture)),
             'rungs' => array_map(static fn (array $ladder): array => array_column(array_map(static fn ($rung): array => [$rung->rung->id, $rung->rung->name], $ladder), 1, 0), $this->catalogue->practice()),
             'tests' => array_map(static fn (array $test): string => $test['name'], $this->catalogue->all(Kind::Test)),
+            'components' => $this->components(),
             'logs' => $this->records->logs($practitioner),
             'undecided' => array_values(array_filter($open)),
             'feed' => $this->records->feed($practitioner),
@@ -254,6 +255,19 @@ final class PlanController extends TeacherController
         $wanted = array_values(array_filter($this->records->newestAssessment($practitioner)->wanted ?? [], fn (string $pose): bool => isset($this->catalogue->postures()[$pose])));
 
         return [] === $wanted ? ['half-lotus'] : $wanted;
+    }
+
+    /** @return array<string, list<string>> the postures that work on each component */
+    private function components(): array
+    {
+        $components = [];
+        foreach ($this->catalogue->postures() as $id => $posture) {
+            foreach ($posture->abilities as $ability) {
+                $components[$ability->value][] = $id;
+            }
+        }
+
+        return $components;
     }
 
     private function checkToken(Request $request): void
