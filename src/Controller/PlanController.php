@@ -20,7 +20,9 @@ use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Progression\Step;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Reason;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Readiness\Source;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -32,7 +34,7 @@ use Symfony\Component\Uid\Uuid;
 final class PlanController extends TeacherController
 {
     public const TOKEN = 'plan';
-    private const CHANGES = ['skip', 'earlier', 'later', 'easier', 'harder', 'lock', 'unlock'];
+    private const CHANGES = ['skip', 'earlier', 'later', 'easier', 'harder', 'lock', 'unlock', 'day-before', 'day-after'];
 
     public function __construct(
         private readonly PersonOn $person,
@@ -135,14 +137,14 @@ final class PlanController extends TeacherController
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
         }
-        $changed = $this->stored->changed($weeks[$week]['sessions'][$session], $item, $change);
-        $broken = SessionRules::broken($this->stored->session($changed), $plan->request['minutes'], $poses);
+        $changed = $this->sessionsAfter($weeks[$week]['sessions'], $session, $item, $change);
+        $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : array_merge(...array_map(fn (array $one): array => SessionRules::broken($this->stored->session($one), $plan->request['minutes'], $poses), array_values($changed)));
         if ([] !== $broken) {
             $this->addFlash('hint', $this->say('Not changed. %rules%', ['%rules%' => implode(' ', array_map($this->texts->text(...), $broken))]));
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
         }
-        $weeks[$week]['sessions'][$session] = $changed;
+        $weeks[$week]['sessions'] = array_values(array_replace($weeks[$week]['sessions'], $changed));
         $newer = new PracticePlan(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $plan->request, ['weeks' => $weeks] + $plan->plan, $plan->id, mb_substr(trim("$change $why"), 0, 200));
         $this->records->add($newer);
         $this->addFlash('done', 'The plan is changed; the one before is kept.');
@@ -222,6 +224,29 @@ final class PlanController extends TeacherController
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
         $answer['weeks'] = $this->withLocked($answer['weeks'], $before, $request['minutes'], $poses);
         $this->records->add(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $sessions of one week
+     *
+     * @return array<int, array<string, mixed>> the sessions that a change makes other; none when there is no such day in the week
+     */
+    private function sessionsAfter(array $sessions, int $at, int $item, string $change): array
+    {
+        $to = match ($change) {
+            'day-before' => $at - 1,
+            'day-after' => $at + 1,
+            default => null,
+        };
+        if (null === $to) {
+            return [$at => $this->stored->changed($sessions[$at], $item, $change)];
+        }
+        if (!isset($sessions[$to]) || $sessions[$to]['date'] < $this->clock->now()->format('Y-m-d')) {
+            return [];
+        }
+        [$from, $into] = $this->stored->moved($sessions[$at], $item, $sessions[$to]);
+
+        return [$at => $from, $to => $into];
     }
 
     /**

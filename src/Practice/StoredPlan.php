@@ -82,6 +82,34 @@ final readonly class StoredPlan
     }
 
     /**
+     * All work on a posture, with its counterpose, taken from one session into another, behind what
+     * comes before it there.
+     *
+     * @param array<string, mixed> $from
+     * @param array<string, mixed> $to
+     *
+     * @return array{array<string, mixed>, array<string, mixed>}
+     */
+    public function moved(array $from, int $at, array $to): array
+    {
+        [$first, $length] = self::block($from['items'], $at);
+        $block = array_splice($from['items'], $first, $length);
+        $level = $this->rung($block[0]['posture'], $block[0]['rung'])->level ?? 0;
+        $place = 0;
+        foreach ($to['items'] as $i => $item) {
+            $isBefore = 'warm-up' === $item['phase'] || ('work' === $item['phase'] && ($this->rung($item['posture'], $item['rung'])->level ?? 0) <= $level);
+            if ($isBefore) {
+                $place = $i + self::block($to['items'], $i)[1] - ($i - self::block($to['items'], $i)[0]);
+            }
+        }
+        array_splice($to['items'], $place, 0, $block);
+        $from['minutes'] = $this->session($from)->minutes();
+        $to['minutes'] = $this->session($to)->minutes();
+
+        return [$from, $to];
+    }
+
+    /**
      * Work on one posture stands together, its counterpose behind it.
      *
      * @param list<array<string, mixed>> $items

@@ -83,6 +83,26 @@ final class PlanPageTest extends AppTestCase
         self::assertSame(4, $this->howMany(PracticePlan::class));
     }
 
+    public function testWorkMovesToAnotherDayOfItsWeek(): void
+    {
+        $this->plan();
+        $before = $this->newest()->plan['weeks'][0]['sessions'];
+        $this->change('day-before');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"]', 'no such day');
+        $this->change('day-after');
+        $this->client->followRedirect();
+        $after = $this->newest()->plan['weeks'][0]['sessions'];
+        $work = static fn (array $session): int => count(array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase']));
+        self::assertSame($work($before[0]) + $work($before[1]), $work($after[0]) + $work($after[1]), 'Nothing is lost on the way.');
+        if (2 === $this->howMany(PracticePlan::class)) {
+            self::assertLessThan($work($before[0]), $work($after[0]));
+            self::assertGreaterThan($before[1]['minutes'], $after[1]['minutes']);
+        } else {
+            self::assertSelectorTextContains('[role="status"]', 'Not changed.');
+        }
+    }
+
     public function testAnotherWindowDoesNotOverwrite(): void
     {
         $this->plan();
