@@ -68,6 +68,35 @@ final class SessionRules
         return array_values($broken);
     }
 
+    /**
+     * Deep work of one component on days that the school wants further apart.
+     *
+     * @param list<PlannedSession> $sessions in the order of their days
+     * @param int $daysApart 1 where deep work on two days running is allowed
+     *
+     * @return list<Reason>
+     */
+    public static function tooClose(array $sessions, int $daysApart, ReadPoses $poses): array
+    {
+        $last = $broken = [];
+        foreach ($sessions as $session) {
+            $deep = [];
+            foreach ($session->items as $item) {
+                foreach (Phase::Work === $item->phase && !$item->rung->rung->isGentle ? $poses->postures[$item->rung->posture]->abilities : [] as $ability) {
+                    $deep[$ability->value] = $item->rung->name;
+                }
+            }
+            foreach ($deep as $component => $name) {
+                if (isset($last[$component]) && $last[$component]->diff($session->on)->days < $daysApart) {
+                    $broken[$name] = new Reason('rule.days-apart', Source::Trade, ['posture' => $name, 'days' => $daysApart]);
+                }
+                $last[$component] = $session->on;
+            }
+        }
+
+        return array_values($broken);
+    }
+
     private static function isHeld(PlannedItem $item, ReadPoses $poses): bool
     {
         foreach (null === $item->side ? Side::cases() : [$item->side] as $side) {

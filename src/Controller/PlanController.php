@@ -139,6 +139,10 @@ final class PlanController extends TeacherController
         }
         $changed = $this->sessionsAfter($weeks[$week]['sessions'], $session, $item, $change);
         $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : array_merge(...array_map(fn (array $one): array => SessionRules::broken($this->stored->session($one), $plan->request['minutes'], $poses), array_values($changed)));
+        if ([] === $broken && in_array($change, ['day-before', 'day-after', 'harder'], true)) {
+            $ofWeek = array_map($this->stored->session(...), array_values(array_replace($weeks[$week]['sessions'], $changed)));
+            $broken = SessionRules::tooClose($ofWeek, $this->catalogue->dose($plan->request['school'] ?? null)->daysApart, $poses);
+        }
         if ([] !== $broken) {
             $this->addFlash('hint', $this->say('Not changed. %rules%', ['%rules%' => implode(' ', array_map($this->texts->text(...), $broken))]));
 

@@ -55,6 +55,17 @@ final class SessionRulesTest extends TestCase
         yield 'held' => [['rule.held'], [$warm, ['work', 'held both', 60], ['counter', 'undo both', 45]]];
     }
 
+    public function testDeepWorkOfOneComponentOnDaysTooClose(): void
+    {
+        $items = self::session([['work', 'held both', 60], ['counter', 'undo both', 45]])->items;
+        $on = static fn (string $day, array $items): PlannedSession => new PlannedSession(new \DateTimeImmutable("2026-03-$day"), $items);
+        self::assertCount(1, SessionRules::tooClose([$on('02', $items), $on('03', $items)], 2, self::poses()));
+        self::assertSame([], SessionRules::tooClose([$on('02', $items), $on('03', $items)], 1, self::poses()));
+        self::assertSame([], SessionRules::tooClose([$on('02', $items), $on('04', $items)], 2, self::poses()));
+        $gentle = self::session([['work', 'lying both', 60], ['counter', 'undo both', 45]])->items;
+        self::assertSame([], SessionRules::tooClose([$on('02', $gentle), $on('03', $gentle)], 2, self::poses()));
+    }
+
     public function testPropsThatAreNotThere(): void
     {
         $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], true), 0, 60.0, [], $props, true);
