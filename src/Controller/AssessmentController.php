@@ -46,9 +46,7 @@ final class AssessmentController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         if (null === $this->records->body($practitioner)) {
-            $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
-
-            return $this->redirectToRoute('body', ['id' => $id]);
+            return $this->bodyFirst($practitioner);
         }
         $earlier = $this->records->newestAssessment($practitioner);
         $form = $this->createForm(BeforeForm::class, options: [
@@ -96,9 +94,7 @@ final class AssessmentController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $assessment = $this->records->assessment($practitioner, $assessment);
-        if (!$this->isCsrfTokenValid(self::END_TOKEN, (string) $request->request->get('_token'))) {
-            throw $this->createAccessDeniedException();
-        }
+        $this->checkToken(self::END_TOKEN, $request);
         if (!$this->records->isEnded($assessment)) {
             $now = $this->clock->now();
             $this->records->add(new AssessmentEnd($assessment->id, $now), new KeptReading($assessment->id, $practitioner, $now, Rules::VERSION, self::states($this->person->at($practitioner, $now), $assessment->wanted)));

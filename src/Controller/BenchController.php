@@ -62,9 +62,7 @@ final class BenchController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $body = $this->records->body($practitioner);
-        if (!$this->isCsrfTokenValid(self::TOKEN, $request->headers->get('X-Token'))) {
-            throw $this->createAccessDeniedException();
-        }
+        $this->checkToken(self::TOKEN, $request);
         if (null === $body) {
             return new JsonResponse(['error' => 'The body has not been measured.'], 409);
         }
@@ -86,9 +84,7 @@ final class BenchController extends TeacherController
     {
         $body = $this->records->body($practitioner);
         if (null === $body) {
-            $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
-
-            return $this->redirectToRoute('body', ['id' => $practitioner->id]);
+            return $this->bodyFirst($practitioner);
         }
         $tests = $this->records->tests($practitioner);
         $held = [] === $corrected ? $this->held($practitioner, $test, $assessment, $tests) : [];

@@ -28,9 +28,7 @@ final class DraftController extends TeacherController
     public function keep(string $id, string $place, Request $request): JsonResponse
     {
         $practitioner = $this->practitioner($id);
-        if (!$this->isCsrfTokenValid(BenchController::TOKEN, $request->headers->get('X-Token'))) {
-            throw $this->createAccessDeniedException();
-        }
+        $this->checkToken(BenchController::TOKEN, $request);
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         $content = is_array($sent) ? self::content($sent['content'] ?? null) : null;
         if (!is_array($sent) || null === $content || !is_int($sent['version'] ?? null)) {

@@ -110,9 +110,7 @@ final class InstrumentController extends TeacherController
     #[Route('/instruments/landmarks', 'landmarks', methods: ['POST'])]
     public function landmarks(Request $request): JsonResponse
     {
-        if (!$this->isCsrfTokenValid(BenchController::TOKEN, $request->headers->get('X-Token'))) {
-            throw $this->createAccessDeniedException();
-        }
+        $this->checkToken(BenchController::TOKEN, $request);
 
         return new JsonResponse(Failure::orAnswer(static function () use ($request): array {
             $asked = Fields::of(json_decode($request->getContent(), true));

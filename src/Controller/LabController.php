@@ -58,7 +58,7 @@ final class LabController extends TeacherController
     public function answer(string $id, Side $side, Request $request): JsonResponse
     {
         $practitioner = $this->practitioner($id);
-        $this->checkToken($request->headers->get('X-Token'));
+        $this->checkToken(self::TOKEN, $request);
         $proportions = $this->records->body($practitioner)?->proportions();
         if (null === $proportions) {
             return new JsonResponse(['error' => ['code' => 'bad-input', 'message' => 'The body has not been measured.']], 409);
@@ -72,7 +72,7 @@ final class LabController extends TeacherController
     public function keep(string $id, Side $side, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $this->checkToken($request->request->getString('_token'));
+        $this->checkToken(self::TOKEN, $request);
         $proportions = $this->records->body($practitioner)?->proportions() ?? throw $this->createNotFoundException();
         try {
             $posture = LabPosture::tryFrom($request->request->getString('posture')) ?? throw InvalidValue::because('posture', 'is not known.');
@@ -102,12 +102,5 @@ final class LabController extends TeacherController
     private function known(Practitioner $practitioner, Side $side, Proportions $proportions): KnownCapacity
     {
         return KnownCapacity::of($this->sides->test($practitioner, $side), $proportions, $this->clock->now());
-    }
-
-    private function checkToken(?string $token): void
-    {
-        if (!$this->isCsrfTokenValid(self::TOKEN, $token)) {
-            throw $this->createAccessDeniedException();
-        }
     }
 }

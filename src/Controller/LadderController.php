@@ -166,7 +166,7 @@ final class LadderController extends TeacherController
             ));
             $this->addFlash('done', 'The decision is recorded.');
 
-            $plan = $this->records->plans($practitioner)[0] ?? null;
+            $plan = $this->records->newestPlan($practitioner);
 
             return $isHalfLotus || null === $plan
                 ? $this->redirectToRoute('ladder', ['id' => $id])

@@ -34,9 +34,7 @@ final class OwnEntryController extends TeacherController
         $faults = [];
         $kind = Kind::tryFrom($request->request->getString('kind')) ?? Kind::Posture;
         if ($request->isMethod('POST')) {
-            if (!$this->isCsrfTokenValid(self::IMPORT, $request->request->getString('_token'))) {
-                throw $this->createAccessDeniedException();
-            }
+            $this->checkToken(self::IMPORT, $request);
             [$text, $faults] = $this->import($request, $kind);
             if ([] === $faults) {
                 return $this->redirectToRoute('own_entries');

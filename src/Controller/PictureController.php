@@ -27,9 +27,7 @@ final class PictureController extends TeacherController
     public function keep(string $id, string $test, Request $request, ClockInterface $clock): JsonResponse
     {
         $practitioner = $this->practitioner($id);
-        if (!$this->isCsrfTokenValid(BenchController::TOKEN, $request->headers->get('X-Token'))) {
-            throw $this->createAccessDeniedException();
-        }
+        $this->checkToken(BenchController::TOKEN, $request);
         $file = $request->files->get('picture');
         if (!$file instanceof UploadedFile || !$file->isValid()) {
             return new JsonResponse(['error' => $this->say('No picture arrived. It can be up to 8 MB.')], 422);
@@ -48,11 +46,8 @@ final class PictureController extends TeacherController
     #[Route('/practitioners/{id}/pictures/{picture}', 'picture', methods: ['GET'])]
     public function show(string $id, string $picture): Response
     {
-        foreach ($this->records->pictures($this->practitioner($id)) as $kept) {
-            if ((string) $kept->id === $picture) {
-                return new BinaryFileResponse($this->store->path($kept->id), headers: ['Content-Type' => 'image/jpeg'], public: false);
-            }
-        }
-        throw $this->createNotFoundException();
+        $kept = $this->records->picture($this->practitioner($id), $picture);
+
+        return new BinaryFileResponse($this->store->path($kept->id), headers: ['Content-Type' => 'image/jpeg'], public: false);
     }
 }

@@ -51,9 +51,7 @@ final class PlanController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         if (null === $this->records->body($practitioner)) {
-            $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
-
-            return $this->redirectToRoute('body', ['id' => $id]);
+            return $this->bodyFirst($practitioner);
         }
         $form = $this->createForm(PlanForm::class, options: [
             'entry' => (string) Uuid::v7(),
@@ -72,7 +70,7 @@ final class PlanController extends TeacherController
                     'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
                     'time' => $asked['time'],
                     'zone' => $asked['zone'],
-                ], $this->records->plans($practitioner)[0] ?? null);
+                ], $this->records->newestPlan($practitioner));
             }
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -108,7 +106,7 @@ final class PlanController extends TeacherController
             'logs' => $this->records->logs($practitioner),
             'undecided' => array_values(array_filter($open)),
             'feed' => $this->records->feed($practitioner),
-            'isNewest' => $this->records->plans($practitioner)[0] === $plan,
+            'isNewest' => $this->records->newestPlan($practitioner) === $plan,
             'today' => $this->clock->now()->format('Y-m-d'),
             'token' => self::TOKEN,
         ]);
@@ -119,17 +117,18 @@ final class PlanController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
-        $this->checkToken($request);
+        $this->checkToken(self::TOKEN, $request);
         $poses = $this->person->at($practitioner, $this->clock->now());
         [$week, $session, $item, $change] = [$request->request->getInt('week'), $request->request->getInt('session'), $request->request->getInt('item'), (string) $request->request->get('change')];
         $weeks = $plan->plan['weeks'];
         if (null === $poses || !in_array($change, self::CHANGES, true) || !isset($weeks[$week]['sessions'][$session]['items'][$item])) {
             throw $this->createNotFoundException();
         }
-        if ($this->records->plans($practitioner)[0] !== $plan) {
+        $newest = $this->records->newestPlan($practitioner);
+        if ($newest !== $plan) {
             $this->addFlash('hint', 'This plan was changed in another window: nothing was changed here. This is the newer one.');
 
-            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->plans($practitioner)[0]->id]);
+            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
         }
         $why = trim((string) $request->request->get('why'));
         if (in_array($change, ['easier', 'harder'], true) && '' === $why) {
@@ -161,7 +160,7 @@ final class PlanController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
-        $this->checkToken($request);
+        $this->checkToken(self::TOKEN, $request);
         $entry = Uuid::v7();
         $this->make($practitioner, $entry, $plan->request, $plan);
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
@@ -182,7 +181,7 @@ final class PlanController extends TeacherController
     public function feed(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $this->checkToken($request);
+        $this->checkToken(self::TOKEN, $request);
         $open = $this->records->feed($practitioner);
         if (null !== $open) {
             $this->records->add(new PlanFeedEnd($open->id, $this->clock->now()));
@@ -195,7 +194,7 @@ final class PlanController extends TeacherController
             $this->addFlash('done', 'The address is revoked.');
         }
 
-        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->plans($practitioner)[0]->id ?? throw $this->createNotFoundException()]);
+        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->newestPlan($practitioner)->id ?? throw $this->createNotFoundException()]);
     }
 
     /** Read without signing in, by whoever was given the address. */
@@ -297,12 +296,5 @@ final class PlanController extends TeacherController
         }
 
         return $components;
-    }
-
-    private function checkToken(Request $request): void
-    {
-        if (!$this->isCsrfTokenValid(self::TOKEN, (string) $request->request->get('_token'))) {
-            throw $this->createAccessDeniedException();
-        }
     }
 }

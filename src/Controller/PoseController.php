@@ -128,13 +128,6 @@ final class PoseController extends TeacherController
         ]);
     }
 
-    private function bodyFirst(Practitioner $practitioner): Response
-    {
-        $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
-
-        return $this->redirectToRoute('body', ['id' => $practitioner->id]);
-    }
-
     /**
      * What the rules of today say of that day's records, where it differs from what was said then.
      *

@@ -69,7 +69,7 @@ final class PractitionerController extends TeacherController
             'rows' => null === $body ? [] : $spine->rows($capacity->of($practitioner, $body->proportions(), $taken), $assessments[0]->wanted ?? [], $body->proportions()),
             'poses' => $poses = ([] === ($assessments[0]->wanted ?? []) ? null : $person->at($practitioner, $clock->now())),
             'wanted' => null === $poses ? [] : array_values(array_filter($assessments[0]->wanted ?? [], static fn (string $id): bool => isset($catalogue->postures()[$id]))),
-            'plan' => $this->records->plans($practitioner)[0] ?? null,
+            'plan' => $this->records->newestPlan($practitioner),
             'assessments' => $assessments,
             'conditions' => $holds->conditions($practitioner, $assessments[0] ?? null),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),

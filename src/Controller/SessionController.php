@@ -56,9 +56,7 @@ final class SessionController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
-        if (!$this->isCsrfTokenValid(self::TOKEN, $request->headers->get('X-Token'))) {
-            throw $this->createAccessDeniedException();
-        }
+        $this->checkToken(self::TOKEN, $request);
         $address = $this->generateUrl('plan', ['id' => $id, 'plan' => $plan->id]);
         try {
             $log = Fields::of(strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true));

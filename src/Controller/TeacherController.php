@@ -9,6 +9,8 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\Records;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Contracts\Service\Attribute\Required;
 use Symfony\Contracts\Translation\TranslatorInterface;
@@ -52,6 +54,22 @@ abstract class TeacherController extends AbstractController
     protected function practitioner(string $id): Practitioner
     {
         return $this->records->practitioner($this->teacher(), $id);
+    }
+
+    /** A change comes from a page of this session: its token is sent with it, by a form or by a script. */
+    protected function checkToken(string $name, Request $request): void
+    {
+        if (!$this->isCsrfTokenValid($name, $request->headers->get('X-Token') ?? $request->request->getString('_token'))) {
+            throw $this->createAccessDeniedException();
+        }
+    }
+
+    /** Where a height says nothing without the lengths of a body. */
+    protected function bodyFirst(Practitioner $practitioner): Response
+    {
+        $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
+
+        return $this->redirectToRoute('body', ['id' => $practitioner->id]);
     }
 
     /** The identity that a form was given when it was opened: sending it twice keeps one record. */

@@ -61,14 +61,7 @@ final readonly class Records
     /** @throws NotFoundHttpException when there is none of this practitioner's */
     public function check(Practitioner $practitioner, string $id): RungCheck
     {
-        $found = Uuid::isValid($id)
-            ? $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p AND c.id = :id')
-                ->setParameter('p', $practitioner->id, 'uuid')
-                ->setParameter('id', Uuid::fromString($id), 'uuid')
-                ->getOneOrNullResult()
-            : null;
-
-        return $found ?? throw new NotFoundHttpException();
+        return $this->ofPractitioner(RungCheck::class, $practitioner, $id);
     }
 
     public function body(Practitioner $practitioner): ?BodyMeasures
@@ -210,12 +203,7 @@ final readonly class Records
     /** @throws NotFoundHttpException when there is none of this practitioner's */
     public function assessment(Practitioner $practitioner, string $id): Assessment
     {
-        foreach ($this->assessments($practitioner) as $assessment) {
-            if ((string) $assessment->id === $id) {
-                return $assessment;
-            }
-        }
-        throw new NotFoundHttpException();
+        return $this->ofPractitioner(Assessment::class, $practitioner, $id);
     }
 
     public function isEnded(Assessment $assessment): bool
@@ -246,6 +234,12 @@ final readonly class Records
         return $newest instanceof ToolSettings ? $newest->errors() : ToolErrors::usual();
     }
 
+    /** @throws NotFoundHttpException when there is none of this practitioner's */
+    public function picture(Practitioner $practitioner, string $id): KeptPicture
+    {
+        return $this->ofPractitioner(KeptPicture::class, $practitioner, $id);
+    }
+
     /** @return list<KeptPicture> the newest first */
     public function pictures(Practitioner $practitioner): array
     {
@@ -263,12 +257,13 @@ final readonly class Records
     /** @throws NotFoundHttpException when there is none of this practitioner's */
     public function plan(Practitioner $practitioner, string $id): PracticePlan
     {
-        foreach ($this->plans($practitioner) as $plan) {
-            if ((string) $plan->id === $id) {
-                return $plan;
-            }
-        }
-        throw new NotFoundHttpException();
+        return $this->ofPractitioner(PracticePlan::class, $practitioner, $id);
+    }
+
+    public function newestPlan(Practitioner $practitioner): ?PracticePlan
+    {
+        return $this->em->createQuery('SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
     }
 
     /** @return list<SessionLog> the newest first */
@@ -306,5 +301,26 @@ final readonly class Records
             ->setParameter('hash', $hash)->getOneOrNullResult();
 
         return $feed instanceof PlanFeed ? $feed->practitioner : null;
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     *
+     * @throws NotFoundHttpException when there is none of this practitioner's
+     */
+    private function ofPractitioner(string $class, Practitioner $practitioner, string $id): object
+    {
+        $found = Uuid::isValid($id)
+            ? $this->em->createQuery("SELECT o FROM $class o WHERE o.practitioner = :p AND o.id = :id")
+                ->setParameter('p', $practitioner->id, 'uuid')
+                ->setParameter('id', Uuid::fromString($id), 'uuid')
+                ->getOneOrNullResult()
+            : null;
+
+        return $found instanceof $class ? $found : throw new NotFoundHttpException();
     }
 }
