@@ -11,7 +11,6 @@ final readonly class PracticeRung
 {
     /**
      * @param int $level 0 lying, 1 seated, 2 standing or with weight on it: what comes first comes first
-     * @param float $hold seconds, as its ladder has it
      * @param list<string> $counters ids of postures that undo it
      * @param array<string, int> $props how many of what it needs, by the names of Equipment
      * @param bool $isSymmetric both sides at once
@@ -21,7 +20,6 @@ final readonly class PracticeRung
         public string $name,
         public RungDefinition $rung,
         public int $level,
-        public float $hold,
         public array $counters,
         public array $props,
         public bool $isSymmetric,

@@ -52,12 +52,6 @@ final readonly class SolesTogetherTest
         $this->heelDistance = new RepeatedMeasure(array_column($trials, 'heelDistance'));
     }
 
-    /** Whether two trials differ by more than two of the tape's errors, so that a third has to settle it. */
-    public function wantsAnotherTrial(): bool
-    {
-        return max($this->kneeHeight->range(), $this->heelDistance->range()) > 2 * Reading::TAPE_ERROR;
-    }
-
     public function sitting(): Sitting
     {
         return new Sitting($this->seat);

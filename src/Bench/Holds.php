@@ -31,7 +31,7 @@ final readonly class Holds
     {
         $assessment ??= $this->records->newestAssessment($practitioner);
 
-        return null === $assessment ? [] : $this->named([...$assessment->conditions, StopSign::of($assessment->pain())]);
+        return null === $assessment ? [] : $this->catalogue->named([...$assessment->conditions, StopSign::of($assessment->pain())]);
     }
 
     /**
@@ -50,24 +50,6 @@ final readonly class Holds
             }
         }
 
-        return Permission::of([...$this->conditions($practitioner, $assessment), ...$this->named($signs)], $test->loads, true)->because;
-    }
-
-    /**
-     * @param list<string|null> $ids
-     *
-     * @return list<Condition>
-     */
-    public function named(array $ids): array
-    {
-        $known = $this->catalogue->conditions();
-        $named = [];
-        foreach ($ids as $id) {
-            if (null !== $id && isset($known[$id])) {
-                $named[$id] = $known[$id];
-            }
-        }
-
-        return array_values($named);
+        return Permission::of([...$this->conditions($practitioner, $assessment), ...$this->catalogue->named($signs)], $test->loads, true)->because;
     }
 }

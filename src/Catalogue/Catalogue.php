@@ -90,6 +90,26 @@ final class Catalogue implements CacheWarmerInterface
         return $conditions;
     }
 
+    /**
+     * Each once; what no caution knows is passed over.
+     *
+     * @param list<string|null> $ids
+     *
+     * @return list<Condition>
+     */
+    public function named(array $ids): array
+    {
+        $known = $this->conditions();
+        $named = [];
+        foreach ($ids as $id) {
+            if (null !== $id && isset($known[$id])) {
+                $named[$id] = $known[$id];
+            }
+        }
+
+        return array_values($named);
+    }
+
     /** @return array<string, TestDefinition> by id, in the taught order */
     public function tests(): array
     {

@@ -16,9 +16,6 @@ use LucidAscent\Core\Testing\TestDefinition;
 /** Entries of the catalogue as the core takes them. */
 final class Definitions
 {
-    /** Seconds of each unit in which a hold is counted: twelve breaths a minute, eight seconds a repetition. */
-    private const SECONDS = ['seconds' => 1.0, 'minutes' => 60.0, 'breaths' => 5.0, 'repetitions' => 8.0];
-
     /**
      * @param array<string, array<string, mixed>> $entries
      *
@@ -108,7 +105,6 @@ final class Definitions
                     $posture['name'],
                     $of,
                     self::level($posture['family'], $of->loads),
-                    $rung['hold']['value'] * self::SECONDS[$rung['hold']['unit']],
                     array_values(array_filter($rung['counter'] ?? [], is_string(...))),
                     self::equipment($rung['props']),
                     $isSymmetric,

@@ -137,7 +137,7 @@ final class AssessmentController extends TeacherController
         $pain = $form->get('pain')->getData()->pain();
         $wanted = $form->get('wanted')->getData();
         $now = $this->clock->now();
-        $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $this->holds->named([...$conditions, StopSign::of($pain)]), $now);
+        $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $this->catalogue->named([...$conditions, StopSign::of($pain)]), $now);
         $this->records->add(new Assessment(
             $id,
             $practitioner,

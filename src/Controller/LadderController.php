@@ -139,8 +139,8 @@ final class LadderController extends TeacherController
             ]);
         }
         $history = $isHalfLotus
-            ? $this->sides->history($this->sides->of($practitioner)[$record->side->value], $practitioner, $record)
-            : $this->practised->history($practitioner, $record);
+            ? $this->sides->history($this->sides->of($practitioner)[$record->side->value], $record)
+            : $this->practised->history($record);
         $proposal = Decide::proposal($history);
         $form = $this->createForm(DecisionForm::class, ['step' => $proposal->step, 'why' => ''], [
             'proposed' => $proposal->step,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Bench\Holds;
-use LucidAscent\App\Bench\PersonCapacity;
 use LucidAscent\App\Bench\PersonSpine;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
@@ -47,7 +46,7 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
-    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue, PersonCapacity $capacity, PersonSpine $spine, Holds $holds, PersonOn $person, ClockInterface $clock): Response
+    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue, PersonSpine $spine, Holds $holds, PersonOn $person, ClockInterface $clock): Response
     {
         $practitioner = $this->practitioner($id);
         $ladder = $catalogue->halfLotus();
@@ -62,12 +61,13 @@ final class PractitionerController extends TeacherController
         }
         unset($both);
         $assessments = $this->records->assessments($practitioner);
+        $poses = $person->at($practitioner, $clock->now());
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
             'body' => $body,
-            'rows' => null === $body ? [] : $spine->rows($capacity->of($practitioner, $body->proportions(), $taken), $assessments[0]->wanted ?? [], $body->proportions()),
-            'poses' => $poses = ([] === ($assessments[0]->wanted ?? []) ? null : $person->at($practitioner, $clock->now())),
+            'rows' => null === $poses ? [] : $spine->rows($poses->person->capacities, $assessments[0]->wanted ?? [], $poses->person->proportions),
+            'poses' => $poses,
             'wanted' => null === $poses ? [] : array_values(array_filter($assessments[0]->wanted ?? [], static fn (string $id): bool => isset($catalogue->postures()[$id]))),
             'plan' => $this->records->newestPlan($practitioner),
             'assessments' => $assessments,

@@ -111,7 +111,7 @@ final class QuickScreenController extends TeacherController
     private function check(FormInterface $form, ?BodyMeasures $body): void
     {
         $proportions = $this->proportions($form, $body);
-        $conditions = $this->holds->named(self::answered($form));
+        $conditions = $this->catalogue->named(self::answered($form));
         foreach ($this->trials($form) as [$test, $side, $trial, $fields]) {
             $missing = array_keys($trial, null, true);
             if ([] !== $missing) {

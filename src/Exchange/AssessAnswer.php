@@ -193,7 +193,7 @@ final readonly class AssessAnswer
         $asked = self::ids($document, 'conditions');
 
         return [
-            array_values(array_intersect_key($known, array_flip($asked))),
+            $this->catalogue->named($asked),
             array_values(array_diff($asked, array_keys($known))),
         ];
     }
@@ -207,16 +207,7 @@ final readonly class AssessAnswer
      */
     private function signs(array $taken, Side $side): array
     {
-        $signs = [];
-        foreach ($taken as $test) {
-            $sign = $test->side === $side ? StopSign::of($test->pain) : null;
-            $condition = null === $sign ? null : $this->catalogue->conditions()[$sign] ?? null;
-            if (null !== $condition) {
-                $signs[$condition->id] = $condition;
-            }
-        }
-
-        return array_values($signs);
+        return $this->catalogue->named(array_map(static fn (TakenTest $test): ?string => $test->side === $side ? StopSign::of($test->pain) : null, $taken));
     }
 
     /** @return list<array<string, mixed>> readings that cannot all be true, with the wider error that was taken */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Repository\Records;
@@ -19,28 +18,15 @@ final readonly class PractisedSide
     {
     }
 
-    public function history(Practitioner $practitioner, RungCheck $check): History
+    public function history(RungCheck $check): History
     {
         $ladder = $this->catalogue->ladder($check->ladder);
-        $cleared = null;
-        foreach ($this->records->clearances($practitioner) as $clearance) {
-            $cleared = $clearance->side === $check->side ? max($cleared, $clearance->at) : $cleared;
-        }
-        $checks = [];
-        foreach ($this->records->checks($practitioner, $ladder->id, $check->side) as $earlier) {
-            // What came before a stop was lifted does not count towards moving on.
-            $isBefore = !$earlier->id->equals($check->id) && $earlier->practisedOn <= $check->practisedOn && $earlier->at <= $check->at;
-            if ($isBefore && (null === $cleared || $earlier->at > $cleared)) {
-                $checks[] = $earlier->check();
-            }
-        }
-        $checks[] = $check->check();
         $next = $ladder->after($ladder->rung($check->rung));
         $isOpen = false;
-        foreach ($this->person->at($practitioner, $this->clock->now())?->of($ladder->id, $check->side)->rungs ?? [] as $reading) {
+        foreach ($this->person->at($check->practitioner, $this->clock->now())?->of($ladder->id, $check->side)->rungs ?? [] as $reading) {
             $isOpen = $isOpen || ($reading->rung->id === $next?->id && $reading->state()->isInReach());
         }
 
-        return new History($ladder, $checks, $isOpen);
+        return new History($ladder, $this->records->practisedUpTo($check, $this->records->clearedAt($check->practitioner, $check->side)), $isOpen);
     }
 }

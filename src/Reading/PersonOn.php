@@ -43,9 +43,10 @@ final readonly class PersonOn
         $assessment = array_values(array_filter($this->records->assessments($practitioner), $by))[0] ?? null;
         $conditions = null === $assessment ? [] : $this->holds->conditions($practitioner, $assessment);
         $clearances = array_values(array_filter($this->records->clearances($practitioner), $by));
+        $practised = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $signs = [];
         foreach (Side::cases() as $side) {
-            $signs[$side->value] = $this->signs([...$tests, ...array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment)], $side, $clearances);
+            $signs[$side->value] = $this->signs([...$tests, ...$practised], $side, $clearances);
         }
 
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
@@ -78,6 +79,6 @@ final readonly class PersonOn
             }
         }
 
-        return $this->holds->named($signs);
+        return $this->catalogue->named($signs);
     }
 }

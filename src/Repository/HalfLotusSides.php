@@ -57,28 +57,14 @@ final readonly class HalfLotusSides
     }
 
     /** The checks of one side up to this one, as the rules of progression see them. */
-    public function history(SideOnLadder $side, Practitioner $practitioner, RungCheck $check): History
+    public function history(SideOnLadder $side, RungCheck $check): History
     {
         $ladder = $this->catalogue->halfLotus();
-        $checks = [];
-        foreach ($this->records->checks($practitioner, $ladder->id, $check->side) as $earlier) {
-            // What came before a stop was lifted does not count towards moving on.
-            if (null !== $side->record->clearedAt && $earlier->at < $side->record->clearedAt) {
-                continue;
-            }
-            if ($earlier->id->equals($check->id)) {
-                continue;
-            }
-            if ($earlier->practisedOn <= $check->practisedOn && $earlier->at <= $check->at) {
-                $checks[] = $earlier->check();
-            }
-        }
-        $checks[] = $check->check();
         $next = $ladder->after($ladder->rung($check->rung));
 
         return new History(
             $ladder,
-            $checks,
+            $this->records->practisedUpTo($check, $side->record->clearedAt),
             null !== $next && Standing::allowed($next, $side->verdict),
             GateOutcome::MayTry === $next?->gate && State::Unknown === $side->verdict->state,
         );

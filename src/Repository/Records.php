@@ -24,6 +24,7 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Progression\ReadinessCheck;
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -141,6 +142,38 @@ final readonly class Records
             ->setParameter('ladder', $ladder)
             ->setParameter('side', $side)
             ->getResult();
+    }
+
+    /**
+     * What was practised on the ladder and side of a check, up to it and with it. What came before a stop
+     * was lifted does not count towards moving on.
+     *
+     * @return non-empty-list<ReadinessCheck> the oldest first
+     */
+    public function practisedUpTo(RungCheck $check, ?\DateTimeImmutable $clearedAt): array
+    {
+        $practised = [];
+        foreach ($this->checks($check->practitioner, $check->ladder, $check->side) as $earlier) {
+            $isBefore = !$earlier->id->equals($check->id) && $earlier->practisedOn <= $check->practisedOn && $earlier->at <= $check->at;
+            if ($isBefore && (null === $clearedAt || $earlier->at >= $clearedAt)) {
+                $practised[] = $earlier->check();
+            }
+        }
+        $practised[] = $check->check();
+
+        return $practised;
+    }
+
+    /** When a side was last cleared in writing. */
+    public function clearedAt(Practitioner $practitioner, Side $side): ?\DateTimeImmutable
+    {
+        foreach ($this->clearances($practitioner) as $clearance) {
+            if ($clearance->side === $side) {
+                return $clearance->at;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Decision> the newest first */

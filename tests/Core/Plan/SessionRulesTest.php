@@ -68,7 +68,7 @@ final class SessionRulesTest extends TestCase
 
     public function testPropsThatAreNotThere(): void
     {
-        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], true), 0, 60.0, [], $props, true);
+        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], true), 0, [], $props, true);
         $few = new Equipment(1, 0, false);
         self::assertTrue($few->has($needs(['block' => 1])));
         self::assertFalse($few->has($needs(['block' => 2])));
@@ -80,7 +80,7 @@ final class SessionRulesTest extends TestCase
     public function testNoSchoolDosesBelowThePublishedFloor(): void
     {
         foreach ([true, false] as $gentle) {
-            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], $gentle), 0, 25.0, [], [], true);
+            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], $gentle), 0, [], [], true);
             foreach ([Dose::longAndStill(2), Dose::workingMuscle(2), Dose::countedBreath(1)] as $dose) {
                 self::assertGreaterThanOrEqual(60.0, $dose->seconds($rung));
             }
@@ -96,7 +96,7 @@ final class SessionRulesTest extends TestCase
             [$posture, $side] = explode(' ', $item[1]);
 
             return new PlannedItem(
-                new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(), $levels[$posture], 60.0, ['undo'], [], 'both' === $side),
+                new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(), $levels[$posture], ['undo'], [], 'both' === $side),
                 Phase::from($item[0]),
                 Side::tryFrom($side),
                 $item[2],
