@@ -16,7 +16,9 @@ use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Effect;
 use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Progression\Step;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
 
@@ -46,7 +48,7 @@ final readonly class PersonOn
         $practised = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $signs = [];
         foreach (Side::cases() as $side) {
-            $signs[$side->value] = $this->signs([...$tests, ...$practised], $side, $clearances);
+            $signs[$side->value] = [...$this->signs([...$tests, ...$practised], $side, $clearances), ...$this->stopped($practitioner, $side, $moment, $clearances)];
         }
 
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
@@ -59,6 +61,37 @@ final readonly class PersonOn
     }
 
     /**
+     * A stop that was decided on, by rule or by the teacher, holds a side whatever the pain was, until a
+     * clearance in writing.
+     *
+     * @param list<Clearance> $clearances
+     *
+     * @return list<Condition>
+     */
+    private function stopped(Practitioner $practitioner, Side $side, \DateTimeImmutable $moment, array $clearances): array
+    {
+        $cleared = self::cleared($side, $clearances);
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            if ($decision->side === $side && Step::Stop === $decision->step && $decision->at <= $moment && (null === $cleared || $decision->at > $cleared)) {
+                return [new Condition('stopped', 'Stopped after practice', Effect::Stop, [Condition::ALL])];
+            }
+        }
+
+        return [];
+    }
+
+    /** @param list<Clearance> $clearances */
+    private static function cleared(Side $side, array $clearances): ?\DateTimeImmutable
+    {
+        $cleared = null;
+        foreach ($clearances as $clearance) {
+            $cleared = $clearance->side === $side ? max($cleared, $clearance->at) : $cleared;
+        }
+
+        return $cleared;
+    }
+
+    /**
      * Stop signs met in tests or practice of a side, until a clearance in writing.
      *
      * @param list<Test|RungCheck> $tests
@@ -68,10 +101,7 @@ final readonly class PersonOn
      */
     private function signs(array $tests, Side $side, array $clearances): array
     {
-        $cleared = null;
-        foreach ($clearances as $clearance) {
-            $cleared = $clearance->side === $side ? max($cleared, $clearance->at) : $cleared;
-        }
+        $cleared = self::cleared($side, $clearances);
         $signs = [];
         foreach ($tests as $test) {
             if ($test->side === $side && (null === $cleared || $test->at > $cleared)) {

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\PainKind;
 use LucidAscent\Core\Testing\PainPlace;
 use Symfony\Component\Uid\Uuid;
@@ -147,6 +149,24 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Make the plan');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'held, so nothing of it is planned');
+    }
+
+    public function testAStopByTheLevelOfAnAcheHoldsTheSideTooUntilItIsCleared(): void
+    {
+        $this->plan();
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'left', 'pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 6]] + $this->work()[0]]]);
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->clickLink('What comes next?');
+        $this->client->submitForm('Record the decision');
+        $this->client->request('GET', "$this->home/poses/soles-together");
+        self::assertSelectorTextContains('.side-left', 'Held');
+        self::assertSelectorTextNotContains('.side-right', 'Held');
+        $person = $this->em()->find(Practitioner::class, $this->practitioner->id);
+        self::assertNotNull($person);
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, Side::Left, new \DateTimeImmutable(), 'A clinician', 'Nothing against it'));
+        $this->em()->flush();
+        $this->client->request('GET', "$this->home/poses/soles-together");
+        self::assertSelectorTextNotContains('.side-left', 'Held');
     }
 
     public function testWhatIsNoLogIsRefused(): void
