@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Caution;
 
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
-
 /** Which caution a pain is, when it is one that ends the work at once (common practice). */
 final class StopSign
 {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Reason\Reason;
 
 /** A posture that should be worked on, with the rung of each side, and why. */
 final readonly class Candidate

@@ -6,9 +6,9 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\Route;
 use LucidAscent\Core\Testing\Ability;

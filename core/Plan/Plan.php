@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
-use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Reason\Reason;
 
 /** Weeks of sessions, what did not fit, and when to test again. */
 final readonly class Plan

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Reason\Reason;
 
 /** One thing to do in a session. */
 final readonly class PlannedItem

@@ -6,9 +6,9 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** The hard rules of one session, for sessions that somebody has changed by hand. */
 final class SessionRules

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /**
  * Move on after three clean sessions in a row on this rung, on three different days, when gate and

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /**
  * No way on after eight sessions or four weeks on one rung: another drill for the same limiter first;

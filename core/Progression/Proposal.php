@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Reason\Reason;
 
 /** What the rules propose after a readiness check: the teacher has the last word, save over a stop. */
 final readonly class Proposal

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** After a break of more than six weeks nobody knows where a side stands: the tests come first (common practice). */
 final class ReTestRule implements DecisionRule

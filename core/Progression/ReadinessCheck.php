@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Caution\Pain;
 
 /** What was seen when a rung was practised on one side. */
 final readonly class ReadinessCheck

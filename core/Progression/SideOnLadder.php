@@ -8,9 +8,9 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Readiness\HalfLotusReading;
 use LucidAscent\Core\Readiness\HalfLotusVerdict;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /**
  * One side of one person, out of everything on record: the verdict, and the rung where it stands.

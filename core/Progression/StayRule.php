@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** Stay, where no other rule speaks; and say what is missing. */
 final class StayRule implements DecisionRule

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /**
  * Step back one rung: pain of 3 or 4, soreness that disturbs sleep, compensations in two sessions

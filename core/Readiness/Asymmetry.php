@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\MeasuredCapacity;

@@ -14,6 +14,8 @@ use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\ProportionShare;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\StraightKnee;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\SmallestChange;

@@ -16,6 +16,8 @@ use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\StraightKnee;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 

@@ -7,6 +7,8 @@ namespace LucidAscent\Core\Readiness;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** What soles-together sitting says of half lotus on one side, and why. */
 final readonly class HalfLotusVerdict

@@ -10,6 +10,7 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\StraightKnee;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 
 /**

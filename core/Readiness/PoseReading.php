@@ -10,6 +10,8 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
 
 /** One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. */

@@ -10,9 +10,9 @@ use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\TestDefinition;
 

@@ -6,8 +6,8 @@ namespace LucidAscent\Core\Testing;
 
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Permission;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /**
  * Which tests an assessment needs, in the taught order. Of several that isolate the same thing, the

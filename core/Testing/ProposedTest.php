@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Testing;
 
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Reason\Reason;
 
 /** A test and whether it should be taken now, with the reasons. */
 final readonly class ProposedTest

@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Reading;

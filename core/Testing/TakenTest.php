@@ -7,6 +7,8 @@ namespace LucidAscent\Core\Testing;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Sitting;
 
 /** One test of one side, as it was taken down. Lengths in cm, angles in degrees, times in seconds. */

@@ -6,9 +6,9 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Repository\MomentType;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 

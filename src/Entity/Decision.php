@@ -8,8 +8,8 @@ use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Repository\MomentType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Progression\Step;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 

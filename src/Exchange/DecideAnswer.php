@@ -11,8 +11,8 @@ use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\History;
 use LucidAscent\Core\Progression\ReadinessCheck;
-use LucidAscent\Core\Readiness\Reason;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
 
 /** What comes next on a rung, out of its session logs, in the JSON shape that the command line prints. */
 final readonly class DecideAnswer

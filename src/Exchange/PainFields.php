@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 
 /** Pain out of JSON: null, or {"where", "kind", "level"}. */
 final class PainFields

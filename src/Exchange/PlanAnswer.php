@@ -17,7 +17,7 @@ use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Reason;
+use LucidAscent\Core\Reason\Reason;
 
 /** Weeks of practice out of an assessment, in the JSON shape that the command line prints. */
 final readonly class PlanAnswer

@@ -10,8 +10,8 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PracticeRung;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** A plan as it is kept, changed by hand item by item, and turned back into what the rules take. */
 final readonly class StoredPlan

@@ -8,8 +8,8 @@ use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\Trial;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
 
 final class BenchPageTest extends AppTestCase
 {

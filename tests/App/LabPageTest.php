@@ -11,11 +11,11 @@ use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\KnownCapacity;
-use LucidAscent\Core\Testing\Pain;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 use PHPUnit\Framework\Attributes\DataProvider;
 

@@ -7,8 +7,8 @@ namespace LucidAscent\Tests\App;
 use Doctrine\DBAL\Exception as DatabaseException;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Uid\Uuid;
 

@@ -11,10 +11,10 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Readiness\State;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
 use Symfony\Component\Uid\Uuid;
 
 final class PosePageTest extends AppTestCase

@@ -8,9 +8,9 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\LotusGate;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** Soles together, heels close in and knees near the floor, before a foot goes into the crease (common practice). */
 final class Lotus implements Gate

@@ -6,9 +6,9 @@ namespace LucidAscent\Core\Readiness\Gate;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\KnownPerson;
-use LucidAscent\Core\Readiness\Reason;
-use LucidAscent\Core\Readiness\Source;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** A posture that is tried only when others are in reach: known or not, without them it is not yet shown. */
 abstract class PrerequisiteFirst implements Gate

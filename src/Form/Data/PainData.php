@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form\Data;
 
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 

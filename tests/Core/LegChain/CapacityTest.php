@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\LegChain;
 
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
@@ -15,8 +16,7 @@ use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
 use LucidAscent\Core\Readiness\KnownCapacity;
-use LucidAscent\Core\Readiness\Source;
-use LucidAscent\Core\Testing\Pain;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\TestCase;

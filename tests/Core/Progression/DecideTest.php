@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Progression;
 
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
@@ -13,9 +16,6 @@ use LucidAscent\Core\Progression\Proposal;
 use LucidAscent\Core\Progression\ReadinessCheck;
 use LucidAscent\Core\Progression\Step;
 use LucidAscent\Core\Readiness\GateOutcome;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Progression;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Posture\Rung;
 use LucidAscent\Core\Progression\SideOnLadder;
 use LucidAscent\Core\Progression\SideRecord;
 use LucidAscent\Core\Progression\Step;
 use LucidAscent\Core\Readiness\State;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainPlace;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\TestCase;

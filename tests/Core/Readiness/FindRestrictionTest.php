@@ -8,10 +8,10 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\FindRestriction;
-use LucidAscent\Core\Readiness\Reason;
 use LucidAscent\Core\Readiness\Restriction;
 use LucidAscent\Core\Readiness\RestrictionFinding;
 use LucidAscent\Core\Readiness\SameLegTwoPoses;
+use LucidAscent\Core\Reason\Reason;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

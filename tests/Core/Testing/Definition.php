@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Formula;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainPlace;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Core\Testing\Tool;

@@ -6,10 +6,10 @@ namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Effect;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\StopSign;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainKind;
-use LucidAscent\Core\Testing\PainPlace;
 use LucidAscent\Core\Testing\ProposedTest;
 use LucidAscent\Core\Testing\ProposeTests;
 use PHPUnit\Framework\TestCase;

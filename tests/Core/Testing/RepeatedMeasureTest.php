@@ -6,8 +6,8 @@ namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Testing\Pain;
-use LucidAscent\Core\Testing\PainPlace;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Testing\RepeatedMeasure;
 use LucidAscent\Core\Testing\SolesTogetherTest;
 use PHPUnit\Framework\TestCase;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Readiness;
+namespace LucidAscent\Core\Reason;
 
 /** Why: a code that a text is kept for, the numbers it rests on, and where the rule comes from. */
 final readonly class Reason

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Testing;
+namespace LucidAscent\Core\Caution;
 
 enum PainKind: string
 {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Testing;
+namespace LucidAscent\Core\Caution;
 
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Readiness;
+namespace LucidAscent\Core\Reason;
 
 /** Where a rule or a number comes from. */
 enum Source: string
