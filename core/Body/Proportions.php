@@ -9,7 +9,7 @@ namespace LucidAscent\Core\Body;
  */
 final readonly class Proportions
 {
-    /** A length estimated from stature is uncertain by this share of itself (one SD). */
+    /** A length estimated from stature is uncertain by this share of itself (one SD), and never less than a measured one. */
     public const ESTIMATE_ERROR = 0.05;
 
     public const LEAST_STATURE = 120.0;
@@ -64,13 +64,14 @@ final readonly class Proportions
             $this->length(Segment::HipSpacing, $side)->cm,
             $this->length(Segment::SeatedHipHeight, $side)->cm,
             $this->length(Segment::AnkleAboveSole, $side)->cm,
+            $this->length(Segment::LyingHipHeight, $side)->cm,
         );
     }
 
     public function error(Side $side): BodyError
     {
         return BodyError::of(fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
-            ? self::ESTIMATE_ERROR * $this->estimate($segment)->cm
+            ? max(self::ESTIMATE_ERROR * $this->estimate($segment)->cm, $segment->measuringError())
             : $segment->measuringError());
     }
 }

@@ -18,6 +18,8 @@ enum Segment: string
     case HipSpacing = 'hipSpacing';
     case SeatedHipHeight = 'seatedHipHeight';
     case AnkleAboveSole = 'ankleAboveSole';
+    /** Hip joint centre above the floor, lying on the back: this product's own share. */
+    case LyingHipHeight = 'lyingHipHeight';
 
     /** What share of stature this length is when nobody has measured it. */
     public function shareOfStature(): float
@@ -28,6 +30,7 @@ enum Segment: string
             self::HipSpacing => 0.103,
             self::SeatedHipHeight => 0.053,
             self::AnkleAboveSole => 0.039,
+            self::LyingHipHeight => 0.055,
         };
     }
 
@@ -48,7 +51,7 @@ enum Segment: string
             self::Thigh => 1.0,
             self::Shin => 0.7,
             self::HipSpacing => 0.8,
-            self::SeatedHipHeight => 0.7,
+            self::SeatedHipHeight, self::LyingHipHeight => 0.7,
             self::AnkleAboveSole => 0.0,
         };
     }

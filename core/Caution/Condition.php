@@ -13,31 +13,64 @@ final readonly class Condition
     /**
      * @param list<string> $holds the loads that it holds, or "all"
      * @param array<string, string> $changes how a load is to be done otherwise, by load
-     * @param list<string> $allows loads that stay allowed in spite of "all"
+     * @param list<string> $deepHolds loads that it holds beyond a gentle rung
+     * @param list<string> $footedHolds loads that it holds but in a lying shape with the foot free
+     * @param list<string> $otherSide loads that it holds on the other side
+     * @param Spared $spares what "all" leaves
+     * @param bool $gentleOnly whether it keeps to the gentle rungs
+     * @param list<string> $besides loads that may be worked beyond the gentle rungs, short of the end of any range
+     * @param Ending $ending what ends it
+     * @param int|null $months after so many months anybody's word ends it
      */
     public function __construct(
         public string $id,
         public string $name,
-        public Effect $effect,
         public array $holds,
         public array $changes = [],
-        public array $allows = [],
+        public array $deepHolds = [],
+        public array $footedHolds = [],
+        public array $otherSide = [],
+        public Spared $spares = Spared::Nothing,
+        public bool $gentleOnly = false,
+        public array $besides = [],
+        public Ending $ending = Ending::Clinician,
+        public ?int $months = null,
     ) {
     }
 
-    /**
-     * The loads among these that it holds.
-     *
-     * @param list<string> $loads
-     *
-     * @return list<string>
-     */
-    public function held(array $loads): array
+    public static function everything(string $id, string $name, Spared $spares = Spared::Nothing): self
     {
-        return array_values(array_filter(
-            $loads,
-            fn (string $load): bool => !in_array($load, $this->allows, true)
-                && (in_array(self::ALL, $this->holds, true) || in_array($load, $this->holds, true)),
-        ));
+        return new self($id, $name, [self::ALL], spares: $spares);
+    }
+
+    /** A condition that no caution knows: no deep rung until somebody has said what it is. */
+    public static function unknown(string $id): self
+    {
+        return new self($id, $id, [], gentleOnly: true);
+    }
+
+    /** @param bool $isOtherSide whether the work is on the side that the condition is not on */
+    public function holds(Work $work, bool $isOtherSide = false): bool
+    {
+        if ($isOtherSide) {
+            return [] !== array_intersect($work->loads, $this->otherSide);
+        }
+        if (in_array(self::ALL, $this->holds, true)) {
+            return !$this->spares->has($work);
+        }
+        if ($this->gentleOnly && !$work->isGentle && !$this->isBeside($work)) {
+            return true;
+        }
+
+        return [] !== array_intersect($work->loads, [
+            ...$this->holds,
+            ...($work->isGentle ? [] : $this->deepHolds),
+            ...($work->isFootFree ? [] : $this->footedHolds),
+        ]);
+    }
+
+    private function isBeside(Work $work): bool
+    {
+        return [] !== array_intersect($work->loads, $this->besides) && [] === array_intersect($work->loads, Load::endRanges());
     }
 }

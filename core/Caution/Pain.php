@@ -24,14 +24,31 @@ final readonly class Pain
         return new self(0, PainPlace::None);
     }
 
-    public function isInKnee(): bool
+    /** What was said of pain, and cannot be read otherwise: as serious as a sharp pain. */
+    public static function unreadable(PainPlace $place = PainPlace::Unknown): self
     {
-        return $this->level > 0 && PainPlace::Knee === $this->place;
+        return new self(1, $place, PainKind::Sharp);
     }
 
-    /** Pain of a kind or in a place that ends the work at once, whatever its level. */
-    public function stops(): bool
+    public function equals(self $other): bool
     {
-        return $this->level > 0 && (PainPlace::Knee === $this->place || $this->kind->stops());
+        return $this->level === $other->level && $this->place === $other->place && $this->kind === $other->kind;
+    }
+
+    /** Whether anything hurts; numbness counts whatever number is given with it. */
+    public function isFelt(): bool
+    {
+        return $this->level > 0 || $this->kind->isNumb();
+    }
+
+    /** Whether what was done with it proves nothing: anything but a stretch that nobody minds. */
+    public function spoils(): bool
+    {
+        return $this->isFelt() && (PainKind::Stretch !== $this->kind || $this->level >= PainRule::ACHE || $this->place->isKnee());
+    }
+
+    public function isInKnee(): bool
+    {
+        return $this->isFelt() && $this->place->isKnee();
     }
 }

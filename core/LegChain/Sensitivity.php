@@ -34,6 +34,12 @@ final readonly class Sensitivity
      */
     public static function of(Reading $reading, Body $body): self
     {
+        if ($reading instanceof Inclination && NearVertical::isNear($reading, $body)) {
+            [$body, $read] = NearVertical::slopes($reading, $body);
+            $name = $reading::component()->value;
+
+            return new self([$name => $body], [$name => $read], $reading->readingErrors());
+        }
         $centre = $reading->angles($body);
         $toBody = $toReading = [];
         foreach (Segment::cases() as $segment) {

@@ -11,7 +11,7 @@ use LucidAscent\Core\Reason\Reason;
 final readonly class Candidate
 {
     /**
-     * @param array{left: PracticeRung, right: PracticeRung} $rungs
+     * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may be done
      * @param Side|null $tighter the side that is worked on first and last; null where neither is
      * @param list<string> $components what it works on
      */
@@ -28,11 +28,11 @@ final readonly class Candidate
 
     public function level(): int
     {
-        return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->level, $this->rungs))]);
+        return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->level, array_filter($this->rungs)))]);
     }
 
     public function isDeep(): bool
     {
-        return [] !== array_filter($this->rungs, static fn (PracticeRung $rung): bool => !$rung->rung->isGentle);
+        return [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => null !== $rung && !$rung->rung->isGentle());
     }
 }

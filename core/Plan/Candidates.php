@@ -30,9 +30,8 @@ final readonly class Candidates
     /**
      * @param list<string> $wanted
      * @param array<string, list<PracticeRung>> $ladders by posture
-     * @param array<string, string> $decided ids of rungs, by posture and side
      */
-    public static function of(array $wanted, ReadPoses $poses, array $ladders, Equipment $equipment, array $decided = []): self
+    public static function of(array $wanted, ReadPoses $poses, array $ladders, Equipment $equipment): self
     {
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
         $keystone = Keystone::of($routes, $poses);
@@ -43,17 +42,18 @@ final readonly class Candidates
         $list = $leftOut = [];
         foreach (array_values(array_unique($ids)) as $place => $id) {
             $isWanted = in_array($id, $wanted, true);
-            if (State::Held === $poses->state($id) && $isWanted) {
-                $leftOut[$id] = new Reason('plan.held', Source::Trade, ['posture' => $poses->postures[$id]->name]);
+            $left = Stage::of($id, Side::Left, $poses, $ladders, $equipment);
+            $right = Stage::of($id, Side::Right, $poses, $ladders, $equipment);
+            $rung = $left ?? $right;
+            // A shape of both sides at once needs both.
+            if (null === $rung || ($rung->isSymmetric && (null === $left || null === $right))) {
+                $leftOut[$id] = new Reason(State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung', Source::Trade, ['posture' => $poses->postures[$id]->name]);
                 continue;
             }
-            $left = Stage::of($id, Side::Left, $poses, $ladders, $equipment, $decided);
-            $right = Stage::of($id, Side::Right, $poses, $ladders, $equipment, $decided);
             if (null === $left || null === $right) {
-                $leftOut[$id] = new Reason('plan.no-rung', Source::Own, ['posture' => $poses->postures[$id]->name]);
-                continue;
+                $leftOut[$id] = new Reason('plan.held-side', Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => null === $left ? 'left' : 'right']);
             }
-            $counter = self::counter($left, $poses, $ladders, $equipment);
+            $counter = self::counter($rung, $poses, $ladders, $equipment);
             if (null === $counter) {
                 $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $poses->postures[$id]->name]);
                 continue;
@@ -86,7 +86,7 @@ final readonly class Candidates
             }
             $first = $ladders[$id][0];
             $isHeld = State::Held === $poses->of($id, Side::Left)->rungs[0]->state() || State::Held === $poses->of($id, Side::Right)->rungs[0]->state();
-            if (!$isHeld && $first->rung->isGentle && $equipment->has($first)) {
+            if (!$isHeld && $first->rung->isGentle() && $equipment->has($first)) {
                 return $first;
             }
         }

@@ -44,6 +44,6 @@ final readonly class Dose
 
     public function seconds(PracticeRung $rung): float
     {
-        return max(self::LEAST_SECONDS, $rung->rung->isGentle ? $this->gentle : $this->deep);
+        return max(self::LEAST_SECONDS, $rung->rung->isGentle() ? $this->gentle : $this->deep);
     }
 }

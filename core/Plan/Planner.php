@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Rule\WarmUpFirst;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
@@ -23,10 +23,7 @@ use LucidAscent\Core\Testing\TestDefinition;
  */
 final readonly class Planner
 {
-    private const WARM_UP = ['windscreen-wipers', 'cobra', 'easy-twist', 'low-lunge', 'half-split', 'childs-pose', 'legs-up-wall', 'thread-the-needle'];
-    private const REST = ['legs-up-wall', 'childs-pose', 'supine-soles', 'figure-four'];
     /** Five to ten minutes of warming up, in seconds; each of its postures so long. */
-    private const WARM_UP_LEAST = 300;
     private const WARM_UP_MOST = 600;
     private const WARM_UP_ITEM = 60;
     private const COUNTER = 45;
@@ -44,17 +41,16 @@ final readonly class Planner
     /**
      * @param array<string, list<PracticeRung>> $ladders by posture
      * @param array<string, TestDefinition> $tests
-     * @param array<string, string> $decided ids of rungs that were decided on after practice, by posture and side
      * @param array<int, Dose> $doseOn another school's dose on some days, by weekday from 1 for Monday
      */
-    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose, private array $decided = [], private array $doseOn = [])
+    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose, private array $doseOn = [])
     {
     }
 
     /** @param list<string> $wanted */
     public function plan(array $wanted, PlanRequest $request): Plan
     {
-        $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request->equipment, $this->decided);
+        $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request->equipment);
         $leftOut = $candidates->leftOut;
         $weeks = $retests = [];
         $lastDeep = [];
@@ -97,7 +93,7 @@ final readonly class Planner
     {
         $budget = 60 * $request->minutes;
         $dose = $this->doseOn[(int) $on->format('N')] ?? $this->dose;
-        $warmUp = $this->warmUp($request, (int) max(self::WARM_UP_LEAST, min(self::WARM_UP_MOST, 0.15 * $budget)));
+        $warmUp = $this->warmUp($request, (int) max(WarmUpFirst::least($request->minutes), min(self::WARM_UP_MOST, 0.15 * $budget)));
         $rest = $this->rest($request, (int) max(self::REST_LEAST, min(self::REST_MOST, 0.08 * $budget)));
         $left = $budget - (new PlannedSession($on, [...$warmUp, ...$rest]))->seconds();
         $leftOut = $work = [];
@@ -144,7 +140,10 @@ final readonly class Planner
         };
         $left = $candidate->rungs['left'];
         $right = $candidate->rungs['right'];
-        if ($left->isSymmetric && $left === $right) {
+        if (null === $left || null === $right) {
+            null === $left ? null : $add(Side::Left, $left, 1.0);
+            null === $right ? null : $add(Side::Right, $right, 1.0);
+        } elseif ($left->isSymmetric && $left === $right) {
             $add(null, $left, 1.0);
         } elseif (null === $candidate->tighter) {
             $add(Side::Left, $left, 1.0);
@@ -152,9 +151,10 @@ final readonly class Planner
         } else {
             $first = $candidate->tighter;
             $other = Side::Left === $first ? Side::Right : Side::Left;
-            $add($first, $candidate->rungs[$first->value], 1.0);
-            $add($other, $candidate->rungs[$other->value], 1.0);
-            $add($first, $candidate->rungs[$first->value], self::TIGHTER);
+            $rungs = ['left' => $left, 'right' => $right];
+            $add($first, $rungs[$first->value], 1.0);
+            $add($other, $rungs[$other->value], 1.0);
+            $add($first, $rungs[$first->value], self::TIGHTER);
         }
         $items[] = new PlannedItem($candidate->counter, Phase::Counter, null, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $this->poses->postures[$candidate->posture]->name]));
 
@@ -165,13 +165,13 @@ final readonly class Planner
     private function warmUp(PlanRequest $request, int $seconds): array
     {
         $items = [];
-        $able = $this->gentle(self::WARM_UP, $request);
+        $able = $this->gentle(static fn (PracticeRung $rung): ?int => $rung->warmUp, $request);
         $each = [] === $able ? 0 : max(self::WARM_UP_ITEM, (int) (ceil($seconds / count($able) / self::GRAIN) * self::GRAIN));
-        foreach ($able as $rung) {
+        foreach ($able as [$rung, $side]) {
             if ($seconds <= 0) {
                 break;
             }
-            $items[] = new PlannedItem($rung, Phase::WarmUp, null, min($each, max(self::GRAIN, $seconds)), new Reason('plan.warm-up', Source::Trade));
+            $items[] = new PlannedItem($rung, Phase::WarmUp, $side, min($each, max(self::GRAIN, $seconds)), new Reason('plan.warm-up', Source::Trade));
             $seconds -= $each;
         }
 
@@ -181,33 +181,36 @@ final readonly class Planner
     /** @return list<PlannedItem> */
     private function rest(PlanRequest $request, int $seconds): array
     {
-        $able = $this->gentle(self::REST, $request);
+        $able = $this->gentle(static fn (PracticeRung $rung): ?int => $rung->rest, $request);
 
-        return [] === $able ? [] : [new PlannedItem($able[0], Phase::Rest, null, intdiv($seconds, self::GRAIN) * self::GRAIN, new Reason('plan.rest', Source::Trade))];
+        return [] === $able ? [] : [new PlannedItem($able[0][0], Phase::Rest, $able[0][1], intdiv($seconds, self::GRAIN) * self::GRAIN, new Reason('plan.rest', Source::Trade))];
     }
 
     /**
-     * First rungs that are gentle, that nothing holds and for which there are the props.
+     * First rungs that are gentle, that nothing holds and for which there are the props; on the free side
+     * alone where the other is held.
      *
-     * @param list<string> $ids
+     * @param callable(PracticeRung): ?int $place where it comes among its like; null for what is none of them
      *
-     * @return list<PracticeRung>
+     * @return list<array{PracticeRung, Side|null}>
      */
-    private function gentle(array $ids, PlanRequest $request): array
+    private function gentle(callable $place, PlanRequest $request): array
     {
         $able = [];
-        foreach ($ids as $id) {
-            $rung = $this->ladders[$id][0] ?? null;
-            if (null === $rung || !$rung->rung->isGentle || !$request->equipment->has($rung)) {
+        foreach ($this->ladders as $id => $ladder) {
+            $rung = $ladder[0];
+            $order = $place($rung);
+            if (null === $order || !$rung->rung->isGentle() || !$request->equipment->has($rung)) {
                 continue;
             }
-            $states = array_map(fn (Side $side): State => $this->poses->of($id, $side)->rungs[0]->state(), Side::cases());
-            if (!in_array(State::Held, $states, true)) {
-                $able[] = $rung;
+            $free = array_values(array_filter(Side::cases(), fn (Side $side): bool => [] === $this->poses->of($id, $side)->rungs[0]->heldBy));
+            if (2 === count($free) || (1 === count($free) && !$rung->isSymmetric)) {
+                $able[$order] = [$rung, 2 === count($free) ? null : $free[0]];
             }
         }
+        ksort($able);
 
-        return $able;
+        return array_values($able);
     }
 
     /**

@@ -14,6 +14,8 @@ final readonly class PracticeRung
      * @param list<string> $counters ids of postures that undo it
      * @param array<string, int> $props how many of what it needs, by the names of Equipment
      * @param bool $isSymmetric both sides at once
+     * @param int|null $warmUp its place among what warms up; null when it does not
+     * @param int|null $rest its place among what one rests in; null when one does not
      */
     public function __construct(
         public string $posture,
@@ -23,6 +25,8 @@ final readonly class PracticeRung
         public array $counters,
         public array $props,
         public bool $isSymmetric,
+        public ?int $warmUp = null,
+        public ?int $rest = null,
     ) {
     }
 }

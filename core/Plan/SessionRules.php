@@ -4,68 +4,28 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
-use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Rule\BothSides;
+use LucidAscent\Core\Plan\Rule\CounterAfter;
+use LucidAscent\Core\Plan\Rule\FitsTheTime;
+use LucidAscent\Core\Plan\Rule\LyingFirst;
+use LucidAscent\Core\Plan\Rule\NothingClosed;
+use LucidAscent\Core\Plan\Rule\NothingHeld;
+use LucidAscent\Core\Plan\Rule\SessionRule;
+use LucidAscent\Core\Plan\Rule\WarmUpFirst;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** The hard rules of one session, for sessions that somebody has changed by hand. */
+/** The hard rules of sessions, for those that were planned and those that somebody has changed by hand. */
 final class SessionRules
 {
-    private const WARM_UP = 300;
-
     /** @return list<Reason> the rules that it breaks; none when all is well */
     public static function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
-        $broken = [];
-        if ($session->minutes() > $minutes) {
-            $broken['time'] = new Reason('rule.time', Source::Own, ['minutes' => $session->minutes(), 'limit' => $minutes]);
-        }
-        $warm = 0;
-        $level = 0;
-        $open = null;
-        $hasWorked = false;
-        foreach ($session->items as $item) {
-            if (self::isHeld($item, $poses)) {
-                $broken['held'] = new Reason('rule.held', Source::Trade, ['posture' => $item->rung->name]);
-            }
-            if (null !== $open && Phase::Work !== $item->phase && Phase::Counter !== $item->phase) {
-                $broken['counter'] = new Reason('rule.counter', Source::Trade, ['posture' => $open->name]);
-                $open = null;
-            }
-            if (Phase::WarmUp === $item->phase) {
-                $warm += $item->seconds;
-                if ($hasWorked) {
-                    $broken['warm-up'] = new Reason('rule.warm-up-first', Source::Trade);
-                }
-            } elseif (Phase::Counter === $item->phase) {
-                $open = null;
-            } elseif (Phase::Work === $item->phase) {
-                $hasWorked = true;
-                if ($warm < self::WARM_UP) {
-                    $broken['warm-up'] = new Reason('rule.warm-up', Source::Trade, ['minutes' => self::WARM_UP / 60]);
-                }
-                if (null !== $open && $open->posture !== $item->rung->posture) {
-                    $broken['counter'] = new Reason('rule.counter', Source::Trade, ['posture' => $open->name]);
-                }
-                if ($item->rung->level < $level && $open?->posture !== $item->rung->posture) {
-                    $broken['order'] = new Reason('rule.order', Source::Trade, ['posture' => $item->rung->name]);
-                }
-                $level = max($level, $item->rung->level);
-                $open = $item->rung;
-            }
-        }
-        if (null !== $open) {
-            $broken['counter'] = new Reason('rule.counter', Source::Trade, ['posture' => $open->name]);
-        }
-        foreach (self::sides($session) as $name => $sides) {
-            if (1 === count($sides)) {
-                $broken["sides $name"] = new Reason('rule.sides', Source::Trade, ['posture' => $name]);
-            }
-        }
+        /** @var list<SessionRule> $rules */
+        $rules = [new NothingHeld(), new NothingClosed(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides()];
 
-        return array_values($broken);
+        return array_merge(...array_map(static fn (SessionRule $rule): array => $rule->broken($session, $minutes, $poses), $rules));
     }
 
     /**
@@ -82,7 +42,7 @@ final class SessionRules
         foreach ($sessions as $session) {
             $deep = [];
             foreach ($session->items as $item) {
-                foreach (Phase::Work === $item->phase && !$item->rung->rung->isGentle ? $poses->postures[$item->rung->posture]->abilities : [] as $ability) {
+                foreach (Phase::Work === $item->phase && !$item->rung->rung->isGentle() ? $poses->postures[$item->rung->posture]->abilities : [] as $ability) {
                     $deep[$ability->value] = $item->rung->name;
                 }
             }
@@ -95,31 +55,5 @@ final class SessionRules
         }
 
         return array_values($broken);
-    }
-
-    private static function isHeld(PlannedItem $item, ReadPoses $poses): bool
-    {
-        foreach (null === $item->side ? Side::cases() : [$item->side] as $side) {
-            foreach ($poses->of($item->rung->posture, $side)->rungs as $reading) {
-                if ($reading->rung->id === $item->rung->rung->id && State::Held === $reading->state()) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /** @return array<string, array<string, true>> the sides that are worked, by the posture's name; both at once are two */
-    private static function sides(PlannedSession $session): array
-    {
-        $sides = [];
-        foreach ($session->items as $item) {
-            foreach (Phase::Work === $item->phase ? (null === $item->side ? Side::cases() : [$item->side]) : [] as $side) {
-                $sides[$item->rung->name][$side->value] = true;
-            }
-        }
-
-        return $sides;
     }
 }

@@ -6,40 +6,37 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\State;
 
-/** The rung on which a side practises a posture now. */
+/** The rung on which a side practises a posture now: where it stands, as far as there are the props. */
 final class Stage
 {
     /**
-     * The highest that is open or near, that nothing holds, and for which there are the props; where none
-     * is, the lowest gentle one that nothing holds.
-     *
-     * What was decided after practice can keep a side lower, and never lifts it.
+     * A rung that is missing its prop is not skipped upwards: the highest below it that was passed is
+     * practised instead.
      *
      * @param array<string, list<PracticeRung>> $ladders by posture
-     * @param array<string, string> $decided ids of rungs, by posture and side: "half-lotus left"
      */
-    public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment, array $decided = []): ?PracticeRung
+    public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
     {
-        $pose = $poses->of($posture, $side);
-        $highest = $pose->rung();
+        $stand = $poses->of($posture, $side)->stand;
+        $now = $stand->rung?->rung->id;
         $found = null;
-        foreach ($pose->rungs as $i => $reading) {
-            $rung = $ladders[$posture][$i];
-            if (State::Held === $reading->state() || !$equipment->has($rung)) {
-                continue;
-            }
-            if ($reading->state()->isInReach() && null !== $highest) {
-                $found = $rung;
-            } elseif (null === $found && $rung->rung->isGentle) {
+        foreach (null === $now ? [] : $ladders[$posture] as $rung) {
+            $isNow = $rung->rung->id === $now;
+            if (($isNow || [] === $stand->closing($rung->rung->id)) && $equipment->has($rung) && self::mayGoOn($rung, $side, $poses)) {
                 $found = $rung;
             }
-            if ($reading === $highest || $rung->rung->id === ($decided["$posture $side->value"] ?? null)) {
+            if ($isNow) {
                 break;
             }
         }
 
         return $found;
+    }
+
+    /** While everything of one side is held, the other goes on in gentle shapes. */
+    private static function mayGoOn(PracticeRung $rung, Side $side, ReadPoses $poses): bool
+    {
+        return $rung->rung->isGentle() || !$poses->person->holds->isWholeSideHeld($side->opposite());
     }
 }

@@ -9,19 +9,14 @@ final readonly class Ladder
 {
     /**
      * @param non-empty-list<Rung> $rungs
-     * @param array<string, string> $entries the rung where a side enters, by what the gate lets it attempt
      * @param list<Prerequisite> $prerequisites
      */
     public function __construct(
         public string $id,
         public string $name,
         public array $rungs,
-        public array $entries,
         public array $prerequisites = [],
     ) {
-        foreach ($entries as $rung) {
-            $this->position($rung);
-        }
     }
 
     public function rung(string $id): Rung

@@ -4,21 +4,34 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Posture;
 
+use LucidAscent\Core\Caution\Work;
+
 /** A rung of any posture, as far as readiness needs it. */
 final readonly class RungDefinition
 {
     /**
      * @param RungDemand|null $demand what the leg chain computes for a body; null where thresholds say it
      * @param array<string, float> $thresholds the least of each ability, in degrees, cm or seconds
-     * @param list<string> $loads
+     * @param Work $work what it loads, derived and written, and how gentle it is
+     * @param list<GateDefinition> $gates
+     * @param array<string, float> $otherLeg the least of each ability of the other leg, likewise
+     * @param bool $isMeasuredThrough whether measuring enough is as good as having done it
      */
     public function __construct(
         public string $id,
         public string $name,
         public ?RungDemand $demand,
         public array $thresholds,
-        public array $loads,
-        public bool $isGentle,
+        public Work $work,
+        public PropRule $prop = PropRule::None,
+        public array $gates = [],
+        public array $otherLeg = [],
+        public bool $isMeasuredThrough = false,
     ) {
+    }
+
+    public function isGentle(): bool
+    {
+        return $this->work->isGentle;
     }
 }

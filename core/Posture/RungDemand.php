@@ -15,6 +15,12 @@ interface RungDemand
     /** @param float $stature in cm: torso and arms are shares of it */
     public function posture(Capacity $capacity, float $stature): Posture;
 
+    /** Whether a test of this name is set up in the same position. */
+    public function isOf(string $contact): bool;
+
+    /** @return array<string, float> the position's own numbers, in cm and degrees */
+    public function values(): array;
+
     /**
      * Which ability an angle of it draws on, and with which sign: straight legs apart are not bent legs
      * apart, and crossing over is abduction below zero.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Progression;
 
 use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Practice\Step;
 
 /** Asks the rules in order of safety; the first with an answer decides. */
 final class Decide

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Practice\ReadinessCheck;
 
 /** The checks of one side on one ladder, the oldest first, and what the numbers say of the next rung. */
 final readonly class History
@@ -14,12 +16,14 @@ final readonly class History
      * @param non-empty-list<ReadinessCheck> $checks the oldest first; the last is the one to decide on
      * @param bool $nextOpen whether gate and margins allow the next rung
      * @param bool $nextUnproven whether the next rung may be tried without its angles having been shown
+     * @param list<Hold> $heldBy what holds this rung
      */
     public function __construct(
         public Ladder $ladder,
         public array $checks,
         public bool $nextOpen,
         public bool $nextUnproven = false,
+        public array $heldBy = [],
     ) {
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Practice\Passes;
+use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
@@ -13,16 +15,14 @@ use LucidAscent\Core\Reason\Source;
  */
 final class MoveOnRule implements DecisionRule
 {
-    public const SESSIONS = 3;
-
     public function propose(History $history): ?Proposal
     {
         $run = $history->cleanRun();
-        if (count($run) < self::SESSIONS || !$history->nextOpen || null === $history->ladder->after($history->rung())) {
+        if (count($run) < Passes::SESSIONS || !$history->nextOpen || null === $history->ladder->after($history->rung())) {
             return null;
         }
 
-        $reasons = [new Reason('move-on.clean', Source::Trade, ['sessions' => self::SESSIONS])];
+        $reasons = [new Reason('move-on.clean', Source::Trade, ['sessions' => Passes::SESSIONS])];
         if ($history->nextUnproven) {
             $reasons[] = new Reason('move-on.unproven', Source::Own);
         }
@@ -30,7 +30,7 @@ final class MoveOnRule implements DecisionRule
         return new Proposal(
             Step::MoveOn,
             $reasons,
-            array_slice($run, -self::SESSIONS),
+            array_slice($run, -Passes::SESSIONS),
         );
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
 
 /** What the rules propose after a readiness check: the teacher has the last word, save over a stop. */

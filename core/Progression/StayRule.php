@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Practice\Passes;
+use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
@@ -24,8 +26,8 @@ final class StayRule implements DecisionRule
             $reasons[] = new Reason('stay.compensation', Source::Trade);
         }
         $run = $history->cleanRun();
-        if ([] === $reasons && count($run) < MoveOnRule::SESSIONS) {
-            $reasons[] = new Reason('stay.count', Source::Trade, ['sessions' => count($run), 'needed' => MoveOnRule::SESSIONS]);
+        if ([] === $reasons && count($run) < Passes::SESSIONS) {
+            $reasons[] = new Reason('stay.count', Source::Trade, ['sessions' => count($run), 'needed' => Passes::SESSIONS]);
         }
         if ([] === $reasons) {
             $reasons[] = null === $history->ladder->after($history->rung())

@@ -33,6 +33,7 @@ final readonly class AbilityMargin
         public Uncertainty $uncertainty,
         public float $error,
         public bool $isTooOld,
+        public bool $isOtherLeg = false,
     ) {
     }
 
@@ -63,9 +64,22 @@ final readonly class AbilityMargin
         return null === $this->shown ? -INF : $this->shown - $this->asked;
     }
 
+    /** The noise of a margin: it is a difference already. */
     public function smallestChange(): float
     {
-        return SmallestChange::of($this->error);
+        return SmallestChange::between($this->error);
+    }
+
+    /** What the other leg has to do: the planted one, or the one behind. */
+    public function ofOtherLeg(): self
+    {
+        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $this->uncertainty, $this->error, $this->isTooOld, true);
+    }
+
+    /** Whether its chance can be stated: known exactly, or at least enough. */
+    public function isSettled(): bool
+    {
+        return null !== $this->capacity && !$this->isTooOld && is_finite($this->error) && State::Unknown !== $this->state();
     }
 
     /** A lower bound can open a rung; it can never call it short. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Ability;
@@ -31,8 +32,8 @@ final class Asymmetry
     {
         $reasons = [];
         foreach (Ability::cases() as $ability) {
-            $left = $person->capacities['left']->get($ability);
-            $right = $person->capacities['right']->get($ability);
+            $left = $person->capacities(Side::Left)->get($ability);
+            $right = $person->capacities(Side::Right)->get($ability);
             $difference = self::between($left, $right);
             if (null !== $difference && null !== $left && null !== $right) {
                 $reasons[] = new Reason('asymmetry', Source::Trade, [

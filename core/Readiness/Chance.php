@@ -22,14 +22,17 @@ final class Chance
     /**
      * @param list<AbilityMargin> $margins
      *
-     * @return float|null null when one of them is not known
+     * @return float|null null unless each is known exactly, or at least enough
      */
     public static function allPositive(array $margins, BodyError $body): ?float
     {
         foreach ($margins as $margin) {
-            if (null === $margin->shown || $margin->isTooOld || !is_finite($margin->error)) {
+            if (!$margin->isSettled()) {
                 return null;
             }
+        }
+        if ([] === $margins) {
+            return null;
         }
         if (1 === count($margins)) {
             return self::positive($margins[0]->difference(), $margins[0]->error);
@@ -45,7 +48,7 @@ final class Chance
                     $at[$i] += $z * ($moved[$source] ?? 0.0);
                 }
             }
-            $positive += [] === $at || min($at) > 0.0 ? 1 : 0;
+            $positive += min($at) > 0.0 ? 1 : 0;
         }
 
         return $positive / self::DRAWS;

@@ -17,7 +17,6 @@ use LucidAscent\Core\LegChain\StraightKnee;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Ability;
-use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
@@ -104,18 +103,12 @@ final class FindRestriction
     {
         $knee = $taken->measure('kneeHeight')->mean();
         $predicted = self::predicted($person, $side, $taken);
-        $isMeasured = Bound::Exact === $margins['rotation']->capacity?->bound && Bound::Exact === $margins['abduction']->capacity?->bound;
         $noise = null === $predicted ? 0.0 : SmallestChange::between(self::predictionError($person, $side, $taken, $margins));
         $numbers = ['knee' => $knee, 'predicted' => $predicted ?? 0.0, 'noise' => $noise];
-        if (null !== $predicted && $isMeasured && $taken->isClean() && $knee - $predicted > $noise) {
+        // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
+        if (null !== $predicted && $taken->isClean() && $knee - $predicted > $noise) {
             return new RestrictionFinding(Restriction::Structure, [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...self::proportion($person, $side, $taken)], $knee, $predicted);
         }
-        if (null !== $predicted && !$isMeasured && $knee - $predicted > $noise) {
-            $bounds = array_filter(['rotation' => 'shins-stacked', 'abduction' => 'frog'], static fn (string $name): bool => Bound::Exact !== $margins[$name]->capacity?->bound, ARRAY_FILTER_USE_KEY);
-
-            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.bounds', Source::Computed, $numbers), ...$reasons, ...self::proportion($person, $side, $taken)], $knee, $predicted, array_values($bounds));
-        }
-        // A lower bound that is enough leaves open whether the knee could have come lower.
         $restriction = match (true) {
             $margins['rotation']->difference() < 0.0 && $margins['rotation']->difference() <= $margins['abduction']->difference() => Restriction::Rotation,
             $margins['abduction']->difference() < 0.0 => Restriction::Abduction,

@@ -6,36 +6,59 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\Passes;
+use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Testing\Capacities;
+use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\TakenTest;
 
 /** Everything about a person that readiness rests on, on one day. */
-final readonly class KnownPerson
+final class KnownPerson
 {
+    /** A reading, or something seen, that is older than this says nothing any more. */
+    public const DAYS_VALID = 90;
+
+    /** @var array<string, Capacities> */
+    private array $capacities = [];
+
     /**
-     * @param array{left: Capacities, right: Capacities} $capacities
-     * @param array{left: list<Condition>, right: list<Condition>} $conditions those of the person, and stop signs of the side
+     * @param array{left: list<Evidence>, right: list<Evidence>} $evidence
      * @param list<TakenTest> $taken the newest first
+     * @param list<Seen> $seen
+     * @param array<string, list<ReadinessCheck>> $checks by posture and side: "half-lotus left"
+     * @param array<string, list<Decided>> $decided likewise
+     * @param list<Observed> $observed answers to gates
      */
     public function __construct(
-        public Proportions $proportions,
-        public array $capacities,
-        public array $conditions,
-        public array $taken,
-        public \DateTimeImmutable $on,
+        public readonly Proportions $proportions,
+        public readonly array $evidence,
+        public readonly Holds $holds,
+        public readonly array $taken,
+        public readonly \DateTimeImmutable $on,
+        public readonly array $seen = [],
+        public readonly array $checks = [],
+        public readonly array $decided = [],
+        public readonly array $observed = [],
     ) {
     }
 
     public function capacities(Side $side): Capacities
     {
-        return $this->capacities[$side->value];
+        return $this->capacities[$side->value] ??= Capacities::of($this->evidence[$side->value], $this->proportions->error($side), $this->on);
     }
 
-    /** @return list<Condition> */
-    public function conditions(Side $side): array
+    /** What is known from readings after a moment alone. */
+    public function capacitiesSince(Side $side, Since $since): Capacities
     {
-        return $this->conditions[$side->value];
+        return $this->capacities[$side->value.' '.$since->moment->format('U.u').$since->day->format('Y-m-d')] ??= Capacities::of(
+            array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => $since->isBefore($e->on, $e->at)),
+            $this->proportions->error($side),
+            $this->on,
+        );
     }
 
     /** The newest reading of a test on a side that is not too old. */
@@ -50,9 +73,62 @@ final readonly class KnownPerson
         return null;
     }
 
+    /** The newest try of a rung that is not too old; of two on one day the worse. */
+    public function seen(string $posture, string $rung, Side $side, ?Since $since = null): ?Seen
+    {
+        $newest = null;
+        foreach ($this->seen as $seen) {
+            if ($seen->posture !== $posture || $seen->rung !== $rung || $seen->side !== $side || $this->isTooOld($seen->on) || (null !== $since && !$since->isBefore($seen->on, $seen->at))) {
+                continue;
+            }
+            $order = null === $newest ? 1 : $seen->on->format('Y-m-d') <=> $newest->on->format('Y-m-d');
+            if ($order > 0 || (0 === $order && !$seen->isClean)) {
+                $newest = $seen;
+            }
+        }
+
+        return $newest;
+    }
+
+    /**
+     * The rungs of a ladder that were passed by practice.
+     *
+     * @param list<string> $ladder
+     *
+     * @return list<string>
+     */
+    public function passed(string $posture, Side $side, array $ladder): array
+    {
+        $restarts = [];
+        foreach ($this->holds->cleared as $hold) {
+            if ($hold->posture === $posture && $hold->isOn($side) && null !== $hold->cleared) {
+                $restarts[] = [$hold->rung, $hold->cleared->at];
+            }
+        }
+
+        return Passes::of($ladder, $this->checks["$posture $side->value"] ?? [], $this->decided["$posture $side->value"] ?? [], $restarts, $this->on);
+    }
+
+    /** The newest answer to a gate that is not too old; null when nobody asked. */
+    public function observed(string $gate, Side $side, ?Since $since = null): ?bool
+    {
+        $newest = null;
+        foreach ($this->observed as $answer) {
+            if ($answer->gate !== $gate || $answer->side !== $side || $this->isTooOld($answer->on) || (null !== $since && !$since->isBefore($answer->on, $answer->at))) {
+                continue;
+            }
+            $order = null === $newest ? 1 : $answer->on->format('Y-m-d') <=> $newest->on->format('Y-m-d');
+            if ($order > 0 || (0 === $order && !$answer->isMet)) {
+                $newest = $answer;
+            }
+        }
+
+        return $newest?->isMet;
+    }
+
     public function isTooOld(?\DateTimeImmutable $taken): bool
     {
-        return null !== $taken && $this->age($taken) > HalfLotusReading::DAYS_VALID;
+        return null !== $taken && $this->age($taken) > self::DAYS_VALID;
     }
 
     /** Whole days since then. */
@@ -61,9 +137,26 @@ final readonly class KnownPerson
         return (int) $taken->setTime(0, 0)->diff($this->on->setTime(0, 0))->format('%r%a');
     }
 
-    /** The same person with other capacities: what if. */
-    public function with(Side $side, Capacities $capacities): self
+    /**
+     * The same person with other abilities on one side: what if.
+     *
+     * @param list<Evidence> $supposed in place of all that was read of the same abilities
+     */
+    public function supposing(Side $side, array $supposed): self
     {
-        return new self($this->proportions, [$side->value => $capacities] + $this->capacities, $this->conditions, $this->taken, $this->on);
+        $names = array_map(static fn (Evidence $e) => $e->ability, $supposed);
+        $kept = array_values(array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => !in_array($e->ability, $names, true)));
+
+        return new self(
+            $this->proportions,
+            [$side->value => [...$kept, ...$supposed]] + $this->evidence,
+            $this->holds,
+            $this->taken,
+            $this->on,
+            $this->seen,
+            $this->checks,
+            $this->decided,
+            $this->observed,
+        );
     }
 }

@@ -9,7 +9,6 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\Posture\PostureDefinition;
-use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
@@ -17,16 +16,13 @@ use LucidAscent\Core\Testing\Bound;
 /** One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. */
 final readonly class PoseReading
 {
-    /**
-     * @param list<RungReading> $rungs as the ladder has them; the last is the full form
-     * @param list<GateFinding> $gates
-     */
+    /** @param non-empty-list<RungReading> $rungs as the ladder has them; the last is the full form */
     public function __construct(
         public PostureDefinition $posture,
         public Side $side,
         private KnownPerson $person,
         public array $rungs,
-        public array $gates,
+        public Stand $stand,
     ) {
     }
 
@@ -38,7 +34,7 @@ final readonly class PoseReading
     public function state(): State
     {
         $state = $this->full()->state();
-        foreach ($this->gates as $gate) {
+        foreach ($this->full()->shut() as $gate) {
             $state = $state->worse($gate->best);
         }
 
@@ -50,24 +46,33 @@ final readonly class PoseReading
         return $this->full()->limiter();
     }
 
-    /** The highest rung that is open or near and that nothing holds; above the first, only as far as the gates let it. */
-    public function rung(): ?RungReading
+    /** A rung by its id; null when the ladder has none of that name. */
+    public function rung(string $id): ?RungReading
     {
-        $highest = null;
         foreach ($this->rungs as $rung) {
-            $isFull = $rung === $this->full();
-            if ($rung->state()->isInReach() && (!$isFull || $this->state()->isInReach())) {
-                $highest = $rung;
+            if ($rung->rung->id === $id) {
+                return $rung;
             }
         }
 
-        return $highest;
+        return null;
     }
 
-    /** The chance that every margin of the full form is positive; null when one of them is not known. */
-    public function chance(): ?float
+    /** The day on which the full form was last seen clean. */
+    public function seenOn(): ?\DateTimeImmutable
     {
-        return Chance::allPositive($this->full()->margins, $this->person->proportions->error($this->side));
+        return $this->full()->isSeenClean() ? $this->full()->seen?->on : null;
+    }
+
+    /** The chance that every margin of the full form is positive, in percent from 1 to 99; null when one of them is not known. */
+    public function chance(): ?int
+    {
+        if (in_array($this->state(), [State::Held, State::Unknown], true)) {
+            return null;
+        }
+        $chance = $this->full()->isSeenClean() ? 1.0 : Chance::allPositive($this->full()->margins, $this->person->proportions->error($this->side));
+
+        return null === $chance ? null : max(1, min(99, (int) round(100 * $chance)));
     }
 
     /** Degrees of turn that would have to come from the knee if the foot were drawn into place now. */
@@ -85,23 +90,32 @@ final readonly class PoseReading
     /** @return list<Reason> the heaviest first */
     public function reasons(): array
     {
+        $full = $this->full();
         $reasons = [];
-        foreach ($this->full()->heldBy as $condition) {
-            $reasons[] = new Reason('held.condition', Source::Trade, ['condition' => $condition->id, 'name' => $condition->name]);
+        foreach ($full->heldBy as $hold) {
+            $reasons[] = new Reason('held.condition', Source::Trade, ['condition' => $hold->holds->id, 'name' => $hold->holds->name]);
         }
-        foreach ($this->gates as $gate) {
-            if (State::Open !== $gate->best) {
-                $reasons[] = $gate->reason;
+        foreach ($full->testFirst as $ability) {
+            $reasons[] = new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]);
+        }
+        if (null !== $full->seen) {
+            $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, ['on' => $full->seen->on->format('Y-m-d')]);
+            if ($full->seen->isClean && State::Short === $full->stateOfMargins()) {
+                $limiter = $full->limiter();
+                $reasons[] = new Reason('seen.against', Source::Own, ['ability' => $limiter->ability->value ?? '', 'tests' => implode(', ', $limiter?->capacity?->tests() ?? [])]);
             }
         }
-        if ($this->full()->isImpossible) {
+        foreach ($full->shut() as $gate) {
+            $reasons[] = $gate->reason;
+        }
+        if ($full->isImpossible) {
             $reasons[] = new Reason('body.cannot', Source::Computed);
         }
-        foreach ($this->full()->byWeight() as $margin) {
+        foreach ($full->byWeight() as $margin) {
             array_push($reasons, ...$this->ofMargin($margin));
         }
-        foreach ($this->gates as $gate) {
-            if (State::Open === $gate->best) {
+        foreach ($full->gates as $gate) {
+            if ($gate->isMet()) {
                 $reasons[] = $gate->reason;
             }
         }

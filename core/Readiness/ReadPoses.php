@@ -6,16 +6,25 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Posture\PostureDefinition;
-use LucidAscent\Core\Readiness\Gate\Gates;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\TestDefinition;
 
-/** Reads postures for one person, each once. */
+/** The one reading of a person: postures, each once. */
 final class ReadPoses
 {
     /** @var array<string, PoseReading> */
     private array $read = [];
+    /** @var array<string, true> those that are being read: what asks in a circle is not met */
+    private array $asking = [];
+    /** @var list<Ability>|null */
+    private ?array $isolated = null;
 
-    /** @param array<string, PostureDefinition> $postures by id */
-    public function __construct(public readonly array $postures, public readonly KnownPerson $person)
+    /**
+     * @param array<string, PostureDefinition> $postures by id
+     * @param array<string, TestDefinition> $tests by id, in the taught order
+     */
+    public function __construct(public readonly array $postures, public readonly KnownPerson $person, public readonly array $tests = [])
     {
     }
 
@@ -25,17 +34,12 @@ final class ReadPoses
         if (isset($this->read[$key])) {
             return $this->read[$key];
         }
+        $this->asking[$key] = true;
         $posture = $this->postures[$id];
-        $rungs = [];
-        foreach ($posture->rungs as $rung) {
-            $rungs[] = RungReading::of($posture, $rung, $this->person, $side);
-        }
-        $gates = [];
-        foreach (Gates::before($id) as $gate) {
-            $gates[] = $gate->check($this->person, $side, fn (string $first): bool => isset($this->postures[$first]) && $this->of($first, $side)->state()->isInReach());
-        }
+        $rungs = array_map(fn ($rung): RungReading => RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side)), $posture->rungs);
+        unset($this->asking[$key]);
 
-        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, $gates);
+        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, Stand::of($posture, $rungs, $this->person, $side, fn (Ability $ability, RungReading $rung): bool => [] !== $this->settling($ability, $rung, $side)));
     }
 
     /** A pose needs both sides: the worse of the two. */
@@ -44,9 +48,52 @@ final class ReadPoses
         return $this->of($id, Side::Left)->state()->worse($this->of($id, Side::Right)->state());
     }
 
+    /**
+     * The tests that would settle an ability for a rung: one that reads it exactly, or a lower bound that
+     * nobody has taken yet; nothing holds it, and it has not just been read.
+     *
+     * @return list<TestDefinition>
+     */
+    public function settling(Ability $ability, RungReading $rung, Side $side): array
+    {
+        return array_values(array_filter($this->tests, function (TestDefinition $test) use ($ability, $rung, $side): bool {
+            $proves = $test->shows($ability);
+            if (null === $proves || !$test->isMeasured() || [] !== $this->person->holds->on($test->work, $side)) {
+                return false;
+            }
+            $taken = $this->person->newest($test->id, $side);
+            $isTaken = null !== $taken && $taken->isClean() && (null === $rung->since || $rung->since->isBefore($taken->on, $taken->at));
+
+            return Bound::Exact === $proves ? !$isTaken || $this->isAtCeiling($test, $ability, $side) : !$isTaken;
+        }));
+    }
+
     /** The same postures for the same person with something changed. */
     public function with(KnownPerson $person): self
     {
-        return new self($this->postures, $person);
+        return new self($this->postures, $person, $this->tests);
+    }
+
+    /** Whether the test was at its end when it was read, so that going beyond it tells more. */
+    public function isAtCeiling(TestDefinition $test, Ability $ability, Side $side): bool
+    {
+        foreach ($this->person->evidence[$side->value] as $e) {
+            if ($e->test === $test->id && $e->ability === $ability && Bound::AtLeast === $e->bound) {
+                return $test->goesBeyond;
+            }
+        }
+
+        return false;
+    }
+
+    private function isInReach(string $first, Side $side): bool
+    {
+        return isset($this->postures[$first]) && !isset($this->asking["$first $side->value"]) && $this->of($first, $side)->state()->isInReach();
+    }
+
+    /** @return list<Ability> those that some test isolates */
+    private function isolated(): array
+    {
+        return $this->isolated ??= array_values(array_filter(Ability::cases(), fn (Ability $ability): bool => [] !== array_filter($this->tests, static fn (TestDefinition $test): bool => Bound::Exact === $test->shows($ability) && $test->isMeasured())));
     }
 }

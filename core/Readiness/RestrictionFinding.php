@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
+use LucidAscent\Core\Reason\Reason;
+
 /** A restriction, with what speaks for it and against it. */
 final readonly class RestrictionFinding
 {

@@ -5,38 +5,57 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Practice\Since;
+use LucidAscent\Core\Readiness\Gate\GateFinding;
+use LucidAscent\Core\Readiness\Gate\Gates;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Capacities;
+use LucidAscent\Core\Testing\MeasuredCapacity;
 
-/** One rung against what one side can do. */
+/** One rung against what one side can do, what was seen of it, and what may be done at all. */
 final readonly class RungReading
 {
     /**
      * @param list<AbilityMargin> $margins
-     * @param list<Condition> $heldBy
+     * @param list<Hold> $heldBy
+     * @param list<Ability> $testFirst what has to be read anew before this is loaded, since a hold was lifted
+     * @param list<GateFinding> $gates
+     * @param Seen|null $seen the newest try that counts
+     * @param Since|null $since what is older than this counts no more here
      * @param Posture|null $posture what the leg chain was asked; null where thresholds said it
      * @param LegPose|null $pose the leg as the rung asks for it
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
+     * @param float|null $propHeight of the prop's top, in cm; null where none was reckoned
      */
     private function __construct(
         public RungDefinition $rung,
         public array $margins,
         public array $heldBy,
+        public array $testFirst,
+        public array $gates,
+        public ?Seen $seen,
+        public ?Since $since,
         public ?Posture $posture,
         public ?LegPose $pose,
         public bool $isImpossible,
+        public ?float $propHeight,
     ) {
     }
 
@@ -44,55 +63,92 @@ final readonly class RungReading
      * Where a knee is free, the posture asks for the point that suits the person best. What was shown
      * may suffice there; when it does not, what is short has to be short even if everything that is
      * known as a lower bound goes further.
+     *
+     * @param list<Ability> $isolated the abilities that some test isolates
+     * @param callable(string): bool $isInReach whether the full form of a posture is open or near on this side, by its id
      */
-    public static function of(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side): self
+    public static function of(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $isInReach): self
     {
-        $shown = self::at($posture, $rung, $person, $side, $person->capacities($side)->ofLeg());
+        $since = self::since($rung, $person, $side, []);
+        $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $since, false);
+        // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted.
+        $derived = null === $reading->pose ? [] : Load::ofLeg($reading->pose->angles->toArray());
+        $sinceAll = self::since($rung, $person, $side, $derived);
+        if ($sinceAll?->moment !== $since?->moment) {
+            $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, false);
+        }
 
-        return $shown->posture instanceof FreeKnee && !$shown->stateOfMargins()->isInReach()
-            ? self::at($posture, $rung, $person, $side, $person->capacities($side)->limitsOfLeg())
-            : $shown;
+        return $reading->posture instanceof FreeKnee && !$reading->stateOfMargins()->isInReach()
+            ? self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, true)
+            : $reading;
     }
 
-    private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, Capacity $capacity): self
+    /** @param list<Ability> $isolated */
+    private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $isInReach, ?Since $since, bool $atLimits): self
     {
-        $heldBy = Permission::of($person->conditions($side), $rung->loads, $rung->isGentle)->because;
+        $capacities = null === $since ? $person->capacities($side) : $person->capacitiesSince($side, $since);
         $margins = [];
         foreach ($rung->thresholds as $name => $least) {
-            $margins[] = self::margin(Ability::from($name), $least, Uncertainty::none(), $person, $side);
+            $ability = Ability::from($name);
+            $margins[] = self::margin($ability, $capacities->get($ability), $least, Uncertainty::none(), $person, $side);
         }
-        if (null === $rung->demand) {
-            return new self($rung, $margins, $heldBy, null, null, false);
+        foreach ($rung->otherLeg as $name => $least) {
+            $ability = Ability::from($name);
+            $other = $side->opposite();
+            $known = null === $since ? $person->capacities($other) : $person->capacitiesSince($other, $since);
+            $margins[] = self::margin($ability, $known->get($ability), $least, Uncertainty::none(), $person, $other)->ofOtherLeg();
         }
-        try {
-            $asked = $rung->demand->posture($capacity, $person->proportions->stature->cm);
-            $body = $person->proportions->body($side);
-            $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;
-            $angles = null === $pose ? $asked->angles($body) : $pose->angles->toArray();
-            $fixed = $asked instanceof FreeKnee && null !== $pose ? $asked->held($pose, $body) : $asked;
-            // The props of a rung are set, not read: they carry no error.
-            $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
-        } catch (\DomainException) {
-            return new self($rung, $margins, $heldBy, null, null, true);
-        }
-        foreach ($angles as $name => $degrees) {
+        [$asked, $pose, $angles, $sensitivity, $height] = self::leg($rung, $person, $side, $capacities, $atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg());
+        foreach ($angles ?? [] as $name => $degrees) {
             $component = Component::from($name);
-            [$ability, $sign] = $rung->demand->ability($component) ?? [null, 1.0];
-            if (null !== $ability && self::counts($ability, $posture, $person, $side)) {
-                $margins[] = self::margin($ability, $sign * $degrees, $sensitivity->uncertainty($component)->times($sign), $person, $side);
+            [$ability, $sign] = $rung->demand?->ability($component) ?? [null, 1.0];
+            if (null !== $ability && null !== $sensitivity && self::counts($ability, $posture, $capacities)) {
+                $known = null === $pose ? $capacities->get($ability) : $capacities->near($ability, $pose->angles);
+                $margins[] = self::margin($ability, $known, $sign * $degrees, $sensitivity->uncertainty($component)->times($sign), $person, $side);
             }
         }
+        $work = $rung->work->loading(null === $pose ? [] : Load::ofLeg($pose->angles->toArray()));
+        $seen = $person->seen($posture->id, $rung->id, $side, $since);
+        $testFirst = null === $since ? [] : array_values(array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a)));
 
-        return new self($rung, $margins, $heldBy, $asked, $pose, false);
+        return new self(
+            $rung,
+            $margins,
+            $person->holds->on($work, $side),
+            $testFirst,
+            array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $isInReach, $since), $rung->gates),
+            $seen,
+            $since,
+            $asked,
+            $pose,
+            null !== $rung->demand && null === $angles,
+            $height,
+        );
     }
 
-    /** Held, short, unknown, near, open: the worst of its margins. */
+    /** Held, short, unknown, near, open: the worst of its margins, with what was seen. */
     public function state(): State
     {
-        return [] === $this->heldBy ? $this->stateOfMargins() : State::Held;
+        return [] === $this->heldBy ? $this->stateUnheld() : State::Held;
     }
 
-    /** As the numbers have it, whatever holds it. */
+    /** Whatever holds it: as seen, or else as the numbers have it. */
+    public function stateUnheld(): State
+    {
+        $state = [] === $this->testFirst ? $this->stateOfMargins() : $this->stateOfMargins()->worse(State::Unknown);
+        if (null === $this->seen || [] !== $this->testFirst) {
+            return $state;
+        }
+
+        return $this->seen->isClean ? State::Open : $state->worse(State::Near);
+    }
+
+    public function isSeenClean(): bool
+    {
+        return true === $this->seen?->isClean;
+    }
+
+    /** As the numbers have it. */
     public function stateOfMargins(): State
     {
         if ($this->isImpossible) {
@@ -103,7 +159,14 @@ final readonly class RungReading
             $worst = $worst->worse($margin->state());
         }
 
-        return $worst;
+        // What asks for nothing that can be read has not been shown by asking nothing.
+        return [] === $this->margins ? State::Unknown : $worst;
+    }
+
+    /** @return list<GateFinding> the gates that are not met; none where the rung itself was seen clean */
+    public function shut(): array
+    {
+        return $this->isSeenClean() && [] === $this->testFirst ? [] : array_values(array_filter($this->gates, static fn (GateFinding $gate): bool => !$gate->isMet()));
     }
 
     /** The margin that decides the state: of those in the worst state the one furthest behind, in units of its own noise. */
@@ -125,10 +188,60 @@ final readonly class RungReading
         return $sorted;
     }
 
-    /** The posture's own abilities count; others only where a shortage is known for sure. */
-    private static function counts(Ability $ability, PostureDefinition $posture, KnownPerson $person, Side $side): bool
+    /**
+     * What the leg chain says of it.
+     *
+     * @return array{Posture|null, LegPose|null, array<string, float>|null, Sensitivity|null, float|null} posture, pose, degrees by component, how they move, the prop's height
+     */
+    private static function leg(RungDefinition $rung, KnownPerson $person, Side $side, Capacities $capacities, Capacity $capacity): array
     {
-        return in_array($ability, $posture->abilities, true) || Bound::Exact === $person->capacities($side)->get($ability)?->bound;
+        if (null === $rung->demand) {
+            return [null, null, null, null, null];
+        }
+        try {
+            $body = $person->proportions->body($side);
+            $asked = $rung->demand->posture($capacity, $person->proportions->stature->cm);
+            $height = null;
+            if (PropRule::KneeBlock === $rung->prop && $asked instanceof KneeAtHeight && null !== ($shown = $capacities->shown())) {
+                $lowest = LowestKnee::search($asked->contact, $body, $shown);
+                if (null !== $lowest) {
+                    $asked = new KneeAtHeight($asked->contact, $lowest->height());
+                    $height = $lowest->height() - LowestKnee::FLOOR;
+                }
+            }
+            $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;
+            $angles = null === $pose ? $asked->angles($body) : $pose->angles->toArray();
+            $fixed = $asked instanceof FreeKnee && null !== $pose ? $asked->held($pose, $body) : $asked;
+            // The props of a rung are set, not read: they carry no error.
+            $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
+
+            return [$asked, $pose, $angles, $sensitivity, $height];
+        } catch (\DomainException) {
+            return [null, null, null, null, null];
+        }
+    }
+
+    /**
+     * What is older than this no longer proves anything for the rung: the newest word that lifted a hold on it.
+     *
+     * @param list<string> $derived
+     */
+    private static function since(RungDefinition $rung, KnownPerson $person, Side $side, array $derived): ?Since
+    {
+        $latest = null;
+        foreach ($person->holds->clearedOn($rung->work->loading($derived), $side) as $hold) {
+            if (null !== $hold->cleared && (null === $latest || $hold->cleared->at > $latest->at)) {
+                $latest = $hold->cleared;
+            }
+        }
+
+        return null === $latest ? null : new Since($latest->at, $latest->on);
+    }
+
+    /** The posture's own abilities count; others only where a shortage is known for sure. */
+    private static function counts(Ability $ability, PostureDefinition $posture, Capacities $capacities): bool
+    {
+        return in_array($ability, $posture->abilities, true) || Bound::Exact === $capacities->get($ability)?->bound;
     }
 
     private static function noises(AbilityMargin $margin): float
@@ -136,10 +249,8 @@ final readonly class RungReading
         return $margin->difference() / max(1e-6, $margin->error);
     }
 
-    private static function margin(Ability $ability, float $asked, Uncertainty $demand, KnownPerson $person, Side $side): AbilityMargin
+    private static function margin(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, KnownPerson $person, Side $side): AbilityMargin
     {
-        $capacity = $person->capacities($side)->get($ability);
-
         return AbilityMargin::of($ability, $capacity, $asked, $demand, $person->proportions->error($side), $person->proportions, $person->isTooOld($capacity?->on()));
     }
 }

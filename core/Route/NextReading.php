@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Route;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Permission;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
+use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
@@ -17,9 +17,9 @@ use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\TestDefinition;
 
 /**
- * The one test whose result would settle the wanted poses most for its time: the largest expected
- * fall in the chance of being wrong, a minute of testing. Nothing is worth measuring when none
- * falls by more than a little. The weights are this product's own.
+ * What would settle the wanted poses most: the one test with the largest expected fall in the chance of
+ * being wrong, a minute of testing; where no test would, a gate to ask, or the rung to try under the
+ * teacher's eye. Never nothing while a wanted pose is not known. The weights are this product's own.
  */
 final readonly class NextReading
 {
@@ -28,35 +28,52 @@ final readonly class NextReading
     /** What is not known at all is as likely wrong as right; once read, a verdict is wrong about this often. */
     private const GUESS = 0.5;
     private const AFTER = 0.1;
-    /** The lotus gate is a rule by itself: until it is read the pose is not known. */
-    private const GATE_TEST = 'soles-together';
-
-    private function __construct(public TestDefinition $test, public Side $side, public float $fall, public Reason $because)
-    {
-    }
 
     /**
-     * @param list<string> $wanted
-     * @param array<string, TestDefinition> $tests in the taught order
+     * @param TestDefinition|null $test the test to take, or that asks a gate
+     * @param string $posture the posture whose rung is to be tried; empty for a test
+     * @param string $rung likewise
      */
-    public static function of(array $wanted, ReadPoses $poses, array $tests): ?self
+    private function __construct(
+        public ?TestDefinition $test,
+        public Side $side,
+        public float $fall,
+        public Reason $because,
+        public bool $isGate = false,
+        public string $posture = '',
+        public string $rung = '',
+    ) {
+    }
+
+    /** @param list<string> $wanted */
+    public static function of(array $wanted, ReadPoses $poses): ?self
+    {
+        $asked = self::withWhatComesFirst($wanted, $poses);
+
+        return self::test($asked, $poses) ?? self::gate($asked, $poses) ?? self::rung($wanted, $poses);
+    }
+
+    /** @param list<string> $wanted */
+    private static function test(array $wanted, ReadPoses $poses): ?self
     {
         $best = null;
-        foreach ($tests as $test) {
+        $rate = 0.0;
+        foreach ($poses->tests as $test) {
             foreach (Side::cases() as $side) {
-                if (!$test->isMeasured() || Permission::of($poses->person->conditions($side), $test->loads, true)->isHeld) {
+                if (!$test->isMeasured() || [] !== $poses->person->holds->on($test->work, $side)) {
                     continue;
                 }
                 $fall = 0.0;
                 $settles = [];
                 foreach ($wanted as $id) {
-                    $of = self::fall($test, $poses->of($id, $side));
+                    $of = self::fall($test, $poses->of($id, $side), $poses);
                     $fall += $of;
                     if ($of > 0.0) {
                         $settles[] = $poses->postures[$id]->name;
                     }
                 }
-                if ($fall > self::WORTH && (null === $best || $fall / $test->minutes > $best->fall / $best->test->minutes + 1e-9)) {
+                if ($fall > self::WORTH && (null === $best || $fall / $test->minutes > $rate + 1e-9)) {
+                    $rate = $fall / $test->minutes;
                     $best = new self($test, $side, $fall, new Reason('next.settles', Source::Own, ['poses' => implode(', ', $settles), 'fall' => 100 * $fall, 'minutes' => $test->minutes]));
                 }
             }
@@ -65,30 +82,112 @@ final readonly class NextReading
         return $best;
     }
 
-    private static function fall(TestDefinition $test, PoseReading $pose): float
+    /** @param list<string> $wanted */
+    private static function gate(array $wanted, ReadPoses $poses): ?self
     {
+        foreach ($wanted as $id) {
+            foreach (Side::cases() as $side) {
+                $pose = $poses->of($id, $side);
+                foreach (State::Held === $pose->state() ? [] : $pose->full()->shut() as $gate) {
+                    $test = $poses->tests[$gate->test] ?? null;
+                    if (null !== $test && 'gate.refused' !== $gate->reason->code && [] === $poses->person->holds->on($test->work, $side)) {
+                        return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => $poses->postures[$id]->name]), true);
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<string> $wanted */
+    private static function rung(array $wanted, ReadPoses $poses): ?self
+    {
+        foreach ($wanted as $id) {
+            foreach (Side::cases() as $side) {
+                $pose = $poses->of($id, $side);
+                $rung = $pose->stand->rung;
+                if (State::Unknown === $pose->state() && null !== $rung) {
+                    return new self(null, $side, 0.0, new Reason('next.try', Source::Trade, ['posture' => $id, 'rung' => $rung->rung->id]), false, $id, $rung->rung->id);
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The wanted poses, and those without which they are not known.
+     *
+     * @param list<string> $wanted
+     *
+     * @return list<string>
+     */
+    private static function withWhatComesFirst(array $wanted, ReadPoses $poses): array
+    {
+        $all = [];
+        while ([] !== $wanted) {
+            $id = array_shift($wanted);
+            if (in_array($id, $all, true) || !isset($poses->postures[$id])) {
+                continue;
+            }
+            $all[] = $id;
+            foreach (Side::cases() as $side) {
+                foreach ($poses->of($id, $side)->full()->shut() as $gate) {
+                    if ('gate.first' === $gate->reason->code) {
+                        $wanted[] = (string) $gate->reason->numbers['postures'];
+                    }
+                }
+            }
+        }
+
+        return $all;
+    }
+
+    private static function fall(TestDefinition $test, PoseReading $pose, ReadPoses $poses): float
+    {
+        $fall = self::doubt($test, $pose, $poses);
         // One shortage that is known for sure is a verdict; so is a stop. More numbers change neither.
         if (in_array($pose->state(), [State::Short, State::Held, State::Open], true)) {
-            return 0.0;
+            return $fall;
         }
-        $fall = 0.0;
         foreach ($pose->full()->margins as $margin) {
-            $fall += self::fallOf($test, $margin);
+            $fall += self::fallOf($test, $margin, $pose, $poses);
         }
-        foreach ($pose->gates as $gate) {
-            $fall += self::GATE_TEST === $test->id && 'gate.not-read' === $gate->reason->code ? self::GUESS - self::AFTER : 0.0;
+        foreach ($pose->full()->shut() as $gate) {
+            $fall += self::isReadBy($gate, $test) ? self::GUESS - self::AFTER : 0.0;
         }
 
         return $fall;
     }
 
-    private static function fallOf(TestDefinition $test, AbilityMargin $margin): float
+    /** Readings that cannot all be true: the more doubtful one is worth repeating. */
+    private static function doubt(TestDefinition $test, PoseReading $pose, ReadPoses $poses): float
+    {
+        foreach ($pose->full()->margins as $margin) {
+            if ($margin->capacity?->doubtful($poses->person->proportions->error($pose->side))?->test === $test->id && State::Held !== $pose->state()) {
+                return self::GUESS;
+            }
+        }
+
+        return 0.0;
+    }
+
+    private static function isReadBy(GateFinding $gate, TestDefinition $test): bool
+    {
+        return $test->isMeasured() && $gate->test === $test->id;
+    }
+
+    private static function fallOf(TestDefinition $test, AbilityMargin $margin, PoseReading $pose, ReadPoses $poses): float
     {
         $proves = $test->shows($margin->ability);
         if (null === $proves || State::Open === $margin->state()) {
             return 0.0;
         }
         if (State::Unknown === $margin->state()) {
+            if (!in_array($test, $poses->settling($margin->ability, $pose->full(), $pose->side), true)) {
+                return 0.0;
+            }
             $known = self::GUESS - self::AFTER;
 
             // Another lower bound may happen to reach; it settles nothing when it does not.

@@ -7,36 +7,51 @@ namespace LucidAscent\Core\Testing;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\LegAngles;
 
 /** Everything that is known of one side, by ability; what nobody read is not in it. */
 final readonly class Capacities
 {
-    /** @param array<string, MeasuredCapacity> $known by ability */
-    private function __construct(public array $known)
+    /** A reading that is older than this, in days, gives way to any that is not. */
+    private const DAYS_VALID = 90;
+
+    /** Hip flexion that is taken for granted until somebody reads it, in degrees: Soucie et al., Haemophilia (2011), men of 20 to 44, from memory. */
+    public const FLEXION_TAKEN = 130.0;
+
+    /**
+     * How far a leg is taken to go where nothing exact is known, in degrees: a lower bound is no limit, and
+     * something has to be. All but flexion are this product's own.
+     */
+    private const FURTHEST = ['flexion' => self::FLEXION_TAKEN, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
+
+    /**
+     * @param array<string, MeasuredCapacity> $known by ability
+     * @param array<string, non-empty-list<Evidence>> $evidence by ability
+     */
+    private function __construct(public array $known, private array $evidence, private BodyError $body)
     {
     }
 
-    /** @param iterable<Evidence> $evidence of one side */
-    public static function of(iterable $evidence, BodyError $body): self
+    /**
+     * @param iterable<Evidence> $evidence of one side
+     * @param \DateTimeImmutable|null $now the day on which it is asked; null when no reading is too old
+     */
+    public static function of(iterable $evidence, BodyError $body, ?\DateTimeImmutable $now = null): self
     {
         $by = [];
         foreach ($evidence as $e) {
             $by[$e->ability->value][] = $e;
         }
-        $known = [];
+        $known = $kept = [];
         foreach (Ability::cases() as $ability) {
             if (isset($by[$ability->value])) {
-                $known[$ability->value] = MeasuredCapacity::of($by[$ability->value], $body);
+                $fresh = null === $now ? [] : array_values(array_filter($by[$ability->value], static fn (Evidence $e): bool => null === $e->on || (int) $e->on->setTime(0, 0)->diff($now->setTime(0, 0))->format('%r%a') <= self::DAYS_VALID));
+                $kept[$ability->value] = [] === $fresh ? $by[$ability->value] : $fresh;
+                $known[$ability->value] = MeasuredCapacity::of($kept[$ability->value], $body);
             }
         }
 
-        return new self($known);
-    }
-
-    /** The same, with what the other knows in place of one's own. */
-    public function replaced(self $other): self
-    {
-        return new self($other->known + $this->known);
+        return new self($known, $kept, $body);
     }
 
     public function get(Ability $ability): ?MeasuredCapacity
@@ -44,11 +59,19 @@ final readonly class Capacities
         return $this->known[$ability->value] ?? null;
     }
 
-    /**
-     * How far a leg is taken to go where nothing exact is known, in degrees: a lower bound is no limit, and
-     * something has to be. Flexion: Soucie et al., Haemophilia (2011), from memory; the others this product's own.
-     */
-    private const FURTHEST = ['flexion' => 130.0, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
+    /** As it is known for one position: of readings that agree the nearest decides. */
+    public function near(Ability $ability, LegAngles $wanted): ?MeasuredCapacity
+    {
+        $evidence = $this->evidence[$ability->value] ?? [];
+
+        return count($evidence) < 2 ? $this->get($ability) : MeasuredCapacity::of($evidence, $this->body, $wanted);
+    }
+
+    /** Whether an isolating test has read it. */
+    public function isIsolated(Ability $ability): bool
+    {
+        return [] !== array_filter($this->evidence[$ability->value] ?? [], static fn (Evidence $e): bool => $e->isIsolating);
+    }
 
     /**
      * What really limits this leg: what was read exactly; a component known as a lower bound or not at
@@ -71,5 +94,17 @@ final readonly class Capacities
         $of = fn (Component $component): ?float => $this->get(Ability::ofComponent($component))?->value;
 
         return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::Rotation), $of(Component::KneeFlexion));
+    }
+
+    /** What was shown, as the height of a block is reckoned by it: nobody has to show flexion first. */
+    public function shown(): ?Capacity
+    {
+        $leg = $this->ofLeg();
+        if (null === $leg->rotation) {
+            return null;
+        }
+        $flexion = $this->get(Ability::Flexion);
+
+        return new Capacity(null !== $flexion && Bound::Exact === $flexion->bound ? $flexion->value : max(self::FLEXION_TAKEN, $leg->flexion ?? 0.0), $leg->abduction, $leg->rotation);
     }
 }

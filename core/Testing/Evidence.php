@@ -7,13 +7,16 @@ namespace LucidAscent\Core\Testing;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Uncertainty;
 
-/** What one test shows of one ability on one side. */
+/** What one reading shows of one ability on one side. */
 final readonly class Evidence
 {
     /**
      * @param float $value in the ability's unit
-     * @param string $test the catalogue's id
-     * @param LegAngles|null $at where the leg was when it was read; null when nothing but this was read
+     * @param string $test the catalogue's id of the test, or what else it was read in
+     * @param \DateTimeImmutable|null $on the day on which it was read
+     * @param LegAngles|null $position where the leg was when it was read; null when that is not known
+     * @param \DateTimeImmutable|null $at when it was entered; null where only the day is known
+     * @param bool $isIsolating whether it was read by a test that isolates the ability, clean
      */
     public function __construct(
         public Ability $ability,
@@ -23,7 +26,17 @@ final readonly class Evidence
         public string $test,
         public Tool $tool = Tool::Tape,
         public ?\DateTimeImmutable $on = null,
-        public ?LegAngles $at = null,
+        public ?LegAngles $position = null,
+        public ?\DateTimeImmutable $at = null,
+        public bool $isIsolating = false,
     ) {
+    }
+
+    /** Whole days between two readings; of one whose day is not known nothing is said. */
+    public function daysFrom(self $other): int
+    {
+        return null === $this->on || null === $other->on
+            ? 0
+            : $this->on->setTime(0, 0)->diff($other->on->setTime(0, 0))->days;
     }
 }

@@ -13,6 +13,7 @@ enum Formula: string
     case WideLegs = 'wide-legs';
     case Frog = 'frog';
     case LegRaise = 'leg-raise';
+    case KneeHug = 'knee-hug';
     case HeelToSeat = 'heel-to-seat';
     /** The angle that was read is the answer. */
     case ShinInclination = 'shin-inclination';
@@ -32,7 +33,7 @@ enum Formula: string
     /** The tape reading of one joint can be replaced by the angle itself. */
     public function takesAngle(): bool
     {
-        return in_array($this, [self::WideLegs, self::LegRaise, self::HeelToSeat, self::ShinInclination], true);
+        return in_array($this, [self::WideLegs, self::LegRaise, self::KneeHug, self::HeelToSeat, self::ShinInclination], true);
     }
 
     /**
@@ -47,6 +48,7 @@ enum Formula: string
         return match ($this) {
             self::ShinInclination => ['angle'],
             self::LegRaise => ['heelHeight'],
+            self::KneeHug => ['kneeHeight', 'past'],
             default => $measured,
         };
     }
@@ -58,6 +60,7 @@ enum Formula: string
             self::ShinsStacked => 1.4,
             self::LegRaise, self::WideLegs => 1.5,
             self::HeelToSeat => 2.0,
+            self::KneeHug => 3.6,
             self::Frog => 2.4,
             self::SolesTogether, self::CowFace => 4.0,
             self::ShinInclination, self::Direct, self::StrapGap => 2.5,

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
-use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
@@ -23,16 +24,17 @@ final readonly class ProposeTests
      * @param array<string, TestDefinition> $tests in the taught order
      * @param array<string, list<string>>|null $asked the names of the poses that ask for each ability; null for a full assessment
      * @param array<string, int> $age days since each test was last taken cleanly on both sides, by its id
-     * @param list<Condition> $conditions
+     * @param Holds $holds what is held
      *
      * @return list<ProposedTest>
      */
-    public static function of(array $tests, ?array $asked, array $age, array $conditions): array
+    public static function of(array $tests, ?array $asked, array $age, Holds $holds): array
     {
         $held = [];
         foreach ($tests as $id => $test) {
-            // Taking a test asks for no more than its own loads: a gentle rung's worth.
-            $held[$id] = Permission::of($conditions, $test->loads, true)->because;
+            $sides = array_map(static fn (Side $side): array => $holds->on($test->work, $side), Side::cases());
+            // A side that is free is tested all the same.
+            $held[$id] = in_array([], $sides, true) && $test->bothSides ? [] : array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->name, array_merge(...$sides))));
         }
         $best = self::best($tests, $held);
         $proposed = [];
@@ -45,13 +47,13 @@ final readonly class ProposeTests
 
     /**
      * @param array<string, list<string>>|null $asked
-     * @param list<Condition> $heldBy
+     * @param list<string> $heldBy what holds it
      * @param array<string, string> $best
      */
     private static function one(TestDefinition $test, ?array $asked, ?int $age, array $heldBy, array $best): ProposedTest
     {
         if ([] !== $heldBy) {
-            return new ProposedTest($test, false, [new Reason('test.held', Source::Trade, ['by' => implode(', ', array_map(static fn (Condition $c): string => $c->name, $heldBy))])], $heldBy);
+            return new ProposedTest($test, false, [new Reason('test.held', Source::Trade, ['by' => implode(', ', $heldBy)])], $heldBy);
         }
         $because = [];
         $needed = null === $asked;
@@ -79,7 +81,7 @@ final readonly class ProposeTests
 
     /**
      * @param array<string, TestDefinition> $tests
-     * @param array<string, list<Condition>> $held
+     * @param array<string, list<string>> $held
      *
      * @return array<string, string> by ability, the id of the test that isolates it most exactly
      */

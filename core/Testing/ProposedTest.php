@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
-use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Reason\Reason;
 
 /** A test and whether it should be taken now, with the reasons. */
@@ -13,7 +12,7 @@ final readonly class ProposedTest
     /**
      * @param bool $isChosen whether it is proposed; the teacher may take or leave it, but not when it is held
      * @param list<Reason> $because
-     * @param list<Condition> $heldBy
+     * @param list<string> $heldBy the names of what holds it
      */
     public function __construct(
         public TestDefinition $test,

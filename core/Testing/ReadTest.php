@@ -12,6 +12,7 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\CowFace;
 use LucidAscent\Core\LegChain\Contact\Frog;
 use LucidAscent\Core\LegChain\Contact\HeelToSeat;
+use LucidAscent\Core\LegChain\Contact\KneeHug;
 use LucidAscent\Core\LegChain\Contact\LegRaise;
 use LucidAscent\Core\LegChain\Contact\ShinsStacked;
 use LucidAscent\Core\LegChain\Contact\SingleJoint;
@@ -29,8 +30,8 @@ use LucidAscent\Core\LegChain\Uncertainty;
 /**
  * What a test that was taken shows: of each ability that it proves, a figure with its error.
  *
- * A clean reading proves what the catalogue says of its test. One that was compensated for, that
- * hurt, or that came to rest on something is a lower bound at best.
+ * A clean reading proves what the catalogue says of its test; one that came to rest on something is a
+ * lower bound at best. One that was compensated for, or that hurt, proves nothing.
  */
 final readonly class ReadTest
 {
@@ -118,13 +119,14 @@ final readonly class ReadTest
         return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
     }
 
-    private static function joint(TestDefinition $definition, TakenTest $taken): ?SingleJoint
+    private static function joint(TestDefinition $definition, TakenTest $taken): SingleJoint|KneeHug|null
     {
         return match ($definition->formula) {
             Formula::WideLegs => new WideLegs($taken->measure('span')->mean()),
             Formula::Frog => new Frog($taken->measure('span')->mean()),
             Formula::LegRaise => new LegRaise($taken->measure('heelHeight')->mean()),
             Formula::HeelToSeat => new HeelToSeat($taken->measure('gap')->mean()),
+            Formula::KneeHug => new KneeHug($taken->measure('kneeHeight')->mean(), self::hasPassed($taken)),
             default => null,
         };
     }
@@ -207,14 +209,26 @@ final readonly class ReadTest
      */
     private static function each(TestDefinition $definition, TakenTest $taken, callable $value, callable $uncertainty, ?LegAngles $at = null): array
     {
-        $bound = $taken->isClean() && !self::isResting($definition, $taken) ? null : Bound::AtLeast;
+        // Kept, and shown; it asks for a clean one.
+        if (!$taken->isClean()) {
+            return [];
+        }
+        $bound = self::isResting($definition, $taken) ? Bound::AtLeast : null;
         $evidence = [];
         foreach ($definition->proves as $name => $proven) {
             $ability = Ability::from($name);
-            $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at);
+            $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at ?? $definition->position, $taken->at, Bound::Exact === $proven);
         }
 
         return $evidence;
+    }
+
+    /** @throws InvalidValue when it is not the same in every trial */
+    private static function hasPassed(TakenTest $taken): bool
+    {
+        $said = array_unique($taken->measure('past')->trials);
+
+        return 1 === count($said) ? $said[0] > 0.0 : throw InvalidValue::because('past', 'is not the same in every trial: read each again.');
     }
 
     /**

@@ -41,6 +41,7 @@ final class TakenTest
         public readonly Sitting $sitting = new Sitting(),
         public readonly ?bool $resting = null,
         public readonly array $ownErrors = [],
+        public readonly ?\DateTimeImmutable $at = null,
     ) {
         $this->name = $test.' '.++self::$taken;
         foreach ($trials as $trial) {
@@ -58,7 +59,7 @@ final class TakenTest
 
     public function isClean(): bool
     {
-        return [] === $this->compensations && 0 === $this->pain->level;
+        return [] === $this->compensations && !$this->pain->spoils();
     }
 
     /** @throws InvalidValue when a trial lacks it */

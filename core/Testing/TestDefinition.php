@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\LegChain\LegAngles;
+
 /** A test of the catalogue, as far as the rules need it. */
 final readonly class TestDefinition
 {
@@ -12,7 +15,10 @@ final readonly class TestDefinition
      * @param array<string, Bound> $proves what a clean reading proves, by ability
      * @param array<string, string> $measured the unit of each value that is read, by name
      * @param list<string> $compensations their ids
-     * @param list<string> $loads what taking it loads
+     * @param Work $work what taking it loads
+     * @param string $posture the posture whose rungs its position is; empty where it is nobody's
+     * @param bool $goesBeyond whether it can be set up to go beyond where it came to rest
+     * @param LegAngles|null $position where the leg is when only one angle of it is read; null when that is not known
      */
     public function __construct(
         public string $id,
@@ -24,8 +30,11 @@ final readonly class TestDefinition
         public array $compensations,
         public float $minutes,
         public bool $bothSides = true,
-        public array $loads = [],
+        public Work $work = new Work([], true),
         public int $leastTrials = 2,
+        public string $posture = '',
+        public bool $goesBeyond = false,
+        public ?LegAngles $position = null,
     ) {
     }
 

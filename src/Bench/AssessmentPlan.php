@@ -9,7 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Testing\ProposedTest;
 use LucidAscent\Core\Testing\ProposeTests;
 
@@ -26,11 +26,10 @@ final readonly class AssessmentPlan
     /**
      * @param list<string> $wanted poses; none for a full assessment
      * @param list<Test> $tests the person's
-     * @param list<Condition> $conditions
      *
      * @return array<string, ProposedTest> by the test's id
      */
-    public function proposed(array $wanted, array $tests, array $conditions, \DateTimeImmutable $now): array
+    public function proposed(array $wanted, array $tests, Holds $holds, \DateTimeImmutable $now): array
     {
         $asked = null;
         foreach ($wanted as $id) {
@@ -43,7 +42,7 @@ final readonly class AssessmentPlan
             }
         }
         $proposed = [];
-        foreach (ProposeTests::of($this->catalogue->tests(), $asked, self::ages($tests, $now), $conditions) as $one) {
+        foreach (ProposeTests::of($this->catalogue->tests(), $asked, self::ages($tests, $now), $holds) as $one) {
             $proposed[$one->test->id] = $one;
         }
 
@@ -68,20 +67,15 @@ final readonly class AssessmentPlan
     }
 
     /**
-     * The first test that was chosen and not taken yet.
+     * The test to take next, of those that were chosen: what settles most, or the first.
      *
      * @param list<Test> $tests the person's
      */
-    public static function next(Assessment $assessment, array $tests): ?string
+    public static function next(Assessment $assessment, array $tests, ?string $best = null): ?string
     {
-        $taken = self::taken($assessment, $tests);
-        foreach ($assessment->tests as $id) {
-            if (!isset($taken[$id])) {
-                return $id;
-            }
-        }
+        $open = array_values(array_diff($assessment->tests, array_keys(self::taken($assessment, $tests))));
 
-        return null;
+        return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }
 
     /**
@@ -110,7 +104,7 @@ final readonly class AssessmentPlan
     {
         $clean = [];
         foreach ($tests as $test) {
-            if ([] === $test->compensations && 0 === $test->painLevel) {
+            if ([] === $test->compensations && !$test->pain()->spoils()) {
                 $clean[$test->kind][$test->side->value] ??= (int) $test->at->diff($now)->format('%r%a');
             }
         }

@@ -9,7 +9,7 @@ use LucidAscent\App\Exchange\LegFigure;
 use LucidAscent\App\Form\Data\BenchData;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\Readiness\LotusGate;
@@ -42,7 +42,7 @@ final class BenchPreview
         }
         $definition = $data->test->definition;
         [$again, $apart] = ReadTest::spread($definition, $taken, $errors);
-        $answer = ['trials' => count($taken->trials), 'measureAgain' => $again, 'range' => $apart, 'stop' => null !== StopSign::of($taken->pain), 'clean' => $taken->isClean(), 'shows' => []];
+        $answer = ['trials' => count($taken->trials), 'measureAgain' => $again, 'range' => $apart, 'stop' => null !== PainRule::of($taken->pain, $taken->side, $definition->work), 'clean' => $taken->isClean(), 'shows' => []];
         try {
             $body = $proportions->body($taken->side);
             foreach (ReadTest::evidence($definition, $taken, $body, $errors) as $e) {
@@ -56,7 +56,7 @@ final class BenchPreview
             if (Formula::SolesTogether === $definition->formula && $reading instanceof KneeAtHeight) {
                 $conditioning = Conditioning::of($reading, $body, $proportions->error($taken->side));
                 $answer['conditioning'] = $conditioning->isPoor ? ['betterHeels' => $conditioning->betterHeels] : null;
-                $answer['gate'] = LotusGate::outcome($taken->measure('heelDistance')->mean(), $reading->kneeHeight, $taken->sitting->hipHeight($body))->value;
+                $answer['gate'] = LotusGate::outcome($taken->measure('heelDistance')->mean(), $reading->kneeHeight, $taken->sitting->hipHeight($body), $errors->sd($taken->tool, 'cm'))->value;
             }
         } catch (UnreadableTest $e) {
             return 'watched' === $e->because ? $answer : Failure::of($e->because, $e->getMessage());

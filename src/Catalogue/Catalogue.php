@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Effect;
+use LucidAscent\Core\Caution\Ending;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Spared;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Posture\Ladder;
@@ -13,7 +17,7 @@ use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\Prerequisite;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
-use LucidAscent\Core\Readiness\GateOutcome;
+use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Testing\TestDefinition;
 use Symfony\Component\Config\ConfigCache;
 use Symfony\Component\Config\Resource\DirectoryResource;
@@ -25,8 +29,6 @@ final class Catalogue implements CacheWarmerInterface
 {
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
-
-    private ?Ladder $halfLotus = null;
 
     /** @var array<string, list<PracticeRung>>|null */
     private ?array $practice = null;
@@ -77,37 +79,66 @@ final class Catalogue implements CacheWarmerInterface
         return null === $this->entry($kind, $id) ? null : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");
     }
 
-    /** @return array<string, Condition> by id */
+    /** @return array<string, Condition> what cautions hold, by id; stop signs are pain, and stand elsewhere */
     public function conditions(): array
     {
         $conditions = [];
         foreach ($this->all(Kind::Caution) as $group) {
             foreach ($group['items'] as $item) {
-                $conditions[$item['id']] = new Condition($item['id'], $item['name'], Effect::from($group['effect']), $item['holds'], $item['changes'] ?? [], $item['allows'] ?? []);
+                if (!isset($item['pain'])) {
+                    $conditions[$item['id']] = Definitions::ofCondition($item);
+                }
             }
         }
 
         return $conditions;
     }
 
-    /**
-     * Each once; what no caution knows is passed over.
-     *
-     * @param list<string|null> $ids
-     *
-     * @return list<Condition>
-     */
-    public function named(array $ids): array
+    /** @return list<string> conditions that are of one side, or of both */
+    public function sided(): array
     {
-        $known = $this->conditions();
-        $named = [];
-        foreach ($ids as $id) {
-            if (null !== $id && isset($known[$id])) {
-                $named[$id] = $known[$id];
+        $sided = [];
+        foreach ($this->all(Kind::Caution) as $group) {
+            array_push($sided, ...array_column(array_filter($group['items'], static fn (array $item): bool => $item['sided'] ?? false), 'id'));
+        }
+
+        return $sided;
+    }
+
+    /** A condition by its id; one that no caution knows holds every deep rung. Somebody under eighteen rests until a guardian has agreed. */
+    public function condition(string $id, bool $hasConsent): Condition
+    {
+        $known = $this->conditions()[$id] ?? Condition::unknown($id);
+
+        return Ending::Birthday === $known->ending && !$hasConsent
+            ? new Condition($known->id, $known->name, [Condition::ALL], spares: Spared::LyingRest, ending: $known->ending)
+            : $known;
+    }
+
+    public function rung(string $posture, string $rung): ?RungDefinition
+    {
+        foreach ($this->postures()[$posture]->rungs ?? [] as $one) {
+            if ($one->id === $rung) {
+                return $one;
             }
         }
 
-        return array_values($named);
+        return null;
+    }
+
+    /** @return array<string, Pain> what a yes to the question of a stop sign says, by its id */
+    public function stopSigns(): array
+    {
+        $signs = [];
+        foreach ($this->all(Kind::Caution) as $group) {
+            foreach ($group['items'] as $item) {
+                if (isset($item['pain'])) {
+                    $signs[$item['id']] = new Pain($item['pain']['level'], PainPlace::from($item['pain']['place']), PainKind::from($item['pain']['kind']));
+                }
+            }
+        }
+
+        return $signs;
     }
 
     /** @return array<string, TestDefinition> by id, in the taught order */
@@ -140,11 +171,6 @@ final class Catalogue implements CacheWarmerInterface
         };
     }
 
-    public function halfLotus(): Ladder
-    {
-        return $this->halfLotus ??= $this->ladder('half-lotus');
-    }
-
     public function warmUp(string $cacheDir, ?string $buildDir = null): array
     {
         $this->entries();
@@ -166,7 +192,6 @@ final class Catalogue implements CacheWarmerInterface
             $rungs[] = new Rung(
                 $rung['id'],
                 $rung['name'],
-                GateOutcome::from($rung['gate'] ?? GateOutcome::NotNow->value),
                 PropRule::from($rung['props'][0]['rule'] ?? PropRule::None->value),
                 self::holdText($rung['hold']),
                 array_column($rung['compensations'], 'text', 'id'),
@@ -185,7 +210,7 @@ final class Catalogue implements CacheWarmerInterface
             throw new \OutOfBoundsException("The posture $id has no rungs.");
         }
 
-        return new Ladder($id, $posture['name'], $rungs, $posture['entries'] ?? [], $prepares);
+        return new Ladder($id, $posture['name'], $rungs, $prepares);
     }
 
     /** @param array{value: float|int, unit: string} $hold */

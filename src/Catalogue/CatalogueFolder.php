@@ -155,9 +155,25 @@ final class CatalogueFolder
             if (count($names) !== count(array_unique($names))) {
                 $this->fault($id, 'rungs', 'has two rungs of one name.');
             }
-            foreach (array_diff($posture['entries'] ?? [], $names) as $unknown) {
-                $this->fault($id, 'entries', sprintf('names "%s", which is no rung.', $unknown));
+            if (true !== ($posture['rungs'][0]['gentle'] ?? false)) {
+                $this->fault($id, 'rungs/0', 'is not gentle: every ladder begins with a rung that anybody may try.');
             }
+            foreach ($posture['rungs'] as $i => $rung) {
+                foreach ($rung['gates'] ?? [] as $gate) {
+                    $this->checkGate($id, "rungs/$i/gates", $gate);
+                }
+            }
+        }
+    }
+
+    /** @param array<string, string> $gate */
+    private function checkGate(string $id, string $path, array $gate): void
+    {
+        if (isset($gate['first']) && !isset($this->entries[Kind::Posture->value][$gate['first']]) && !isset($this->broken[$gate['first']])) {
+            $this->fault($id, $path, sprintf('names "%s", which is no posture.', $gate['first']));
+        }
+        if (isset($gate['observed']) && !isset($this->entries[Kind::Test->value][$gate['observed']])) {
+            $this->fault($id, $path, sprintf('names "%s", which is no test.', $gate['observed']));
         }
     }
 

@@ -5,8 +5,18 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Lab\LabPosture;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Ending;
+use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Caution\Spared;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Posture\GateDefinition;
+use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
@@ -42,8 +52,31 @@ final class Definitions
             array_column($test['compensations'], 'id'),
             (float) $test['minutes']['value'],
             $test['both_sides'],
-            $test['loads'] ?? [],
+            // Taking a test asks for no more than its own loads: a gentle rung's worth.
+            new Work($test['loads'] ?? [], true, true !== $test['both_sides']),
             $test['trials']['least'],
+            $test['posture'] ?? '',
+            $test['goes_beyond'] ?? false,
+            self::position($test['figure'] ?? null),
+        );
+    }
+
+    /** @param array<string, mixed> $item */
+    public static function ofCondition(array $item): Condition
+    {
+        return new Condition(
+            $item['id'],
+            $item['name'],
+            $item['holds'],
+            $item['changes'] ?? [],
+            $item['deep_holds'] ?? [],
+            $item['footed_holds'] ?? [],
+            $item['other_side'] ?? [],
+            Spared::from($item['spares'] ?? Spared::Nothing->value),
+            $item['gentle_only'] ?? false,
+            $item['besides'] ?? [],
+            Ending::from($item['ending'] ?? Ending::Clinician->value),
+            $item['months'] ?? null,
         );
     }
 
@@ -64,13 +97,27 @@ final class Definitions
         foreach ($posture['rungs'] as $rung) {
             $demand = $rung['demand'];
             $contact = LabPosture::tryFrom($demand['contact'] ?? '');
+            $leg = null === $contact ? null : new CatalogueDemand($contact, $demand['values']);
+            $thresholds = self::least($demand);
             $rungs[] = new RungDefinition(
                 $rung['id'],
                 $rung['name'],
-                null === $contact ? null : new CatalogueDemand($contact, $demand['values']),
-                array_map(static fn (array $least): float => (float) $least['value'], array_column($demand['thresholds'] ?? [], 'at_least', 'component')),
-                array_values(array_filter((array) ($rung['loads'] ?? []), is_string(...))),
-                $rung['gentle'] ?? false,
+                $leg,
+                $thresholds,
+                new Work(
+                    array_values(array_unique([
+                        ...array_filter((array) ($rung['loads'] ?? []), is_string(...)),
+                        ...($leg?->loads() ?? []),
+                        ...Load::ofThresholds($thresholds),
+                    ])),
+                    $rung['gentle'] ?? false,
+                    null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs(),
+                    $rung['foot_free'] ?? false,
+                ),
+                PropRule::from(array_column($rung['props'] ?? [], 'rule')[0] ?? PropRule::None->value),
+                array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),
+                self::least($rung['other_leg'] ?? []),
+                $rung['may_be_measured_through'] ?? false,
             );
         }
         if ([] === $rungs) {
@@ -104,15 +151,56 @@ final class Definitions
                     $id,
                     $posture['name'],
                     $of,
-                    self::level($posture['family'], $of->loads),
+                    self::level($posture['family'], $of->work),
                     array_values(array_filter($rung['counter'] ?? [], is_string(...))),
                     self::equipment($rung['props']),
                     $isSymmetric,
+                    0 === $i ? $posture['warm_up'] ?? null : null,
+                    0 === $i ? $posture['rest'] ?? null : null,
                 );
             }
         }
 
         return $ladders;
+    }
+
+    /**
+     * @param array<string, mixed> $demand
+     *
+     * @return array<string, float> by ability
+     */
+    private static function least(array $demand): array
+    {
+        return array_map(static fn (array $least): float => (float) $least['value'], array_column($demand['thresholds'] ?? [], 'at_least', 'component'));
+    }
+
+    /** @param array<string, string> $gate */
+    private static function gate(array $gate): GateDefinition
+    {
+        $kind = (string) array_key_first($gate);
+
+        return new GateDefinition(GateKind::from($kind), $gate[$kind]);
+    }
+
+    /**
+     * Where the leg is in a test, by its drawing.
+     *
+     * @param array<string, mixed>|null $figure
+     */
+    private static function position(?array $figure): ?LegAngles
+    {
+        $lab = LabPosture::tryFrom($figure['lab'] ?? '');
+        try {
+            $posture = null === $lab ? null : (new CatalogueDemand($lab, $figure['values'] ?? []))->posture(StandardBody::openHips(), StandardBody::STATURE);
+        } catch (\DomainException) {
+            return null;
+        }
+
+        return match (true) {
+            $posture instanceof ChainReading => $posture->pose(StandardBody::leg())->angles,
+            isset($figure['angles']['left']) => new LegAngles(...array_map(floatval(...), $figure['angles']['left'])),
+            default => null,
+        };
     }
 
     /**
@@ -127,16 +215,14 @@ final class Definitions
             : in_array($figure['lab'], ['soles-together', 'wide-legs', 'frog', 'deep-squat'], true);
     }
 
-    /**
-     * Lying comes first, then seated, then what stands or bears weight.
-     *
-     * @param list<string> $loads
-     */
-    private static function level(string $family, array $loads): int
+    /** Lying comes first, then seated, then what stands or bears weight. */
+    private static function level(string $family, Work $work): int
     {
+        $bears = [Load::WeightOnKnee, Load::Balance, Load::WeightOnHands, Load::HipExtendedEnd, Load::Backbend];
+
         return match (true) {
-            'lying' === $family, in_array('lying-rest', $loads, true) => 0,
-            [] !== array_intersect($loads, ['knee-load', 'balance', 'wrist', 'hip-extension', 'spine-back']), in_array($family, ['standing', 'lunge', 'squat', 'arm-balance', 'backbend'], true) => 2,
+            'lying' === $family, $work->isLyingRest(), $work->has(Load::OnTheBack) => 0,
+            [] !== array_filter($bears, $work->has(...)), in_array($family, ['standing', 'lunge', 'squat', 'arm-balance', 'backbend'], true) => 2,
             default => 1,
         };
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Formula;
 
@@ -11,7 +12,6 @@ use LucidAscent\Core\Testing\Formula;
 final class EntryFields
 {
     private const FAMILIES = ['sitting-folded', 'cross-legged', 'kneeling', 'kneeling-fold', 'leg-behind', 'forward-fold', 'lunge', 'standing', 'squat', 'arm-balance', 'twist', 'backbend', 'lying'];
-    private const LOADS = ['deep-turn', 'knee-fold', 'knee-load', 'hip-fold', 'hip-end', 'hip-extension', 'hamstring', 'spine-fold', 'spine-back', 'spine-twist', 'neck', 'shoulder-bind', 'wrist', 'balance', 'prone', 'lying-rest'];
 
     /** @return list<Field> */
     public static function of(Kind $kind): array
@@ -41,7 +41,7 @@ final class EntryFields
             new Field('lying', 'Lying form', FieldKind::Line),
             new Field('counter', 'Counterpostures', FieldKind::Lines, 'Ids of postures, one a line.'),
             new Field('way_out', 'The way out', FieldKind::Line),
-            new Field('loads', 'Loads', FieldKind::Choices, 'What it puts under strain; cautions hold by these.', self::LOADS),
+            new Field('loads', 'Loads', FieldKind::Choices, 'What it puts under strain; cautions hold by these.', array_column(Load::cases(), 'value')),
         ];
     }
 

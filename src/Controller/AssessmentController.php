@@ -5,17 +5,20 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Bench\AssessmentPlan;
-use LucidAscent\App\Bench\Holds;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Form\BeforeForm;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Holds as CautionHolds;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
@@ -35,7 +38,8 @@ final class AssessmentController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly AssessmentPlan $plan,
-        private readonly Holds $holds,
+        private readonly HoldsOn $holds,
+        private readonly SayPain $pain,
         private readonly PersonOn $person,
         private readonly ClockInterface $clock,
     ) {
@@ -54,9 +58,12 @@ final class AssessmentController extends TeacherController
             'poses' => $this->poses(),
             'wanted' => $earlier->wanted ?? [],
             'cautions' => $this->cautions(),
-            'conditions' => $earlier->conditions ?? [],
+            'conditions' => $this->stillHeld($practitioner),
             'note' => $earlier->note ?? '',
         ])->handleRequest($request);
+        if ($form->isSubmitted()) {
+            $this->hear($practitioner, $form, $request);
+        }
         if ($form->isSubmitted() && $form->isValid()) {
             $assessment = $this->begin($practitioner, $form);
 
@@ -78,14 +85,14 @@ final class AssessmentController extends TeacherController
         return $this->render('assessment/show.html.twig', [
             'practitioner' => $practitioner,
             'assessment' => $assessment,
-            'proposed' => $this->plan->proposed($assessment->wanted, $before, $this->holds->conditions($practitioner, $assessment), $assessment->at),
+            'proposed' => $this->plan->proposed($assessment->wanted, $before, $this->holds->now($practitioner), $assessment->at),
             'taken' => AssessmentPlan::taken($assessment, $tests),
-            'next' => AssessmentPlan::next($assessment, $tests),
+            'next' => AssessmentPlan::next($assessment, $tests, null === $poses || [] === $assessment->wanted ? null : NextReading::of($assessment->wanted, $poses)?->test?->id),
             'ended' => $this->records->isEnded($assessment),
-            'conditions' => $this->holds->conditions($practitioner, $assessment),
+            'holds' => $this->holds->now($practitioner)->active,
             'wanted' => array_map(fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose, $assessment->wanted),
             'token' => self::END_TOKEN,
-            'nextReading' => null === $poses ? null : NextReading::of($assessment->wanted, $poses, $this->catalogue->tests()),
+            'nextReading' => null === $poses ? null : NextReading::of($assessment->wanted, $poses),
         ]);
     }
 
@@ -130,15 +137,13 @@ final class AssessmentController extends TeacherController
         if ($this->records->knows(Assessment::class, $id)) {
             return $id;
         }
-        $conditions = [];
-        foreach (array_keys($this->cautions()) as $group) {
-            array_push($conditions, ...$form->get(str_replace('-', '_', $group))->getData());
-        }
         $pain = $form->get('pain')->getData()->pain();
         $wanted = $form->get('wanted')->getData();
         $now = $this->clock->now();
-        $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $this->catalogue->named([...$conditions, StopSign::of($pain)]), $now);
-        $this->records->add(new Assessment(
+        $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form), '', false, $pain->level, $pain->place, $pain->kind);
+        $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
+        $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $holds, $now);
+        $this->records->addOnce(new Assessment(
             $id,
             $practitioner,
             $this->teacher(),
@@ -146,7 +151,7 @@ final class AssessmentController extends TeacherController
             false,
             $wanted,
             array_keys(array_filter($proposed, static fn (ProposedTest $one): bool => $one->isChosen)),
-            $conditions,
+            $told->conditions,
             trim((string) $form->get('note')->getData()),
             (bool) $form->get('warm')->getData(),
             $pain->level,
@@ -155,6 +160,53 @@ final class AssessmentController extends TeacherController
         ));
 
         return $id;
+    }
+
+    /** @return list<string> conditions that were told, and that no word has ended */
+    private function stillHeld(Practitioner $practitioner): array
+    {
+        $ids = [];
+        foreach ($this->holds->now($practitioner)->active as $hold) {
+            if ($hold->entry instanceof ConditionTold) {
+                $ids[] = $hold->holds->id;
+            }
+        }
+
+        return array_values(array_unique($ids));
+    }
+
+    /** What hurts is never dropped because the rest is faulty, or was sent before. */
+    private function hear(Practitioner $practitioner, FormInterface $form, Request $request): void
+    {
+        $entry = $this->entryOf($form);
+        $typed = SayPain::typed($request->request->all('before')['pain'] ?? []);
+        $known = $this->records->knows(Assessment::class, $entry) ? $this->records->assessment($practitioner, (string) $entry) : null;
+        if (null === $known ? !$form->isValid() : !$known->pain()->equals($typed)) {
+            $this->pain->of($practitioner, $this->teacher(), $typed, null, "before $entry");
+            $stops = $request->request->all('before')['stop_signs'] ?? [];
+            foreach (array_intersect_key($this->catalogue->stopSigns(), array_flip(array_filter(is_array($stops) ? $stops : [], is_string(...)))) as $id => $pain) {
+                $this->pain->of($practitioner, $this->teacher(), $pain, null, "before $entry $id");
+            }
+        }
+    }
+
+    /** @return list<string> what was answered with yes: "knee-surgery:left", "minor@2027-05-04" */
+    private function conditions(FormInterface $form): array
+    {
+        $told = [];
+        foreach (array_keys($this->cautions()) as $group) {
+            array_push($told, ...$form->get(str_replace('-', '_', $group))->getData());
+        }
+        $side = $form->get('side')->getData();
+        $eighteen = $form->get('eighteen')->getData();
+        $sided = $this->catalogue->sided();
+        $told = array_map(static fn (string $id): string => match (true) {
+            'minor' === $id && null !== $eighteen => $id.'@'.$eighteen->format('Y-m-d'),
+            null !== $side && in_array($id, $sided, true) => "$id:$side",
+            default => $id,
+        }, $told);
+
+        return true === $form->get('guardian')->getData() ? [...$told, EventList::GUARDIAN] : $told;
     }
 
     /** @return array<string, string> ids of the poses that somebody may want, by name */

@@ -7,7 +7,6 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Bench\AssessmentPlan;
 use LucidAscent\App\Bench\BenchPreview;
 use LucidAscent\App\Bench\BenchTest;
-use LucidAscent\App\Bench\Holds;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\SheetFigure;
@@ -16,10 +15,15 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\BenchForm;
 use LucidAscent\App\Form\Data\BenchData;
+use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Route\NextReading;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -34,7 +38,9 @@ final class BenchController extends TeacherController
 
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly Holds $holds,
+        private readonly HoldsOn $holds,
+        private readonly SayPain $pain,
+        private readonly PersonOn $person,
         private readonly ClockInterface $clock,
     ) {
     }
@@ -87,7 +93,7 @@ final class BenchController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $tests = $this->records->tests($practitioner);
-        $held = [] === $corrected ? $this->held($practitioner, $test, $assessment, $tests) : [];
+        $held = [] === $corrected ? $this->held($practitioner, $test) : [];
         $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value])));
         // A body that was measured once gives no side its own field: a caution on one side holds both.
         if (!$test->definition->bothSides && [] !== $held) {
@@ -102,11 +108,19 @@ final class BenchController extends TeacherController
 
             return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
         }
-        if ([] !== $sides && $form->isSubmitted() && $form->isValid()) {
-            $this->keep($practitioner, $data, $assessment, $this->entryOf($form), $corrected[0]->entryId ?? null);
-            $this->records->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
+        if ($form->isSubmitted()) {
+            $entry = $this->entryOf($form);
+            $isNew = !$this->records->hasEntry($practitioner, $entry);
+            $isKept = [] !== $sides && $form->isValid() && $isNew;
+            $this->hear($practitioner, $data, $entry, $isKept, $request);
+            if ($isKept) {
+                $this->keep($practitioner, $data, $assessment, $entry, $corrected[0]->entryId ?? null);
+            }
+            if ([] !== $sides && $form->isValid()) {
+                $this->records->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
 
-            return $this->onward($practitioner, $data, $assessment, [] !== $corrected);
+                return $this->onward($practitioner, $data, $assessment, [] !== $corrected, $isNew);
+            }
         }
 
         return $this->render('bench/test.html.twig', [
@@ -127,24 +141,52 @@ final class BenchController extends TeacherController
     }
 
     /**
-     * @param list<Test> $tests
-     *
-     * @return array<string, list<Condition>> by the side that it holds
+     * What hurts is never dropped: beside a side without numbers, with a form that is faulty, or sent again.
      */
-    private function held(Practitioner $practitioner, BenchTest $test, ?Assessment $assessment, array $tests): array
+    private function hear(Practitioner $practitioner, BenchData $data, Uuid $entry, bool $isKept, Request $request): void
     {
+        $sent = $request->request->all('bench');
+        foreach (Side::cases() as $side) {
+            $typed = SayPain::typed($sent['pain'.ucfirst($side->value)] ?? []);
+            $isInTest = $isKept && in_array($side, $data->sides, true) && $data->isStarted($side);
+            foreach ($isInTest ? [] : $this->alreadySaid($practitioner, $entry, $side) as $pain) {
+                $isInTest = $isInTest || $pain->equals($typed);
+            }
+            if (!$isInTest) {
+                $this->pain->of($practitioner, $this->teacher(), $typed, $side, "test $entry", $data->test->id());
+            }
+        }
+    }
+
+    /** @return list<Pain> with this entry, on this side */
+    private function alreadySaid(Practitioner $practitioner, Uuid $entry, Side $side): array
+    {
+        $said = [];
+        foreach ($this->records->hasEntry($practitioner, $entry) ? $this->records->entry($practitioner, (string) $entry) : [] as $test) {
+            if ($test->side === $side) {
+                $said[] = $test->pain();
+            }
+        }
+
+        return $said;
+    }
+
+    /** @return array<string, list<Hold>> by the side that it holds */
+    private function held(Practitioner $practitioner, BenchTest $test): array
+    {
+        $holds = $this->holds->now($practitioner);
         $held = [];
         foreach (Side::cases() as $side) {
-            $held[$side->value] = $this->holds->of($test->definition, $side, $practitioner, $assessment, $tests);
+            $held[$side->value] = $holds->on($test->definition->work, $side);
         }
 
         return array_filter($held);
     }
 
-    private function onward(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, bool $isCorrection): Response
+    private function onward(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, bool $isCorrection, bool $isNew): Response
     {
-        $stops = array_filter($data->sides, static fn (Side $side): bool => null !== StopSign::of($data->pain($side)->pain()));
-        $this->addFlash('done', 'The test is recorded.');
+        $stops = array_filter($data->sides, static fn (Side $side): bool => null !== PainRule::of($data->pain($side)->pain(), $side, $data->test->definition->work));
+        $this->addFlash($isNew ? 'done' : 'hint', $isNew ? 'The test is recorded.' : 'This test was recorded already, and stands as it was. What was said of pain now is added to it.');
         if ([] !== $stops) {
             $this->addFlash('hint', $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', ['%gentler%' => $data->test->entry['gentler']]));
         }
@@ -156,29 +198,26 @@ final class BenchController extends TeacherController
                 : $this->redirectToRoute('bench', ['id' => $practitioner->id, 'test' => $next, 'assessment' => $assessment->id]);
         }
 
-        return $this->redirectToRoute(Test::SOLES_TOGETHER === $data->test->id() ? 'reading' : 'practitioner', ['id' => $practitioner->id]);
+        return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
     }
 
-    /** The next test of the plan that nothing holds on both sides. */
+    /** The next test of the plan that nothing holds on both sides: what settles most comes first. */
     private function nextOpen(Practitioner $practitioner, Assessment $assessment): ?string
     {
-        $tests = $this->records->tests($practitioner);
-        $taken = AssessmentPlan::taken($assessment, $tests);
-        foreach ($assessment->tests as $id) {
+        $taken = AssessmentPlan::taken($assessment, $this->records->tests($practitioner));
+        $open = array_values(array_filter($assessment->tests, function (string $id) use ($practitioner, $taken): bool {
             $entry = $this->catalogue->entry(Kind::Test, $id);
-            if (null !== $entry && !isset($taken[$id]) && count($this->held($practitioner, new BenchTest($entry), $assessment, $tests)) < count(Side::cases())) {
-                return $id;
-            }
-        }
 
-        return null;
+            return null !== $entry && !isset($taken[$id]) && count($this->held($practitioner, new BenchTest($entry))) < count(Side::cases());
+        }));
+        $poses = [] === $assessment->wanted ? null : $this->person->now($practitioner);
+        $best = null === $poses ? null : NextReading::of($assessment->wanted, $poses)?->test?->id;
+
+        return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }
 
     private function keep(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, Uuid $entry, ?Uuid $corrects): void
     {
-        if ($this->records->hasEntry($practitioner, $entry)) {
-            return;
-        }
         $tests = [];
         foreach (array_filter($data->sides, $data->isStarted(...)) as $side) {
             $pain = $data->pain($side)->pain();
@@ -207,6 +246,6 @@ final class BenchController extends TeacherController
             }
             $tests[] = $test;
         }
-        $this->records->add(...$tests);
+        $this->records->addOnce(...$tests);
     }
 }

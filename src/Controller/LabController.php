@@ -8,12 +8,11 @@ use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Lab\LabAnswer;
+use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\Lab\LabPosture;
-use LucidAscent\App\Repository\HalfLotusSides;
+use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Readiness\KnownCapacity;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -26,7 +25,7 @@ final class LabController extends TeacherController
 {
     public const TOKEN = 'lab';
 
-    public function __construct(private readonly HalfLotusSides $sides, private readonly ClockInterface $clock)
+    public function __construct(private readonly PersonOn $person, private readonly ClockInterface $clock)
     {
     }
 
@@ -42,7 +41,7 @@ final class LabController extends TeacherController
 
         return $this->render('lab.html.twig', [
             'practitioner' => $practitioner,
-            'sides' => $this->sides->of($practitioner),
+            'holds' => $this->person->now($practitioner)->person->holds->active ?? [],
             'postures' => LabPosture::cases(),
             'posture' => LabPosture::tryFrom($request->query->getString('posture')) ?? LabPosture::HalfLotusEasy,
             'side' => Side::tryFrom($request->query->getString('side')) ?? Side::Left,
@@ -65,7 +64,7 @@ final class LabController extends TeacherController
         }
         $question = json_decode($request->getContent(), true);
 
-        return new JsonResponse(LabAnswer::to($question, $side, $proportions, $this->known($practitioner, $side, $proportions)));
+        return new JsonResponse(LabAnswer::to($question, $side, $proportions, $this->known($practitioner, $side)));
     }
 
     #[Route('/practitioners/{id}/lab/{side}/keep', 'lab_keep', requirements: ['side' => 'left|right'], methods: ['POST'])]
@@ -82,7 +81,7 @@ final class LabController extends TeacherController
                 $values[$control->name] = $sent->number($control->name);
             }
             // Only what can be made is kept.
-            $posture->posture(Fields::of($values), $this->known($practitioner, $side, $proportions)->capacity, $proportions->stature->cm)
+            $posture->posture(Fields::of($values), $this->known($practitioner, $side)->capacity, $proportions->stature->cm)
                 ->angles($proportions->body($side));
         } catch (\DomainException $e) {
             $this->addFlash('hint', $this->say('Nothing was kept. %reason%', ['%reason%' => $e->getMessage()]));
@@ -99,8 +98,8 @@ final class LabController extends TeacherController
         return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value, 'posture' => $posture->value, 'v' => $values]);
     }
 
-    private function known(Practitioner $practitioner, Side $side, Proportions $proportions): KnownCapacity
+    private function known(Practitioner $practitioner, Side $side): LabCapacity
     {
-        return KnownCapacity::of($this->sides->test($practitioner, $side), $proportions, $this->clock->now());
+        return LabCapacity::of($this->person->now($practitioner)->person ?? throw $this->createNotFoundException(), $side);
     }
 }

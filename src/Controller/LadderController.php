@@ -7,112 +7,129 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
 use LucidAscent\App\Practice\PractisedSide;
-use LucidAscent\App\Repository\HalfLotusSides;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
-use LucidAscent\Core\Progression\ReadinessCheck;
+use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
 
-/** The half-lotus ladder: where each side stands, the check after practice, and the decision. */
+/** The ladder of any posture: where each side stands, what was practised, and what comes next. */
 final class LadderController extends TeacherController
 {
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly HalfLotusSides $sides,
+        private readonly PersonOn $person,
         private readonly PractisedSide $practised,
+        private readonly SayPain $pain,
         private readonly ClockInterface $clock,
     ) {
     }
 
-    #[Route('/practitioners/{id}/ladder', 'ladder', methods: ['GET'])]
-    public function ladder(string $id): Response
+    #[Route('/practitioners/{id}/ladder/{posture}', 'ladder', defaults: ['posture' => 'half-lotus'], methods: ['GET'])]
+    public function ladder(string $id, string $posture): Response
     {
         $practitioner = $this->practitioner($id);
-        $ladder = $this->catalogue->halfLotus();
-        $undecided = [];
+        isset($this->catalogue->postures()[$posture]) || throw $this->createNotFoundException();
+        $poses = $this->person->now($practitioner);
+        if (null === $poses) {
+            return $this->bodyFirst($practitioner);
+        }
+        $sides = $undecided = $heights = [];
         foreach (Side::cases() as $side) {
-            $checks = $this->records->checks($practitioner, $ladder->id, $side);
+            $sides[$side->value] = $poses->of($posture, $side);
+            $checks = $this->records->checks($practitioner, $posture, $side);
             $last = array_pop($checks);
             $undecided[$side->value] = null !== $last && null === $this->records->decision($last) ? $last : null;
+            $now = $sides[$side->value]->stand->rung;
+            $heights[$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
         }
 
         return $this->render('ladder.html.twig', [
             'practitioner' => $practitioner,
-            'ladder' => $ladder,
-            'sides' => $this->sides->of($practitioner),
+            'ladder' => $this->catalogue->ladder($posture),
+            'sides' => $sides,
+            'heights' => $heights,
             'undecided' => $undecided,
             'postures' => $this->catalogue->all(Kind::Posture),
+            'tests' => $this->catalogue->tests(),
         ]);
     }
 
-    #[Route('/practitioners/{id}/ladder/check/{side}', 'check', requirements: ['side' => 'left|right'], methods: ['GET', 'POST'])]
-    public function check(string $id, Side $side, Request $request): Response
+    #[Route('/practitioners/{id}/ladder/{posture}/check/{side}', 'check', requirements: ['side' => 'left|right'], methods: ['GET', 'POST'])]
+    public function check(string $id, string $posture, Side $side, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $standing = $this->sides->of($practitioner)[$side->value]->standing;
-        $rung = $standing->rung;
-        if (null === $rung) {
-            $this->addFlash('hint', 'This side stands on no rung now: its reading says why.');
-
-            return $this->redirectToRoute('ladder', ['id' => $id]);
+        isset($this->catalogue->postures()[$posture]) || throw $this->createNotFoundException();
+        $poses = $this->person->now($practitioner);
+        if (null === $poses) {
+            return $this->bodyFirst($practitioner);
         }
+        $typed = $request->isMethod('POST') ? SayPain::typed($request->request->all('check_form')['pain'] ?? []) : Pain::none();
+        $rung = $poses->of($posture, $side)->stand->rung;
+        if (null === $rung) {
+            // Somebody had the form open while the side came to be held: what hurt is written down all the same.
+            $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check of $posture", $posture, '');
+            $this->addFlash('hint', 'This side stands on no rung now: its ladder says why.');
+
+            return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $posture]);
+        }
+        $text = $this->catalogue->ladder($posture)->rung($rung->rung->id);
+        $height = PropHeights::of($rung, $poses->person, $side);
         $data = new CheckData();
         $data->practisedOn = $this->clock->now()->setTime(0, 0);
         $form = $this->createForm(CheckForm::class, $data, [
             'today' => $this->clock->now()->setTime(0, 0),
             'entry' => (string) Uuid::v7(),
-            'rung' => $rung->id,
-            'hold_question' => $this->say('Was the hold reached? %hold%', ['%hold%' => $rung->hold]),
-            'compensations' => array_flip($rung->compensations),
+            'rung' => $rung->rung->id,
+            'hold_question' => $this->say('Was the hold reached? %hold%', ['%hold%' => $text->hold]),
+            'compensations' => array_flip($text->compensations),
+            'has_height' => 'none' !== $rung->rung->prop->value,
         ])->handleRequest($request);
-        if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->id) {
+        if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->rung->id) {
             // Another tab has moved this side meanwhile; what was answered belongs to another rung.
-            $form->addError(new \Symfony\Component\Form\FormError($this->say('Meanwhile this side was moved to "%rung%". Nothing was recorded: check that the answers belong to this rung, and send them again.', ['%rung%' => $rung->name])));
+            $form->addError(new FormError($this->say('Meanwhile this side was moved to "%rung%". Nothing was recorded: check that the answers belong to this rung, and send them again.', ['%rung%' => $rung->rung->name])));
         }
-        if ($form->isSubmitted() && $form->isValid()) {
+        if ($form->isSubmitted()) {
             $entry = $this->entryOf($form);
-            if (!$this->records->knows(RungCheck::class, $entry)) {
-                $pain = $data->pain->pain();
-                $this->records->add(new RungCheck(
-                    $entry,
-                    $practitioner,
-                    $this->teacher(),
-                    $this->catalogue->halfLotus()->id,
-                    $side,
-                    $rung->id,
-                    $data->practisedOn,
-                    $this->clock->now(),
-                    $standing->propHeight,
-                    (bool) $data->holdReached,
-                    (bool) $data->evenBreath,
-                    $pain->level,
-                    $pain->place,
-                    $pain->kind,
-                    $data->compensations,
-                    $data->soreAtNight,
-                    trim((string) $data->note),
-                ));
-            }
+            $known = $this->records->knows(RungCheck::class, $entry) ? $this->records->check($practitioner, (string) $entry) : null;
+            if ($form->isValid() && null === $known) {
+                $this->keep($practitioner, $entry, $posture, $side, $rung->rung->id, $data);
 
-            return $this->redirectToRoute('decision', ['id' => $id, 'check' => $entry]);
+                return $this->redirectToRoute('decision', ['id' => $id, 'check' => $entry]);
+            }
+            // What hurt is never dropped because the rest is faulty, or was recorded before.
+            if (null === $known || !$known->check()->pain->equals($typed)) {
+                $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check $entry", $posture, $rung->rung->id);
+            }
+            if (null !== $known) {
+                $this->addFlash('hint', 'This check was recorded already, and stands as it was. What was said of pain now is added to it.');
+
+                return $this->redirectToRoute('decision', ['id' => $id, 'check' => $entry]);
+            }
         }
 
         return $this->render('check.html.twig', [
             'practitioner' => $practitioner,
             'side' => $side,
-            'rung' => $rung,
-            'standing' => $standing,
+            'posture' => $this->catalogue->postures()[$posture],
+            'rung' => $text,
+            'height' => $height,
             'form' => $form,
         ]);
     }
@@ -123,7 +140,6 @@ final class LadderController extends TeacherController
         $practitioner = $this->practitioner($id);
         $record = $this->records->check($practitioner, $check);
         $ladder = $this->catalogue->ladder($record->ladder);
-        $isHalfLotus = $ladder->id === $this->catalogue->halfLotus()->id;
         $made = $this->records->decision($record);
         if (null !== $made) {
             if ($request->isMethod('POST')) {
@@ -138,9 +154,7 @@ final class LadderController extends TeacherController
                 'made' => $made,
             ]);
         }
-        $history = $isHalfLotus
-            ? $this->sides->history($this->sides->of($practitioner)[$record->side->value], $record)
-            : $this->practised->history($record);
+        $history = $this->practised->history($record);
         $proposal = Decide::proposal($history);
         $form = $this->createForm(DecisionForm::class, ['step' => $proposal->step, 'why' => ''], [
             'proposed' => $proposal->step,
@@ -148,7 +162,7 @@ final class LadderController extends TeacherController
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $step = $form->get('step')->getData();
-            $this->records->add(new Decision(
+            $isNew = $this->records->addOnce(new Decision(
                 Uuid::v7(),
                 $record,
                 $practitioner,
@@ -164,13 +178,9 @@ final class LadderController extends TeacherController
                 $step === $proposal->step ? '' : trim((string) $form->get('why')->getData()),
                 Rules::VERSION,
             ));
-            $this->addFlash('done', 'The decision is recorded.');
+            $this->addFlash($isNew ? 'done' : 'hint', $isNew ? 'The decision is recorded.' : 'A decision on this check is on record already; it stands.');
 
-            $plan = $this->records->newestPlan($practitioner);
-
-            return $isHalfLotus || null === $plan
-                ? $this->redirectToRoute('ladder', ['id' => $id])
-                : $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
+            return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $ladder->id]);
         }
 
         return $this->render('decision.html.twig', [
@@ -182,5 +192,29 @@ final class LadderController extends TeacherController
             'form' => $form,
             'made' => null,
         ]);
+    }
+
+    private function keep(Practitioner $practitioner, Uuid $entry, string $posture, Side $side, string $rung, CheckData $data): void
+    {
+        $pain = $data->pain->pain();
+        $this->records->addOnce(new RungCheck(
+            $entry,
+            $practitioner,
+            $this->teacher(),
+            $posture,
+            $side,
+            $rung,
+            $data->practisedOn ?? $this->clock->now(),
+            $this->clock->now(),
+            $data->height,
+            (bool) $data->holdReached,
+            (bool) $data->evenBreath,
+            $pain->level,
+            $pain->place,
+            $pain->kind,
+            $data->compensations,
+            $data->soreAtNight,
+            trim((string) $data->note),
+        ));
     }
 }

@@ -5,17 +5,18 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Catalogue\SheetFigure;
-use LucidAscent\App\Catalogue\WithinReach;
-use LucidAscent\App\Repository\HalfLotusSides;
+use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Permission;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
-use LucidAscent\Core\Readiness\KnownCapacity;
-use Psr\Clock\ClockInterface;
+use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Readiness\ReadPoses;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -28,7 +29,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library', 'library', methods: ['GET'])]
-    public function library(Request $request, HalfLotusSides $sides, ClockInterface $clock): Response
+    public function library(Request $request, PersonOn $people): Response
     {
         $postures = $this->own->all($this->teacher(), Kind::Posture);
         $asked = trim($request->query->getString('q'));
@@ -42,14 +43,15 @@ final class LibraryController extends TeacherController
         $person = $request->query->getString('person');
         if ('' !== $person) {
             $practitioner = $this->practitioner($person);
-            $proportions = $this->records->body($practitioner)?->proportions();
-            if (null === $proportions) {
+            $known = $people->now($practitioner);
+            if (null === $known) {
                 $this->addFlash('hint', 'The body has not been measured: what is in reach cannot be told.');
             } else {
-                foreach (Side::cases() as $side) {
-                    $known = KnownCapacity::of($sides->test($practitioner, $side), $proportions, $clock->now());
-                    foreach ($shown as $id) {
-                        $reach[$id][$side->value] = WithinReach::rung($postures[$id], $proportions->body($side), $proportions->stature->cm, $known->capacity);
+                // Own entries are read like shipped ones.
+                $poses = new ReadPoses(Definitions::ofPostures($postures), $known->person, $known->tests);
+                foreach ($shown as $id) {
+                    foreach (Side::cases() as $side) {
+                        $reach[$id][$side->value] = $poses->of($id, $side)->stand->rung?->rung->name;
                     }
                 }
                 $shown = array_filter($shown, static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null) || null !== ($reach[$id]['right'] ?? null));
@@ -75,7 +77,11 @@ final class LibraryController extends TeacherController
         $posture = $this->own->all($this->teacher(), Kind::Posture)[$id] ?? throw $this->createNotFoundException();
         $conditions = $this->catalogue->conditions();
         $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
-        $permissions = array_map(static fn (array $rung): Permission => Permission::of(array_values($asked), $rung['loads'], $rung['gentle'] ?? false), $posture['rungs']);
+        $permissions = array_map(static fn (RungDefinition $rung): array => [
+            'because' => array_values(array_filter($asked, static fn (Condition $condition): bool => $condition->holds($rung->work))),
+            'changes' => array_values(array_unique(array_merge(...array_map(static fn (Condition $condition): array => array_intersect_key($condition->changes, array_flip($rung->work->loads)), array_values($asked))))),
+            'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
+        ], Definitions::ofPosture($posture)->rungs);
         $incoming = [];
         foreach ($this->own->all($this->teacher(), Kind::Posture) as $other => $data) {
             foreach (PrerequisiteGraph::RELATIONS as $relation) {

@@ -13,12 +13,13 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\App\Form\PlanForm;
+use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\PlanCalendar;
 use LucidAscent\App\Practice\StoredPlan;
 use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Plan\SessionRules;
-use LucidAscent\Core\Progression\Step;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
@@ -41,6 +42,8 @@ final class PlanController extends TeacherController
         private readonly PlanAnswer $planner,
         private readonly StoredPlan $stored,
         private readonly Catalogue $catalogue,
+        private readonly Wanted $wanted,
+        private readonly HeldBack $heldBack,
         private readonly ReasonExtension $texts,
         private readonly ClockInterface $clock,
     ) {
@@ -76,7 +79,7 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
         }
 
-        return $this->render('plan/new.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'wanted' => array_map(fn (string $pose): string => $this->catalogue->postures()[$pose]->name, $this->wanted($practitioner))]);
+        return $this->render('plan/new.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'wanted' => array_map(fn (string $pose): string => $this->catalogue->postures()[$pose]->name, $this->wanted->of($practitioner))]);
     }
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
@@ -99,6 +102,7 @@ final class PlanController extends TeacherController
         return $this->render('plan/show.html.twig', [
             'practitioner' => $practitioner,
             'plan' => $plan,
+            'barred' => $this->heldBack->of($plan, $this->person->now($practitioner)),
             'names' => array_map(static fn (array $posture): string => $posture['name'], $this->catalogue->all(Kind::Posture)),
             'rungs' => array_map(static fn (array $ladder): array => array_column(array_map(static fn ($rung): array => [$rung->rung->id, $rung->rung->name], $ladder), 1, 0), $this->catalogue->practice()),
             'tests' => array_map(static fn (array $test): string => $test['name'], $this->catalogue->all(Kind::Test)),
@@ -209,7 +213,7 @@ final class PlanController extends TeacherController
     private function ics(Practitioner $practitioner): Response
     {
         return new Response(
-            PlanCalendar::of($this->records->plans($practitioner), $this->clock->now(), $this->say('Practice')),
+            PlanCalendar::of($this->records->plans($practitioner), $this->clock->now(), $this->say('Practice'), $this->heldBack->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
             headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
         );
     }
@@ -218,15 +222,10 @@ final class PlanController extends TeacherController
     private function make(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): void
     {
         $poses = $this->person->at($practitioner, $this->clock->now()) ?? throw $this->createNotFoundException();
-        $decided = [];
-        foreach ($this->records->allDecisions($practitioner) as $decision) {
-            // The newest of a side counts; a stop is a matter of what holds, not of a rung.
-            $decided[$decision->ladder.' '.$decision->side->value] ??= Step::Stop === $decision->step ? '' : $decision->rungAfter;
-        }
-        $plan = $this->planner->plan($poses, $this->wanted($practitioner), PlanAnswer::request(Fields::of($request), $this->clock->now()->setTime(0, 0)), $request['school'] ?? null, array_filter($decided, static fn (string $rung): bool => '' !== $rung), PlanAnswer::schools(Fields::of($request)));
+        $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->clock->now()->setTime(0, 0)), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
         $answer['weeks'] = $this->withLocked($answer['weeks'], $before, $request['minutes'], $poses);
-        $this->records->add(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
+        $this->records->addOnce(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
     }
 
     /**
@@ -275,14 +274,6 @@ final class PlanController extends TeacherController
         }
 
         return $weeks;
-    }
-
-    /** @return list<string> */
-    private function wanted(Practitioner $practitioner): array
-    {
-        $wanted = array_values(array_filter($this->records->newestAssessment($practitioner)->wanted ?? [], fn (string $pose): bool => isset($this->catalogue->postures()[$pose])));
-
-        return [] === $wanted ? ['half-lotus'] : $wanted;
     }
 
     /** @return array<string, list<string>> the postures that work on each component */

@@ -10,14 +10,17 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\LegFigure;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\RouteMap;
+use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Reading\WhatIf;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\PoseReading;
+use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route as PoseRoute;
@@ -32,6 +35,7 @@ final class PoseController extends TeacherController
     public function __construct(
         private readonly PersonOn $person,
         private readonly Catalogue $catalogue,
+        private readonly Wanted $wanted,
         private readonly ClockInterface $clock,
     ) {
     }
@@ -49,13 +53,15 @@ final class PoseController extends TeacherController
         }
         [$supposed, $refused] = self::supposed($request);
         $poses = [] === $supposed ? $recorded : $recorded->with(WhatIf::of($recorded->person, $supposed));
-        $sides = $figures = $advice = $restriction = [];
+        $sides = $figures = $advice = $restriction = $heights = [];
         foreach (Side::cases() as $side) {
             $name = $side->value;
             $sides[$name] = $poses->of($pose, $side);
             $leg = $sides[$name]->full()->pose;
             $figures[$name] = null === $leg ? null : LegFigure::of($leg);
-            $advice[$name] = $this->advice($sides[$name], $poses);
+            // Where something is held, no prop is offered to go on with.
+            $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
+            $heights[$name] = null === $sides[$name]->stand->rung ? null : PropHeights::of($sides[$name]->stand->rung, $poses->person, $side);
             $restriction[$name] = FindRestriction::of($poses->person, $side);
         }
 
@@ -65,9 +71,10 @@ final class PoseController extends TeacherController
             'sides' => $sides,
             'figures' => $figures,
             'advice' => $advice,
+            'heights' => $heights,
             'restriction' => $restriction,
             'asymmetry' => Asymmetry::reasons($poses->person),
-            'next' => NextReading::of([$pose], $poses, $this->catalogue->tests()),
+            'next' => NextReading::of([$pose], $poses),
             'recorded' => ['left' => $recorded->of($pose, Side::Left)->state(), 'right' => $recorded->of($pose, Side::Right)->state()],
             'supposed' => $supposed,
             'typed' => $request->query->all('if'),
@@ -88,7 +95,7 @@ final class PoseController extends TeacherController
         }
         $wanted = array_values(array_filter($request->query->all('wanted'), fn (mixed $pose): bool => is_string($pose) && isset($this->catalogue->postures()[$pose])));
         if ([] === $wanted) {
-            $wanted = array_values(array_filter($this->records->newestAssessment($practitioner)->wanted ?? ['half-lotus'], fn (string $pose): bool => isset($this->catalogue->postures()[$pose])));
+            $wanted = $this->wanted->of($practitioner);
         }
         $routes = array_map(static fn (string $pose): PoseRoute => PoseRoute::to($pose, $poses), $wanted);
         $keystone = Keystone::of($routes, $poses);
@@ -97,7 +104,7 @@ final class PoseController extends TeacherController
             'practitioner' => $practitioner,
             'routes' => $routes,
             'poses' => $poses,
-            'map' => [] === $routes ? null : RouteMap::of($routes, $poses, $keystone),
+            'map' => RouteMap::of($routes, $poses, $keystone),
             'keystone' => $keystone,
             'wanted' => $wanted,
             'targets' => array_filter($this->catalogue->all(Kind::Posture), static fn (array $posture): bool => $posture['target']),
@@ -113,8 +120,6 @@ final class PoseController extends TeacherController
         [$from, $to] = [self::moment((string) $request->query->get('from')), self::moment((string) $request->query->get('to'))];
         $from ??= $kept[0]->at ?? $now->modify('-28 days');
         $to ??= $now;
-        $wanted = $this->records->newestAssessment($practitioner)->wanted ?? [];
-        $wanted = [] === $wanted ? ['half-lotus'] : $wanted;
 
         return $this->render('reading/compare.html.twig', [
             'practitioner' => $practitioner,
@@ -122,7 +127,7 @@ final class PoseController extends TeacherController
             'to' => $to,
             'before' => $this->person->at($practitioner, $from),
             'after' => $this->person->at($practitioner, $to),
-            'wanted' => array_values(array_filter($wanted, fn (string $pose): bool => isset($this->catalogue->postures()[$pose]))),
+            'wanted' => $this->wanted->of($practitioner),
             'kept' => array_map(fn ($reading): array => ['reading' => $reading, 'changed' => $this->changed($practitioner, $reading->at, $reading->states)], $kept),
             'rules' => Rules::VERSION,
         ]);

@@ -4,21 +4,25 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
-use LucidAscent\App\Bench\Holds;
 use LucidAscent\App\Bench\PersonSpine;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\BodyForm;
 use LucidAscent\App\Form\ClearanceForm;
 use LucidAscent\App\Form\Data\BodyData;
 use LucidAscent\App\Form\PractitionerForm;
+use LucidAscent\App\Practice\Due;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Repository\HalfLotusSides;
-use LucidAscent\Core\Body\Side;
+use LucidAscent\App\Reading\Wanted;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Caution\Word;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
@@ -26,8 +30,11 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
 
+/** A person: how each side stands, the body, what is held and what lifts it. */
 final class PractitionerController extends TeacherController
 {
+    public const MISTAKE = 'mistake';
+
     #[Route('/practitioners/new', 'practitioner_new', methods: ['GET', 'POST'])]
     public function new(Request $request, ClockInterface $clock): Response
     {
@@ -46,38 +53,37 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
-    public function show(string $id, HalfLotusSides $sides, Catalogue $catalogue, PersonSpine $spine, Holds $holds, PersonOn $person, ClockInterface $clock): Response
+    public function show(string $id, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due): Response
     {
         $practitioner = $this->practitioner($id);
-        $ladder = $catalogue->halfLotus();
-        $body = $this->records->body($practitioner);
-        $taken = $this->records->tests($practitioner);
         $tests = [];
-        foreach ($taken as $test) {
+        foreach ($this->records->tests($practitioner) as $test) {
             $tests[(string) $test->entryId][$test->side->value] = $test;
         }
         foreach ($tests as &$both) {
             ksort($both);
         }
         unset($both);
-        $assessments = $this->records->assessments($practitioner);
-        $poses = $person->at($practitioner, $clock->now());
+        $poses = $person->now($practitioner);
+        $wants = $wanted->of($practitioner);
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
-            'body' => $body,
-            'rows' => null === $poses ? [] : $spine->rows($poses->person->capacities, $assessments[0]->wanted ?? [], $poses->person->proportions),
+            'body' => $this->records->body($practitioner),
+            'rows' => null === $poses ? [] : $spine->rows($poses, $wants),
             'poses' => $poses,
-            'wanted' => null === $poses ? [] : array_values(array_filter($assessments[0]->wanted ?? [], static fn (string $id): bool => isset($catalogue->postures()[$id]))),
+            'wanted' => null === $poses ? [] : $wants,
+            'holds' => $poses->person->holds ?? $holds->now($practitioner),
+            'due' => $due->of($practitioner, $poses),
             'plan' => $this->records->newestPlan($practitioner),
-            'assessments' => $assessments,
-            'conditions' => $holds->conditions($practitioner, $assessments[0] ?? null),
+            'assessments' => $this->records->assessments($practitioner),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
-            'sides' => $sides->of($practitioner),
             'entries' => $tests,
-            'ladder' => $ladder,
-            'decisions' => $this->records->decisions($practitioner, $ladder->id),
+            'decisions' => $this->records->allDecisions($practitioner),
             'clearances' => $this->records->clearances($practitioner),
+            'mistakes' => $this->records->mistakes($practitioner),
+            'token' => self::MISTAKE,
+            'teacher' => $this->teacher(),
         ]);
     }
 
@@ -106,30 +112,76 @@ final class PractitionerController extends TeacherController
         ]);
     }
 
-    #[Route('/practitioners/{id}/clearance/{side}', 'clearance', requirements: ['side' => 'left|right'], methods: ['GET', 'POST'])]
-    public function clearance(string $id, Side $side, Request $request, HalfLotusSides $sides, ClockInterface $clock): Response
+    /** A word in writing that lifts what it names; who may give it is for the judge of holds to say. */
+    #[Route('/practitioners/{id}/clearance', 'clearance', methods: ['GET', 'POST'])]
+    public function clearance(string $id, Request $request, HoldsOn $holds, ClockInterface $clock): Response
     {
         $practitioner = $this->practitioner($id);
-        $held = $sides->of($practitioner)[$side->value]->isHeld();
-        $form = $this->createForm(ClearanceForm::class, options: ['entry' => (string) Uuid::v7()])->handleRequest($request);
-        if ($form->isSubmitted() && !$held) {
-            $form->addError(new FormError('This side is not held any more: nothing was recorded.'));
+        $now = $clock->now();
+        $active = $holds->now($practitioner)->active;
+        $liftable = array_values(array_filter($active, static fn (Hold $hold): bool => null !== $hold->word));
+        $form = $this->createForm(ClearanceForm::class, options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $now->setTime(0, 0)])->handleRequest($request);
+        if ($form->isSubmitted() && [] === $liftable) {
+            $form->addError(new FormError($this->say('Nothing is held any more: nothing was recorded.')));
         }
         if ($form->isSubmitted() && $form->isValid()) {
-            $this->records->add(new Clearance(
+            $clearance = new Clearance(
                 $this->entryOf($form),
                 $practitioner,
                 $this->teacher(),
-                $side,
-                $clock->now(),
+                $now,
                 trim((string) $form->get('clearedBy')->getData()),
-                trim((string) $form->get('reason')->getData()),
-            ));
-            $this->addFlash('done', 'The clearance is recorded. Test this side again before anything else.');
+                $form->get('word')->getData(),
+                $form->get('givenOn')->getData(),
+                trim((string) $form->get('allows')->getData()),
+                (bool) $form->get('asked')->getData(),
+                array_values($form->get('names')->getData()),
+            );
+            $after = Holds::of([...$holds->entries($practitioner, $now), HoldsOn::clearance($clearance)], $now);
+            $still = array_filter($after->active, static fn (Hold $hold): bool => in_array($hold->id(), $clearance->names, true));
+            foreach ($still as $hold) {
+                $form->get('names')->addError(new FormError($this->whyNot($hold)));
+            }
+            if ([] === $still) {
+                $this->records->addOnce($clearance);
+                $this->addFlash('done', 'The clearance is recorded. Tests come first now, before anything loaded.');
 
-            return $this->redirectToRoute('practitioner', ['id' => $id]);
+                return $this->redirectToRoute('practitioner', ['id' => $id]);
+            }
         }
 
-        return $this->render('practitioner/clearance.html.twig', ['practitioner' => $practitioner, 'side' => $side, 'held' => $held, 'form' => $form]);
+        return $this->render('practitioner/clearance.html.twig', ['practitioner' => $practitioner, 'holds' => $active, 'liftable' => $liftable, 'form' => $form]);
+    }
+
+    /** A slip of the pen, taken back by whoever made it, within a day and with a reason. */
+    #[Route('/practitioners/{id}/mistake', 'mistake', methods: ['POST'])]
+    public function mistake(string $id, Request $request, HoldsOn $holds, ClockInterface $clock): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $this->checkToken(self::MISTAKE, $request);
+        $names = $request->request->getString('names');
+        $why = trim($request->request->getString('why'));
+        $now = $clock->now();
+        $mistake = new Mistake(Uuid::v7(), $practitioner, $this->teacher(), $now, mb_substr($names, 0, 120), mb_substr($why, 0, 2000));
+        $after = Holds::of([...$holds->entries($practitioner, $now), HoldsOn::mistake($mistake)], $now);
+        if ('' === $why) {
+            $this->addFlash('hint', 'Nothing was taken back: say why it was a slip.');
+        } elseif (null === $holds->now($practitioner)->find($names) || null !== $after->find($names)) {
+            $this->addFlash('hint', 'Nothing was taken back. Only whoever entered it may, and within a day; after that a clearance lifts it.');
+        } else {
+            $this->records->add($mistake);
+            $this->addFlash('done', 'Taken back as a slip of the pen. Both stay on record.');
+        }
+
+        return $this->redirectToRoute('practitioner', ['id' => $id]);
+    }
+
+    private function whyNot(Hold $hold): string
+    {
+        return match (true) {
+            Word::Clinician === $hold->word => $this->say('"%name%" is lifted by a licensed clinician, on its own day or later.', ['%name%' => $hold->holds->name]),
+            null !== $hold->earliest => $this->say('"%name%" may be lifted by the teacher who decided or was told, from %day% on, after asking.', ['%name%' => $hold->holds->name, '%day%' => $hold->earliest->format('Y-m-d')]),
+            default => $this->say('"%name%" is not lifted by this.', ['%name%' => $hold->holds->name]),
+        };
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
-use LucidAscent\App\Bench\Holds;
-use LucidAscent\App\Bench\PersonCapacity;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
@@ -14,13 +12,18 @@ use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\QuickScreenForm;
+use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Permission;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
@@ -40,7 +43,9 @@ final class QuickScreenController extends TeacherController
 {
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly Holds $holds,
+        private readonly HoldsOn $holds,
+        private readonly PersonOn $person,
+        private readonly SayPain $pain,
         private readonly ClockInterface $clock,
     ) {
     }
@@ -59,12 +64,11 @@ final class QuickScreenController extends TeacherController
     }
 
     #[Route('/screen/done', 'screen_done', methods: ['GET'])]
-    public function done(Request $request, PersonCapacity $capacity): Response
+    public function done(Request $request): Response
     {
         $rows = [];
         foreach ($this->queue($request) as $practitioner) {
-            $body = $this->records->body($practitioner);
-            $rows[] = ['practitioner' => $practitioner, 'capacity' => null === $body ? null : $capacity->of($practitioner, $body->proportions()), 'conditions' => $this->holds->conditions($practitioner)];
+            $rows[] = ['practitioner' => $practitioner, 'poses' => $this->person->now($practitioner), 'holds' => $this->holds->now($practitioner)->active];
         }
 
         return $this->render('screen/done.html.twig', ['rows' => $rows]);
@@ -82,10 +86,13 @@ final class QuickScreenController extends TeacherController
             'stature' => $body?->stature,
             'stops' => array_column($groups['stop-signs']['items'], 'id', 'ask'),
             'clinician' => array_column([...$groups['clinician-first']['items'], ...$groups['gentle-only']['items']], 'id', 'ask'),
-            'conditions' => array_values(array_diff($this->records->newestAssessment($practitioner)->conditions ?? [], array_column($groups['stop-signs']['items'], 'id'))),
+            'conditions' => array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, array_filter($this->holds->now($practitioner)->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold)))),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
-            $this->check($form, $body);
+            $this->check($form, $body, $practitioner);
+        }
+        if ($form->isSubmitted()) {
+            $this->hear($practitioner, $form, $request);
         }
         $people = array_map(static fn (Practitioner $p): string => (string) $p->id, $queue);
         if ($form->isSubmitted() && $form->isValid()) {
@@ -108,10 +115,11 @@ final class QuickScreenController extends TeacherController
     }
 
     /** Numbers that belong together are all there, and fit the leg; a held test has none. */
-    private function check(FormInterface $form, ?BodyMeasures $body): void
+    private function check(FormInterface $form, ?BodyMeasures $body, Practitioner $practitioner): void
     {
         $proportions = $this->proportions($form, $body);
-        $conditions = $this->catalogue->named(self::answered($form));
+        $now = $this->clock->now();
+        $holds = Holds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($this->told($practitioner, $form, $now), $now)], $now);
         foreach ($this->trials($form) as [$test, $side, $trial, $fields]) {
             $missing = array_keys($trial, null, true);
             if ([] !== $missing) {
@@ -121,10 +129,13 @@ final class QuickScreenController extends TeacherController
                 continue;
             }
             $definition = $this->catalogue->tests()[$test];
-            $held = Permission::of($conditions, $definition->loads, true);
-            if ($held->isHeld) {
-                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('Held by: %name%. Leave it empty.', ['%name%' => $held->because[0]->name])));
+            $held = $holds->on($definition->work, $side);
+            if ([] !== $held) {
+                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('Held by: %name%. Leave it empty.', ['%name%' => $held[0]->holds->name])));
                 continue;
+            }
+            if (null === $form->get('pain'.ucfirst($side->value))->getData()->level) {
+                $form->get('pain'.ucfirst($side->value))->get('level')->addError(new FormError($this->say('Ask about pain, and choose 0 when there is none.')));
             }
             try {
                 ReadTest::evidence($definition, new TakenTest($test, $side, Tool::Tape, [array_filter($trial, is_float(...))]), $proportions->body($side), ToolErrors::usual());
@@ -178,30 +189,46 @@ final class QuickScreenController extends TeacherController
             $records[] = new BodyMeasures(Uuid::v7(), $practitioner, $this->teacher(), $now, $stature, $body->lengths ?? [], []);
         }
         $trials = array_filter($this->trials($form), static fn (array $trial): bool => !in_array(null, $trial[2], true));
-        $assessment = new Assessment(
-            $id,
-            $practitioner,
-            $this->teacher(),
-            $now,
-            true,
-            [],
-            array_values(array_unique(array_column($trials, 0))),
-            self::answered($form),
-            '',
-            false,
-            0,
-            PainPlace::None,
-            PainKind::Ache,
-        );
+        $assessment = $this->told($practitioner, $form, $now, array_values(array_unique(array_column($trials, 0))));
         $records[] = $assessment;
         $records[] = new AssessmentEnd($id, $now);
         $entries = ['soles-together' => Uuid::v7(), 'shins-stacked' => Uuid::v7()];
         foreach ($trials as [$kind, $side, $trial]) {
-            $test = new Test(Uuid::v7(), $entries[$kind], $practitioner, $this->teacher(), $kind, $side, $now, Tool::Tape->value, 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, null, $assessment);
+            $pain = $form->get('pain'.ucfirst($side->value))->getData()->pain();
+            $test = new Test(Uuid::v7(), $entries[$kind], $practitioner, $this->teacher(), $kind, $side, $now, Tool::Tape->value, 0.0, $pain->level, $pain->place, $pain->kind, [], Rules::VERSION, null, $assessment);
             $readings = array_filter($trial, is_float(...));
             $test->add($readings, array_map(static fn (float $cm): string => $cm.' cm', $readings));
             $records[] = $test;
         }
-        $this->records->add(...$records);
+        $this->records->addOnce(...$records);
+    }
+
+    /** @param list<string> $tests */
+    private function told(Practitioner $practitioner, FormInterface $form, \DateTimeImmutable $now, array $tests = []): Assessment
+    {
+        return new Assessment($this->entryOf($form), $practitioner, $this->teacher(), $now, true, [], $tests, self::answered($form), '', false, 0, PainPlace::None, PainKind::Ache);
+    }
+
+    /** What hurts is never dropped: on a side without numbers, with a form that is faulty, or sent again. */
+    private function hear(Practitioner $practitioner, FormInterface $form, Request $request): void
+    {
+        $entry = $this->entryOf($form);
+        $isKept = $form->isValid() && !$this->records->knows(Assessment::class, $entry);
+        $measured = [];
+        foreach ($isKept ? $this->trials($form) : [] as [, $side, $trial]) {
+            $measured[$side->value] = ($measured[$side->value] ?? false) || !in_array(null, $trial, true);
+        }
+        foreach (Side::cases() as $side) {
+            if (!($measured[$side->value] ?? false)) {
+                $this->pain->of($practitioner, $this->teacher(), SayPain::typed($request->request->all('screen')['pain'.ucfirst($side->value)] ?? []), $side, "screen $entry");
+            }
+        }
+        if (!$isKept) {
+            // So is a yes to one of the questions that stop.
+            $stops = $request->request->all('screen')['stops'] ?? [];
+            foreach (array_intersect_key($this->catalogue->stopSigns(), array_flip(array_filter(is_array($stops) ? $stops : [], is_string(...)))) as $id => $pain) {
+                $this->pain->of($practitioner, $this->teacher(), $pain, null, "screen $entry $id");
+            }
+        }
     }
 }

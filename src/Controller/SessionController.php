@@ -4,23 +4,21 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
-use LucidAscent\App\Bench\Holds;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Entity\PracticePlan;
-use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Exchange\Day;
 use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\App\Practice\HeldBack;
+use LucidAscent\App\Practice\PainTable;
+use LucidAscent\App\Practice\SessionLogs;
+use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\Body\Side;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Csrf\CsrfTokenManagerInterface;
 use Symfony\Component\Uid\Uuid;
 
 /** A session as it is practised, and its log. */
@@ -29,8 +27,12 @@ final class SessionController extends TeacherController
     public const TOKEN = 'session';
     private const LONGEST = 60_000;
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly PersonOn $person,
+        private readonly HeldBack $heldBack,
+        private readonly SessionLogs $sessionLogs,
+    ) {
     }
 
     #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}', 'session', requirements: ['week' => '\d{1,2}', 'session' => '\d'], methods: ['GET'])]
@@ -39,18 +41,29 @@ final class SessionController extends TeacherController
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $planned = $plan->plan['weeks'][$week]['sessions'][$session] ?? throw $this->createNotFoundException();
+        [$left, $out] = $this->heldBack->today($planned, $this->person->now($practitioner));
 
         return $this->render('plan/session.html.twig', [
             'practitioner' => $practitioner,
             'plan' => $plan,
             'session' => $planned,
-            'items' => array_map($this->item(...), $planned['items']),
+            'items' => array_map($this->item(...), $left),
+            'out' => array_map($this->item(...), $out),
+            'pains' => PainTable::ofSession(),
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,
+            'queue' => ['owner' => (string) $this->teacher()->id, 'tokens' => $this->generateUrl('session_token')],
         ]);
     }
 
-    /** What was practised; the same log sent twice is kept once. */
+    /** A token of this session, for logs that waited while an older one ended. */
+    #[Route('/session-token', 'session_token', methods: ['GET'])]
+    public function token(CsrfTokenManagerInterface $tokens): JsonResponse
+    {
+        return new JsonResponse(['token' => $tokens->getToken(self::TOKEN)->getValue(), 'owner' => (string) $this->teacher()->id], headers: ['Cache-Control' => 'no-store']);
+    }
+
+    /** What was practised; the same log sent twice is kept once, and what it says of pain is never dropped. */
     #[Route('/practitioners/{id}/plans/{plan}/log', 'session_log', methods: ['POST'])]
     public function log(string $id, string $plan, Request $request): JsonResponse
     {
@@ -58,21 +71,27 @@ final class SessionController extends TeacherController
         $plan = $this->records->plan($practitioner, $plan);
         $this->checkToken(self::TOKEN, $request);
         $address = $this->generateUrl('plan', ['id' => $id, 'plan' => $plan->id]);
+        $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
-            $log = Fields::of(strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true));
+            $log = Fields::of($sent);
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
-            if (!$this->records->knows(SessionLog::class, $entry)) {
-                $this->records->add(...$this->recordsOf($log, $entry, $practitioner, $plan));
+            $known = $this->records->knows(SessionLog::class, $entry);
+            $read = $this->sessionLogs->read($log, $entry, $practitioner, $plan, $this->teacher());
+            if (!$known) {
+                $this->records->addOnce(...$read->records);
             }
+            $this->sessionLogs->hear($read, $practitioner, $this->teacher(), $known);
         } catch (InvalidValue $e) {
+            $this->sessionLogs->hearUnread($sent ?? $request->getContent(), $practitioner, $this->teacher());
+
             return new JsonResponse(['error' => $e->getMessage()], 422);
         }
 
-        return new JsonResponse(['address' => $address]);
+        return new JsonResponse(['address' => $address, 'known' => $known]);
     }
 
     #[Route('/practitioners/{id}/checks/{check}/referral', 'referral', methods: ['GET'])]
-    public function referral(string $id, string $check, Holds $holds): Response
+    public function referral(string $id, string $check, HoldsOn $holds): Response
     {
         $practitioner = $this->practitioner($id);
         $record = $this->records->check($practitioner, $check);
@@ -83,42 +102,8 @@ final class SessionController extends TeacherController
             'check' => $record,
             'ladder' => $ladder,
             'rung' => $ladder->has($record->rung) ? $ladder->rung($record->rung)->name : $record->rung,
-            'conditions' => $holds->conditions($practitioner),
+            'holds' => $holds->now($practitioner)->active,
         ]);
-    }
-
-    /**
-     * @return list<object>
-     *
-     * @throws InvalidValue
-     */
-    private function recordsOf(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan): array
-    {
-        $on = Day::of('on', $log->text('on'));
-        if ($on > $this->clock->now()->modify('+1 day')) {
-            throw InvalidValue::because('on', 'has not been yet.');
-        }
-        $now = $this->clock->now();
-        $checks = [];
-        $kept = [];
-        foreach ($log->objects('items') as $item) {
-            [$posture, $rung, $side] = [$item->text('posture'), $item->text('rung'), $item->text('side')];
-            if (!in_array($rung, array_map(static fn ($one): string => $one->rung->id, $this->catalogue->practice()[$posture] ?? []), true)) {
-                throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $rung, $posture));
-            }
-            $pain = PainFields::of($item);
-            $values = ['holdReached' => $item->flag('holdReached'), 'evenBreath' => $item->flag('evenBreath'), 'compensations' => $item->texts('compensations')];
-            $kept[] = ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
-            foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
-                // A posture that was worked on twice on one side is one check: the second has the last word.
-                $checks["$posture $rung $one->value"] = new RungCheck(Uuid::v7(), $practitioner, $this->teacher(), $posture, $one, $rung, $on, $now, null, $values['holdReached'], $values['evenBreath'], $pain->level, $pain->place, $pain->kind, $values['compensations'], $log->flag('soreAtNight'), '');
-            }
-        }
-
-        return [
-            new SessionLog($entry, $practitioner, $this->teacher(), $plan, $on, $now, $kept, $log->optionalNumber('before'), $log->optionalNumber('after'), mb_substr($log->text('note', ''), 0, 2000)),
-            ...array_values($checks),
-        ];
     }
 
     /**
@@ -142,6 +127,7 @@ final class SessionController extends TeacherController
             'stop' => $rung['stop'] ?? [],
             'gentler' => $rung['knee_safe'] ?? '',
             'wayOut' => $rung['way_out'] ?? '',
+            'loads' => $this->catalogue->rung($item['posture'], $item['rung'])->work->loads ?? [],
             'compensations' => array_map(static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']], $rung['compensations'] ?? []),
         ];
     }

@@ -6,15 +6,16 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Repository\MomentType;
-use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Word;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** A stop lifted by a person, in writing: who said so, what they said, and who wrote it down. */
+/** A word in writing that lifts what it names: who gave it, on what day, what they allow, and who wrote it down. Never changed. */
 #[ORM\Entity]
-#[ORM\Index(columns: ['practitioner_id', 'side', 'at'])]
+#[ORM\Index(columns: ['practitioner_id', 'at'])]
 class Clearance
 {
+    /** @param list<string> $names the entries that it lifts, as the judge of holds calls them */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -22,14 +23,22 @@ class Clearance
         public readonly Practitioner $practitioner,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly Teacher $by,
-        #[ORM\Column(length: 5)]
-        public readonly Side $side,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
         #[ORM\Column(length: 160)]
         public readonly string $clearedBy,
+        #[ORM\Column(length: 20)]
+        public readonly Word $word,
+        #[ORM\Column(type: 'date_immutable')]
+        public readonly \DateTimeImmutable $givenOn,
+        /** What they allow, in their words. */
         #[ORM\Column(type: 'text')]
-        public readonly string $reason,
+        public readonly string $allows,
+        /** Whether it was asked: no pain since, stairs and squatting down free. */
+        #[ORM\Column]
+        public readonly bool $asked,
+        #[ORM\Column]
+        public readonly array $names,
     ) {
     }
 }

@@ -7,7 +7,7 @@ namespace LucidAscent\App\Entity;
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Repository\MomentType;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use Symfony\Bridge\Doctrine\Types\UuidType;

@@ -10,7 +10,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Progression\ReadinessCheck;
+use LucidAscent\Core\Practice\ReadinessCheck;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -70,6 +70,7 @@ class RungCheck
             new Pain($this->painLevel, $this->painPlace, $this->painKind),
             $this->compensations,
             $this->soreAtNight,
+            $this->at,
         );
     }
 }

@@ -13,7 +13,6 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\Testing\SolesTogetherTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 use Symfony\Bridge\Doctrine\Types\UuidType;
@@ -98,8 +97,12 @@ class Test
         return new Pain($this->painLevel, $this->painPlace, $this->painKind);
     }
 
-    /** @return TakenTest|null null when no trial of it has a number */
-    public function taken(): ?TakenTest
+    /**
+     * @param \DateTimeImmutable|null $first when what it corrects was taken: a correction is no new test
+     *
+     * @return TakenTest|null null when no trial of it has a number
+     */
+    public function taken(?\DateTimeImmutable $first = null): ?TakenTest
     {
         $trials = [];
         $errors = [];
@@ -117,24 +120,11 @@ class Test
             $trials,
             $this->compensations,
             $this->pain(),
-            $this->at,
+            $first ?? $this->at,
             new Sitting($this->seat),
             $this->resting,
             $errors,
-        );
-    }
-
-    public function solesTogether(): SolesTogetherTest
-    {
-        return new SolesTogetherTest(
-            $this->side,
-            $this->seat,
-            array_map(static fn (Trial $trial): array => [
-                'kneeHeight' => $trial->readings['kneeHeight'],
-                'heelDistance' => $trial->readings['heelDistance'],
-            ], $this->trials()),
-            $this->pain(),
-            $this->at,
+            $first ?? $this->at,
         );
     }
 }

@@ -24,10 +24,11 @@ final class CapacityAnswer
     public static function of(Fields $document, array $definitions): array
     {
         $proportions = PersonBody::of($document->object('body'));
-        $tests = TestList::of($document->list('tests'), $proportions, $definitions);
+        $today = $document->has('on') ? Day::of('on', $document->text('on')) : null;
+        $tests = TestList::of($document->list('tests'), $proportions, $definitions, $today);
         $answer = [];
         foreach (Side::cases() as $side) {
-            $answer[$side->value] = (object) self::side(Capacities::of($tests->evidence[$side->value], $proportions->error($side)));
+            $answer[$side->value] = (object) self::side(Capacities::of($tests->evidence[$side->value], $proportions->error($side), $today));
         }
 
         return $answer + ['unread' => $tests->unread];

@@ -29,6 +29,12 @@ final readonly class Fields
         return array_key_exists($name, $this->values) && null !== $this->values[$name];
     }
 
+    /** As it stands, whatever it is; null when it is not there. */
+    public function raw(string $name): mixed
+    {
+        return $this->values[$name] ?? null;
+    }
+
     public function isNumber(string $name): bool
     {
         return is_int($this->values[$name] ?? null) || is_float($this->values[$name] ?? null);

@@ -4,29 +4,87 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
-use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 
-/** Pain out of JSON: null, or {"where", "kind", "level"}. */
+/**
+ * Pain out of JSON: nothing, or {"where", "kind", "level"}. Nothing that was said of pain is dropped: what
+ * cannot be read, or is not on a list, counts as a sharp pain.
+ */
 final class PainFields
 {
-    /** @throws InvalidValue when the level is no whole number from 0 to 10 */
+    /** Keys under which people write of pain. */
+    private const MENTIONS = '/pain|hurt|numb|tingl/i';
+    private const NOTHING = [null, false, 0, 0.0, '', [], 'no', 'none', 'nothing', '0'];
+
+    /** The pain beside other fields; none when nothing was said. */
     public static function of(Fields $beside): Pain
     {
-        if (!$beside->has('pain')) {
-            return Pain::none();
-        }
-        $pain = $beside->object('pain');
-        $level = $pain->number('level');
-        if ($level !== floor($level) || abs($level) > 10) {
-            throw InvalidValue::outside('pain.level', $level, 0.0, 10.0, 'of 10');
-        }
-        // A place that is not on the list is still a place; a kind that is not counts as one that stops.
-        $place = PainPlace::tryFrom($pain->text('where', PainPlace::Elsewhere->value)) ?? PainPlace::Elsewhere;
-        $kind = PainKind::tryFrom($pain->text('kind', PainKind::Ache->value)) ?? PainKind::Sharp;
+        return self::said($beside->raw('pain')) ?? Pain::none();
+    }
 
-        return new Pain((int) $level, $place, $kind);
+    /** @return Pain|null null when nothing was said */
+    public static function said(mixed $pain): ?Pain
+    {
+        if (in_array(is_string($pain) ? strtolower(trim($pain)) : $pain, self::NOTHING, true)) {
+            return null;
+        }
+        if (!is_array($pain) || array_is_list($pain)) {
+            return Pain::unreadable();
+        }
+        $level = $pain['level'] ?? null;
+        $where = $pain['where'] ?? $pain['place'] ?? null;
+        $place = is_string($where) ? PainPlace::named($where) : PainPlace::Unknown;
+        $kind = is_string($pain['kind'] ?? null) ? PainKind::named($pain['kind']) : null;
+        if ((!is_int($level) && !is_float($level)) || $level < 0 || $level > 10 || floor((float) $level) !== (float) $level) {
+            return PainKind::LastingNumbness === $kind ? new Pain(1, $place, $kind) : Pain::unreadable($place);
+        }
+        // Nobody said what it is like: at a level of nothing that says nothing, above it the worst is taken.
+        $kind ??= 0 === (int) $level ? PainKind::Ache : PainKind::Sharp;
+        $said = new Pain((int) $level, $place, $kind);
+
+        return $said->isFelt() ? $said : null;
+    }
+
+    /**
+     * Everything that something says of pain, at whatever depth and under whatever key.
+     *
+     * @return list<Pain>
+     */
+    public static function everywhere(mixed $value): array
+    {
+        if (is_string($value)) {
+            return [];
+        }
+        $found = [];
+        foreach (is_array($value) ? $value : [] as $key => $inner) {
+            $pain = 1 === preg_match(self::MENTIONS, (string) $key) ? self::said($inner) : null;
+            $found = [...$found, ...(null === $pain ? self::everywhere($inner) : [$pain])];
+        }
+
+        return $found;
+    }
+
+    /** Whether a part that cannot be read speaks of pain at all. */
+    public static function isMentioned(mixed $value): bool
+    {
+        return match (true) {
+            is_string($value) => 1 === preg_match(self::MENTIONS, $value),
+            is_array($value) => [] !== self::everywhere($value) || [] !== array_filter($value, self::isMentioned(...)),
+            default => false,
+        };
+    }
+
+    /**
+     * What a part that cannot be read says of pain.
+     *
+     * @return list<Pain>
+     */
+    public static function inUnreadable(mixed $value): array
+    {
+        $found = self::everywhere($value);
+
+        return [] === $found && self::isMentioned($value) ? [Pain::unreadable()] : $found;
     }
 }

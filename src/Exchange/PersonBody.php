@@ -24,7 +24,8 @@ final class PersonBody
         $measured = [];
         foreach (Segment::cases() as $segment) {
             if (!$body->has($segment->value)) {
-                if (!$body->has('stature')) {
+                // Only the knee hug needs it, and it can be reckoned.
+                if (!$body->has('stature') && Segment::LyingHipHeight !== $segment) {
                     throw InvalidValue::missing('body.'.$segment->value);
                 }
                 continue;

@@ -8,14 +8,14 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
-use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 
@@ -24,7 +24,7 @@ final readonly class PlanAnswer
 {
     private const DAYS = ['mon' => 1, 'tue' => 2, 'wed' => 3, 'thu' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7];
 
-    public function __construct(private AssessAnswer $assess, private Catalogue $catalogue, private ReasonExtension $texts)
+    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private ReasonExtension $texts)
     {
     }
 
@@ -35,25 +35,24 @@ final readonly class PlanAnswer
      */
     public function of(Fields $document): array
     {
-        [$poses, $wanted, $unread] = $this->assess->read($document);
-        $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null, [], self::schools($document));
+        [$poses, $wanted, $unread] = $this->person->read($document);
+        $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null, self::schools($document));
 
         return $this->answer($plan, $poses) + ['unread' => $unread];
     }
 
     /**
      * @param list<string> $wanted
-     * @param array<string, string> $decided ids of rungs that were decided on after practice, by posture and side
      * @param array<string, string> $schools another school on some days: {"tue": "long-still"}
      */
-    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school, array $decided = [], array $schools = []): Plan
+    public function plan(ReadPoses $poses, array $wanted, PlanRequest $request, ?string $school, array $schools = []): Plan
     {
         $doses = [];
         foreach ($schools as $day => $other) {
             $doses[self::DAYS[$day]] = $this->catalogue->dose($other);
         }
 
-        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school), $decided, $doses))->plan($wanted, $request);
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school), $doses))->plan($wanted, $request);
     }
 
     /** @return array<string, mixed> */
@@ -87,29 +86,36 @@ final readonly class PlanAnswer
                 'phase' => $item->phase->value,
                 'side' => $item->side->value ?? 'both',
                 'seconds' => $item->seconds,
-                'props' => $this->props($item),
+                'props' => $this->props($item, $poses),
                 'because' => $this->because($item->because),
             ], $session->items),
         ];
     }
 
     /** @return list<array<string, mixed>> what is under whom, and how high where it was reckoned */
-    private function props(PlannedItem $item): array
+    private function props(PlannedItem $item, ReadPoses $poses): array
     {
         $props = [];
         $entry = $this->catalogue->entry(Kind::Posture, $item->rung->posture);
         foreach ($entry['rungs'] ?? [] as $rung) {
             foreach ($rung['id'] === $item->rung->rung->id ? $rung['props'] : [] as $prop) {
-                $demand = $rung['demand']['values'] ?? [];
-                $props[] = ['what' => $prop['what']] + match ($prop['rule'] ?? '') {
-                    PropRule::KneeBlock->value => ['height' => isset($demand['kneeHeight']) ? $demand['kneeHeight'] - LowestKnee::FLOOR : null],
-                    PropRule::LevelSeat->value => ['height' => $demand['seat'] ?? null],
-                    default => [],
-                };
+                $props[] = ['what' => $prop['what']] + (isset($prop['rule']) ? ['height' => self::height($item, $poses)] : []);
             }
         }
 
         return $props;
+    }
+
+    /** For the side that it is for; where it is for both, for the one that needs more. */
+    private static function height(PlannedItem $item, ReadPoses $poses): ?float
+    {
+        $heights = [];
+        foreach (null === $item->side ? Side::cases() : [$item->side] as $side) {
+            $rung = $poses->of($item->rung->posture, $side)->rung($item->rung->rung->id);
+            $heights[] = null === $rung ? null : PropHeights::of($rung, $poses->person, $side);
+        }
+
+        return max($heights);
     }
 
     private function because(Reason $reason): string

@@ -186,7 +186,7 @@ final class SolveCase
             $slopes['props'][$name] = array_map(self::finite(...), Sensitivity::toProp($posture, $body, $name));
         }
         $sensitivity = Sensitivity::of($posture, $body);
-        foreach (Segment::cases() as $segment) {
+        foreach (array_filter(Segment::cases(), static fn (Segment $segment): bool => Segment::LyingHipHeight !== $segment) as $segment) {
             foreach (array_keys($posture->angles($body)) as $component) {
                 $slopes['body'][$segment->value][$component] = self::finite($sensitivity->toBody(Component::from($component), $segment));
             }

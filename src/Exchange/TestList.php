@@ -7,8 +7,12 @@ namespace LucidAscent\App\Exchange;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -17,17 +21,28 @@ use LucidAscent\Core\Testing\ToolErrors;
 use LucidAscent\Core\Testing\UnreadableTest;
 
 /** The tests of one person out of JSON, and what they show by side; one that cannot be read spoils no other. */
-final readonly class TestList
+final class TestList
 {
     /** Beside a trial's readings stands how the person sat. */
     private const SITTING = ['seat', 'pelvicTilt'];
 
+    /** @var array{left: list<Evidence>, right: list<Evidence>} */
+    public array $evidence = ['left' => [], 'right' => []];
+    /** @var list<array<string, string>> */
+    public array $unread = [];
+    /** @var list<array{TestDefinition, TakenTest}> those that could be read */
+    public array $taken = [];
+    /** @var list<PainTold> what was said of pain, in those that could not be read as well */
+    public array $pains = [];
+    /** @var list<Observed> what was watched, and answered with yes or no */
+    public array $observed = [];
+
     /**
-     * @param array<string, list<Evidence>> $evidence by side
-     * @param list<array{test: string, side?: string, code: string, because: string}> $unread
-     * @param list<array{TestDefinition, TakenTest}> $taken those that could be read
+     * @param array<string, TestDefinition> $definitions by id
+     * @param \DateTimeImmutable $today a test without a day is of this one
+     * @param bool $hasDay whether readings from after this day are to be refused
      */
-    private function __construct(public array $evidence, public array $unread, public array $taken)
+    private function __construct(private readonly Proportions $proportions, private readonly array $definitions, private readonly \DateTimeImmutable $today, private readonly bool $hasDay)
     {
     }
 
@@ -38,28 +53,47 @@ final readonly class TestList
      */
     public static function of(array $tests, Proportions $proportions, array $definitions, ?\DateTimeImmutable $today = null): self
     {
-        $evidence = ['left' => [], 'right' => []];
-        $unread = [];
-        $read = [];
-        foreach ($tests as $test) {
-            $name = is_array($test) && is_string($test['test'] ?? null) ? $test['test'] : '';
-            $side = is_array($test) && is_string($test['side'] ?? null) ? ['side' => $test['side']] : [];
-            try {
-                $fields = Fields::of($test, 'test');
-                $definition = $definitions[$fields->text('test')] ?? throw UnreadableTest::unknown($name);
-                foreach (self::taken($fields, $definition, $today) as $taken) {
-                    $shown = ReadTest::evidence($definition, $taken, $proportions->body($taken->side), ToolErrors::usual());
-                    array_push($evidence[$taken->side->value], ...$shown);
-                    $read[] = [$definition, $taken];
-                }
-            } catch (UnreadableTest $e) {
-                $unread[] = ['test' => $name] + $side + ['code' => $e->because, 'because' => $e->getMessage()];
-            } catch (InvalidValue $e) {
-                $unread[] = ['test' => $name] + $side + ['code' => 'bad-input', 'because' => $e->getMessage()];
-            }
+        $list = new self($proportions, $definitions, $today ?? new \DateTimeImmutable('@0'), null !== $today);
+        foreach (array_values($tests) as $i => $test) {
+            $list->add($i, $test);
         }
 
-        return new self($evidence, $unread, $read);
+        return $list;
+    }
+
+    private function add(int $i, mixed $test): void
+    {
+        $name = is_array($test) && is_string($test['test'] ?? null) ? $test['test'] : '';
+        $side = is_array($test) && is_string($test['side'] ?? null) ? $test['side'] : null;
+        $said = ['test' => $name] + (null === $side ? [] : ['side' => $side]);
+        $definition = $this->definitions[$name] ?? null;
+        $pains = is_array($test) ? PainFields::everywhere($test) : PainFields::inUnreadable($test);
+        $on = is_array($test) && is_string($test['on'] ?? null) ? self::dayOr($test['on'], $this->today) : $this->today;
+        foreach ($pains as $pain) {
+            foreach (self::painSides($side, $definition) as $one) {
+                $this->pains[] = new PainTold(is_array($test) && is_string($test['id'] ?? null) ? $test['id'] : "tests[$i]", min($on, $this->today), $on, $pain, $one, $definition?->work);
+            }
+        }
+        $pain = $pains[0] ?? Pain::none();
+        try {
+            $fields = Fields::of($test, 'test');
+            $definition ??= throw UnreadableTest::unknown($fields->text('test'));
+            foreach ($this->read($fields, $definition, $pain) as $taken) {
+                $this->watch($definition, $taken);
+                $shown = Formula::Observation === $definition->formula && !$definition->isMeasured() && $this->isWatched($definition)
+                    ? []
+                    : ReadTest::evidence($definition, $taken, $this->proportions->body($taken->side), ToolErrors::usual());
+                array_push($this->evidence[$taken->side->value], ...$shown);
+                $this->taken[] = [$definition, $taken];
+                if (!$taken->isClean()) {
+                    $this->unread[] = ['test' => $name, 'side' => $taken->side->value, 'code' => [] === $taken->compensations ? 'painful' : 'compensated', 'because' => 'It was kept, and proves nothing: take a clean one.'];
+                }
+            }
+        } catch (UnreadableTest $e) {
+            $this->unread[] = $said + ['code' => $e->because, 'because' => $e->getMessage().self::held($pains)];
+        } catch (InvalidValue $e) {
+            $this->unread[] = $said + ['code' => 'bad-input', 'because' => $e->getMessage().self::held($pains)];
+        }
     }
 
     /**
@@ -68,14 +102,14 @@ final readonly class TestList
      * @throws InvalidValue
      * @throws UnreadableTest
      */
-    private static function taken(Fields $test, TestDefinition $definition, ?\DateTimeImmutable $today): array
+    private function read(Fields $test, TestDefinition $definition, Pain $pain): array
     {
         [$trials, $sitting] = self::trials($test);
-        $on = self::day($test);
-        if (null !== $on && null !== $today && $on > $today) {
+        $on = $test->has('on') ? Day::of('on', $test->text('on')) : ($this->hasDay ? $this->today : null);
+        if ($this->hasDay && null !== $on && $on > $this->today) {
             throw UnreadableTest::because(sprintf('It was taken on %s, which has not been yet.', $on->format('Y-m-d')));
         }
-        $sides = self::sides($test, $definition);
+        $test->flag('warm');
 
         return array_map(static fn (Side $side): TakenTest => new TakenTest(
             $definition->id,
@@ -83,11 +117,26 @@ final readonly class TestList
             self::tool($test, $trials),
             $trials,
             $test->texts('compensations'),
-            PainFields::of($test),
+            $pain,
             $on,
             $sitting,
             $test->has('resting') ? $test->flag('resting') : null,
-        ), $sides);
+        ), self::sides($test, $definition));
+    }
+
+    /** A yes or no that some gate may ask for. */
+    private function watch(TestDefinition $definition, TakenTest $taken): void
+    {
+        if ($this->isWatched($definition)) {
+            $name = (string) array_key_first($definition->measured);
+            $isMet = $taken->isClean() && $taken->has($name) && min($taken->measure($name)->trials) > 0.0;
+            $this->observed[] = new Observed($definition->id, $taken->side, $isMet, $taken->on ?? $this->today);
+        }
+    }
+
+    private function isWatched(TestDefinition $definition): bool
+    {
+        return Formula::Observation === $definition->formula && 'yes or no' === (array_values($definition->measured)[0] ?? '');
     }
 
     /** @return list<Side> */
@@ -101,6 +150,15 @@ final readonly class TestList
         };
     }
 
+    /** @return list<Side|null> where pain was said; null when no side can be told */
+    private static function painSides(?string $side, ?TestDefinition $definition): array
+    {
+        return match (true) {
+            'both' === $side, null !== $definition && !$definition->bothSides => Side::cases(),
+            default => [Side::tryFrom((string) $side)],
+        };
+    }
+
     /** @return array{non-empty-list<array<string, float>>, Sitting} */
     private static function trials(Fields $test): array
     {
@@ -108,8 +166,8 @@ final readonly class TestList
         $sittings = [];
         foreach ($test->objects('trials') as $trial) {
             $read = [];
-            foreach (array_diff($trial->names(), self::SITTING) as $name) {
-                $read[$name] = $trial->number($name);
+            foreach (array_diff($trial->names(), [...self::SITTING, 'pain']) as $name) {
+                $read[$name] = is_bool($trial->raw($name)) ? (float) $trial->raw($name) : $trial->number($name);
             }
             $trials[] = $read;
             $sittings[] = new Sitting(
@@ -137,8 +195,18 @@ final readonly class TestList
         return Tool::tryFrom($tool) ?? throw InvalidValue::because('tool', sprintf('"%s" is not known.', $tool));
     }
 
-    private static function day(Fields $test): ?\DateTimeImmutable
+    private static function dayOr(string $text, \DateTimeImmutable $else): \DateTimeImmutable
     {
-        return $test->has('on') ? Day::of('on', $test->text('on')) : null;
+        try {
+            return Day::of('on', $text);
+        } catch (InvalidValue) {
+            return $else;
+        }
+    }
+
+    /** @param list<Pain> $pains */
+    private static function held(array $pains): string
+    {
+        return [] === $pains ? '' : ' What it says of pain holds all the same.';
     }
 }

@@ -9,6 +9,7 @@ use LucidAscent\App\Form\Type\PainType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
+use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\FormBuilderInterface;
@@ -39,6 +40,21 @@ final class BeforeForm extends AbstractType
             ] + $many);
         }
         $builder
+            ->add('side', ChoiceType::class, [
+                'label' => 'Which side, where a condition has one',
+                'choices' => ['left' => 'left', 'right' => 'right'],
+                'placeholder' => 'both, or not said',
+                'required' => false,
+                'invalid_message' => 'Choose left or right.',
+            ])
+            ->add('eighteen', DateType::class, [
+                'label' => 'Eighteenth birthday, where that is to come',
+                'widget' => 'single_text',
+                'input' => 'datetime_immutable',
+                'required' => false,
+                'invalid_message' => 'Write the day as year-month-day.',
+            ])
+            ->add('guardian', CheckboxType::class, ['label' => 'A guardian has agreed, in writing', 'required' => false])
             ->add('note', TextareaType::class, [
                 'label' => 'Injuries and anything else, in their own words',
                 'required' => false,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\CheckData;
+use LucidAscent\App\Form\Type\CentimetreType;
 use LucidAscent\App\Form\Type\PainType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
@@ -13,6 +14,8 @@ use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\Form\FormInterface;
+use Symfony\Component\Form\FormView;
 use Symfony\Component\OptionsResolver\OptionsResolver;
 use Symfony\Component\Validator\Constraints\Range;
 
@@ -44,10 +47,22 @@ final class CheckForm extends AbstractType
                 'required' => false,
                 'invalid_message' => 'Choose from the list.',
             ])
+            ->add('height', CentimetreType::class, [
+                'label' => 'Height of the prop as it was used',
+                'help' => 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
+                'constraints' => [new Range(min: 0, max: 60, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
+            ])
             ->add('soreAtNight', CheckboxType::class, ['label' => 'Soreness disturbed the night after', 'required' => false])
             ->add('note', TextareaType::class, ['label' => 'Note', 'required' => false, 'attr' => ['rows' => 2, 'maxlength' => 2000]])
             ->add('rung', HiddenType::class, ['mapped' => false, 'data' => $options['rung']])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
+    }
+
+    public function finishView(FormView $view, FormInterface $form, array $options): void
+    {
+        if (true !== $options['has_height']) {
+            unset($view['height']);
+        }
     }
 
     public function configureOptions(OptionsResolver $resolver): void
@@ -57,6 +72,7 @@ final class CheckForm extends AbstractType
             'entry' => '',
             'rung' => '',
             'hold_question' => 'Was the hold reached?',
+            'has_height' => false,
             'compensations' => [],
             'attr' => ['novalidate' => 'novalidate'],
         ]);

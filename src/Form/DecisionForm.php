@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
-use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Practice\Step;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\TextareaType;

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Form\Data\PainData;
 use LucidAscent\App\Form\Type\CentimetreType;
+use LucidAscent\App\Form\Type\PainType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\Callback;
 use Symfony\Component\Validator\Constraints\IsTrue;
 use Symfony\Component\Validator\Constraints\NotNull;
 use Symfony\Component\Validator\Constraints\Range;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 /** Four minutes with one person of a class: stature, two tests read once each, and the questions that stop. */
 final class QuickScreenForm extends AbstractType
@@ -60,6 +64,13 @@ final class QuickScreenForm extends AbstractType
                 'label' => $label,
                 'constraints' => [new Range(min: 0, max: 130, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
             ]);
+        }
+        foreach (['Left', 'Right'] as $side) {
+            $builder->add("pain$side", PainType::class, ['label' => "Pain, $side side", 'data' => new PainData(), 'constraints' => [new Callback(static function (PainData $pain, ExecutionContextInterface $context): void {
+                if (null !== $pain->level) {
+                    $pain->placeIsNamed($context);
+                }
+            })]]);
         }
         $builder->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }

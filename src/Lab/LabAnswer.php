@@ -11,6 +11,9 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\Contact\DeepPigeonBack;
@@ -26,7 +29,6 @@ use LucidAscent\Core\LegChain\Sampling;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\Tuck;
-use LucidAscent\Core\Readiness\KnownCapacity;
 use LucidAscent\Core\Testing\SmallestChange;
 
 /** What a set-up asks of one side of one person, in the JSON shape that the pose lab draws. */
@@ -41,13 +43,13 @@ final class LabAnswer
     private const DRAWS = 400;
 
     /** @return array<string, mixed> */
-    public static function to(mixed $question, Side $side, Proportions $proportions, KnownCapacity $known): array
+    public static function to(mixed $question, Side $side, Proportions $proportions, LabCapacity $known): array
     {
         return Failure::orAnswer(static fn (): array => self::answer(Fields::of($question), $side, $proportions, $known));
     }
 
     /** @return array<string, mixed> */
-    private static function answer(Fields $question, Side $side, Proportions $proportions, KnownCapacity $known): array
+    private static function answer(Fields $question, Side $side, Proportions $proportions, LabCapacity $known): array
     {
         $kind = LabPosture::tryFrom($question->text('posture')) ?? throw InvalidValue::because('posture', 'is not known.');
         $blanket = Length::cm($question->number('blanket', self::BLANKET))->cm;
@@ -65,18 +67,21 @@ final class LabAnswer
         $spare = [];
         foreach ($angles as $name => $asked) {
             $has = $known->capacity->of(Component::from($name)) ?? 0.0;
-            $spare[$name] = is_finite($errors[$name]) ? SmallestChange::of($errors[$name]) : 0.0;
+            $spare[$name] = is_finite($errors[$name]) ? SmallestChange::between($errors[$name]) : 0.0;
             $components[$name] = [
                 'asked' => $asked,
                 'has' => $has,
                 'standIn' => $known->isStandIn[$name],
-                'standInSource' => KnownCapacity::standIn(Component::from($name))->value,
+                'standInSource' => LabCapacity::standIn(Component::from($name))->value,
                 'difference' => $has - $asked,
                 'error' => is_finite($errors[$name]) ? $errors[$name] : null,
             ];
         }
 
+        $held = self::held($angles, $side, $known);
+
         return [
+            'held' => $held,
             'figure' => LabFigure::of($kind, $posture, $angles, $body, UpperBody::Torso->ofStature($stature)),
             'components' => $components,
             'method' => $method,
@@ -85,7 +90,8 @@ final class LabAnswer
             'strap' => $posture instanceof DeepPigeonBack ? $posture->strap($body) : null,
             'back' => $posture->props()['rounding'] ?? $posture->props()['backBend'] ?? null,
             'props' => array_map(static fn (array $row): array => ['prop' => $row['prop']->value, 'step' => $row['step'], 'change' => $row['change']], PropTable::of($posture, $body)),
-            'advice' => array_map(
+            // Where it is held, no prop is offered to go on with.
+            'advice' => [] !== $held ? [] : array_map(
                 static fn (PropAdvice $advice): array => ['prop' => $advice->prop->value, 'value' => $advice->value],
                 PropAdvice::of($posture, $body, $known->capacity, $spare, $posture instanceof FreeKnee ? 12 : 60),
             ),
@@ -95,22 +101,33 @@ final class LabAnswer
     }
 
     /**
+     * What holds a position like this one on this side, by name.
+     *
+     * @param array<string, float> $angles degrees by component
+     *
+     * @return list<string>
+     */
+    private static function held(array $angles, Side $side, LabCapacity $known): array
+    {
+        return array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->name, $known->holds->on(new Work(Load::ofLeg($angles)), $side))));
+    }
+
+    /**
      * One SD of each margin: what capacity and demand share of the body's error cancels.
      *
      * @return array{array<string, float>, string} degrees by component, and the way they were found
      */
-    private static function errors(Posture $posture, Side $side, Proportions $proportions, KnownCapacity $known): array
+    private static function errors(Posture $posture, Side $side, Proportions $proportions, LabCapacity $known): array
     {
         $body = $proportions->body($side);
         $bodyError = $proportions->error($side);
         // What is set up is chosen, not read: it carries no reading error.
         $exact = array_map(static fn (): float => 0.0, $posture->readingErrors());
         $demand = Sensitivity::of($posture, $body)->withReadingErrors($exact);
-        $margin = $known->seen?->minus($demand) ?? $demand;
         $first = [];
         foreach (array_keys($posture->angles($body)) as $name) {
             $component = Component::from($name);
-            $first[$name] = ($known->isStandIn[$name] ? $demand : $margin)->error($component, $bodyError);
+            $first[$name] = $known->uncertainty[$name]->minus($demand->uncertainty($component))->error($bodyError);
         }
         if ($posture instanceof FreeKnee) {
             return [$first, 'first-order'];
@@ -132,7 +149,7 @@ final class LabAnswer
     }
 
     /** @return array<string, bool|float|string|null>|null what a free or a lifted knee does about it */
-    private static function knee(Posture $posture, \LucidAscent\Core\Body\Body $body, KnownCapacity $known): ?array
+    private static function knee(Posture $posture, \LucidAscent\Core\Body\Body $body, LabCapacity $known): ?array
     {
         if (!$posture instanceof KneeAtHeight) {
             return null;

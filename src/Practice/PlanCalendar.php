@@ -16,8 +16,11 @@ final class PlanCalendar
 {
     private const REMIND_MINUTES = 30;
 
-    /** @param list<PracticePlan> $plans all of one person, the newest first */
-    public static function of(array $plans, \DateTimeImmutable $now, string $summary): string
+    /**
+     * @param list<PracticePlan> $plans all of one person, the newest first
+     * @param array<string, true> $heldBack days of which nothing may be done any more
+     */
+    public static function of(array $plans, \DateTimeImmutable $now, string $summary, array $heldBack = []): string
     {
         $calendar = new VCalendar(['PRODID' => '-//Lucid Ascent//Practice//EN', 'METHOD' => 'PUBLISH']);
         if ([] === $plans) {
@@ -27,7 +30,8 @@ final class PlanCalendar
         $today = $now->format('Y-m-d');
         $days = self::days($newest);
         foreach ($days as $day => $minutes) {
-            self::add($calendar, $newest, $day, $minutes, count($plans), $now, $summary, 'CONFIRMED');
+            $isOff = isset($heldBack[$day]) && $day >= $today;
+            self::add($calendar, $newest, $day, $minutes, count($plans) + ($isOff ? 1 : 0), $now, $summary, $isOff ? 'CANCELLED' : 'CONFIRMED');
         }
         foreach (array_slice($plans, 1) as $older) {
             foreach (self::days($older) as $day => $minutes) {

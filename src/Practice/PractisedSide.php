@@ -6,15 +6,19 @@ namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\History;
-use Psr\Clock\ClockInterface;
+use LucidAscent\Core\Readiness\State;
 
 /** What was practised of one ladder on one side, as the rules of progression see it. */
 final readonly class PractisedSide
 {
-    public function __construct(private Records $records, private Catalogue $catalogue, private PersonOn $person, private ClockInterface $clock)
+    public function __construct(private Records $records, private Catalogue $catalogue, private PersonOn $person, private HoldsOn $holds)
     {
     }
 
@@ -22,11 +26,39 @@ final readonly class PractisedSide
     {
         $ladder = $this->catalogue->ladder($check->ladder);
         $next = $ladder->after($ladder->rung($check->rung));
-        $isOpen = false;
-        foreach ($this->person->at($check->practitioner, $this->clock->now())?->of($ladder->id, $check->side)->rungs ?? [] as $reading) {
-            $isOpen = $isOpen || ($reading->rung->id === $next?->id && $reading->state()->isInReach());
+        $pose = $this->person->now($check->practitioner)?->of($ladder->id, $check->side);
+        $holds = $this->holds->now($check->practitioner);
+        $work = $this->catalogue->rung($ladder->id, $check->rung)->work ?? new Work([]);
+
+        return new History(
+            $ladder,
+            $this->upTo($check, $holds, $work),
+            null !== $next && true === $pose?->stand->isOpenAfterThis($next->id),
+            null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
+            $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),
+        );
+    }
+
+    /**
+     * What was practised on the ladder and side of a check, up to it and with it; of one day the worst. What
+     * came before a stop was lifted does not count towards moving on.
+     *
+     * @return non-empty-list<ReadinessCheck> the oldest first
+     */
+    private function upTo(RungCheck $check, Holds $holds, Work $work): array
+    {
+        $lifted = null;
+        foreach ($holds->clearedOn($work, $check->side) as $hold) {
+            $lifted = max($lifted, $hold->cleared?->at);
+        }
+        $practised = [];
+        foreach ($this->records->checks($check->practitioner, $check->ladder, $check->side) as $earlier) {
+            $isBefore = !$earlier->id->equals($check->id) && $earlier->practisedOn <= $check->practisedOn && $earlier->at <= $check->at;
+            if ($isBefore && (null === $lifted || $earlier->at >= $lifted)) {
+                $practised[] = $earlier->check();
+            }
         }
 
-        return new History($ladder, $this->records->practisedUpTo($check, $this->records->clearedAt($check->practitioner, $check->side)), $isOpen);
+        return ReadinessCheck::worstOfEachDay([...$practised, $check->check()]);
     }
 }

@@ -4,23 +4,26 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Reading;
 
-use LucidAscent\App\Bench\Holds;
-use LucidAscent\App\Bench\PersonCapacity;
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Entity\Assessment;
-use LucidAscent\App\Entity\BodyMeasures;
-use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
-use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Effect;
-use LucidAscent\Core\Caution\StopSign;
-use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\Formula;
+use LucidAscent\Core\Testing\ReadTest;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\UnreadableTest;
+use Psr\Clock\ClockInterface;
 
 /** A person as the records knew them at a moment: nothing that was written down later is in it. */
 final readonly class PersonOn
@@ -28,87 +31,143 @@ final readonly class PersonOn
     public function __construct(
         private Records $records,
         private Catalogue $catalogue,
-        private PersonCapacity $capacity,
-        private Holds $holds,
+        private HoldsOn $holds,
+        private SeenInTests $seenInTests,
+        private SeenReadings $seenReadings,
+        private ClockInterface $clock,
     ) {
+    }
+
+    public function now(Practitioner $practitioner): ?ReadPoses
+    {
+        return $this->at($practitioner, $this->clock->now());
     }
 
     /** @return ReadPoses|null null when the body had not been measured by then */
     public function at(Practitioner $practitioner, \DateTimeImmutable $moment): ?ReadPoses
     {
-        $by = static fn (Assessment|BodyMeasures|Clearance $record): bool => $record->at <= $moment;
-        $body = array_values(array_filter($this->records->bodies($practitioner), $by))[0] ?? null;
+        $body = array_values(array_filter($this->records->bodies($practitioner), static fn ($body): bool => $body->at <= $moment))[0] ?? null;
         if (null === $body) {
             return null;
         }
-        $tests = $this->records->testsAt($practitioner, $moment);
-        $assessment = array_values(array_filter($this->records->assessments($practitioner), $by))[0] ?? null;
-        $conditions = null === $assessment ? [] : $this->holds->conditions($practitioner, $assessment);
-        $clearances = array_values(array_filter($this->records->clearances($practitioner), $by));
-        $practised = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
-        $signs = [];
-        foreach (Side::cases() as $side) {
-            $signs[$side->value] = [...$this->signs([...$tests, ...$practised], $side, $clearances), ...$this->stopped($practitioner, $side, $moment, $clearances)];
+        $proportions = $body->proportions();
+        $taken = $this->taken($practitioner, $moment);
+        $checks = $this->checks($practitioner, $moment);
+        $seen = $this->seenInTests->of($taken);
+        foreach ($this->records->allChecks($practitioner) as $check) {
+            $seen[] = $check->at <= $moment ? Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check)) : null;
         }
+        foreach ($this->records->seenRungs($practitioner) as $walked) {
+            $seen[] = $walked->at <= $moment ? $walked->seen() : null;
+        }
+        $seen = array_values(array_filter($seen));
 
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
-            $body->proportions(),
-            $this->capacity->of($practitioner, $body->proportions(), $tests),
-            ['left' => [...$conditions, ...$signs['left']], 'right' => [...$conditions, ...$signs['right']]],
-            array_values(array_filter(array_map(static fn (Test $test) => $test->taken(), $tests))),
+            $proportions,
+            $this->evidence($practitioner, $taken, $seen, $proportions),
+            $this->holds->at($practitioner, $moment),
+            $taken,
             $moment,
-        ));
+            $seen,
+            $checks,
+            $this->decided($practitioner, $moment),
+            $this->observed($taken),
+        ), $this->catalogue->tests());
     }
 
-    /**
-     * A stop that was decided on, by rule or by the teacher, holds a side whatever the pain was, until a
-     * clearance in writing.
-     *
-     * @param list<Clearance> $clearances
-     *
-     * @return list<Condition>
-     */
-    private function stopped(Practitioner $practitioner, Side $side, \DateTimeImmutable $moment, array $clearances): array
+    /** @return list<TakenTest> as they stood then, the newest first; a correction is of the day of what it corrects */
+    private function taken(Practitioner $practitioner, \DateTimeImmutable $moment): array
     {
-        $cleared = self::cleared($side, $clearances);
-        foreach ($this->records->allDecisions($practitioner) as $decision) {
-            if ($decision->side === $side && Step::Stop === $decision->step && $decision->at <= $moment && (null === $cleared || $decision->at > $cleared)) {
-                return [new Condition('stopped', 'Stopped after practice', Effect::Stop, [Condition::ALL])];
-            }
+        $tests = $this->records->testsAt($practitioner, $moment);
+        $first = [];
+        foreach ($this->records->allTests($practitioner) as $test) {
+            $first[(string) $test->entryId] = [$test->corrects, $test->at];
         }
-
-        return [];
-    }
-
-    /** @param list<Clearance> $clearances */
-    private static function cleared(Side $side, array $clearances): ?\DateTimeImmutable
-    {
-        $cleared = null;
-        foreach ($clearances as $clearance) {
-            $cleared = $clearance->side === $side ? max($cleared, $clearance->at) : $cleared;
-        }
-
-        return $cleared;
-    }
-
-    /**
-     * Stop signs met in tests or practice of a side, until a clearance in writing.
-     *
-     * @param list<Test|RungCheck> $tests
-     * @param list<Clearance> $clearances
-     *
-     * @return list<Condition>
-     */
-    private function signs(array $tests, Side $side, array $clearances): array
-    {
-        $cleared = self::cleared($side, $clearances);
-        $signs = [];
+        $taken = [];
         foreach ($tests as $test) {
-            if ($test->side === $side && (null === $cleared || $test->at > $cleared)) {
-                $signs[] = StopSign::of($test instanceof Test ? $test->pain() : $test->check()->pain);
+            $at = null;
+            $corrects = $test->corrects;
+            while (null !== $corrects && isset($first[(string) $corrects])) {
+                [$corrects, $at] = $first[(string) $corrects];
+            }
+            $taken[] = $test->taken($at);
+        }
+        $taken = array_values(array_filter($taken));
+        usort($taken, static fn (TakenTest $a, TakenTest $b): int => $b->on <=> $a->on);
+
+        return $taken;
+    }
+
+    /**
+     * @param list<TakenTest> $taken
+     * @param list<Seen> $seen
+     *
+     * @return array{left: list<Evidence>, right: list<Evidence>}
+     */
+    private function evidence(Practitioner $practitioner, array $taken, array $seen, Proportions $proportions): array
+    {
+        $errors = $this->records->toolErrors($practitioner->teacher);
+        $evidence = ['left' => $this->seenReadings->of($seen, $proportions, Side::Left), 'right' => $this->seenReadings->of($seen, $proportions, Side::Right)];
+        foreach ($taken as $test) {
+            $definition = $this->catalogue->tests()[$test->test] ?? null;
+            try {
+                array_push($evidence[$test->side->value], ...(null === $definition ? [] : ReadTest::evidence($definition, $test, $proportions->body($test->side), $errors)));
+            } catch (UnreadableTest) {
+                // Watched, or of a body that was measured anew since: it shows nothing.
             }
         }
 
-        return $this->catalogue->named($signs);
+        return $evidence;
+    }
+
+    /** @return array<string, float> what was practised with a measured block is a reading of the knee's height, in cm */
+    private function heights(RungCheck $check): array
+    {
+        return null !== $check->propHeight && PropRule::KneeBlock === $this->catalogue->rung($check->ladder, $check->rung)?->prop ? ['kneeHeight' => $check->propHeight + LowestKnee::FLOOR] : [];
+    }
+
+    /** @return array<string, list<ReadinessCheck>> by posture and side, the oldest first */
+    private function checks(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    {
+        $checks = [];
+        foreach (array_reverse($this->records->allChecks($practitioner)) as $check) {
+            if ($check->at <= $moment) {
+                $checks[$check->ladder.' '.$check->side->value][] = $check->check();
+            }
+        }
+
+        return $checks;
+    }
+
+    /** @return array<string, list<Decided>> by posture and side */
+    private function decided(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    {
+        $decided = [];
+        foreach (array_reverse($this->records->allDecisions($practitioner)) as $decision) {
+            if ($decision->at <= $moment) {
+                $decided[$decision->ladder.' '.$decision->side->value][] = new Decided($decision->step, $decision->check->rung, $decision->rungAfter, $decision->at);
+            }
+        }
+
+        return $decided;
+    }
+
+    /**
+     * @param list<TakenTest> $taken
+     *
+     * @return list<Observed>
+     */
+    private function observed(array $taken): array
+    {
+        $observed = [];
+        foreach ($taken as $test) {
+            $definition = $this->catalogue->tests()[$test->test] ?? null;
+            $name = null === $definition ? null : array_key_first($definition->measured);
+            if (null !== $name && Formula::Observation === $definition->formula && 'yes or no' === $definition->measured[$name] && $test->has($name) && null !== $test->on) {
+                $observed[] = new Observed($test->test, $test->side, $test->isClean() && min($test->measure($name)->trials) > 0.0, $test->on, $test->at);
+            }
+        }
+
+        return $observed;
     }
 }

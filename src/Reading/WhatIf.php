@@ -9,7 +9,6 @@ use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
-use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\Evidence;
 
 /** A person with some abilities as they might become, for looking ahead; the record is not touched. */
@@ -30,7 +29,7 @@ final class WhatIf
                 }
             }
             if ([] !== $evidence) {
-                $person = $person->with($side, $person->capacities($side)->replaced(Capacities::of($evidence, $person->proportions->error($side))));
+                $person = $person->supposing($side, $evidence);
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
@@ -14,17 +15,19 @@ use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
+use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PlanFeed;
 use LucidAscent\App\Entity\PlanFeedEnd;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Progression\ReadinessCheck;
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -99,6 +102,34 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid')->setParameter('moment', $moment, MomentType::NAME)->getResult();
     }
 
+    /** @return list<Test> the newest first, corrected ones as well: what was said of pain stands */
+    public function allTests(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT t FROM '.Test::class.' t WHERE t.practitioner = :p ORDER BY t.at DESC, t.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<SeenRung> the newest first */
+    public function seenRungs(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT s FROM '.SeenRung::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<PainSaid> the newest first */
+    public function painsSaid(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT s FROM '.PainSaid::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
+    /** @return list<Mistake> the newest first */
+    public function mistakes(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT m FROM '.Mistake::class.' m WHERE m.practitioner = :p ORDER BY m.at DESC, m.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+    }
+
     /** @return list<KeptReading> the newest first */
     public function keptReadings(Practitioner $practitioner): array
     {
@@ -144,38 +175,6 @@ final readonly class Records
             ->getResult();
     }
 
-    /**
-     * What was practised on the ladder and side of a check, up to it and with it. What came before a stop
-     * was lifted does not count towards moving on.
-     *
-     * @return non-empty-list<ReadinessCheck> the oldest first
-     */
-    public function practisedUpTo(RungCheck $check, ?\DateTimeImmutable $clearedAt): array
-    {
-        $practised = [];
-        foreach ($this->checks($check->practitioner, $check->ladder, $check->side) as $earlier) {
-            $isBefore = !$earlier->id->equals($check->id) && $earlier->practisedOn <= $check->practisedOn && $earlier->at <= $check->at;
-            if ($isBefore && (null === $clearedAt || $earlier->at >= $clearedAt)) {
-                $practised[] = $earlier->check();
-            }
-        }
-        $practised[] = $check->check();
-
-        return $practised;
-    }
-
-    /** When a side was last cleared in writing. */
-    public function clearedAt(Practitioner $practitioner, Side $side): ?\DateTimeImmutable
-    {
-        foreach ($this->clearances($practitioner) as $clearance) {
-            if ($clearance->side === $side) {
-                return $clearance->at;
-            }
-        }
-
-        return null;
-    }
-
     /** @return list<Decision> the newest first */
     public function decisions(Practitioner $practitioner, string $ladder): array
     {
@@ -209,6 +208,22 @@ final readonly class Records
     public function knows(string $class, Uuid $id): bool
     {
         return null !== $this->em->find($class, $id);
+    }
+
+    /**
+     * All of it, or none; nothing when it is there already, sent from another window at the same moment.
+     *
+     * @return bool whether it is new
+     */
+    public function addOnce(object ...$records): bool
+    {
+        try {
+            $this->add(...$records);
+
+            return true;
+        } catch (UniqueConstraintViolationException) {
+            return false;
+        }
     }
 
     /** All of it, or none. */

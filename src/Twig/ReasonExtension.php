@@ -19,6 +19,8 @@ final class ReasonExtension extends AbstractExtension
     /** Numbers of a reason that are names of something, and the labels they go by. */
     private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.'];
 
+    private const ENTRIES = ['postures' => Kind::Posture, 'posture' => Kind::Posture, 'test' => Kind::Test, 'tests' => Kind::Test];
+
     public function __construct(private readonly TranslatorInterface $translator, private readonly Catalogue $catalogue)
     {
     }
@@ -60,8 +62,11 @@ final class ReasonExtension extends AbstractExtension
     {
         $numbers = [];
         foreach ($reason->numbers as $name => $value) {
-            if ('postures' === $name) {
-                $value = implode(', ', array_map(fn (string $id): string => $this->catalogue->entry(Kind::Posture, $id)['name'] ?? $id, explode(', ', (string) $value)));
+            if (isset(self::ENTRIES[$name])) {
+                $value = implode(', ', array_map(fn (string $id): string => $this->entryName(self::ENTRIES[$name], $id), explode(', ', (string) $value)));
+            }
+            if ('rung' === $name) {
+                $value = $this->rungName((string) ($reason->numbers['posture'] ?? ''), (string) $value);
             }
             $numbers[$name] = isset(self::NAMES[$name])
                 ? $this->translator->trans(self::NAMES[$name].$value, domain: 'labels')
@@ -71,6 +76,16 @@ final class ReasonExtension extends AbstractExtension
         $text = $this->translator->trans($reason->code, $numbers, 'reasons');
 
         return mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1);
+    }
+
+    private function entryName(Kind $kind, string $id): string
+    {
+        return $this->catalogue->entry($kind, $id)['name'] ?? $id;
+    }
+
+    private function rungName(string $posture, string $rung): string
+    {
+        return $this->catalogue->rung($posture, $rung)->name ?? $rung;
     }
 
     private static function rounded(float $value, int $digits): string

@@ -8,7 +8,7 @@ use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
-use LucidAscent\Core\Progression\Step;
+use LucidAscent\Core\Practice\Step;
 
 final class LadderPageTest extends AppTestCase
 {

@@ -6,9 +6,11 @@ namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Inclination;
+use LucidAscent\Core\LegChain\NearVertical;
 
 /** Lying, one leg raised straight: flexion is asin(heel height / (T + S)). */
-final readonly class LegRaise extends SingleJoint
+final readonly class LegRaise extends SingleJoint implements Inclination
 {
     public static function name(): string
     {
@@ -22,6 +24,16 @@ final readonly class LegRaise extends SingleJoint
 
     protected function degrees(Body $body): float
     {
-        return self::inclination($this->value, $body->thigh + $body->shin);
+        return NearVertical::degrees($this, $body);
+    }
+
+    public function ratio(Body $body): float
+    {
+        return $this->value / ($body->thigh + $body->shin);
+    }
+
+    public function direction(): int
+    {
+        return 1;
     }
 }

@@ -7,10 +7,19 @@ namespace LucidAscent\Core\Readiness\Gate;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 
-/** What a gate says, and how good the posture's state can be behind it. */
+/** What a gate says. */
 final readonly class GateFinding
 {
-    public function __construct(public State $best, public Reason $reason)
+    /**
+     * @param State $best how good the full form's state can be behind it: open when it is met
+     * @param string $test what to ask or read next, by the catalogue's id; empty when no test opens it
+     */
+    public function __construct(public State $best, public Reason $reason, public string $test = '')
     {
+    }
+
+    public function isMet(): bool
+    {
+        return State::Open === $this->best;
     }
 }

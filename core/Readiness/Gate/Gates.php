@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness\Gate;
 
-/** All gates there are. */
+use LucidAscent\Core\Posture\GateDefinition;
+use LucidAscent\Core\Posture\GateKind;
+use LucidAscent\Core\Readiness\GateOutcome;
+
+/** Gates out of what the catalogue says of them. */
 final class Gates
 {
-    /** @return list<Gate> those before a posture */
-    public static function before(string $posture): array
+    public static function of(GateDefinition $gate): Gate
     {
-        $all = [new Lotus(), new HalfLotusFirst(), new CradleFirst(), new ParallelPigeonFirst(), new BackbendFirst(), new ApartFirst(), new NavelFirst()];
-
-        return array_values(array_filter($all, static fn (Gate $gate): bool => in_array($posture, $gate->postures(), true)));
+        return match ($gate->kind) {
+            GateKind::First => new PostureFirst($gate->asks),
+            GateKind::Sitting => new Sitting(GateOutcome::from($gate->asks)),
+            GateKind::Observed => new Watched($gate->asks),
+        };
     }
 }

@@ -1,17 +1,19 @@
 // A guided session: one item after another, paced by time or breath, with a stop that is always in the
 // same place. Everything it needs came with the page, so it goes on without a network.
-import { queue, sendAll } from './log-queue.js';
+import { left as leftOver, queue, sendAll } from './log-queue.js';
 import { t } from './texts.js';
 
 const root = document.querySelector('[data-session]');
 const find = (name) => root.querySelector(`[data-${name}]`);
 const items = JSON.parse(root.dataset.session);
+const painTable = JSON.parse(root.dataset.pains);
 const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
 const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
 const TONE_HZ = 392;
 const DECIMAL = /^\d{1,3}([.,]\d)?$/;
 
 const done = new Map();
+const pains = [];
 let at = -1;
 let left = 0;
 let running = false;
@@ -36,6 +38,28 @@ const awake = async () => {
         lock = null;
     }
 };
+// What a pain that was said ends for the rest of this session: its side, all but lying rest, or some loads.
+const ends = [];
+const say = (pain, side, during = {}) => {
+    pains.push({ ...pain, side, ...during });
+    const rule = painTable[pain.where]?.[pain.kind]?.[pain.level];
+    // An answer that is on no table ends everything.
+    ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
+};
+const straightRest = ({ loads }) => loads.includes('lying-rest') && !loads.includes('knee-folded') && !loads.includes('turn-out');
+const ended = (item) =>
+    ends.some(
+        ({ all, side, loads, of }) =>
+            ((all || (side && of === '')) && !straightRest(item)) ||
+            (side && of !== '' && (item.side === of || item.side === 'both')) ||
+            loads.some((load) => item.loads.includes(load)),
+    );
+const read = (name) => ({
+    level: Number(document.querySelector(`#${name}-level`).value),
+    where: document.querySelector(`#${name}-where`).value,
+    kind: document.querySelector(`#${name}-kind`).value,
+});
+const felt = ({ level, kind }) => level > 0 || kind === 'lasting-numbness';
 const number = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
 
 const showClock = () => {
@@ -146,14 +170,34 @@ const finish = () => {
     );
     find('title').focus();
 };
-const onward = () => (at + 1 < items.length ? show(at + 1) : finish());
+const onward = () => {
+    let next = at + 1;
+    while (next < items.length && ended(items[next])) {
+        next += 1;
+    }
+    return next < items.length ? show(next) : finish();
+};
 
 find('begin').addEventListener('click', () => {
+    const now = document.querySelector('#now-level');
+    if (now.value === '') {
+        find('asked').hidden = false;
+        now.focus();
+        return;
+    }
+    if (felt(read('now'))) {
+        say(read('now'), document.querySelector('#now-side').value);
+    }
     find('arrive').hidden = true;
+    const first = items.findIndex((item) => !ended(item));
+    if (first < 0) {
+        finish();
+        return;
+    }
     find('run').hidden = false;
     awake();
     document.documentElement.requestFullscreen?.().catch(() => {});
-    show(0);
+    show(first);
 });
 find('pause').addEventListener('click', () => {
     if (questions.length === 0) {
@@ -161,7 +205,15 @@ find('pause').addEventListener('click', () => {
         find('pause').textContent = running ? t('Pause') : t('Go on');
     }
 });
-find('prev').addEventListener('click', () => show(Math.max(0, at - 1)));
+find('prev').addEventListener('click', () => {
+    let before = at - 1;
+    while (before >= 0 && ended(items[before])) {
+        before -= 1;
+    }
+    if (before >= 0) {
+        show(before);
+    }
+});
 find('skip').addEventListener('click', onward);
 find('yes').addEventListener('click', () => {
     questions.shift();
@@ -183,22 +235,22 @@ find('stop').addEventListener('click', () => {
     find('question').hidden = true;
     find('gentler').textContent = items[at].gentler ? t('Gentler instead: %1%', items[at].gentler) : '';
     find('hurt').hidden = false;
+    document.querySelector('#hurt-side').value = items[at].side === 'both' ? '' : items[at].side;
     document.querySelector('#hurt-level').focus();
 });
 find('hurt-done').addEventListener('click', () => {
-    const pain = {
-        level: Number(document.querySelector('#hurt-level').value),
-        where: document.querySelector('#hurt-where').value,
-        kind: document.querySelector('#hurt-kind').value,
-    };
-    // Pain outside of work ends the work that comes next: it is written down there.
-    const place = items[at].phase === 'work' ? at : items.findIndex((item, i) => i > at && item.phase === 'work');
-    if (place >= 0) {
-        done.set(place, { holdReached: false, evenBreath: true, compensations: [], ...done.get(place), pain });
+    const pain = read('hurt');
+    const { posture, rung } = items[at];
+    say(pain, document.querySelector('#hurt-side').value, { posture, rung });
+    if (items[at].phase === 'work') {
+        done.set(at, { evenBreath: true, compensations: [], ...done.get(at), pain, holdReached: false });
     }
     // Nothing more of a posture that hurt, but what undoes it.
     let next = at + 1;
-    while (items[next]?.phase === 'work' && items[next].posture === items[at].posture) {
+    while (items[next]?.phase === 'work' && items[next].posture === posture) {
+        next += 1;
+    }
+    while (next < items.length && ended(items[next])) {
         next += 1;
     }
     if (next < items.length) {
@@ -237,13 +289,23 @@ find('finish').addEventListener('submit', async (event) => {
             compensations: compensations.map(({ id }) => id).filter((id) => of(`compensation:${id}`).checked),
         };
     });
+    const last = document.querySelector('#last-level');
+    if (last.value === '') {
+        find('asked-last').hidden = false;
+        last.focus();
+        return;
+    }
+    if (felt(read('last'))) {
+        say(read('last'), document.querySelector('#last-side').value);
+    }
     queue({
         address: root.dataset.address,
-        token: root.dataset.token,
+        owner: root.dataset.owner,
         body: {
             id: root.dataset.log,
             on: root.dataset.on,
             items: log,
+            pains,
             before: number(find('before')),
             after: number(find('after')),
             soreAtNight: find('sore').checked,
@@ -251,8 +313,13 @@ find('finish').addEventListener('submit', async (event) => {
         },
     });
     const send = async () => {
-        if (await sendAll()) {
+        const sent = await sendAll();
+        const mine = leftOver(root.dataset.owner).find((log) => log.body.id === root.dataset.log);
+        if (sent && !mine) {
             window.location.assign(root.dataset.back);
+        } else if (mine?.refused) {
+            find('sent').textContent = t('Kept on this device; the server would not take it: %1%', mine.refused);
+            find('sent').className = 'note caution';
         } else {
             find('sent').textContent = t('Kept on this device; it is sent as soon as there is a connection.');
             find('sent').className = 'note caution';

@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
@@ -273,7 +274,9 @@ final class BenchData
         if ($this->hasFault) {
             return;
         }
-        if (count($filled) < $this->test->leastTrials()) {
+        // Nobody is asked to do again what hurt.
+        $hurts = null !== PainRule::of($this->pain($side)->pain(), $side, $this->test->definition->work);
+        if (count($filled) < $this->test->leastTrials() && !$hurts) {
             $next = array_values(array_diff(array_keys($this->trials), $filled))[0] ?? 0;
             $say('Measure at least twice: come up, sit down again, read again.', "trials[$next][".$this->ownField($side)->name().']');
 

@@ -23,6 +23,7 @@ final class BodyData
         'hipSpacing' => 'hipSpacing',
         'seatedHipHeight' => 'seatedHipHeight',
         'ankleAboveSole' => 'ankleAboveSole',
+        'lyingHipHeight' => 'lyingHipHeight',
     ];
 
     #[Assert\NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.')]
@@ -43,6 +44,8 @@ final class BodyData
     public ?float $seatedHipHeight = null;
     #[Assert\Positive(message: 'A length is more than 0.')]
     public ?float $ankleAboveSole = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $lyingHipHeight = null;
 
     public bool $confirmed = false;
 

@@ -21,6 +21,8 @@ final class CheckData
     #[Assert\Valid]
     public PainData $pain;
 
+    /** cm; null when nobody measured it */
+    public ?float $height = null;
     /** @var list<string> ids of the rung's compensations */
     public array $compensations = [];
 

@@ -23,10 +23,10 @@ final class PainData
     #[Assert\Callback]
     public function placeIsNamed(ExecutionContextInterface $context): void
     {
-        if (null !== $this->level && $this->level > 0 && PainPlace::None === $this->place) {
+        if (null !== $this->level && ($this->level > 0 || $this->kind->isNumb()) && PainPlace::None === $this->place) {
             $context->buildViolation('Say where it hurts.')->atPath('place')->addViolation();
         }
-        if (0 === $this->level && PainPlace::None !== $this->place) {
+        if (0 === $this->level && PainPlace::None !== $this->place && !$this->kind->isNumb()) {
             $context->buildViolation('A place is chosen, and the level is 0: which is right?')->atPath('level')->addViolation();
         }
     }

@@ -28,6 +28,7 @@ final class PainType extends AbstractType
             ->add('place', EnumType::class, [
                 'label' => 'Where',
                 'class' => PainPlace::class,
+                'choices' => PainPlace::choices(),
                 'choice_label' => static fn (PainPlace $place): string => 'pain.place.'.$place->value,
                 'choice_translation_domain' => 'labels',
                 'invalid_message' => 'Choose one of the places.',

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\LegChain;
 
 use LucidAscent\Core\Body\Segment;
-use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
@@ -15,9 +13,6 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
-use LucidAscent\Core\Readiness\KnownCapacity;
-use LucidAscent\Core\Reason\Source;
-use LucidAscent\Core\Testing\SolesTogetherTest;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\TestCase;
 
@@ -77,23 +72,6 @@ final class CapacityTest extends TestCase
                 $last = $angles;
             }
         }
-    }
-
-    public function testWhatWasShownCountsAndWhatWasNotIsAStandIn(): void
-    {
-        $now = new \DateTimeImmutable('2026-06-01');
-        $test = new SolesTogetherTest(Side::Right, 0.0, [['kneeHeight' => 12.0, 'heelDistance' => 20.0]], Pain::none(), $now);
-        $known = KnownCapacity::of($test, SampleBody::proportions(), $now);
-        $shown = $test->reading()->pose(SampleBody::leg())->angles;
-        self::assertSame($shown->rotation, $known->capacity->rotation);
-        self::assertSame($shown->abduction, $known->capacity->abduction);
-        self::assertSame(130.0, $known->capacity->flexion, 'this sitting never goes to the end of flexion');
-        self::assertNotNull($known->seen);
-        self::assertSame(Source::Own, KnownCapacity::standIn(Component::Rotation));
-        self::assertSame(Source::Memory, KnownCapacity::standIn(Component::Flexion));
-
-        $impossible = new SolesTogetherTest(Side::Right, 0.0, [['kneeHeight' => 12.0, 'heelDistance' => 120.0]], Pain::none(), $now);
-        self::assertNull(KnownCapacity::of($impossible, SampleBody::proportions(), $now)->seen);
     }
 
     public function testOnlyThighAndShinComeInPairs(): void

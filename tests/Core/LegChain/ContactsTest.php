@@ -21,6 +21,7 @@ use LucidAscent\Core\LegChain\Contact\Frog;
 use LucidAscent\Core\LegChain\Contact\FullLotus;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\Contact\HeelToSeat;
+use LucidAscent\Core\LegChain\Contact\KneeHug;
 use LucidAscent\Core\LegChain\Contact\LegBehindHead;
 use LucidAscent\Core\LegChain\Contact\LegOverShoulder;
 use LucidAscent\Core\LegChain\Contact\LegRaise;
@@ -101,7 +102,8 @@ final class ContactsTest extends TestCase
     public static function tooFar(): iterable
     {
         yield [new HeelToSeat(83)];
-        yield [new LegRaise(83)];
+        yield [new LegRaise(87)];
+        yield [new KneeHug(60, false)];
         yield [new WideLegs(183)];
         yield [new Frog(100)];
         yield [new ShinsStacked(5, 47, new Sitting())];

@@ -6,7 +6,7 @@ namespace LucidAscent\Tests\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Effect;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Phase;
@@ -52,7 +52,10 @@ final class SessionRulesTest extends TestCase
         yield 'no counterpose before the next' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ...$loaded]];
         yield 'no counterpose at the end' => [['rule.counter'], [$warm, ['work', 'lying both', 60]]];
         yield 'one side only' => [['rule.sides'], [$warm, ['work', 'lying left', 60], ['counter', 'undo both', 45]]];
-        yield 'held' => [['rule.held'], [$warm, ['work', 'held both', 60], ['counter', 'undo both', 45]]];
+        yield 'above where the side stands' => [['rule.closed'], [$warm, ['work', 'closed both', 60], ['counter', 'undo both', 45]]];
+        yield 'short session, three minutes' => [[], [['warm-up', 'lying both', 180], ...$lying], 24];
+        yield 'short session, less' => [['rule.warm-up'], [['warm-up', 'lying both', 175], ...$lying], 24];
+        yield 'held' => [['rule.closed', 'rule.held'], [$warm, ['work', 'held both', 60], ['counter', 'undo both', 45]]];
     }
 
     public function testDeepWorkOfOneComponentOnDaysTooClose(): void
@@ -68,7 +71,7 @@ final class SessionRulesTest extends TestCase
 
     public function testPropsThatAreNotThere(): void
     {
-        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], true), 0, [], $props, true);
+        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], true)), 0, [], $props, true);
         $few = new Equipment(1, 0, false);
         self::assertTrue($few->has($needs(['block' => 1])));
         self::assertFalse($few->has($needs(['block' => 2])));
@@ -80,7 +83,7 @@ final class SessionRulesTest extends TestCase
     public function testNoSchoolDosesBelowThePublishedFloor(): void
     {
         foreach ([true, false] as $gentle) {
-            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], [], $gentle), 0, [], [], true);
+            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], $gentle)), 0, [], [], true);
             foreach ([Dose::longAndStill(2), Dose::workingMuscle(2), Dose::countedBreath(1)] as $dose) {
                 self::assertGreaterThanOrEqual(60.0, $dose->seconds($rung));
             }
@@ -90,7 +93,7 @@ final class SessionRulesTest extends TestCase
     /** @param list<array{string, string, int}> $items */
     private static function session(array $items): PlannedSession
     {
-        $levels = ['lying' => 0, 'undo' => 0, 'held' => 1, 'loaded' => 2];
+        $levels = ['lying' => 0, 'undo' => 0, 'held' => 1, 'loaded' => 2, 'closed' => 2];
 
         return new PlannedSession(new \DateTimeImmutable('2026-03-02'), array_map(static function (array $item) use ($levels): PlannedItem {
             [$posture, $side] = explode(' ', $item[1]);
@@ -108,10 +111,12 @@ final class SessionRulesTest extends TestCase
     private static function poses(): ReadPoses
     {
         $postures = [];
-        foreach (['lying' => ['lying-rest'], 'undo' => ['lying-rest'], 'held' => ['deep-turn'], 'loaded' => ['knee-load']] as $id => $loads) {
-            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::Rotation], [new RungDefinition($id, $id, null, [], $loads, 'held' !== $id)], []);
+        foreach (['lying' => ['lying-rest'], 'undo' => ['lying-rest'], 'held' => ['turn-out'], 'loaded' => ['weight-on-knee'], 'closed' => ['weight-on-knee']] as $id => $loads) {
+            $first = new RungDefinition('first', 'First', null, ['rotation' => 70.0], new Work([], true));
+            $full = new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, 'held' !== $id && 'closed' !== $id));
+            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::Rotation], 'closed' === $id ? [$first, $full] : [$full], []);
         }
 
-        return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', Effect::Clinician, ['deep-turn'])]));
+        return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', ['turn-out'])]));
     }
 }

@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Progression;
 
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\History;
 use LucidAscent\Core\Progression\Proposal;
-use LucidAscent\Core\Progression\ReadinessCheck;
-use LucidAscent\Core\Progression\Step;
-use LucidAscent\Core\Readiness\GateOutcome;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -51,6 +54,7 @@ final class DecideTest extends TestCase
         yield 'a break of over six weeks' => [[self::check('01', month: '01'), $clean('01')], true, Step::ReTest, 'step-back.retest'];
         yield 'pain of five' => [[self::check('05', pain: new Pain(5, PainPlace::OuterHip))], true, Step::Stop, 'stop.level'];
         yield 'knee pain after any number of clean sessions' => [[$clean('01'), $clean('02'), $clean('03'), self::check('05', pain: new Pain(1, PainPlace::Knee))], true, Step::Stop, 'stop.knee'];
+        yield 'knee pain, and three clean since' => [[self::check('01', pain: new Pain(9, PainPlace::Knee)), $clean('02'), $clean('03'), $clean('05')], true, Step::Stop, 'stop.knee'];
         yield 'sharp pain' => [[self::check('05', pain: new Pain(1, PainPlace::Groin, PainKind::Sharp))], true, Step::Stop, 'stop.kind'];
         yield 'numbness that stays' => [[self::check('05', pain: new Pain(1, PainPlace::Ankle, PainKind::LastingNumbness))], true, Step::Stop, 'stop.kind'];
     }
@@ -98,13 +102,7 @@ final class DecideTest extends TestCase
 
     public static function ladder(): Ladder
     {
-        $rung = static fn (string $id, GateOutcome $gate): Rung => new Rung($id, $id, $gate, PropRule::None);
-
-        return new Ladder('half-lotus', 'Half lotus', [
-            $rung('a', GateOutcome::NotNow),
-            $rung('b', GateOutcome::Supported),
-            $rung('c', GateOutcome::MayTry),
-        ], ['not-now' => 'a', 'supported' => 'b', 'may-try' => 'b']);
+        return new Ladder('half-lotus', 'Half lotus', array_map(static fn (string $id): Rung => new Rung($id, $id, PropRule::None), ['a', 'b', 'c']));
     }
 
     private static function check(
@@ -127,6 +125,8 @@ final class DecideTest extends TestCase
 
     private function history(array $checks, bool $nextOpen): History
     {
-        return new History(self::ladder(), $checks, $nextOpen);
+        $pains = array_map(static fn (ReadinessCheck $check): PainTold => new PainTold($check->day(), $check->on, $check->on, $check->pain, Side::Left), $checks);
+
+        return new History(self::ladder(), $checks, $nextOpen, heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
     }
 }

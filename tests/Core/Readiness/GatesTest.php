@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Readiness\Gate\Gate;
+use LucidAscent\Core\Posture\GateDefinition;
+use LucidAscent\Core\Posture\GateKind;
+use LucidAscent\Core\Practice\Since;
+use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\Gate\Gates;
-use LucidAscent\Core\Readiness\Gate\Lotus;
+use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\State;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -16,54 +20,63 @@ final class GatesTest extends TestCase
 {
     /** @param array<string, float>|null $sitting */
     #[DataProvider('sittings')]
-    public function testTheLotusGate(State $best, string $code, ?array $sitting, string $on = '2026-03-10'): void
+    public function testTheSittingBeforeAFootGoesIntoTheCrease(State $best, string $code, ?array $sitting, string $needed = 'may-try', string $on = '2026-03-10'): void
     {
         $person = Person::of(null === $sitting ? [] : ['soles-together' => [$sitting]], on: $on);
-        $finding = (new Lotus())->check($person, Side::Left, static fn (): bool => true);
+        $finding = self::check(GateKind::Sitting, $needed, $person);
         self::assertSame([$best, $code], [$finding->best, $finding->reason->code]);
     }
 
     public static function sittings(): iterable
     {
-        // The sample body's hip joint is 9 cm up: a knee is high above 14 cm.
-        yield 'close and low' => [State::Open, 'gate.may-try', ['kneeHeight' => 10.0, 'heelDistance' => 15.0]];
-        yield 'close and not low' => [State::Unknown, 'gate.supported', ['kneeHeight' => 10.5, 'heelDistance' => 15.0]];
-        yield 'far and not high' => [State::Unknown, 'gate.supported', ['kneeHeight' => 14.0, 'heelDistance' => 31.0]];
-        yield 'far and high' => [State::Short, 'gate.not-now', ['kneeHeight' => 15.0, 'heelDistance' => 31.0]];
+        // The sample body's hip joint is 9 cm up: a knee is high above 14 cm. The tape is off by 0.7 cm.
+        yield 'close and low' => [State::Open, 'gate.may-try', ['kneeHeight' => 9.3, 'heelDistance' => 14.3]];
+        yield 'within the error of the knee’s limit' => [State::Unknown, 'gate.close', ['kneeHeight' => 9.4, 'heelDistance' => 14.0]];
+        yield 'within the error of the heels’ limit' => [State::Unknown, 'gate.close', ['kneeHeight' => 8.0, 'heelDistance' => 14.4]];
+        yield 'close and not low' => [State::Unknown, 'gate.supported', ['kneeHeight' => 11.0, 'heelDistance' => 14.0]];
+        yield 'supported is enough for a supported rung' => [State::Open, 'gate.supported', ['kneeHeight' => 11.0, 'heelDistance' => 14.0], 'supported'];
+        yield 'may try is enough for it too' => [State::Open, 'gate.may-try', ['kneeHeight' => 8.0, 'heelDistance' => 12.0], 'supported'];
+        yield 'far and not high' => [State::Open, 'gate.supported', ['kneeHeight' => 13.2, 'heelDistance' => 31.0], 'supported'];
+        yield 'far, and within the error of high' => [State::Short, 'gate.close', ['kneeHeight' => 13.5, 'heelDistance' => 31.0], 'supported'];
+        yield 'far and high' => [State::Short, 'gate.not-now', ['kneeHeight' => 15.0, 'heelDistance' => 31.0], 'supported'];
         yield 'not read' => [State::Unknown, 'gate.not-read', null];
-        yield 'too long ago' => [State::Unknown, 'gate.not-read', ['kneeHeight' => 10.0, 'heelDistance' => 15.0], '2026-06-20'];
+        yield 'too long ago' => [State::Unknown, 'gate.not-read', ['kneeHeight' => 8.0, 'heelDistance' => 12.0], 'may-try', '2026-06-20'];
     }
 
-    /** @param list<string> $first */
-    #[DataProvider('prerequisites')]
-    public function testWhatComesFirstKeepsAPostureBack(string $posture, array $first): void
+    public function testWhatComesFirstKeepsAPostureBack(): void
     {
         $person = Person::of([]);
-        $gates = array_values(array_filter(Gates::before($posture), static fn (Gate $gate): bool => !$gate instanceof Lotus));
-        self::assertCount(1, $gates);
-        self::assertSame(State::Open, $gates[0]->check($person, Side::Left, static fn (): bool => true)->best);
-        foreach ($first as $missing) {
-            $finding = $gates[0]->check($person, Side::Left, static fn (string $id): bool => $id !== $missing);
-            self::assertSame(State::Unknown, $finding->best);
-            self::assertSame($missing, $finding->reason->numbers['postures'], 'only what is missing is named');
+        self::assertTrue(self::check(GateKind::First, 'pigeon', $person, static fn (string $id): bool => 'pigeon' === $id)->isMet());
+        $shut = self::check(GateKind::First, 'pigeon', $person, static fn (string $id): bool => 'pigeon' !== $id);
+        self::assertSame([false, 'pigeon'], [$shut->isMet(), $shut->reason->numbers['postures']]);
+    }
+
+    public function testNotAskedIsNotMetAndOfTwoAnswersOfADayTheWorseCounts(): void
+    {
+        $on = static fn (string $day): \DateTimeImmutable => new \DateTimeImmutable($day);
+        $ask = static fn (Observed ...$answers): string => self::check(GateKind::Observed, 'elbow-to-sole', Person::of([], observed: array_values($answers)))->reason->code;
+        self::assertSame('gate.not-asked', $ask());
+        self::assertSame('gate.not-asked', $ask(new Observed('elbow-to-sole', Side::Right, true, $on('2026-03-02'))), 'of the other side');
+        self::assertSame('gate.not-asked', $ask(new Observed('another', Side::Left, true, $on('2026-03-02'))));
+        self::assertSame('gate.not-asked', $ask(new Observed('elbow-to-sole', Side::Left, true, $on('2025-11-02'))), 'too long ago');
+        self::assertSame('gate.seen', $ask(new Observed('elbow-to-sole', Side::Left, true, $on('2026-03-02'))));
+        self::assertSame('gate.refused', $ask(new Observed('elbow-to-sole', Side::Left, true, $on('2026-03-02')), new Observed('elbow-to-sole', Side::Left, false, $on('2026-03-02'))));
+        self::assertSame('gate.seen', $ask(new Observed('elbow-to-sole', Side::Left, false, $on('2026-03-02')), new Observed('elbow-to-sole', Side::Left, true, $on('2026-03-03'))), 'the newest day counts');
+    }
+
+    public function testWhatIsOlderThanAClearanceOpensNothing(): void
+    {
+        $person = Person::of(['soles-together' => [['kneeHeight' => 8.0, 'heelDistance' => 12.0]]], observed: [new Observed('elbow-to-sole', Side::Left, true, new \DateTimeImmutable('2026-03-02'))]);
+        foreach ([['2026-03-01', true], ['2026-03-02', false], ['2026-03-05', false]] as [$day, $isMet]) {
+            $since = new Since(new \DateTimeImmutable($day), new \DateTimeImmutable($day));
+            foreach ([[GateKind::Sitting, 'may-try'], [GateKind::Observed, 'elbow-to-sole']] as [$kind, $asks]) {
+                self::assertSame($isMet, Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, static fn (): bool => true, $since)->isMet(), "$asks, cleared $day");
+            }
         }
-        self::assertSame(implode(', ', $first), $gates[0]->check($person, Side::Left, static fn (): bool => false)->reason->numbers['postures']);
     }
 
-    public static function prerequisites(): iterable
+    private static function check(GateKind $kind, string $asks, KnownPerson $person, ?callable $isInReach = null): GateFinding
     {
-        yield ['lotus', ['half-lotus']];
-        yield ['half-lotus-twist', ['half-lotus']];
-        yield ['half-lotus-fold-bind', ['half-lotus']];
-        yield ['leg-behind-head', ['leg-cradle']];
-        yield ['crossed-shin-balance', ['pigeon']];
-        yield ['deep-pigeon', ['pigeon', 'camel']];
-        yield ['standing-bind', ['tree', 'side-lunge', 'half-split', 'lizard']];
-        yield ['feet-to-navel', ['lotus', 'bound-wide-fold', 'camel']];
-    }
-
-    public function testNothingStandsBeforeAPostureOfTheGround(): void
-    {
-        self::assertSame([], Gates::before('figure-four'));
+        return Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, $isInReach ?? static fn (): bool => true, null);
     }
 }

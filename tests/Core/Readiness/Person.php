@@ -7,8 +7,14 @@ namespace LucidAscent\Tests\Core\Readiness;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\KnownPerson;
-use LucidAscent\Core\Testing\Capacities;
+use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -22,9 +28,14 @@ final class Person
 {
     /**
      * @param array<string, non-empty-list<array<string, float>>> $trials by test
-     * @param list<Condition> $conditions
+     * @param list<Condition> $conditions of both sides
+     * @param list<Seen> $seen
+     * @param array<string, list<ReadinessCheck>> $checks
+     * @param array<string, list<Decided>> $decided
+     * @param list<Observed> $observed
+     * @param list<Entry> $entries
      */
-    public static function of(array $trials, array $conditions = [], ?Proportions $proportions = null, string $on = '2026-03-10'): KnownPerson
+    public static function of(array $trials, array $conditions = [], ?Proportions $proportions = null, string $on = '2026-03-10', array $seen = [], array $checks = [], array $decided = [], array $observed = [], array $entries = []): KnownPerson
     {
         $proportions ??= SampleBody::proportions();
         $taken = [];
@@ -37,10 +48,11 @@ final class Person
             }
         }
 
-        return new KnownPerson($proportions, [
-            'left' => Capacities::of($evidence['left'], $proportions->error(Side::Left)),
-            'right' => Capacities::of($evidence['right'], $proportions->error(Side::Right)),
-        ], ['left' => $conditions, 'right' => $conditions], $taken, new \DateTimeImmutable($on));
+        $day = new \DateTimeImmutable('2026-03-02');
+        $told = array_map(static fn (Condition $condition): ConditionTold => new ConditionTold("condition:$condition->id", $day, $day, $condition), $conditions);
+        $on = new \DateTimeImmutable($on);
+
+        return new KnownPerson($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen, $checks, $decided, $observed);
     }
 
     private static function definition(string $name): TestDefinition

@@ -6,17 +6,23 @@ namespace LucidAscent\Tests\Core\Route;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Effect;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stage;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route;
 use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Tests\Core\Readiness\Person;
 use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\TestCase;
@@ -37,7 +43,7 @@ final class RouteTest extends TestCase
 
     public function testAHeldPoseNamesTheNearestOfItsActionThatIsInReach(): void
     {
-        $poses = self::poses(self::TURNS, [new Condition('c', 'C', Effect::Clinician, ['deep-turn'])]);
+        $poses = self::poses(self::TURNS, [new Condition('c', 'C', ['turn-out'])]);
         $route = Route::to('summit', $poses);
         self::assertTrue($route->isClosed($poses));
         self::assertSame('turner', $route->instead);
@@ -58,32 +64,39 @@ final class RouteTest extends TestCase
 
     public function testTheNextReadingSettlesMostForItsTime(): void
     {
-        $tests = [];
-        foreach ([Definition::frog(), Definition::figureFour(), Definition::shinsStacked()] as $test) {
-            $tests[$test->id] = $test;
-        }
-        self::assertSame('figure-four-lying', NextReading::of(['turner'], self::poses([]), $tests)?->test->id, 'One minute before three.');
-        self::assertSame('frog', NextReading::of(['summit'], self::poses(self::TURNS), $tests)?->test->id, 'What is known is not asked for.');
-        self::assertNull(NextReading::of(['summit'], self::poses(self::TURNS + self::SPREADS), $tests), 'Open is settled.');
-        self::assertNull(NextReading::of(['turner'], self::poses(['shins-stacked' => [['kneeHeight' => 33.0, 'ankleHeight' => 10.0]]]), $tests), 'Short is settled.');
-        $held = self::poses([], [new Condition('c', 'C', Effect::Clinician, ['hip-end', 'knee-load', 'lying-rest', 'knee-fold', 'deep-turn'])]);
-        self::assertNull(NextReading::of(['turner'], $held, $tests), 'A test that is held is not proposed.');
+        self::assertSame('figure-four-lying', NextReading::of(['turner'], self::poses([]))?->test?->id, 'One minute before three.');
+        self::assertSame('frog', NextReading::of(['summit'], self::poses(self::TURNS))?->test?->id, 'What is known is not asked for.');
+        self::assertNull(NextReading::of(['summit'], self::poses(self::TURNS + self::SPREADS)), 'Open is settled.');
+        self::assertNull(NextReading::of(['turner'], self::poses(['shins-stacked' => [['kneeHeight' => 33.0, 'ankleHeight' => 10.0]]])), 'Short is settled.');
     }
 
-    public function testAStageIsTheHighestRungInReachAndADecisionCanKeepItLower(): void
+    public function testItIsNeverEmptyWhileAWantedPoseIsUnknown(): void
+    {
+        $held = self::poses([], [new Condition('c', 'C', ['legs-wide-end', 'weight-on-knee', 'lying-rest', 'knee-folded', 'turn-out'])]);
+        $next = NextReading::of(['turner'], $held);
+        self::assertNull($next?->test, 'A test that is held is not proposed.');
+        self::assertSame(['turner', 'full'], [$next->posture, $next->rung], 'The rung to try under the teacher’s eye.');
+    }
+
+    public function testOfReadingsThatCannotBothBeTrueTheMoreDoubtfulIsRepeated(): void
+    {
+        $poses = self::poses(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'figure-four-lying' => [['angle' => 40.0]]]);
+        self::assertSame('figure-four-lying', NextReading::of(['turner'], $poses)?->test?->id);
+    }
+
+    public function testAStageIsWhereTheSideStandsAsFarAsThereAreTheProps(): void
     {
         $ladder = self::ladder([['low', 20.0, true], ['middle', 50.0, false], ['high', 120.0, false]]);
-        $poses = new ReadPoses(['turner' => $ladder], Person::of(self::TURNS));
         $practice = ['turner' => array_map(static fn (RungDefinition $rung): PracticeRung => new PracticeRung('turner', 'Turner', $rung, 1, [], 'middle' === $rung->id ? ['strap' => 1] : [], false), $ladder->rungs)];
-        $stage = static fn (bool $strap, array $decided = []): ?string => Stage::of('turner', Side::Left, $poses, $practice, new Equipment(0, 0, $strap), $decided)?->rung->id;
-        self::assertSame('middle', $stage(true));
-        self::assertSame('low', $stage(false), 'Without its strap the middle rung is not practised.');
-        self::assertSame('low', $stage(true, ['turner left' => 'low']));
-        self::assertSame('middle', $stage(true, ['turner left' => 'high']), 'A decision never lifts above what is in reach.');
-        $nobody = new ReadPoses(['turner' => $ladder], Person::of([]));
-        self::assertSame('low', Stage::of('turner', Side::Left, $nobody, $practice, new Equipment(0, 0, true))?->rung->id, 'Nothing known: the lowest gentle one.');
-        $held = new ReadPoses(['turner' => $ladder], Person::of(self::TURNS, [new Condition('c', 'C', Effect::Stop, [Condition::ALL])]));
-        self::assertNull(Stage::of('turner', Side::Left, $held, $practice, new Equipment(0, 0, true)));
+        $stage = static fn (bool $strap, KnownPerson $person): ?string => Stage::of('turner', Side::Left, new ReadPoses(['turner' => $ladder], $person), $practice, new Equipment(0, 0, $strap))?->rung->id;
+        self::assertSame('low', $stage(true, Person::of(self::TURNS)), 'Nobody starts on the highest rung that the numbers would allow.');
+        $passed = static fn (Condition ...$conditions): KnownPerson => Person::of(self::TURNS, array_values($conditions), seen: [new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'))]);
+        self::assertSame('middle', $stage(true, $passed()));
+        self::assertSame('low', $stage(false, $passed()), 'A rung that is missing its prop is not skipped upwards.');
+        self::assertSame('low', $stage(true, Person::of([])), 'Nothing known: a gentle one, to find out.');
+        self::assertNull($stage(true, Person::of(self::TURNS, [Condition::everything('c', 'C')])));
+        $left = new PainTold('p', new \DateTimeImmutable('2026-03-05'), new \DateTimeImmutable('2026-03-05'), new Pain(1, PainPlace::Knee), Side::Right);
+        self::assertSame('low', $stage(true, Person::of(self::TURNS, seen: [new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'))], entries: [$left])), 'While all of one side is held, the other goes on in gentle shapes.');
     }
 
     /**
@@ -92,11 +105,11 @@ final class RouteTest extends TestCase
      */
     private static function poses(array $trials, array $conditions = []): ReadPoses
     {
-        $posture = static fn (string $id, array $thresholds, array $needs, array $loads = ['lying-rest']): PostureDefinition => new PostureDefinition(
+        $posture = static fn (string $id, array $thresholds, array $needs, array $loads = []): PostureDefinition => new PostureDefinition(
             $id,
             ucfirst($id),
             array_map(Ability::from(...), array_keys($thresholds)),
-            [new RungDefinition('full', 'Full', null, $thresholds, $loads, true)],
+            [new RungDefinition('full', 'Full', null, $thresholds, new Work($loads, true))],
             $needs,
             'summit' === $id ? ['turner'] : [],
         );
@@ -105,15 +118,26 @@ final class RouteTest extends TestCase
             'ground' => $posture('ground', ['rotation' => 70.0], []),
             'turner' => $posture('turner', ['rotation' => 75.0], ['ground']),
             'spreader' => $posture('spreader', ['abduction' => 45.0], []),
-            'summit' => $posture('summit', ['rotation' => 78.0, 'abduction' => 50.0], ['turner', 'spreader'], ['deep-turn']),
-        ], Person::of($trials, $conditions));
+            'summit' => $posture('summit', ['rotation' => 78.0, 'abduction' => 50.0], ['turner', 'spreader'], ['turn-out']),
+        ], Person::of($trials, $conditions), self::tests());
+    }
+
+    /** @return array<string, TestDefinition> */
+    private static function tests(): array
+    {
+        $tests = [];
+        foreach ([Definition::frog(), Definition::figureFour(), Definition::shinsStacked()] as $test) {
+            $tests[$test->id] = $test;
+        }
+
+        return $tests;
     }
 
     /** @param non-empty-list<array{string, float, bool}> $rungs */
     private static function ladder(array $rungs): PostureDefinition
     {
         return new PostureDefinition('turner', 'Turner', [Ability::Rotation], array_map(
-            static fn (array $rung): RungDefinition => new RungDefinition($rung[0], $rung[0], null, ['rotation' => $rung[1]], ['deep-turn'], $rung[2]),
+            static fn (array $rung): RungDefinition => new RungDefinition($rung[0], $rung[0], null, ['rotation' => $rung[1]], new Work(['turn-out'], $rung[2])),
             $rungs,
         ), []);
     }

@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Segment;
+use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
@@ -21,21 +22,16 @@ final class CapacitiesTest extends TestCase
 {
     use TestTrait;
 
-    public function testIsolatingReadingsCountByTheirPrecision(): void
+    public function testOfReadingsThatAgreeTheNearestToTheWantedPositionDecides(): void
     {
-        $capacity = self::of(self::exact(84.0, 1.0, 'shins-stacked'), self::exact(80.0, 2.0, 'figure-four-lying'));
-        self::assertEqualsWithDelta((84 + 80 / 4) / 1.25, $capacity->value, 1e-9);
-        self::assertEqualsWithDelta(sqrt(1 / 1.25), $capacity->error, 1e-9, 'As of two independent readings.');
-        self::assertSame(Bound::Exact, $capacity->bound);
-        self::assertSame(['shins-stacked', 'figure-four-lying'], $capacity->tests());
-        self::assertSame([], $capacity->against);
-    }
-
-    public function testAnErrorOfTheBodyDoesNotAverageOut(): void
-    {
-        $shared = static fn (string $test): Evidence => new Evidence(Ability::Rotation, 80.0, Bound::Exact, new Uncertainty(['thigh' => 2.0], [$test => 1.0]), $test);
-        $capacity = self::of($shared('one'), $shared('other'));
-        self::assertEqualsWithDelta(sqrt(4.0 + 0.5), $capacity->error, 1e-9);
+        $seated = self::exact(84.0, 1.0, 'shins-stacked', position: new LegAngles(97.0, 17.0, 84.0, 108.0));
+        $lying = self::exact(81.0, 2.0, 'figure-four-lying', position: new LegAngles(95.0, 45.0, 81.0, 95.0));
+        self::assertSame(84.0, self::of($seated, $lying)->value, 'Nothing wanted: the most precise.');
+        self::assertSame(1.0, self::of($seated, $lying)->error);
+        $near = static fn (LegAngles $wanted): float => MeasuredCapacity::of([$seated, $lying], BodyError::measured(), $wanted)->value;
+        self::assertSame(84.0, $near(new LegAngles(99.0, 20.0, 110.0, 110.0)));
+        self::assertSame(81.0, $near(new LegAngles(95.0, 40.0, 90.0, 95.0)));
+        self::assertSame(84.0, MeasuredCapacity::of([self::exact(83.0, 0.5, 'somewhere'), $seated], BodyError::measured(), new LegAngles(95.0, 40.0, 90.0, 95.0))->value, 'One whose position nobody knows comes last.');
     }
 
     public function testALowerBoundBelowChangesNothing(): void
@@ -44,31 +40,45 @@ final class CapacitiesTest extends TestCase
         self::assertSame([84.0, Bound::Exact, ['shins-stacked']], [$capacity->value, $capacity->bound, $capacity->tests()]);
     }
 
-    public function testAHigherLowerBoundRaises(): void
+    public function testAHigherLowerBoundRaisesWithinTheErrorsAlone(): void
     {
         $within = self::of(self::exact(84.0, 1.5), self::bound(86.0));
-        self::assertSame([86.0, Bound::Exact], [$within->value, $within->bound]);
+        self::assertSame([86.0, Bound::Exact, []], [$within->value, $within->bound, $within->against]);
+        self::assertSame(84.0, $within->isolating()->value);
         $beyond = self::of(self::exact(70.0, 1.5), self::bound(91.0));
-        self::assertSame([91.0, Bound::AtLeast, ['soles-together']], [$beyond->value, $beyond->bound, $beyond->tests()]);
-        self::assertCount(1, $beyond->against);
+        self::assertSame([70.0, Bound::Exact, ['shins-stacked']], [$beyond->value, $beyond->bound, $beyond->tests()], 'Neither wins: the lower one limits.');
+        self::assertSame('soles-together', $beyond->against[0]->test);
+        self::assertSame('soles-together', $beyond->doubtful(BodyError::measured())?->test, 'The one with the larger error.');
+        self::assertNull($within->doubtful(BodyError::measured()));
     }
 
-    public function testTheNewestAssessmentComesFirst(): void
+    public function testFurtherApartThanAFortnightTheNewerCounts(): void
     {
-        $capacity = self::of(self::exact(84.0, 1.0, on: '2026-01-10'), self::exact(78.0, 2.0, on: '2026-02-10'), self::bound(82.0, '2026-01-10'));
-        self::assertSame(78.0, $capacity->value);
-        self::assertSame('2026-02-10', $capacity->on()?->format('Y-m-d'));
-        self::assertSame(70.0, self::of(self::bound(75.0, '2026-01-10'), self::bound(70.0, '2026-02-10'))->value);
+        $exact = static fn (string $older, string $newer): MeasuredCapacity => self::of(self::exact(84.0, 1.0, on: $older), self::exact(60.0, 1.0, on: $newer));
+        self::assertSame([60.0, 1], [$exact('2026-02-01', '2026-02-15')->value, count($exact('2026-02-01', '2026-02-15')->against)], 'Fourteen days apart: both shown, the lower limits.');
+        self::assertSame([60.0, 0], [$exact('2026-02-01', '2026-02-16')->value, count($exact('2026-02-01', '2026-02-16')->against)]);
+        self::assertSame([60.0, 1], [$exact('2026-02-15', '2026-02-01')->value, count($exact('2026-02-15', '2026-02-01')->against)], 'Neither wins by being newer.');
+        self::assertSame([84.0, 0], [$exact('2026-02-16', '2026-02-01')->value, count($exact('2026-02-16', '2026-02-01')->against)]);
+        $bound = static fn (string $exact, string $bound): MeasuredCapacity => self::of(self::exact(60.0, 1.0, on: $exact), self::bound(84.0, $bound));
+        self::assertSame([60.0, Bound::Exact, 1], [$bound('2026-02-01', '2026-02-15')->value, $bound('2026-02-01', '2026-02-15')->bound, count($bound('2026-02-01', '2026-02-15')->against)]);
+        self::assertSame([84.0, Bound::AtLeast, 0], [$bound('2026-02-01', '2026-02-16')->value, $bound('2026-02-01', '2026-02-16')->bound, count($bound('2026-02-01', '2026-02-16')->against)], 'The newer one counts, and is a lower bound.');
+        self::assertSame([60.0, Bound::Exact, 0], [$bound('2026-02-16', '2026-02-01')->value, $bound('2026-02-16', '2026-02-01')->bound, count($bound('2026-02-16', '2026-02-01')->against)]);
         self::assertSame(84.0, self::of(self::exact(84.0, 1.0, on: '2026-01-10'), self::bound(70.0, '2026-02-10'))->value, 'A later bound below an isolating reading takes nothing away.');
     }
 
-    public function testReadingsThatContradictKeepTheWiderError(): void
+    public function testOfLowerBoundsAloneTheHighestStands(): void
     {
-        $capacity = self::of(self::exact(84.0, 1.0), self::exact(60.0, 1.0, 'figure-four-lying'));
-        self::assertSame(72.0, $capacity->value);
-        self::assertEqualsWithDelta(12.0, $capacity->error, 1e-9);
-        self::assertCount(2, $capacity->against);
-        self::assertEqualsWithDelta($capacity->error, $capacity->uncertainty->error(BodyError::measured()), 1e-9);
+        $capacity = self::of(self::bound(75.0, '2026-01-10'), self::bound(70.0, '2026-02-10'));
+        self::assertSame([75.0, Bound::AtLeast], [$capacity->value, $capacity->bound]);
+    }
+
+    public function testWhatIsTooOldGivesWayToWhatIsNot(): void
+    {
+        $now = new \DateTimeImmutable('2026-06-01');
+        $old = self::exact(84.0, 1.0, on: '2026-03-02');
+        self::assertSame(84.0, Capacities::of([$old], BodyError::measured(), $now)->get(Ability::Rotation)?->value, 'Kept, for its date to be shown.');
+        self::assertSame(60.0, Capacities::of([$old, self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::Rotation)?->value);
+        self::assertSame(84.0, Capacities::of([self::exact(84.0, 1.0, on: '2026-03-03'), self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::Rotation)?->value, 'Ninety days are not too old.');
     }
 
     public function testASmallerGapIsTheLargerReach(): void
@@ -92,7 +102,7 @@ final class CapacitiesTest extends TestCase
         self::assertSame(INF, self::of(self::exact(120.0, INF))->error);
     }
 
-    public function testMoreEvidenceNeverLowersWhatABoundHasShown(): void
+    public function testWhatABoundHasShownIsNeverQuietlyLowered(): void
     {
         $this->minimumEvaluationRatio(0.5)->forAll(
             Generators::choose(30, 110),
@@ -107,7 +117,7 @@ final class CapacitiesTest extends TestCase
                 $evidence[] = self::bound((float) $value);
             }
             $capacity = self::of(...$evidence);
-            self::assertGreaterThanOrEqual((float) $shown, $capacity->value);
+            self::assertTrue($capacity->value >= (float) $shown || [] !== $capacity->against, 'Or the two are shown as against each other.');
             self::assertGreaterThan(0.0, $capacity->error);
         });
     }
@@ -130,9 +140,9 @@ final class CapacitiesTest extends TestCase
         return MeasuredCapacity::of(array_values($evidence), BodyError::measured());
     }
 
-    private static function exact(float $value, float $sd, string $test = 'shins-stacked', string $on = '2026-03-02'): Evidence
+    private static function exact(float $value, float $sd, string $test = 'shins-stacked', string $on = '2026-03-02', ?LegAngles $position = null): Evidence
     {
-        return new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading($sd, $test.$value), $test, Tool::Tape, new \DateTimeImmutable($on));
+        return new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading($sd, $test.$value), $test, Tool::Tape, new \DateTimeImmutable($on), $position);
     }
 
     private static function bound(float $value, string $on = '2026-03-02'): Evidence

@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\Core\Testing;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Formula;
@@ -24,27 +25,27 @@ final class Definition
             'abduction' => Bound::AtLeast,
             'flexion' => Bound::AtLeast,
             'kneeFlexion' => Bound::AtLeast,
-        ], ['kneeHeight' => 'cm', 'heelDistance' => 'cm'], ['leans-back'], 3.0, loads: ['deep-turn', 'knee-fold']);
+        ], ['kneeHeight' => 'cm', 'heelDistance' => 'cm'], ['leans-back'], 3.0, work: new Work(['turn-out', 'knee-folded'], true));
     }
 
     public static function shinsStacked(): TestDefinition
     {
-        return new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::ShinsStacked, ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], ['ankle-slid'], 3.0, loads: ['deep-turn', 'knee-fold']);
+        return new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::ShinsStacked, ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], ['ankle-slid'], 3.0, work: new Work(['turn-out', 'knee-folded'], true));
     }
 
     public static function figureFour(): TestDefinition
     {
-        return new TestDefinition('figure-four-lying', 'Lying figure four', 5, Formula::ShinInclination, ['rotation' => Bound::Exact], ['angle' => 'degrees'], ['pelvis-turns'], 1.0, loads: ['lying-rest']);
+        return new TestDefinition('figure-four-lying', 'Lying figure four', 5, Formula::ShinInclination, ['rotation' => Bound::Exact], ['angle' => 'degrees'], ['pelvis-turns'], 1.0, work: new Work(['lying-rest'], true));
     }
 
     public static function frog(): TestDefinition
     {
-        return new TestDefinition('frog', 'Frog', 4, Formula::Frog, ['abduction' => Bound::Exact], ['span' => 'cm'], ['back-arches'], 2.0, loads: ['hip-end', 'knee-load']);
+        return new TestDefinition('frog', 'Frog', 4, Formula::Frog, ['abduction' => Bound::Exact], ['span' => 'cm'], ['back-arches'], 2.0, work: new Work(['legs-wide-end', 'weight-on-knee'], true));
     }
 
     public static function wideLegs(): TestDefinition
     {
-        return new TestDefinition('wide-legs', 'Wide legs', 3, Formula::WideLegs, ['abduction' => Bound::AtLeast, 'straight-abduction' => Bound::Exact], ['span' => 'cm'], [], 2.0, loads: ['hip-end']);
+        return new TestDefinition('wide-legs', 'Wide legs', 3, Formula::WideLegs, ['abduction' => Bound::AtLeast, 'straight-abduction' => Bound::Exact], ['span' => 'cm'], [], 2.0, work: new Work(['legs-wide-end'], true));
     }
 
     public static function reach(): TestDefinition

@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Effect;
-use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Caution\PainKind;
-use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\StopSign;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Testing\ProposedTest;
 use LucidAscent\Core\Testing\ProposeTests;
 use PHPUnit\Framework\TestCase;
@@ -30,7 +27,7 @@ final class ProposeTestsTest extends TestCase
 
     public function testWhatIsHeldIsReplacedByWhatIsNot(): void
     {
-        $knee = new Condition('knee-surgery', 'Knee surgery', Effect::Clinician, ['deep-turn', 'knee-fold', 'knee-load']);
+        $knee = new Condition('knee-surgery', 'Knee surgery', ['turn-out', 'knee-folded', 'weight-on-knee']);
         self::assertSame(['figure-four-lying'], self::chosen(self::ASKED, [], [$knee]));
         $held = array_filter(self::proposed(self::ASKED, [], [$knee]), static fn (ProposedTest $one): bool => $one->isHeld());
         self::assertSame(['frog', 'soles-together', 'shins-stacked'], array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $held)));
@@ -43,16 +40,6 @@ final class ProposeTestsTest extends TestCase
         foreach (self::proposed(self::ASKED, ['frog' => 0], []) as $one) {
             self::assertNotSame([], $one->because);
         }
-    }
-
-    public function testEachStopSignHasItsCaution(): void
-    {
-        self::assertNull(StopSign::of(Pain::none()));
-        self::assertNull(StopSign::of(new Pain(5, PainPlace::OuterHip)));
-        self::assertSame('knee-pain', StopSign::of(new Pain(1, PainPlace::Knee)));
-        self::assertSame('sharp-pain', StopSign::of(new Pain(1, PainPlace::LowBack, PainKind::Sharp)));
-        self::assertSame('lasting-numbness', StopSign::of(new Pain(1, PainPlace::Elsewhere, PainKind::LastingNumbness)));
-        self::assertSame('groin-clicking', StopSign::of(new Pain(1, PainPlace::Groin, PainKind::Clicking)));
     }
 
     /**
@@ -84,6 +71,8 @@ final class ProposeTestsTest extends TestCase
             $tests[$test->id] = $test;
         }
 
-        return ProposeTests::of($tests, $asked, $age, $conditions);
+        $day = new \DateTimeImmutable('2026-03-02');
+
+        return ProposeTests::of($tests, $asked, $age, Holds::of(array_map(static fn (Condition $c): ConditionTold => new ConditionTold($c->id, $day, $day, $c), $conditions), $day));
     }
 }

@@ -4,8 +4,19 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Testing;
 
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\LegRaise;
+use LucidAscent\Core\LegChain\Contact\ShinsStacked;
 use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\Sensitivity;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
@@ -27,7 +38,7 @@ final class ReadTestTest extends TestCase
         $values = [];
         foreach ($shown as $e) {
             self::assertSame(Bound::AtLeast, $e->bound);
-            self::assertInstanceOf(LegAngles::class, $e->at);
+            self::assertInstanceOf(LegAngles::class, $e->position);
             $values[$e->ability->value] = $e->value;
         }
         self::assertEqualsWithDelta(['rotation' => 56.8, 'abduction' => 69.5, 'flexion' => 102.0, 'kneeFlexion' => 160.4], $values, 0.05);
@@ -45,23 +56,101 @@ final class ReadTestTest extends TestCase
     }
 
     /** @param callable(): TakenTest $taken */
-    #[DataProvider('notClean')]
-    public function testWhatWasNotCleanIsALowerBound(TestDefinition $test, callable $taken): void
+    #[DataProvider('atRest')]
+    public function testWhatCameToRestIsALowerBound(TestDefinition $test, callable $taken): void
     {
         [$first] = self::read($test, $taken());
         self::assertSame(Bound::AtLeast, $first->bound);
     }
 
-    public static function notClean(): iterable
+    public static function atRest(): iterable
     {
         $shins = Definition::shinsStacked();
         $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
-        yield 'compensated' => [$shins, static fn () => Definition::taken($shins, $trial, ['ankle-slid'])];
-        yield 'painful' => [$shins, static fn () => Definition::taken($shins, $trial, [], 1)];
         yield 'the knee rests on the foot' => [$shins, static fn () => Definition::taken($shins, [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
         yield 'said to rest' => [$shins, static fn () => Definition::taken($shins, $trial, resting: true)];
         $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::LegRaise, ['hamstrings' => Bound::Exact], ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
         yield 'the seat at the wall' => [$up, static fn () => Definition::taken($up, [['gap' => 0.0, 'heelHeight' => 80.0]])];
+    }
+
+    public function testWhatIsCompensatedForOrHurtsProvesNothing(): void
+    {
+        $shins = Definition::shinsStacked();
+        $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
+        self::assertSame([], self::read($shins, Definition::taken($shins, $trial, ['ankle-slid'])), 'Many compensations flatter.');
+        self::assertSame([], self::read($shins, Definition::taken($shins, $trial, [], 1)));
+        $with = static fn (Pain $pain): TakenTest => new TakenTest('shins-stacked', Side::Left, Tool::Tape, $trial, [], $pain);
+        self::assertCount(1, self::read($shins, $with(new Pain(3, PainPlace::OuterHip, PainKind::Stretch))), 'A stretch is what a muscle says.');
+        self::assertSame([], self::read($shins, $with(new Pain(5, PainPlace::OuterHip, PainKind::Stretch))));
+        self::assertSame([], self::read($shins, $with(new Pain(1, PainPlace::Knee, PainKind::Stretch))));
+        self::assertSame([], self::read($shins, $with(new Pain(0, PainPlace::Ankle, PainKind::LastingNumbness))));
+    }
+
+    /** Check values of an independent program; all errors, and reading errors alone. */
+    #[DataProvider('hugs')]
+    public function testTheKneeHugReadsHowFarTheHipFolds(float $knee, float $past, float $degrees, ?float $all = null, ?float $reading = null): void
+    {
+        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::KneeHug, ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
+        $taken = Definition::taken($hug, [['kneeHeight' => $knee, 'past' => $past]]);
+        [$flexion] = ReadTest::evidence($hug, $taken, new Body(41.2, 41.3, 17.0, 9.0, 6.6, 0.055 * 168), ToolErrors::usual());
+        self::assertSame([Ability::Flexion, Bound::Exact, true], [$flexion->ability, $flexion->bound, $flexion->isIsolating]);
+        self::assertEqualsWithDelta($degrees, $flexion->value, 0.05);
+        if (null !== $all && null !== $reading) {
+            self::assertEqualsWithDelta($all, $flexion->uncertainty->error(BodyError::measured()), 0.05);
+            self::assertEqualsWithDelta($reading, $flexion->uncertainty->readingError(), 0.05);
+        }
+    }
+
+    public static function hugs(): iterable
+    {
+        yield 'past the hip' => [44.7, 1.0, 120.6, 3.6, 1.9];
+        yield 'well past it' => [35.0, 1.0, 141.3];
+        yield 'before it' => [44.7, 0.0, 59.4];
+        yield 'a ratio above 1 within the error is upright' => [51.4, 0.0, 90.0];
+    }
+
+    public function testNearTheVerticalTheErrorIsTakenOverTheWholeOfIt(): void
+    {
+        $leg = SampleBody::leg();
+        foreach ([76.0, 80.0, 82.0, 82.4, 83.5] as $height) {
+            $sensitivity = Sensitivity::of(new LegRaise($height), $leg);
+            $ratio = $height / 82.5;
+            // Sampled here anew: the height and the leg's length, nothing higher than straight up.
+            $random = new \Random\Randomizer(new \Random\Engine\Mt19937(7));
+            $normal = static fn (): float => sqrt(-2 * log($random->getInt(1, 1 << 30) / (1 << 30))) * cos(2 * M_PI * $random->getInt(1, 1 << 30) / (1 << 30));
+            $angles = [];
+            for ($i = 0; $i < 20000; ++$i) {
+                $angles[] = rad2deg(asin(min(1.0, ($height + 0.7 * $normal()) / (82.5 + hypot(1.0, 0.7) * $normal()))));
+            }
+            $mean = array_sum($angles) / count($angles);
+            $sd = sqrt(array_sum(array_map(static fn (float $a): float => ($a - $mean) ** 2, $angles)) / count($angles));
+            if ($ratio <= 1.0 && rad2deg(asin($ratio)) > 75.0) {
+                self::assertEqualsWithDelta($sd, $sensitivity->error(Component::Flexion, BodyError::measured()), 0.35, "at $height cm");
+            }
+            self::assertLessThan(8.0, $sensitivity->error(Component::Flexion, BodyError::measured()));
+        }
+    }
+
+    /** Check values of an independent program: the ankle raised until the knee hangs free reads more than 90°. */
+    #[DataProvider('raised')]
+    public function testShinsStackedWithTheAnkleRaised(float $knee, float $ankle, array $angles, array $all, array $reading, float $perCm): void
+    {
+        $posture = new ShinsStacked($knee, $ankle, new Sitting());
+        $sensitivity = Sensitivity::of($posture, SampleBody::leg());
+        foreach ([Component::Flexion, Component::Abduction, Component::Rotation, Component::KneeFlexion] as $i => $component) {
+            self::assertEqualsWithDelta($angles[$i], $posture->pose(SampleBody::leg())->angles->of($component), 0.06);
+            if (isset($all[$i])) {
+                self::assertEqualsWithDelta($all[$i], $sensitivity->error($component, BodyError::measured()), 0.06);
+                self::assertEqualsWithDelta($reading[$i], $sensitivity->readingError($component), 0.06);
+            }
+        }
+        self::assertEqualsWithDelta($perCm, $sensitivity->toReading(Component::Rotation, 'kneeHeight'), 0.06);
+    }
+
+    public static function raised(): iterable
+    {
+        yield [25.0, 35.0, [113.9, 16.3, 103.0, 100.2], [1.7, 0.9, 1.4], [1.1, 0.2, 1.4], -1.5];
+        yield [12.0, 30.0, [94.3, 14.2, 116.3, 100.9], [1.4, 0.9, 1.6], [1.0, 0.3, 1.6], -1.6];
     }
 
     public function testARaisedAnkleMakesALowKneeAReading(): void
@@ -98,7 +187,7 @@ final class ReadTestTest extends TestCase
         $body = BodyError::of(static fn (): float => 0.0);
         $sd = static fn (array $trials, array $own = [], ?ToolErrors $errors = null): float => ReadTest::evidence(
             $test,
-            new TakenTest('frog', \LucidAscent\Core\Body\Side::Left, Tool::Tape, $trials, ownErrors: $own),
+            new TakenTest('frog', Side::Left, Tool::Tape, $trials, ownErrors: $own),
             SampleBody::leg(),
             $errors ?? ToolErrors::usual(),
         )[0]->uncertainty->error($body);

@@ -9,7 +9,8 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Testing\RepeatedMeasure;
-use LucidAscent\Core\Testing\SolesTogetherTest;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\Tool;
 use PHPUnit\Framework\TestCase;
 
 final class RepeatedMeasureTest extends TestCase
@@ -29,14 +30,10 @@ final class RepeatedMeasureTest extends TestCase
         self::assertEqualsWithDelta(1.4142, (new RepeatedMeasure([12.0, 14.0]))->error(0.7), 1e-4);
     }
 
-    public function testATestNeedsATrialAndPlausibleNumbers(): void
+    public function testANumberThatNoTapeOrPersonGivesIsRefused(): void
     {
-        $test = static fn (array $trials, float $seat = 0.0): SolesTogetherTest => new SolesTogetherTest(Side::Left, $seat, $trials, Pain::none(), new \DateTimeImmutable());
         foreach ([
-            static fn () => $test([]),
-            static fn () => $test([['kneeHeight' => -1.0, 'heelDistance' => 10.0]]),
-            static fn () => $test([['kneeHeight' => 10.0, 'heelDistance' => 131.0]]),
-            static fn () => $test([['kneeHeight' => 10.0, 'heelDistance' => 10.0]], 51.0),
+            static fn () => new TakenTest('soles-together', Side::Left, Tool::Tape, [['kneeHeight' => 251.0]]),
             static fn () => new Pain(11, PainPlace::Knee),
         ] as $make) {
             try {

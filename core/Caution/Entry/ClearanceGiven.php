@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Caution\Entry;
+
+use LucidAscent\Core\Caution\Word;
+
+/** A word in writing that ends what it names. */
+final readonly class ClearanceGiven implements Entry
+{
+    /**
+     * @param list<string> $names the entries that it lifts
+     * @param bool $isAsked whether it was asked: no pain since, stairs and squatting down free
+     * @param string $teacher who wrote it down
+     */
+    public function __construct(
+        public string $id,
+        public \DateTimeImmutable $at,
+        public \DateTimeImmutable $on,
+        public array $names,
+        public Word $word,
+        public bool $isAsked = false,
+        public string $teacher = '',
+    ) {
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function at(): \DateTimeImmutable
+    {
+        return $this->at;
+    }
+
+    public function on(): \DateTimeImmutable
+    {
+        return $this->on;
+    }
+}

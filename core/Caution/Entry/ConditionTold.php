@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Caution\Entry;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+
+/** A condition, as somebody told of it. */
+final readonly class ConditionTold implements Entry
+{
+    /**
+     * @param Side|null $side null for both
+     * @param \DateTimeImmutable|null $until the day on which it ends by itself, where there is one
+     */
+    public function __construct(
+        public string $id,
+        public \DateTimeImmutable $at,
+        public \DateTimeImmutable $on,
+        public Condition $condition,
+        public ?Side $side = null,
+        public ?\DateTimeImmutable $until = null,
+        public string $by = '',
+    ) {
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function at(): \DateTimeImmutable
+    {
+        return $this->at;
+    }
+
+    public function on(): \DateTimeImmutable
+    {
+        return $this->on;
+    }
+}

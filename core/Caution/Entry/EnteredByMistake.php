@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Caution\Entry;
+
+/** A slip of the pen, taken back by whoever made it, within a day; both are shown for ever. */
+final readonly class EnteredByMistake implements Entry
+{
+    public const HOURS = 24;
+
+    /**
+     * @param string $names the entry that was a slip
+     * @param string $by who takes it back
+     */
+    public function __construct(
+        public string $id,
+        public \DateTimeImmutable $at,
+        public string $names,
+        public string $by,
+        public string $why,
+    ) {
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function at(): \DateTimeImmutable
+    {
+        return $this->at;
+    }
+
+    public function on(): \DateTimeImmutable
+    {
+        return $this->at;
+    }
+}

@@ -1,0 +1,247 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Caution;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Entry\EnteredByMistake;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Entry\StopDecided;
+
+/**
+ * The one judge of what is held: out of all entries up to a moment, in any order.
+ *
+ * Nothing but a word in writing that names an entry, given after it by somebody who may, ends what it
+ * holds; better news does not. What a word has lifted asks for tests first. An entry whose own day lies
+ * ahead of the clock holds at once, and lifts nothing until that day.
+ */
+final readonly class Holds
+{
+    /** A teacher's own word counts this many days later. */
+    public const DAYS_APART = 2;
+    /** The same again within so long is a clinician's. */
+    private const AGAIN = '-1 month';
+
+    /**
+     * @param list<Hold> $active
+     * @param list<Hold> $cleared lifted by a word: tests come first
+     * @param list<EnteredByMistake> $mistakes
+     */
+    private function __construct(public array $active, public array $cleared, public array $mistakes)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self([], [], []);
+    }
+
+    /** @param iterable<Entry> $entries of one person */
+    public static function of(iterable $entries, \DateTimeImmutable $now): self
+    {
+        $known = [];
+        foreach ($entries as $entry) {
+            if ($entry->at() <= $now) {
+                $known[] = $entry;
+            }
+        }
+        $mistakes = array_values(array_filter($known, static fn (Entry $entry): bool => $entry instanceof EnteredByMistake));
+        $counting = array_values(array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes)));
+        $clearances = array_values(array_filter($counting, static fn (Entry $entry): bool => $entry instanceof ClearanceGiven && !self::isAhead($entry->on(), $now)));
+        $active = $cleared = [];
+        foreach ($counting as $entry) {
+            $hold = self::hold($entry, $counting, $now);
+            if (null === $hold) {
+                continue;
+            }
+            $word = self::lifting($hold, $clearances);
+            null === $word ? $active[] = $hold : $cleared[] = $hold->clearedBy($word);
+        }
+
+        return new self($active, $cleared, $mistakes);
+    }
+
+    /** @return list<Hold> why this may not be done on this side; nothing when it may */
+    public function on(Work $work, Side $side): array
+    {
+        return array_values(array_filter($this->active, static fn (Hold $hold): bool => $hold->holds($work, $side)));
+    }
+
+    /** @return list<Hold> what was lifted, and still asks for tests before this is done beyond a gentle rung */
+    public function clearedOn(Work $work, Side $side): array
+    {
+        return $work->isGentle ? [] : array_values(array_filter($this->cleared, static fn (Hold $hold): bool => $hold->holds($work, $side)));
+    }
+
+    /** @return list<Hold> those that touch a side at all */
+    public function ofSide(Side $side): array
+    {
+        return array_values(array_filter($this->active, static fn (Hold $hold): bool => $hold->isOn($side)));
+    }
+
+    /** Whether nothing at all is left on a side. */
+    public function isWholeSideHeld(Side $side): bool
+    {
+        return [] !== array_filter($this->active, static fn (Hold $hold): bool => $hold->isOn($side) && in_array(Condition::ALL, $hold->holds->holds, true));
+    }
+
+    public function find(string $id): ?Hold
+    {
+        foreach ([...$this->active, ...$this->cleared] as $hold) {
+            if ($hold->id() === $id) {
+                return $hold;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The changes that conditions ask for in work that they do not hold.
+     *
+     * @return list<string>
+     */
+    public function changes(Work $work, Side $side): array
+    {
+        $changes = [];
+        foreach ($this->active as $hold) {
+            foreach ($hold->isOn($side) ? $work->loads : [] as $load) {
+                if (isset($hold->holds->changes[$load])) {
+                    $changes[] = $hold->holds->changes[$load];
+                }
+            }
+        }
+
+        return array_values(array_unique($changes));
+    }
+
+    /**
+     * What an entry holds, lifted or not; null when it holds nothing.
+     *
+     * @param list<Entry> $all
+     */
+    private static function hold(Entry $entry, array $all, \DateTimeImmutable $now): ?Hold
+    {
+        if ($entry instanceof PainTold) {
+            $rule = PainRule::of($entry->pain, $entry->side, $entry->during);
+            if (null === $rule) {
+                return null;
+            }
+            $word = self::isAgain($entry, $all) ? Word::Clinician : $rule->word;
+
+            return new Hold($entry, $rule->holds, $rule->side, $word, Word::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
+        }
+        if ($entry instanceof StopDecided) {
+            $word = $entry->isPainless && !self::isAgain($entry, $all) ? Word::Teacher : Word::Clinician;
+
+            return new Hold($entry, Condition::everything('stopped', 'Stopped by decision', null === $entry->side ? Spared::StraightRest : Spared::Nothing), $entry->side, $word, Word::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
+        }
+        if ($entry instanceof ConditionTold) {
+            return self::isOver($entry, $now) ? null : new Hold($entry, $entry->condition, $entry->side, match (true) {
+                Ending::Never === $entry->condition->ending, Ending::Birthday === $entry->condition->ending, Ending::Day === $entry->condition->ending => null,
+                null !== $entry->condition->months => Word::Teacher,
+                default => Word::Clinician,
+            }, null === $entry->condition->months ? null : $entry->on->add(new \DateInterval("P{$entry->condition->months}M")));
+        }
+
+        return null;
+    }
+
+    /** @param list<ClearanceGiven> $clearances */
+    private static function lifting(Hold $hold, array $clearances): ?ClearanceGiven
+    {
+        $latest = null;
+        foreach ($clearances as $clearance) {
+            if (in_array($hold->id(), $clearance->names, true) && self::lifts($clearance, $hold) && (null === $latest || $clearance->at > $latest->at)) {
+                $latest = $clearance;
+            }
+        }
+
+        return $latest;
+    }
+
+    private static function lifts(ClearanceGiven $clearance, Hold $hold): bool
+    {
+        $entry = $hold->entry;
+        if (null === $hold->word || $clearance->at < $entry->at() || self::day($clearance->on) < self::day($entry->on())) {
+            return false;
+        }
+        // A dated condition needs the time to have gone by, unless a clinician says otherwise.
+        if (Word::Clinician === $clearance->word) {
+            return true;
+        }
+        if (Word::Teacher !== $hold->word || (null !== $hold->earliest && self::day($clearance->on) < self::day($hold->earliest))) {
+            return false;
+        }
+
+        return $entry instanceof ConditionTold
+            || ($clearance->isAsked && (!$entry instanceof StopDecided || $entry->by === $clearance->teacher));
+    }
+
+    /** @param list<EnteredByMistake> $mistakes */
+    private static function isTakenBack(Entry $entry, array $mistakes): bool
+    {
+        foreach ($mistakes as $mistake) {
+            $by = match (true) {
+                $entry instanceof PainTold => $entry->by,
+                $entry instanceof StopDecided, $entry instanceof ConditionTold => $entry->by,
+                $entry instanceof ClearanceGiven => $entry->teacher,
+                default => null,
+            };
+            if ($mistake->names === $entry->id() && null !== $by && $by === $mistake->by && '' !== trim($mistake->why)
+                && $mistake->at >= $entry->at() && $mistake->at <= $entry->at()->modify('+'.EnteredByMistake::HOURS.' hours')) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Whether the same was said within a month before, on another day.
+     *
+     * @param list<Entry> $all
+     */
+    private static function isAgain(PainTold|StopDecided $entry, array $all): bool
+    {
+        foreach ($all as $other) {
+            $isSame = $entry instanceof StopDecided
+                ? $other instanceof StopDecided && $other->side === $entry->side
+                : $other instanceof PainTold && $other->side === $entry->side && $other->pain->place === $entry->pain->place && null !== PainRule::of($other->pain, $other->side, $other->during);
+            if ($isSame && self::day($other->on()) < self::day($entry->on) && self::day($other->on()) >= self::day($entry->on->modify(self::AGAIN))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static function earliest(Entry $entry): \DateTimeImmutable
+    {
+        return $entry->on()->modify('+'.self::DAYS_APART.' days');
+    }
+
+    private static function isOver(ConditionTold $entry, \DateTimeImmutable $now): bool
+    {
+        return match ($entry->condition->ending) {
+            Ending::Day => self::day($entry->on) < self::day($now),
+            Ending::Birthday => null !== $entry->until && self::day($entry->until) <= self::day($now),
+            default => false,
+        };
+    }
+
+    private static function isAhead(\DateTimeImmutable $on, \DateTimeImmutable $now): bool
+    {
+        return self::day($on) > self::day($now);
+    }
+
+    /** Days are the teacher's: whoever reads the records has put each moment into that zone. */
+    private static function day(\DateTimeImmutable $moment): string
+    {
+        return $moment->format('Y-m-d');
+    }
+}

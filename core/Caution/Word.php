@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Caution;
+
+/** Whose word lifts a hold. */
+enum Word: string
+{
+    /** The teacher's own, in writing, two days later, and after asking. */
+    case Teacher = 'teacher';
+    /** A licensed clinician's. */
+    case Clinician = 'clinician';
+
+    public function isEnough(self $needed): bool
+    {
+        return self::Clinician === $this || self::Teacher === $needed;
+    }
+}

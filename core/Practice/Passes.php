@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Practice;
+
+/**
+ * Which rungs of a ladder one side has passed by practice: three clean sessions in a row, or a decision to
+ * move on. A break of more than 42 days lapses all of it; a step back, a new test or a stop that was lifted
+ * takes back what stands at or above the rung on which the side goes on (common practice).
+ */
+final class Passes
+{
+    public const SESSIONS = 3;
+    public const LAPSE_DAYS = 42;
+
+    /**
+     * @param list<string> $ladder ids of its rungs, from the ground up
+     * @param list<ReadinessCheck> $checks of this ladder and side
+     * @param list<Decided> $decided likewise
+     * @param list<array{string, \DateTimeImmutable}> $restarts rungs on which the side was stopped, and when that was lifted
+     *
+     * @return list<string>
+     */
+    public static function of(array $ladder, array $checks, array $decided, array $restarts, \DateTimeImmutable $now): array
+    {
+        $place = array_flip($ladder);
+        $events = [];
+        foreach (ReadinessCheck::worstOfEachDay($checks) as $check) {
+            $events[] = [$check->at ?? $check->on, 1, $check];
+        }
+        foreach ($decided as $one) {
+            $events[] = [$one->at, 2, $one];
+        }
+        foreach ($restarts as $restart) {
+            $events[] = [$restart[1], 3, $restart];
+        }
+        usort($events, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+        $passed = $run = [];
+        $last = null;
+        foreach ($events as [, , $event]) {
+            if ($event instanceof ReadinessCheck) {
+                if (null !== $last && self::days($last, $event->on) > self::LAPSE_DAYS) {
+                    $passed = $run = [];
+                }
+                $last = $event->on;
+                $run = $event->isClean() && (($run[0] ?? $event)->rung === $event->rung) ? [...$run, $event] : ($event->isClean() ? [$event] : []);
+                if (count($run) >= self::SESSIONS) {
+                    $passed[$event->rung] = true;
+                }
+            } elseif ($event instanceof Decided) {
+                switch ($event->step) {
+                    case Step::MoveOn:
+                        $passed[$event->rung] = true;
+                        break;
+                    case Step::StepBack:
+                    case Step::ReTest:
+                    case Step::Stop:
+                        $run = [];
+                        $passed = self::below($passed, $place, $event->rungAfter, 0);
+                        break;
+                    default:
+                        // Whoever decided to stay is not moved on by what came before.
+                        unset($passed[$event->rung]);
+                }
+            } else {
+                $run = [];
+                // The ladder goes on one rung below where it stopped.
+                $passed = self::below($passed, $place, $event[0], 1);
+            }
+        }
+        if (null !== $last && self::days($last, $now) > self::LAPSE_DAYS) {
+            $passed = [];
+        }
+
+        return array_values(array_filter($ladder, static fn (string $rung): bool => isset($passed[$rung])));
+    }
+
+    /**
+     * @param array<string, bool> $passed
+     * @param array<string, int> $place
+     *
+     * @return array<string, bool>
+     */
+    private static function below(array $passed, array $place, string $rung, int $down): array
+    {
+        $limit = ($place[$rung] ?? count($place)) - $down;
+
+        return array_filter($passed, static fn (string $one): bool => ($place[$one] ?? PHP_INT_MAX) < $limit, ARRAY_FILTER_USE_KEY);
+    }
+
+    private static function days(\DateTimeImmutable $from, \DateTimeImmutable $to): int
+    {
+        return (int) $from->setTime(0, 0)->diff($to->setTime(0, 0))->format('%r%a');
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Practice;
+
+/** The moment of a clearance, and the day that it speaks of: what is older proves nothing for loaded work. */
+final readonly class Since
+{
+    public function __construct(public \DateTimeImmutable $moment, public \DateTimeImmutable $day)
+    {
+    }
+
+    /** What is known by its day alone has to be of a later one. */
+    public function isBefore(?\DateTimeImmutable $on, ?\DateTimeImmutable $at = null): bool
+    {
+        return null !== $at
+            ? $at > $this->moment && $on?->format('Y-m-d') >= $this->day->format('Y-m-d')
+            : null !== $on && $on->format('Y-m-d') > $this->day->format('Y-m-d');
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Readiness;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
+use LucidAscent\Core\Testing\Ability;
+
+/**
+ * Where a side stands on a ladder, and what keeps the rungs above closed.
+ *
+ * The rung now is the lowest that is not passed, if it is admissible; else the highest passed one below,
+ * with what bars the way. Nobody starts on the highest rung that the numbers would allow.
+ */
+final readonly class Stand
+{
+    /**
+     * @param RungReading|null $rung null while there is none to practise
+     * @param list<Reason> $bars what keeps the next rung closed
+     * @param list<string> $passed ids of the rungs that were passed
+     * @param bool $isTried whether the rung's demand is not known, and trying it is how one finds out
+     * @param array<string, list<Reason>> $closed why each rung is closed whatever was passed, by its id; nothing when it is not
+     * @param list<string> $ladder ids of all rungs, from the ground up
+     */
+    private function __construct(public ?RungReading $rung, public array $bars, public array $passed, public bool $isTried, private array $closed, private array $ladder, private string $posture)
+    {
+    }
+
+    /**
+     * @param non-empty-list<RungReading> $rungs from the ground up
+     * @param callable(Ability, RungReading): bool $canBeMeasured whether a reading would settle an ability for a rung
+     */
+    public static function of(PostureDefinition $posture, array $rungs, KnownPerson $person, Side $side, callable $canBeMeasured): self
+    {
+        $passed = self::passed($posture, $rungs, $person, $side);
+        $now = null;
+        foreach ($rungs as $i => $rung) {
+            if (!isset($passed[$i])) {
+                $now = $i;
+                break;
+            }
+        }
+        $ladder = array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs);
+        $names = array_values(array_intersect_key($ladder, $passed));
+        $closed = array_combine($ladder, array_map(static fn (RungReading $rung): array => self::bars($rung, $canBeMeasured), $rungs));
+        $bars = [];
+        if (null !== $now) {
+            $bars = $closed[$ladder[$now]];
+            if ([] === $bars) {
+                return new self($rungs[$now], [], $names, State::Unknown === $rungs[$now]->state(), $closed, $ladder, $posture->id);
+            }
+        }
+        // The highest passed one below that nothing closes.
+        for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
+            if ([] === $rungs[$i]->heldBy && [] === $rungs[$i]->testFirst && [] === $rungs[$i]->shut()) {
+                return new self($rungs[$i], $bars, $names, false, $closed, $ladder, $posture->id);
+            }
+            $bars = [] === $bars ? $closed[$ladder[$i]] : $bars;
+        }
+
+        return new self(null, $bars, $names, false, $closed, $ladder, $posture->id);
+    }
+
+    public function hasPassed(string $rung): bool
+    {
+        return in_array($rung, $this->passed, true);
+    }
+
+    /**
+     * Why a rung may not be practised now; nothing when it may.
+     *
+     * @return list<Reason>
+     */
+    public function closing(string $rung): array
+    {
+        $bars = $this->closed[$rung] ?? [];
+        foreach ($this->ladder as $below) {
+            if ($below === $rung) {
+                return $bars;
+            }
+            if (!$this->hasPassed($below)) {
+                $bars[] = new Reason('bar.below', Source::Trade, ['posture' => $this->posture, 'rung' => $below]);
+            }
+        }
+
+        return $bars;
+    }
+
+    /** Whether nothing but what has to be passed before it closes a rung. */
+    public function isOpenAfterThis(string $rung): bool
+    {
+        return [] === ($this->closed[$rung] ?? [true]);
+    }
+
+    /**
+     * Why a rung may not be practised now, all below it being passed; nothing when it may.
+     *
+     * @param callable(Ability, RungReading): bool $canBeMeasured
+     *
+     * @return list<Reason>
+     */
+    private static function bars(RungReading $rung, callable $canBeMeasured): array
+    {
+        if ([] !== $rung->heldBy) {
+            return array_map(self::held(...), $rung->heldBy);
+        }
+        $bars = array_map(static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]), $rung->testFirst);
+        foreach ($rung->shut() as $gate) {
+            $bars[] = $gate->reason;
+        }
+        if ([] !== $bars || $rung->isSeenClean()) {
+            return $bars;
+        }
+        $state = $rung->stateUnheld();
+        if ($state->isInReach() || (State::Unknown === $state && $rung->rung->isGentle())) {
+            return [];
+        }
+        if ($rung->isImpossible) {
+            return [new Reason('body.cannot', Source::Computed)];
+        }
+        foreach ($rung->byWeight() as $margin) {
+            if (State::Short === $margin->state()) {
+                $bars[] = new Reason('bar.short', Source::Computed, ['ability' => $margin->ability->value, 'more' => abs($margin->difference()), 'unit' => $margin->unit()]);
+            } elseif (State::Unknown === $margin->state() && $canBeMeasured($margin->ability, $rung)) {
+                $bars[] = new Reason('bar.unread', Source::Own, ['ability' => $margin->ability->value]);
+            }
+        }
+
+        // Where nothing that can be measured would settle it, it is tried under the teacher's eye.
+        return $bars;
+    }
+
+    /**
+     * @param non-empty-list<RungReading> $rungs
+     *
+     * @return array<int, true> by place on the ladder
+     */
+    private static function passed(PostureDefinition $posture, array $rungs, KnownPerson $person, Side $side): array
+    {
+        $practised = array_flip($person->passed($posture->id, $side, array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs)));
+        $seen = -1;
+        foreach ($rungs as $i => $rung) {
+            if ($rung->isSeenClean() && [] === $rung->testFirst) {
+                $seen = $i;
+            }
+        }
+        $passed = [];
+        foreach ($rungs as $i => $rung) {
+            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && State::Open === $rung->stateUnheld();
+            if ($i <= $seen || isset($practised[$rung->rung->id]) || $isMeasured) {
+                $passed[$i] = true;
+            }
+        }
+
+        return $passed;
+    }
+
+    private static function held(Hold $hold): Reason
+    {
+        return new Reason('held.condition', Source::Trade, ['condition' => $hold->holds->id, 'name' => $hold->holds->name, 'entry' => $hold->id()]);
+    }
+}

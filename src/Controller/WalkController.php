@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Form\Data\WalkData;
+use LucidAscent\App\Form\WalkForm;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\SayPain;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Readiness\PoseReading;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** Up the ladder of a pose by eye, from the ground, this side and then that, until the first rung that is not clean. */
+final class WalkController extends TeacherController
+{
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly PersonOn $person,
+        private readonly SayPain $pain,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/practitioners/{id}/walk/{posture}', 'walk', methods: ['GET', 'POST'])]
+    public function walk(string $id, string $posture, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        isset($this->catalogue->postures()[$posture]) || throw $this->createNotFoundException();
+        $poses = $this->person->now($practitioner);
+        if (null === $poses) {
+            return $this->bodyFirst($practitioner);
+        }
+        $ladder = $this->catalogue->ladder($posture);
+        $asked = $this->asked($request, [Side::Left->value => $poses->of($posture, Side::Left), Side::Right->value => $poses->of($posture, Side::Right)]);
+        if (null === $asked) {
+            return $this->render('walk_end.html.twig', ['practitioner' => $practitioner, 'ladder' => $ladder, 'sides' => ['left' => $poses->of($posture, Side::Left), 'right' => $poses->of($posture, Side::Right)]]);
+        }
+        [$rung, $side] = $asked;
+        $reading = $poses->of($posture, $side)->rung($rung) ?? throw $this->createNotFoundException();
+        $closing = $poses->of($posture, $side)->stand->closing($rung);
+        $form = $this->createForm(WalkForm::class, new WalkData(), [
+            'entry' => (string) Uuid::v7(),
+            'has_height' => PropRule::KneeBlock === $reading->rung->prop,
+            'compensations' => array_flip($ladder->rung($rung)->compensations),
+        ])->handleRequest($request);
+        if ($form->isSubmitted()) {
+            $typed = SayPain::typed($request->request->all('walk_form')['pain'] ?? []);
+            if ($form->isValid()) {
+                $this->keep($practitioner, $this->entryOf($form), $posture, $rung, $side, $form->getData());
+
+                return $this->redirectToRoute('walk', ['id' => $id, 'posture' => $posture, 'after' => $rung, 'side' => $side->value]);
+            }
+            $this->pain->of($practitioner, $this->teacher(), $typed, $side, 'walk '.$this->entryOf($form), $posture, $rung);
+        }
+
+        return $this->render('walk.html.twig', [
+            'practitioner' => $practitioner,
+            'ladder' => $ladder,
+            'rung' => $ladder->rung($rung),
+            'place' => $ladder->position($rung) + 1,
+            'side' => $side,
+            'reading' => $reading,
+            'closing' => $closing,
+            'form' => $form,
+        ]);
+    }
+
+    /**
+     * The rung and side to look at: what was asked for by hand, or the next after the one that was seen. Nothing
+     * that is held or shut is invited, nor anything above what is not clean.
+     *
+     * @param array<string, PoseReading> $sides
+     *
+     * @return array{string, Side}|null null when the walk is at its end
+     */
+    private function asked(Request $request, array $sides): ?array
+    {
+        $by = [$request->query->getString('rung'), Side::tryFrom($request->query->getString('side'))];
+        if ('' !== $by[0] && null !== $by[1]) {
+            return [$by[0], $by[1]];
+        }
+        $after = $request->query->getString('after');
+        $isPast = '' === $after;
+        foreach ($sides['left']->rungs as $i => $left) {
+            foreach (Side::cases() as $side) {
+                $reading = $sides[$side->value]->rungs[$i];
+                if ($isPast && self::isInvited($sides[$side->value], $i)) {
+                    return [$reading->rung->id, $side];
+                }
+                $isPast = $isPast || ($reading->rung->id === $after && $side === $by[1]);
+            }
+        }
+
+        return null;
+    }
+
+    private static function isInvited(PoseReading $pose, int $place): bool
+    {
+        $reading = $pose->rungs[$place];
+        if ([] !== $reading->heldBy || [] !== $reading->testFirst || [] !== $reading->shut()) {
+            return false;
+        }
+        for ($below = 0; $below < $place; ++$below) {
+            // The first that was not clean ends the walk on its side.
+            if (false === $pose->rungs[$below]->seen?->isClean || ([] !== $pose->rungs[$below]->heldBy && !$pose->stand->hasPassed($pose->rungs[$below]->rung->id))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function keep(Practitioner $practitioner, Uuid $entry, string $posture, string $rung, Side $side, WalkData $data): void
+    {
+        $pain = $data->pain->pain();
+        if ('not-tried' === $data->seen) {
+            $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung);
+
+            return;
+        }
+        $isNew = $this->records->addOnce(new SeenRung(
+            $entry,
+            $practitioner,
+            $this->teacher(),
+            $this->clock->now(),
+            $posture,
+            $rung,
+            $side,
+            'clean' === $data->seen && !$pain->spoils(),
+            null === $data->height ? [] : ['kneeHeight' => $data->height],
+            $data->hangs,
+            trim(implode('; ', $data->compensations).' '.$data->why),
+            $pain->level,
+            $pain->place,
+            $pain->kind,
+        ));
+        if (!$isNew) {
+            $this->addFlash('hint', 'This was recorded already, and stands as it was.');
+        }
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Entry\EnteredByMistake;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Entry\StopDecided;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\Word;
+
+/** Conditions and events of a document, as the judge of holds takes them; one that cannot be read spoils no other, and what it says of pain holds. */
+final readonly class EventList
+{
+    public const GUARDIAN = 'guardian-consent';
+
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
+
+    /** @return array{list<Entry>, list<array<string, mixed>>} the entries, and what could not be read */
+    public function of(Fields $document, \DateTimeImmutable $today): array
+    {
+        $entries = $unread = [];
+        $conditions = $document->has('conditions') ? $document->list('conditions') : [];
+        $hasConsent = in_array(self::GUARDIAN, PersonDocument::ids($document, 'conditions'), true);
+        foreach ($conditions as $raw) {
+            $this->condition($raw, $today, $hasConsent, $entries, $unread);
+        }
+        $events = $document->raw('events') ?? [];
+        foreach (is_array($events) && array_is_list($events) ? $events : [$events] as $i => $raw) {
+            $fields = null;
+            try {
+                $fields = Fields::of($raw, "events[$i]");
+                array_push($entries, ...$this->event($fields, $i, $today, $unread));
+            } catch (InvalidValue $e) {
+                $said = PainFields::inUnreadable($raw);
+                $unread[] = ['event' => "events[$i]", 'code' => 'bad-input', 'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.')];
+                foreach ($said as $pain) {
+                    $entries[] = new PainTold("events[$i]", $today, $today, $pain, Side::tryFrom(is_string($fields?->raw('side')) ? $fields->raw('side') : ''));
+                }
+                // Somebody who cannot be read may have said stop.
+                if ('stop' === $fields?->raw('event')) {
+                    $entries[] = new StopDecided("events[$i]", $today, $today, null, false);
+                }
+            }
+        }
+
+        return [array_values($entries), array_values($unread)];
+    }
+
+    /**
+     * @param array<array<string, mixed>> $unread
+     *
+     * @return list<Entry>
+     *
+     * @throws InvalidValue
+     */
+    private function event(Fields $event, int $i, \DateTimeImmutable $today, array &$unread): array
+    {
+        $on = $event->has('on') ? Day::of('on', $event->text('on')) : $today;
+        $at = min($on, $today);
+        $id = $event->text('id', "events[$i]");
+        $sides = self::sides($event);
+        $during = $event->has('during') ? $event->object('during') : null;
+        [$posture, $rung] = [$during?->text('posture', '') ?? $event->text('posture', ''), $during?->text('rung', '') ?? $event->text('rung', '')];
+        $work = $this->catalogue->rung($posture, $rung)?->work;
+        switch ($event->text('event')) {
+            case 'pain':
+                $pain = PainFields::said($event->raw('pain')) ?? throw InvalidValue::missing('pain');
+
+                return array_map(static fn (?Side $side): PainTold => new PainTold($id, $at, $on, $pain, $side, $work, $posture, $rung, $event->text('by', '')), $sides);
+            case 'stop':
+                return array_map(static fn (?Side $side): StopDecided => new StopDecided($id, $at, $on, $side, $event->flag('painless'), $posture, $rung, $event->text('by', '')), $sides);
+            case 'condition':
+                $entries = [];
+                $this->condition(['id' => $event->text('condition'), 'side' => $event->raw('side'), 'until' => $event->raw('until'), 'consent' => $event->raw('consent'), 'name' => $id, 'by' => $event->raw('by')], $on, false, $entries, $unread, $at);
+
+                return array_values($entries);
+            case 'clearance':
+                return [new ClearanceGiven($id, $at, $on, $event->has('clears') ? (is_string($event->raw('clears')) ? [$event->text('clears')] : $event->texts('clears')) : [], Word::tryFrom($event->text('by')) ?? throw InvalidValue::because('by', 'is teacher or clinician.'), $event->flag('asked'), $event->text('teacher', ''))];
+            case 'mistake':
+                return [new EnteredByMistake($id, $at, $event->text('of'), $event->text('by'), $event->text('why'))];
+            default:
+                throw InvalidValue::because('event', 'is pain, stop, condition, clearance or mistake.');
+        }
+    }
+
+    /**
+     * @param array<Entry> $entries
+     * @param array<array<string, mixed>> $unread
+     */
+    private function condition(mixed $raw, \DateTimeImmutable $on, bool $hasConsent, array &$entries, array &$unread, ?\DateTimeImmutable $at = null): void
+    {
+        $given = is_array($raw) && is_string($raw['id'] ?? null) ? $raw : ['id' => is_string($raw) ? $raw : (string) json_encode($raw)];
+        $id = $given['id'];
+        if (self::GUARDIAN === $id) {
+            return;
+        }
+        $name = is_string($given['name'] ?? null) ? $given['name'] : "condition:$id";
+        $side = Side::tryFrom(is_string($given['side'] ?? null) ? $given['side'] : '');
+        $at ??= $on;
+        if (is_string($given['on'] ?? null)) {
+            try {
+                $on = Day::of('on', $given['on']);
+                $at = min($on, $at);
+            } catch (InvalidValue $e) {
+                $unread[] = ['condition' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().' It holds all the same.'];
+            }
+        }
+        $pain = $this->catalogue->stopSigns()[$id] ?? null;
+        if ($pain instanceof Pain) {
+            $entries[] = new PainTold($name, $at, $on, $pain, $side);
+
+            return;
+        }
+        $consent = $hasConsent || true === ($given['consent'] ?? null);
+        $condition = $this->catalogue->condition($id, $consent);
+        if (!isset($this->catalogue->conditions()[$id])) {
+            $unread[] = ['condition' => $id, 'code' => 'unknown-condition', 'because' => sprintf('No caution knows the condition "%s": nothing deep until somebody has said what it loads.', $id)];
+        }
+        $until = null;
+        try {
+            $until = is_string($given['until'] ?? null) ? Day::of('until', $given['until']) : null;
+        } catch (InvalidValue $e) {
+            $unread[] = ['condition' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().' It holds all the same.'];
+        }
+        $entries[] = new ConditionTold($name, $at, $on, $condition, $side, $until, is_string($given['by'] ?? null) ? $given['by'] : '');
+    }
+
+    /** @return list<Side|null> null for both, or for none that was said */
+    private static function sides(Fields $event): array
+    {
+        $side = $event->text('side', '');
+
+        return 'both' === $side ? Side::cases() : [Side::tryFrom($side) ?? ('' === $side ? null : throw InvalidValue::because('side', 'is left, right or both.'))];
+    }
+}

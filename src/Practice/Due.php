@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Practice;
+
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Route\NextReading;
+use Psr\Clock\ClockInterface;
+
+/** What is due for a person today: a clearance, tests, a session, a check that nobody decided on. */
+final readonly class Due
+{
+    private const RETEST_DAYS = 28;
+
+    public function __construct(private Records $records, private Wanted $wanted, private ClockInterface $clock)
+    {
+    }
+
+    /** @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} */
+    public function of(Practitioner $practitioner, ?ReadPoses $poses): array
+    {
+        $today = $this->clock->now()->format('Y-m-d');
+        $plan = $this->records->newestPlan($practitioner);
+        $session = null;
+        foreach ($plan->plan['weeks'] ?? [] as $w => $week) {
+            foreach ($week['sessions'] as $s => $one) {
+                $session = $one['date'] === $today && [] !== $one['items'] ? [$w, $s] : $session;
+            }
+        }
+        $newest = $poses?->person->taken[0] ?? null;
+        $age = null === $poses || null === $newest?->on ? null : $poses->person->age($newest->on);
+
+        return [
+            'held' => $poses->person->holds->active ?? [],
+            'measure' => null === $poses,
+            'next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses),
+            'retest' => null !== $age && $age >= self::RETEST_DAYS ? $age : null,
+            'session' => $session,
+            'plan' => null === $plan ? null : (string) $plan->id,
+        ];
+    }
+}

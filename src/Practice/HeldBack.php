@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Practice;
+
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\Core\Plan\Rule\NothingClosed;
+use LucidAscent\Core\Plan\Rule\NothingHeld;
+use LucidAscent\Core\Readiness\ReadPoses;
+
+/** What of a plan that was made earlier may not be done any more: held since, or closed. */
+final readonly class HeldBack
+{
+    private const RULES = [NothingHeld::class, NothingClosed::class];
+
+    public function __construct(private StoredPlan $stored)
+    {
+    }
+
+    /** @return array<string, true> items, by week, session and place: "0-2-5" */
+    public function of(PracticePlan $plan, ?ReadPoses $poses): array
+    {
+        $barred = [];
+        foreach ($plan->plan['weeks'] as $w => $week) {
+            foreach ($week['sessions'] as $s => $session) {
+                foreach ($session['items'] as $i => $item) {
+                    if ($this->isBarred($session, $item, $poses)) {
+                        $barred["$w-$s-$i"] = true;
+                    }
+                }
+            }
+        }
+
+        return $barred;
+    }
+
+    /**
+     * A session as it may be done now: what may not is taken out, and what undoes nothing goes with it.
+     *
+     * @param array<string, mixed> $session
+     *
+     * @return array{list<array<string, mixed>>, list<array<string, mixed>>} what is left, and what was taken out
+     */
+    public function today(array $session, ?ReadPoses $poses): array
+    {
+        $left = $out = [];
+        $hasWork = false;
+        foreach ($session['items'] as $item) {
+            $isBarred = $this->isBarred($session, $item, $poses) || ('counter' === $item['phase'] && !$hasWork);
+            $isBarred ? $out[] = $item : $left[] = $item;
+            $hasWork = match ($item['phase']) {
+                'work' => $hasWork || !$isBarred,
+                'counter' => false,
+                default => $hasWork,
+            };
+        }
+        // Without any work there is nothing to warm up for.
+        $works = array_filter($left, static fn (array $item): bool => 'work' === $item['phase']);
+
+        return [] === $works ? [array_values(array_filter($left, static fn (array $item): bool => 'rest' === $item['phase'])), $session['items']] : [$left, $out];
+    }
+
+    /** @return array<string, true> the days on which nothing of a plan is left */
+    public function empty(?PracticePlan $plan, ?ReadPoses $poses): array
+    {
+        $empty = [];
+        foreach ($plan->plan['weeks'] ?? [] as $week) {
+            foreach ($week['sessions'] as $session) {
+                [$left] = $this->today($session, $poses);
+                if ([] !== $session['items'] && [] === array_filter($left, static fn (array $item): bool => 'work' === $item['phase'])) {
+                    $empty[$session['date']] = true;
+                }
+            }
+        }
+
+        return $empty;
+    }
+
+    /**
+     * @param array<string, mixed> $session
+     * @param array<string, mixed> $item
+     */
+    private function isBarred(array $session, array $item, ?ReadPoses $poses): bool
+    {
+        $planned = $this->stored->session(['items' => [$item]] + $session);
+        // A rung that the catalogue no longer has, or a body that nobody measured: nothing says that it may be done.
+        if (null === $poses || [] === $planned->items || !isset($poses->postures[$item['posture']])) {
+            return true;
+        }
+        foreach (self::RULES as $rule) {
+            if ([] !== (new $rule())->broken($planned, PHP_INT_MAX, $poses)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Practice;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Exchange\Day;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Practice\ReadinessCheck;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Logs of sessions as they come in. */
+final readonly class SessionLogs
+{
+    public function __construct(private Catalogue $catalogue, private Records $records, private SayPain $pain, private ClockInterface $clock)
+    {
+    }
+
+    /** @throws InvalidValue when it is no log of this catalogue's rungs */
+    public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by): ReadLog
+    {
+        $on = Day::of('on', $log->text('on'));
+        if ($on > $this->clock->now()->modify('+1 day')) {
+            throw InvalidValue::because('on', 'has not been yet.');
+        }
+        $now = $this->clock->now();
+        $soreAtNight = $log->flag('soreAtNight');
+        /** @var array<string, array{string, Side, ReadinessCheck}> $checks */
+        $checks = [];
+        $kept = $pains = $inChecks = [];
+        foreach ($log->objects('items') as $i => $item) {
+            [$posture, $rung, $side] = [$item->text('posture'), $item->text('rung'), $item->text('side')];
+            if (null === $this->catalogue->rung($posture, $rung)) {
+                throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $rung, $posture));
+            }
+            $said = PainFields::everywhere($log->list('items')[$i]);
+            $pain = $said[0] ?? Pain::none();
+            $values = ['holdReached' => $item->flag('holdReached'), 'evenBreath' => $item->flag('evenBreath'), 'compensations' => $item->texts('compensations')];
+            $kept[] = ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
+            foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
+                $check = new ReadinessCheck($rung, $on, $values['holdReached'], $values['evenBreath'], $pain, $values['compensations'], $soreAtNight, $now);
+                foreach (array_slice($said, 1) as $more) {
+                    $pains[] = [$more, $one, $posture, $rung];
+                }
+                // A posture that was worked on twice on one side is one check, the worse of the two; what hurt counts both times.
+                $key = "$posture $rung $one->value";
+                $other = $checks[$key][2] ?? null;
+                $worse = null === $other ? $check : ReadinessCheck::worstOfEachDay([$other, $check])[0];
+                $milder = $worse === $check ? $other : $check;
+                if (null !== $milder && $milder->pain->isFelt()) {
+                    $pains[] = [$milder->pain, $one, $posture, $rung];
+                }
+                $checks[$key] = [$posture, $one, $worse];
+            }
+        }
+        foreach ($log->has('pains') ? $log->list('pains') : [] as $raw) {
+            foreach (PainFields::inUnreadable(['pain' => $raw]) as $pain) {
+                $text = static fn (string $name): string => is_array($raw) && is_string($raw[$name] ?? null) ? $raw[$name] : '';
+                $pains[] = [$pain, Side::tryFrom($text('side')), $text('posture'), $text('rung')];
+            }
+        }
+        $records = [new SessionLog($entry, $practitioner, $by, $plan, $on, $now, $kept, $log->optionalNumber('before'), $log->optionalNumber('after'), mb_substr($log->text('note', ''), 0, 2000))];
+        foreach ($checks as [$posture, $side, $check]) {
+            $inChecks[] = [$check->pain, $side, $posture, $check->rung];
+            $records[] = new RungCheck(Uuid::v7(), $practitioner, $by, $posture, $side, $check->rung, $on, $now, null, $check->holdReached, $check->evenBreath, $check->pain->level, $check->pain->place, $check->pain->kind, $check->compensations, $soreAtNight, '');
+        }
+
+        return new ReadLog((string) $entry, $on, $records, $pains, $inChecks);
+    }
+
+    /** Writes down what no check keeps; of a log that was there already, all that it did not say then. */
+    public function hear(ReadLog $log, Practitioner $practitioner, Teacher $by, bool $known): void
+    {
+        $pains = $log->pains;
+        if ($known) {
+            $there = [];
+            foreach ($this->records->allChecks($practitioner) as $check) {
+                $there[] = [$check->check()->pain, $check->side, $check->ladder, $check->rung];
+            }
+            foreach ($log->inChecks as $one) {
+                $isThere = array_filter($there, static fn (array $other): bool => $other[0]->equals($one[0]) && array_slice($other, 1) === array_slice($one, 1));
+                if ([] === $isThere) {
+                    $pains[] = $one;
+                }
+            }
+        }
+        foreach ($pains as [$pain, $side, $posture, $rung]) {
+            $this->pain->of($practitioner, $by, $pain, $side, "log $log->id", $posture, $rung, $log->on);
+        }
+    }
+
+    /** What a log that cannot be kept says of pain holds all the same. */
+    public function hearUnread(mixed $sent, Practitioner $practitioner, Teacher $by): void
+    {
+        $id = is_array($sent) && is_string($sent['id'] ?? null) ? $sent['id'] : 'without an id';
+        $parts = is_array($sent) ? [...(is_array($sent['items'] ?? null) ? $sent['items'] : []), ...(is_array($sent['pains'] ?? null) ? array_map(static fn (mixed $raw): array => ['pain' => $raw] + (is_array($raw) ? array_intersect_key($raw, ['side' => 0, 'posture' => 0, 'rung' => 0]) : []), $sent['pains']) : []), array_diff_key($sent, ['items' => 0, 'pains' => 0])] : [$sent];
+        foreach ($parts as $part) {
+            $text = static fn (string $name): string => is_array($part) && is_string($part[$name] ?? null) ? $part[$name] : '';
+            foreach (PainFields::inUnreadable($part) as $pain) {
+                foreach ('both' === $text('side') ? Side::cases() : [Side::tryFrom($text('side'))] as $side) {
+                    $this->pain->of($practitioner, $by, $pain, $side, "log $id", $text('posture'), $text('rung'));
+                }
+            }
+        }
+    }
+}

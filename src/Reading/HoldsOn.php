@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Reading;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Exchange\EventList;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Entry\EnteredByMistake;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Entry\StopDecided;
+use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Practice\Step;
+use Psr\Clock\ClockInterface;
+
+/** What the records say of a person that the judge of holds has to know, and what it says of that. */
+final readonly class HoldsOn
+{
+    public function __construct(private Records $records, private Catalogue $catalogue, private ClockInterface $clock)
+    {
+    }
+
+    public function now(Practitioner $practitioner): Holds
+    {
+        return $this->at($practitioner, $this->clock->now());
+    }
+
+    public function at(Practitioner $practitioner, \DateTimeImmutable $moment): Holds
+    {
+        return Holds::of($this->entries($practitioner, $moment), $moment);
+    }
+
+    /**
+     * Everything by a moment. What is in the records now has been entered by now, whatever the clock said then:
+     * one that was ahead hides no pain, and lifts nothing before its time.
+     *
+     * @return list<Entry>
+     */
+    public function entries(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    {
+        $isNow = $moment >= $this->clock->now();
+        $entered = static fn (\DateTimeImmutable $at): \DateTimeImmutable => $isNow ? min($at, $moment) : $at;
+        $entries = [];
+        foreach ($this->records->allTests($practitioner) as $test) {
+            $this->addPain($entries, "test:$test->id", $entered($test->at), $test->at, $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, '', '', (string) $test->by->id);
+        }
+        foreach ($this->records->allChecks($practitioner) as $check) {
+            $work = $this->catalogue->rung($check->ladder, $check->rung)?->work;
+            $this->addPain($entries, "check:$check->id", $entered($check->at), $check->practisedOn, $check->check()->pain, $check->side, $work, $check->ladder, $check->rung, (string) $check->by->id);
+            if ($check->soreAtNight) {
+                $entries[] = new ConditionTold("sore:$check->id", $entered($check->at), $check->practisedOn, $this->catalogue->condition('sore-today', false), by: (string) $check->by->id);
+            }
+        }
+        foreach ($this->records->seenRungs($practitioner) as $seen) {
+            $work = $this->catalogue->rung($seen->posture, $seen->rung)?->work;
+            $this->addPain($entries, "seen:$seen->id", $entered($seen->at), $seen->at, $seen->pain(), $seen->side, $work, $seen->posture, $seen->rung, (string) $seen->by->id);
+        }
+        foreach ($this->records->painsSaid($practitioner) as $said) {
+            $this->addPain($entries, "pain:$said->id", $entered($said->at), $said->saidOn, $said->pain(), $said->side, $this->during($said), '' === $said->rung ? '' : $said->during, $said->rung, (string) $said->by->id);
+        }
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            if (Step::Stop === $decision->step) {
+                $entries[] = new StopDecided("decision:$decision->id", $entered($decision->at), $decision->at, $decision->side, Step::Stop !== $decision->proposed && !$decision->check->check()->pain->isFelt(), $decision->ladder, $decision->check->rung, (string) $decision->by->id);
+            }
+        }
+        foreach ($this->records->assessments($practitioner) as $assessment) {
+            array_push($entries, ...$this->ofAssessment($assessment, $entered($assessment->at)));
+        }
+        foreach ($this->records->clearances($practitioner) as $clearance) {
+            if ($clearance->at <= $moment) {
+                $entries[] = self::clearance($clearance);
+            }
+        }
+        foreach ($this->records->mistakes($practitioner) as $mistake) {
+            if ($mistake->at <= $moment) {
+                $entries[] = self::mistake($mistake);
+            }
+        }
+
+        return self::toldOnce($entries);
+    }
+
+    public static function clearance(Clearance $clearance): ClearanceGiven
+    {
+        return new ClearanceGiven("clearance:$clearance->id", $clearance->at, $clearance->givenOn, $clearance->names, $clearance->word, $clearance->asked, (string) $clearance->by->id);
+    }
+
+    public static function mistake(Mistake $mistake): EnteredByMistake
+    {
+        return new EnteredByMistake("mistake:$mistake->id", $mistake->at, $mistake->names, (string) $mistake->by->id, $mistake->why);
+    }
+
+    /** @param list<Entry> $entries */
+    private function addPain(array &$entries, string $id, \DateTimeImmutable $at, \DateTimeImmutable $on, Pain $pain, ?Side $side, ?Work $during, string $posture, string $rung, string $by): void
+    {
+        if ($pain->isFelt()) {
+            $entries[] = new PainTold($id, $at, $on, $pain, $side, $during, $posture, $rung, $by);
+        }
+    }
+
+    private function during(PainSaid $said): ?Work
+    {
+        return $this->catalogue->rung($said->during, $said->rung)->work ?? $this->catalogue->tests()[$said->during]->work ?? null;
+    }
+
+    /** @return list<Entry> what was asked before the tests, and what hurt then */
+    public function ofAssessment(Assessment $assessment, \DateTimeImmutable $at): array
+    {
+        $entries = [];
+        $by = (string) $assessment->by->id;
+        $this->addPain($entries, "before:$assessment->id", $at, $assessment->at, $assessment->pain(), null, null, '', '', $by);
+        $hasConsent = in_array(EventList::GUARDIAN, $assessment->conditions, true);
+        foreach ($assessment->conditions as $told) {
+            if (EventList::GUARDIAN === $told) {
+                continue;
+            }
+            // "knee-surgery:left", or "minor@2027-05-04" where it ends by itself.
+            preg_match('/^([^:@]+)(?::(left|right))?(?:@(\d{4}-\d\d-\d\d))?/', $told, $m);
+            $id = $m[1] ?? $told;
+            $side = Side::tryFrom($m[2] ?? '');
+            $pain = $this->catalogue->stopSigns()[$id] ?? null;
+            $entries[] = null !== $pain
+                ? new PainTold("sign:$assessment->id:$id", $at, $assessment->at, $pain, $side, by: $by)
+                : new ConditionTold("condition:$id".(null === $side ? '' : ":$side->value"), $at, $assessment->at, $this->catalogue->condition($id, $hasConsent), $side, isset($m[3]) ? new \DateTimeImmutable($m[3], new \DateTimeZone('UTC')) : null, $by);
+        }
+
+        return $entries;
+    }
+
+    /**
+     * A condition that was told more than once is told as it was last.
+     *
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>
+     */
+    private static function toldOnce(array $entries): array
+    {
+        $latest = [];
+        foreach ($entries as $i => $entry) {
+            if ($entry instanceof ConditionTold && str_starts_with($entry->id, 'condition:')) {
+                $other = $latest[$entry->id] ?? null;
+                if (null === $other || $entry->at > $entries[$other]->at()) {
+                    if (null !== $other) {
+                        unset($entries[$other]);
+                    }
+                    $latest[$entry->id] = $i;
+                } else {
+                    unset($entries[$i]);
+                }
+            }
+        }
+
+        return array_values($entries);
+    }
+}
