@@ -90,6 +90,16 @@ final class KnownPerson
         return $newest;
     }
 
+    /** Whether a rung was seen clean otherwise than in practice, and no newer try says otherwise. */
+    public function hasBeenSeen(string $posture, string $rung, Side $side, ?Since $since = null): bool
+    {
+        return true === $this->seen($posture, $rung, $side, $since)?->isClean && [] !== array_filter(
+            $this->seen,
+            fn (Seen $seen): bool => $seen->posture === $posture && $seen->rung === $rung && $seen->side === $side && $seen->isClean && !$seen->isPractice
+                && !$this->isTooOld($seen->on) && (null === $since || $since->isBefore($seen->on, $seen->at)),
+        );
+    }
+
     /**
      * The rungs of a ladder that were passed by practice.
      *

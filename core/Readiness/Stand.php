@@ -145,13 +145,13 @@ final readonly class Stand
         $practised = array_flip($person->passed($posture->id, $side, array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs)));
         $seen = -1;
         foreach ($rungs as $i => $rung) {
-            if ($rung->isSeenClean() && [] === $rung->testFirst) {
+            if ([] === $rung->testFirst && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->since)) {
                 $seen = $i;
             }
         }
         $passed = [];
         foreach ($rungs as $i => $rung) {
-            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && State::Open === $rung->stateUnheld();
+            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && [] === $rung->testFirst && State::Open === $rung->stateOfMargins();
             if ($i <= $seen || isset($practised[$rung->rung->id]) || $isMeasured) {
                 $passed[$i] = true;
             }

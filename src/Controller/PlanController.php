@@ -66,7 +66,7 @@ final class PlanController extends TeacherController
                 $asked = $form->getData();
                 $this->make($practitioner, $entry, [
                     'weeks' => $asked['weeks'],
-                    'days' => $asked['days'],
+                    'days' => array_values($asked['days']),
                     'minutes' => $asked['minutes'],
                     'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']],
                     'school' => $asked['school'],

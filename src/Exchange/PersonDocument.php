@@ -41,8 +41,8 @@ final readonly class PersonDocument
         $on = $document->has('on') ? Day::of('on', $document->text('on')) : $this->clock->now()->setTime(0, 0);
         $proportions = PersonBody::of($document->object('body'));
         $tests = TestList::of($document->list('tests'), $proportions, $this->catalogue->tests(), $on);
-        [$entries, $unread] = $this->events->of($document, $on);
-        $unread = [...$tests->unread, ...$unread];
+        [$entries, $unreadEvents] = $this->events->of($document, $on);
+        $unread = $tests->unread;
         [$seen, $pains, $unreadSeen] = $this->seen($document, $on);
         [$observed, $unreadGates, $gatePains] = $this->gates($document, $on);
         $entries = [...$entries, ...$tests->pains, ...$pains, ...$gatePains, ...$this->elsewhere($document, $on)];
@@ -54,6 +54,7 @@ final readonly class PersonDocument
         foreach (array_diff($wanted, $known) as $id) {
             $unread[] = ['wanted' => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose "%s".', $id)];
         }
+        array_push($unread, ...$unreadEvents);
         if ($document->has('school') && !isset($this->catalogue->all(Kind::School)[$document->text('school')])) {
             $unread[] = ['school' => $document->text('school'), 'code' => 'unknown-school', 'because' => sprintf('There is no school "%s".', $document->text('school'))];
         }

@@ -105,7 +105,7 @@ final readonly class Records
     /** @return list<Test> the newest first, corrected ones as well: what was said of pain stands */
     public function allTests(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT t FROM '.Test::class.' t WHERE t.practitioner = :p ORDER BY t.at DESC, t.id DESC')
+        return $this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p ORDER BY t.at DESC, t.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 

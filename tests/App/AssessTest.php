@@ -48,8 +48,8 @@ final class AssessTest extends KernelTestCase
     {
         $answer = self::answer([self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12])], ['lotus'], ['knee-surgery', 'made-up']);
         self::assertSame('held', $answer['poses']['lotus']['right']['state']);
-        self::assertContains(['code' => 'knee-surgery', 'because' => 'Knee surgery', 'posture' => 'lotus'], $answer['held']);
-        self::assertSame([['condition' => 'made-up', 'code' => 'unknown-condition', 'because' => 'No caution knows the condition "made-up".']], $answer['unread']);
+        self::assertContains(['knee-surgery', 'lotus', 'both', 'condition:knee-surgery', 'clinician'], array_map(static fn (array $held): array => [$held['code'], $held['posture'], $held['side'], $held['by'], $held['ends']], $answer['held']));
+        self::assertSame([['condition' => 'made-up', 'code' => 'unknown-condition', 'because' => 'No caution knows the condition "made-up": nothing deep until somebody has said what it loads.']], $answer['unread']);
     }
 
     public function testPainThatStopsHoldsItsSideAlone(): void
@@ -75,7 +75,8 @@ final class AssessTest extends KernelTestCase
         $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]), self::test('figure-four-lying', ['angle' => 50])], ['shins-stacked']);
         self::assertSame('rotation', $answer['contradictory'][0]['component']);
         self::assertCount(2, $answer['contradictory'][0]['readings']);
-        self::assertGreaterThan(10.0, $answer['contradictory'][0]['error']);
+        self::assertSame('figure-four-lying', $answer['contradictory'][0]['repeat']);
+        self::assertSame('figure-four-lying', $answer['nextReading']['test'], 'The more doubtful one is repeated.');
     }
 
     public function testARouteNeverPutsAPostureBeforeWhatItNeeds(): void
@@ -149,7 +150,7 @@ final class AssessTest extends KernelTestCase
         self::assertSame([0, ''], [$status, $err]);
         $answer = json_decode($out, true);
         self::assertSame(['unknown-pose', 'unknown-condition', 'unknown-condition', 'unknown-school'], array_column($answer['unread'], 'code'));
-        self::assertSame(['knee-surgery'], array_values(array_unique(array_column($answer['held'], 'code'))));
+        self::assertSame(['knee-surgery', '5', 'made-up'], array_values(array_unique(array_column($answer['held'], 'code'))), 'What nobody knows holds every deep rung, and is named.');
         self::assertSame(['left', 'right'], array_keys($answer['poses']['lotus']));
         self::assertArrayHasKey('flexion', $answer['norms']);
         [$status, , $err] = CommandLine::run('ascent:assess', '{"on":"2026-02-31","body":{"stature":170},"tests":[]}');

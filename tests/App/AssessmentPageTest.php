@@ -33,10 +33,10 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSelectorTextContains('.plan', 'Frog');
         self::assertSelectorTextContains('.plan', 'Shows on its own what Half lotus asks for');
         self::assertSelectorTextContains('details .plan', 'Another test shows the same');
-        self::assertSame(['frog', 'soles-together', 'shins-stacked', 'inward-turn', 'tree-balance'], $this->newest()->tests);
+        self::assertSame(['knee-hug', 'frog', 'soles-together', 'shins-stacked', 'inward-turn', 'tree-balance'], $this->newest()->tests);
         $this->client->clickLink('Begin with the first test');
-        self::assertSelectorTextContains('h1', 'Frog');
-        self::assertSelectorTextContains('[aria-current="step"]', 'Frog');
+        self::assertSelectorTextContains('h1', 'Lying knee hug');
+        self::assertSelectorTextContains('[aria-current="step"]', 'Lying knee hug');
     }
 
     public function testTakenTestsLeadToTheNextAndTheLastToTheEnd(): void
@@ -114,7 +114,7 @@ final class AssessmentPageTest extends AppTestCase
         self::assertEqualsWithDelta(6.5 * 2.54, $test->trials()[0]->readings['kneeHeight'], 1e-12);
         self::assertSame('6 1/2 in', $test->trials()[0]->entered['kneeHeight']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.capacity', '≥');
+        self::assertSelectorTextNotContains('.capacity', '≥', 'Compensated: it proves nothing.');
         self::assertSelectorTextContains('.timeline', '6 1/2 in');
         self::assertSelectorTextContains('.timeline', 'compensated');
     }
@@ -201,6 +201,10 @@ final class AssessmentPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#screen_stature_error1', 'from 120 to 220');
         $numbers = ['screen[stature]' => '170', 'screen[solesKneeLeft]' => '14', 'screen[solesHeels]' => '20', 'screen[solesKneeRight]' => '15', 'screen[shinsKneeLeft]' => '15', 'screen[shinsAnkleLeft]' => '10', 'screen[consent]' => true];
+        $this->client->submitForm('Record, and next person', $numbers);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#screen_painLeft_level_error1', 'Ask about pain');
+        $numbers += ['screen[painLeft][level]' => '0', 'screen[painRight][level]' => '0'];
         $this->client->submitForm('Record, and next person', $numbers);
         self::assertResponseRedirects();
         $this->client->followRedirect();

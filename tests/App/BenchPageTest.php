@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\Trial;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
+use PHPUnit\Framework\Attributes\DataProvider;
 
 final class BenchPageTest extends AppTestCase
 {
@@ -29,12 +30,12 @@ final class BenchPageTest extends AppTestCase
     {
         $this->client->request('GET', $this->page);
         $this->client->submitForm('Record the test', self::filled());
-        self::assertResponseRedirects("/practitioners/{$this->practitioner->id}/reading");
+        self::assertResponseRedirects("/practitioners/{$this->practitioner->id}");
         self::assertSame(2, $this->howMany(Test::class));
         self::assertSame(4, $this->howMany(Trial::class));
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'Lying or supported');
-        self::assertSelectorTextContains('main', 'This sitting shows at least');
+        self::assertSelectorTextContains('main', 'Half lotus');
+        self::assertSelectorTextContains('.capacity', '≥');
     }
 
     public function testSendingItTwiceKeepsOneRecord(): void
@@ -92,10 +93,59 @@ final class BenchPageTest extends AppTestCase
         ] + self::filled());
         $this->client->followRedirect();
         self::assertSelectorTextContains('.spine', 'Held');
-        $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/check/right");
+        $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/half-lotus/check/right");
         self::assertResponseRedirects("/practitioners/{$this->practitioner->id}/ladder");
-        $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/check/left");
+        $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/half-lotus/check/left");
         self::assertResponseIsSuccessful();
+    }
+
+    /** @param array<string, string> $answers */
+    #[DataProvider('pains')]
+    public function testWhatHurtsIsNeverDropped(array $answers, string $side, bool $isRecorded): void
+    {
+        $this->client->request('GET', $this->page);
+        $this->client->submitForm('Record the test', $answers);
+        self::assertSame($isRecorded, $this->howMany(Test::class) > 0);
+        $this->client->request('GET', "/practitioners/{$this->practitioner->id}/poses/half-lotus");
+        self::assertSelectorTextContains(".side-$side", 'Held');
+        $this->client->request('GET', $this->page);
+        self::assertSelectorTextContains('.caution', 'held');
+    }
+
+    public static function pains(): iterable
+    {
+        $knee = static fn (string $side): array => ["bench[pain$side][level]" => '1', "bench[pain$side][place]" => 'knee'];
+        $left = array_filter(self::filled(), static fn (string $name): bool => !str_contains($name, '_right') && !str_contains($name, 'painRight'), ARRAY_FILTER_USE_KEY);
+        yield 'a side without numbers' => [$knee('Right') + $left, 'right', true];
+        yield 'no numbers at all' => [$knee('Left'), 'left', false];
+        yield 'a form that is faulty' => [['bench[trials][0][kneeHeight_left]' => 'abc'] + $knee('Left') + self::filled(), 'left', false];
+        yield 'after one trial' => [$knee('Left') + ['bench[trials][0][kneeHeight_left]' => '14', 'bench[trials][0][heelDistance]' => '20'], 'left', true];
+        yield 'a place without a level' => [['bench[painLeft][level]' => '', 'bench[painLeft][place]' => 'groin'] + self::filled(), 'left', false];
+        yield 'numbness at nothing' => [['bench[painLeft][level]' => '0', 'bench[painLeft][place]' => 'ankle', 'bench[painLeft][kind]' => 'lasting-numbness'] + self::filled(), 'left', true];
+    }
+
+    public function testTheFormSentAgainWithPainAddsIt(): void
+    {
+        $form = $this->client->request('GET', $this->page)->selectButton('Record the test')->form(self::filled());
+        $this->client->submit($form);
+        $form->setValues(['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee']);
+        $this->client->submit($form);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"]', 'recorded already');
+        self::assertSelectorTextContains('main', 'Pain in or around a knee');
+        self::assertSame(2, $this->howMany(Test::class));
+    }
+
+    public function testACorrectionTakesNoPainAway(): void
+    {
+        $entry = $this->tested($this->practitioner, pain: new Pain(1, PainPlace::Knee));
+        $this->client->request('GET', "$this->page/$entry/correct");
+        $this->client->submitForm('Record the test', ['bench[painLeft][level]' => '0', 'bench[painLeft][place]' => 'none', 'bench[painRight][level]' => '0', 'bench[painRight][place]' => 'none']);
+        self::assertResponseRedirects();
+        foreach (['left', 'right'] as $side) {
+            $this->client->request('GET', "/practitioners/{$this->practitioner->id}/poses/half-lotus");
+            self::assertSelectorTextContains(".side-$side", 'Held');
+        }
     }
 
     public function testACorrectionIsANewEntryThatNamesTheOld(): void

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\CatalogueFolder;
+use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\EntryText;
 use LucidAscent\App\Catalogue\Fault;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Readiness\GateOutcome;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -34,22 +36,41 @@ final class CatalogueTest extends TestCase
             self::assertGreaterThanOrEqual(6, count($targets[$id]['rungs']), $id);
             self::assertNotSame([], self::folder()->graph()->prerequisites($id), $id);
         }
-        foreach ($postures as $id => $posture) {
-            self::assertTrue([] !== array_filter($posture['rungs'], static fn (array $rung): bool => $rung['gentle'] ?? false) || $posture['target'] || in_array($id, ['splits', 'bound-wide-fold', 'reclined-hero'], true), "$id has no gentle rung");
+    }
+
+    public function testEveryLadderBeginsWithAGentleRungAndItsGatesNeverEase(): void
+    {
+        foreach (self::folder()->entries['posture'] as $id => $posture) {
+            self::assertTrue($posture['rungs'][0]['gentle'] ?? false, $id);
+            $highest = GateOutcome::NotNow;
+            foreach ($posture['rungs'] as $rung) {
+                $asked = array_column($rung['gates'] ?? [], 'sitting');
+                foreach ($asked as $outcome) {
+                    self::assertTrue(GateOutcome::from($outcome)->allows($highest), "$id: {$rung['id']} asks for less than the rung below it");
+                    $highest = GateOutcome::from($outcome);
+                }
+                self::assertFalse(($rung['gentle'] ?? false) && isset($rung['gates']), "$id: a gate before a gentle rung");
+            }
         }
     }
 
-    public function testTheHalfLotusLadderClimbs(): void
+    public function testOnlyWhatLoadsNoFoldedKneeIsMeasuredThrough(): void
     {
-        $posture = self::folder()->entries['posture']['half-lotus'];
-        $gates = array_column($posture['rungs'], 'gate', 'id');
-        $highest = GateOutcome::NotNow;
-        foreach ($gates as $id => $gate) {
-            self::assertTrue(GateOutcome::from($gate)->allows($highest), "$id asks for less than the rung below it");
-            $highest = GateOutcome::from($gate);
+        foreach (Definitions::ofPostures(self::folder()->entries['posture']) as $id => $posture) {
+            foreach ($posture->rungs as $rung) {
+                self::assertFalse($rung->isMeasuredThrough && (!$rung->isGentle() || $rung->work->has(Load::WeightOnKnee) || [] !== $rung->gates), "$id: $rung->id");
+            }
         }
-        foreach ($posture['entries'] as $outcome => $rung) {
-            self::assertTrue(GateOutcome::from($outcome)->allows(GateOutcome::from($gates[$rung])));
+    }
+
+    /** What angles load is derived, whoever wrote the entry. */
+    public function testTheLoadsOfEachTargetAreThoseOfItsAngles(): void
+    {
+        $postures = Definitions::ofPostures(self::folder()->entries['posture']);
+        foreach (['half-lotus' => [Load::KneeFolded, Load::TurnOut], 'pigeon' => [Load::KneeFolded, Load::TurnOut, Load::SplitLegged], 'cow-face' => [Load::Crossing, Load::KneeFolded], 'leg-behind-head' => [Load::HipFlexedEnd, Load::TurnOut, Load::Neck], 'deep-pigeon' => [Load::HipExtendedEnd, Load::Backbend], 'compass' => [Load::HamstringEnd, Load::LoadedFold], 'childs-pose' => [Load::KneeFolded], 'windscreen-wipers' => [Load::TurnIn], 'half-lotus-fold-bind' => [Load::LoadedFold], 'frog' => [Load::LegsWideEnd, Load::WeightOnKnee]] as $id => $loads) {
+            foreach ($loads as $load) {
+                self::assertTrue($postures[$id]->full()->work->has($load), "$id: $load->value");
+            }
         }
     }
 
@@ -76,7 +97,7 @@ final class CatalogueTest extends TestCase
         yield 'a component that no test judges' => ['pinwheel', '- internal-rotation', '- patience', 'enum'];
         yield 'an ankle out of reach' => ['pigeon', 'hipHeight: 22', 'hipHeight: 60', 'does not come down'];
         yield 'an unknown contact' => ['pigeon', 'contact: pigeon-front', 'contact: handstand', 'no contact of the leg chain'];
-        yield 'a rung without a caution' => ['pigeon', "    loads:\n    - deep-turn\n    - hip-fold\n    - knee-load\n", "    loads: []\n", 'at least 1'];
+        yield 'a rung without a caution' => ['pigeon', "    loads:\n    - lying-rest\n    - on-the-back\n", "    loads: []\n", 'at least 1'];
         yield 'an unknown counterposture' => ['pigeon', "    - childs-pose\n", "    - grandchilds-pose\n", 'which is no posture'];
         yield 'not YAML' => ['pigeon', 'name: Pigeon', "\tname: Pigeon", 'tabs'];
     }

@@ -7,8 +7,6 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Catalogue\CatalogueFolder;
 use LucidAscent\App\Catalogue\SheetFigure;
 use LucidAscent\App\Catalogue\StandardBody;
-use LucidAscent\App\Catalogue\WithinReach;
-use LucidAscent\Core\LegChain\Capacity;
 use PHPUnit\Framework\TestCase;
 
 /** What is drawn has the lengths of a body, and what is in reach follows from what is known. */
@@ -33,27 +31,6 @@ final class DrawingTest extends TestCase
             self::assertCount(13, $figure['torso'], (string) $id);
             self::assertEqualsWithDelta(0.30 * self::STATURE, $this->arc($figure['torso']), 1.0, "$id, length of the torso");
         }
-    }
-
-    public function testMoreCapacityNeverReachesLess(): void
-    {
-        $body = StandardBody::leg();
-        foreach ($this->postures() as $id => $posture) {
-            $rungs = array_column($posture['rungs'], 'name');
-            $last = -1;
-            foreach ([[80, 20, 20, 90], [110, 40, 60, 130], [130, 50, 90, 150], [150, 80, 130, 170]] as $limits) {
-                $rung = WithinReach::rung($posture, $body, self::STATURE, new Capacity(...$limits));
-                $here = null === $rung ? -1 : array_search($rung, $rungs, true);
-                self::assertGreaterThanOrEqual($last, $here, (string) $id);
-                $last = $here;
-            }
-        }
-    }
-
-    public function testALadderWithoutLegPositionsIsNotJudged(): void
-    {
-        $posture = $this->postures()['plank'];
-        self::assertNull(WithinReach::rung($posture, StandardBody::leg(), self::STATURE, new Capacity(200, 200, 200, 200)));
     }
 
     /** @return array<string, array<string, mixed>> */

@@ -7,16 +7,16 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Lab\LabAnswer;
+use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\Readiness\KnownCapacity;
-use LucidAscent\Core\Testing\SolesTogetherTest;
+use LucidAscent\Tests\Core\Readiness\Person;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class LabPageTest extends AppTestCase
@@ -61,7 +61,7 @@ final class LabPageTest extends AppTestCase
     public function testEveryPostureAnswersOrSaysWhyAtTheEndsOfItsControls(LabPosture $posture): void
     {
         $person = Proportions::of(Length::cm(155));
-        $known = KnownCapacity::of(null, $person, new \DateTimeImmutable());
+        $known = LabCapacity::of(Person::of([], [], $person), Side::Left);
         foreach (['least', 'most'] as $end) {
             $values = [];
             foreach ($posture->controls() as $control) {
@@ -85,15 +85,21 @@ final class LabPageTest extends AppTestCase
 
     public function testWhatWasNeverTestedIsAMarkedStandIn(): void
     {
-        $person = Proportions::of(Length::cm(168));
-        $now = new \DateTimeImmutable();
-        self::assertSame(['flexion' => true, 'abduction' => true, 'rotation' => true, 'kneeFlexion' => true], KnownCapacity::of(null, $person, $now)->isStandIn);
-        $test = new SolesTogetherTest(Side::Left, 0.0, [['kneeHeight' => 14.0, 'heelDistance' => 20.0]], Pain::none(), $now);
-        $known = KnownCapacity::of($test, $person, $now);
-        self::assertFalse($known->isStandIn['rotation']);
-        self::assertFalse($known->isStandIn['abduction']);
-        self::assertTrue($known->isStandIn['flexion']);
-        self::assertTrue(KnownCapacity::of($test, $person, $now->modify('+91 days'))->isStandIn['rotation']);
+        $of = static fn (array $trials, string $on = '2026-03-10'): array => LabCapacity::of(Person::of($trials, [], Proportions::of(Length::cm(168)), $on), Side::Left)->isStandIn;
+        self::assertSame(['flexion' => true, 'abduction' => true, 'rotation' => true, 'kneeFlexion' => true], $of([]));
+        $sitting = ['soles-together' => [['kneeHeight' => 14.0, 'heelDistance' => 20.0]]];
+        self::assertSame(['flexion' => true, 'abduction' => false, 'rotation' => false, 'kneeFlexion' => false], $of($sitting));
+        self::assertTrue($of($sitting, '2026-06-20')['rotation'], 'Too long ago.');
+    }
+
+    public function testWhatIsHeldIsSaidAndNoPropIsOffered(): void
+    {
+        $question = ['posture' => 'half-lotus', 'values' => ['kneeHeight' => 17, 'seat' => 0, 'pelvicTilt' => 0]];
+        $of = static fn (array $conditions): array => LabAnswer::to($question, Side::Left, Proportions::of(Length::cm(168)), LabCapacity::of(Person::of([], $conditions), Side::Left));
+        self::assertSame([], $of([])['held']);
+        self::assertNotSame([], $of([])['advice']);
+        $held = $of([new Condition('knee-surgery', 'Knee surgery', ['knee-folded'])]);
+        self::assertSame([['Knee surgery'], []], [$held['held'], $held['advice']]);
     }
 
     #[DataProvider('faults')]

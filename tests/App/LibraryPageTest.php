@@ -72,7 +72,8 @@ final class LibraryPageTest extends AppTestCase
         $this->client->request('GET', "/library?person=$practitioner->id");
         self::assertSelectorTextContains('main', 'Left:');
         self::assertSelectorTextContains('main', 'Soles together');
-        self::assertSelectorTextNotContains('.reasons', 'Feet turned to the navel');
+        self::assertSelectorTextContains('.reasons', 'Feet turned to the navel');
+        self::assertSelectorTextNotContains('.reasons', 'Lying form with the feet');
         $this->client->loginUser($this->teacher('stranger@studio.example'));
         $this->client->request('GET', "/library?person=$practitioner->id");
         self::assertResponseStatusCodeSame(404);
@@ -82,7 +83,8 @@ final class LibraryPageTest extends AppTestCase
     {
         $this->client->request('GET', '/library/postures/pigeon?condition[]=knee-surgery');
         self::assertSelectorTextContains('main', 'held: Knee surgery');
-        // The lying form, foot in sight and nothing on the knee, stays.
+        self::assertSelectorTextContains('.stair:first-child', 'held', 'lying, and the knee is folded all the same');
+        $this->client->request('GET', '/library/postures/legs-up-wall?condition[]=knee-surgery');
         self::assertSelectorTextNotContains('.stair:first-child', 'held');
     }
 }

@@ -7,13 +7,16 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\Core\Body\Side;
+use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Word;
 use Symfony\Component\Uid\Uuid;
 
 final class PlanPageTest extends AppTestCase
@@ -149,6 +152,7 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Make the plan');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'held, so nothing of it is planned');
+        self::assertSelectorTextNotContains('ol.items', 'left side');
     }
 
     public function testAStopByTheLevelOfAnAcheHoldsTheSideTooUntilItIsCleared(): void
@@ -160,13 +164,88 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Record the decision');
         $this->client->request('GET', "$this->home/poses/soles-together");
         self::assertSelectorTextContains('.side-left', 'Held');
-        self::assertSelectorTextNotContains('.side-right', 'Held');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id);
         self::assertNotNull($person);
-        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, Side::Left, new \DateTimeImmutable(), 'A clinician', 'Nothing against it'));
+        $names = array_map(static fn (Hold $hold): string => $hold->id(), self::getContainer()->get(HoldsOn::class)->now($person)->active);
+        self::assertCount(2, $names, 'The ache, and the decision.');
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable(), 'A clinician', Word::Clinician, new \DateTimeImmutable('today'), 'Nothing against it', false, $names));
         $this->em()->flush();
         $this->client->request('GET', "$this->home/poses/soles-together");
         self::assertSelectorTextNotContains('.side-left', 'Held');
+    }
+
+    public function testTheSameLogWithPainAddedAddsThePain(): void
+    {
+        $this->plan();
+        $log = ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'left'] + $this->work()[0]]];
+        self::assertSame(200, $this->send($log));
+        $log['items'][0]['pain'] = ['where' => 'knee', 'kind' => 'ache', 'level' => 1];
+        self::assertSame(200, $this->send($log));
+        self::assertSame(200, $this->send($log));
+        self::assertSame([1, 1], [$this->howMany(SessionLog::class), $this->howMany(PainSaid::class)]);
+        $this->assertHeld('left');
+    }
+
+    public function testPainOutsideOfWorkAndAtTheEndIsKept(): void
+    {
+        $this->plan();
+        $pain = ['where' => 'knee', 'kind' => 'stretch', 'level' => 1];
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['side' => 'right', 'posture' => 'childs-pose', 'rung' => 'wide'] + $pain, ['side' => '', 'where' => 'ankle', 'kind' => 'lasting-numbness', 'level' => 0]]]));
+        self::assertSame(2, $this->howMany(PainSaid::class));
+        $this->assertHeld('right');
+    }
+
+    public function testOfTwoHoldsOfOneItemTheWorseCounts(): void
+    {
+        $this->plan();
+        $item = ['side' => 'left'] + $this->work()[0];
+        foreach ([[['pain' => ['where' => 'groin', 'kind' => 'sharp', 'level' => 2]] + $item, $item], [$item, ['pain' => ['where' => 'groin', 'kind' => 'sharp', 'level' => 2]] + $item]] as $items) {
+            self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => $items]));
+        }
+        $worst = array_map(static fn (RungCheck $check): string => $check->painKind->value, $this->em()->getRepository(RungCheck::class)->findAll());
+        self::assertSame(['sharp', 'sharp'], $worst);
+        $this->assertHeld('left');
+    }
+
+    public function testALogThatIsRefusedStillSaysWhatHurts(): void
+    {
+        $this->plan();
+        self::assertSame(422, $this->send(['id' => 'x', 'on' => 'never', 'items' => [['rung' => 'no-such', 'side' => 'left', 'pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 'a lot']]]]));
+        self::assertSame([0, 1], [$this->howMany(SessionLog::class), $this->howMany(PainSaid::class)]);
+        $this->assertHeld('left');
+    }
+
+    public function testAPlanMadeBeforeAHoldIsHeldBackByIt(): void
+    {
+        $this->plan();
+        $this->client->submitForm('Make a private calendar address');
+        $this->client->followRedirect();
+        self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()->filter('[role="status"]')->text(), $address));
+        $session = "$this->home/plans/{$this->newest()->id}/sessions/1-0";
+        $items = fn (): array => json_decode((string) $this->client->request('GET', $session)->filter('[data-session]')->attr('data-session'), true);
+        self::assertNotSame([], array_filter($items(), static fn (array $item): bool => 'work' === $item['phase']));
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['side' => '', 'where' => 'knee', 'kind' => 'ache', 'level' => 1]]]);
+        self::assertSame([], array_filter($items(), static fn (array $item): bool => 'rest' !== $item['phase']), 'nothing but rest is left');
+        self::assertSelectorTextContains('.caution', 'Not today');
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        self::assertSelectorExists('li.barred');
+        $this->client->request('GET', $address[0]);
+        self::assertStringContainsString('STATUS:CANCELLED', (string) $this->client->getResponse()->getContent());
+    }
+
+    public function testEveryChoiceOfDaysMakesAPlan(): void
+    {
+        for ($choice = 1; $choice < 128; $choice += 9) {
+            $this->client->request('GET', "$this->home/plans/new");
+            $form = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[weeks]' => '1']);
+            foreach ($form['plan[days]'] as $i => $day) {
+                0 === ($choice & (1 << $i)) ? $day->untick() : $day->tick();
+            }
+            $this->client->submit($form);
+            self::assertResponseRedirects(message: "days $choice");
+            $this->client->followRedirect();
+            self::assertResponseIsSuccessful("days $choice");
+        }
     }
 
     public function testWhatIsNoLogIsRefused(): void
@@ -201,6 +280,12 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Revoke the calendar address');
         $this->client->request('GET', $address[0]);
         self::assertResponseStatusCodeSame(404);
+    }
+
+    private function assertHeld(string $side): void
+    {
+        $this->client->request('GET', "$this->home/poses/soles-together");
+        self::assertSelectorTextContains(".side-$side", 'Held');
     }
 
     private function plan(): void
@@ -239,7 +324,10 @@ final class PlanPageTest extends AppTestCase
     private function send(array $log, ?string $token = null): int
     {
         $plan = $this->newest();
-        $token ??= $this->client->request('GET', "$this->home/plans/$plan->id/sessions/0-0")->filter('[data-session]')->attr('data-token');
+        if (null === $token) {
+            $this->client->request('GET', '/session-token');
+            $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
+        }
         $this->client->request('POST', "$this->home/plans/$plan->id/log", server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'], content: (string) json_encode($log));
 
         return $this->client->getResponse()->getStatusCode();

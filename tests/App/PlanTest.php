@@ -10,7 +10,6 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\Caution\Permission;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\PracticeRung;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -49,7 +48,7 @@ final class PlanTest extends KernelTestCase
                     self::assertContains($session['day'], $days);
                     self::assertSame(self::DAYS[$session['day']], (int) (new \DateTimeImmutable($session['date']))->format('N'));
                     self::assertLessThanOrEqual($minutes, $session['minutes'], 'never over time');
-                    $this->inOrder($session['items']);
+                    $this->inOrder($session['items'], $minutes < 25 ? 180 : 300);
                     $this->nothingHeld($session['items'], $held);
                     $this->daysApart($session, $school, $last);
                 }
@@ -80,7 +79,7 @@ final class PlanTest extends KernelTestCase
     public function testBothSidesAreWorkedAndTheTighterHalfAsMuchAgain(): void
     {
         $seconds = [];
-        foreach (self::plan(['wanted' => ['shins-stacked']], 24, 16)['weeks'][0]['sessions'][0]['items'] as $item) {
+        foreach (self::plan(['wanted' => ['shins-stacked'], 'seen' => array_map(static fn (string $side): array => ['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => $side, 'clean' => true], ['left', 'right'])], 24, 16)['weeks'][0]['sessions'][0]['items'] as $item) {
             if ('work' === $item['phase'] && 'both' !== $item['side']) {
                 $seconds[$item['posture']][] = [$item['side'], $item['seconds']];
             }
@@ -172,7 +171,7 @@ final class PlanTest extends KernelTestCase
     }
 
     /** @param list<array<string, mixed>> $items */
-    private function inOrder(array $items): void
+    private function inOrder(array $items, int $least): void
     {
         $phases = array_column($items, 'phase');
         if ([] === $items) {
@@ -191,7 +190,7 @@ final class PlanTest extends KernelTestCase
                 self::assertSame($i, array_search('work', [...array_slice($phases, 0, $i), 'work'], true), 'warm-up comes before all work');
             }
             if ('work' === $item['phase']) {
-                self::assertGreaterThanOrEqual(300, $warm, 'five minutes of warming up before any work');
+                self::assertGreaterThanOrEqual($least, $warm, 'five minutes of warming up before any work, three in a short session');
                 self::assertContains($phases[$i + 1], ['work', 'counter']);
                 if ('counter' !== $phases[$i + 1]) {
                     self::assertSame($item['posture'], $items[$i + 1]['posture'], 'the counterpose follows its posture');
@@ -218,7 +217,9 @@ final class PlanTest extends KernelTestCase
         $known = array_values(array_intersect_key(self::catalogue()->conditions(), array_flip($conditions)));
         foreach ($items as $item) {
             $rung = self::rung($item)->rung;
-            self::assertFalse(Permission::of($known, $rung->loads, $rung->isGentle)->isHeld, "$item[posture] $item[rung]");
+            foreach ($known as $condition) {
+                self::assertFalse($condition->holds($rung->work), "$item[posture] $item[rung] with $condition->id");
+            }
         }
     }
 
@@ -231,7 +232,7 @@ final class PlanTest extends KernelTestCase
         $on = new \DateTimeImmutable($session['date']);
         $apart = self::catalogue()->dose($school)->daysApart;
         foreach ($session['items'] as $item) {
-            if ('work' !== $item['phase'] || self::rung($item)->rung->isGentle) {
+            if ('work' !== $item['phase'] || self::rung($item)->rung->isGentle()) {
                 continue;
             }
             foreach (self::catalogue()->postures()[$item['posture']]->abilities as $ability) {
@@ -240,7 +241,7 @@ final class PlanTest extends KernelTestCase
             }
         }
         foreach ($session['items'] as $item) {
-            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isGentle ? self::catalogue()->postures()[$item['posture']]->abilities : [] as $ability) {
+            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isGentle() ? self::catalogue()->postures()[$item['posture']]->abilities : [] as $ability) {
                 $last[$ability->value] = $on;
             }
         }
