@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\AssessAnswer;
+use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Exchange\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
@@ -18,8 +19,20 @@ final class AssessCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp('Reads {"on","body","conditions","tests","wanted","school"} and prints poses, restriction, held, route, keystone, '
-            .'nextReading and norms. What could not be read stands under "unread"; the rest is answered.');
+        $this->setHelp(<<<'TEXT'
+            Reads {"on","body","conditions","tests","seen","gates","events","wanted","school"} and prints poses, restriction, held, route,
+            keystone, nextReading and norms. What could not be read stands under "unread"; the rest is answered, and what it says of pain holds.
+
+            For example:
+              {"on":"2026-03-09","body":{"stature":170},"wanted":["half-lotus"],
+               "tests":[{"test":"soles-together","side":"both","trials":[{"kneeHeight":14,"heelDistance":20}]}],
+               "seen":[{"posture":"half-lotus","rung":"lying-half-lotus","side":"left","clean":true,"on":"2026-03-08"}],
+               "gates":[{"gate":"elbow-to-sole","side":"left","met":true}],
+               "events":[{"event":"pain","side":"right","on":"2026-03-01","pain":{"level":2,"place":"knee","kind":"ache"}},
+                         {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true,"on":"2026-03-05"}]}
+
+
+            TEXT.EventList::HELP.self::KINDS);
     }
 
     protected function answer(Fields $document): array

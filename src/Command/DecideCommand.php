@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\DecideAnswer;
+use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Exchange\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
@@ -18,8 +19,19 @@ final class DecideCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp('Reads {"posture","rung","next":"open|near|short|unknown|held","sessions":[{"on","holdReached","evenBreath","pain",'
-            .'"compensations","soreAtNight"}]} and prints the decision with its reasons and the sessions they rest on.');
+        $this->setHelp(<<<'TEXT'
+            Reads {"posture","rung","side","next":"open|near|short|unknown|held","sessions":[{"on","holdReached","evenBreath","pain",
+            "compensations","soreAtNight"}],"conditions","events"} and prints the decision with its reasons and the sessions they rest on.
+            Without "side", what holds either side counts. "next":"held" is a stop.
+
+            For example:
+              {"posture":"half-lotus","rung":"lying-half-lotus","side":"left","next":"open",
+               "sessions":[{"on":"2026-03-02","holdReached":true,"evenBreath":true,"pain":{"level":0}},
+                           {"on":"2026-03-04","holdReached":true,"evenBreath":true,"pain":{"level":0}}],
+               "events":[{"event":"pain","on":"2026-03-05","side":"left","pain":{"level":4,"place":"knee","kind":"sharp"}}]}
+
+
+            TEXT.EventList::HELP.self::KINDS);
     }
 
     protected function answer(Fields $document): array

@@ -4,16 +4,27 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Command;
 
+use LucidAscent\App\Exchange\DocumentStream;
+use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\UnreadableDocument;
 use LucidAscent\Core\Body\InvalidValue;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** One JSON document on stdin, one on stdout; what cannot be read at all is said on stderr, with status 2. */
+/**
+ * One JSON document on stdin, or many, one a line; as many answers on stdout, one a line, in the same order.
+ *
+ * What cannot be answered at all is said on stderr and makes the status 2. Among many documents it also keeps
+ * its place on stdout, as {"error":{"code","message"}}, so that answers and documents can be counted off.
+ */
 abstract class DocumentCommand extends Command
 {
+    protected const KINDS = "\n\nOne document, or many, one a line (NDJSON); the answers come in kind. Among many, a document that cannot be "
+        .'answered is answered by {"error":{"code","message"}} in its place; the others are answered, and the status is 2.';
+
     /**
      * @return array<string, mixed>
      *
@@ -23,24 +34,37 @@ abstract class DocumentCommand extends Command
 
     final protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $text = (string) stream_get_contents(STDIN);
-        try {
-            $document = json_decode($text, true, 512, JSON_THROW_ON_ERROR);
-            $answer = json_encode($this->answer(Fields::of($document)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        } catch (\JsonException $e) {
-            return $this->refuse($output, 'The document cannot be read as JSON: '.$e->getMessage().'.');
-        } catch (InvalidValue $e) {
-            return $this->refuse($output, $e->getMessage());
+        $status = Command::SUCCESS;
+        $documents = DocumentStream::read(STDIN);
+        foreach ($documents as $line => $text) {
+            try {
+                $answer = $this->answer(Fields::of(self::decoded($text)));
+            } catch (InvalidValue|UnreadableDocument $e) {
+                $status = 2;
+                $message = $e->getMessage();
+                $this->complain($output, $documents->isMany() ? sprintf('Line %d: %s', $line, $message) : $message);
+                if (!$documents->isMany()) {
+                    break;
+                }
+                $answer = Failure::of($e instanceof InvalidValue ? 'bad-input' : 'unreadable', $message);
+            }
+            $output->writeln(json_encode($answer, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
         }
-        $output->writeln($answer, OutputInterface::OUTPUT_RAW);
 
-        return Command::SUCCESS;
+        return $status;
     }
 
-    private function refuse(OutputInterface $output, string $message): int
+    private static function decoded(string $text): mixed
+    {
+        try {
+            return json_decode($text, true, 512, JSON_THROW_ON_ERROR);
+        } catch (\JsonException $e) {
+            throw UnreadableDocument::notJson($e->getMessage());
+        }
+    }
+
+    private function complain(OutputInterface $output, string $message): void
     {
         ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($message, OutputInterface::OUTPUT_RAW);
-
-        return 2;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Command;
 
+use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -18,8 +19,13 @@ final class PlanCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp('Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools, {"schools":{"tue":"long-still"}}; prints weeks with their sessions, what was left '
-            .'out and why, and when to test again. Without days, weeks or minutes it says so and ends with status 2.');
+        $this->setHelp(<<<'TEXT'
+            Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools, {"schools":{"tue":"long-still"}};
+            prints weeks with their sessions, what was left out and why, and when to test again. Without days, weeks or minutes it says so
+            and ends with status 2.
+
+
+            TEXT.EventList::HELP.self::KINDS);
     }
 
     protected function answer(Fields $document): array

@@ -61,7 +61,13 @@ final readonly class DecideAnswer
         [$entries, $unreadEvents] = $this->events->of($document, $today);
         $holds = Holds::of([...$pains, ...$entries], $today);
         $next = State::tryFrom($document->text('next', State::Unknown->value)) ?? throw InvalidValue::because('next', 'is open, near, short, unknown or held.');
-        $heldBy = $holds->on($work ?? new Work([]), self::side($document) ?? Side::Left);
+        $heldBy = [];
+        foreach (null === self::side($document) ? Side::cases() : [self::side($document)] as $side) {
+            foreach ($holds->on($work ?? new Work([]), $side) as $hold) {
+                $heldBy[spl_object_id($hold)] = $hold;
+            }
+        }
+        $heldBy = array_values($heldBy);
         if (State::Held === $next && [] === $heldBy) {
             $heldBy[] = new Hold(new StopDecided('next', $today, $today, null, false), Condition::everything('held', 'What comes next is held'), null, Word::Clinician);
         }

@@ -21,6 +21,22 @@ final readonly class EventList
 {
     public const GUARDIAN = 'guardian-consent';
 
+    /** Parts of a document that are read; pain that is said under any other key holds all the same. */
+    private const PARTS = ['on', 'body', 'tests', 'wanted', 'conditions', 'events', 'seen', 'gates', 'school', 'schools', 'weeks', 'days', 'minutes', 'props', 'sessions', 'posture', 'rung', 'next', 'side'];
+
+    /** What an event may be, for the help of the commands that read them. */
+    public const HELP = <<<'TEXT'
+        Events, under "events", in any order; each may have an "id" (or is called events[0], events[1], …), "on" (a day; without it the
+        document's own) and "side" (left, right or both; without it nobody said which, and both are held):
+          {"event":"pain","pain":{"level":3,"place":"knee","kind":"ache"},"side":"left","during":{"posture":"half-lotus","rung":"half-lotus"}}
+          {"event":"stop","side":"left","painless":true}
+          {"event":"condition","condition":"knee-surgery","side":"right","until":"2026-06-01"}
+          {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true}     by: teacher or clinician
+          {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
+        A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0], a session
+        sessions[0], a listed condition condition:knee-surgery.
+        TEXT;
+
     public function __construct(private Catalogue $catalogue)
     {
     }
@@ -53,7 +69,24 @@ final readonly class EventList
             }
         }
 
-        return [array_values($entries), array_values($unread)];
+        return [[...array_values($entries), ...self::elsewhere($document, $today)], array_values($unread)];
+    }
+
+    /**
+     * Pain under keys that nobody reads.
+     *
+     * @return list<Entry>
+     */
+    private static function elsewhere(Fields $document, \DateTimeImmutable $today): array
+    {
+        $entries = [];
+        foreach (array_diff($document->names(), self::PARTS) as $name) {
+            foreach (PainFields::inUnreadable([$name => $document->raw($name)]) as $pain) {
+                $entries[] = new PainTold($name, $today, $today, $pain, null);
+            }
+        }
+
+        return $entries;
     }
 
     /**

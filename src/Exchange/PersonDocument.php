@@ -11,7 +11,6 @@ use LucidAscent\App\Reading\SeenReadings;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Seen;
@@ -24,9 +23,6 @@ use Psr\Clock\ClockInterface;
 /** A whole person out of one JSON document; a part that cannot be read is named, and spoils no other. */
 final readonly class PersonDocument
 {
-    /** Parts that are read; pain that is said under any other key holds all the same. */
-    private const PARTS = ['on', 'body', 'tests', 'wanted', 'conditions', 'events', 'seen', 'gates', 'school', 'schools', 'weeks', 'days', 'minutes', 'props', 'sessions', 'posture', 'rung', 'next', 'side'];
-
     public function __construct(private Catalogue $catalogue, private EventList $events, private SeenInTests $seenInTests, private SeenReadings $seenReadings, private ClockInterface $clock)
     {
     }
@@ -45,7 +41,7 @@ final readonly class PersonDocument
         $unread = $tests->unread;
         [$seen, $pains, $unreadSeen] = $this->seen($document, $on);
         [$observed, $unreadGates, $gatePains] = $this->gates($document, $on);
-        $entries = [...$entries, ...$tests->pains, ...$pains, ...$gatePains, ...$this->elsewhere($document, $on)];
+        $entries = [...$entries, ...$tests->pains, ...$pains, ...$gatePains];
         $taken = array_column($tests->taken, 1);
         usort($taken, static fn (TakenTest $a, TakenTest $b): int => $b->on <=> $a->on);
         $seen = [...$seen, ...$this->seenInTests->of($taken)];
@@ -173,22 +169,5 @@ final readonly class PersonDocument
         }
 
         return [$observed, $unread, $pains];
-    }
-
-    /**
-     * Pain under keys that nobody reads.
-     *
-     * @return list<Entry>
-     */
-    private function elsewhere(Fields $document, \DateTimeImmutable $today): array
-    {
-        $entries = [];
-        foreach (array_diff($document->names(), self::PARTS) as $name) {
-            foreach (PainFields::inUnreadable([$name => $document->raw($name)]) as $pain) {
-                $entries[] = new PainTold($name, $today, $today, $pain, null);
-            }
-        }
-
-        return $entries;
     }
 }

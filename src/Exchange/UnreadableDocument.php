@@ -16,4 +16,9 @@ final class UnreadableDocument extends \RuntimeException
     {
         return new self('The document cannot be read: it ends before its last bracket is closed.');
     }
+
+    public static function notJson(string $why): self
+    {
+        return new self(sprintf('The document cannot be read as JSON: %s.', $why));
+    }
 }

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -239,6 +239,7 @@ test('a class, its list and the tools pass the checks on a narrow tablet too', a
     await page.getByLabel('Soles together, left knee').fill('14');
     await page.getByLabel('Groin to heels').fill('20');
     await page.getByLabel('Soles together, right knee').fill('15');
+    await noPain(page);
     await page.getByRole('button', { name: /Record, and next/ }).click();
     await onScreen(page, /The class/);
     await check(page);

@@ -60,6 +60,13 @@ export const person = async (page, name, stature) => {
     return page.url().replace('/tests/soles-together', '');
 };
 
+/** The answer on both sides of a form that asks about pain: none. */
+export const noPain = async (page) => {
+    for (const level of await page.locator('form select[id$="_level"]').all()) {
+        await level.selectOption('0');
+    }
+};
+
 const validator = new HtmlValidate({
     extends: ['html-validate:recommended'],
     // The templates are not written for these two matters of style; the rest is held to.

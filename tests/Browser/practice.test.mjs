@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -15,6 +15,7 @@ const planned = async (page, name) => {
     await page.getByLabel('Soles together, left knee').fill('14');
     await page.getByLabel('Groin to heels').fill('20');
     await page.getByLabel('Soles together, right knee').fill('15');
+    await noPain(page);
     await page.getByRole('button', { name: /Record, and next/ }).click();
     await page.waitForURL(/done/);
     await page.goto(`${home}/plans/new`);
@@ -27,6 +28,11 @@ const planned = async (page, name) => {
 
 // Up to the first item of work, passing over the warm-up.
 const toWork = async (page) => {
+    // Nobody begins before the question is answered.
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.locator('[data-asked]').waitFor();
+    assert.ok(await page.locator('[data-run]').isHidden());
+    await page.locator('#now-level').selectOption('0');
     await page.getByRole('button', { name: 'Begin' }).click();
     for (let i = 0; i < 30 && !/Work/.test(await page.locator('[data-place]').innerText()); i += 1) {
         await page.getByRole('button', { name: 'Skip' }).click();
@@ -41,6 +47,9 @@ const toEnd = async (page) => {
     for (let i = 0; i < 40 && (await page.locator('[data-run]').isVisible()); i += 1) {
         await page.getByRole('button', { name: 'Skip' }).click();
     }
+    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.locator('[data-asked-last]').waitFor();
+    await page.locator('#last-level').selectOption('0');
 };
 
 test('plan, practise twice, log pain, and be stepped back', async () => {

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -19,6 +19,7 @@ const screened = async (page, name) => {
         await page.getByLabel(`Shins stacked, ${side} knee`).fill('24');
         await page.getByLabel(`Shins stacked, ${side} ankle`).fill('10');
     }
+    await noPain(page);
     await page.getByRole('button', { name: /Record, and next/ }).click();
     await page.waitForURL(/done/);
     return home;

@@ -13,8 +13,7 @@ const waiting = () => {
 };
 const keep = (logs) => localStorage.setItem(KEY, JSON.stringify(logs));
 const same = (a) => (b) => a.body.id === b.body.id;
-const change = (log, with_) =>
-    keep(waiting().map((other) => (same(log)(other) ? { ...other, ...with_ } : other)));
+const change = (log, with_) => keep(waiting().map((other) => (same(log)(other) ? { ...other, ...with_ } : other)));
 
 /** Puts a log in the queue: {address, token, owner, body}. */
 export const queue = (log) => keep([...waiting().filter((other) => !same(log)(other)), log]);

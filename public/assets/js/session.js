@@ -46,7 +46,8 @@ const say = (pain, side, during = {}) => {
     // An answer that is on no table ends everything.
     ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
 };
-const straightRest = ({ loads }) => loads.includes('lying-rest') && !loads.includes('knee-folded') && !loads.includes('turn-out');
+const straightRest = ({ loads }) =>
+    loads.includes('lying-rest') && !loads.includes('knee-folded') && !loads.includes('turn-out');
 const ended = (item) =>
     ends.some(
         ({ all, side, loads, of }) =>
@@ -314,7 +315,7 @@ find('finish').addEventListener('submit', async (event) => {
     });
     const send = async () => {
         const sent = await sendAll();
-        const mine = leftOver(root.dataset.owner).find((log) => log.body.id === root.dataset.log);
+        const mine = leftOver(root.dataset.owner).find((kept) => kept.body.id === root.dataset.log);
         if (sent && !mine) {
             window.location.assign(root.dataset.back);
         } else if (mine?.refused) {
