@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Readiness;
+
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\Posture\RungDemand;
+use LucidAscent\Core\Testing\Ability;
+
+/** What a rung asks of a leg, for tests of the rules: a posture made out of the capacity. */
+final readonly class Demand implements RungDemand
+{
+    /**
+     * @param \Closure(Capacity): Posture $posture
+     * @param array<string, float> $values
+     */
+    public function __construct(private \Closure $posture, private string $contact = '', private array $values = [])
+    {
+    }
+
+    public function posture(Capacity $capacity, float $stature): Posture
+    {
+        return ($this->posture)($capacity);
+    }
+
+    public function isOf(string $contact): bool
+    {
+        return $this->contact === $contact;
+    }
+
+    public function values(): array
+    {
+        return $this->values;
+    }
+
+    public function ability(Component $component): ?array
+    {
+        return [Ability::ofComponent($component), 1.0];
+    }
+}

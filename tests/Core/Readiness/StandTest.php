@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Readiness;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Word;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Posture\GateDefinition;
+use LucidAscent\Core\Posture\GateKind;
+use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\PoseReading;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Stand;
+use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Tests\Core\Testing\Definition;
+use PHPUnit\Framework\TestCase;
+
+/** A ladder of four rungs that asks for turn alone: 20 (gentle), 50, 65 and 120 degrees. Shins stacked shows about 84. */
+final class StandTest extends TestCase
+{
+    private const TURNS = ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]];
+
+    public function testOneStandsOnTheLowestThatIsNotPassed(): void
+    {
+        $stand = self::stand(Person::of(self::TURNS));
+        self::assertSame(['ground', [], [], false], [$stand->rung?->rung->id, $stand->passed, $stand->bars, $stand->isTried]);
+        $stand = self::stand(Person::of(self::TURNS, seen: [self::seen('ground')]));
+        self::assertSame(['low', ['ground'], [], false], [$stand->rung?->rung->id, $stand->passed, $stand->bars, $stand->isTried]);
+    }
+
+    public function testWhatWasSeenCleanPassesAllBelowIt(): void
+    {
+        $stand = self::stand(Person::of(self::TURNS, seen: [self::seen('high')]));
+        self::assertSame(['ground', 'low', 'high'], $stand->passed);
+        self::assertSame('high', $stand->rung?->rung->id, 'The next asks for more than there is: the highest passed one below.');
+        self::assertSame(['bar.short'], self::codes($stand->bars));
+        self::assertGreaterThan(30.0, $stand->bars[0]->numbers['more']);
+        $all = self::stand(Person::of(self::TURNS, seen: [self::seen('full')]));
+        self::assertSame(['full', ['ground', 'low', 'high', 'full'], []], [$all->rung?->rung->id, $all->passed, $all->bars], 'At the top nothing bars the way.');
+    }
+
+    public function testATryThatWasNotCleanPassesNothing(): void
+    {
+        $stand = self::stand(Person::of(self::TURNS, seen: [self::seen('low', isClean: false)]));
+        self::assertSame(['ground', []], [$stand->rung?->rung->id, $stand->passed]);
+    }
+
+    public function testMeasuringPassesOnlyWhatSaysSo(): void
+    {
+        $through = self::ladder(isMeasuredThrough: true);
+        self::assertSame(['ground', 'low', 'high'], self::stand(Person::of(self::TURNS), $through)->passed);
+        self::assertSame([], self::stand(Person::of([]), $through)->passed, 'Not what nobody has measured.');
+        self::assertSame([], self::stand(Person::of(self::TURNS), self::ladder([new GateDefinition(GateKind::Observed, 'elbow-to-sole')], true))->passed, 'Never past a gate.');
+    }
+
+    public function testNothingKnownIsTriedWhereNoReadingWouldSettleIt(): void
+    {
+        $stand = self::stand(Person::of([]));
+        self::assertSame(['ground', true], [$stand->rung?->rung->id, $stand->isTried], 'A gentle one is tried to find out.');
+        $stand = self::stand(Person::of([], seen: [self::seen('ground')]));
+        self::assertSame('ground', $stand->rung?->rung->id);
+        self::assertSame(['bar.unread'], self::codes($stand->bars), 'A test would settle the next, so that comes first.');
+        $stand = self::stand(Person::of([], seen: [self::seen('ground')]), tests: []);
+        self::assertSame(['low', true], [$stand->rung?->rung->id, $stand->isTried], 'Nothing can be measured: under the teacher’s eye.');
+    }
+
+    public function testAShortageBarsAndATryAboveItDoesNotOpenIt(): void
+    {
+        $stand = self::stand(Person::of(self::TURNS), self::ladder(ground: 100.0));
+        self::assertNull($stand->rung, 'Even the ground asks for more than there is.');
+        self::assertSame(['bar.short'], self::codes($stand->bars));
+        self::assertSame(['bar.below'], self::codes($stand->closing('low')), 'Open by itself, and what is below is not passed.');
+        self::assertSame(['bar.short', 'bar.below', 'bar.below', 'bar.below'], self::codes($stand->closing('full')));
+        self::assertTrue(self::stand(Person::of(self::TURNS))->isOpenAfterThis('low'));
+        self::assertFalse(self::stand(Person::of(self::TURNS))->isOpenAfterThis('full'));
+        self::assertFalse(self::stand(Person::of(self::TURNS))->isOpenAfterThis('no-such-rung'));
+        self::assertSame([], self::stand(Person::of(self::TURNS))->closing('ground'));
+        self::assertSame(['bar.below', 'bar.below'], self::codes(self::stand(Person::of(self::TURNS))->closing('high')));
+    }
+
+    public function testAGateBarsUntilItIsMetOrTheRungIsSeenClean(): void
+    {
+        $ladder = self::ladder([new GateDefinition(GateKind::Observed, 'elbow-to-sole')]);
+        $seen = [self::seen('ground'), self::seen('low')];
+        $shut = self::stand(Person::of(self::TURNS, seen: $seen), $ladder);
+        self::assertSame('low', $shut->rung?->rung->id);
+        self::assertSame(['gate.not-asked'], self::codes($shut->bars));
+        $met = self::stand(Person::of(self::TURNS, seen: $seen, observed: [new \LucidAscent\Core\Readiness\Observed('elbow-to-sole', Side::Left, true, new \DateTimeImmutable('2026-03-05'))]), $ladder);
+        self::assertSame('high', $met->rung?->rung->id);
+        self::assertSame(['ground', 'low', 'high'], self::stand(Person::of(self::TURNS, seen: [...$seen, self::seen('high')]), $ladder)->passed);
+        $pose = self::pose(Person::of(self::TURNS, seen: $seen), self::ladder(gateOfFull: [new GateDefinition(GateKind::Observed, 'elbow-to-sole')]));
+        self::assertSame(State::Short, $pose->state(), 'The numbers are worse than an open question.');
+    }
+
+    public function testAHoldBarsAndOneFallsBackBelowIt(): void
+    {
+        $seen = [self::seen('high')];
+        $stand = self::stand(Person::of(self::TURNS, [new Condition('c', 'A condition', ['weight-on-knee'])], seen: $seen));
+        self::assertSame('low', $stand->rung?->rung->id, 'The high one loads the knee.');
+        self::assertSame(['held.condition'], self::codes($stand->bars));
+        self::assertSame('A condition', $stand->bars[0]->numbers['name']);
+        self::assertNull(self::stand(Person::of(self::TURNS, [Condition::everything('c', 'C')], seen: $seen))->rung);
+    }
+
+    public function testAfterAWordTestsComeFirstAndTheLadderGoesOnLower(): void
+    {
+        $hurt = new PainTold('p', self::day('2026-03-03'), self::day('2026-03-03'), new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left, posture: 'turner', rung: 'high');
+        $word = new ClearanceGiven('w', self::day('2026-03-05'), self::day('2026-03-05'), ['p'], Word::Clinician, true);
+        $stand = self::stand(Person::of(self::TURNS, seen: [self::seen('full', '2026-03-02')], entries: [$hurt, $word]));
+        self::assertSame([], $stand->passed, 'What was shown before it counts no more.');
+        self::assertSame('ground', $stand->rung?->rung->id, 'Lying rest was never held.');
+        self::assertSame(['bar.test-first', 'bar.below'], self::codes($stand->closing('low')));
+        self::assertSame('rotation', $stand->closing('low')[0]->numbers['ability']);
+        $pose = self::pose(Person::of(self::TURNS, seen: [self::seen('full', '2026-03-08')], entries: [$hurt, $word]));
+        self::assertSame([State::Unknown, null], [$pose->state(), $pose->seenOn() && [] === $pose->full()->testFirst ? true : null], 'Seen again, and still not tested.');
+        $other = self::pose(Person::of(self::TURNS, entries: [$hurt, $word]), side: Side::Right);
+        self::assertSame([], $other->full()->testFirst, 'The other side was never stopped.');
+    }
+
+    public function testAPoseIsSeenShortOrAskedAsItsFullFormIs(): void
+    {
+        $pose = self::pose(Person::of(self::TURNS));
+        self::assertSame([State::Short, Ability::Rotation], [$pose->state(), $pose->limiter()?->ability]);
+        self::assertSame(1, $pose->chance(), 'Short by far: never nought.');
+        self::assertNull($pose->seenOn());
+        self::assertNull($pose->rung('no-such-rung'));
+        self::assertSame('high', $pose->rung('high')?->rung->id);
+        $seen = self::pose(Person::of(self::TURNS, seen: [self::seen('full')]));
+        self::assertSame([State::Open, 99, '2026-03-05'], [$seen->state(), $seen->chance(), $seen->seenOn()?->format('Y-m-d')]);
+        self::assertContains('seen.against', self::codes($seen->reasons()), 'The reading that says otherwise is named.');
+        $tried = self::pose(Person::of(self::TURNS, seen: [self::seen('full', isClean: false)]));
+        self::assertSame([State::Short, 'seen.not-clean'], [$tried->state(), $tried->reasons()[0]->code]);
+        self::assertSame(State::Near, self::pose(Person::of(self::TURNS, seen: [self::seen('ground', isClean: false)]))->rung('ground')?->state(), 'Enough by the numbers, and not clean when tried.');
+        $unknown = self::pose(Person::of([]));
+        self::assertSame([State::Unknown, null, 'ability.unread'], [$unknown->state(), $unknown->chance(), $unknown->reasons()[0]->code]);
+        self::assertNull(self::pose(Person::of(self::TURNS, [Condition::everything('c', 'C')]))->chance());
+        self::assertNotContains('seen.against', self::codes(self::pose(Person::of([], seen: [self::seen('full')]))->reasons()));
+        $old = self::pose(Person::of(self::TURNS, on: '2026-06-10'));
+        self::assertSame(['ability.too-old', 100], [$old->reasons()[0]->code, $old->reasons()[0]->numbers['days']]);
+    }
+
+    public function testARungThatAsksForNothingThatCanBeReadIsUnknown(): void
+    {
+        $posture = new PostureDefinition('turner', 'Turner', [], [new RungDefinition('full', 'Full', null, [], new Work([], false))], []);
+        $pose = (new ReadPoses(['turner' => $posture], Person::of(self::TURNS), self::tests()))->of('turner', Side::Left);
+        self::assertSame(State::Unknown, $pose->state());
+        self::assertTrue($pose->stand->isTried);
+    }
+
+    public function testWhatTheOtherLegHasToDoIsAskedOfThatLeg(): void
+    {
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work([], false), otherLeg: ['rotation' => 120.0])], []);
+        $pose = (new ReadPoses(['turner' => $posture], Person::of(self::TURNS), self::tests()))->of('turner', Side::Left);
+        self::assertSame(State::Short, $pose->state());
+        self::assertTrue($pose->limiter()?->isOtherLeg);
+        self::assertSame([false, true], array_map(static fn ($margin): bool => $margin->isOtherLeg, $pose->full()->margins));
+        $seen = array_map(static fn (Side $side): Seen => new Seen('other', 'x', $side, true, self::day('2026-03-05')), Side::cases());
+        self::assertSame(State::Short, (new ReadPoses(['turner' => $posture], Person::of(self::TURNS, seen: $seen), self::tests()))->of('turner', Side::Right)->state());
+    }
+
+    /** @param list<Reason> $reasons */
+    private static function codes(array $reasons): array
+    {
+        return array_map(static fn (Reason $reason): string => $reason->code, $reasons);
+    }
+
+    /** @param list<\LucidAscent\Core\Testing\TestDefinition>|null $tests */
+    private static function stand(KnownPerson $person, ?PostureDefinition $ladder = null, ?array $tests = null): Stand
+    {
+        return self::pose($person, $ladder, $tests)->stand;
+    }
+
+    /** @param list<\LucidAscent\Core\Testing\TestDefinition>|null $tests */
+    private static function pose(KnownPerson $person, ?PostureDefinition $ladder = null, ?array $tests = null, Side $side = Side::Left): PoseReading
+    {
+        return (new ReadPoses(['turner' => $ladder ?? self::ladder()], $person, $tests ?? self::tests()))->of('turner', $side);
+    }
+
+    /** @return array<string, \LucidAscent\Core\Testing\TestDefinition> */
+    private static function tests(): array
+    {
+        return ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()];
+    }
+
+    /**
+     * @param list<GateDefinition> $gateOfHigh
+     * @param list<GateDefinition> $gateOfFull
+     */
+    private static function ladder(array $gateOfHigh = [], bool $isMeasuredThrough = false, array $gateOfFull = [], float $ground = 20.0): PostureDefinition
+    {
+        $rung = static fn (string $id, float $degrees, array $loads, bool $isGentle = false, array $gates = []): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => $degrees], new Work($loads, $isGentle), gates: $gates, isMeasuredThrough: $isMeasuredThrough);
+
+        return new PostureDefinition('turner', 'Turner', [Ability::Rotation], [
+            $rung('ground', $ground, ['lying-rest'], true, $isMeasuredThrough ? $gateOfHigh : []),
+            $rung('low', 50.0, ['turn-out'], gates: $isMeasuredThrough ? $gateOfHigh : []),
+            $rung('high', 65.0, ['turn-out', 'weight-on-knee'], gates: $gateOfHigh),
+            $rung('full', 120.0, ['turn-out', 'weight-on-knee'], gates: $gateOfFull),
+        ], []);
+    }
+
+    private static function seen(string $rung, string $on = '2026-03-05', bool $isClean = true): Seen
+    {
+        return new Seen('turner', $rung, Side::Left, $isClean, self::day($on));
+    }
+
+    private static function day(string $day): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($day);
+    }
+}
