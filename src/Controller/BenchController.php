@@ -94,11 +94,10 @@ final class BenchController extends TeacherController
         }
         $tests = $this->records->tests($practitioner);
         $held = [] === $corrected ? $this->held($practitioner, $test) : [];
-        $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value])));
         // A body that was measured once gives no side its own field: a caution on one side holds both.
-        if (!$test->definition->bothSides && [] !== $held) {
-            $sides = [];
-        }
+        $isHeld = static fn (Side $side): bool => isset($held[$side->value]) || (!$test->definition->bothSides && [] !== $held);
+        // What was measured before it was held, or before anybody knew, is not thrown away: it is written down, and opens nothing.
+        $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !$isHeld($side) || self::isSent($request, $side)));
         $data = [] === $corrected
             ? new BenchData($test, $body->proportions(), $sides)
             : BenchData::ofEntry($corrected, $test, $body->proportions());
@@ -156,6 +155,11 @@ final class BenchController extends TeacherController
                 $this->pain->of($practitioner, $this->teacher(), $typed, $side, "test $entry", $data->test->id());
             }
         }
+    }
+
+    private static function isSent(Request $request, Side $side): bool
+    {
+        return array_key_exists('pain'.ucfirst($side->value), $request->request->all('bench'));
     }
 
     /** @return list<Pain> with this entry, on this side */

@@ -50,7 +50,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await check(page);
     const state = await page.locator('[data-reading^="half-lotus left"]').getAttribute('data-reading');
     await page.getByRole('link', { name: 'Ladder' }).first().click();
-    await page.waitForURL(/ladder\/half-lotus$/);
+    await page.waitForURL(/ladder$/);
     await check(page);
     assert.equal(await page.locator('[data-reading^="half-lotus left"]').getAttribute('data-reading'), state);
     await page.getByRole('link', { name: 'Readiness check, left side' }).click();
@@ -62,7 +62,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await check(page);
     assert.match(await page.locator('main').innerText(), /1 clean session so far/);
     await page.getByRole('button', { name: 'Record the decision' }).click();
-    await page.waitForURL(/ladder\/half-lotus$/);
+    await page.waitForURL(/ladder$/);
     assert.match(await page.locator('main').innerText(), /The decision is recorded/);
 
     // Up the ladder by eye: the ground is seen clean on both sides, the next rung is not tried.
@@ -112,7 +112,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.locator('#bench_painRight_place').selectOption('knee');
     await page.getByRole('button', { name: 'Record the test' }).click();
     await page.waitForURL(home);
-    assert.match(await page.locator('main').innerText(), /Pain at the knee/);
+    assert.match(await page.locator('main').innerText(), /Pain in or around a knee, right/);
     await page.goto(`${home}/ladder/half-lotus`);
     await check(page);
     assert.equal(await page.getByRole('link', { name: 'Readiness check, right side' }).count(), 0);
@@ -130,7 +130,10 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.getByRole('button', { name: 'Record the clearance' }).click();
     assert.match(await page.locator('main').innerText(), /Choose what the word lifts/);
     await check(page);
-    await page.locator('input[name="clearance_form[names][]"]').first().check();
+    // What was typed before the place was named holds as well: both are lifted.
+    for (const box of await page.locator('input[name="clearance_form[names][]"]').all()) {
+        await box.check();
+    }
     await page.locator('input[name="clearance_form[word]"][value="clinician"]').check();
     await page.getByLabel('Who gave it').fill('A physiotherapist');
     await page
@@ -142,7 +145,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.goto(`${home}/ladder/half-lotus`);
     assert.equal(await page.locator('[data-reading="half-lotus right held"]').count(), 0);
     assert.equal(await page.locator('[data-reading="half-lotus right open"]').count(), 0);
-    assert.equal(await page.getByRole('link', { name: 'Readiness check, right side' }).count(), 0);
+    assert.match(await page.locator('main').innerText(), /Tests come first|test.* first/i);
     await check(page);
 });
 
