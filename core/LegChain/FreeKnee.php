@@ -26,23 +26,25 @@ final readonly class FreeKnee implements ChainReading, Posture
 
     public function pose(Body $body): LegPose
     {
-        $sitting = $this->contact->sitting();
+        return Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt)
+            ->best($this->capacity, $this->outside($body));
+    }
 
-        $hip = $this->contact->hip($body);
-
-        return Swivel::between($hip, $this->contact->ankle($body), $body, $sitting->pelvicTilt)
-            ->best($this->capacity, $this->outside ?? $hip->y);
+    /** How far from the midline the knee has to stay with this body, in cm. */
+    public function outside(Body $body): float
+    {
+        return $this->outside ?? $this->contact->hip($body)->y;
     }
 
     /**
-     * The same position with the knee held at its place of the swivel: what a body of slightly other
-     * lengths asks for is then found without searching anew.
+     * The same position with the knee held where it is easiest: what a body of slightly other lengths asks
+     * for is then found without searching anew.
      *
      * @param LegPose $pose the position as this body has it
      */
     public function held(LegPose $pose, Body $body): HeldKnee
     {
-        return new HeldKnee($this->contact, Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt)->place($pose->knee));
+        return HeldKnee::of($this, $pose, $body);
     }
 
     public function angles(Body $body): array

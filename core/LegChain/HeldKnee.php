@@ -8,19 +8,64 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
- * An ankle contact whose knee stays at one place of its swivel, while lengths change a little: what
- * the best place asks for moves, to first order, as this does.
+ * An ankle contact whose knee is where it was easiest for one body, while lengths change a little: what made
+ * that place the easiest goes on holding, so that the place moves along. Two angles that were short by the
+ * same go on being so; a knee on the edge of what is clear of the body, or of the floor, stays on the edge.
+ * Anywhere else the margin is at its top, and to first order the place may stay.
  */
 final readonly class HeldKnee implements ChainReading, Posture
 {
-    /** @param float $radians where on the swivel */
-    public function __construct(private AnkleContact $contact, private float $radians)
+    /** Margins nearer to each other than this, in degrees, are a tie; places nearer than this, in cm, are the edge. */
+    private const TIE = 0.01;
+    /** A step along the swivel for its slopes, in radians. */
+    private const STEP = 1e-5;
+    private const STEPS = 6;
+
+    /**
+     * @param float $radians where on the swivel
+     * @param array{Component, Component}|null $tie the two angles that are short by the same
+     * @param bool $isOnFloor whether it lies on the floor
+     * @param bool $isOnEdge whether it is as near to the midline as it may be
+     */
+    private function __construct(private FreeKnee $free, private float $radians, private ?array $tie, private bool $isOnFloor, private bool $isOnEdge)
     {
+    }
+
+    /** @param LegPose $pose the position as this body has it */
+    public static function of(FreeKnee $free, LegPose $pose, Body $body): self
+    {
+        $swivel = self::swivel($free->contact, $body);
+        $place = $swivel->place($pose->knee);
+
+        return new self(
+            $free,
+            $place,
+            self::tie($free->capacity, $swivel, $place),
+            abs($pose->knee->z - Swivel::FLOOR) < self::TIE,
+            abs($pose->knee->y - $free->outside($body)) < self::TIE,
+        );
     }
 
     public function pose(Body $body): LegPose
     {
-        return Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt)->pose($this->radians);
+        $swivel = self::swivel($this->free->contact, $body);
+        $off = match (true) {
+            $this->isOnFloor => static fn (LegPose $pose): float => $pose->knee->z - Swivel::FLOOR,
+            $this->isOnEdge => fn (LegPose $pose): float => $pose->knee->y - $this->free->outside($body),
+            null !== $this->tie => fn (LegPose $pose): float => self::margin($this->tie[0] ?? Component::Flexion, $this->free->capacity, $pose) - self::margin($this->tie[1] ?? Component::Flexion, $this->free->capacity, $pose),
+            default => static fn (): float => 0.0,
+        };
+        $place = $this->radians;
+        for ($i = 0; $i < self::STEPS; ++$i) {
+            $here = $off($swivel->pose($place));
+            $slope = ($off($swivel->pose($place + self::STEP)) - $here) / self::STEP;
+            if (0.0 === $here || 0.0 === $slope) {
+                break;
+            }
+            $place -= $here / $slope;
+        }
+
+        return $swivel->pose($place);
     }
 
     public function angles(Body $body): array
@@ -30,16 +75,40 @@ final readonly class HeldKnee implements ChainReading, Posture
 
     public function readingErrors(): array
     {
-        return $this->contact->readingErrors();
+        return $this->free->readingErrors();
     }
 
     public function props(): array
     {
-        return $this->contact->props();
+        return $this->free->props();
     }
 
     public function shifted(string $name, float $by): static
     {
-        return new self($this->contact->shifted($name, $by), $this->radians);
+        return new self($this->free->shifted($name, $by), $this->radians, $this->tie, $this->isOnFloor, $this->isOnEdge);
+    }
+
+    /** @return array{Component, Component}|null the two tightest, where moving on eases one and tightens the other */
+    private static function tie(Capacity $capacity, Swivel $swivel, float $place): ?array
+    {
+        $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => null !== $capacity->of($one)));
+        $margin = static fn (Component $one, float $at): float => self::margin($one, $capacity, $swivel->pose($at));
+        usort($limited, static fn (Component $a, Component $b): int => $margin($a, $place) <=> $margin($b, $place));
+        if (count($limited) < 2 || abs($margin($limited[0], $place) - $margin($limited[1], $place)) > self::TIE) {
+            return null;
+        }
+        $slope = static fn (Component $one): float => $margin($one, $place + self::STEP) - $margin($one, $place - self::STEP);
+
+        return $slope($limited[0]) * $slope($limited[1]) < 0.0 ? [$limited[0], $limited[1]] : null;
+    }
+
+    private static function margin(Component $component, Capacity $capacity, LegPose $pose): float
+    {
+        return ($capacity->of($component) ?? INF) - $pose->angles->of($component);
+    }
+
+    private static function swivel(AnkleContact $contact, Body $body): Swivel
+    {
+        return Swivel::between($contact->hip($body), $contact->ankle($body), $body, $contact->sitting()->pelvicTilt);
     }
 }

@@ -121,7 +121,7 @@ final readonly class Sensitivity
     {
         $moved = [];
         foreach ($this->toReading[$component->value] ?? [] as $name => $slope) {
-            $moved["$reading.$name"] = $slope * $this->errors[$name];
+            $moved["$reading.$name"] = Uncertainty::moved($slope, $this->errors[$name]);
         }
 
         return new Uncertainty($this->toBody[$component->value] ?? [], $moved);
@@ -132,7 +132,7 @@ final readonly class Sensitivity
     {
         $variance = 0.0;
         foreach ($this->toReading[$component->value] ?? [] as $name => $slope) {
-            $variance += ($slope * $this->errors[$name]) ** 2;
+            $variance += Uncertainty::moved($slope, $this->errors[$name]) ** 2;
         }
 
         return sqrt($variance);
@@ -143,7 +143,7 @@ final readonly class Sensitivity
     {
         $variance = $this->readingError($component) ** 2;
         foreach ($this->toBody[$component->value] ?? [] as $segment => $slope) {
-            $variance += ($slope * $body->sd(Segment::from($segment))) ** 2;
+            $variance += Uncertainty::moved($slope, $body->sd(Segment::from($segment))) ** 2;
         }
 
         return sqrt($variance);

@@ -158,7 +158,10 @@ final readonly class Swivel
     private function margin(float $radians, Capacity $capacity): float
     {
         try {
-            return $capacity->worstMargin($this->pose($radians)->angles);
+            $angles = $this->pose($radians)->angles;
+
+            // A knee behind its hip is nowhere that a foot is drawn in to.
+            return $angles->flexion < 0.0 ? -INF : $capacity->worstMargin($angles);
         } catch (StraightKnee) {
             return -INF;
         }

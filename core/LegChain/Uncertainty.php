@@ -34,7 +34,7 @@ final readonly class Uncertainty
 
     public function times(float $factor): self
     {
-        $scaled = static fn (float $slope): float => $factor * $slope;
+        $scaled = static fn (float $slope): float => self::moved($slope, $factor);
 
         return new self(array_map($scaled, $this->toBody), array_map($scaled, $this->toReading));
     }
@@ -51,6 +51,12 @@ final readonly class Uncertainty
         return $this->plus($other->times(-1.0));
     }
 
+    /** How far one SD moves a figure: what is known exactly moves nothing, however steep the slope. */
+    public static function moved(float $slope, float $sd): float
+    {
+        return 0.0 === $sd ? 0.0 : $slope * $sd;
+    }
+
     /** One SD from the readings alone. */
     public function readingError(): float
     {
@@ -62,9 +68,7 @@ final readonly class Uncertainty
     {
         $variance = $this->readingError() ** 2;
         foreach ($this->toBody as $segment => $slope) {
-            $sd = $body->sd(Segment::from($segment));
-            // A length that is known exactly moves nothing, however steep the slope.
-            $variance += $sd > 0.0 ? ($slope * $sd) ** 2 : 0.0;
+            $variance += self::moved($slope, $body->sd(Segment::from($segment))) ** 2;
         }
 
         return sqrt($variance);
@@ -79,7 +83,9 @@ final readonly class Uncertainty
     private static function added(array $one, array $other): array
     {
         foreach ($other as $name => $slope) {
-            $one[$name] = ($one[$name] ?? 0.0) + $slope;
+            $sum = ($one[$name] ?? 0.0) + $slope;
+            // Of two slopes without bound nobody can say that they cancel.
+            $one[$name] = is_nan($sum) ? INF : $sum;
         }
 
         return $one;

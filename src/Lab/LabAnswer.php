@@ -123,7 +123,8 @@ final class LabAnswer
         $bodyError = $proportions->error($side);
         // What is set up is chosen, not read: it carries no reading error.
         $exact = array_map(static fn (): float => 0.0, $posture->readingErrors());
-        $demand = Sensitivity::of($posture, $body)->withReadingErrors($exact);
+        $fixed = $posture instanceof FreeKnee ? $posture->held($posture->pose($body), $body) : $posture;
+        $demand = Sensitivity::of($fixed, $body)->withReadingErrors($exact);
         $first = [];
         foreach (array_keys($posture->angles($body)) as $name) {
             $component = Component::from($name);

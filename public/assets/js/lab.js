@@ -28,6 +28,7 @@ const controls = form.querySelector('[data-controls]:not(option)');
 const sentence = document.querySelector('[data-sentence]');
 const figure = form.querySelector('.lab-show > .leg-figure');
 const held = document.querySelector('[data-held]');
+const stopped = document.querySelector('[data-stopped]');
 let given = JSON.parse(form.dataset.values);
 let answer = null;
 let kept = null;
@@ -286,6 +287,8 @@ const show = () => {
         return;
     }
     sentence.textContent = sentenceOf(answer);
+    stopped.hidden = answer.held.length === 0;
+    stopped.textContent = t('Held on this side: %1%. To look at, not to practise.', answer.held.join('; '));
     draw(figure, sceneOf(answer, side()));
     const dials = Object.entries(answer.components).map(([name, component]) => dial(NAMES[name], component));
     if (answer.back !== null) {

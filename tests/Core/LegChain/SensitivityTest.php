@@ -12,6 +12,7 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sampling;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -75,5 +76,15 @@ final class SensitivityTest extends TestCase
         $sample = static fn (int $seed): array => Sampling::sd($posture, SampleBody::leg(), BodyError::measured(), draws: 200, seed: $seed);
         self::assertSame($sample(3), $sample(3));
         self::assertNotSame($sample(3), $sample(4));
+    }
+
+    public function testWhatIsKnownExactlyMovesNothingHoweverSteep(): void
+    {
+        $steep = new Uncertainty(['thigh' => INF], ['r' => 2.0]);
+        self::assertSame(0.0, Uncertainty::moved(INF, 0.0));
+        self::assertSame(INF, $steep->error(BodyError::measured()));
+        self::assertSame(INF, $steep->minus($steep)->error(BodyError::measured()), 'Nobody can say that they cancel.');
+        self::assertSame(0.0, $steep->times(0.0)->error(BodyError::measured()));
+        self::assertEqualsWithDelta(5.0, (new Uncertainty([], ['a' => 3.0, 'b' => 4.0]))->readingError(), 1e-12);
     }
 }

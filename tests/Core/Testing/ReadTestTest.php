@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -260,5 +261,18 @@ final class ReadTestTest extends TestCase
         }
 
         return $bounds;
+    }
+
+    public function testAHoldOfFiveMinutesIsNoLengthOfALeg(): void
+    {
+        self::assertTrue((new TakenTest('plank', Side::Left, Tool::Stopwatch, [['seconds' => 300.0]]))->has('seconds'));
+        foreach ([['seconds' => 3601.0], ['seconds' => -1.0], ['kneeHeight' => 251.0], ['gap' => -251.0]] as $trial) {
+            try {
+                new TakenTest('plank', Side::Left, Tool::Stopwatch, [$trial]);
+                self::fail(json_encode($trial).' was taken.');
+            } catch (InvalidValue $e) {
+                self::assertSame(array_key_first($trial), $e->field);
+            }
+        }
     }
 }
