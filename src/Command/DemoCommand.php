@@ -5,18 +5,26 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Demo\MadeUpStudio;
+use LucidAscent\App\Demo\TrueBody;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Testing\Ability;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -25,16 +33,39 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** A made-up studio with three made-up people: open hips, one side short in rotation, a knee that hurts. */
+/**
+ * A made-up studio with six made-up people and half a year of their records.
+ *
+ * @phpstan-import-type Person from MadeUpStudio
+ * @phpstan-import-type Hurt from MadeUpStudio
+ */
 #[AsCommand('ascent:demo', 'Loads the demo data into an empty database; its password comes from DEMO_PASSWORD.')]
 final class DemoCommand extends Command
 {
     public const EMAIL = 'demo@studio.example';
 
+    /** The same studio every time. */
+    private const SEED = 41;
+
+    /** What is taken in an assessment: what is set, what is read, and the ability that it follows from. */
+    private const TESTS = [
+        'figure-four-lying' => [[], 'angle', 'rotation'],
+        'soles-together' => [[], 'kneeHeight', 'rotation'],
+        'shins-stacked' => [['ankleHeight' => 10.5], 'kneeHeight', 'rotation'],
+        'frog' => [[], 'span', 'abduction'],
+        'knee-hug' => [[], 'angle', 'flexion'],
+        'leg-raise' => [[], 'angle', 'hamstrings'],
+        'inward-turn' => [[], 'angle', 'internal-rotation'],
+        'heel-to-seat' => [[], 'gap', 'kneeFlexion'],
+        'thigh-hang' => [[], 'angle', 'extension'],
+        'tree-balance' => [[], 'seconds', 'balance'],
+    ];
+
     public function __construct(
         private readonly EntityManagerInterface $em,
         private readonly UserPasswordHasherInterface $hasher,
         private readonly ClockInterface $clock,
+        private readonly Catalogue $catalogue,
     ) {
         parent::__construct();
     }
@@ -52,97 +83,83 @@ final class DemoCommand extends Command
 
             return Command::FAILURE;
         }
-        $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-60 days'));
+        $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-200 days'));
         $teacher->changePassword($this->hasher->hashPassword($teacher, $password));
         $this->em->persist($teacher);
 
-        $open = $this->person($teacher, 'Maren Tolvik', 168.0, ['thigh.left' => 41.0, 'thigh.right' => 41.2, 'shin.left' => 40.6, 'shin.right' => 40.8, 'hipSpacing' => 17.2]);
-        $this->test($open, 0.0, [[7.5, 11.0, 8.0], [8.0, 11.5, 8.0]], Pain::none(), Pain::none());
-        foreach ([9, 7, 4] as $days) {
-            $this->em->persist($this->practice($open, Side::Left, 'lying-half-lotus', $days));
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
+        foreach (MadeUpStudio::people() as $person) {
+            $this->load($teacher, $person, $random);
         }
-
-        $uneven = $this->person($teacher, 'Jonas Erlesand', 181.0, ['thigh.left' => 44.5, 'thigh.right' => 44.5, 'shin.left' => 45.6, 'shin.right' => 45.4]);
-        $this->test($uneven, 0.0, [[9.0, 18.0, 21.5], [9.5, 18.5, 23.0], [9.0, 18.0, 22.0]], Pain::none(), new Pain(1, PainPlace::InnerThigh));
-
-        $this->assessment($uneven, ['half-lotus', 'pigeon', 'soles-together'], [
-            'leg-raise' => [[['heelHeight' => 74.0], ['heelHeight' => 75.0]], [['heelHeight' => 71.0], ['heelHeight' => 71.5]]],
-            'frog' => [[['span' => 88.0], ['span' => 89.0]], [['span' => 88.0], ['span' => 89.0]]],
-            'shins-stacked' => [
-                [['kneeHeight' => 15.0, 'ankleHeight' => 10.5], ['kneeHeight' => 15.5, 'ankleHeight' => 10.5]],
-                [['kneeHeight' => 29.0, 'ankleHeight' => 11.0], ['kneeHeight' => 28.0, 'ankleHeight' => 11.0]],
-            ],
-            'inward-turn' => [[['angle' => 31.0], ['angle' => 33.0]], [['angle' => 38.0], ['angle' => 37.0]]],
-            'heel-to-seat' => [[['gap' => 21.0], ['gap' => 21.5]], [['gap' => 22.5], ['gap' => 22.0]]],
-            'thigh-hang' => [[['angle' => 14.0], ['angle' => 15.0]], [['angle' => 12.0], ['angle' => 13.0]]],
-            'tree-balance' => [[['seconds' => 18.0], ['seconds' => 26.0], ['seconds' => 22.0]], [['seconds' => 15.0], ['seconds' => 21.0], ['seconds' => 19.0]]],
-        ]);
-
-        $sore = $this->person($teacher, 'Petra Quillmann', 163.0, []);
-        $this->test($sore, 0.0, [[16.0, 24.0, 15.0], [16.5, 24.0, 15.5]], Pain::none(), new Pain(3, PainPlace::Knee, PainKind::Ache));
-
         $this->em->flush();
         $output->writeln('The demo data is loaded.');
 
         return Command::SUCCESS;
     }
 
-    /** @param array<string, float> $lengths */
-    private function person(Teacher $teacher, string $name, float $stature, array $lengths): Practitioner
+    /** @param Person $person */
+    private function load(Teacher $teacher, array $person, \Random\Randomizer $random): void
     {
-        $then = $this->clock->now()->modify('-20 days');
-        $practitioner = new Practitioner(Uuid::v7(), $teacher, $name, $then, $then);
+        $first = $this->ago($person['assessed'][0][0])->modify('-1 hour');
+        $practitioner = new Practitioner(Uuid::v7(), $teacher, $person['name'], $first, $first);
         $this->em->persist($practitioner);
-        $this->em->persist(new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $then, $stature, $lengths, []));
-
-        return $practitioner;
+        $measures = new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $first, $person['stature'], $person['lengths'], []);
+        $this->em->persist($measures);
+        foreach ($person['assessed'] as [$days, $less]) {
+            $abilities = array_map(static fn (array $side): array => array_map(static fn (float $now): float => $now - $less, $side), ['left' => $person['left'], 'right' => $person['right']]);
+            $hurt = null !== $person['hurt'] && $person['hurt'][0] === $days ? $person['hurt'] : null;
+            $this->assess($practitioner, new TrueBody($measures->proportions(), $abilities, $random), $person['wanted'], $person['conditions'], $person['note'], $days, $hurt);
+        }
+        foreach ($person['practised'] as [$ladder, $side, $rung, $days]) {
+            foreach ($days as $ago) {
+                $then = $this->ago($ago);
+                $this->em->persist(new RungCheck(Uuid::v7(), $practitioner, $teacher, $ladder, Side::from($side), $rung, $then, $then, null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, ''));
+            }
+        }
+        foreach ($person['walked'] as [$ladder, $side, $rung, $days, $isClean]) {
+            $this->em->persist(new SeenRung(Uuid::v7(), $practitioner, $teacher, $this->ago($days)->modify('+50 minutes'), $ladder, $rung, Side::from($side), $isClean, [], false, $isClean ? '' : 'The pelvis lifts.', 0, PainPlace::None, PainKind::Ache));
+        }
+        if (null !== $person['hurt'] && $person['hurt'][0] !== $person['assessed'][count($person['assessed']) - 1][0]) {
+            $this->stop($practitioner, $person['hurt'], $person['lifted']);
+        }
     }
 
-    /** @param list<array{float, float, float}> $trials left knee, heels, right knee */
-    private function test(Practitioner $practitioner, float $seat, array $trials, Pain $left, Pain $right): void
+    /** @param Hurt $hurt */
+    private function stop(Practitioner $practitioner, array $hurt, ?int $lifted): void
     {
-        $entry = Uuid::v7();
-        foreach ([[Side::Left, $left, 0], [Side::Right, $right, 2]] as [$side, $pain, $column]) {
-            $test = new Test(
-                Uuid::v7(),
-                $entry,
-                $practitioner,
-                $practitioner->teacher,
-                Test::SOLES_TOGETHER,
-                $side,
-                $this->clock->now()->modify('-12 days'),
-                'tape',
-                $seat,
-                $pain->level,
-                $pain->place,
-                $pain->kind,
-                [],
-                Rules::VERSION,
-            );
-            foreach ($trials as $trial) {
-                $test->add(['kneeHeight' => $trial[$column], 'heelDistance' => $trial[1]]);
-            }
-            $this->em->persist($test);
+        [$days, $side, $level, $place, $kind] = $hurt;
+        $said = new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $this->ago($days), $this->ago($days), Side::from($side), $level, PainPlace::from($place), PainKind::from($kind), 'before a session');
+        $this->em->persist($said);
+        if (null !== $lifted) {
+            $then = $this->ago($lifted);
+            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', Word::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [HoldsOn::idOf($said)]));
         }
     }
 
     /**
      * @param list<string> $wanted
-     * @param array<string, array{list<array<string, float>>, list<array<string, float>>}> $taken the trials of both sides, by test
+     * @param list<string> $conditions
+     * @param Hurt|null $hurt
      */
-    private function assessment(Practitioner $practitioner, array $wanted, array $taken): void
+    private function assess(Practitioner $practitioner, TrueBody $body, array $wanted, array $conditions, string $note, int $days, ?array $hurt): void
     {
-        $then = $this->clock->now()->modify('-11 days');
-        $assessment = new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $then, false, $wanted, array_keys($taken), [], 'Cycles to work; the right hip feels shorter after long rides.', true, 0, PainPlace::None, PainKind::Ache);
+        $then = $this->ago($days);
+        $assessment = new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $then, false, $wanted, array_keys(self::TESTS), $conditions, $note, true, 0, PainPlace::None, PainKind::Ache);
         $this->em->persist($assessment);
-        $this->em->persist(new AssessmentEnd($assessment->id, $then->modify('+28 minutes')));
-        foreach (array_keys($taken) as $i => $kind) {
+        $this->em->persist(new AssessmentEnd($assessment->id, $then->modify('+40 minutes')));
+        foreach (array_keys(self::TESTS) as $i => $kind) {
+            [$fixed, $free, $shows] = self::TESTS[$kind];
             $entry = Uuid::v7();
-            foreach (Side::cases() as $column => $side) {
-                $trials = $taken[$kind][$column];
-                $tool = isset($trials[0]['angle']) ? 'inclinometer' : 'tape';
-                $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, $kind, $side, $then->modify('+'.(3 * $i + 2).' minutes'), $tool, 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, null, $assessment);
-                foreach ($trials as $trial) {
+            $definition = $this->catalogue->tests()[$kind];
+            foreach (Side::cases() as $side) {
+                $pain = null !== $hurt && 'soles-together' === $kind && $hurt[1] === $side->value ? $hurt : [0, '', 0, 'none', 'ache'];
+                $tool = match ($definition->measured[$free] ?? 'degrees') {
+                    'degrees' => 'inclinometer',
+                    'seconds' => 'stopwatch',
+                    default => 'tape',
+                };
+                $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, $kind, $side, $then->modify('+'.(3 * $i + 2).' minutes'), $tool, 0.0, $pain[2], PainPlace::from($pain[3]), PainKind::from($pain[4]), [], Rules::VERSION, null, $assessment);
+                foreach ($body->trials($definition, $side, $fixed, $free, Ability::from($shows), 'seconds' === $free ? 3 : 2) as $trial) {
                     $test->add($trial, array_map(static fn (float $value): string => $value.(isset($trial['angle']) ? '°' : (isset($trial['seconds']) ? ' s' : ' cm')), $trial));
                 }
                 $this->em->persist($test);
@@ -150,10 +167,8 @@ final class DemoCommand extends Command
         }
     }
 
-    private function practice(Practitioner $practitioner, Side $side, string $rung, int $daysAgo): RungCheck
+    private function ago(int $days): \DateTimeImmutable
     {
-        $then = $this->clock->now()->modify("-$daysAgo days");
-
-        return new RungCheck(Uuid::v7(), $practitioner, $practitioner->teacher, 'half-lotus', $side, $rung, $then, $then, null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, '');
+        return $this->clock->now()->modify("-$days days");
     }
 }

@@ -68,7 +68,7 @@ final readonly class HoldsOn
             $this->addPain($entries, "seen:$seen->id", $entered($seen->at), $seen->at, $seen->pain(), $seen->side, $work, $seen->posture, $seen->rung, (string) $seen->by->id);
         }
         foreach ($this->records->painsSaid($practitioner) as $said) {
-            $this->addPain($entries, "pain:$said->id", $entered($said->at), $said->saidOn, $said->pain(), $said->side, $this->during($said), '' === $said->rung ? '' : $said->during, $said->rung, (string) $said->by->id);
+            $this->addPain($entries, self::idOf($said), $entered($said->at), $said->saidOn, $said->pain(), $said->side, $this->during($said), '' === $said->rung ? '' : $said->during, $said->rung, (string) $said->by->id);
         }
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             if (Step::Stop === $decision->step) {
@@ -108,6 +108,12 @@ final readonly class HoldsOn
         if ($pain->isFelt()) {
             $entries[] = new PainTold($id, $at, $on, $pain, $side, $during, $posture, $rung, $by);
         }
+    }
+
+    /** What a word that lifts it has to name. */
+    public static function idOf(PainSaid $said): string
+    {
+        return "pain:$said->id";
     }
 
     private function during(PainSaid $said): ?Work

@@ -29,7 +29,7 @@ final class CommandsTest extends AppTestCase
         }
     }
 
-    public function testTheDemoIsLoadedOnceAndShowsAllThreeCases(): void
+    public function testTheDemoIsLoadedOnceAndItsReadingsAgree(): void
     {
         $_SERVER['DEMO_PASSWORD'] = 'a demo password';
         $tester = $this->tester('ascent:demo');
@@ -37,8 +37,8 @@ final class CommandsTest extends AppTestCase
         self::assertSame(0, $tester->execute([]));
         self::assertStringContainsString('nothing was loaded', $tester->getDisplay());
         self::assertSame(1, $this->howMany(Teacher::class));
-        self::assertSame(3, $this->howMany(Practitioner::class));
-        self::assertSame(20, $this->howMany(Test::class));
+        self::assertSame(6, $this->howMany(Practitioner::class));
+        self::assertSame(20 * 12, $this->howMany(Test::class), 'Ten tests on both sides, in twelve assessments.');
         $this->em()->clear();
         $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([]);
         self::assertInstanceOf(Teacher::class, $teacher);
@@ -50,6 +50,13 @@ final class CommandsTest extends AppTestCase
             foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance'] as $page) {
                 $this->client->request('GET', "/practitioners/$practitioner->id$page");
                 self::assertResponseIsSuccessful();
+            }
+            $now = self::getContainer()->get(\LucidAscent\App\Reading\PersonOn::class)->now($practitioner);
+            self::assertNotNull($now);
+            foreach (\LucidAscent\Core\Body\Side::cases() as $side) {
+                foreach (\LucidAscent\Core\Testing\Ability::cases() as $ability) {
+                    self::assertSame([], $now->person->capacities($side)->get($ability)->against ?? [], "$practitioner->name, $side->value $ability->value");
+                }
             }
         }
         unset($_SERVER['DEMO_PASSWORD']);
