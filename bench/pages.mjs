@@ -36,8 +36,8 @@ if (!person) {
 const pages = {
     mat: '/',
     person,
-    verdict: `${person}/reading`,
-    ladder: `${person}/ladder`,
+    pose: `${person}/poses/half-lotus`,
+    ladder: `${person}/ladder/half-lotus`,
     'test form': `${person}/tests/soles-together`,
     'pose lab': `${person}/lab`,
 };

@@ -6,13 +6,12 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
-use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Testing\Capacities;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -26,8 +25,7 @@ $tests = TestList::of([
     ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 19, 'ankleHeight' => 10]]],
     ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 78]]],
 ], $proportions, $catalogue->tests(), $on);
-$of = static fn (Side $side): Capacities => Capacities::of($tests->evidence[$side->value], $proportions->error($side));
-$person = new KnownPerson($proportions, ['left' => $of(Side::Left), 'right' => $of(Side::Right)], ['left' => [], 'right' => []], array_column($tests->taken, 1), $on);
+$person = new KnownPerson($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
 $wanted = ['lotus', 'pigeon', 'cow-face'];
 $median = static function (callable $run): float {
     $run();

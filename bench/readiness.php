@@ -7,9 +7,9 @@ use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Testing\Capacities;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -25,9 +25,8 @@ $person = static function (int $i) use ($catalogue): KnownPerson {
         ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 13 + $i % 17, 'ankleHeight' => 10]]],
         ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 70 + $i % 12]]],
     ], $proportions, $catalogue->tests(), $on);
-    $of = static fn (Side $side): Capacities => Capacities::of($tests->evidence[$side->value], $proportions->error($side));
 
-    return new KnownPerson($proportions, ['left' => $of(Side::Left), 'right' => $of(Side::Right)], ['left' => [], 'right' => []], array_column($tests->taken, 1), $on);
+    return new KnownPerson($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
 };
 $read = static function (KnownPerson $known, array $ids) use ($catalogue): float {
     $start = hrtime(true);

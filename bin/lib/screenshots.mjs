@@ -33,11 +33,12 @@ await page.keyboard.press('Enter');
 await page.waitForURL(`${base}/`);
 await take('on-the-mat');
 
-await person('Petra Quillmann');
+const held = await person('Petra Quillmann');
 await take('person');
+await page.goto(`${held}/clearance`);
+await take('clearance');
 
 const uneven = await person('Jonas Erlesand');
-await take('capacity');
 await page.goto(`${uneven}/body`);
 await take('body');
 await page.goto(`${uneven}/assessments/new`);
@@ -76,15 +77,16 @@ await page
     .getByRole('link', { name: /Practise/ })
     .first()
     .click();
+await page.locator('#now-level').selectOption('0');
 await page.getByRole('button', { name: 'Begin' }).click();
 for (let i = 0; i < 8; i += 1) {
     await page.getByRole('button', { name: 'Skip' }).click();
 }
 await take('session');
-await page.goto(`${uneven}/reading`);
-await take('reading');
-await page.goto(`${uneven}/ladder`);
+await page.goto(`${uneven}/ladder/half-lotus`);
 await take('ladder');
+await page.goto(`${uneven}/walk/pigeon`);
+await take('walk');
 
 await page.goto(`${uneven}/lab`);
 await take('pose-lab');
@@ -98,6 +100,6 @@ await page.goto(`${base}/library/own/posture/new?adapt=pigeon`);
 await take('own-entry');
 
 const open = await person('Maren Tolvik');
-await page.goto(`${open}/ladder/check/left`);
+await page.goto(`${open}/ladder/half-lotus/check/left`);
 await take('check');
 await browser.close();
