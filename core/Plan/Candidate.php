@@ -14,6 +14,7 @@ final readonly class Candidate
      * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may be done
      * @param Side|null $tighter the side that is worked on first and last; null where neither is
      * @param list<string> $components what it works on
+     * @param Side|null $counterSide the side that the counterpose is done on; null for both
      */
     public function __construct(
         public string $posture,
@@ -23,6 +24,7 @@ final readonly class Candidate
         public Reason $because,
         public float $weight,
         public PracticeRung $counter,
+        public ?Side $counterSide = null,
     ) {
     }
 

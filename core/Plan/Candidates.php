@@ -53,7 +53,7 @@ final readonly class Candidates
             if (null === $left || null === $right) {
                 $leftOut[$id] = new Reason('plan.held-side', Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => null === $left ? 'left' : 'right']);
             }
-            $counter = self::counter($rung, $poses, $ladders, $equipment);
+            [$counter, $counterSide] = self::counter($rung, null === $left ? Side::Right : (null === $right ? Side::Left : null), $poses, $ladders, $equipment);
             if (null === $counter) {
                 $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $poses->postures[$id]->name]);
                 continue;
@@ -65,7 +65,7 @@ final readonly class Candidates
                     $isKey => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value, 'side' => $keystone->side->value]),
                     $isWanted => new Reason('plan.stage', Source::Computed, ['posture' => $poses->postures[$id]->name]),
                     default => new Reason('plan.prepares', Source::Trade, ['postures' => implode(', ', $wanted)]),
-                }, $isKey ? self::KEYSTONE : 1.0, $counter),
+                }, $isKey ? self::KEYSTONE : 1.0, $counter, $counterSide),
             ];
         }
         usort($list, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
@@ -74,24 +74,34 @@ final readonly class Candidates
     }
 
     /**
-     * A gentle posture that undoes another: the first of those named that nothing holds.
+     * A gentle posture that undoes another: the first of those named that nothing holds on either side; where
+     * one side alone was worked on, also one that can be done on that side alone.
      *
      * @param array<string, list<PracticeRung>> $ladders
+     *
+     * @return array{PracticeRung|null, Side|null}
      */
-    private static function counter(PracticeRung $rung, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
+    private static function counter(PracticeRung $rung, ?Side $worked, ReadPoses $poses, array $ladders, Equipment $equipment): array
     {
+        $aside = [null, null];
         foreach ($rung->counters as $id) {
             if (!isset($ladders[$id])) {
                 continue;
             }
             $first = $ladders[$id][0];
-            $isHeld = State::Held === $poses->of($id, Side::Left)->rungs[0]->state() || State::Held === $poses->of($id, Side::Right)->rungs[0]->state();
-            if (!$isHeld && $first->rung->isGentle() && $equipment->has($first)) {
-                return $first;
+            if (!$first->rung->isGentle() || !$equipment->has($first)) {
+                continue;
+            }
+            $isFree = static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs[0]->heldBy;
+            if ($isFree(Side::Left) && $isFree(Side::Right)) {
+                return [$first, null];
+            }
+            if (null === $aside[0] && null !== $worked && $isFree($worked) && !$first->isSymmetric) {
+                $aside = [$first, $worked];
             }
         }
 
-        return null;
+        return $aside;
     }
 
     private static function tighter(string $id, ReadPoses $poses): ?Side

@@ -156,7 +156,7 @@ final readonly class Planner
             $add($other, $rungs[$other->value], 1.0);
             $add($first, $rungs[$first->value], self::TIGHTER);
         }
-        $items[] = new PlannedItem($candidate->counter, Phase::Counter, null, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $this->poses->postures[$candidate->posture]->name]));
+        $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $this->poses->postures[$candidate->posture]->name]));
 
         return $items;
     }

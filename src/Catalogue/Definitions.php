@@ -111,7 +111,7 @@ final class Definitions
                         ...Load::ofThresholds($thresholds),
                     ])),
                     $rung['gentle'] ?? false,
-                    null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs(),
+                    ($posture['both_legs'] ?? false) || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
                     $rung['foot_free'] ?? false,
                 ),
                 PropRule::from(array_column($rung['props'] ?? [], 'rule')[0] ?? PropRule::None->value),

@@ -120,6 +120,27 @@ final class PlanTest extends KernelTestCase
         self::assertContains(['posture' => 'lotus', 'code' => 'plan.held'], array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']], $plan['leftOut']));
     }
 
+    /** Nothing is planned that folds or loads the leg whose knee hurts, as the working leg or as the other one. */
+    public function testWhileOneKneeHurtsTheOtherSideGoesOnWithoutIt(): void
+    {
+        foreach (['left' => 'right', 'right' => 'left'] as $hurt => $free) {
+            $plan = self::plan(['wanted' => ['half-lotus', 'pigeon'], 'days' => ['mon', 'wed'], 'weeks' => 2, 'minutes' => 45, 'events' => [['event' => 'pain', 'side' => $hurt, 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
+            $works = 0;
+            foreach ($plan['weeks'] as $week) {
+                foreach ($week['sessions'] as $session) {
+                    foreach ($session['items'] as $item) {
+                        self::assertSame($free, $item['side'], "$item[posture] $item[rung]");
+                        $work = self::catalogue()->rung($item['posture'], $item['rung'])?->work;
+                        self::assertFalse($work?->usesBothLegs, "$item[posture] needs both legs.");
+                        self::assertTrue($work->isGentle);
+                        $works += 'work' === $item['phase'] ? 1 : 0;
+                    }
+                }
+            }
+            self::assertGreaterThan(0, $works);
+        }
+    }
+
     public function testWhatDoesNotFitIsSaid(): void
     {
         $plan = self::plan(['wanted' => self::POSES, 'minutes' => 15]);

@@ -57,6 +57,15 @@ final class RouteTest extends TestCase
         $keystone = Keystone::of([Route::to('summit', $poses)], $poses);
         self::assertSame(Ability::Rotation, $keystone?->ability);
         self::assertSame(['ground', 'turner', 'summit'], $keystone->opens);
+        // Ground and turner miss turn alone, on the left and the right alike; so does the summit: 12 for each of the three.
+        self::assertSame([36, Side::Left], [$keystone->count, $keystone->side]);
+        self::assertGreaterThan(10.0, $keystone->missing);
+        $near = self::poses(['shins-stacked' => [['kneeHeight' => 17.0, 'ankleHeight' => 10.0]]] + self::SPREADS);
+        self::assertSame(6, Keystone::of([Route::to('summit', $near)], $near)?->count, 'The summit is near, and counts by half.');
+        $both = self::poses(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 60.0]]]);
+        self::assertSame([24, Ability::Rotation], [Keystone::of([Route::to('summit', $both)], $both)?->count, Keystone::of([Route::to('summit', $both)], $both)->ability], 'What two keep back counts by half, for the one that is furthest behind.');
+        $held = self::poses($short, [Condition::everything('c', 'C')]);
+        self::assertNull(Keystone::of([Route::to('summit', $held)], $held), 'What is held waits for no ability.');
         $open = self::poses(self::TURNS + self::SPREADS);
         self::assertNull(Keystone::of([Route::to('summit', $open)], $open));
         self::assertNull(Keystone::of([], $open));

@@ -1,0 +1,298 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Plan;
+
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Plan\Candidates;
+use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Phase;
+use LucidAscent\Core\Plan\Plan;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\Planner;
+use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\SessionRules;
+use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Tests\Core\Readiness\Person;
+use LucidAscent\Tests\Core\Testing\Definition;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * A small world: a turner and a spreader, each with a gentle rung below a deep one; two gentle postures to warm
+ * up in, the first of which is also rested in; and one that undoes both.
+ */
+final class PlannerTest extends TestCase
+{
+    private const MONDAY = '2026-03-09';
+    private const TESTS = ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 90.0]]];
+
+    public function testASessionWarmsUpWorksUndoesAndRests(): void
+    {
+        $session = self::first(self::plan(['turner']));
+        self::assertSame(['warm-up', 'warm-up', 'work', 'work', 'counter', 'rest'], array_map(static fn (PlannedItem $item): string => $item->phase->value, $session->items));
+        self::assertSame(['warm-a', 'warm-b', 'turner', 'turner', 'undo', 'warm-a'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $session->items));
+        self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.stage', 'plan.stage', 'plan.counter', 'plan.rest'], array_map(static fn (PlannedItem $item): string => $item->because->code, $session->items));
+        self::assertSame([300, 45, 140], [self::seconds($session, Phase::WarmUp), self::seconds($session, Phase::Counter), self::seconds($session, Phase::Rest)], 'Five minutes of thirty to warm up, a twelfth to rest.');
+        self::assertSame([180, 180], array_map(static fn (PlannedItem $item): int => $item->seconds, self::work($session)), 'A gentle rung is held for three minutes a side.');
+        self::assertSame([Side::Left, Side::Right], array_map(static fn (PlannedItem $item): ?Side => $item->side, self::work($session)));
+        self::assertSame('low', self::work($session)[0]->rung->rung->id, 'Nobody starts on the highest rung that the numbers allow.');
+    }
+
+    /** @param list<int> $days */
+    #[DataProvider('requests')]
+    public function testNoSessionBreaksAHardRule(array $wanted, int $minutes, array $days, int $apart, array $seen): void
+    {
+        $poses = self::poses(seen: $seen);
+        $plan = (new Planner($poses, self::ladders(), self::tests(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes));
+        foreach ($plan->weeks as $week) {
+            foreach ($week['sessions'] as $session) {
+                self::assertSame([], SessionRules::broken($session, $minutes, $poses), $session->on->format('Y-m-d'));
+            }
+        }
+        $sessions = array_merge(...array_map(static fn (array $week): array => $week['sessions'], $plan->weeks));
+        self::assertSame([], SessionRules::tooClose($sessions, $apart, $poses));
+        self::assertEquals($plan, (new Planner($poses, self::ladders(), self::tests(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes)), 'The same person and days give the same plan.');
+    }
+
+    /** @return iterable<array{list<string>, int, list<int>, int, list<Seen>}> */
+    public static function requests(): iterable
+    {
+        foreach ([10, 24, 25, 30, 90, 180] as $minutes) {
+            foreach ([[1], [1, 2, 3], [1, 2, 3, 4, 5, 6, 7]] as $days) {
+                foreach ([1, 2, 3] as $apart) {
+                    yield [['turner', 'spreader', 'summit'], $minutes, $days, $apart, [self::seen('turner', 'low'), self::seen('spreader', 'low', Side::Right), self::seen('spreader', 'low')]];
+                }
+            }
+        }
+    }
+
+    public function testDeepWorkOfAComponentKeepsItsDaysApartAndGentleWorkNeedNot(): void
+    {
+        $works = static fn (array $seen, int $apart): array => array_map(static fn (PlannedSession $session): bool => [] !== self::work($session), self::plan(['turner'], seen: $seen, days: [1, 2, 3, 4], apart: $apart)->weeks[0]['sessions']);
+        $deep = [self::seen('turner', 'low'), self::seen('turner', 'low', Side::Right)];
+        self::assertSame([true, true, true, true], $works($deep, 1));
+        self::assertSame([true, false, true, false], $works($deep, 2));
+        self::assertSame([true, false, false, true], $works($deep, 3));
+        self::assertSame([true, true, true, true], $works([], 3));
+        self::assertSame([true, false, true, false], $works([self::seen('turner', 'low')], 2), 'Deep on one side is deep.');
+    }
+
+    public function testHoldsGrowByATenthAWeekUpToHalfAndEveryFourthWeekIsLighter(): void
+    {
+        $plan = self::plan(['turner'], weeks: 12, days: [1], minutes: 60);
+        self::assertSame([false, false, false, true, false, false, false, true, false, false, false, true], array_map(static fn (array $week): bool => $week['light'], $plan->weeks));
+        $seconds = array_map(static fn (array $week): int => self::work($week['sessions'][0])[0]->seconds, $plan->weeks);
+        self::assertSame([180, 195, 215, 130, 215, 235, 260, 155, 260, 270, 270, 160], $seconds);
+        self::assertSame([[5, '2026-04-06', ['shins-stacked']], [9, '2026-05-04', ['shins-stacked']], [13, '2026-06-01', ['shins-stacked']]], array_map(static fn (array $retest): array => [$retest['week'], $retest['on']->format('Y-m-d'), $retest['tests']], $plan->retests), 'The surest test that isolates what is wanted.');
+    }
+
+    public function testTheTighterSideComesFirstAndLastAndHalfAsMuchAgain(): void
+    {
+        $person = Person::of(self::TESTS, seen: [self::seen('turner', 'low', Side::Right), self::seen('turner', 'low'), new Seen('turner', 'full', Side::Left, false, new \DateTimeImmutable('2026-03-05'))]);
+        $items = self::work(self::first((new Planner(self::read($person), self::ladders(), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))));
+        self::assertSame([Side::Left, Side::Right, Side::Left], array_map(static fn (PlannedItem $item): ?Side => $item->side, $items));
+        self::assertSame([120, 120, 60], array_map(static fn (PlannedItem $item): int => $item->seconds, $items));
+    }
+
+    public function testAHeldSideIsLeftOutAndTheOtherGoesOnInGentleShapes(): void
+    {
+        $hurt = new PainTold('p', new \DateTimeImmutable('2026-03-05'), new \DateTimeImmutable('2026-03-05'), new Pain(2, PainPlace::Knee, PainKind::Ache), Side::Left);
+        $plan = self::plan(['turner'], entries: [$hurt]);
+        $items = self::work(self::first($plan));
+        self::assertSame([[Side::Right, 'low']], array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], $items));
+        self::assertSame([Side::Right], array_values(array_unique(array_map(static fn (PlannedItem $item): ?Side => $item->side, self::first($plan)->items), SORT_REGULAR)), 'The counterpose, too, on the free side alone.');
+        $both = (new Planner(self::poses(entries: [$hurt]), self::ladders(undoIsSymmetric: true), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        self::assertSame(['plan.no-counter', []], [$both->leftOut['turner']->code, self::work(self::first($both))], 'One that needs both legs is no counterpose now.');
+        self::assertSame('plan.held-side', $plan->leftOut['turner']->code);
+        self::assertSame('left', $plan->leftOut['turner']->numbers['side']);
+        foreach (self::first($plan)->items as $item) {
+            self::assertTrue($item->rung->rung->isGentle());
+        }
+    }
+
+    public function testWhatHoldsAllLeavesNothing(): void
+    {
+        $plan = self::plan(['turner'], conditions: [Condition::everything('c', 'C')]);
+        self::assertSame([], self::first($plan)->items);
+        self::assertSame('plan.held', $plan->leftOut['turner']->code);
+    }
+
+    public function testWithoutAWarmUpNobodyWorks(): void
+    {
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        self::assertSame([], self::first($plan)->items);
+        self::assertSame('plan.no-warm-up', $plan->leftOut['turner']->code);
+    }
+
+    public function testWithoutACounterposeItIsLeftOut(): void
+    {
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        self::assertSame('plan.no-counter', $plan->leftOut['turner']->code);
+        self::assertSame([], self::work(self::first($plan)));
+        $strap = self::ladders(undoProps: ['strap' => 1]);
+        self::assertSame('plan.no-counter', (new Planner(self::poses(), $strap, self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))->leftOut['turner']->code, 'Nor one without its prop.');
+    }
+
+    public function testWhatFindsNoRoomInAnySessionSaysSo(): void
+    {
+        $plan = self::plan(['turner', 'spreader'], minutes: 12, days: [1]);
+        self::assertNotSame([], $plan->leftOut);
+        foreach ($plan->leftOut as $reason) {
+            self::assertSame(['plan.no-time', 12], [$reason->code, $reason->numbers['minutes']]);
+        }
+        self::assertSame([], self::plan(['turner', 'spreader'], minutes: 90)->leftOut);
+    }
+
+    public function testAnotherSchoolOnSomeDaysDosesAnotherWay(): void
+    {
+        $plan = (new Planner(self::poses(), self::ladders(), self::tests(), Dose::longAndStill(2), [2 => Dose::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
+        self::assertSame([180, 60], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
+    }
+
+    public function testTheKeystoneComesFirstAndGetsHalfAsMuchAgain(): void
+    {
+        $list = Candidates::of(['spreader', 'summit'], self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), new Equipment(2, 2, true))->list;
+        self::assertSame('plan.keystone', $list[0]->because->code);
+        self::assertSame([1.5, 1.0], [$list[0]->weight, $list[count($list) - 1]->weight]);
+        self::assertSame('spreader', $list[count($list) - 1]->posture);
+    }
+
+    public function testTheDaysOfPractice(): void
+    {
+        $dates = array_map(static fn (array $week): array => array_map(static fn (\DateTimeImmutable $day): string => $day->format('Y-m-d'), $week), self::request(2, [1, 7], 60)->dates());
+        self::assertSame([['2026-03-09', '2026-03-15'], ['2026-03-16', '2026-03-22']], $dates);
+        foreach ([[0, [1], 60], [53, [1], 60], [1, [], 60], [1, [1], 9], [1, [1], 181]] as [$weeks, $days, $minutes]) {
+            try {
+                self::request($weeks, $days, $minutes);
+                self::fail('Taken.');
+            } catch (InvalidValue) {
+                $this->addToAssertionCount(1);
+            }
+        }
+        self::request(52, [1], 10);
+        self::request(1, [1], 180);
+        new Equipment(20, 20, false);
+        foreach ([[21, 0], [0, 21], [-1, 0], [0, -1]] as [$blocks, $blankets]) {
+            try {
+                new Equipment($blocks, $blankets, false);
+                self::fail('Taken.');
+            } catch (InvalidValue) {
+                $this->addToAssertionCount(1);
+            }
+        }
+    }
+
+    /**
+     * @param list<string> $wanted
+     * @param list<Seen> $seen
+     * @param list<int> $days
+     * @param list<Entry> $entries
+     * @param list<Condition> $conditions
+     */
+    private static function plan(array $wanted, array $seen = [], int $weeks = 1, array $days = [1, 3], int $minutes = 30, int $apart = 2, array $entries = [], array $conditions = []): Plan
+    {
+        return (new Planner(self::poses(seen: $seen, entries: $entries, conditions: $conditions), self::ladders(), self::tests(), Dose::longAndStill($apart)))->plan($wanted, self::request($weeks, $days, $minutes));
+    }
+
+    /** @param list<int> $days */
+    private static function request(int $weeks, array $days, int $minutes): PlanRequest
+    {
+        return new PlanRequest(new \DateTimeImmutable(self::MONDAY), $weeks, $days, $minutes, new Equipment(0, 0, false));
+    }
+
+    /**
+     * @param array<string, non-empty-list<array<string, float>>> $tests
+     * @param list<Seen> $seen
+     * @param list<Entry> $entries
+     * @param list<Condition> $conditions
+     */
+    private static function poses(array $tests = self::TESTS, array $seen = [], array $entries = [], array $conditions = []): ReadPoses
+    {
+        return self::read(Person::of($tests, $conditions, seen: $seen, entries: $entries));
+    }
+
+    private static function read(\LucidAscent\Core\Readiness\KnownPerson $person): ReadPoses
+    {
+        return new ReadPoses(self::postures(), $person, self::tests());
+    }
+
+    /** @return array<string, PostureDefinition> */
+    private static function postures(): array
+    {
+        $gentle = static fn (string $id): PostureDefinition => new PostureDefinition($id, ucfirst($id), [], [new RungDefinition('lying', 'Lying', null, [], new Work(['lying-rest'], true))], []);
+        $ladder = static fn (string $id, Ability $ability, array $needs = []): PostureDefinition => new PostureDefinition($id, ucfirst($id), [$ability], [
+            new RungDefinition('low', 'Low', null, [$ability->value => 20.0], new Work(['lying-rest'], true)),
+            new RungDefinition('full', 'Full', null, [$ability->value => 50.0], new Work(['turn-out'], false)),
+        ], $needs);
+
+        return [
+            'warm-b' => $gentle('warm-b'),
+            'warm-a' => $gentle('warm-a'),
+            'undo' => $gentle('undo'),
+            'turner' => $ladder('turner', Ability::Rotation),
+            'spreader' => $ladder('spreader', Ability::Abduction),
+            'summit' => $ladder('summit', Ability::Rotation, ['turner', 'spreader']),
+        ];
+    }
+
+    /**
+     * @param array<string, int> $undoProps
+     *
+     * @return array<string, list<PracticeRung>>
+     */
+    private static function ladders(array $undoProps = [], bool $undoIsSymmetric = false): array
+    {
+        $ladders = [];
+        foreach (self::postures() as $id => $posture) {
+            foreach ($posture->rungs as $i => $rung) {
+                $ladders[$id][] = new PracticeRung($id, $posture->name, $rung, $i, in_array($id, ['turner', 'spreader', 'summit'], true) ? ['no-such', 'undo'] : [], 'undo' === $id ? $undoProps : [], 'warm-a' === $id || ('undo' === $id && $undoIsSymmetric), ['warm-a' => 1, 'warm-b' => 2][$id] ?? null, 'warm-a' === $id ? 1 : null);
+            }
+        }
+
+        return $ladders;
+    }
+
+    /** @return array<string, \LucidAscent\Core\Testing\TestDefinition> */
+    private static function tests(): array
+    {
+        return ['figure-four-lying' => Definition::figureFour(), 'shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()];
+    }
+
+    private static function first(Plan $plan): PlannedSession
+    {
+        return $plan->weeks[0]['sessions'][0];
+    }
+
+    /** @return list<PlannedItem> */
+    private static function work(PlannedSession $session): array
+    {
+        return array_values(array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase));
+    }
+
+    private static function seconds(PlannedSession $session, Phase $phase): int
+    {
+        return array_sum(array_map(static fn (PlannedItem $item): int => $phase === $item->phase ? $item->seconds : 0, $session->items));
+    }
+
+    private static function seen(string $posture, string $rung, Side $side = Side::Left): Seen
+    {
+        return new Seen($posture, $rung, $side, true, new \DateTimeImmutable('2026-03-05'));
+    }
+}
