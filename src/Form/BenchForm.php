@@ -40,17 +40,19 @@ final class BenchForm extends AbstractType
         ]);
         $tools = [Tool::Tape, Tool::Inclinometer, Tool::Photo, Tool::Observation];
         if ($test->hasLength()) {
-            $builder->add('unit', ChoiceType::class, ['label' => 'Lengths in', 'choices' => array_combine(ReadingText::UNITS, ReadingText::UNITS), 'expanded' => true]);
+            $builder->add('unit', ChoiceType::class, ['label' => 'Lengths in', 'choices' => array_combine(ReadingText::UNITS, ReadingText::UNITS), 'expanded' => true, 'empty_data' => ReadingText::UNITS[0]]);
         }
+        $fit = array_values(array_filter($tools, static fn (Tool $tool): bool => match ($tool) {
+            Tool::Tape => $test->hasLength(),
+            Tool::Inclinometer => $test->hasAngle(),
+            default => true,
+        }));
         if ($test->hasLength() || $test->hasAngle()) {
             $builder->add('tool', EnumType::class, [
                 'label' => 'Read by',
                 'class' => Tool::class,
-                'choices' => array_values(array_filter($tools, static fn (Tool $tool): bool => match ($tool) {
-                    Tool::Tape => $test->hasLength(),
-                    Tool::Inclinometer => $test->hasAngle(),
-                    default => true,
-                })),
+                'choices' => $fit,
+                'empty_data' => $fit[0]->value,
                 'choice_label' => static fn (Tool $tool): string => 'tool.'.$tool->value,
                 'choice_translation_domain' => 'labels',
             ]);

@@ -31,6 +31,7 @@ final class PainType extends AbstractType
                 'choices' => PainPlace::choices(),
                 'choice_label' => static fn (PainPlace $place): string => 'pain.place.'.$place->value,
                 'choice_translation_domain' => 'labels',
+                'empty_data' => PainPlace::None->value,
                 'invalid_message' => 'Choose one of the places.',
             ])
             ->add('kind', EnumType::class, [
@@ -38,6 +39,8 @@ final class PainType extends AbstractType
                 'class' => PainKind::class,
                 'choice_label' => static fn (PainKind $kind): string => 'pain.kind.'.$kind->value,
                 'choice_translation_domain' => 'labels',
+                // A kind that was not said is none of the mild ones.
+                'empty_data' => PainKind::Sharp->value,
                 'invalid_message' => 'Choose one of the kinds.',
             ]);
     }
