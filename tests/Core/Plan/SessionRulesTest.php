@@ -119,4 +119,16 @@ final class SessionRulesTest extends TestCase
 
         return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', ['turn-out'])]));
     }
+
+    public function testTheLeastWarmUp(): void
+    {
+        self::assertSame([180, 180, 300, 300], array_map(\LucidAscent\Core\Plan\Rule\WarmUpFirst::least(...), [10, 24, 25, 60]));
+    }
+
+    public function testARungThatIsNotThereIsHeld(): void
+    {
+        $item = new PlannedItem(new PracticeRung('lying', 'Lying', new RungDefinition('no-such', 'No such', null, [], new Work([], true)), 0, [], [], true), Phase::Rest, Side::Left, 60, new Reason('plan.rest', Source::Trade));
+        $codes = array_map(static fn (Reason $reason): string => $reason->code, SessionRules::broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [$item]), 30, self::poses()));
+        self::assertContains('rule.held', $codes);
+    }
 }

@@ -129,4 +129,27 @@ final class DecideTest extends TestCase
 
         return new History(self::ladder(), $checks, $nextOpen, heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
     }
+
+    public function testEachStopSaysWhatItIs(): void
+    {
+        $reason = fn (ReadinessCheck $check): \LucidAscent\Core\Reason\Reason => $this->propose([$check], true)->reasons[0];
+        foreach ([['stop.knee', new Pain(1, PainPlace::Knee)], ['stop.level', new Pain(6, PainPlace::OuterHip)], ['stop.kind', new Pain(2, PainPlace::Groin, PainKind::Sharp)]] as [$code, $pain]) {
+            $of = $reason(self::check('05', pain: $pain));
+            self::assertSame([$code, $pain->level, $pain->place->value, $pain->kind->value], [$of->code, $of->numbers['level'], $of->numbers['place'], $of->numbers['kind']]);
+        }
+    }
+
+    /** Eight sessions or four weeks on one rung, then as many again, then as many again. */
+    public function testAPlateauIsMetOneWayAfterAnother(): void
+    {
+        $days = static fn (int ...$at): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck('low', (new \DateTimeImmutable('2026-01-01'))->modify("+$day days"), true, true, Pain::none(), 0 === $day % 2 ? ['foot-sickles'] : []), $at);
+        $step = fn (array $checks): Step => $this->propose($checks, false)->step;
+        self::assertNotSame(Step::SwitchDrill, $step($days(...range(0, 6))), 'Seven sessions.');
+        self::assertSame(Step::SwitchDrill, $step($days(...range(0, 7))), 'Eight.');
+        self::assertNotSame(Step::SwitchDrill, $step($days(1, 27)), '26 days.');
+        self::assertSame(Step::SwitchDrill, $step($days(1, 15, 29)), '28 days.');
+        self::assertSame(Step::SwitchDrill, $step($days(...range(0, 14))), 'Fifteen sessions.');
+        self::assertSame(Step::SwitchSchool, $step($days(...range(0, 15))), 'Sixteen.');
+        self::assertSame(Step::ReTest, $step($days(...range(0, 23))), 'Twenty-four.');
+    }
 }

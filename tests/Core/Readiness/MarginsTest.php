@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
+use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
@@ -123,5 +124,38 @@ final class MarginsTest extends TestCase
     private static function capacity(Ability $ability, float $value, float $sd, Bound $bound = Bound::Exact, string $name = 'reading'): MeasuredCapacity
     {
         return MeasuredCapacity::of([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name), 'a-test')], BodyError::measured());
+    }
+
+    public function testAChanceIsStatedOnlyOfWhatIsSettled(): void
+    {
+        self::assertTrue(self::margin(81.0, 2.0)->isSettled());
+        self::assertFalse(self::margin(81.0, 2.0, isTooOld: true)->isSettled());
+        self::assertFalse(self::margin(60.0, 2.0, Bound::AtLeast)->isSettled());
+        self::assertFalse(self::margin(81.0, INF)->isSettled());
+        self::assertFalse(AbilityMargin::of(Ability::Rotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->isSettled());
+        self::assertSame(State::Open, self::margin(80.0, 0.0, Bound::AtLeast)->state(), 'Just enough, and known without error.');
+        self::assertSame(0.0, Chance::allPositive([self::margin(70.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()));
+        self::assertSame(1.0, Chance::allPositive([self::margin(90.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()));
+    }
+
+    public function testStatesAreInOrder(): void
+    {
+        $order = [State::Open, State::Near, State::Unknown, State::Short, State::Held];
+        foreach ($order as $i => $better) {
+            self::assertSame($i < 2, $better->isInReach());
+            self::assertSame(0, $better->compare($better));
+            self::assertSame($better, $better->worse($better));
+            foreach (array_slice($order, $i + 1) as $worse) {
+                self::assertSame([$worse, $worse], [$better->worse($worse), $worse->worse($better)]);
+                self::assertLessThan(0, $better->compare($worse));
+                self::assertGreaterThan(0, $worse->compare($better));
+            }
+        }
+        $gates = [GateOutcome::NotNow, GateOutcome::Supported, GateOutcome::MayTry];
+        foreach ($gates as $i => $found) {
+            foreach ($gates as $j => $needed) {
+                self::assertSame($i >= $j, $found->allows($needed));
+            }
+        }
     }
 }

@@ -149,4 +149,20 @@ final class CapacitiesTest extends TestCase
     {
         return new Evidence(Ability::Rotation, $value, Bound::AtLeast, Uncertainty::ofReading(3.0, 'soles'.$value), 'soles-together', Tool::Tape, new \DateTimeImmutable($on));
     }
+
+    public function testEqualReadingsAndBoundsOfOneDayDisagreeAboutNothing(): void
+    {
+        $of = static fn (float $value, Bound $bound, string $on): Evidence => new Evidence(Ability::Rotation, $value, $bound, Uncertainty::ofReading(1.0, "$value $on"), "t$value", on: new \DateTimeImmutable($on));
+        $known = static fn (Evidence ...$evidence): MeasuredCapacity => MeasuredCapacity::of(array_values($evidence), BodyError::measured());
+        $equal = $known($of(80.0, Bound::Exact, '2026-03-02'), $of(80.0, Bound::AtLeast, '2026-03-02'));
+        self::assertSame([80.0, Bound::Exact, []], [$equal->value, $equal->bound, $equal->against]);
+        $against = $known($of(80.0, Bound::Exact, '2026-03-02'), $of(95.0, Bound::AtLeast, '2026-03-16'));
+        self::assertSame([80.0, 1], [$against->value, count($against->against)], 'A fortnight apart they are together, and cannot both be true.');
+        $newer = $known($of(80.0, Bound::Exact, '2026-03-02'), $of(95.0, Bound::AtLeast, '2026-03-17'));
+        self::assertSame([95.0, Bound::AtLeast, []], [$newer->value, $newer->bound, $newer->against], 'Later the newer one counts.');
+        $older = $known($of(80.0, Bound::Exact, '2026-03-17'), $of(95.0, Bound::AtLeast, '2026-03-02'));
+        self::assertSame([80.0, Bound::Exact, []], [$older->value, $older->bound, $older->against], 'What was shown before says nothing against a newer reading.');
+        $highest = $known($of(60.0, Bound::AtLeast, '2026-03-02'), $of(70.0, Bound::AtLeast, '2026-03-01'));
+        self::assertSame([70.0, Bound::AtLeast], [$highest->value, $highest->bound]);
+    }
 }

@@ -92,4 +92,40 @@ final class InstrumentsTest extends TestCase
     {
         return ['hip' => [160.0, 345.0], 'knee' => [420.0, 300.0], 'ankle' => [250.0, 372.0], 'floorA' => [30.0, 392.0], 'floorB' => [690.0, 392.0], 'knownA' => [480.0, 340.0], 'knownB' => [660.0, 340.0]];
     }
+
+    public function testEveryHeightAndAngleOfAPicture(): void
+    {
+        // 100 pixels are 50 cm, the floor is level at 400.
+        $points = ['hip' => [200.0, 300.0], 'knee' => [400.0, 350.0], 'ankle' => [300.0, 390.0], 'floorA' => [0.0, 400.0], 'floorB' => [700.0, 400.0], 'knownA' => [500.0, 100.0], 'knownB' => [600.0, 100.0]];
+        $measured = (new PhotoLandmarks($points, 50.0, 720.0))->measured();
+        $thigh = [200.0, -50.0];
+        $shin = [-100.0, -40.0];
+        $expected = [
+            'kneeHeight' => 25.0,
+            'ankleHeight' => 5.0,
+            'hipHeight' => 50.0,
+            'hipToAnkle' => 0.5 * hypot(100.0, 90.0),
+            'shinAngle' => rad2deg(atan2(40.0, 100.0)),
+            'thighAngle' => rad2deg(atan2(50.0, 200.0)),
+            'kneeBend' => rad2deg(acos(($thigh[0] * $shin[0] + $thigh[1] * $shin[1]) / (hypot(...$thigh) * hypot(...$shin)))),
+        ];
+        foreach ($expected as $what => $value) {
+            self::assertEqualsWithDelta($value, $measured[$what]['value'], 1e-9, $what);
+            self::assertSame(str_ends_with($what, 'Angle') || 'kneeBend' === $what ? 'degrees' : 'cm', $measured[$what]['unit']);
+        }
+        // A picture from twice as far has pixels of twice the size, and the camera is as far out of plumb.
+        $far = (new PhotoLandmarks(array_map(static fn (array $p): array => [$p[0] / 2, $p[1] / 2], $points), 50.0, 720.0))->measured();
+        self::assertEqualsWithDelta(25.0, $far['kneeHeight']['value'], 1e-9);
+        self::assertGreaterThan($measured['kneeHeight']['sd'], $far['kneeHeight']['sd']);
+        // Points that are two pixels apart are two points; nearer, they are one.
+        new PhotoLandmarks(['knownB' => [502.0, 100.0]] + $points, 50.0, 720.0);
+        foreach ([['knownB' => [501.9, 100.0]], ['floorB' => [1.0, 400.0]], ['ankle' => [401.0, 350.0]], ['knee' => [201.0, 300.0]], ['hip' => [NAN, 1.0]], ['hip' => [1.0, INF]]] as $bad) {
+            try {
+                new PhotoLandmarks($bad + $points, 50.0, 720.0);
+                self::fail(array_key_first($bad).' was taken.');
+            } catch (InvalidValue) {
+                $this->addToAssertionCount(1);
+            }
+        }
+    }
 }

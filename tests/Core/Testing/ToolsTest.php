@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
@@ -124,5 +125,16 @@ final class ToolsTest extends TestCase
         self::assertFalse($frog->goesBeyond);
         self::assertSame(['breath-and-talk', false], [Definition::watched()->id, Definition::watched()->bothSides]);
         self::assertFalse((new Evidence(Ability::Rotation, 1.0, Bound::Exact, \LucidAscent\Core\LegChain\Uncertainty::none(), 't'))->isIsolating);
+    }
+
+    public function testTheBendIsThatOfAnEvenArc(): void
+    {
+        $stature = 168.0;
+        $standing = 41.2 + 5.0 - UpperBody::Arm->ofStature($stature);
+        foreach ([20.0, 60.0, 100.0, 140.0] as $degrees) {
+            $bend = deg2rad($degrees);
+            $block = $standing + UpperBody::Torso->ofStature($stature) * sin($bend) / $bend;
+            self::assertEqualsWithDelta($degrees, KneelingBackbend::degrees($block, SampleBody::proportions()), 1e-6);
+        }
     }
 }
