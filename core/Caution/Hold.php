@@ -51,7 +51,7 @@ final readonly class Hold
             }
         }
 
-        return false;
+        return [] !== $work->otherLegLoads && $this->isOn($side->opposite()) && $this->holds->holds(new Work($work->otherLegLoads, $work->isGentle));
     }
 
     public function clearedBy(ClearanceGiven $clearance): self

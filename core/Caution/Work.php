@@ -12,12 +12,14 @@ final readonly class Work
      * @param bool $isGentle lying, on a plain seat, or standing with a hand on the wall, and no load on a folded knee
      * @param bool $usesBothLegs whether it is held as soon as either side is
      * @param bool $isFootFree lying, with nothing holding the foot
+     * @param list<string> $otherLegLoads what it loads on the leg that is not this side's
      */
     public function __construct(
         public array $loads,
         public bool $isGentle = false,
         public bool $usesBothLegs = false,
         public bool $isFootFree = false,
+        public array $otherLegLoads = [],
     ) {
     }
 
@@ -40,6 +42,6 @@ final readonly class Work
     /** @param list<string> $more */
     public function loading(array $more): self
     {
-        return new self(array_values(array_unique([...$this->loads, ...$more])), $this->isGentle, $this->usesBothLegs, $this->isFootFree);
+        return new self(array_values(array_unique([...$this->loads, ...$more])), $this->isGentle, $this->usesBothLegs, $this->isFootFree, $this->otherLegLoads);
     }
 }

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
@@ -74,6 +75,12 @@ final readonly class AbilityMargin
     public function ofOtherLeg(): self
     {
         return new self($this->ability, $this->capacity, $this->shown, $this->asked, $this->uncertainty, $this->error, $this->isTooOld, true);
+    }
+
+    /** The side of the leg that it is about, in a pose of this side. */
+    public function leg(Side $side): Side
+    {
+        return $this->isOtherLeg ? $side->opposite() : $side;
     }
 
     /** Whether its chance can be stated: known exactly, or at least enough. */

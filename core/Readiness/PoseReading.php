@@ -79,7 +79,7 @@ final readonly class PoseReading
     public function shortfallAtKnee(): ?float
     {
         foreach ($this->full()->margins as $margin) {
-            if ('rotation' === $margin->ability->value && null !== $margin->shown && Bound::Exact === $margin->capacity?->bound) {
+            if (!$margin->isOtherLeg && 'rotation' === $margin->ability->value && null !== $margin->shown && Bound::Exact === $margin->capacity?->bound) {
                 return max(0.0, -$margin->difference());
             }
         }
@@ -126,7 +126,7 @@ final readonly class PoseReading
     /** @return list<Reason> */
     private function ofMargin(AbilityMargin $margin): array
     {
-        $numbers = ['ability' => $margin->ability->value, 'asked' => $margin->asked, 'unit' => $margin->unit()];
+        $numbers = ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first', 'asked' => $margin->asked, 'unit' => $margin->unit()];
         if (null === $margin->capacity || null === $margin->shown) {
             return [new Reason('ability.unread', Source::Own, $numbers)];
         }
@@ -161,7 +161,7 @@ final readonly class PoseReading
     private function block(AbilityMargin $margin): ?float
     {
         $posture = $this->full()->posture;
-        if (!$posture instanceof KneeAtHeight || null === Component::tryFrom($margin->ability->value)) {
+        if ($margin->isOtherLeg || !$posture instanceof KneeAtHeight || null === Component::tryFrom($margin->ability->value)) {
             return null;
         }
         $lift = Shortfall::kneeLift($posture, $this->person->proportions->body($this->side), $this->person->capacities($this->side)->ofLeg());

@@ -39,7 +39,7 @@ final class ReadPoses
         $rungs = array_map(fn ($rung): RungReading => RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side)), $posture->rungs);
         unset($this->asking[$key]);
 
-        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, Stand::of($posture, $rungs, $this->person, $side, fn (Ability $ability, RungReading $rung): bool => [] !== $this->settling($ability, $rung, $side)));
+        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, Stand::of($posture, $rungs, $this->person, $side, fn (AbilityMargin $margin, RungReading $rung): bool => [] !== $this->settling($margin->ability, $rung, $margin->leg($side))));
     }
 
     /** A pose needs both sides: the worse of the two. */

@@ -33,7 +33,7 @@ final readonly class Stand
 
     /**
      * @param non-empty-list<RungReading> $rungs from the ground up
-     * @param callable(Ability, RungReading): bool $canBeMeasured whether a reading would settle an ability for a rung
+     * @param callable(AbilityMargin, RungReading): bool $canBeMeasured whether a reading would settle a margin of a rung
      */
     public static function of(PostureDefinition $posture, array $rungs, KnownPerson $person, Side $side, callable $canBeMeasured): self
     {
@@ -100,7 +100,7 @@ final readonly class Stand
     /**
      * Why a rung may not be practised now, all below it being passed; nothing when it may.
      *
-     * @param callable(Ability, RungReading): bool $canBeMeasured
+     * @param callable(AbilityMargin, RungReading): bool $canBeMeasured
      *
      * @return list<Reason>
      */
@@ -125,9 +125,9 @@ final readonly class Stand
         }
         foreach ($rung->byWeight() as $margin) {
             if (State::Short === $margin->state()) {
-                $bars[] = new Reason('bar.short', Source::Computed, ['ability' => $margin->ability->value, 'more' => abs($margin->difference()), 'unit' => $margin->unit()]);
-            } elseif (State::Unknown === $margin->state() && $canBeMeasured($margin->ability, $rung)) {
-                $bars[] = new Reason('bar.unread', Source::Own, ['ability' => $margin->ability->value]);
+                $bars[] = new Reason('bar.short', Source::Computed, ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first', 'more' => abs($margin->difference()), 'unit' => $margin->unit()]);
+            } elseif (State::Unknown === $margin->state() && $canBeMeasured($margin, $rung)) {
+                $bars[] = new Reason('bar.unread', Source::Own, ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first']);
             }
         }
 

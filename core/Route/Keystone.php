@@ -39,7 +39,7 @@ final readonly class Keystone
                         continue;
                     }
                     // What it alone keeps back counts in full; where others do too, it opens a part.
-                    $key = $worst->ability->value.' '.$side->value;
+                    $key = $worst->ability->value.' '.$worst->leg($side)->value;
                     [$weight, $opens, $missing] = $found[$key] ?? [0.0, [], 0.0];
                     $found[$key] = [
                         $weight + 12 / count($behind) * (State::Short === $worst->state() ? 1 : 0.5),

@@ -66,7 +66,7 @@ final readonly class NextReading
                 $fall = 0.0;
                 $settles = [];
                 foreach ($wanted as $id) {
-                    $of = self::fall($test, $poses->of($id, $side), $poses);
+                    $of = self::fall($test, $side, $poses->of($id, $side), $poses) + self::fall($test, $side, $poses->of($id, $side->opposite()), $poses);
                     $fall += $of;
                     if ($of > 0.0) {
                         $settles[] = $poses->postures[$id]->name;
@@ -144,17 +144,19 @@ final readonly class NextReading
         return $all;
     }
 
-    private static function fall(TestDefinition $test, PoseReading $pose, ReadPoses $poses): float
+    /** What a test of one side would tell of a pose of that side, or of one whose other leg that side is. */
+    private static function fall(TestDefinition $test, Side $side, PoseReading $pose, ReadPoses $poses): float
     {
-        $fall = self::doubt($test, $pose, $poses);
+        $isOwn = $side === $pose->side;
+        $fall = $isOwn ? self::doubt($test, $pose, $poses) : 0.0;
         // One shortage that is known for sure is a verdict; so is a stop. More numbers change neither.
         if (in_array($pose->state(), [State::Short, State::Held, State::Open], true)) {
             return $fall;
         }
         foreach ($pose->full()->margins as $margin) {
-            $fall += self::fallOf($test, $margin, $pose, $poses);
+            $fall += $margin->leg($pose->side) !== $side ? 0.0 : self::fallOf($test, $margin, $pose, $poses);
         }
-        foreach ($pose->full()->shut() as $gate) {
+        foreach ($isOwn ? $pose->full()->shut() : [] as $gate) {
             $fall += self::isReadBy($gate, $test) ? self::GUESS - self::AFTER : 0.0;
         }
 
@@ -185,7 +187,7 @@ final readonly class NextReading
             return 0.0;
         }
         if (State::Unknown === $margin->state()) {
-            if (!in_array($test, $poses->settling($margin->ability, $pose->full(), $pose->side), true)) {
+            if (!in_array($test, $poses->settling($margin->ability, $pose->full(), $margin->leg($pose->side)), true)) {
                 return 0.0;
             }
             $known = self::GUESS - self::AFTER;

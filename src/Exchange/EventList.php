@@ -107,7 +107,11 @@ final readonly class EventList
         $work = $this->catalogue->rung($posture, $rung)?->work;
         switch ($event->text('event')) {
             case 'pain':
-                $pain = PainFields::said($event->raw('pain')) ?? throw InvalidValue::missing('pain');
+                $pain = PainFields::said($event->raw('pain'));
+                if (null === $pain) {
+                    // Asked, and nothing hurts; an event that says nothing at all is not read as that.
+                    return is_array($event->raw('pain')) && 0 === ($event->raw('pain')['level'] ?? null) ? [] : throw InvalidValue::missing('pain');
+                }
 
                 return array_map(static fn (?Side $side): PainTold => new PainTold($id, $at, $on, $pain, $side, $work, $posture, $rung, $event->text('by', '')), $sides);
             case 'stop':

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Caution;
 
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\PainTold;
@@ -63,5 +64,19 @@ final class PainTest extends TestCase
         self::assertFalse(Condition::everything('x', 'X', Spared::LyingRest)->holds(new Work(['lying-rest', 'knee-folded'], true)));
         self::assertTrue(Condition::everything('x', 'X', Spared::StraightRest)->holds(new Work(['lying-rest', 'knee-folded'], true)));
         self::assertFalse(Condition::everything('x', 'X', Spared::StraightRest)->holds(new Work(['lying-rest'], true)));
+    }
+
+    public function testWhatTheOtherLegDoesIsHeldOnThatLeg(): void
+    {
+        $day = new \DateTimeImmutable('2026-03-01');
+        $left = new \LucidAscent\Core\Caution\Entry\ConditionTold('c', $day, $day, new Condition('impingement', 'Impingement', ['hip-flexed-end']), Side::Left);
+        $holds = Holds::of([$left], new \DateTimeImmutable('2026-03-10'));
+        $planted = new Work(['turn-out'], false, otherLegLoads: ['hip-flexed-end']);
+        self::assertSame([], $holds->on($planted, Side::Left), 'The right hip is planted, and may be.');
+        self::assertCount(1, $holds->on($planted, Side::Right), 'The left hip is.');
+        self::assertSame([], $holds->on(new Work(['turn-out']), Side::Right));
+        self::assertCount(1, $holds->on($planted->loading(['knee-folded']), Side::Right), 'More loads of this leg take none from that one.');
+        $knee = Holds::of([new PainTold('p', $day, $day, new Pain(1, PainPlace::Knee, PainKind::Ache), Side::Left)], new \DateTimeImmutable('2026-03-10'));
+        self::assertCount(1, $knee->on($planted, Side::Right));
     }
 }
