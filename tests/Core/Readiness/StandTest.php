@@ -13,10 +13,16 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Contact\EasyCrossLeg;
+use LucidAscent\Core\LegChain\Contact\FullLotus;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Posture\GateDefinition;
 use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PoseReading;
@@ -25,6 +31,10 @@ use LucidAscent\Core\Readiness\Stand;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Formula;
+use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Tests\Core\SampleBody;
 use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\TestCase;
 
@@ -177,19 +187,19 @@ final class StandTest extends TestCase
         return array_map(static fn (Reason $reason): string => $reason->code, $reasons);
     }
 
-    /** @param list<\LucidAscent\Core\Testing\TestDefinition>|null $tests */
+    /** @param list<TestDefinition>|null $tests */
     private static function stand(KnownPerson $person, ?PostureDefinition $ladder = null, ?array $tests = null): Stand
     {
         return self::pose($person, $ladder, $tests)->stand;
     }
 
-    /** @param list<\LucidAscent\Core\Testing\TestDefinition>|null $tests */
+    /** @param list<TestDefinition>|null $tests */
     private static function pose(KnownPerson $person, ?PostureDefinition $ladder = null, ?array $tests = null, Side $side = Side::Left): PoseReading
     {
         return (new ReadPoses(['turner' => $ladder ?? self::ladder()], $person, $tests ?? self::tests()))->of('turner', $side);
     }
 
-    /** @return array<string, \LucidAscent\Core\Testing\TestDefinition> */
+    /** @return array<string, TestDefinition> */
     private static function tests(): array
     {
         return ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()];
@@ -219,5 +229,75 @@ final class StandTest extends TestCase
     private static function day(string $day): \DateTimeImmutable
     {
         return new \DateTimeImmutable($day);
+    }
+
+    public function testACleanTestAfterTheWordAnswersIt(): void
+    {
+        $hurt = new PainTold('p', self::day('2026-02-20'), self::day('2026-02-20'), new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left, posture: 'turner', rung: 'high');
+        $word = static fn (string $on): ClearanceGiven => new ClearanceGiven('w', self::day($on), self::day($on), ['p'], Word::Clinician, true);
+        // The tests are of the second of March.
+        self::assertSame([Ability::Rotation], self::pose(Person::of(self::TURNS, entries: [$hurt, $word('2026-03-02')]))->full()->testFirst, 'The day itself does not count.');
+        $after = self::pose(Person::of(self::TURNS, entries: [$hurt, $word('2026-03-01')]));
+        self::assertSame([], $after->full()->testFirst);
+        self::assertSame(State::Open, $after->rung('low')?->state());
+        $frog = self::pose(Person::of(['frog' => [['span' => 90.0]]], entries: [$hurt, $word('2026-03-01')]));
+        self::assertSame([Ability::Rotation], $frog->full()->testFirst, 'Another test answers nothing.');
+        $watched = self::pose(Person::of(self::TURNS, entries: [$hurt, $word('2026-03-05')]), tests: []);
+        self::assertSame([], $watched->full()->testFirst, 'Where no test reads it, none is asked for.');
+    }
+
+    public function testPassesOfRungsBelowTheStopStayOthersGo(): void
+    {
+        $practised = static fn (string $rung, int ...$days): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck($rung, self::day(sprintf('2026-02-%02d', $day)), true, true, Pain::none()), $days);
+        $checks = ['turner left' => [...$practised('ground', 2, 3, 4), ...$practised('low', 6, 8, 10), ...$practised('high', 12, 14, 16)]];
+        $names = static fn (array $entries): array => self::stand(Person::of(self::TURNS, checks: $checks, entries: $entries))->passed;
+        self::assertSame(['ground', 'low', 'high'], $names([]));
+        $hurt = static fn (Side $side, string $posture = 'turner'): PainTold => new PainTold('p', self::day('2026-02-20'), self::day('2026-02-20'), new Pain(4, PainPlace::Knee, PainKind::Ache), $side, posture: $posture, rung: 'high');
+        $word = new ClearanceGiven('w', self::day('2026-03-01'), self::day('2026-03-01'), ['p'], Word::Clinician, true);
+        self::assertSame(['ground', 'low', 'high'], $names([$hurt(Side::Left)]), 'While it is held nothing is taken back.');
+        self::assertSame(['ground'], $names([$hurt(Side::Left), $word]), 'One rung below where it stopped.');
+        self::assertSame(['ground', 'low', 'high'], $names([$hurt(Side::Right), $word]), 'The other side’s.');
+        self::assertSame(['ground', 'low', 'high'], $names([$hurt(Side::Left, 'another'), $word]), 'On another ladder.');
+    }
+
+    public function testWhichTestsWouldSettleAnAbility(): void
+    {
+        $settle = static function (array $trials, array $tests, array $entries = []): array {
+            $poses = new ReadPoses(['turner' => self::ladder()], Person::of($trials, entries: $entries), $tests);
+
+            return array_map(static fn ($test): string => $test->id, $poses->settling(Ability::Rotation, $poses->of('turner', Side::Left)->full(), Side::Left));
+        };
+        $all = ['soles-together' => Definition::solesTogether(), 'shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog(), 'breath-and-talk' => Definition::watched()];
+        self::assertSame(['soles-together', 'shins-stacked'], $settle([], $all));
+        self::assertSame(['soles-together'], $settle(self::TURNS, $all), 'What has just been read exactly is not asked again.');
+        self::assertSame(['shins-stacked'], $settle(['soles-together' => [['kneeHeight' => 14.0, 'heelDistance' => 20.0]]], $all), 'Nor another lower bound.');
+        $knee = new PainTold('p', self::day('2026-03-05'), self::day('2026-03-05'), new Pain(1, PainPlace::Knee, PainKind::Ache), Side::Left);
+        self::assertSame([], $settle([], $all, [$knee]), 'What is held is not tested.');
+        // A top knee no higher than its ankle rests: that reading is a lower bound, and the test cannot go beyond it.
+        $resting = ['shins-stacked' => [['kneeHeight' => 9.0, 'ankleHeight' => 10.0]]];
+        self::assertSame(['soles-together'], $settle($resting, $all));
+        $beyond = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::ShinsStacked, ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, work: new Work(['turn-out'], true), goesBeyond: true);
+        self::assertSame(['soles-together', 'shins-stacked'], $settle($resting, ['soles-together' => $all['soles-together'], 'shins-stacked' => $beyond]), 'One that can be set up to go beyond is the next.');
+    }
+
+    public function testAFreeKneeIsAskedWhereItSuitsAndShortOnlyAtTheLimits(): void
+    {
+        $contact = new EasyCrossLeg(new Sitting(8.0), 22.0);
+        $lotus = FullLotus::second(new Sitting());
+        $of = static fn ($contact): RungDefinition => new RungDefinition('full', 'Full', new Demand(static fn (Capacity $c): FreeKnee => new FreeKnee($contact, $c)), [], new Work(['turn-out'], false));
+        $read = static fn (array $tests, $contact): \LucidAscent\Core\Readiness\RungReading => (new ReadPoses(['p' => new PostureDefinition('p', 'P', [Ability::Rotation, Ability::Abduction, ...($contact === $lotus ? [Ability::Flexion] : [])], [$of($contact)], [])], Person::of($tests), []))->of('p', Side::Left)->full();
+        $open = $read(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 95.0]], 'soles-together' => [['kneeHeight' => 9.0, 'heelDistance' => 14.0]]], $contact);
+        self::assertTrue($open->stateOfMargins()->isInReach());
+        $asked = static fn (Capacity $capacity, $contact): array => (new FreeKnee($contact, $capacity))->angles(SampleBody::leg());
+        $person = Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 95.0]], 'soles-together' => [['kneeHeight' => 9.0, 'heelDistance' => 14.0]]]);
+        foreach ($open->margins as $margin) {
+            self::assertEqualsWithDelta($asked($person->capacities(Side::Left)->ofLeg(), $contact)[$margin->ability->value], $margin->asked, 1e-9);
+        }
+        $stiff = ['shins-stacked' => [['kneeHeight' => 45.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 50.0]]];
+        $short = $read($stiff, $lotus);
+        self::assertSame(State::Short, $short->stateOfMargins());
+        foreach ($short->margins as $margin) {
+            self::assertEqualsWithDelta($asked(Person::of($stiff)->capacities(Side::Left)->limitsOfLeg(), $lotus)[$margin->ability->value], $margin->asked, 1e-9);
+        }
     }
 }

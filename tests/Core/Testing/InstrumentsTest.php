@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Testing\PhotoLandmarks;
+use LucidAscent\Core\Testing\Repeats;
 use LucidAscent\Core\Testing\SteadyAngle;
 use PHPUnit\Framework\TestCase;
 
@@ -127,5 +128,32 @@ final class InstrumentsTest extends TestCase
                 $this->addToAssertionCount(1);
             }
         }
+    }
+
+    /** Where a pixel is next to nothing, the camera alone errs: five degrees out of square, a fiftieth of the distance. */
+    public function testACameraThatLooksPastSquare(): void
+    {
+        $points = array_map(static fn (array $p): array => [1e6 * $p[0], 1e6 * $p[1]], self::points());
+        $measured = (new PhotoLandmarks($points, 30.0, 720.0))->measured();
+        foreach (['kneeHeight', 'hipHeight', 'hipToAnkle'] as $what) {
+            self::assertEqualsWithDelta($measured[$what]['value'] * hypot(1 - cos(deg2rad(5.0)), 0.02), $measured[$what]['sd'], 1e-5, $what);
+        }
+        foreach (['shinAngle', 'thighAngle', 'kneeBend'] as $what) {
+            self::assertEqualsWithDelta(5.0 * abs(sin(deg2rad(2 * $measured[$what]['value']))) / 2, $measured[$what]['sd'], 1e-4, $what);
+        }
+    }
+
+    /** Two trials of one leg differ: SEM² is the mean square within; three legs of two readings give the coefficient. */
+    public function testRepeatsOfOneLegAndOfSeveral(): void
+    {
+        self::assertEqualsWithDelta(sqrt(2.0), (new Repeats([[41.0, 43.0]]))->sem(), 1e-12);
+        self::assertNull((new Repeats([[41.0, 43.0]]))->icc(), 'One leg tells nothing of how legs differ.');
+        self::assertNull((new Repeats([[41.0, 43.0], [60.0, 61.0, 62.0]]))->icc(), 'Not read equally often.');
+        // Means 42, 61, 80: between 2 · 722 / 2 = 722; within (2 + 2 + 2) / 3 = 2; (722 − 2) / (722 + 2).
+        self::assertEqualsWithDelta(720 / 724, (new Repeats([[41.0, 43.0], [60.0, 62.0], [79.0, 81.0]]))->icc(), 1e-12);
+        self::assertEqualsWithDelta(sqrt(2.0), (new Repeats([[41.0, 43.0], [60.0, 62.0], [79.0, 81.0]]))->sem(), 1e-12);
+        self::assertNull((new Repeats([[5.0, 5.0], [5.0, 5.0]]))->icc(), 'Nothing differs.');
+        $this->expectException(InvalidValue::class);
+        new Repeats([[41.0], [43.0]]);
     }
 }
