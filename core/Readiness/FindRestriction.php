@@ -32,7 +32,30 @@ final class FindRestriction
 {
     public const HAND = 10.0;
 
+    /** The test that reads the knee of the one-leg fold. */
+    public const FOLD = 'one-leg-fold-knee';
+
     public static function of(KnownPerson $person, Side $side): RestrictionFinding
+    {
+        $finding = self::find($person, $side);
+        $rolled = self::inFold($person, $side);
+
+        return null === $rolled ? $finding : $finding->besides($rolled);
+    }
+
+    /** Whether the same knee lies lower in the one-leg fold; null where it does not, or nobody read both. */
+    private static function inFold(KnownPerson $person, Side $side): ?Reason
+    {
+        $fold = $person->newest(self::FOLD, $side);
+        $soles = $person->newest('soles-together', $side);
+        if (null === $fold || null === $soles || !$fold->isClean() || !$soles->isClean() || !$fold->has('kneeHeight') || !$soles->has('kneeHeight')) {
+            return null;
+        }
+
+        return SameLegTwoPoses::reason($fold->measure('kneeHeight')->mean(), $soles->measure('kneeHeight')->mean(), max(self::error($fold, 'kneeHeight'), self::error($soles, 'kneeHeight')));
+    }
+
+    private static function find(KnownPerson $person, Side $side): RestrictionFinding
     {
         $taken = $person->newest('soles-together', $side);
         if (null === $taken || !$taken->has('heelDistance') || !$taken->has('kneeHeight')) {

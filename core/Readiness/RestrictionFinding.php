@@ -23,4 +23,9 @@ final readonly class RestrictionFinding
         public array $tests = [],
     ) {
     }
+
+    public function besides(Reason $reason): self
+    {
+        return new self($this->restriction, [...$this->reasons, $reason], $this->measured, $this->predicted, $this->tests);
+    }
 }

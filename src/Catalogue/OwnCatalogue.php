@@ -51,7 +51,8 @@ final class OwnCatalogue
             if ($own->kind === $kind) {
                 [$entry, $faults] = $this->read($own);
                 if ([] === $faults) {
-                    $all[$own->name] = $entry + ['own' => $own->version, 'adapts' => $own->adapts];
+                    $base = Kind::Posture === $kind && null !== $own->adapts ? $all[$own->adapts] ?? null : null;
+                    $all[$own->name] = (null === $base ? $entry : Inherited::into($entry, $base)) + ['own' => $own->version, 'adapts' => $own->adapts];
                 }
             }
         }

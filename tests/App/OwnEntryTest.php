@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Catalogue\EntryDraft;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Field;
+use LucidAscent\App\Catalogue\Inherited;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Entity\OwnEntry;
@@ -129,5 +130,18 @@ final class OwnEntryTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#entry_form_name_error1', 'This is needed');
         self::assertSame(0, $this->howMany(OwnEntry::class));
+    }
+
+    /** Whoever leaves a load out of an adapted posture, or calls it gentle, does not get past a caution with it. */
+    public function testAnAdaptedPostureLoadsAtLeastWhatItsOriginalLoads(): void
+    {
+        $rung = static fn (array $more): array => $more + ['id' => 'a', 'loads' => [], 'gentle' => true, 'foot_free' => true];
+        $base = ['both_legs' => true, 'rungs' => [['id' => 'a', 'loads' => ['twist', 'knee-folded'], 'gentle' => true], ['id' => 'b', 'loads' => ['weight-on-knee']]]];
+        $entry = Inherited::into(['rungs' => [$rung(['loads' => ['prone']]), $rung(['id' => 'renamed']), $rung(['id' => 'third'])]], $base);
+        self::assertSame([['prone', 'twist', 'knee-folded'], ['weight-on-knee'], ['weight-on-knee']], array_column($entry['rungs'], 'loads'));
+        self::assertSame([true, false, false], array_column($entry['rungs'], 'gentle'));
+        self::assertSame([false, false, false], array_column($entry['rungs'], 'foot_free'));
+        self::assertTrue($entry['both_legs']);
+        self::assertSame(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], Inherited::into(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], ['rungs' => []]));
     }
 }

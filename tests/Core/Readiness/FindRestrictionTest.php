@@ -7,11 +7,20 @@ namespace LucidAscent\Tests\Core\Readiness;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
+use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Restriction;
 use LucidAscent\Core\Readiness\RestrictionFinding;
 use LucidAscent\Core\Readiness\SameLegTwoPoses;
 use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -70,6 +79,53 @@ final class FindRestrictionTest extends TestCase
         self::assertSame('same-leg.pelvis-rolls', SameLegTwoPoses::reason(6.0, 14.0, 0.7)?->code);
         self::assertNull(SameLegTwoPoses::reason(13.0, 14.0, 0.7));
         self::assertNull(SameLegTwoPoses::reason(20.0, 14.0, 0.7));
+    }
+
+    public function testTheKneeOfTheOneLegFoldIsComparedOnceBothWereRead(): void
+    {
+        $rolled = static function (float $fold, array $compensations = [], float $soles = 20.0): bool {
+            $person = Person::of(['soles-together' => [['kneeHeight' => $soles, 'heelDistance' => 20.0]]]);
+            $taken = new TakenTest('one-leg-fold-knee', Side::Left, Tool::Tape, [['kneeHeight' => $fold]], $compensations, on: new \DateTimeImmutable('2026-03-02'));
+            $person = new KnownPerson($person->proportions, $person->evidence, $person->holds, [$taken, ...$person->taken], $person->on);
+
+            return in_array('same-leg.pelvis-rolls', array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of($person, Side::Left)->reasons), true);
+        };
+        // The tape is off by 0.7 cm in each, so noise explains 1.94 cm.
+        self::assertTrue($rolled(18.0));
+        self::assertFalse($rolled(18.1));
+        self::assertFalse($rolled(25.0), 'Higher in the fold says nothing of the pelvis.');
+        self::assertFalse($rolled(10.0, ['leans-aside']));
+        self::assertTrue($rolled(4.0, [], 9.0), 'Low knees are compared, too.');
+        self::assertFalse(in_array('same-leg.pelvis-rolls', array_map(static fn (Reason $reason): string => $reason->code, self::find(['soles-together' => self::SITTING])->reasons), true));
+    }
+
+    public function testAHandsBreadthIsTheLimitAndFeetOutOfReachSaySo(): void
+    {
+        self::assertSame(Restriction::None, self::find(['soles-together' => ['kneeHeight' => 10.0, 'heelDistance' => 20.0]])->restriction);
+        self::assertSame('restriction.low', self::find(['soles-together' => ['kneeHeight' => 10.0, 'heelDistance' => 20.0]])->reasons[0]->code);
+        self::assertSame(Restriction::Unknown, self::find(['soles-together' => ['kneeHeight' => 10.1, 'heelDistance' => 20.0]])->restriction);
+        $codes = array_map(static fn (Reason $reason): string => $reason->code, self::find(['soles-together' => self::SITTING, 'shins-stacked' => self::TURNS_LITTLE, 'frog' => self::WIDE])->reasons);
+        self::assertSame(['restriction.short', 'restriction.fine'], $codes);
+        self::assertSame(['restriction.unread', 'restriction.unread'], array_map(static fn (Reason $reason): string => $reason->code, self::find(['soles-together' => self::SITTING])->reasons));
+    }
+
+    /** What the errors of the tape, of the turn and of the spread explain, no shape of a joint is blamed for. */
+    public function testStructureIsBlamedForNoMoreThanTheErrorLeaves(): void
+    {
+        $at = static fn (float $knee): RestrictionFinding => self::find(['soles-together' => ['kneeHeight' => $knee, 'heelDistance' => 20.0], 'shins-stacked' => self::TURNS, 'frog' => self::WIDE]);
+        $predicted = (float) $at(20.0)->predicted;
+        $noise = (float) $at(20.0)->reasons[0]->numbers['noise'];
+        self::assertGreaterThan(1.96 * 0.7, $noise, 'More than the tape alone.');
+        $person = Person::of(['soles-together' => [['kneeHeight' => 20.0, 'heelDistance' => 20.0]], 'shins-stacked' => [self::TURNS], 'frog' => [self::WIDE]]);
+        $rotation = (float) $person->capacities(Side::Left)->get(Ability::Rotation)?->isolating()->value;
+        $abduction = (float) $person->capacities(Side::Left)->get(Ability::Abduction)?->isolating()->value;
+        $height = static fn (float $r, float $a): ?float => LowestKnee::search(new SolesTogether(20.0, new Sitting()), SampleBody::leg(), new Capacity(null, $a, $r))?->height();
+        self::assertEqualsWithDelta($height($rotation, $abduction), $predicted, 1e-9, 'The lowest that turn and spread allow.');
+        self::assertNotSame(Restriction::Structure, $at($predicted)->restriction);
+        if ($predicted + 0.9 * $noise > FindRestriction::HAND) {
+            self::assertNotSame(Restriction::Structure, $at($predicted + 0.9 * $noise)->restriction);
+        }
+        self::assertSame(Restriction::Structure, $at(max(FindRestriction::HAND + 0.1, $predicted + 1.2 * $noise))->restriction);
     }
 
     /** @param array<string, array<string, float>> $tests */

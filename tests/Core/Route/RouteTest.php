@@ -13,15 +13,19 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stage;
+use LucidAscent\Core\Posture\GateDefinition;
+use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route;
 use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Tests\Core\Readiness\Person;
 use LucidAscent\Tests\Core\Testing\Definition;
@@ -77,6 +81,39 @@ final class RouteTest extends TestCase
         self::assertSame('frog', NextReading::of(['summit'], self::poses(self::TURNS))?->test?->id, 'What is known is not asked for.');
         self::assertNull(NextReading::of(['summit'], self::poses(self::TURNS + self::SPREADS)), 'Open is settled.');
         self::assertNull(NextReading::of(['turner'], self::poses(['shins-stacked' => [['kneeHeight' => 33.0, 'ankleHeight' => 10.0]]])), 'Short is settled.');
+    }
+
+    public function testHowMuchAReadingWouldTell(): void
+    {
+        $fall = static fn (array $wanted, array $tests, array $trials = []): ?float => NextReading::of($wanted, new ReadPoses(self::poses([])->postures, Person::of($trials), $tests))?->fall;
+        $exact = ['shins-stacked' => Definition::shinsStacked()];
+        self::assertEqualsWithDelta(0.4, $fall(['turner'], $exact), 1e-9, 'From an even chance to one in ten.');
+        self::assertEqualsWithDelta(0.8, $fall(['turner', 'ground'], $exact), 1e-9, 'For each pose that it would settle.');
+        self::assertEqualsWithDelta(0.2, $fall(['turner'], ['soles-together' => Definition::solesTogether()]), 1e-9, 'A lower bound may happen to reach.');
+        self::assertEqualsWithDelta(0.0, (float) $fall(['turner'], ['breath-and-talk' => Definition::watched()]), 1e-9, 'What is only watched reads nothing: the rung is tried.');
+        $next = NextReading::of(['turner'], new ReadPoses(self::poses([])->postures, Person::of([]), $exact));
+        self::assertSame(['next.settles', 40.0, 3.0, 'Turner'], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
+        self::assertFalse($next->isGate);
+    }
+
+    public function testAGateThatNobodyAskedIsTheNextReading(): void
+    {
+        $gated = static fn (GateDefinition $gate): array => ['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [
+            new RungDefinition('low', 'Low', null, ['rotation' => 20.0], new Work(['lying-rest'], true)),
+            new RungDefinition('full', 'Full', null, ['rotation' => 50.0], new Work(['turn-out']), gates: [$gate]),
+        ], [])];
+        $elbow = new TestDefinition('elbow-to-sole', 'Elbow to sole', 30, Formula::Observation, [], ['met' => 'yes or no'], [], 1.0, work: new Work(['turn-out'], true));
+        $tests = ['elbow-to-sole' => $elbow, 'shins-stacked' => Definition::shinsStacked(), 'soles-together' => Definition::solesTogether()];
+        $next = static fn (GateDefinition $gate, array $observed = [], array $conditions = []): ?NextReading => NextReading::of(['turner'], new ReadPoses($gated($gate), Person::of(self::TURNS, $conditions, observed: $observed), $tests));
+        $asked = $next(new GateDefinition(GateKind::Observed, 'elbow-to-sole'));
+        self::assertSame(['elbow-to-sole', true, 0.0, 'next.gate', Side::Left], [$asked?->test?->id, $asked->isGate, $asked->fall, $asked->because->code, $asked->side]);
+        $answers = static fn (bool $left, bool $right): array => [new Observed('elbow-to-sole', Side::Left, $left, new \DateTimeImmutable('2026-03-05')), new Observed('elbow-to-sole', Side::Right, $right, new \DateTimeImmutable('2026-03-05'))];
+        self::assertNull($next(new GateDefinition(GateKind::Observed, 'elbow-to-sole'), $answers(true, true)), 'Asked and met: nothing more.');
+        self::assertSame(['turner', 'low'], [$next(new GateDefinition(GateKind::Observed, 'elbow-to-sole'), $answers(false, false))?->posture, $next(new GateDefinition(GateKind::Observed, 'elbow-to-sole'), $answers(false, false))->rung], 'Asked and refused: not asked again today.');
+        self::assertNull($next(new GateDefinition(GateKind::Observed, 'elbow-to-sole'), [], [new Condition('c', 'C', ['turn-out'])]), 'Nor on a side that is held.');
+        $sitting = $next(new GateDefinition(GateKind::Sitting, 'may-try'));
+        self::assertSame(['soles-together', false], [$sitting?->test?->id, $sitting->isGate], 'A gate that a measured test answers is that test.');
+        self::assertEqualsWithDelta(0.4, $sitting->fall, 1e-9);
     }
 
     public function testItIsNeverEmptyWhileAWantedPoseIsUnknown(): void
