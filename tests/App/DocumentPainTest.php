@@ -13,7 +13,7 @@ use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 /** Knee pain on the left somewhere in a document, beside whatever else is wrong with it: it holds. */
 final class DocumentPainTest extends KernelTestCase
 {
-    private const DOCUMENTS = 400;
+    private const DOCUMENTS = 200;
     private const SEED = 20261;
 
     private \Random\Randomizer $random;
