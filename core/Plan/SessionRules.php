@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Plan;
 use LucidAscent\Core\Plan\Rule\BothSides;
 use LucidAscent\Core\Plan\Rule\CounterAfter;
 use LucidAscent\Core\Plan\Rule\FitsTheTime;
+use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Plan\Rule\LyingFirst;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\Rule\NothingHeld;
@@ -23,7 +24,7 @@ final class SessionRules
     public static function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
         /** @var list<SessionRule> $rules */
-        $rules = [new NothingHeld(), new NothingClosed(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides()];
+        $rules = [new NothingHeld(), new NothingClosed(), new GentleBesideARestingSide(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides()];
 
         return array_merge(...array_map(static fn (SessionRule $rule): array => $rule->broken($session, $minutes, $poses), $rules));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** The rung on which a side practises a posture now: where it stands, as far as there are the props. */
@@ -23,7 +24,7 @@ final class Stage
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
             $isNow = $rung->rung->id === $now;
-            if (($isNow || [] === $stand->closing($rung->rung->id)) && $equipment->has($rung) && self::mayGoOn($rung, $side, $poses)) {
+            if (($isNow || [] === $stand->closing($rung->rung->id)) && $equipment->has($rung) && GentleBesideARestingSide::allows($rung->rung, $side, $poses)) {
                 $found = $rung;
             }
             if ($isNow) {
@@ -32,11 +33,5 @@ final class Stage
         }
 
         return $found;
-    }
-
-    /** While everything of one side is held, the other goes on in gentle shapes. */
-    private static function mayGoOn(PracticeRung $rung, Side $side, ReadPoses $poses): bool
-    {
-        return $rung->rung->isGentle() || !$poses->person->holds->isWholeSideHeld($side->opposite());
     }
 }

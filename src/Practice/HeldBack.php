@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\Rule\NothingHeld;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -12,7 +13,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 /** What of a plan that was made earlier may not be done any more: held since, or closed. */
 final readonly class HeldBack
 {
-    private const RULES = [NothingHeld::class, NothingClosed::class];
+    private const RULES = [NothingHeld::class, NothingClosed::class, GentleBesideARestingSide::class];
 
     public function __construct(private StoredPlan $stored)
     {

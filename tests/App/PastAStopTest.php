@@ -70,6 +70,7 @@ final class PastAStopTest extends AppTestCase
         $session = $this->client->request('GET', "$this->home/plans/$plan->id/sessions/{$plan->plan['weeks'][0]['sessions'][0]['date']}");
         foreach ($session->filter('[data-session]')->count() > 0 ? json_decode((string) $session->filter('[data-session]')->attr('data-session'), true) : [] as $item) {
             self::assertSame('right', $item['side'], "$item[posture] goes on.");
+            self::assertTrue($item['gentle'], "$item[posture] is deep beside a side that rests.");
         }
     }
 

@@ -52,7 +52,8 @@ const ended = (item) =>
     ends.some(
         ({ all, side, loads, of }) =>
             ((all || (side && of === '')) && !straightRest(item)) ||
-            (side && of !== '' && (item.side === of || item.side === 'both')) ||
+            // A side that rests altogether leaves the other its gentle shapes.
+            (side && of !== '' && (item.side === of || item.side === 'both' || !item.gentle)) ||
             loads.some((load) => item.loads.includes(load)),
     );
 const read = (name) => ({

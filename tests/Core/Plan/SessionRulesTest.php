@@ -6,6 +6,10 @@ namespace LucidAscent\Tests\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Equipment;
@@ -13,6 +17,7 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -130,5 +135,22 @@ final class SessionRulesTest extends TestCase
         $item = new PlannedItem(new PracticeRung('lying', 'Lying', new RungDefinition('no-such', 'No such', null, [], new Work([], true)), 0, [], [], true), Phase::Rest, Side::Left, 60, new Reason('plan.rest', Source::Trade));
         $codes = array_map(static fn (Reason $reason): string => $reason->code, SessionRules::broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [$item]), 30, self::poses()));
         self::assertContains('rule.held', $codes);
+    }
+
+    public function testBesideASideThatRestsOnlyGentleShapesGoOn(): void
+    {
+        $day = new \DateTimeImmutable('2026-03-05');
+        $codes = static function (string $item, ?Side $hurt, PainPlace $place = PainPlace::Knee) use ($day): array {
+            $entries = null === $hurt ? [] : [new PainTold('p', $day, $day, new Pain(2, $place, PainKind::Ache), $hurt)];
+            $poses = new ReadPoses(self::poses()->postures, Person::of([], entries: $entries));
+
+            return array_map(static fn (Reason $reason): string => $reason->code, (new GentleBesideARestingSide())->broken(self::session([['work', $item, 60]]), 30, $poses));
+        };
+        self::assertSame(['rule.gentle-beside'], $codes('held right', Side::Left), 'Deep, while the left knee hurts.');
+        self::assertSame([], $codes('lying right', Side::Left));
+        self::assertSame([], $codes('held left', Side::Left), 'Of the held side itself another rule speaks.');
+        self::assertSame([], $codes('held right', null));
+        self::assertSame([], $codes('held right', Side::Left, PainPlace::OuterHip), 'A mild ache rests no side.');
+        self::assertSame(['rule.gentle-beside'], $codes('held both', Side::Right));
     }
 }
