@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\ProportionShare;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\StraightKnee;
+use LucidAscent\Core\Readiness\Gate\Sitting;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Ability;
@@ -47,7 +48,7 @@ final class FindRestriction
     private static function inFold(KnownPerson $person, Side $side): ?Reason
     {
         $fold = $person->newest(self::FOLD, $side);
-        $soles = $person->newest('soles-together', $side);
+        $soles = $person->newest(Sitting::TEST, $side);
         if (null === $fold || null === $soles || !$fold->isClean() || !$soles->isClean() || !$fold->has('kneeHeight') || !$soles->has('kneeHeight')) {
             return null;
         }
@@ -57,9 +58,9 @@ final class FindRestriction
 
     private static function find(KnownPerson $person, Side $side): RestrictionFinding
     {
-        $taken = $person->newest('soles-together', $side);
+        $taken = $person->newest(Sitting::TEST, $side);
         if (null === $taken || !$taken->has('heelDistance') || !$taken->has('kneeHeight')) {
-            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.no-sitting', Source::Trade)], tests: ['soles-together']);
+            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.no-sitting', Source::Trade)], tests: [Sitting::TEST]);
         }
         $knee = $taken->measure('kneeHeight')->mean();
         if ($knee <= self::HAND) {

@@ -50,8 +50,10 @@ final readonly class TrueBody
     {
         if (Formula::SolesTogether === $test->formula) {
             $fixed['heelDistance'] = $this->heels();
+            $true = $this->lowestKnee($side, $fixed['heelDistance']) ?? throw new \LogicException('The knees are nowhere.');
+        } else {
+            $true = $this->reading($test, $side, $fixed, $free, $shows);
         }
-        $true = Formula::SolesTogether === $test->formula ? $this->lowestKnee($side, $fixed['heelDistance']) ?? throw new \LogicException('The knees are nowhere.') : $this->reading($test, $side, $fixed, $free, $shows);
         $noise = self::NOISE[$test->measured[$free] ?? 'degrees'];
 
         return array_map(fn (): array => $fixed + [$free => round($true + $noise * $this->normal(), 1)], range(1, max(1, $count)));

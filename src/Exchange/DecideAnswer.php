@@ -52,7 +52,7 @@ final readonly class DecideAnswer
             $checks[serialize($check)] = $check;
             $today = max($today, $on);
             foreach ($said as $pain) {
-                $pains[] = new PainTold(is_array($session) && is_string($session['id'] ?? null) ? $session['id'] : "sessions[$i]", $on, $on, $pain, self::side($document), $this->catalogue->rung($ladder->id, $check->rung)->work ?? $work, $ladder->id, $check->rung);
+                $pains[] = new PainTold(Fields::textIn($session, 'id', "sessions[$i]"), $on, $on, $pain, self::side($document), $this->catalogue->rung($ladder->id, $check->rung)->work ?? $work, $ladder->id, $check->rung);
             }
         }
         if ([] === $checks) {

@@ -141,8 +141,8 @@ final readonly class EventList
         if (self::GUARDIAN === $id) {
             return;
         }
-        $name = is_string($given['name'] ?? null) ? $given['name'] : "condition:$id";
-        $side = Side::tryFrom(is_string($given['side'] ?? null) ? $given['side'] : '');
+        $name = Fields::textIn($given, 'name', "condition:$id");
+        $side = Side::tryFrom(Fields::textIn($given, 'side'));
         $at ??= $on;
         if (is_string($given['on'] ?? null)) {
             try {
@@ -169,7 +169,7 @@ final readonly class EventList
         } catch (InvalidValue $e) {
             $unread[] = ['condition' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().' It holds all the same.'];
         }
-        $entries[] = new ConditionTold($name, $at, $on, $condition, $side, $until, is_string($given['by'] ?? null) ? $given['by'] : '');
+        $entries[] = new ConditionTold($name, $at, $on, $condition, $side, $until, Fields::textIn($given, 'by'));
     }
 
     /** @return list<Side|null> null for both, or for none that was said */

@@ -24,6 +24,12 @@ final readonly class Fields
         return new self($value, $path);
     }
 
+    /** A text of something that may be no object at all: what else is wrong with it is for its reader to say. */
+    public static function textIn(mixed $value, string $name, string $else = ''): string
+    {
+        return is_array($value) && is_string($value[$name] ?? null) ? $value[$name] : $else;
+    }
+
     public function has(string $name): bool
     {
         return array_key_exists($name, $this->values) && null !== $this->values[$name];

@@ -113,11 +113,11 @@ final readonly class PersonDocument
         $list = $document->raw('seen') ?? [];
         foreach (is_array($list) && array_is_list($list) ? $list : [$list] as $i => $raw) {
             $said = PainFields::inUnreadable($raw);
-            $posture = is_array($raw) && is_string($raw['posture'] ?? null) ? $raw['posture'] : '';
-            $rung = is_array($raw) && is_string($raw['rung'] ?? null) ? $raw['rung'] : '';
+            $posture = Fields::textIn($raw, 'posture');
+            $rung = Fields::textIn($raw, 'rung');
             $definition = $this->catalogue->rung($posture, $rung);
             $on = $today;
-            $sides = [Side::tryFrom(is_array($raw) && is_string($raw['side'] ?? null) ? $raw['side'] : '')];
+            $sides = [Side::tryFrom(Fields::textIn($raw, 'side'))];
             try {
                 $fields = Fields::of($raw, "seen[$i]");
                 $on = $fields->has('on') ? Day::of('on', $fields->text('on')) : $today;
@@ -136,7 +136,7 @@ final readonly class PersonDocument
             }
             foreach ($said as $pain) {
                 foreach ($sides as $side) {
-                    $pains[] = new PainTold(is_array($raw) && is_string($raw['id'] ?? null) ? $raw['id'] : "seen[$i]", min($on, $today), $on, $pain, $side, $definition?->work, $posture, $rung);
+                    $pains[] = new PainTold(Fields::textIn($raw, 'id', "seen[$i]"), min($on, $today), $on, $pain, $side, $definition?->work, $posture, $rung);
                 }
             }
         }
@@ -151,7 +151,7 @@ final readonly class PersonDocument
         $list = $document->raw('gates') ?? [];
         foreach (is_array($list) && array_is_list($list) ? $list : [$list] as $i => $raw) {
             $said = PainFields::inUnreadable($raw);
-            $side = Side::tryFrom(is_array($raw) && is_string($raw['side'] ?? null) ? $raw['side'] : '');
+            $side = Side::tryFrom(Fields::textIn($raw, 'side'));
             foreach ($said as $pain) {
                 $pains[] = new PainTold("gates[$i]", $today, $today, $pain, $side);
             }
@@ -164,7 +164,7 @@ final readonly class PersonDocument
                     $observed[] = new Observed($fields->text('gate'), $one, $fields->flag('met') && [] === $said, $on);
                 }
             } catch (InvalidValue $e) {
-                $unread[] = ['gate' => is_array($raw) && is_string($raw['gate'] ?? null) ? $raw['gate'] : '', 'code' => 'bad-input', 'because' => $e->getMessage()];
+                $unread[] = ['gate' => Fields::textIn($raw, 'gate'), 'code' => 'bad-input', 'because' => $e->getMessage()];
             }
         }
 

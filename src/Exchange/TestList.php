@@ -63,7 +63,7 @@ final class TestList
 
     private function add(int $i, mixed $test): void
     {
-        $name = is_array($test) && is_string($test['test'] ?? null) ? $test['test'] : '';
+        $name = Fields::textIn($test, 'test');
         $side = is_array($test) && is_string($test['side'] ?? null) ? $test['side'] : null;
         $said = ['test' => $name] + (null === $side ? [] : ['side' => $side]);
         $definition = $this->definitions[$name] ?? null;
@@ -71,7 +71,7 @@ final class TestList
         $on = is_array($test) && is_string($test['on'] ?? null) ? self::dayOr($test['on'], $this->today) : $this->today;
         foreach ($pains as $pain) {
             foreach (self::painSides($side, $definition) as $one) {
-                $this->pains[] = new PainTold(is_array($test) && is_string($test['id'] ?? null) ? $test['id'] : "tests[$i]", min($on, $this->today), $on, $pain, $one, $definition?->work);
+                $this->pains[] = new PainTold(Fields::textIn($test, 'id', "tests[$i]"), min($on, $this->today), $on, $pain, $one, $definition?->work);
             }
         }
         $pain = $pains[0] ?? Pain::none();

@@ -68,7 +68,7 @@ final readonly class SessionLogs
         }
         foreach ($log->has('pains') ? $log->list('pains') : [] as $raw) {
             foreach (PainFields::inUnreadable(['pain' => $raw]) as $pain) {
-                $text = static fn (string $name): string => is_array($raw) && is_string($raw[$name] ?? null) ? $raw[$name] : '';
+                $text = static fn (string $name): string => Fields::textIn($raw, $name);
                 $pains[] = [$pain, Side::tryFrom($text('side')), $text('posture'), $text('rung')];
             }
         }
@@ -105,10 +105,10 @@ final readonly class SessionLogs
     /** What a log that cannot be kept says of pain holds all the same. */
     public function hearUnread(mixed $sent, Practitioner $practitioner, Teacher $by): void
     {
-        $id = is_array($sent) && is_string($sent['id'] ?? null) ? $sent['id'] : 'without an id';
+        $id = Fields::textIn($sent, 'id', 'without an id');
         $parts = is_array($sent) ? [...(is_array($sent['items'] ?? null) ? $sent['items'] : []), ...(is_array($sent['pains'] ?? null) ? array_map(static fn (mixed $raw): array => ['pain' => $raw] + (is_array($raw) ? array_intersect_key($raw, ['side' => 0, 'posture' => 0, 'rung' => 0]) : []), $sent['pains']) : []), array_diff_key($sent, ['items' => 0, 'pains' => 0])] : [$sent];
         foreach ($parts as $part) {
-            $text = static fn (string $name): string => is_array($part) && is_string($part[$name] ?? null) ? $part[$name] : '';
+            $text = static fn (string $name): string => Fields::textIn($part, $name);
             foreach (PainFields::inUnreadable($part) as $pain) {
                 foreach ('both' === $text('side') ? Side::cases() : [Side::tryFrom($text('side'))] as $side) {
                     $this->pain->of($practitioner, $by, $pain, $side, "log $id", $text('posture'), $text('rung'));

@@ -172,8 +172,9 @@ const finish = () => {
     );
     find('title').focus();
 };
-const onward = () => {
-    let next = at + 1;
+// On to the next that nothing has ended, from a place on.
+const onward = (from = at + 1) => {
+    let next = from;
     while (next < items.length && ended(items[next])) {
         next += 1;
     }
@@ -216,7 +217,7 @@ find('prev').addEventListener('click', () => {
         show(before);
     }
 });
-find('skip').addEventListener('click', onward);
+find('skip').addEventListener('click', () => onward());
 find('yes').addEventListener('click', () => {
     questions.shift();
     running = questions.length === 0;
@@ -252,14 +253,7 @@ find('hurt-done').addEventListener('click', () => {
     while (items[next]?.phase === 'work' && items[next].posture === posture) {
         next += 1;
     }
-    while (next < items.length && ended(items[next])) {
-        next += 1;
-    }
-    if (next < items.length) {
-        show(next);
-    } else {
-        finish();
-    }
+    onward(next);
 });
 setInterval(() => {
     if (!running) {
