@@ -11,9 +11,4 @@ enum Word: string
     case Teacher = 'teacher';
     /** A licensed clinician's. */
     case Clinician = 'clinician';
-
-    public function isEnough(self $needed): bool
-    {
-        return self::Clinician === $this || self::Teacher === $needed;
-    }
 }
