@@ -10,4 +10,11 @@ use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
+
+    public function boot(): void
+    {
+        // Moments are kept and compared in UTC whatever the machine is set to; days are the teacher's.
+        date_default_timezone_set('UTC');
+        parent::boot();
+    }
 }

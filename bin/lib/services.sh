@@ -90,7 +90,7 @@ start_mariadb() {
     [ -e "$ENV_DIR/mysql.ready" ] && [ -d "$ENV_DIR/mysql/mysql" ] || step "Creating the database's folder" create_data_directory
     DB_PORT=$(choose_port mariadb "$1")
     as_service setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
-        --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin \
+        --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 \
         --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" \
         >>"$ENV_DIR/log/mariadb.log" 2>&1 </dev/null 9>&- &
     until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
@@ -112,7 +112,7 @@ GRANT SELECT, INSERT, UPDATE, DELETE, CREATE, ALTER, DROP, INDEX, REFERENCES ON 
 SQL
 }
 
-# The application reads and adds. Records are never changed or removed, so it has no right to: only a password is,
+# The application reads and adds. Records are never changed or removed, so it has no right to: only a password and a time zone are,
 # and what was typed and not recorded yet.
 grant_application() {
     local table
@@ -120,7 +120,7 @@ grant_application() {
         for table in $(db_admin -e "SHOW TABLES FROM $1"); do
             printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"
         done
-        printf 'GRANT UPDATE (password) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE (password, time_zone) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
     } | db_admin
 }

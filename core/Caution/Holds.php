@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Caution;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -75,12 +76,6 @@ final readonly class Holds
     public function clearedOn(Work $work, Side $side): array
     {
         return $work->isGentle ? [] : array_values(array_filter($this->cleared, static fn (Hold $hold): bool => $hold->holds($work, $side)));
-    }
-
-    /** @return list<Hold> those that touch a side at all */
-    public function ofSide(Side $side): array
-    {
-        return array_values(array_filter($this->active, static fn (Hold $hold): bool => $hold->isOn($side)));
     }
 
     /** Whether nothing at all is left on a side. */
@@ -167,14 +162,14 @@ final readonly class Holds
     private static function lifts(ClearanceGiven $clearance, Hold $hold): bool
     {
         $entry = $hold->entry;
-        if (null === $hold->word || $clearance->at < $entry->at() || self::day($clearance->on) < self::day($entry->on())) {
+        if (null === $hold->word || $clearance->at < $entry->at() || Day::of($clearance->on) < Day::of($entry->on())) {
             return false;
         }
         // A dated condition needs the time to have gone by, unless a clinician says otherwise.
         if (Word::Clinician === $clearance->word) {
             return true;
         }
-        if (Word::Teacher !== $hold->word || (null !== $hold->earliest && self::day($clearance->on) < self::day($hold->earliest))) {
+        if (Word::Teacher !== $hold->word || (null !== $hold->earliest && Day::of($clearance->on) < Day::of($hold->earliest))) {
             return false;
         }
 
@@ -186,14 +181,8 @@ final readonly class Holds
     private static function isTakenBack(Entry $entry, array $mistakes): bool
     {
         foreach ($mistakes as $mistake) {
-            $by = match (true) {
-                $entry instanceof PainTold => $entry->by,
-                $entry instanceof StopDecided, $entry instanceof ConditionTold => $entry->by,
-                $entry instanceof ClearanceGiven => $entry->teacher,
-                default => null,
-            };
-            if ($mistake->names === $entry->id() && null !== $by && $by === $mistake->by && '' !== trim($mistake->why)
-                && $mistake->at >= $entry->at() && $mistake->at <= $entry->at()->modify('+'.EnteredByMistake::HOURS.' hours')) {
+            if ($mistake->names === $entry->id() && !$entry instanceof EnteredByMistake && $entry->by() === $mistake->by
+                && '' !== trim($mistake->why) && EnteredByMistake::isInTime($entry, $mistake->at)) {
                 return true;
             }
         }
@@ -212,7 +201,7 @@ final readonly class Holds
             $isSame = $entry instanceof StopDecided
                 ? $other instanceof StopDecided && $other->side === $entry->side
                 : $other instanceof PainTold && $other->side === $entry->side && $other->pain->place === $entry->pain->place && null !== PainRule::of($other->pain, $other->side, $other->during);
-            if ($isSame && self::day($other->on()) < self::day($entry->on) && self::day($other->on()) >= self::day($entry->on->modify(self::AGAIN))) {
+            if ($isSame && Day::of($other->on()) < Day::of($entry->on) && Day::of($other->on()) >= Day::of($entry->on->modify(self::AGAIN))) {
                 return true;
             }
         }
@@ -228,20 +217,14 @@ final readonly class Holds
     private static function isOver(ConditionTold $entry, \DateTimeImmutable $now): bool
     {
         return match ($entry->condition->ending) {
-            Ending::Day => self::day($entry->on) < self::day($now),
-            Ending::Birthday => null !== $entry->until && self::day($entry->until) <= self::day($now),
+            Ending::Day => Day::of($entry->on) < Day::of($now),
+            Ending::Birthday => null !== $entry->until && Day::of($entry->until) <= Day::of($now),
             default => false,
         };
     }
 
     private static function isAhead(\DateTimeImmutable $on, \DateTimeImmutable $now): bool
     {
-        return self::day($on) > self::day($now);
-    }
-
-    /** Days are the teacher's: whoever reads the records has put each moment into that zone. */
-    private static function day(\DateTimeImmutable $moment): string
-    {
-        return $moment->format('Y-m-d');
+        return Day::of($on) > Day::of($now);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Rule\WarmUpFirst;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
@@ -104,7 +105,7 @@ final readonly class Planner
             return [new PlannedSession($on, []), $cold];
         }
         foreach ($candidates as $candidate) {
-            $isTooSoon = $candidate->isDeep() && [] !== array_filter($candidate->components, static fn (string $component): bool => isset($lastDeep[$component]) && $lastDeep[$component]->diff($on)->days < $dose->daysApart);
+            $isTooSoon = $candidate->isDeep() && [] !== array_filter($candidate->components, static fn (string $component): bool => isset($lastDeep[$component]) && Day::between($lastDeep[$component], $on) < $dose->daysApart);
             if ($isTooSoon) {
                 continue;
             }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Rule\BothSides;
 use LucidAscent\Core\Plan\Rule\CounterAfter;
 use LucidAscent\Core\Plan\Rule\FitsTheTime;
-use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Plan\Rule\LyingFirst;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\Rule\NothingHeld;
@@ -24,7 +24,7 @@ final class SessionRules
     public static function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
         /** @var list<SessionRule> $rules */
-        $rules = [new NothingHeld(), new NothingClosed(), new GentleBesideARestingSide(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides()];
+        $rules = [new NothingHeld(), new NothingClosed(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides()];
 
         return array_merge(...array_map(static fn (SessionRule $rule): array => $rule->broken($session, $minutes, $poses), $rules));
     }
@@ -48,7 +48,7 @@ final class SessionRules
                 }
             }
             foreach ($deep as $component => $name) {
-                if (isset($last[$component]) && $last[$component]->diff($session->on)->days < $daysApart) {
+                if (isset($last[$component]) && Day::between($last[$component], $session->on) < $daysApart) {
                     $broken[$name] = new Reason('rule.days-apart', Source::Trade, ['posture' => $name, 'days' => $daysApart]);
                 }
                 $last[$component] = $session->on;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** The rung on which a side practises a posture now: where it stands, as far as there are the props. */
@@ -24,7 +23,7 @@ final class Stage
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
             $isNow = $rung->rung->id === $now;
-            if (($isNow || [] === $stand->closing($rung->rung->id)) && $equipment->has($rung) && GentleBesideARestingSide::allows($rung->rung, $side, $poses)) {
+            if (($isNow || [] === $stand->closing($rung->rung->id)) && $equipment->has($rung)) {
                 $found = $rung;
             }
             if ($isNow) {

@@ -60,9 +60,4 @@ final readonly class Ladder
     {
         return $this->rungs[$this->position($rung->id) - 1] ?? null;
     }
-
-    public function isAbove(Rung $rung, Rung $other): bool
-    {
-        return $this->position($rung->id) > $this->position($other->id);
-    }
 }

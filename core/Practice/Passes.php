@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Practice;
 
+use LucidAscent\Core\Calendar\Day;
+
 /**
  * Which rungs of a ladder one side has passed by practice: three clean sessions in a row, or a decision to
  * move on. A break of more than 42 days lapses all of it; a step back, a new test or a stop that was lifted
@@ -91,6 +93,6 @@ final class Passes
 
     private static function days(\DateTimeImmutable $from, \DateTimeImmutable $to): int
     {
-        return (int) $from->setTime(0, 0)->diff($to->setTime(0, 0))->format('%r%a');
+        return Day::between($from, $to);
     }
 }

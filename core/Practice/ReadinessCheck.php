@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Practice;
 
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
 
 /** What was seen when a rung was practised on one side. */
@@ -42,7 +43,7 @@ final readonly class ReadinessCheck
 
     public function day(): string
     {
-        return $this->on->format('Y-m-d');
+        return Day::of($this->on);
     }
 
     /**

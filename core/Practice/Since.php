@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Practice;
 
+use LucidAscent\Core\Calendar\Day;
+
 /** The moment of a clearance, and the day that it speaks of: what is older proves nothing for loaded work. */
 final readonly class Since
 {
@@ -15,7 +17,7 @@ final readonly class Since
     public function isBefore(?\DateTimeImmutable $on, ?\DateTimeImmutable $at = null): bool
     {
         return null !== $at
-            ? $at > $this->moment && $on?->format('Y-m-d') >= $this->day->format('Y-m-d')
-            : null !== $on && $on->format('Y-m-d') > $this->day->format('Y-m-d');
+            ? $at > $this->moment && null !== $on && Day::of($on) >= Day::of($this->day)
+            : null !== $on && Day::of($on) > Day::of($this->day);
     }
 }

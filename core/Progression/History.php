@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\Rung;
@@ -49,7 +50,7 @@ final readonly class History
 
         return null === $previous
             ? null
-            : (int) $previous->on->setTime(0, 0)->diff($this->latest()->on->setTime(0, 0))->format('%r%a');
+            : Day::between($previous->on, $this->latest()->on);
     }
 
     /**

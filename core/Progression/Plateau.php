@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
@@ -23,7 +24,7 @@ final class Plateau implements DecisionRule
     {
         $run = $this->onThisRung($history);
         $first = $run[0] ?? $history->latest();
-        $days = (int) $first->on->setTime(0, 0)->diff($history->latest()->on->setTime(0, 0))->format('%a');
+        $days = Day::between($first->on, $history->latest()->on);
         $rounds = max(intdiv(count($run), self::SESSIONS), intdiv($days, self::DAYS));
         if ($rounds < 1) {
             return null;

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\Passes;
@@ -19,9 +20,6 @@ use LucidAscent\Core\Testing\TakenTest;
 /** Everything about a person that readiness rests on, on one day. */
 final class KnownPerson
 {
-    /** A reading, or something seen, that is older than this says nothing any more. */
-    public const DAYS_VALID = 90;
-
     /** @var array<string, Capacities> */
     private array $capacities = [];
 
@@ -54,7 +52,7 @@ final class KnownPerson
     /** What is known from readings after a moment alone. */
     public function capacitiesSince(Side $side, Since $since): Capacities
     {
-        return $this->capacities[$side->value.' '.$since->moment->format('U.u').$since->day->format('Y-m-d')] ??= Capacities::of(
+        return $this->capacities[$side->value.' '.$since->moment->format('U.u').Day::of($since->day)] ??= Capacities::of(
             array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => $since->isBefore($e->on, $e->at)),
             $this->proportions->error($side),
             $this->on,
@@ -81,7 +79,7 @@ final class KnownPerson
             if ($seen->posture !== $posture || $seen->rung !== $rung || $seen->side !== $side || $this->isTooOld($seen->on) || (null !== $since && !$since->isBefore($seen->on, $seen->at))) {
                 continue;
             }
-            $order = null === $newest ? 1 : $seen->on->format('Y-m-d') <=> $newest->on->format('Y-m-d');
+            $order = null === $newest ? 1 : Day::of($seen->on) <=> Day::of($newest->on);
             if ($order > 0 || (0 === $order && !$seen->isClean)) {
                 $newest = $seen;
             }
@@ -127,7 +125,7 @@ final class KnownPerson
             if ($answer->gate !== $gate || $answer->side !== $side || $this->isTooOld($answer->on) || (null !== $since && !$since->isBefore($answer->on, $answer->at))) {
                 continue;
             }
-            $order = null === $newest ? 1 : $answer->on->format('Y-m-d') <=> $newest->on->format('Y-m-d');
+            $order = null === $newest ? 1 : Day::of($answer->on) <=> Day::of($newest->on);
             if ($order > 0 || (0 === $order && !$answer->isMet)) {
                 $newest = $answer;
             }
@@ -138,13 +136,13 @@ final class KnownPerson
 
     public function isTooOld(?\DateTimeImmutable $taken): bool
     {
-        return null !== $taken && $this->age($taken) > self::DAYS_VALID;
+        return null !== $taken && $this->age($taken) > Evidence::DAYS_VALID;
     }
 
     /** Whole days since then. */
     public function age(\DateTimeImmutable $taken): int
     {
-        return (int) $taken->setTime(0, 0)->diff($this->on->setTime(0, 0))->format('%r%a');
+        return Day::between($taken, $this->on);
     }
 
     /**

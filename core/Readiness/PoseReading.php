@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Shortfall;
@@ -95,11 +96,14 @@ final readonly class PoseReading
         foreach ($full->heldBy as $hold) {
             $reasons[] = new Reason('held.condition', Source::Trade, ['condition' => $hold->holds->id, 'name' => $hold->holds->name]);
         }
+        if ($full->waitsForOtherSide) {
+            $reasons[] = new Reason('bar.other-side-rests', Source::Own);
+        }
         foreach ($full->testFirst as $ability) {
             $reasons[] = new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]);
         }
         if (null !== $full->seen) {
-            $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, ['on' => $full->seen->on->format('Y-m-d')]);
+            $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, ['on' => Day::of($full->seen->on)]);
             if ($full->seen->isClean && State::Short === $full->stateOfMargins()) {
                 $limiter = $full->limiter();
                 $reasons[] = new Reason('seen.against', Source::Own, ['ability' => $limiter->ability->value ?? '', 'tests' => implode(', ', $limiter?->capacity?->tests() ?? [])]);

@@ -43,6 +43,7 @@ final readonly class RungReading
      * @param LegPose|null $pose the leg as the rung asks for it
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
      * @param float|null $propHeight of the prop's top, in cm; null where none was reckoned
+     * @param bool $waitsForOtherSide whether it is too deep while everything of the other side is held
      */
     private function __construct(
         public RungDefinition $rung,
@@ -56,6 +57,7 @@ final readonly class RungReading
         public ?LegPose $pose,
         public bool $isImpossible,
         public ?float $propHeight,
+        public bool $waitsForOtherSide,
     ) {
     }
 
@@ -123,6 +125,8 @@ final readonly class RungReading
             $pose,
             null !== $rung->demand && null === $angles,
             $height,
+            // While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own).
+            !$rung->isGentle() && $person->holds->isWholeSideHeld($side->opposite()),
         );
     }
 
@@ -161,6 +165,12 @@ final readonly class RungReading
 
         // What asks for nothing that can be read has not been shown by asking nothing.
         return [] === $this->margins ? State::Unknown : $worst;
+    }
+
+    /** Whether it stays closed whoever has passed it: held, tests first, too deep beside a resting side, or a gate. */
+    public function isBarred(): bool
+    {
+        return [] !== $this->heldBy || [] !== $this->testFirst || $this->waitsForOtherSide || [] !== $this->shut();
     }
 
     /** @return list<GateFinding> the gates that are not met; none where the rung itself was seen clean */

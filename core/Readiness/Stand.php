@@ -57,7 +57,7 @@ final readonly class Stand
         }
         // The highest passed one below that nothing closes.
         for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
-            if ([] === $rungs[$i]->heldBy && [] === $rungs[$i]->testFirst && [] === $rungs[$i]->shut()) {
+            if (!$rungs[$i]->isBarred()) {
                 return new self($rungs[$i], $bars, $names, false, $closed, $ladder, $posture->id);
             }
             $bars = [] === $bars ? $closed[$ladder[$i]] : $bars;
@@ -109,7 +109,8 @@ final readonly class Stand
         if ([] !== $rung->heldBy) {
             return array_map(self::held(...), $rung->heldBy);
         }
-        $bars = array_map(static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]), $rung->testFirst);
+        $bars = $rung->waitsForOtherSide ? [new Reason('bar.other-side-rests', Source::Own)] : [];
+        array_push($bars, ...array_map(static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]), $rung->testFirst));
         foreach ($rung->shut() as $gate) {
             $bars[] = $gate->reason;
         }

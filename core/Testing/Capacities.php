@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Testing;
 
 use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -13,7 +14,6 @@ use LucidAscent\Core\LegChain\LegAngles;
 final readonly class Capacities
 {
     /** A reading that is older than this, in days, gives way to any that is not. */
-    private const DAYS_VALID = 90;
 
     /** Hip flexion that is taken for granted until somebody reads it, in degrees: Soucie et al., Haemophilia (2011), men of 20 to 44, from memory. */
     public const FLEXION_TAKEN = 130.0;
@@ -45,7 +45,7 @@ final readonly class Capacities
         $known = $kept = [];
         foreach (Ability::cases() as $ability) {
             if (isset($by[$ability->value])) {
-                $fresh = null === $now ? [] : array_values(array_filter($by[$ability->value], static fn (Evidence $e): bool => null === $e->on || (int) $e->on->setTime(0, 0)->diff($now->setTime(0, 0))->format('%r%a') <= self::DAYS_VALID));
+                $fresh = null === $now ? [] : array_values(array_filter($by[$ability->value], static fn (Evidence $e): bool => null === $e->on || Day::between($e->on, $now) <= Evidence::DAYS_VALID));
                 $kept[$ability->value] = [] === $fresh ? $by[$ability->value] : $fresh;
                 $known[$ability->value] = MeasuredCapacity::of($kept[$ability->value], $body);
             }

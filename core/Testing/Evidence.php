@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Uncertainty;
 
 /** What one reading shows of one ability on one side. */
 final readonly class Evidence
 {
+    /** What was read, or seen, longer ago than this says nothing any more. */
+    public const DAYS_VALID = 90;
+
     /**
      * @param float $value in the ability's unit
      * @param string $test the catalogue's id of the test, or what else it was read in
@@ -37,6 +41,6 @@ final readonly class Evidence
     {
         return null === $this->on || null === $other->on
             ? 0
-            : $this->on->setTime(0, 0)->diff($other->on->setTime(0, 0))->days;
+            : abs(Day::between($this->on, $other->on));
     }
 }

@@ -84,6 +84,7 @@ final class DemoCommand extends Command
             return Command::FAILURE;
         }
         $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-200 days'));
+        $teacher->moveTo('Europe/Oslo');
         $teacher->changePassword($this->hasher->hashPassword($teacher, $password));
         $this->em->persist($teacher);
 

@@ -12,6 +12,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
@@ -32,6 +33,7 @@ final class TeacherCommand extends Command
     {
         $this->addArgument('email', InputArgument::REQUIRED, 'The address to sign in with')
             ->addArgument('name', InputArgument::OPTIONAL, 'The teacher\'s name (for a new account)')
+            ->addOption('time-zone', null, InputOption::VALUE_REQUIRED, 'Where the teacher\'s days begin and end, such as Europe/Oslo')
             ->setHelp('The password is asked for, or read as one line from stdin when that is not a terminal.');
     }
 
@@ -51,6 +53,12 @@ final class TeacherCommand extends Command
 
             return Command::FAILURE;
         }
+        $zone = $input->getOption('time-zone');
+        if (null !== $zone && !in_array($zone, \DateTimeZone::listIdentifiers(), true)) {
+            $io->getErrorStyle()->error(sprintf('There is no time zone "%s": write one such as Europe/Oslo.', $zone));
+
+            return Command::FAILURE;
+        }
         $password = stream_isatty(STDIN) ? (string) $io->askHidden('Password') : rtrim((string) fgets(STDIN), "\r\n");
         $fault = PasswordRule::fault($password);
         if (null !== $fault) {
@@ -61,6 +69,9 @@ final class TeacherCommand extends Command
         $isNew = null === $teacher;
         $teacher ??= new Teacher(Uuid::v7(), $email, $name, $this->clock->now());
         $teacher->changePassword($this->hasher->hashPassword($teacher, $password));
+        if (null !== $zone) {
+            $teacher->moveTo($zone);
+        }
         $this->em->persist($teacher);
         $this->em->flush();
         $output->writeln($isNew ? "An account for $email was made." : "The password of $email was changed.");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Form\ChangePasswordForm;
+use LucidAscent\App\Form\TimeZoneForm;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -13,13 +14,21 @@ use Symfony\Component\Routing\Attribute\Route;
 
 final class AccountController extends TeacherController
 {
-    #[Route('/account/password', 'change_password', methods: ['GET', 'POST'])]
-    public function changePassword(Request $request, UserPasswordHasherInterface $hasher, Security $security): Response
+    #[Route('/account', 'account', methods: ['GET', 'POST'])]
+    public function show(Request $request, UserPasswordHasherInterface $hasher, Security $security): Response
     {
-        $form = $this->createForm(ChangePasswordForm::class)->handleRequest($request);
-        if ($form->isSubmitted() && $form->isValid()) {
-            $teacher = $this->teacher();
-            $teacher->changePassword($hasher->hashPassword($teacher, (string) $form->get('new')->getData()));
+        $teacher = $this->teacher();
+        $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
+        if ($zone->isSubmitted() && $zone->isValid()) {
+            $teacher->moveTo($zone->getData()['zone']);
+            $this->records->add($teacher);
+            $this->addFlash('done', 'The time zone is kept. Days are counted by it from now on.');
+
+            return $this->redirectToRoute('on_the_mat');
+        }
+        $password = $this->createForm(ChangePasswordForm::class)->handleRequest($request);
+        if ($password->isSubmitted() && $password->isValid()) {
+            $teacher->changePassword($hasher->hashPassword($teacher, (string) $password->get('new')->getData()));
             $this->records->add($teacher);
             // Every other browser is signed out by the change; this one goes on.
             $security->login($teacher);
@@ -28,6 +37,6 @@ final class AccountController extends TeacherController
             return $this->redirectToRoute('on_the_mat');
         }
 
-        return $this->render('account/password.html.twig', ['form' => $form]);
+        return $this->render('account/show.html.twig', ['zone' => $zone, 'password' => $password]);
     }
 }

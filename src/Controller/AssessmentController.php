@@ -23,7 +23,6 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Testing\ProposedTest;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -41,7 +40,6 @@ final class AssessmentController extends TeacherController
         private readonly HoldsOn $holds,
         private readonly SayPain $pain,
         private readonly PersonOn $person,
-        private readonly ClockInterface $clock,
     ) {
     }
 
@@ -79,7 +77,7 @@ final class AssessmentController extends TeacherController
         $practitioner = $this->practitioner($id);
         $assessment = $this->records->assessment($practitioner, $assessment);
         $tests = $this->records->tests($practitioner);
-        $poses = $this->person->at($practitioner, $this->clock->now());
+        $poses = $this->person->now($practitioner);
         $before = array_values(array_filter($tests, static fn ($test): bool => $test->assessment !== $assessment));
 
         return $this->render('assessment/show.html.twig', [
@@ -104,7 +102,7 @@ final class AssessmentController extends TeacherController
         $this->checkToken(self::END_TOKEN, $request);
         if (!$this->records->isEnded($assessment)) {
             $now = $this->clock->now();
-            $this->records->add(new AssessmentEnd($assessment->id, $now), new KeptReading($assessment->id, $practitioner, $now, Rules::VERSION, self::states($this->person->at($practitioner, $now), $assessment->wanted)));
+            $this->records->add(new AssessmentEnd($assessment->id, $now), new KeptReading($assessment->id, $practitioner, $now, Rules::VERSION, self::states($this->person->now($practitioner), $assessment->wanted)));
         }
         $this->addFlash('done', 'The assessment has ended. What was not tested stays unknown.');
 

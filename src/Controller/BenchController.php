@@ -24,7 +24,6 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -41,7 +40,6 @@ final class BenchController extends TeacherController
         private readonly HoldsOn $holds,
         private readonly SayPain $pain,
         private readonly PersonOn $person,
-        private readonly ClockInterface $clock,
     ) {
     }
 

@@ -9,7 +9,6 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\OptimisticLockException;
 use LucidAscent\App\Entity\Draft;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -20,7 +19,7 @@ final class DraftController extends TeacherController
 {
     private const LONGEST = 20_000;
 
-    public function __construct(private readonly EntityManagerInterface $em, private readonly ClockInterface $clock)
+    public function __construct(private readonly EntityManagerInterface $em)
     {
     }
 

@@ -15,7 +15,6 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Testing\PhotoLandmarks;
 use LucidAscent\Core\Testing\Repeats;
 use LucidAscent\Core\Testing\ToolErrors;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -32,14 +31,14 @@ final class InstrumentController extends TeacherController
     private const LONGEST_SECONDS = 20.0;
 
     #[Route('/instruments', 'instruments', methods: ['GET', 'POST'])]
-    public function settings(Request $request, ClockInterface $clock): Response
+    public function settings(Request $request): Response
     {
         $form = $this->createForm(ToolErrorsForm::class, $this->records->toolErrors($this->teacher())->all(), ['entry' => (string) Uuid::v7()])->handleRequest($request);
         $own = $form->isSubmitted() ? self::ownError($form) : [];
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
             if (!$this->records->knows(ToolSettings::class, $entry)) {
-                $this->records->add(new ToolSettings($entry, $this->teacher(), $clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
+                $this->records->add(new ToolSettings($entry, $this->teacher(), $this->clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
             }
             $this->addFlash('done', 'The tools\' errors are recorded. What was read before is read with them from now on.');
 

@@ -13,7 +13,6 @@ use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -25,7 +24,7 @@ final class LabController extends TeacherController
 {
     public const TOKEN = 'lab';
 
-    public function __construct(private readonly PersonOn $person, private readonly ClockInterface $clock)
+    public function __construct(private readonly PersonOn $person)
     {
     }
 

@@ -22,7 +22,6 @@ use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -37,7 +36,6 @@ final class LadderController extends TeacherController
         private readonly PersonOn $person,
         private readonly PractisedSide $practised,
         private readonly SayPain $pain,
-        private readonly ClockInterface $clock,
     ) {
     }
 
@@ -92,9 +90,9 @@ final class LadderController extends TeacherController
         $text = $this->catalogue->ladder($posture)->rung($rung->rung->id);
         $height = PropHeights::of($rung, $poses->person, $side);
         $data = new CheckData();
-        $data->practisedOn = $this->clock->now()->setTime(0, 0);
+        $data->practisedOn = $this->today();
         $form = $this->createForm(CheckForm::class, $data, [
-            'today' => $this->clock->now()->setTime(0, 0),
+            'today' => $this->today(),
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->rung->id,
             'hold_question' => $this->say('Was the hold reached? %hold%', ['%hold%' => $text->hold]),
@@ -204,7 +202,7 @@ final class LadderController extends TeacherController
             $posture,
             $side,
             $rung,
-            $data->practisedOn ?? $this->clock->now(),
+            $data->practisedOn ?? $this->today(),
             $this->clock->now(),
             $data->height,
             (bool) $data->holdReached,

@@ -7,7 +7,6 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\KeptPicture;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -24,7 +23,7 @@ final class PictureController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/tests/{test}/pictures', 'picture_keep', requirements: ['test' => '[a-z][a-z0-9-]{0,39}'], methods: ['POST'])]
-    public function keep(string $id, string $test, Request $request, ClockInterface $clock): JsonResponse
+    public function keep(string $id, string $test, Request $request): JsonResponse
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(BenchController::TOKEN, $request);
@@ -38,7 +37,7 @@ final class PictureController extends TeacherController
         } catch (UnfitPicture $e) {
             return new JsonResponse(['error' => $this->say($e->getMessage())], 422);
         }
-        $this->records->add(new KeptPicture($picture, $practitioner, $this->teacher(), $clock->now(), $test, $width, $height));
+        $this->records->add(new KeptPicture($picture, $practitioner, $this->teacher(), $this->clock->now(), $test, $width, $height));
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
     }

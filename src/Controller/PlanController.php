@@ -19,12 +19,12 @@ use LucidAscent\App\Practice\StoredPlan;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -45,7 +45,6 @@ final class PlanController extends TeacherController
         private readonly Wanted $wanted,
         private readonly HeldBack $heldBack,
         private readonly ReasonExtension $texts,
-        private readonly ClockInterface $clock,
     ) {
     }
 
@@ -59,6 +58,7 @@ final class PlanController extends TeacherController
         $form = $this->createForm(PlanForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
+            'zone' => $this->teacher()->timeZone() ?? 'UTC',
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
@@ -111,7 +111,7 @@ final class PlanController extends TeacherController
             'undecided' => array_values(array_filter($open)),
             'feed' => $this->records->feed($practitioner),
             'isNewest' => $this->records->newestPlan($practitioner) === $plan,
-            'today' => $this->clock->now()->format('Y-m-d'),
+            'today' => Day::of($this->clock->now()),
             'token' => self::TOKEN,
         ]);
     }
@@ -122,7 +122,7 @@ final class PlanController extends TeacherController
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $this->checkToken(self::TOKEN, $request);
-        $poses = $this->person->at($practitioner, $this->clock->now());
+        $poses = $this->person->now($practitioner);
         [$week, $session, $item, $change] = [$request->request->getInt('week'), $request->request->getInt('session'), $request->request->getInt('item'), (string) $request->request->get('change')];
         $weeks = $plan->plan['weeks'];
         if (null === $poses || !in_array($change, self::CHANGES, true) || !isset($weeks[$week]['sessions'][$session]['items'][$item])) {
@@ -213,7 +213,7 @@ final class PlanController extends TeacherController
     private function ics(Practitioner $practitioner): Response
     {
         return new Response(
-            PlanCalendar::of($this->records->plans($practitioner), $this->clock->now(), $this->say('Practice'), $this->heldBack->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
+            PlanCalendar::of($this->records->plans($practitioner), $practitioner->teacher->local($this->clock->now()), $this->say('Practice'), $this->heldBack->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
             headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
         );
     }
@@ -221,8 +221,8 @@ final class PlanController extends TeacherController
     /** @param array<string, mixed> $request */
     private function make(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): void
     {
-        $poses = $this->person->at($practitioner, $this->clock->now()) ?? throw $this->createNotFoundException();
-        $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->clock->now()->setTime(0, 0)), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
+        $poses = $this->person->now($practitioner) ?? throw $this->createNotFoundException();
+        $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->today()), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
         $answer['weeks'] = $this->withLocked($answer['weeks'], $before, $request['minutes'], $poses);
         $this->records->addOnce(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
@@ -243,7 +243,7 @@ final class PlanController extends TeacherController
         if (null === $to) {
             return [$at => $this->stored->changed($sessions[$at], $item, $change)];
         }
-        if (!isset($sessions[$to]) || $sessions[$to]['date'] < $this->clock->now()->format('Y-m-d')) {
+        if (!isset($sessions[$to]) || $sessions[$to]['date'] < Day::of($this->clock->now())) {
             return [];
         }
         [$from, $into] = $this->stored->moved($sessions[$at], $item, $sessions[$to]);

@@ -24,7 +24,6 @@ use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route as PoseRoute;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -36,7 +35,6 @@ final class PoseController extends TeacherController
         private readonly PersonOn $person,
         private readonly Catalogue $catalogue,
         private readonly Wanted $wanted,
-        private readonly ClockInterface $clock,
     ) {
     }
 
@@ -47,7 +45,7 @@ final class PoseController extends TeacherController
         if (!isset($this->catalogue->postures()[$pose])) {
             throw $this->createNotFoundException();
         }
-        $recorded = $this->person->at($practitioner, $this->clock->now());
+        $recorded = $this->person->now($practitioner);
         if (null === $recorded) {
             return $this->bodyFirst($practitioner);
         }
@@ -89,7 +87,7 @@ final class PoseController extends TeacherController
     public function route(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $poses = $this->person->at($practitioner, $this->clock->now());
+        $poses = $this->person->now($practitioner);
         if (null === $poses) {
             return $this->bodyFirst($practitioner);
         }
@@ -117,8 +115,9 @@ final class PoseController extends TeacherController
         $practitioner = $this->practitioner($id);
         $kept = $this->records->keptReadings($practitioner);
         $now = $this->clock->now();
-        [$from, $to] = [self::moment((string) $request->query->get('from')), self::moment((string) $request->query->get('to'))];
-        $from ??= $kept[0]->at ?? $now->modify('-28 days');
+        [$from, $to] = [$this->endOf((string) $request->query->get('from')), $this->endOf((string) $request->query->get('to'))];
+        $isToday = null === $to;
+        $from ??= isset($kept[0]) ? $practitioner->teacher->local($kept[0]->at) : $now->modify('-28 days');
         $to ??= $now;
 
         return $this->render('reading/compare.html.twig', [
@@ -126,7 +125,7 @@ final class PoseController extends TeacherController
             'from' => $from,
             'to' => $to,
             'before' => $this->person->at($practitioner, $from),
-            'after' => $this->person->at($practitioner, $to),
+            'after' => $isToday ? $this->person->now($practitioner) : $this->person->at($practitioner, $to),
             'wanted' => $this->wanted->of($practitioner),
             'kept' => array_map(fn ($reading): array => ['reading' => $reading, 'changed' => $this->changed($practitioner, $reading->at, $reading->states)], $kept),
             'rules' => Rules::VERSION,
@@ -186,9 +185,10 @@ final class PoseController extends TeacherController
         return [$supposed, $refused];
     }
 
-    private static function moment(string $day): ?\DateTimeImmutable
+    /** The last moment of a day by the teacher's clock; null when it is no day. */
+    private function endOf(string $day): ?\DateTimeImmutable
     {
-        $moment = \DateTimeImmutable::createFromFormat('!Y-m-d', $day);
+        $moment = \DateTimeImmutable::createFromFormat('!Y-m-d', $day, $this->clock->now()->getTimezone());
 
         return false === $moment ? null : $moment->setTime(23, 59, 59);
     }

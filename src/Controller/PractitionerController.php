@@ -20,10 +20,10 @@ use LucidAscent\App\Practice\Due;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
+use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Word;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -36,13 +36,13 @@ final class PractitionerController extends TeacherController
     public const MISTAKE = 'mistake';
 
     #[Route('/practitioners/new', 'practitioner_new', methods: ['GET', 'POST'])]
-    public function new(Request $request, ClockInterface $clock): Response
+    public function new(Request $request): Response
     {
         $form = $this->createForm(PractitionerForm::class, options: ['entry' => (string) Uuid::v7()])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $id = $this->entryOf($form);
             if (!$this->records->knows(Practitioner::class, $id)) {
-                $now = $clock->now();
+                $now = $this->clock->now();
                 $this->records->add(new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now));
             }
 
@@ -83,12 +83,12 @@ final class PractitionerController extends TeacherController
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),
             'token' => self::MISTAKE,
-            'teacher' => $this->teacher(),
+            'slips' => $this->slips($poses->person->holds ?? $holds->now($practitioner)),
         ]);
     }
 
     #[Route('/practitioners/{id}/body', 'body', methods: ['GET', 'POST'])]
-    public function body(string $id, Request $request, ClockInterface $clock): Response
+    public function body(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
         $earlier = $this->records->body($practitioner);
@@ -97,7 +97,7 @@ final class PractitionerController extends TeacherController
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
             if (!$this->records->knows(BodyMeasures::class, $entry)) {
-                $this->records->add(new BodyMeasures($entry, $practitioner, $this->teacher(), $clock->now(), (float) $data->stature, $data->lengths(), $data->doubts()));
+                $this->records->add(new BodyMeasures($entry, $practitioner, $this->teacher(), $this->clock->now(), (float) $data->stature, $data->lengths(), $data->doubts()));
             }
             $this->addFlash('done', 'The body measures are recorded.');
 
@@ -114,13 +114,13 @@ final class PractitionerController extends TeacherController
 
     /** A word in writing that lifts what it names; who may give it is for the judge of holds to say. */
     #[Route('/practitioners/{id}/clearance', 'clearance', methods: ['GET', 'POST'])]
-    public function clearance(string $id, Request $request, HoldsOn $holds, ClockInterface $clock): Response
+    public function clearance(string $id, Request $request, HoldsOn $holds): Response
     {
         $practitioner = $this->practitioner($id);
-        $now = $clock->now();
+        $now = $this->clock->now();
         $active = $holds->now($practitioner)->active;
         $liftable = array_values(array_filter($active, static fn (Hold $hold): bool => null !== $hold->word));
-        $form = $this->createForm(ClearanceForm::class, options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $now->setTime(0, 0)])->handleRequest($request);
+        $form = $this->createForm(ClearanceForm::class, options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $this->today()])->handleRequest($request);
         if ($form->isSubmitted() && [] === $liftable) {
             $form->addError(new FormError($this->say('Nothing is held any more: nothing was recorded.')));
         }
@@ -155,13 +155,13 @@ final class PractitionerController extends TeacherController
 
     /** A slip of the pen, taken back by whoever made it, within a day and with a reason. */
     #[Route('/practitioners/{id}/mistake', 'mistake', methods: ['POST'])]
-    public function mistake(string $id, Request $request, HoldsOn $holds, ClockInterface $clock): Response
+    public function mistake(string $id, Request $request, HoldsOn $holds): Response
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::MISTAKE, $request);
         $names = $request->request->getString('names');
         $why = trim($request->request->getString('why'));
-        $now = $clock->now();
+        $now = $this->clock->now();
         $mistake = new Mistake(Uuid::v7(), $practitioner, $this->teacher(), $now, mb_substr($names, 0, 120), mb_substr($why, 0, 2000));
         $after = Holds::of([...$holds->entries($practitioner, $now), HoldsOn::mistake($mistake)], $now);
         if ('' === $why) {
@@ -174,6 +174,14 @@ final class PractitionerController extends TeacherController
         }
 
         return $this->redirectToRoute('practitioner', ['id' => $id]);
+    }
+
+    /** @return list<string> the holds that this teacher may still take back as a slip of the pen */
+    private function slips(Holds $holds): array
+    {
+        $own = array_filter($holds->active, fn (Hold $hold): bool => $hold->entry->by() === (string) $this->teacher()->id && EnteredByMistake::isInTime($hold->entry, $this->clock->now()));
+
+        return array_values(array_map(static fn (Hold $hold): string => $hold->id(), $own));
     }
 
     private function whyNot(Hold $hold): string

@@ -30,7 +30,6 @@ use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
 use LucidAscent\Core\Testing\UnreadableTest;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -46,7 +45,6 @@ final class QuickScreenController extends TeacherController
         private readonly HoldsOn $holds,
         private readonly PersonOn $person,
         private readonly SayPain $pain,
-        private readonly ClockInterface $clock,
     ) {
     }
 

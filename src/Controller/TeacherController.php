@@ -7,6 +7,8 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Calendar\Day;
+use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -19,6 +21,7 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 abstract class TeacherController extends AbstractController
 {
     protected Records $records;
+    protected ClockInterface $clock;
 
     private TranslatorInterface $translator;
 
@@ -26,6 +29,12 @@ abstract class TeacherController extends AbstractController
     public function setRecords(Records $records): void
     {
         $this->records = $records;
+    }
+
+    #[Required]
+    public function setClock(ClockInterface $clock): void
+    {
+        $this->clock = $clock;
     }
 
     #[Required]
@@ -54,6 +63,12 @@ abstract class TeacherController extends AbstractController
     protected function practitioner(string $id): Practitioner
     {
         return $this->records->practitioner($this->teacher(), $id);
+    }
+
+    /** The teacher's day, as a day: midnight in UTC, as forms and records have theirs. */
+    protected function today(): \DateTimeImmutable
+    {
+        return Day::midnight($this->clock->now());
     }
 
     /** A change comes from a page of this session: its token is sent with it, by a form or by a script. */

@@ -12,11 +12,8 @@ use LucidAscent\App\Form\WalkForm;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Readiness\PoseReading;
-use LucidAscent\Core\Readiness\ReadPoses;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -29,7 +26,6 @@ final class WalkController extends TeacherController
         private readonly Catalogue $catalogue,
         private readonly PersonOn $person,
         private readonly SayPain $pain,
-        private readonly ClockInterface $clock,
     ) {
     }
 
@@ -43,7 +39,7 @@ final class WalkController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $ladder = $this->catalogue->ladder($posture);
-        $asked = $this->asked($request, $poses, [Side::Left->value => $poses->of($posture, Side::Left), Side::Right->value => $poses->of($posture, Side::Right)]);
+        $asked = $this->asked($request, [Side::Left->value => $poses->of($posture, Side::Left), Side::Right->value => $poses->of($posture, Side::Right)]);
         if (null === $asked) {
             return $this->render('walk_end.html.twig', ['practitioner' => $practitioner, 'ladder' => $ladder, 'sides' => ['left' => $poses->of($posture, Side::Left), 'right' => $poses->of($posture, Side::Right)]]);
         }
@@ -85,7 +81,7 @@ final class WalkController extends TeacherController
      *
      * @return array{string, Side}|null null when the walk is at its end
      */
-    private function asked(Request $request, ReadPoses $poses, array $sides): ?array
+    private function asked(Request $request, array $sides): ?array
     {
         $by = [$request->query->getString('rung'), Side::tryFrom($request->query->getString('side'))];
         if ('' !== $by[0] && null !== $by[1]) {
@@ -96,7 +92,7 @@ final class WalkController extends TeacherController
         foreach ($sides['left']->rungs as $i => $left) {
             foreach (Side::cases() as $side) {
                 $reading = $sides[$side->value]->rungs[$i];
-                if ($isPast && GentleBesideARestingSide::allows($reading->rung, $side, $poses) && self::isInvited($sides[$side->value], $i)) {
+                if ($isPast && self::isInvited($sides[$side->value], $i)) {
                     return [$reading->rung->id, $side];
                 }
                 $isPast = $isPast || ($reading->rung->id === $after && $side === $by[1]);
@@ -109,7 +105,7 @@ final class WalkController extends TeacherController
     private static function isInvited(PoseReading $pose, int $place): bool
     {
         $reading = $pose->rungs[$place];
-        if ([] !== $reading->heldBy || [] !== $reading->testFirst || [] !== $reading->shut()) {
+        if ($reading->isBarred()) {
             return false;
         }
         for ($below = 0; $below < $place; ++$below) {

@@ -60,6 +60,8 @@ class SeenRung
 
     public function seen(): Seen
     {
-        return new Seen($this->posture, $this->rung, $this->side, $this->clean && !$this->pain()->spoils(), $this->at, $this->at, $this->heights, $this->hangs);
+        $at = $this->practitioner->teacher->local($this->at);
+
+        return new Seen($this->posture, $this->rung, $this->side, $this->clean && !$this->pain()->spoils(), $at, $at, $this->heights, $this->hangs);
     }
 }

@@ -16,6 +16,9 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
 {
     #[ORM\Column(length: 255)]
     private string $password = '';
+    /** Of the tz database; null until the teacher has said. */
+    #[ORM\Column(length: 64, nullable: true)]
+    private ?string $timeZone = null;
 
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
@@ -48,6 +51,23 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
     public function changePassword(#[\SensitiveParameter] string $hash): void
     {
         $this->password = $hash;
+    }
+
+    public function timeZone(): ?string
+    {
+        return $this->timeZone;
+    }
+
+    /** @param string $zone of the tz database, such as Europe/Oslo */
+    public function moveTo(string $zone): void
+    {
+        $this->timeZone = $zone;
+    }
+
+    /** The same moment by the teacher's clock: its day is the teacher's day. UTC until a zone was said. */
+    public function local(\DateTimeImmutable $moment): \DateTimeImmutable
+    {
+        return $moment->setTimezone(new \DateTimeZone($this->timeZone ?? 'UTC'));
     }
 
     public function eraseCredentials(): void

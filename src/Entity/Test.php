@@ -113,6 +113,8 @@ class Test
             }
         }
 
+        $at = $this->practitioner->teacher->local($first ?? $this->at);
+
         return [] === $trials ? null : new TakenTest(
             $this->kind,
             $this->side,
@@ -120,11 +122,11 @@ class Test
             $trials,
             $this->compensations,
             $this->pain(),
-            $first ?? $this->at,
+            $at,
             new Sitting($this->seat),
             $this->resting,
             $errors,
-            $first ?? $this->at,
+            $at,
         );
     }
 }

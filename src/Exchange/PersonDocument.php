@@ -11,6 +11,7 @@ use LucidAscent\App\Reading\SeenReadings;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Seen;
@@ -34,7 +35,7 @@ final readonly class PersonDocument
      */
     public function read(Fields $document): array
     {
-        $on = $document->has('on') ? Day::of('on', $document->text('on')) : $this->clock->now()->setTime(0, 0);
+        $on = $document->has('on') ? Day::of('on', $document->text('on')) : CalendarDay::midnight($this->clock->now());
         $proportions = PersonBody::of($document->object('body'));
         $tests = TestList::of($document->list('tests'), $proportions, $this->catalogue->tests(), $on);
         [$entries, $unreadEvents] = $this->events->of($document, $on);

@@ -61,13 +61,13 @@ final class PlanForm extends AbstractType
                 'attr' => ['class' => 'figure', 'autocomplete' => 'off'],
                 'constraints' => [new NotBlank(message: 'Write a time such as 18:00.'), new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'Write a time such as 18:00.')],
             ])
-            ->add('zone', TimezoneType::class, ['label' => 'Time zone', 'data' => 'Europe/Berlin', 'intl' => false])
+            ->add('zone', TimezoneType::class, ['label' => 'Time zone', 'data' => $options['zone'], 'intl' => false])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['entry' => '', 'schools' => [], 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['entry' => '', 'schools' => [], 'zone' => 'UTC', 'attr' => ['novalidate' => 'novalidate']]);
     }
 
     public function getBlockPrefix(): string

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Practice;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Route\NextReading;
@@ -24,7 +25,7 @@ final readonly class Due
     /** @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} */
     public function of(Practitioner $practitioner, ?ReadPoses $poses): array
     {
-        $today = $this->clock->now()->format('Y-m-d');
+        $today = Day::of($this->clock->now());
         $plan = $this->records->newestPlan($practitioner);
         $session = null;
         foreach ($plan->plan['weeks'] ?? [] as $w => $week) {

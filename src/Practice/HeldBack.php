@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Entity\PracticePlan;
-use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\Rule\NothingHeld;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -13,7 +12,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 /** What of a plan that was made earlier may not be done any more: held since, or closed. */
 final readonly class HeldBack
 {
-    private const RULES = [NothingHeld::class, NothingClosed::class, GentleBesideARestingSide::class];
+    private const RULES = [NothingHeld::class, NothingClosed::class];
 
     public function __construct(private StoredPlan $stored)
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\Core\Calendar\Day;
 use Sabre\VObject\Component\VCalendar;
 
 /**
@@ -27,7 +28,7 @@ final class PlanCalendar
             return $calendar->serialize();
         }
         $newest = $plans[0];
-        $today = $now->format('Y-m-d');
+        $today = Day::of($now);
         $days = self::days($newest);
         foreach ($days as $day => $minutes) {
             $isOff = isset($heldBack[$day]) && $day >= $today;

@@ -17,6 +17,7 @@ use LucidAscent\App\Reading\SayPain;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use Psr\Clock\ClockInterface;
@@ -33,10 +34,11 @@ final readonly class SessionLogs
     public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by): ReadLog
     {
         $on = Day::of('on', $log->text('on'));
-        if ($on > $this->clock->now()->modify('+1 day')) {
+        $now = $this->clock->now();
+        // A device may be a zone ahead of its teacher.
+        if (CalendarDay::between($now, $on) > 1) {
             throw InvalidValue::because('on', 'has not been yet.');
         }
-        $now = $this->clock->now();
         $soreAtNight = $log->flag('soreAtNight');
         /** @var array<string, array{string, Side, ReadinessCheck}> $checks */
         $checks = [];

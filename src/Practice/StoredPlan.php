@@ -31,7 +31,7 @@ final readonly class StoredPlan
             }
         }
 
-        return new PlannedSession(new \DateTimeImmutable($session['date']), $items);
+        return new PlannedSession(new \DateTimeImmutable($session['date'], new \DateTimeZone('UTC')), $items);
     }
 
     public function rung(string $posture, string $rung): ?PracticeRung

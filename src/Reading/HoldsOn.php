@@ -34,27 +34,26 @@ final readonly class HoldsOn
 
     public function now(Practitioner $practitioner): Holds
     {
-        return $this->at($practitioner, $this->clock->now());
-    }
+        $now = $this->clock->now();
 
-    public function at(Practitioner $practitioner, \DateTimeImmutable $moment): Holds
-    {
-        return Holds::of($this->entries($practitioner, $moment), $moment);
+        return Holds::of($this->entries($practitioner, $now), $practitioner->teacher->local($now));
     }
 
     /**
      * Everything by a moment. What is in the records now has been entered by now, whatever the clock said then:
      * one that was ahead hides no pain, and lifts nothing before its time.
      *
+     * @param bool $isNow whether the moment is the present, and not a day that is read again
+     *
      * @return list<Entry>
      */
-    public function entries(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    public function entries(Practitioner $practitioner, \DateTimeImmutable $moment, bool $isNow = true): array
     {
-        $isNow = $moment >= $this->clock->now();
+        $local = $practitioner->teacher->local(...);
         $entered = static fn (\DateTimeImmutable $at): \DateTimeImmutable => $isNow ? min($at, $moment) : $at;
         $entries = [];
         foreach ($this->records->allTests($practitioner) as $test) {
-            $this->addPain($entries, "test:$test->id", $entered($test->at), $test->at, $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, '', '', (string) $test->by->id);
+            $this->addPain($entries, "test:$test->id", $entered($test->at), $local($test->at), $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, '', '', (string) $test->by->id);
         }
         foreach ($this->records->allChecks($practitioner) as $check) {
             $work = $this->catalogue->rung($check->ladder, $check->rung)?->work;
@@ -65,14 +64,14 @@ final readonly class HoldsOn
         }
         foreach ($this->records->seenRungs($practitioner) as $seen) {
             $work = $this->catalogue->rung($seen->posture, $seen->rung)?->work;
-            $this->addPain($entries, "seen:$seen->id", $entered($seen->at), $seen->at, $seen->pain(), $seen->side, $work, $seen->posture, $seen->rung, (string) $seen->by->id);
+            $this->addPain($entries, "seen:$seen->id", $entered($seen->at), $local($seen->at), $seen->pain(), $seen->side, $work, $seen->posture, $seen->rung, (string) $seen->by->id);
         }
         foreach ($this->records->painsSaid($practitioner) as $said) {
             $this->addPain($entries, self::idOf($said), $entered($said->at), $said->saidOn, $said->pain(), $said->side, $this->during($said), '' === $said->rung ? '' : $said->during, $said->rung, (string) $said->by->id);
         }
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             if (Step::Stop === $decision->step) {
-                $entries[] = new StopDecided("decision:$decision->id", $entered($decision->at), $decision->at, $decision->side, Step::Stop !== $decision->proposed && !$decision->check->check()->pain->isFelt(), $decision->ladder, $decision->check->rung, (string) $decision->by->id);
+                $entries[] = new StopDecided("decision:$decision->id", $entered($decision->at), $local($decision->at), $decision->side, Step::Stop !== $decision->proposed && !$decision->check->check()->pain->isFelt(), $decision->ladder, $decision->check->rung, (string) $decision->by->id);
             }
         }
         foreach ($this->records->assessments($practitioner) as $assessment) {
@@ -126,7 +125,8 @@ final readonly class HoldsOn
     {
         $entries = [];
         $by = (string) $assessment->by->id;
-        $this->addPain($entries, "before:$assessment->id", $at, $assessment->at, $assessment->pain(), null, null, '', '', $by);
+        $on = $assessment->practitioner->teacher->local($assessment->at);
+        $this->addPain($entries, "before:$assessment->id", $at, $on, $assessment->pain(), null, null, '', '', $by);
         $hasConsent = in_array(EventList::GUARDIAN, $assessment->conditions, true);
         foreach ($assessment->conditions as $told) {
             if (EventList::GUARDIAN === $told) {
@@ -138,8 +138,8 @@ final readonly class HoldsOn
             $side = Side::tryFrom($m[2] ?? '');
             $pain = $this->catalogue->stopSigns()[$id] ?? null;
             $entries[] = null !== $pain
-                ? new PainTold("sign:$assessment->id:$id", $at, $assessment->at, $pain, $side, by: $by)
-                : new ConditionTold("condition:$id".(null === $side ? '' : ":$side->value"), $at, $assessment->at, $this->catalogue->condition($id, $hasConsent), $side, isset($m[3]) ? new \DateTimeImmutable($m[3], new \DateTimeZone('UTC')) : null, $by);
+                ? new PainTold("sign:$assessment->id:$id", $at, $on, $pain, $side, by: $by)
+                : new ConditionTold("condition:$id".(null === $side ? '' : ":$side->value"), $at, $on, $this->catalogue->condition($id, $hasConsent), $side, isset($m[3]) ? new \DateTimeImmutable($m[3], new \DateTimeZone('UTC')) : null, $by);
         }
 
         return $entries;

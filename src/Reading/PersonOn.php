@@ -10,6 +10,8 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Practice\Decided;
@@ -40,12 +42,21 @@ final readonly class PersonOn
 
     public function now(Practitioner $practitioner): ?ReadPoses
     {
-        return $this->at($practitioner, $this->clock->now());
+        $now = $this->clock->now();
+
+        return $this->read($practitioner, $now, $this->holds->entries($practitioner, $now));
     }
 
     /** @return ReadPoses|null null when the body had not been measured by then */
     public function at(Practitioner $practitioner, \DateTimeImmutable $moment): ?ReadPoses
     {
+        return $this->read($practitioner, $moment, $this->holds->entries($practitioner, $moment, false));
+    }
+
+    /** @param list<Entry> $told what the judge of holds has to know */
+    private function read(Practitioner $practitioner, \DateTimeImmutable $moment, array $told): ?ReadPoses
+    {
+        $moment = $practitioner->teacher->local($moment);
         $body = array_values(array_filter($this->records->bodies($practitioner), static fn ($body): bool => $body->at <= $moment))[0] ?? null;
         if (null === $body) {
             return null;
@@ -65,7 +76,7 @@ final readonly class PersonOn
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
             $proportions,
             $this->evidence($practitioner, $taken, $seen, $proportions),
-            $this->holds->at($practitioner, $moment),
+            Holds::of($told, $moment),
             $taken,
             $moment,
             $seen,

@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\PainFields;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
 use Psr\Clock\ClockInterface;
@@ -56,7 +57,7 @@ final readonly class SayPain
             }
         }
         $now = $this->clock->now();
-        $this->records->add(new PainSaid(Uuid::v7(), $practitioner, $by, $now, ($on ?? $now)->setTime(0, 0), $side, $pain->level, $pain->place, $pain->kind, mb_substr($source, 0, 80), mb_substr($during, 0, 40), mb_substr($rung, 0, 40)));
+        $this->records->add(new PainSaid(Uuid::v7(), $practitioner, $by, $now, Day::midnight($on ?? $now), $side, $pain->level, $pain->place, $pain->kind, mb_substr($source, 0, 80), mb_substr($during, 0, 40), mb_substr($rung, 0, 40)));
 
         return true;
     }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Security;
 
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\SignInAttempt;
+use LucidAscent\App\Repository\MomentType;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
@@ -67,12 +68,12 @@ final readonly class SignInThrottle
         if ('email' === $column) {
             $last = $this->em->createQuery('SELECT MAX(a.at) FROM '.SignInAttempt::class.' a WHERE a.email = :value AND a.succeeded = true')
                 ->setParameter('value', $value)->getSingleScalarResult();
-            $since = max($since, new \DateTimeImmutable((string) ($last ?? '@0')));
+            $since = max($since, new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC')));
         }
 
         return (int) $this->em->createQuery('SELECT COUNT(a.id) FROM '.SignInAttempt::class." a WHERE a.$column = :value AND a.succeeded = false AND a.at >= :since")
             ->setParameter('value', $value)
-            ->setParameter('since', $since)
+            ->setParameter('since', $since, MomentType::NAME)
             ->getSingleScalarResult();
     }
 

@@ -63,8 +63,8 @@ final class SignInTest extends AppTestCase
     {
         $teacher = $this->teacher();
         $this->client->loginUser($teacher);
-        $this->client->request('GET', '/account/password');
-        $this->client->submitForm('Change it', [
+        $this->client->request('GET', '/account');
+        $this->client->submitForm('Change the password', [
             'change_password_form[current]' => 'wrong',
             'change_password_form[new][first]' => 'short',
             'change_password_form[new][second]' => 'short',
@@ -72,7 +72,7 @@ final class SignInTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('main', 'This is not the current password.');
         self::assertSelectorTextContains('main', 'A password has at least 12 characters.');
-        $this->client->submitForm('Change it', [
+        $this->client->submitForm('Change the password', [
             'change_password_form[current]' => self::PASSWORD,
             'change_password_form[new][first]' => 'another long password',
             'change_password_form[new][second]' => 'another long password',

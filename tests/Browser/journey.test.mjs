@@ -84,7 +84,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
         await page.goto(home + address);
         await check(page);
     }
-    await page.goto(`${base}/account/password`);
+    await page.goto(`${base}/account`);
     await check(page);
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.waitForURL(/sign-in$/);

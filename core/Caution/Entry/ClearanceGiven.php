@@ -39,4 +39,9 @@ final readonly class ClearanceGiven implements Entry
     {
         return $this->on;
     }
+
+    public function by(): string
+    {
+        return $this->teacher;
+    }
 }

@@ -39,4 +39,9 @@ final readonly class ConditionTold implements Entry
     {
         return $this->on;
     }
+
+    public function by(): string
+    {
+        return $this->by;
+    }
 }

@@ -7,7 +7,7 @@ namespace LucidAscent\Core\Caution\Entry;
 /** A slip of the pen, taken back by whoever made it, within a day; both are shown for ever. */
 final readonly class EnteredByMistake implements Entry
 {
-    public const HOURS = 24;
+    private const HOURS = 24;
 
     /**
      * @param string $names the entry that was a slip
@@ -35,5 +35,16 @@ final readonly class EnteredByMistake implements Entry
     public function on(): \DateTimeImmutable
     {
         return $this->at;
+    }
+
+    public function by(): string
+    {
+        return $this->by;
+    }
+
+    /** Whether an entry can be taken back at a moment: by then it was made, and not longer ago than a day. */
+    public static function isInTime(Entry $entry, \DateTimeImmutable $at): bool
+    {
+        return $at >= $entry->at() && $at <= $entry->at()->modify('+'.self::HOURS.' hours');
     }
 }

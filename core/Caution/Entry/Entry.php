@@ -15,4 +15,7 @@ interface Entry
 
     /** The day that it speaks of. */
     public function on(): \DateTimeImmutable;
+
+    /** Who entered it; empty when nobody knows. */
+    public function by(): string;
 }

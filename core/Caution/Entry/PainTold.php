@@ -44,4 +44,9 @@ final readonly class PainTold implements Entry
     {
         return $this->on;
     }
+
+    public function by(): string
+    {
+        return $this->by;
+    }
 }

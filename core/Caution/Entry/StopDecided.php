@@ -40,4 +40,9 @@ final readonly class StopDecided implements Entry
     {
         return $this->on;
     }
+
+    public function by(): string
+    {
+        return $this->by;
+    }
 }

@@ -11,18 +11,21 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** No work above where a side stands: gates asked and met, what was lifted tested first, each rung below passed. */
+/**
+ * No work above where a side stands: gates asked and met, what was lifted tested first, each rung below passed;
+ * and nothing deep at all, warm-ups included, beside a side that rests altogether.
+ */
 final class NothingClosed implements SessionRule
 {
     public function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
         $broken = [];
         foreach ($session->items as $item) {
-            foreach (Phase::Work !== $item->phase ? [] : (null === $item->side ? Side::cases() : [$item->side]) as $side) {
-                $stand = $poses->of($item->rung->posture, $side)->stand;
+            foreach (null === $item->side ? Side::cases() : [$item->side] as $side) {
+                $pose = $poses->of($item->rung->posture, $side);
                 $id = $item->rung->rung->id;
-                $isStood = $stand->rung?->rung->id === $id;
-                if (!$isStood && [] !== $stand->closing($id)) {
+                $isAbove = Phase::Work === $item->phase && $pose->stand->rung?->rung->id !== $id && [] !== $pose->stand->closing($id);
+                if ($isAbove || true === $pose->rung($id)?->waitsForOtherSide) {
                     $broken[$item->rung->name] = new Reason('rule.closed', Source::Trade, ['posture' => $item->rung->name]);
                 }
             }

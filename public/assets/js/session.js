@@ -299,7 +299,8 @@ find('finish').addEventListener('submit', async (event) => {
         owner: root.dataset.owner,
         body: {
             id: root.dataset.log,
-            on: root.dataset.on,
+            // The page may have been open since yesterday: the teacher's day at the end of the session counts.
+            on: new Intl.DateTimeFormat('sv-SE', { timeZone: root.dataset.zone }).format(new Date()),
             items: log,
             pains,
             before: number(find('before')),

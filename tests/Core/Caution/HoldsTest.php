@@ -91,8 +91,6 @@ final class HoldsTest extends TestCase
         self::assertSame('both', self::sides($holds, new Work([Load::TurnOut->value], usesBothLegs: true)));
         self::assertTrue($holds->isWholeSideHeld(Side::Left));
         self::assertFalse($holds->isWholeSideHeld(Side::Right));
-        self::assertCount(1, $holds->ofSide(Side::Left));
-        self::assertSame([], $holds->ofSide(Side::Right));
     }
 
     /** @param list<PainTold|StopDecided> $entries */

@@ -17,7 +17,7 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PracticeRung;
-use LucidAscent\Core\Plan\Rule\GentleBesideARestingSide;
+use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -140,17 +140,17 @@ final class SessionRulesTest extends TestCase
     public function testBesideASideThatRestsOnlyGentleShapesGoOn(): void
     {
         $day = new \DateTimeImmutable('2026-03-05');
-        $codes = static function (string $item, ?Side $hurt, PainPlace $place = PainPlace::Knee) use ($day): array {
+        $codes = static function (string $item, ?Side $hurt, PainPlace $place = PainPlace::Knee, string $phase = 'work') use ($day): array {
             $entries = null === $hurt ? [] : [new PainTold('p', $day, $day, new Pain(2, $place, PainKind::Ache), $hurt)];
             $poses = new ReadPoses(self::poses()->postures, Person::of([], entries: $entries));
 
-            return array_map(static fn (Reason $reason): string => $reason->code, (new GentleBesideARestingSide())->broken(self::session([['work', $item, 60]]), 30, $poses));
+            return array_map(static fn (Reason $reason): string => $reason->code, (new NothingClosed())->broken(self::session([[$phase, $item, 60]]), 30, $poses));
         };
-        self::assertSame(['rule.gentle-beside'], $codes('held right', Side::Left), 'Deep, while the left knee hurts.');
+        self::assertSame(['rule.closed'], $codes('held right', Side::Left), 'Deep, while the left knee hurts.');
+        self::assertSame(['rule.closed'], $codes('held right', Side::Left, phase: 'warm-up'), 'Not for warming up either.');
         self::assertSame([], $codes('lying right', Side::Left));
-        self::assertSame([], $codes('held left', Side::Left), 'Of the held side itself another rule speaks.');
         self::assertSame([], $codes('held right', null));
         self::assertSame([], $codes('held right', Side::Left, PainPlace::OuterHip), 'A mild ache rests no side.');
-        self::assertSame(['rule.gentle-beside'], $codes('held both', Side::Right));
+        self::assertSame(['rule.closed'], $codes('held both', Side::Right));
     }
 }

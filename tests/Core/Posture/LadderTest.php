@@ -18,8 +18,6 @@ final class LadderTest extends TestCase
         self::assertSame('block', $ladder->after($ladder->rung('seat'))?->id);
         self::assertNull($ladder->after($ladder->rung('free')));
         self::assertNull($ladder->before($ladder->first()));
-        self::assertTrue($ladder->isAbove($ladder->rung('free'), $ladder->rung('block')));
-        self::assertFalse($ladder->isAbove($ladder->rung('block'), $ladder->rung('block')));
         self::assertFalse($ladder->has('roof'));
     }
 

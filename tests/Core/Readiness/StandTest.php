@@ -125,6 +125,19 @@ final class StandTest extends TestCase
         self::assertNull(self::stand(Person::of(self::TURNS, [Condition::everything('c', 'C')], seen: $seen))->rung);
     }
 
+    public function testBesideASideThatRestsOnlyTheGentleIsOpen(): void
+    {
+        $hurt = new PainTold('p', self::day('2026-03-06'), self::day('2026-03-06'), new Pain(2, PainPlace::Knee, PainKind::Ache), Side::Right);
+        $pose = self::pose(Person::of(self::TURNS, seen: [self::seen('high')], entries: [$hurt]));
+        self::assertSame(['ground', 'low', 'high'], $pose->stand->passed, 'What was passed stays passed.');
+        self::assertSame('ground', $pose->stand->rung?->rung->id);
+        self::assertSame(['bar.other-side-rests'], self::codes($pose->stand->closing('high')));
+        self::assertFalse($pose->stand->isOpenAfterThis('low'));
+        self::assertSame([State::Short, 'bar.other-side-rests'], [$pose->state(), $pose->reasons()[0]->code], 'It is no hold of this side.');
+        $mild = new PainTold('p', self::day('2026-03-06'), self::day('2026-03-06'), new Pain(2, PainPlace::OuterHip, PainKind::Ache), Side::Right);
+        self::assertSame('high', self::stand(Person::of(self::TURNS, seen: [self::seen('high')], entries: [$mild]))->rung?->rung->id);
+    }
+
     public function testAfterAWordTestsComeFirstAndTheLadderGoesOnLower(): void
     {
         $hurt = new PainTold('p', self::day('2026-03-03'), self::day('2026-03-03'), new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left, posture: 'turner', rung: 'high');

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\TimezoneType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\NotBlank;
+
+/** By whose clock a teacher's days are counted. */
+final class TimeZoneForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $builder->add('zone', TimezoneType::class, [
+            'label' => 'Where you teach',
+            'placeholder' => 'choose a place',
+            'intl' => false,
+            'invalid_message' => 'Choose one of the list.',
+            'constraints' => [new NotBlank(message: 'Choose one of the list.')],
+        ]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate']]);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Twig;
+
+use LucidAscent\App\Security\TeachersClock;
+use Twig\Extension\AbstractExtension;
+use Twig\TwigFilter;
+use Twig\TwigFunction;
+
+/** Days and moments as the teacher's calendar and clock show them. */
+final class DayExtension extends AbstractExtension
+{
+    public function __construct(private readonly TeachersClock $clock)
+    {
+    }
+
+    public function getFilters(): array
+    {
+        return [
+            // A day is a day everywhere: no zone moves it.
+            new TwigFilter('day', static fn (\DateTimeImmutable|string $day, string $format = 'j M Y'): string => (is_string($day) ? new \DateTimeImmutable($day) : $day)->format($format)),
+            new TwigFilter('moment', fn (\DateTimeImmutable $moment, string $format = 'j M Y'): string => $this->clock->local($moment)->format($format)),
+        ];
+    }
+
+    public function getFunctions(): array
+    {
+        return [new TwigFunction('now', $this->clock->now(...))];
+    }
+}
