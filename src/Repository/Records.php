@@ -345,7 +345,7 @@ final readonly class Records
     /** Whose calendar is at an address that only its owner knows. */
     public function ofFeed(string $hash): ?Practitioner
     {
-        $feed = $this->em->createQuery('SELECT f, p FROM '.PlanFeed::class.' f JOIN f.practitioner p WHERE f.hash = :hash AND NOT EXISTS (SELECT 1 FROM '.PlanFeedEnd::class.' e WHERE e.id = f.id)')
+        $feed = $this->em->createQuery('SELECT f, p, t FROM '.PlanFeed::class.' f JOIN f.practitioner p JOIN p.teacher t WHERE f.hash = :hash AND NOT EXISTS (SELECT 1 FROM '.PlanFeedEnd::class.' e WHERE e.id = f.id)')
             ->setParameter('hash', $hash)->getOneOrNullResult();
 
         return $feed instanceof PlanFeed ? $feed->practitioner : null;
