@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\Route;
-use LucidAscent\Core\Testing\Ability;
 
 /** What there is to work on, what matters most first, and what cannot be. */
 final readonly class Candidates

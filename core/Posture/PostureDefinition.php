@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Posture;
 
-use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\LegChain\Ability;
 
 /** A posture with its ladder and its place among the others, as far as readiness needs it. */
 final readonly class PostureDefinition

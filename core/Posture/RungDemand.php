@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Posture;
 
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Posture;
-use LucidAscent\Core\Testing\Ability;
 
 /** What a rung asks of a leg, as a position of the leg chain. */
 interface RungDemand

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\MeasuredCapacity;
 use LucidAscent\Core\Testing\SmallestChange;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
@@ -17,7 +18,6 @@ use LucidAscent\Core\LegChain\StraightKnee;
 use LucidAscent\Core\Readiness\Gate\Sitting;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;

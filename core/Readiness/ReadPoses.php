@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\TestDefinition;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
@@ -14,7 +15,6 @@ use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 

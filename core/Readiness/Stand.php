@@ -6,10 +6,10 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
-use LucidAscent\Core\Testing\Ability;
 
 /**
  * Where a side stands on a ladder, and what keeps the rungs above closed.

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Route;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
-use LucidAscent\Core\Testing\Ability;
 
 /**
  * The one ability of one side whose gain opens most of what is left: counted over the rungs of all

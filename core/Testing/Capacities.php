@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Testing;
 
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegAngles;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Testing;
 
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Uncertainty;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
+use LucidAscent\Core\LegChain\Ability;
+
 /**
  * Published ranges of motion, in degrees, shown as context only. They are of a straight or hanging
  * limb on a clinic's table, by goniometer; the turn of the thigh with hip and knee folded is another

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Testing;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\CowFace;

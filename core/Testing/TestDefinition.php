@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Testing;
 
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\LegAngles;
 
 /** A test of the catalogue, as far as the rules need it. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Bench;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Testing\Ability;
 
 /** What is known of a person, as rows about the spine. */
 final readonly class PersonSpine

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Bench;
 
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\Asymmetry;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\MeasuredCapacity;
 use LucidAscent\Core\Testing\Norms;
 

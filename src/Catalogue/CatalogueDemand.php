@@ -7,12 +7,12 @@ namespace LucidAscent\App\Catalogue;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\Posture\RungDemand;
-use LucidAscent\Core\Testing\Ability;
 
 /** A rung's leg position as the catalogue writes it down. */
 final readonly class CatalogueDemand implements RungDemand

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\Caution\Load;
-use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Testing\Formula;
 
 /** Which parts of a posture, a rung and a test a teacher writes, in the order of the form. */

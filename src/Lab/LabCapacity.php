@@ -6,12 +6,12 @@ namespace LucidAscent\App\Lab;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Reason\Source;
-use LucidAscent\Core\Testing\Ability;
 
 /** How far one side goes, as the reading has it, with stand-ins, marked as such, for what nobody read; and what is held. */
 final readonly class LabCapacity

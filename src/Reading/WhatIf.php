@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Reading;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\KnownPerson;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 

@@ -54,7 +54,7 @@ final class CommandsTest extends AppTestCase
             $now = self::getContainer()->get(\LucidAscent\App\Reading\PersonOn::class)->now($practitioner);
             self::assertNotNull($now);
             foreach (\LucidAscent\Core\Body\Side::cases() as $side) {
-                foreach (\LucidAscent\Core\Testing\Ability::cases() as $ability) {
+                foreach (\LucidAscent\Core\LegChain\Ability::cases() as $ability) {
                     self::assertSame([], $now->person->capacities($side)->get($ability)->against ?? [], "$practitioner->name, $side->value $ability->value");
                 }
             }

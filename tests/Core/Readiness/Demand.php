@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Readiness;
 
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\Posture\RungDemand;
-use LucidAscent\Core\Testing\Ability;
 
 /** What a rung asks of a leg, for tests of the rules: a posture made out of the capacity. */
 final readonly class Demand implements RungDemand

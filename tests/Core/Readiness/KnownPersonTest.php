@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Practice\Since;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use PHPUnit\Framework\TestCase;

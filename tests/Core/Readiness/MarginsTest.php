@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\KneeAtHeight;
@@ -16,7 +17,6 @@ use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\State;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\KneelingBackbend;

@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\Contact\ShinsStacked;
@@ -22,7 +23,6 @@ use LucidAscent\Core\Readiness\ReadSeen;
 use LucidAscent\Core\Readiness\RungReading;
 use LucidAscent\Core\Readiness\ShownByTest;
 use LucidAscent\Core\Readiness\State;
-use LucidAscent\Core\Testing\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Tests\Core\SampleBody;

@@ -6,7 +6,7 @@ namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\UpperBody;
-use LucidAscent\Core\Testing\Ability;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;

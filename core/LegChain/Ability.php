@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Testing;
-
-use LucidAscent\Core\LegChain\Component;
+namespace LucidAscent\Core\LegChain;
 
 /** What tests measure of a person and postures ask for, by the names that the catalogue uses. */
 enum Ability: string
