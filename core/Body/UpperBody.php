@@ -9,13 +9,13 @@ namespace LucidAscent\Core\Body;
  * the neck and is from memory of anthropometric tables; the arm's are after Winter, Biomechanics
  * and Motor Control of Human Movement.
  */
-enum UpperBody
+enum UpperBody: string
 {
-    case Torso;
-    case UpperArm;
-    case Forearm;
+    case Torso = 'torso';
+    case UpperArm = 'upperArm';
+    case Forearm = 'forearm';
     /** Top of the shoulder to the middle of the closed fist. */
-    case Arm;
+    case Arm = 'arm';
 
     /** In the unit of the stature. */
     public function ofStature(float $stature): float

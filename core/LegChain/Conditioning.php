@@ -7,7 +7,6 @@ namespace LucidAscent\Core\LegChain;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\LegChain\Contact\SolesTogether;
 
 /**
  * Whether a soles-together reading tells much of the hip. A knee folded beyond 155° reads it poorly;
@@ -30,17 +29,18 @@ final readonly class Conditioning
     {
         $pose = $reading->pose($body);
         $sd = Sensitivity::of($reading, $body)->error(Component::Rotation, $error);
-        if (!$reading->contact instanceof SolesTogether || $pose->angles->kneeFlexion <= self::TIGHT_KNEE) {
+        $heels = $reading->contact->props()['heelDistance'] ?? null;
+        if (null === $heels || $pose->angles->kneeFlexion <= self::TIGHT_KNEE) {
             return new self(false, null, $sd);
         }
-        for ($heels = ceil($reading->contact->heelDistance); $heels <= self::FURTHEST_HEELS; ++$heels) {
+        for ($further = ceil($heels); $further <= self::FURTHEST_HEELS; ++$further) {
             try {
-                $further = (new KneeAtHeight(new SolesTogether($heels, $reading->contact->sitting()), $reading->kneeHeight))->pose($body);
+                $opened = $reading->shifted('heelDistance', $further - $heels)->pose($body)->angles->kneeFlexion;
             } catch (OutOfReach|StraightKnee|InvalidValue) {
                 break;
             }
-            if ($further->angles->kneeFlexion <= self::TELLING_KNEE) {
-                return new self(true, $heels, $sd);
+            if ($opened <= self::TELLING_KNEE) {
+                return new self(true, $further, $sd);
             }
         }
 

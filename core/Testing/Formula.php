@@ -4,36 +4,80 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
-/** How a test's numbers become what they show. */
-enum Formula: string
+use LucidAscent\Core\LegChain\Contact\About;
+use LucidAscent\Core\LegChain\Contact\Contact;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\TestReading;
+
+/** How a test's numbers become what they show: by the leg chain, in the contact of the same name, or by themselves. */
+final readonly class Formula
 {
-    case SolesTogether = 'soles-together';
-    case ShinsStacked = 'shins-stacked';
-    case CowFace = 'cow-face';
-    case WideLegs = 'wide-legs';
-    case Frog = 'frog';
-    case LegRaise = 'leg-raise';
-    case KneeHug = 'knee-hug';
-    case HeelToSeat = 'heel-to-seat';
     /** The angle that was read is the answer. */
-    case ShinInclination = 'shin-inclination';
+    public const SHIN_INCLINATION = 'shin-inclination';
     /** The gap between the hands is the answer: a strap of that length closes it. */
-    case StrapGap = 'strap-gap';
+    public const STRAP_GAP = 'strap-gap';
     /** The number that was read is the answer. */
-    case Direct = 'direct';
+    public const DIRECT = 'direct';
     /** Watched, not computed. */
-    case Observation = 'observation';
+    public const OBSERVATION = 'observation';
+
+    /** Those that ask no leg chain. */
+    public const PLAIN = [self::SHIN_INCLINATION, self::STRAP_GAP, self::DIRECT, self::OBSERVATION];
+
+    /** @param class-string<Contact>|null $contact */
+    private function __construct(public string $name, public ?string $contact, private TestReading $reading)
+    {
+    }
+
+    /** @return self|null null when there is none of that name */
+    public static function find(string $name): ?self
+    {
+        if (in_array($name, self::PLAIN, true)) {
+            return new self($name, null, match ($name) {
+                self::SHIN_INCLINATION => new TestReading(2.5, takesAngle: true, needs: ['angle']),
+                self::OBSERVATION => new TestReading(10.0),
+                default => new TestReading(2.5),
+            });
+        }
+        $contact = Contacts::find($name);
+        $reading = null === $contact ? null : $contact::about()->test;
+
+        return null === $reading ? null : new self($name, $contact, $reading);
+    }
+
+    /** @throws \OutOfBoundsException when there is none of that name */
+    public static function named(string $name): self
+    {
+        return self::find($name) ?? throw new \OutOfBoundsException(sprintf('There is no formula "%s".', $name));
+    }
+
+    public function is(string $name): bool
+    {
+        return $this->name === $name;
+    }
+
+    /** What is known of its contact; null where it has none. */
+    public function about(): ?About
+    {
+        return null === $this->contact ? null : $this->contact::about();
+    }
 
     /** Sitting on a prop whose height is part of the reading. */
     public function isSeated(): bool
     {
-        return in_array($this, [self::SolesTogether, self::ShinsStacked, self::CowFace], true);
+        return $this->reading->isSeated;
     }
 
     /** The tape reading of one joint can be replaced by the angle itself. */
     public function takesAngle(): bool
     {
-        return in_array($this, [self::WideLegs, self::LegRaise, self::KneeHug, self::HeelToSeat, self::ShinInclination], true);
+        return $this->reading->takesAngle;
+    }
+
+    /** Whether somebody can say that the leg came to rest. */
+    public function mayRest(): bool
+    {
+        return $this->reading->mayRest;
     }
 
     /**
@@ -45,26 +89,12 @@ enum Formula: string
      */
     public function needs(array $measured): array
     {
-        return match ($this) {
-            self::ShinInclination => ['angle'],
-            self::LegRaise => ['heelHeight'],
-            self::KneeHug => ['kneeHeight', 'past'],
-            default => $measured,
-        };
+        return $this->reading->needs ?? $measured;
     }
 
     /** What one careful reading is usually off by, in degrees: of a body of middle size, this product's own reckoning. */
     public function usualError(): float
     {
-        return match ($this) {
-            self::ShinsStacked => 1.4,
-            self::LegRaise, self::WideLegs => 1.5,
-            self::HeelToSeat => 2.0,
-            self::KneeHug => 3.6,
-            self::Frog => 2.4,
-            self::SolesTogether, self::CowFace => 4.0,
-            self::ShinInclination, self::Direct, self::StrapGap => 2.5,
-            self::Observation => 10.0,
-        };
+        return $this->reading->usualError;
     }
 }

@@ -10,22 +10,14 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
-use LucidAscent\Core\LegChain\Contact\CowFace;
-use LucidAscent\Core\LegChain\Contact\Frog;
-use LucidAscent\Core\LegChain\Contact\HeelToSeat;
-use LucidAscent\Core\LegChain\Contact\KneeHug;
-use LucidAscent\Core\LegChain\Contact\LegRaise;
-use LucidAscent\Core\LegChain\Contact\ShinsStacked;
-use LucidAscent\Core\LegChain\Contact\SingleJoint;
-use LucidAscent\Core\LegChain\Contact\SolesTogether;
-use LucidAscent\Core\LegChain\Contact\WideLegs;
-use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Contact\ComesToRest;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\StraightKnee;
-use LucidAscent\Core\LegChain\Swivel;
 use LucidAscent\Core\LegChain\Uncertainty;
 
 /**
@@ -66,15 +58,16 @@ final readonly class ReadTest
     /** The leg as it was measured, for a test that shows all of it; null for the others. */
     public static function reading(TestDefinition $definition, TakenTest $taken): ?ChainReading
     {
-        return match ($definition->formula) {
-            Formula::SolesTogether => new KneeAtHeight(
-                new SolesTogether($taken->measure('heelDistance')->mean(), $taken->sitting),
-                $taken->measure('kneeHeight')->mean(),
-            ),
-            Formula::ShinsStacked => new ShinsStacked($taken->measure('kneeHeight')->mean(), $taken->measure('ankleHeight')->mean(), $taken->sitting),
-            Formula::CowFace => new CowFace($taken->measure('kneeHeight')->mean(), $taken->measure('heelAhead')->mean(), $taken->sitting),
-            default => null,
-        };
+        $posture = self::posture($definition, $taken);
+
+        return $posture instanceof ChainReading ? $posture : null;
+    }
+
+    private static function posture(TestDefinition $definition, TakenTest $taken): ?Posture
+    {
+        $contact = $definition->formula->contact;
+
+        return null === $contact ? null : $contact::of(new SetUp(new Means($definition, $taken), $taken->sitting));
     }
 
     /**
@@ -104,32 +97,19 @@ final readonly class ReadTest
         if ($definition->formula->takesAngle() && $taken->has('angle')) {
             return self::asRead($definition, $taken, 'angle', $errors);
         }
-        $chain = self::reading($definition, $taken);
-        if (null !== $chain) {
-            return self::ofChain($definition, $taken, $chain, $chain->pose($body)->angles, self::sensitivity($definition, $taken, $chain, $body, $errors));
+        $posture = self::posture($definition, $taken);
+        if ($posture instanceof ChainReading) {
+            return self::ofChain($definition, $taken, $posture->pose($body)->angles, self::sensitivity($definition, $taken, $posture, $body, $errors));
         }
-        $joint = self::joint($definition, $taken);
-        if (null !== $joint) {
-            $component = $joint::component();
-            $sensitivity = self::sensitivity($definition, $taken, $joint, $body, $errors);
-            $value = $joint->angles($body)[$component->value];
+        if (null !== $posture) {
+            $sensitivity = self::sensitivity($definition, $taken, $posture, $body, $errors);
+            $angles = $posture->angles($body);
+            $component = Component::from((string) array_key_first($angles));
 
-            return self::each($definition, $taken, static fn (): float => $value, static fn (): Uncertainty => $sensitivity->uncertainty($component, $taken->name()));
+            return self::each($definition, $taken, static fn (): float => $angles[$component->value], static fn (): Uncertainty => $sensitivity->uncertainty($component, $taken->name()));
         }
 
         return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
-    }
-
-    private static function joint(TestDefinition $definition, TakenTest $taken): SingleJoint|KneeHug|null
-    {
-        return match ($definition->formula) {
-            Formula::WideLegs => new WideLegs($taken->measure('span')->mean()),
-            Formula::Frog => new Frog($taken->measure('span')->mean()),
-            Formula::LegRaise => new LegRaise($taken->measure('heelHeight')->mean()),
-            Formula::HeelToSeat => new HeelToSeat($taken->measure('gap')->mean()),
-            Formula::KneeHug => new KneeHug($taken->measure('kneeHeight')->mean(), self::hasPassed($taken)),
-            default => null,
-        };
     }
 
     /**
@@ -137,19 +117,24 @@ final readonly class ReadTest
      *
      * @return list<Evidence>
      */
-    private static function ofChain(TestDefinition $definition, TakenTest $taken, ChainReading $reading, LegAngles $angles, Sensitivity $sensitivity): array
+    private static function ofChain(TestDefinition $definition, TakenTest $taken, LegAngles $angles, Sensitivity $sensitivity): array
     {
-        // Crossing over the midline is abduction below zero.
-        $of = static fn (Ability $ability): Component => $ability->component() ?? (Ability::Adduction === $ability
-            ? Component::Abduction
-            : throw UnreadableTest::because(sprintf('The leg chain shows no %s.', $ability->value)));
-        $sign = static fn (Ability $ability): float => Ability::Adduction === $ability ? -1.0 : 1.0;
+        $of = static fn (Ability $ability): array => $definition->formula->about()?->component($ability)
+            ?? throw UnreadableTest::because(sprintf('The leg chain shows no %s.', $ability->value));
 
         return self::each(
             $definition,
             $taken,
-            static fn (Ability $ability): float => $sign($ability) * $angles->of($of($ability)),
-            static fn (Ability $ability): Uncertainty => $sensitivity->uncertainty($of($ability), $taken->name())->times($sign($ability)),
+            static function (Ability $ability) use ($of, $angles): float {
+                [$component, $sign] = $of($ability);
+
+                return $sign * $angles->of($component);
+            },
+            static function (Ability $ability) use ($of, $sensitivity, $taken): Uncertainty {
+                [$component, $sign] = $of($ability);
+
+                return $sensitivity->uncertainty($component, $taken->name())->times($sign);
+            },
             $angles,
         );
     }
@@ -177,11 +162,11 @@ final readonly class ReadTest
     private static function soleName(TestDefinition $definition, TakenTest $taken): string
     {
         foreach (array_keys($definition->measured) as $name) {
-            if ($taken->has($name) && !(Formula::ShinInclination === $definition->formula && 'angle' !== $name)) {
+            if ($taken->has($name) && !($definition->formula->is(Formula::SHIN_INCLINATION) && 'angle' !== $name)) {
                 return $name;
             }
         }
-        throw InvalidValue::missing(array_key_first(array_filter($definition->measured, static fn (string $name): bool => Formula::ShinInclination !== $definition->formula || 'angle' === $name, ARRAY_FILTER_USE_KEY)) ?? 'trials');
+        throw InvalidValue::missing(array_key_first(array_filter($definition->measured, static fn (string $name): bool => !$definition->formula->is(Formula::SHIN_INCLINATION) || 'angle' === $name, ARRAY_FILTER_USE_KEY)) ?? 'trials');
     }
 
     private static function sensitivity(TestDefinition $definition, TakenTest $taken, Reading $reading, Body $body, ToolErrors $errors): Sensitivity
@@ -224,29 +209,11 @@ final readonly class ReadTest
         return $evidence;
     }
 
-    /** @throws InvalidValue when it is not the same in every trial */
-    private static function hasPassed(TakenTest $taken): bool
-    {
-        $said = array_unique($taken->measure('past')->trials);
-
-        return 1 === count($said) ? $said[0] > 0.0 : throw InvalidValue::because('past', 'is not the same in every trial: read each again.');
-    }
-
-    /**
-     * Whether the leg came to rest, so that it may be able to go further. Where nobody said, a top
-     * knee no higher than its ankle rests on the foot below it, and a knee at its own thickness
-     * rests on the floor; a seat against the wall leaves raised legs nowhere to go.
-     */
+    /** Whether the leg came to rest, so that it may be able to go further; where nobody said, as its numbers tell. */
     private static function isResting(TestDefinition $definition, TakenTest $taken): bool
     {
-        if (null !== $taken->resting) {
-            return $taken->resting;
-        }
+        $contact = $definition->formula->contact;
 
-        return match ($definition->formula) {
-            Formula::ShinsStacked => $taken->measure('kneeHeight')->mean() <= max(Swivel::FLOOR, $taken->measure('ankleHeight')->mean()),
-            Formula::LegRaise => $taken->has('gap') && $taken->measure('gap')->mean() <= 0.0,
-            default => false,
-        };
+        return $taken->resting ?? (null !== $contact && is_subclass_of($contact, ComesToRest::class) && $contact::isResting(new SetUp(new Means($definition, $taken), $taken->sitting)));
     }
 }

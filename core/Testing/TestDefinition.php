@@ -42,7 +42,7 @@ final readonly class TestDefinition
     /** Whether its numbers can be turned into something that a posture asks for. */
     public function isMeasured(): bool
     {
-        return [] !== $this->proves && Formula::Observation !== $this->formula;
+        return [] !== $this->proves && !$this->formula->is(Formula::OBSERVATION);
     }
 
     public function shows(Ability $ability): ?Bound

@@ -14,7 +14,6 @@ use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Testing\Bound;
-use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\ToolErrors;
@@ -53,7 +52,7 @@ final class BenchPreview
             if (null !== $reading) {
                 $answer['figure'] = LegFigure::of($reading->pose($body));
             }
-            if (Formula::SolesTogether === $definition->formula && $reading instanceof KneeAtHeight) {
+            if ($reading instanceof KneeAtHeight) {
                 $conditioning = Conditioning::of($reading, $body, $proportions->error($taken->side));
                 $answer['conditioning'] = $conditioning->isPoor ? ['betterHeels' => $conditioning->betterHeels] : null;
                 $answer['gate'] = LotusGate::outcome($taken->measure('heelDistance')->mean(), $reading->kneeHeight, $taken->sitting->hipHeight($body), $errors->sd($taken->tool, 'cm'))->value;

@@ -6,7 +6,6 @@ namespace LucidAscent\App\Bench;
 
 use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\TestDefinition;
 
 /** A test of the catalogue as it stands on the bench: its texts, its rules, and its fields. */
@@ -66,7 +65,7 @@ final readonly class BenchTest
     /** Whether somebody can say that the leg came to rest. */
     public function mayRest(): bool
     {
-        return Formula::ShinsStacked === $this->definition->formula;
+        return $this->definition->formula->mayRest();
     }
 
     /** @return list<BenchField> */

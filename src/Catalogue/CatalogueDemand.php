@@ -5,26 +5,43 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Caution\Load;
-use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\Contact;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\OtherLeg;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\Posture\RungDemand;
 
 /** A rung's leg position as the catalogue writes it down. */
 final readonly class CatalogueDemand implements RungDemand
 {
-    /** @param array<string, float|int> $values the position's own numbers, in cm and degrees */
-    public function __construct(private LabPosture $contact, private array $values)
+    /**
+     * @param class-string<Contact> $contact
+     * @param array<string, float|int> $values the position's own numbers, in cm and degrees
+     */
+    private function __construct(private string $contact, private array $values)
     {
+    }
+
+    /**
+     * @param array<string, float|int> $values
+     *
+     * @return self|null null when there is no such contact
+     */
+    public static function find(string $contact, array $values): ?self
+    {
+        $class = Contacts::find($contact);
+
+        return null === $class ? null : new self($class, $values);
     }
 
     public function posture(Capacity $capacity, float $stature): Posture
     {
-        return $this->contact->posture(Fields::of($this->values), $capacity, $stature);
+        return $this->contact::of(new SetUp(Fields::of($this->values), capacity: $capacity, stature: $stature));
     }
 
     /**
@@ -50,16 +67,22 @@ final readonly class CatalogueDemand implements RungDemand
         return Load::ofThresholds($asked);
     }
 
-    /** Whether both legs do the same in it. */
+    /** Whether both legs are asked for their part in it. */
     public function usesBothLegs(): bool
     {
-        return in_array($this->contact, [LabPosture::SolesTogether, LabPosture::WideLegs, LabPosture::Frog, LabPosture::DeepSquat, LabPosture::FullLotus], true);
+        return $this->contact::about()->other->isUsed();
+    }
+
+    /** Whether both legs do the same in it. */
+    public function isSymmetric(): bool
+    {
+        return OtherLeg::Alike === $this->contact::about()->other;
     }
 
     /** Whether a test that was set up like this reads the same position. */
     public function isOf(string $contact): bool
     {
-        return $this->contact->value === $contact;
+        return Contacts::name($this->contact) === $contact;
     }
 
     public function values(): array
@@ -69,13 +92,6 @@ final readonly class CatalogueDemand implements RungDemand
 
     public function ability(Component $component): ?array
     {
-        return match ($this->contact) {
-            LabPosture::WideLegs => [Ability::StraightAbduction, 1.0],
-            LabPosture::LegRaise => [Ability::Hamstrings, 1.0],
-            LabPosture::CowFace => Component::Abduction === $component ? [Ability::Adduction, -1.0] : [Ability::ofComponent($component), 1.0],
-            // The pelvis of the deep pigeon tips as it will, and takes the hip's share with it; the rungs before say what the hip needs.
-            LabPosture::DeepPigeonBack => Component::KneeFlexion === $component ? [Ability::Quadriceps, 1.0] : null,
-            default => [Ability::ofComponent($component), 1.0],
-        };
+        return $this->contact::about()->ability($component);
     }
 }

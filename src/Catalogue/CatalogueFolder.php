@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 
@@ -210,12 +208,9 @@ final class CatalogueFolder
         }
         $faults = $this->figureFaults($id);
         foreach ($places as $path => [$contact, $values]) {
-            $lab = LabPosture::tryFrom($contact);
             try {
-                if (null === $lab) {
-                    throw InvalidValue::because($contact, 'is no contact of the leg chain.');
-                }
-                $lab->posture(Fields::of($values), StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
+                $demand = CatalogueDemand::find($contact, $values) ?? throw InvalidValue::because($contact, 'is no contact of the leg chain.');
+                $demand->posture(StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
             } catch (\DomainException $e) {
                 $file = $this->files["posture/$id"] ?? $id;
                 $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $e->getMessage());

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Load;
@@ -46,7 +45,7 @@ final class Definitions
             $test['id'],
             $test['name'],
             $test['order'],
-            Formula::from($test['formula']),
+            Formula::named($test['formula']),
             array_map(Bound::from(...), $test['proves'] ?? []),
             array_column($test['measured'], 'unit', 'name'),
             array_column($test['compensations'], 'id'),
@@ -96,8 +95,7 @@ final class Definitions
         $rungs = [];
         foreach ($posture['rungs'] as $rung) {
             $demand = $rung['demand'];
-            $contact = LabPosture::tryFrom($demand['contact'] ?? '');
-            $leg = null === $contact ? null : new CatalogueDemand($contact, $demand['values']);
+            $leg = CatalogueDemand::find($demand['contact'] ?? '', $demand['values'] ?? []);
             $thresholds = self::least($demand);
             $rungs[] = new RungDefinition(
                 $rung['id'],
@@ -190,9 +188,9 @@ final class Definitions
      */
     private static function position(?array $figure): ?LegAngles
     {
-        $lab = LabPosture::tryFrom($figure['lab'] ?? '');
+        $drawn = CatalogueDemand::find($figure['lab'] ?? '', $figure['values'] ?? []);
         try {
-            $posture = null === $lab ? null : (new CatalogueDemand($lab, $figure['values'] ?? []))->posture(StandardBody::openHips(), StandardBody::STATURE);
+            $posture = $drawn?->posture(StandardBody::openHips(), StandardBody::STATURE);
         } catch (\DomainException) {
             return null;
         }
@@ -213,7 +211,7 @@ final class Definitions
     {
         return isset($figure['angles'])
             ? $figure['angles']['left'] === $figure['angles']['right']
-            : in_array($figure['lab'], ['soles-together', 'wide-legs', 'frog', 'deep-squat'], true);
+            : true === CatalogueDemand::find($figure['lab'], [])?->isSymmetric();
     }
 
     /** Lying comes first, then seated, then what stands or bears weight. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Lab\LabPosture;
+use LucidAscent\App\Lab\ContactList;
 
 /** Between an entry and the form in which a teacher writes it. */
 final class EntryDraft
@@ -45,13 +45,14 @@ final class EntryDraft
             return [$entry, $faults];
         }
         $entry['relations'] ??= [];
-        $drawn = LabPosture::tryFrom((string) ($typed['figure'] ?? ''));
+        $figure = (string) ($typed['figure'] ?? '');
+        $drawn = ContactList::toSetUp()[$figure] ?? null;
         if (null !== $drawn) {
             $values = [];
-            foreach ($drawn->controls() as $control) {
+            foreach ($drawn->controls as $control) {
                 $values[$control->name] = $control->start;
             }
-            $entry['figure'] = ['lab' => $drawn->value, 'values' => $values, 'unit' => 'cm and degrees', 'source' => 'own'];
+            $entry['figure'] = ['lab' => $figure, 'values' => $values, 'unit' => 'cm and degrees', 'source' => 'own'];
         } elseif (!isset($entry['figure'])) {
             $faults['figure'] = 'Choose how it is drawn.';
         }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\App\Lab\ContactList;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Contact\About;
 use LucidAscent\Core\Testing\Formula;
 
 /** Which parts of a posture, a rung and a test a teacher writes, in the order of the form. */
@@ -96,6 +98,8 @@ final class EntryFields
     /** @return list<string> */
     private static function formulas(): array
     {
-        return array_column(Formula::cases(), 'value');
+        $read = array_filter(ContactList::all(), static fn (About $about): bool => null !== $about->test);
+
+        return [...array_keys($read), ...Formula::PLAIN];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Testing\Formula;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Helper;
@@ -41,11 +42,14 @@ final class EntryText
         $data = self::filled(is_array($over) ? self::laidOver($data, $over) : $data);
         $schema = self::$schemas["$schemaFolder/$kind->value"] ??= self::schema("$schemaFolder/$kind->value.json");
         $error = (new Validator())->validate(Helper::toJSON(self::maps($data)), $schema)->error();
-        if (null === $error) {
-            return [$data, []];
+        if (null !== $error) {
+            return [$data, [self::fault($error, $text, $file)]];
+        }
+        if (Kind::Test === $kind && null === Formula::find($data['formula'])) {
+            return [$data, [new Fault($file, self::line($text, 'formula'), 'formula', 'is not one that a test can be read by.')]];
         }
 
-        return [$data, [self::fault($error, $text, $file)]];
+        return [$data, []];
     }
 
     /** Where a place of an entry stands in its text: the line of the deepest part that can be found. */

@@ -7,9 +7,10 @@ namespace LucidAscent\App\Catalogue;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\LegFigure;
 use LucidAscent\App\Lab\LabFigure;
-use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\App\Lab\TorsoArc;
 use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\Sitting;
@@ -35,10 +36,10 @@ final class SheetFigure
      */
     private static function lab(array $figure): array
     {
-        $kind = LabPosture::from($figure['lab']);
+        $contact = Contacts::find($figure['lab']) ?? throw new \OutOfBoundsException(sprintf('There is no contact "%s".', $figure['lab']));
         $body = StandardBody::leg();
-        $posture = $kind->posture(Fields::of($figure['values']), StandardBody::openHips(), StandardBody::STATURE);
-        $drawn = LabFigure::of($kind, $posture, $posture->angles($body), $body, UpperBody::Torso->ofStature(StandardBody::STATURE));
+        $posture = $contact::of(new SetUp(Fields::of($figure['values']), capacity: StandardBody::openHips(), stature: StandardBody::STATURE));
+        $drawn = LabFigure::of($contact::about(), $posture, $body, UpperBody::Torso->ofStature(StandardBody::STATURE));
 
         return ['legs' => ['left' => $drawn['leg'], 'right' => $drawn['other']], 'seat' => $drawn['seat'], 'torso' => $drawn['torso'], 'main' => 'left'];
     }

@@ -7,12 +7,14 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Lab\ContactList;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
-use LucidAscent\App\Lab\LabPosture;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -23,6 +25,8 @@ use Symfony\Component\Uid\Uuid;
 final class LabController extends TeacherController
 {
     public const TOKEN = 'lab';
+    /** What is set up when nothing was asked for. */
+    private const FIRST = 'half-lotus-easy';
 
     public function __construct(private readonly PersonOn $person)
     {
@@ -38,11 +42,13 @@ final class LabController extends TeacherController
             return $this->redirectToRoute('body', ['id' => $id]);
         }
 
+        $asked = $request->query->getString('posture');
+
         return $this->render('lab.html.twig', [
             'practitioner' => $practitioner,
             'holds' => $this->person->now($practitioner)->person->holds->active ?? [],
-            'postures' => LabPosture::cases(),
-            'posture' => LabPosture::tryFrom($request->query->getString('posture')) ?? LabPosture::HalfLotusEasy,
+            'postures' => ContactList::toSetUp(),
+            'posture' => isset(ContactList::toSetUp()[$asked]) ? $asked : self::FIRST,
             'side' => Side::tryFrom($request->query->getString('side')) ?? Side::Left,
             'values' => array_filter($request->query->all('v'), is_numeric(...)),
             'blanket' => LabAnswer::BLANKET,
@@ -73,14 +79,18 @@ final class LabController extends TeacherController
         $this->checkToken(self::TOKEN, $request);
         $proportions = $this->records->body($practitioner)?->proportions() ?? throw $this->createNotFoundException();
         try {
-            $posture = LabPosture::tryFrom($request->request->getString('posture')) ?? throw InvalidValue::because('posture', 'is not known.');
+            $posture = $request->request->getString('posture');
+            $contact = isset(ContactList::toSetUp()[$posture]) ? Contacts::find($posture) : null;
+            if (null === $contact) {
+                throw InvalidValue::because('posture', 'is not known.');
+            }
             $sent = Fields::of(array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, $request->request->all('values')));
             $values = [];
-            foreach ($posture->controls() as $control) {
+            foreach ($contact::about()->controls as $control) {
                 $values[$control->name] = $sent->number($control->name);
             }
             // Only what can be made is kept.
-            $posture->posture(Fields::of($values), $this->known($practitioner, $side)->capacity, $proportions->stature->cm)
+            $contact::of(new SetUp(Fields::of($values), capacity: $this->known($practitioner, $side)->capacity, stature: $proportions->stature->cm))
                 ->angles($proportions->body($side));
         } catch (\DomainException $e) {
             $this->addFlash('hint', $this->say('Nothing was kept. %reason%', ['%reason%' => $e->getMessage()]));
@@ -90,11 +100,11 @@ final class LabController extends TeacherController
         $sentEntry = $request->request->getString('entry');
         $entry = Uuid::isValid($sentEntry) ? Uuid::fromString($sentEntry) : Uuid::v7();
         if (!$this->records->knows(LabSetup::class, $entry)) {
-            $this->records->add(new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture->value, $values, $this->clock->now()));
+            $this->records->add(new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture, $values, $this->clock->now()));
         }
         $this->addFlash('done', 'The set-up is kept.');
 
-        return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value, 'posture' => $posture->value, 'v' => $values]);
+        return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value, 'posture' => $posture, 'v' => $values]);
     }
 
     private function known(Practitioner $practitioner, Side $side): LabCapacity

@@ -12,7 +12,6 @@ use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -48,7 +47,7 @@ final readonly class TrueBody
      */
     public function trials(TestDefinition $test, Side $side, array $fixed, string $free, Ability $shows, int $count): array
     {
-        if (Formula::SolesTogether === $test->formula) {
+        if ($test->formula->is('soles-together')) {
             $fixed['heelDistance'] = $this->heels();
             $true = $this->lowestKnee($side, $fixed['heelDistance']) ?? throw new \LogicException('The knees are nowhere.');
         } else {

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Contact\Numbers;
 
 /** One JSON object, read strictly: a number is a number, a text is a text, nothing is guessed. */
-final readonly class Fields
+final readonly class Fields implements Numbers
 {
     /** @param array<mixed> $values */
     private function __construct(private array $values, private string $path)

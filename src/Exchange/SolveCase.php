@@ -12,15 +12,10 @@ use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\AnkleContact;
-use LucidAscent\Core\LegChain\Contact\Frog;
-use LucidAscent\Core\LegChain\Contact\HalfLotus;
-use LucidAscent\Core\LegChain\Contact\HeelToSeat;
-use LucidAscent\Core\LegChain\Contact\LegBehindHead;
-use LucidAscent\Core\LegChain\Contact\LegRaise;
-use LucidAscent\Core\LegChain\Contact\PigeonFront;
-use LucidAscent\Core\LegChain\Contact\ShinsStacked;
-use LucidAscent\Core\LegChain\Contact\SolesTogether;
-use LucidAscent\Core\LegChain\Contact\WideLegs;
+use LucidAscent\Core\LegChain\Contact\AnkleIsPlaced;
+use LucidAscent\Core\LegChain\Contact\AnkleOnThigh;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -40,6 +35,9 @@ use LucidAscent\Core\LegChain\Sitting;
  */
 final class SolveCase
 {
+    /** Where the foot lies on the other thigh is part of such a case. */
+    private const ON_THIGH = 'half-lotus';
+
     /** @return array<string, mixed> the answer, or {"error": {"code", "message"}} */
     public static function answerText(string $json): array
     {
@@ -77,7 +75,7 @@ final class SolveCase
         if ('lowest-knee' === $ask) {
             return self::lowestKnee(self::contact($posture, $case, $sitting), $body, self::capacity($case->object('capacity')));
         }
-        $read = self::posture($posture, $case, $sitting, $body);
+        $read = self::posture($posture, $case, $sitting);
 
         return match ($ask) {
             'angles' => self::angles($read, $body, $case->flag('errors')),
@@ -87,33 +85,27 @@ final class SolveCase
         };
     }
 
-    /** The contacts whose knee can be asked about. */
+    /** The contact whose knee is asked about. */
     private static function contact(string $posture, Fields $case, Sitting $sitting): AnkleContact
     {
-        return match ($posture) {
-            'soles-together' => new SolesTogether($case->number('heelDistance'), $sitting),
-            'half-lotus' => self::halfLotus($case->object('contact'), $sitting),
-            default => throw InvalidValue::because('ask', sprintf('"lowest-knee" is for soles-together and half-lotus, not for "%s".', $posture)),
-        };
+        if (self::ON_THIGH === $posture) {
+            return self::onThigh($case->object('contact'), $sitting);
+        }
+        $contact = Contacts::find($posture);
+
+        return null !== $contact && is_subclass_of($contact, AnkleIsPlaced::class)
+            ? $contact::ankleOf(new SetUp($case, $sitting))
+            : throw InvalidValue::because('ask', sprintf('"lowest-knee" is for soles-together and half-lotus, not for "%s".', $posture));
     }
 
-    private static function posture(string $posture, Fields $case, Sitting $sitting, Body $body): Posture
+    private static function posture(string $posture, Fields $case, Sitting $sitting): Posture
     {
-        return match ($posture) {
-            'soles-together', 'half-lotus' => new KneeAtHeight(self::contact($posture, $case, $sitting), $case->number('kneeHeight')),
-            'shins-stacked' => new ShinsStacked($case->number('kneeHeight'), $case->number('ankleHeight'), $sitting),
-            'pigeon-front' => new PigeonFront($case->number('hipHeight'), $case->number('shinAngle'), $sitting->pelvicTilt),
-            'heel-to-seat' => new HeelToSeat($case->number('gap')),
-            'leg-raise' => new LegRaise($case->number('heelHeight')),
-            'wide-legs' => new WideLegs($case->number('span')),
-            'frog' => new Frog($case->number('span')),
-            'leg-behind-head' => new FreeKnee(
-                new LegBehindHead($case->number('torso'), $case->number('rounding'), $sitting),
-                self::capacity($case->object('capacity')),
-                $case->number('kneeOutside'),
-            ),
-            default => throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture)),
-        };
+        if (self::ON_THIGH === $posture) {
+            return new KneeAtHeight(self::contact($posture, $case, $sitting), $case->number('kneeHeight'));
+        }
+        $contact = Contacts::find($posture) ?? throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture));
+
+        return $contact::of(new SetUp($case, $sitting, $case->has('capacity') ? self::capacity($case->object('capacity')) : null));
     }
 
     private static function body(Fields $body): Body
@@ -127,9 +119,9 @@ final class SolveCase
         );
     }
 
-    private static function halfLotus(Fields $contact, Sitting $sitting): HalfLotus
+    private static function onThigh(Fields $contact, Sitting $sitting): AnkleOnThigh
     {
-        return new HalfLotus($contact->number('forward'), $contact->number('across'), $contact->number('above'), $sitting);
+        return new AnkleOnThigh($contact->number('forward'), $contact->number('across'), $contact->number('above'), $sitting);
     }
 
     private static function capacity(Fields $capacity): Capacity

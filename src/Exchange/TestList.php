@@ -80,7 +80,7 @@ final class TestList
             $definition ??= throw UnreadableTest::unknown($fields->text('test'));
             foreach ($this->read($fields, $definition, $pain) as $taken) {
                 $this->watch($definition, $taken);
-                $shown = Formula::Observation === $definition->formula && !$definition->isMeasured() && ($this->isWatched($definition) || isset($definition->measured['kneeHeight']))
+                $shown = $definition->formula->is(Formula::OBSERVATION) && !$definition->isMeasured() && ($this->isWatched($definition) || isset($definition->measured['kneeHeight']))
                     ? []
                     : ReadTest::evidence($definition, $taken, $this->proportions->body($taken->side), ToolErrors::usual());
                 array_push($this->evidence[$taken->side->value], ...$shown);
@@ -136,7 +136,7 @@ final class TestList
 
     private function isWatched(TestDefinition $definition): bool
     {
-        return Formula::Observation === $definition->formula && 'yes or no' === (array_values($definition->measured)[0] ?? '');
+        return $definition->formula->is(Formula::OBSERVATION) && 'yes or no' === (array_values($definition->measured)[0] ?? '');
     }
 
     /** @return list<Side> */

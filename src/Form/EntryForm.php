@@ -8,7 +8,8 @@ use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Field;
 use LucidAscent\App\Catalogue\FieldKind;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Lab\LabPosture;
+use LucidAscent\App\Lab\ContactList;
+use LucidAscent\Core\LegChain\Contact\About;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -32,7 +33,7 @@ final class EntryForm extends AbstractType
                 'label' => 'Drawn as',
                 'required' => false,
                 'placeholder' => true === $options['has_figure'] ? 'as it was' : 'choose a leg position',
-                'choices' => array_combine(array_map(static fn (LabPosture $p): string => $p->label(), LabPosture::cases()), array_column(LabPosture::cases(), 'value')),
+                'choices' => array_flip(array_map(static fn (About $about): string => $about->label, ContactList::toSetUp())),
             ]);
             $rungs = $builder->create('rungs', FormType::class, ['label' => false]);
             for ($i = 0; $i < $options['rungs']; ++$i) {

@@ -16,8 +16,9 @@ use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
-use LucidAscent\Core\LegChain\Contact\DeepPigeonBack;
-use LucidAscent\Core\LegChain\Contact\SolesTogether;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\HasStrap;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LowestKnee;
@@ -51,14 +52,17 @@ final class LabAnswer
     /** @return array<string, mixed> */
     private static function answer(Fields $question, Side $side, Proportions $proportions, LabCapacity $known): array
     {
-        $kind = LabPosture::tryFrom($question->text('posture')) ?? throw InvalidValue::because('posture', 'is not known.');
+        $contact = Contacts::find($question->text('posture'));
+        if (null === $contact || [] === $contact::about()->controls) {
+            throw InvalidValue::because('posture', 'is not known.');
+        }
         $blanket = Length::cm($question->number('blanket', self::BLANKET))->cm;
         if ($blanket < 1.0 || $blanket > 10.0) {
             throw InvalidValue::outside('blanket', $blanket, 1.0, 10.0, 'cm');
         }
         $body = $proportions->body($side);
         $stature = $proportions->stature->cm;
-        $posture = $kind->posture($question->object('values'), $known->capacity, $stature);
+        $posture = $contact::of(new SetUp($question->object('values'), capacity: $known->capacity, stature: $stature));
         $angles = $posture->angles($body);
         $shortfall = Shortfall::of($angles, $known->capacity);
         [$errors, $method] = self::errors($posture, $side, $proportions, $known);
@@ -82,12 +86,12 @@ final class LabAnswer
 
         return [
             'held' => $held,
-            'figure' => LabFigure::of($kind, $posture, $angles, $body, UpperBody::Torso->ofStature($stature)),
+            'figure' => LabFigure::of($contact::about(), $posture, $body, UpperBody::Torso->ofStature($stature)),
             'components' => $components,
             'method' => $method,
             'atKnee' => $shortfall->atKnee(),
             'knee' => self::knee($posture, $body, $known),
-            'strap' => $posture instanceof DeepPigeonBack ? $posture->strap($body) : null,
+            'strap' => $posture instanceof HasStrap ? $posture->strap($body) : null,
             'back' => $posture->props()['rounding'] ?? $posture->props()['backBend'] ?? null,
             'props' => array_map(static fn (array $row): array => ['prop' => $row['prop']->value, 'step' => $row['step'], 'change' => $row['change']], PropTable::of($posture, $body)),
             // Where it is held, no prop is offered to go on with.
@@ -172,7 +176,7 @@ final class LabAnswer
     /** @return array<string, float|null>|null */
     private static function conditioning(Posture $posture, Side $side, Proportions $proportions): ?array
     {
-        if (!$posture instanceof KneeAtHeight || !$posture->contact instanceof SolesTogether) {
+        if (!$posture instanceof KneeAtHeight) {
             return null;
         }
         $conditioning = Conditioning::of($posture, $proportions->body($side), $proportions->error($side));

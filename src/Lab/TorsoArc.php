@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Lab;
 
-use LucidAscent\Core\LegChain\Contact\LegBehindHead;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Torso;
 use LucidAscent\Core\LegChain\Vector;
 
 /** The torso as it is drawn: an arc from between the hips to the base of the neck. */
@@ -24,7 +24,7 @@ final class TorsoArc
         $points = [];
         for ($i = 0; $i <= self::POINTS; ++$i) {
             $share = $i / self::POINTS;
-            $points[] = $root->plus($sitting->toGround(LegBehindHead::neck(max(0.01, $torso * $share), $rounding * $share)))->toArray();
+            $points[] = $root->plus($sitting->toGround(Torso::neck(max(0.01, $torso * $share), $rounding * $share)))->toArray();
         }
 
         return $points;

@@ -174,7 +174,7 @@ final readonly class PersonOn
         foreach ($taken as $test) {
             $definition = $this->catalogue->tests()[$test->test] ?? null;
             $name = null === $definition ? null : array_key_first($definition->measured);
-            if (null !== $name && Formula::Observation === $definition->formula && 'yes or no' === $definition->measured[$name] && $test->has($name) && null !== $test->on) {
+            if (null !== $name && $definition->formula->is(Formula::OBSERVATION) && 'yes or no' === $definition->measured[$name] && $test->has($name) && null !== $test->on) {
                 $observed[] = new Observed($test->test, $test->side, $test->isClean() && min($test->measure($name)->trials) > 0.0, $test->on, $test->at);
             }
         }

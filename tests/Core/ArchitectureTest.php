@@ -29,6 +29,27 @@ final class ArchitectureTest extends TestCase
         }
     }
 
+    /** A contact is one file: whoever lists several has built a second place for them. */
+    public function testNothingElseListsContacts(): void
+    {
+        $contacts = [];
+        foreach (glob(__DIR__.'/../../core/LegChain/Contact/*.php') ?: [] as $path) {
+            if (str_contains((string) file_get_contents($path), 'public static function about(): About')) {
+                $contacts[] = basename($path, '.php');
+            }
+        }
+        self::assertGreaterThan(18, count($contacts));
+        $pattern = '/\\b('.implode('|', $contacts).')\\b/';
+        foreach (['core', 'src'] as $root) {
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(__DIR__."/../../$root")) as $file) {
+                if ($file->isFile() && !str_contains($file->getPathname(), 'LegChain/Contact/')) {
+                    preg_match_all($pattern, (string) preg_replace('~/\*.*?\*/|//[^\n]*|\'[^\'\n]*\'~s', '', (string) file_get_contents($file->getPathname())), $named);
+                    self::assertLessThan(3, count(array_unique($named[1])), $file->getFilename().' names '.implode(', ', array_unique($named[1])));
+                }
+            }
+        }
+    }
+
     public function testNoFolderNeedsItselfByWayOfAnother(): void
     {
         $needs = [];

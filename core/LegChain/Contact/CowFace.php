@@ -7,6 +7,7 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
@@ -22,7 +23,7 @@ use LucidAscent\Core\LegChain\Vector;
  * of the hip line as the heel is (cm; 0 is level with the hips). It asks for crossing over the
  * midline with the thigh turned. The constant is this product's own.
  */
-final readonly class CowFace implements ChainReading, Posture
+final readonly class CowFace implements ChainReading, Contact, Posture
 {
     private const ANKLE_HEIGHT = 6.0;
 
@@ -71,5 +72,21 @@ final readonly class CowFace implements ChainReading, Posture
             $this->heelAhead + ('heelAhead' === $name ? $by : 0.0),
             $this->sitting->shifted($name, $by),
         );
+    }
+
+    /** Crossing over the midline is abduction below zero. */
+    public static function about(): About
+    {
+        return new About('Cow face, top leg', [
+            Control::kneeHeight(8, 40, 18),
+            Control::cm('heelAhead', 'Heel ahead of the hips', 0, 30, 4),
+            Control::seat(),
+            Control::pelvicTilt(),
+        ], shows: ['abduction' => [Ability::Adduction, -1.0]], test: new TestReading(4.0, isSeated: true));
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new self($set->number('kneeHeight'), $set->number('heelAhead'), $set->sitting());
     }
 }

@@ -7,6 +7,9 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
 
@@ -15,7 +18,7 @@ use LucidAscent\Core\LegChain\Vector;
  * midline, 20 cm in front of the hip line, and half way up the torso, in the pelvis's frame (this
  * product's own constants).
  */
-final readonly class Cradle extends SeatedContact
+final readonly class Cradle extends SeatedContact implements Contact
 {
     private const IN_FRONT = 20.0;
     private const ACROSS = -12.0;
@@ -36,5 +39,15 @@ final readonly class Cradle extends SeatedContact
     public function seated(Sitting $sitting): static
     {
         return new self($this->torso, $sitting);
+    }
+
+    public static function about(): About
+    {
+        return new About('Leg cradle', [Control::seat(), Control::pelvicTilt()]);
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new FreeKnee(new self($set->upper(UpperBody::Torso), $set->sitting()), $set->capacity());
     }
 }

@@ -7,9 +7,15 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
 
 /**
@@ -19,7 +25,7 @@ use LucidAscent\Core\LegChain\Vector;
  * with the torso's end) and bent at the elbow, forearm folding back. What is left between hand and
  * ankle is the strap. Lengths in cm, angles in degrees.
  */
-final readonly class DeepPigeonBack implements Posture
+final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
 {
     private const KNEE_HEIGHT = 5.0;
     private const STRAIGHT = 1e-9;
@@ -56,11 +62,6 @@ final readonly class DeepPigeonBack implements Posture
         ];
     }
 
-    /**
-     * From the hand to the ankle, in cm: the length of the strap.
-     *
-     * @throws OutOfReach when the back knee does not come down to the floor
-     */
     public function strap(Body $body): float
     {
         // Directions in the side plane by their angle from straight up, backwards positive.
@@ -130,5 +131,38 @@ final readonly class DeepPigeonBack implements Posture
     private static function along(float $degrees, float $length): Vector
     {
         return new Vector(-sin(deg2rad($degrees)) * $length, 0.0, cos(deg2rad($degrees)) * $length);
+    }
+
+    /** The pelvis tips as it will, and takes the hip's share with it: the rungs before say what the hip needs. */
+    public static function about(): About
+    {
+        return new About('Deep pigeon, back leg', [
+            Control::hipHeight(8, 40, 18),
+            Control::degrees('kneeFlexion', 'Knee bent', 0, 150, 100),
+            Control::degrees('backBend', 'Back bend', 0, 120, 40),
+            Control::degrees('shoulderFlexion', 'Arm raised', 90, 200, 170),
+            Control::degrees('elbowFlexion', 'Elbow bent', 0, 150, 60),
+            Control::pelvicTilt(),
+        ], shows: ['flexion' => null, 'abduction' => null, 'rotation' => null, 'kneeFlexion' => [Ability::Quadriceps, 1.0]]);
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new self(
+            $set->number('hipHeight'),
+            $set->number('kneeFlexion'),
+            $set->number('backBend'),
+            $set->number('shoulderFlexion'),
+            $set->number('elbowFlexion'),
+            $set->upper(UpperBody::Torso),
+            $set->upper(UpperBody::UpperArm),
+            $set->upper(UpperBody::Forearm),
+            $set->sitting()->pelvicTilt,
+        );
+    }
+
+    public function drawn(Body $body): LegPose
+    {
+        return LegChain::forward($body, new Sitting(max(0.0, $this->hipHeight - $body->seatedHipHeight), $this->pelvicTilt), new LegAngles(-$this->extension($body), 0, 0, $this->kneeFlexion));
     }
 }

@@ -7,6 +7,8 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
 
@@ -15,7 +17,7 @@ use LucidAscent\Core\LegChain\Vector;
  * line, and so wide a stance between the ankles (cm). The weight over the feet and the 10 cm are
  * this product's own simplification.
  */
-final readonly class DeepSquat extends SeatedContact
+final readonly class DeepSquat extends SeatedContact implements Contact
 {
     private const AHEAD = 10.0;
 
@@ -54,5 +56,15 @@ final readonly class DeepSquat extends SeatedContact
     public function seated(Sitting $sitting): static
     {
         return new self($this->hipHeight, $this->stance, $sitting->pelvicTilt);
+    }
+
+    public static function about(): About
+    {
+        return new About('Deep squat, heels down', [Control::hipHeight(10, 60, 22), Control::cm('stance', 'Stance', 10, 60, 30), Control::pelvicTilt()], OtherLeg::Alike);
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new FreeKnee(new self($set->number('hipHeight'), $set->number('stance'), $set->sitting()->pelvicTilt), $set->capacity());
     }
 }

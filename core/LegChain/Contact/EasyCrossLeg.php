@@ -7,6 +7,8 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
 
@@ -15,7 +17,7 @@ use LucidAscent\Core\LegChain\Vector;
  * other knee, about 0.45 of the shin past the midline, its centre 4 cm above the floor, and so far
  * ahead of the hip line as the feet are placed (22 cm unless said; this product's own constants).
  */
-final readonly class EasyCrossLeg extends SeatedContact
+final readonly class EasyCrossLeg extends SeatedContact implements Contact
 {
     private const PAST_MIDLINE = 0.45;
     private const ABOVE_FLOOR = 4.0;
@@ -45,5 +47,15 @@ final readonly class EasyCrossLeg extends SeatedContact
     public function seated(Sitting $sitting): static
     {
         return new self($sitting, $this->ahead);
+    }
+
+    public static function about(): About
+    {
+        return new About('Easy cross-leg', [Control::cm('ahead', 'Feet ahead of the hips', 10, 40, 22), Control::seat(), Control::pelvicTilt()], OtherLeg::Mirrors);
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new FreeKnee(new self($set->sitting(), $set->number('ahead')), $set->capacity());
     }
 }

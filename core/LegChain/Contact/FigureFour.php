@@ -12,12 +12,13 @@ use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Figure four: the ankle lies across the other thigh, 4 cm short of its knee and 7 cm in front of
- * its bone. The other thigh is flexed by so many degrees in the pelvis's frame: 90 lying on the
- * back, 120 seated with the foot planted, 70 standing with the seat sunk back (this product's own
- * constants). Lying, the floor is behind the pelvis and limits nothing.
+ * its bone. The other thigh is flexed by so many degrees in the pelvis's frame (this
+ * product's own constants). Lying, the floor is behind the pelvis and limits nothing.
  */
 final readonly class FigureFour extends SeatedContact
 {
+    public const OTHER = 'otherFlexion';
+
     private const SHORT_OF_KNEE = 4.0;
     private const ON_THIGH = 7.0;
 
@@ -25,22 +26,12 @@ final readonly class FigureFour extends SeatedContact
     public function __construct(public float $otherFlexion, Sitting $sitting)
     {
         parent::__construct($sitting);
-        Check::within('otherFlexion', $otherFlexion, 0.0, 150.0, 'degrees');
+        Check::within(self::OTHER, $otherFlexion, 0.0, 150.0, 'degrees');
     }
 
-    public static function lying(Sitting $sitting): self
+    public static function control(float $start): Control
     {
-        return new self(90.0, $sitting);
-    }
-
-    public static function seatedOnFloor(Sitting $sitting): self
-    {
-        return new self(120.0, $sitting);
-    }
-
-    public static function standing(Sitting $sitting): self
-    {
-        return new self(70.0, $sitting);
+        return Control::degrees(self::OTHER, 'Other thigh folded', 30, 150, $start);
     }
 
     public function ankle(Body $body): Vector
@@ -57,12 +48,12 @@ final readonly class FigureFour extends SeatedContact
 
     public function props(): array
     {
-        return ['otherFlexion' => $this->otherFlexion] + parent::props();
+        return [self::OTHER => $this->otherFlexion] + parent::props();
     }
 
     public function shifted(string $name, float $by): static
     {
-        return new self($this->otherFlexion + ('otherFlexion' === $name ? $by : 0.0), $this->sitting->shifted($name, $by));
+        return new self($this->otherFlexion + (self::OTHER === $name ? $by : 0.0), $this->sitting->shifted($name, $by));
     }
 
     public function seated(Sitting $sitting): static

@@ -6,9 +6,14 @@ namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Swivel;
 
 /** On all fours, knees apart and level with the hips: abduction of each is asin((span − w)/2 / T). */
-final readonly class Frog extends SingleJoint
+final readonly class Frog extends SingleJoint implements Contact, Drawn
 {
     public static function name(): string
     {
@@ -23,5 +28,17 @@ final readonly class Frog extends SingleJoint
     protected function degrees(Body $body): float
     {
         return self::inclination(($this->value - $body->hipSpacing) / 2, $body->thigh);
+    }
+
+    public static function about(): About
+    {
+        return new About('Frog, knees apart', [Control::cm('span', 'Span between the knees', 20, 110, 80)], OtherLeg::Alike, 85.0, test: new TestReading(2.4));
+    }
+
+    public function drawn(Body $body): LegPose
+    {
+        $abduction = $this->degrees($body);
+
+        return LegChain::forward($body, new Sitting(max(0.0, $body->thigh * cos(deg2rad($abduction)) + Swivel::FLOOR - $body->seatedHipHeight)), new LegAngles(0, $abduction, 0, 90));
     }
 }

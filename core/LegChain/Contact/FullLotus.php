@@ -4,26 +4,31 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\LegChain\Contact;
 
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 
 /**
- * Full lotus. The first leg lies as in deep half lotus; the second comes over the first shin, so
- * that its ankle is a shin's thickness higher. A shin is taken to be 6 cm thick there (this
- * product's own constant).
+ * Full lotus, the second leg: the first lies as in deep half lotus, and this one comes over its shin, so
+ * that its ankle is a shin's thickness higher. A shin is taken to be 6 cm thick there (this product's own
+ * constant).
  */
-final class FullLotus
+final class FullLotus implements Contact
 {
     private const SHIN_THICKNESS = 6.0;
 
-    public static function first(Sitting $sitting): HalfLotus
+    public static function place(Sitting $sitting): AnkleOnThigh
     {
-        return HalfLotus::deep($sitting);
+        return HalfLotus::place($sitting)->shifted('above', self::SHIN_THICKNESS);
     }
 
-    public static function second(Sitting $sitting): HalfLotus
+    public static function about(): About
     {
-        $first = self::first($sitting);
+        return new About('Full lotus, second leg', [Control::seat(), Control::pelvicTilt()], OtherLeg::Works);
+    }
 
-        return new HalfLotus($first->forward, $first->across, $first->above + self::SHIN_THICKNESS, $sitting);
+    public static function of(SetUp $set): Posture
+    {
+        return new FreeKnee(self::place($set->sitting()), $set->capacity());
     }
 }

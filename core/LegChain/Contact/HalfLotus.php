@@ -4,67 +4,30 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\LegChain\Contact;
 
-use LucidAscent\Core\Body\Body;
-use LucidAscent\Core\Body\Check;
-use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\Vector;
 
-/**
- * The ankle on the other thigh: forward of the hip line, across the midline towards this leg
- * (negative when it has passed to the other side), and above the hip centre; all in cm, and
- * none of them read from a tape, so they carry no reading error. The two named places are this
- * product's own constants.
- */
-final readonly class HalfLotus extends SeatedContact
+/** The foot deep in the crease of the other hip (this product's own constants). */
+final class HalfLotus implements AnkleIsPlaced
 {
-    /** @throws InvalidValue when a number is not finite */
-    public function __construct(
-        public float $forward,
-        public float $across,
-        public float $above,
-        Sitting $sitting,
-    ) {
-        parent::__construct($sitting);
-        Check::finite('contact.forward', $forward);
-        Check::finite('contact.across', $across);
-        Check::finite('contact.above', $above);
+    public static function place(Sitting $sitting): AnkleOnThigh
+    {
+        return new AnkleOnThigh(12.0, -2.0, 8.0, $sitting);
     }
 
-    /** The foot deep in the crease of the other hip, as in the full form. */
-    public static function deep(Sitting $sitting): self
+    public static function about(): About
     {
-        return new self(12.0, -2.0, 8.0, $sitting);
+        return new About('Half lotus, foot in the crease', [Control::kneeHeight(5, 45, 10), Control::seat(), Control::pelvicTilt()]);
     }
 
-    /** The foot on the middle of the other thigh. */
-    public static function easy(Sitting $sitting): self
+    public static function ankleOf(SetUp $set): AnkleOnThigh
     {
-        return new self(22.0, -5.0, 8.0, $sitting);
+        return self::place($set->sitting());
     }
 
-    public function ankle(Body $body): Vector
+    public static function of(SetUp $set): Posture
     {
-        return new Vector($this->forward, $this->across, $this->sitting->hipHeight($body) + $this->above);
-    }
-
-    public function props(): array
-    {
-        return ['forward' => $this->forward, 'across' => $this->across, 'above' => $this->above] + parent::props();
-    }
-
-    public function shifted(string $name, float $by): static
-    {
-        return new self(
-            $this->forward + ('forward' === $name ? $by : 0.0),
-            $this->across + ('across' === $name ? $by : 0.0),
-            $this->above + ('above' === $name ? $by : 0.0),
-            $this->sitting->shifted($name, $by),
-        );
-    }
-
-    public function seated(Sitting $sitting): static
-    {
-        return new self($this->forward, $this->across, $this->above, $sitting);
+        return new KneeAtHeight(self::ankleOf($set), $set->number('kneeHeight'));
     }
 }

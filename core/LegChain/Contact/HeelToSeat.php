@@ -6,13 +6,17 @@ namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\OutOfReach;
+use LucidAscent\Core\LegChain\Sitting;
 
 /**
  * Lying prone, heel drawn to the seat: with the distance g from hip to ankle joint centre, the law
  * of cosines gives knee flexion k = 180° − acos((T² + S² − g²) / 2TS).
  */
-final readonly class HeelToSeat extends SingleJoint
+final readonly class HeelToSeat extends SingleJoint implements Contact, Drawn
 {
     public static function name(): string
     {
@@ -32,5 +36,15 @@ final readonly class HeelToSeat extends SingleJoint
         }
 
         return 180.0 - rad2deg(acos($cosine));
+    }
+
+    public static function about(): About
+    {
+        return new About('Prone, heel to seat', [Control::cm('gap', 'Hip to ankle', 5, 80, 20)], OtherLeg::Behind, 85.0, test: new TestReading(2.0, takesAngle: true));
+    }
+
+    public function drawn(Body $body): LegPose
+    {
+        return LegChain::forward($body, new Sitting(0.0, 90.0), new LegAngles(0, 0, 0, $this->degrees($body)));
     }
 }

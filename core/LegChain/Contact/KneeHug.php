@@ -18,7 +18,7 @@ use LucidAscent\Core\LegChain\Reading;
  * the floor, u = (height − lying hip height) / T; flexion is asin u, and 180° − asin u once the knee has
  * passed over the hip.
  */
-final readonly class KneeHug implements Posture, Inclination
+final readonly class KneeHug implements Contact, Inclination, Posture
 {
     /** @throws InvalidValue when the height is negative or not finite */
     public function __construct(public float $kneeHeight, public bool $hasPassed)
@@ -61,5 +61,16 @@ final readonly class KneeHug implements Posture, Inclination
     public function shifted(string $name, float $by): static
     {
         return 'kneeHeight' === $name ? new self($this->kneeHeight + $by, $this->hasPassed) : $this;
+    }
+
+    /** It is read, and not set up by hand. */
+    public static function about(): About
+    {
+        return new About('Lying knee hug', [], lies: -90.0, test: new TestReading(3.6, takesAngle: true, needs: ['kneeHeight', 'past']));
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new self($set->number('kneeHeight'), $set->number('past') > 0.0);
     }
 }

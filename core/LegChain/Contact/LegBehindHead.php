@@ -7,21 +7,21 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Torso;
 use LucidAscent\Core\LegChain\Vector;
 
 /**
- * The ankle behind the neck. In the pelvis's frame, from the point between the hip joints, the
- * torso is an arc of length L that rounds forward by ψ, so that the bony bump at the base of the
- * neck is at (L(1 − cos ψ)/ψ, 0, L sin ψ/ψ). The ankle is 5 cm behind it and 4 cm across the
- * midline (this product's own constants). More rounding asks less of the hip and more of the back.
+ * The ankle behind the neck. It is 5 cm behind the base of the neck, square to the torso's
+ * end, and 4 cm across the midline (this product's own constants). More rounding asks less of the hip and more of the back.
  */
-final readonly class LegBehindHead extends SeatedContact
+final readonly class LegBehindHead extends SeatedContact implements Contact
 {
     private const BEHIND = 5.0;
     private const ACROSS = 4.0;
-    /** Below this rounding, in radians, the arc is taken as straight. */
-    private const STRAIGHT = 1e-9;
 
     /**
      * @param float $torso seat to the base of the neck less the seated hip height, in cm
@@ -39,16 +39,6 @@ final readonly class LegBehindHead extends SeatedContact
     public function ankle(Body $body): Vector
     {
         return (new Vector(0.0, 0.0, $this->sitting->hipHeight($body)))->plus($this->sitting->toGround(self::inPelvis($this->torso, $this->rounding)));
-    }
-
-    /** Base of the neck, in the pelvis's frame from the point between the hip joints. */
-    public static function neck(float $torso, float $rounding): Vector
-    {
-        $psi = deg2rad($rounding);
-
-        return abs($psi) < self::STRAIGHT
-            ? new Vector(0.0, 0.0, $torso)
-            : new Vector($torso * (1 - cos($psi)) / $psi, 0.0, $torso * sin($psi) / $psi);
     }
 
     public function props(): array
@@ -74,8 +64,18 @@ final readonly class LegBehindHead extends SeatedContact
     {
         $psi = deg2rad($rounding);
 
-        return self::neck($torso, $rounding)
+        return Torso::neck($torso, $rounding)
             ->plus((new Vector(-cos($psi), 0.0, sin($psi)))->times(self::BEHIND))
             ->plus(new Vector(0.0, -self::ACROSS, 0.0));
+    }
+
+    public static function about(): About
+    {
+        return new About('Leg behind the head', [Control::rounding(), Control::cm('kneeOutside', 'Knee out from the midline', 8, 40, 20), Control::seat(), Control::pelvicTilt()]);
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new FreeKnee(new self($set->upper(UpperBody::Torso), $set->number('rounding'), $set->sitting()), $set->capacity(), $set->number('kneeOutside'));
     }
 }

@@ -20,7 +20,7 @@ use LucidAscent\Core\LegChain\Vector;
  * a knee thick, and 8 cm wider than its hip; the shin level and turned from the mat's front edge by
  * the shin angle (degrees; 0 is parallel, the full form). The constants are this product's own.
  */
-final readonly class PigeonFront implements ChainReading, Posture
+final readonly class PigeonFront implements ChainReading, Contact, Posture
 {
     public const SHIN_ANGLE_ERROR = 2.5;
 
@@ -71,5 +71,15 @@ final readonly class PigeonFront implements ChainReading, Posture
             $this->shinAngle + ('shinAngle' === $name ? $by : 0.0),
             $this->pelvicTilt + ('pelvicTilt' === $name ? $by : 0.0),
         );
+    }
+
+    public static function about(): About
+    {
+        return new About('Pigeon, front leg', [Control::hipHeight(8, 40, 18), Control::degrees('shinAngle', 'Shin turned from parallel', 0, 80, 45), Control::pelvicTilt()], OtherLeg::Behind);
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new self($set->number('hipHeight'), $set->number('shinAngle'), $set->sitting()->pelvicTilt);
     }
 }

@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Swivel;
 use LucidAscent\Core\LegChain\Vector;
 
 /**
@@ -22,7 +23,7 @@ use LucidAscent\Core\LegChain\Vector;
  * centres), the span from knee to ankle is √(S² − difference²); the knee is half the span from the
  * midline, the ankle as far on the other side, both equally far forward.
  */
-final readonly class ShinsStacked implements ChainReading, Posture
+final readonly class ShinsStacked implements ChainReading, ComesToRest, Contact, Posture
 {
     /** @throws InvalidValue when a height is negative or not finite */
     public function __construct(public float $kneeHeight, public float $ankleHeight, private Sitting $sitting)
@@ -75,5 +76,26 @@ final readonly class ShinsStacked implements ChainReading, Posture
             $this->ankleHeight + ('ankleHeight' === $name ? $by : 0.0),
             $this->sitting->shifted($name, $by),
         );
+    }
+
+    public static function about(): About
+    {
+        return new About('Shins stacked, top leg', [
+            Control::kneeHeight(5, 40, 14),
+            Control::cm('ankleHeight', 'Ankle height', 5, 45, 10),
+            Control::seat(),
+            Control::pelvicTilt(),
+        ], test: new TestReading(1.4, isSeated: true, mayRest: true));
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new self($set->number('kneeHeight'), $set->number('ankleHeight'), $set->sitting());
+    }
+
+    /** A top knee no higher than its ankle rests on the foot below it, and a knee at its own thickness on the floor. */
+    public static function isResting(SetUp $set): bool
+    {
+        return $set->number('kneeHeight') <= max(Swivel::FLOOR, $set->number('ankleHeight'));
     }
 }

@@ -26,6 +26,11 @@ abstract readonly class SingleJoint implements Posture
 
     abstract public static function component(): Component;
 
+    final public static function of(SetUp $set): Posture
+    {
+        return new static($set->number(static::name()));
+    }
+
     /** @throws OutOfReach when a body of these lengths cannot be there */
     abstract protected function degrees(Body $body): float;
 

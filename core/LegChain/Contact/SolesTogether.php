@@ -7,6 +7,8 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
@@ -17,7 +19,7 @@ use LucidAscent\Core\LegChain\Vector;
  * its own height above the sole away from it; it lies 3 cm ahead of the back of the heel and
  * 4 cm above the floor (this product's own constants).
  */
-final readonly class SolesTogether extends SeatedContact
+final readonly class SolesTogether extends SeatedContact implements AnkleIsPlaced
 {
     private const AHEAD_OF_HEEL = 3.0;
     private const ABOVE_FLOOR = 4.0;
@@ -54,5 +56,25 @@ final readonly class SolesTogether extends SeatedContact
     public function seated(Sitting $sitting): static
     {
         return new self($this->heelDistance, $sitting);
+    }
+
+    public static function about(): About
+    {
+        return new About('Soles together', [
+            Control::kneeHeight(5, 45, 14),
+            Control::cm('heelDistance', 'Heel distance', 5, 60, 20),
+            Control::seat(),
+            Control::pelvicTilt(),
+        ], OtherLeg::Alike, test: new TestReading(4.0, isSeated: true));
+    }
+
+    public static function ankleOf(SetUp $set): self
+    {
+        return new self($set->number('heelDistance'), $set->sitting());
+    }
+
+    public static function of(SetUp $set): Posture
+    {
+        return new KneeAtHeight(self::ankleOf($set), $set->number('kneeHeight'));
     }
 }

@@ -13,6 +13,7 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
@@ -253,7 +254,7 @@ final class BenchData
         }
         [$least, $most] = self::RANGES[$field->unit];
         // Only a gap between two hands can be less than nothing.
-        if ('cm' === $field->unit && 'strap-gap' !== $this->test->definition->formula->value) {
+        if ('cm' === $field->unit && !$this->test->definition->formula->is(Formula::STRAP_GAP)) {
             $least = 0.0;
         }
         if ($value < $least || $value > $most) {

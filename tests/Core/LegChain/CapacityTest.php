@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -60,7 +61,7 @@ final class CapacityTest extends TestCase
 
     public function testHigherKneesAskForMoreFlexionAndLessTurnInEveryContact(): void
     {
-        foreach ([new SolesTogether(20, new Sitting()), HalfLotus::deep(new Sitting()), HalfLotus::easy(new Sitting(5))] as $contact) {
+        foreach ([new SolesTogether(20, new Sitting()), HalfLotus::place(new Sitting()), HalfLotusEasy::place(new Sitting(5))] as $contact) {
             $last = null;
             for ($height = 10.0; $height <= 24.0; $height += 2.0) {
                 $angles = (new KneeAtHeight($contact, $height))->pose(SampleBody::leg())->angles;

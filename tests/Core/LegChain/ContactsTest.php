@@ -11,6 +11,7 @@ use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\AnkleOnThigh;
 use LucidAscent\Core\LegChain\Contact\CowFace;
 use LucidAscent\Core\LegChain\Contact\Cradle;
 use LucidAscent\Core\LegChain\Contact\DeepPigeonBack;
@@ -20,6 +21,7 @@ use LucidAscent\Core\LegChain\Contact\FigureFour;
 use LucidAscent\Core\LegChain\Contact\Frog;
 use LucidAscent\Core\LegChain\Contact\FullLotus;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\HeelToSeat;
 use LucidAscent\Core\LegChain\Contact\KneeHug;
 use LucidAscent\Core\LegChain\Contact\LegBehindHead;
@@ -68,7 +70,7 @@ final class ContactsTest extends TestCase
             new ShinsStacked(14, 10, new Sitting()),
             SampleBody::leg(),
             BodyError::measured(),
-            new KneeAtHeight(HalfLotus::easy(new Sitting()), 16),
+            new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 16),
             draws: 20000,
         );
         self::assertEqualsWithDelta(2.1, $sd['rotation'], 0.15);
@@ -150,12 +152,12 @@ final class ContactsTest extends TestCase
         yield 'leg raise' => [static fn (float $k): Posture => new LegRaise(60 * $k)];
         yield 'pigeon' => [static fn (): Posture => new PigeonFront(14, 30, 2)];
         yield 'cow face' => [static fn (): Posture => new CowFace(18, 4, $sitting)];
-        yield 'half lotus' => [static fn (): Posture => new KneeAtHeight(HalfLotus::easy($sitting), 18)];
-        yield 'full lotus, second leg' => [static fn (): Posture => new FreeKnee(FullLotus::second($sitting), $capacity)];
+        yield 'half lotus' => [static fn (): Posture => new KneeAtHeight(HalfLotusEasy::place($sitting), 18)];
+        yield 'full lotus, second leg' => [static fn (): Posture => new FreeKnee(FullLotus::place($sitting), $capacity)];
         yield 'easy cross-leg' => [static fn (): Posture => new FreeKnee(new EasyCrossLeg($sitting), $capacity)];
-        yield 'figure four lying' => [static fn (): Posture => new FreeKnee(FigureFour::lying($sitting), $capacity)];
-        yield 'figure four seated' => [static fn (): Posture => new FreeKnee(FigureFour::seatedOnFloor($sitting), $capacity)];
-        yield 'figure four standing' => [static fn (): Posture => new FreeKnee(FigureFour::standing(new Sitting(50)), $capacity)];
+        yield 'figure four lying' => [static fn (): Posture => new FreeKnee(new FigureFour(90.0, $sitting), $capacity)];
+        yield 'figure four seated' => [static fn (): Posture => new FreeKnee(new FigureFour(120.0, $sitting), $capacity)];
+        yield 'figure four standing' => [static fn (): Posture => new FreeKnee(new FigureFour(70.0, new Sitting(50)), $capacity)];
         yield 'cradle' => [static fn (): Posture => new FreeKnee(new Cradle(50, $sitting), $capacity, 10)];
         yield 'deep squat' => [static fn (): Posture => new FreeKnee(new DeepSquat(20, 30), $capacity)];
         yield 'leg behind the head' => [static fn (): Posture => new FreeKnee(new LegBehindHead(50, 60, $sitting), $capacity, 18)];
@@ -166,15 +168,15 @@ final class ContactsTest extends TestCase
     public function testASecondLotusLegAsksForMoreThanTheFirst(): void
     {
         $capacity = new Capacity(125, 50, 90);
-        $worst = static fn (HalfLotus $contact): float => $capacity->worstMargin((new FreeKnee($contact, $capacity))->pose(SampleBody::leg())->angles);
-        self::assertLessThan($worst(FullLotus::first(new Sitting())), $worst(FullLotus::second(new Sitting())));
+        $worst = static fn (AnkleOnThigh $contact): float => $capacity->worstMargin((new FreeKnee($contact, $capacity))->pose(SampleBody::leg())->angles);
+        self::assertLessThan($worst(HalfLotus::place(new Sitting())), $worst(FullLotus::place(new Sitting())));
     }
 
     public function testEasyCrossLegAsksForLessRotationThanHalfLotus(): void
     {
         $capacity = new Capacity(130, 60, 60);
         $easy = (new FreeKnee(new EasyCrossLeg(new Sitting(10)), $capacity))->pose(SampleBody::leg());
-        $half = (new FreeKnee(HalfLotus::easy(new Sitting(10)), $capacity))->pose(SampleBody::leg());
+        $half = (new FreeKnee(HalfLotusEasy::place(new Sitting(10)), $capacity))->pose(SampleBody::leg());
         self::assertLessThan($half->angles->rotation, $easy->angles->rotation);
     }
 

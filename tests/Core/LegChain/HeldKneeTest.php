@@ -49,7 +49,7 @@ final class HeldKneeTest extends TestCase
     public function testATieGoesOnBeingOne(): void
     {
         $capacity = new Capacity(130, 60, 90, 155);
-        $free = new FreeKnee(FullLotus::second(new Sitting()), $capacity);
+        $free = new FreeKnee(FullLotus::place(new Sitting()), $capacity);
         $body = SampleBody::leg();
         $held = $free->held($free->pose($body), $body);
         $error = BodyError::measured();
@@ -73,7 +73,7 @@ final class HeldKneeTest extends TestCase
     public function testAKneeOnTheEdgeOfTheBodyStaysThere(): void
     {
         $body = SampleBody::leg();
-        $free = new FreeKnee(FullLotus::second(new Sitting()), new Capacity(null, null, 60));
+        $free = new FreeKnee(FullLotus::place(new Sitting()), new Capacity(null, null, 60));
         $pose = $free->pose($body);
         $held = $free->held($pose, $body);
         $onFloor = abs($pose->knee->z - 5.0) < 1e-3;
@@ -86,14 +86,14 @@ final class HeldKneeTest extends TestCase
 
     public static function contacts(): iterable
     {
-        yield 'full lotus' => [FullLotus::second(new Sitting())];
+        yield 'full lotus' => [FullLotus::place(new Sitting())];
         yield 'easy cross-leg' => [new EasyCrossLeg(new Sitting(8.0), 22.0)];
     }
 
     public static function limits(): iterable
     {
-        yield 'full lotus' => [FullLotus::second(new Sitting()), new Capacity(130, 60, 90, 155)];
-        yield 'full lotus, open hips' => [FullLotus::second(new Sitting()), new Capacity(125, 50, 105, 160)];
+        yield 'full lotus' => [FullLotus::place(new Sitting()), new Capacity(130, 60, 90, 155)];
+        yield 'full lotus, open hips' => [FullLotus::place(new Sitting()), new Capacity(125, 50, 105, 160)];
         yield 'easy cross-leg' => [new EasyCrossLeg(new Sitting(8.0), 22.0), new Capacity(130, 60, 90, 155)];
     }
 }

@@ -9,6 +9,7 @@ use Eris\TestTrait;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -38,8 +39,8 @@ final class LegChainTest extends TestCase
         yield 'soles together, heels 10, knee 12' => [new KneeAtHeight(new SolesTogether(10, $floor), 12), [102.0, 69.5, 56.8, 160.4]];
         yield 'soles together, heels 20, knee 24' => [new KneeAtHeight(new SolesTogether(20, $floor), 24), [129.8, 55.3, 35.0, 146.7]];
         yield 'soles together, heels 40, knee 6' => [new KneeAtHeight(new SolesTogether(40, $floor), 6), [82.5, 55.9, 91.0, 116.6]];
-        yield 'half lotus, deep, knee 10' => [new KneeAtHeight(HalfLotus::deep($floor), 10), [91.7, 35.9, 116.0, 155.0]];
-        yield 'half lotus, easy, knee 16' => [new KneeAtHeight(HalfLotus::easy($floor), 16), [103.0, 40.8, 96.4, 141.8]];
+        yield 'half lotus, deep, knee 10' => [new KneeAtHeight(HalfLotus::place($floor), 10), [91.7, 35.9, 116.0, 155.0]];
+        yield 'half lotus, easy, knee 16' => [new KneeAtHeight(HalfLotusEasy::place($floor), 16), [103.0, 40.8, 96.4, 141.8]];
     }
 
     public function testForwardThenInverseGivesBackTheAngles(): void

@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\AnkleContact;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LowestKnee;
@@ -39,8 +40,8 @@ final class LowestKneeTest extends TestCase
         yield [new SolesTogether(15, $floor), 70, 60, 12.6, Component::Rotation];
         yield [new SolesTogether(25, $floor), 70, 60, 14.8, Component::Rotation];
         yield [new SolesTogether(15, $floor), 75, 95, 5.0, null];
-        yield [HalfLotus::deep($floor), 50, 105, 17.5, Component::Rotation];
-        yield [HalfLotus::easy($floor), 50, 85, 22.4, Component::Rotation];
+        yield [HalfLotus::place($floor), 50, 105, 17.5, Component::Rotation];
+        yield [HalfLotusEasy::place($floor), 50, 85, 22.4, Component::Rotation];
     }
 
     #[DataProvider('noHeights')]
@@ -52,7 +53,7 @@ final class LowestKneeTest extends TestCase
 
     public static function noHeights(): iterable
     {
-        yield [HalfLotus::deep(new Sitting()), 50, 85];
+        yield [HalfLotus::place(new Sitting()), 50, 85];
         yield [new SolesTogether(15, new Sitting()), 55, 90];
     }
 
@@ -81,8 +82,8 @@ final class LowestKneeTest extends TestCase
             $capacity = new Capacity($flexion / 10, $abduction / 10, $rotation / 10);
             $contact = match ($kind) {
                 0 => new SolesTogether($heels / 10, new Sitting()),
-                1 => HalfLotus::deep(new Sitting()),
-                default => HalfLotus::easy(new Sitting(4.0)),
+                1 => HalfLotus::place(new Sitting()),
+                default => HalfLotusEasy::place(new Sitting(4.0)),
             };
             $expected = null;
             for ($step = 50; $step < 540 && null === $expected; ++$step) {
@@ -96,7 +97,7 @@ final class LowestKneeTest extends TestCase
     public function testTheCompromiseIsNoWorseThanAnyHeight(): void
     {
         $capacity = new Capacity(125, 50, 85, 160);
-        $contact = HalfLotus::deep(new Sitting());
+        $contact = HalfLotus::place(new Sitting());
         $best = LowestKnee::compromise($contact, SampleBody::leg(), $capacity);
         self::assertNotNull($best);
         for ($height = 8.0; $height < 40.0; $height += 0.37) {

@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\PigeonFront;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
@@ -30,7 +31,7 @@ final class PropsTest extends TestCase
 {
     public function testASeatHelpsFlexionAndABlockHelpsRotation(): void
     {
-        $posture = new KneeAtHeight(HalfLotus::deep(new Sitting()), 12);
+        $posture = new KneeAtHeight(HalfLotus::place(new Sitting()), 12);
         $rows = [];
         foreach (PropTable::of($posture, SampleBody::leg()) as $row) {
             $rows[$row['prop']->value] = $row;
@@ -59,7 +60,7 @@ final class PropsTest extends TestCase
 
     public function testTheLeastPropClosesEveryMarginAndALittleLessDoesNot(): void
     {
-        $posture = new KneeAtHeight(HalfLotus::easy(new Sitting()), 10);
+        $posture = new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 10);
         $capacity = new Capacity(125, 60, 90);
         $spare = ['rotation' => 4.0, 'abduction' => 4.0, 'flexion' => 4.0];
         $advice = [];
@@ -68,7 +69,7 @@ final class PropsTest extends TestCase
         }
         self::assertNull($advice['seat'], 'no seat turns the thigh');
         self::assertNotNull($advice['kneeHeight']);
-        $at = static fn (float $height): bool => PropAdvice::closes((new KneeAtHeight(HalfLotus::easy(new Sitting()), $height))->angles(SampleBody::leg()), $capacity, $spare);
+        $at = static fn (float $height): bool => PropAdvice::closes((new KneeAtHeight(HalfLotusEasy::place(new Sitting()), $height))->angles(SampleBody::leg()), $capacity, $spare);
         self::assertTrue($at($advice['kneeHeight']));
         self::assertFalse($at($advice['kneeHeight'] - 0.1));
     }
@@ -91,7 +92,7 @@ final class PropsTest extends TestCase
 
     public function testWhatTheHipLacksLandsInTheKnee(): void
     {
-        $posture = new KneeAtHeight(HalfLotus::deep(new Sitting()), 10);
+        $posture = new KneeAtHeight(HalfLotus::place(new Sitting()), 10);
         $capacity = new Capacity(125, 50, 105);
         $shortfall = Shortfall::of($posture->angles(SampleBody::leg()), $capacity);
         self::assertEqualsWithDelta(116.0 - 105.0, $shortfall->atKnee(), 0.1);
@@ -118,7 +119,7 @@ final class PropsTest extends TestCase
 
     public function testNoSeatHelpsWhereTheFootRidesOnTheThigh(): void
     {
-        $tuck = Tuck::of(HalfLotus::deep(new Sitting()), SampleBody::leg(), new Capacity(125, 50, 85, 160));
+        $tuck = Tuck::of(HalfLotus::place(new Sitting()), SampleBody::leg(), new Capacity(125, 50, 85, 160));
         self::assertNull($tuck->seat);
         self::assertEqualsWithDelta(5.0, (float) $tuck->degrees, 0.1);
     }

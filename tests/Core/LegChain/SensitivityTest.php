@@ -54,7 +54,7 @@ final class SensitivityTest extends TestCase
         $leg = SampleBody::leg();
         $body = BodyError::measured();
         $capacity = new KneeAtHeight(new SolesTogether(20, new Sitting()), 12);
-        $demand = new KneeAtHeight(HalfLotus::deep(new Sitting()), 12);
+        $demand = new KneeAtHeight(HalfLotus::place(new Sitting()), 12);
         $shared = Sampling::sd($capacity, $leg, $body, $demand, draws: 20000);
         self::assertEqualsWithDelta(2.8, $shared['rotation'], 0.15);
         self::assertEqualsWithDelta(3.0, $shared['flexion'], 0.15);

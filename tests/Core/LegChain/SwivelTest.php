@@ -35,7 +35,7 @@ final class SwivelTest extends TestCase
             $capacity = new Capacity($flexion / 10, $abduction / 10, $rotation / 10);
             $contact = match ($kind) {
                 0 => new SolesTogether(20, new Sitting(3)),
-                1 => HalfLotus::deep(new Sitting()),
+                1 => HalfLotus::place(new Sitting()),
                 default => new LegBehindHead(50, 70, new Sitting()),
             };
             $sitting = $contact->sitting();

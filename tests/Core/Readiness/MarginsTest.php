@@ -9,6 +9,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
@@ -48,8 +49,8 @@ final class MarginsTest extends TestCase
     /** Standard deviations found by sampling 20,000 draws with the body's errors shared. */
     public static function known(): iterable
     {
-        $deep = new KneeAtHeight(HalfLotus::deep(new Sitting()), 12.0);
-        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], new KneeAtHeight(HalfLotus::easy(new Sitting()), 16.0), Component::Rotation, 2.1];
+        $deep = new KneeAtHeight(HalfLotus::place(new Sitting()), 12.0);
+        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 16.0), Component::Rotation, 2.1];
         yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Rotation, 2.8];
         yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Flexion, 3.0];
     }

@@ -9,6 +9,7 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\ShinsStacked;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LowestKnee;
@@ -35,7 +36,7 @@ final class ReadSeenTest extends TestCase
     public function testACleanRungShowsEveryAngleThatItAsksAtLeast(): void
     {
         $shown = self::shown(self::seen(), self::rung(self::halfLotusAt(10.0)));
-        $asked = (new KneeAtHeight(HalfLotus::deep(new Sitting()), 10.0))->angles(SampleBody::leg());
+        $asked = (new KneeAtHeight(HalfLotus::place(new Sitting()), 10.0))->angles(SampleBody::leg());
         self::assertCount(4, $shown);
         foreach ($shown as $e) {
             self::assertEqualsWithDelta($asked[$e->ability->value], $e->value, 1e-9);
@@ -55,7 +56,7 @@ final class ReadSeenTest extends TestCase
     public function testAHeightThatWasReadIsTheHeight(): void
     {
         $at = static fn (float $height): float => self::ability(Ability::Rotation, self::shown(self::seen(values: ['kneeHeight' => $height]), self::rung(self::halfLotusAt(10.0))));
-        self::assertEqualsWithDelta((new KneeAtHeight(HalfLotus::deep(new Sitting()), 17.0))->angles(SampleBody::leg())['rotation'], $at(17.0), 1e-9);
+        self::assertEqualsWithDelta((new KneeAtHeight(HalfLotus::place(new Sitting()), 17.0))->angles(SampleBody::leg())['rotation'], $at(17.0), 1e-9);
         self::assertGreaterThan($at(20.0), $at(12.0), 'A lower knee shows more turn.');
         self::assertCount(4, self::shown(self::seen(values: ['unheard-of' => 3.0]), self::rung(self::halfLotusAt(10.0))), 'A number that the position has not is passed over.');
     }
@@ -110,7 +111,7 @@ final class ReadSeenTest extends TestCase
     public function testTheBlockUnderAKneeIsAsHighAsThisSideNeeds(): void
     {
         // Turn of about 84° and no more; so a foot on the middle of the thigh asks for a knee well above the floor.
-        $easy = new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(HalfLotus::easy(new Sitting()), 8.0));
+        $easy = new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 8.0));
         $reading = self::reading(self::rung($easy, prop: PropRule::KneeBlock), ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 90.0]]]);
         self::assertNotNull($reading->propHeight);
         $open = $reading->pose;
@@ -169,7 +170,7 @@ final class ReadSeenTest extends TestCase
 
     private static function halfLotusAt(float $knee): Demand
     {
-        return new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(HalfLotus::deep(new Sitting()), $knee));
+        return new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(HalfLotus::place(new Sitting()), $knee));
     }
 
     /** @param array<string, float> $thresholds */

@@ -289,14 +289,14 @@ final class StandTest extends TestCase
         // A top knee no higher than its ankle rests: that reading is a lower bound, and the test cannot go beyond it.
         $resting = ['shins-stacked' => [['kneeHeight' => 9.0, 'ankleHeight' => 10.0]]];
         self::assertSame(['soles-together'], $settle($resting, $all));
-        $beyond = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::ShinsStacked, ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, work: new Work(['turn-out'], true), goesBeyond: true);
+        $beyond = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, work: new Work(['turn-out'], true), goesBeyond: true);
         self::assertSame(['soles-together', 'shins-stacked'], $settle($resting, ['soles-together' => $all['soles-together'], 'shins-stacked' => $beyond]), 'One that can be set up to go beyond is the next.');
     }
 
     public function testAFreeKneeIsAskedWhereItSuitsAndShortOnlyAtTheLimits(): void
     {
         $contact = new EasyCrossLeg(new Sitting(8.0), 22.0);
-        $lotus = FullLotus::second(new Sitting());
+        $lotus = FullLotus::place(new Sitting());
         $of = static fn ($contact): RungDefinition => new RungDefinition('full', 'Full', new Demand(static fn (Capacity $c): FreeKnee => new FreeKnee($contact, $c)), [], new Work(['turn-out'], false));
         $read = static fn (array $tests, $contact): \LucidAscent\Core\Readiness\RungReading => (new ReadPoses(['p' => new PostureDefinition('p', 'P', [Ability::Rotation, Ability::Abduction, ...($contact === $lotus ? [Ability::Flexion] : [])], [$of($contact)], [])], Person::of($tests), []))->of('p', Side::Left)->full();
         $open = $read(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 95.0]], 'soles-together' => [['kneeHeight' => 9.0, 'heelDistance' => 14.0]]], $contact);

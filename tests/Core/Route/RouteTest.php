@@ -102,7 +102,7 @@ final class RouteTest extends TestCase
             new RungDefinition('low', 'Low', null, ['rotation' => 20.0], new Work(['lying-rest'], true)),
             new RungDefinition('full', 'Full', null, ['rotation' => 50.0], new Work(['turn-out']), gates: [$gate]),
         ], [])];
-        $elbow = new TestDefinition('elbow-to-sole', 'Elbow to sole', 30, Formula::Observation, [], ['met' => 'yes or no'], [], 1.0, work: new Work(['turn-out'], true));
+        $elbow = new TestDefinition('elbow-to-sole', 'Elbow to sole', 30, Formula::named('observation'), [], ['met' => 'yes or no'], [], 1.0, work: new Work(['turn-out'], true));
         $tests = ['elbow-to-sole' => $elbow, 'shins-stacked' => Definition::shinsStacked(), 'soles-together' => Definition::solesTogether()];
         $next = static fn (GateDefinition $gate, array $observed = [], array $conditions = []): ?NextReading => NextReading::of(['turner'], new ReadPoses($gated($gate), Person::of(self::TURNS, $conditions, observed: $observed), $tests));
         $asked = $next(new GateDefinition(GateKind::Observed, 'elbow-to-sole'));

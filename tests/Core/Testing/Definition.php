@@ -20,7 +20,7 @@ final class Definition
 {
     public static function solesTogether(): TestDefinition
     {
-        return new TestDefinition('soles-together', 'Soles together', 6, Formula::SolesTogether, [
+        return new TestDefinition('soles-together', 'Soles together', 6, Formula::named('soles-together'), [
             'rotation' => Bound::AtLeast,
             'abduction' => Bound::AtLeast,
             'flexion' => Bound::AtLeast,
@@ -30,32 +30,32 @@ final class Definition
 
     public static function shinsStacked(): TestDefinition
     {
-        return new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::ShinsStacked, ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], ['ankle-slid'], 3.0, work: new Work(['turn-out', 'knee-folded'], true));
+        return new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], ['ankle-slid'], 3.0, work: new Work(['turn-out', 'knee-folded'], true));
     }
 
     public static function figureFour(): TestDefinition
     {
-        return new TestDefinition('figure-four-lying', 'Lying figure four', 5, Formula::ShinInclination, ['rotation' => Bound::Exact], ['angle' => 'degrees'], ['pelvis-turns'], 1.0, work: new Work(['lying-rest'], true));
+        return new TestDefinition('figure-four-lying', 'Lying figure four', 5, Formula::named('shin-inclination'), ['rotation' => Bound::Exact], ['angle' => 'degrees'], ['pelvis-turns'], 1.0, work: new Work(['lying-rest'], true));
     }
 
     public static function frog(): TestDefinition
     {
-        return new TestDefinition('frog', 'Frog', 4, Formula::Frog, ['abduction' => Bound::Exact], ['span' => 'cm'], ['back-arches'], 2.0, work: new Work(['legs-wide-end', 'weight-on-knee'], true));
+        return new TestDefinition('frog', 'Frog', 4, Formula::named('frog'), ['abduction' => Bound::Exact], ['span' => 'cm'], ['back-arches'], 2.0, work: new Work(['legs-wide-end', 'weight-on-knee'], true));
     }
 
     public static function wideLegs(): TestDefinition
     {
-        return new TestDefinition('wide-legs', 'Wide legs', 3, Formula::WideLegs, ['abduction' => Bound::AtLeast, 'straight-abduction' => Bound::Exact], ['span' => 'cm'], [], 2.0, work: new Work(['legs-wide-end'], true));
+        return new TestDefinition('wide-legs', 'Wide legs', 3, Formula::named('wide-legs'), ['abduction' => Bound::AtLeast, 'straight-abduction' => Bound::Exact], ['span' => 'cm'], [], 2.0, work: new Work(['legs-wide-end'], true));
     }
 
     public static function reach(): TestDefinition
     {
-        return new TestDefinition('behind-back-reach', 'Reach', 17, Formula::StrapGap, ['shoulder-reach' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
+        return new TestDefinition('behind-back-reach', 'Reach', 17, Formula::named('strap-gap'), ['shoulder-reach' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
     }
 
     public static function watched(): TestDefinition
     {
-        return new TestDefinition('breath-and-talk', 'Breath', 21, Formula::Observation, [], ['even' => 'yes or no'], [], 1.0, false);
+        return new TestDefinition('breath-and-talk', 'Breath', 21, Formula::named('observation'), [], ['even' => 'yes or no'], [], 1.0, false);
     }
 
     /**

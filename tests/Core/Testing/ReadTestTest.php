@@ -70,7 +70,7 @@ final class ReadTestTest extends TestCase
         $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
         yield 'the knee rests on the foot' => [$shins, static fn () => Definition::taken($shins, [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
         yield 'said to rest' => [$shins, static fn () => Definition::taken($shins, $trial, resting: true)];
-        $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::LegRaise, ['hamstrings' => Bound::Exact], ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
+        $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::named('leg-raise'), ['hamstrings' => Bound::Exact], ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
         yield 'the seat at the wall' => [$up, static fn () => Definition::taken($up, [['gap' => 0.0, 'heelHeight' => 80.0]])];
     }
 
@@ -91,7 +91,7 @@ final class ReadTestTest extends TestCase
     #[DataProvider('hugs')]
     public function testTheKneeHugReadsHowFarTheHipFolds(float $knee, float $past, float $degrees, ?float $all = null, ?float $reading = null): void
     {
-        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::KneeHug, ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
+        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
         $taken = Definition::taken($hug, [['kneeHeight' => $knee, 'past' => $past]]);
         [$flexion] = ReadTest::evidence($hug, $taken, new Body(41.2, 41.3, 17.0, 9.0, 6.6, 0.055 * 168), ToolErrors::usual());
         self::assertSame([Ability::Flexion, Bound::Exact, true], [$flexion->ability, $flexion->bound, $flexion->isIsolating]);
@@ -176,7 +176,7 @@ final class ReadTestTest extends TestCase
 
     public function testTheBestOfSeveralAttemptsAtBalanceCounts(): void
     {
-        $test = new TestDefinition('tree-balance', 'Tree', 19, Formula::Direct, ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
+        $test = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
         [$balance] = self::read($test, Definition::taken($test, [['seconds' => 8.0], ['seconds' => 14.0], ['seconds' => 11.0]]));
         self::assertSame(14.0, $balance->value);
         self::assertSame(3.0, $balance->uncertainty->readingError());

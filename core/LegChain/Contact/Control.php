@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Lab;
+namespace LucidAscent\Core\LegChain\Contact;
 
 /** One thing of a set-up that can be changed: its name, its range and where it starts. */
 final readonly class Control
@@ -21,6 +21,31 @@ final readonly class Control
     public static function cm(string $name, string $label, float $least, float $most, float $start): self
     {
         return new self($name, $label, 'cm', $least, $most, $start);
+    }
+
+    public static function kneeHeight(float $least, float $most, float $start): self
+    {
+        return self::cm('kneeHeight', 'Knee height', $least, $most, $start);
+    }
+
+    public static function hipHeight(float $least, float $most, float $start): self
+    {
+        return self::cm('hipHeight', 'Hip height', $least, $most, $start);
+    }
+
+    public static function seat(): self
+    {
+        return self::cm('seat', 'Seat height', 0, 30, 0);
+    }
+
+    public static function pelvicTilt(): self
+    {
+        return self::degrees('pelvicTilt', 'Pelvis tipped forward', -30, 30, 0);
+    }
+
+    public static function rounding(): self
+    {
+        return self::degrees('rounding', 'Rounding of the back', 0, 120, 40);
     }
 
     public static function degrees(string $name, string $label, float $least, float $most, float $start): self

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\LegChain;
+
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\Contact;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\CowFace;
+use LucidAscent\Core\LegChain\Contact\Drawn;
+use LucidAscent\Core\LegChain\Contact\Numbers;
+use LucidAscent\Core\LegChain\Contact\PigeonFront;
+use LucidAscent\Core\LegChain\Contact\SetUp;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Tests\Core\SampleBody;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class ContactNamesTest extends TestCase
+{
+    public function testAContactIsFoundByItsName(): void
+    {
+        self::assertSame(PigeonFront::class, Contacts::find('pigeon-front'));
+        self::assertSame('pigeon-front', Contacts::name(PigeonFront::class));
+    }
+
+    #[TestWith(['no-such-thing'])]
+    #[TestWith(['PigeonFront'])]
+    #[TestWith(['pigeonfront'])]
+    #[TestWith(['pigeon-Front'])]
+    #[TestWith(['-pigeon-front'])]
+    #[TestWith(['../pigeon-front'])]
+    #[TestWith(['seated-contact'], 'a class of the folder that is none')]
+    #[TestWith(['ankle-is-placed'], 'an interface')]
+    #[TestWith(['contact'])]
+    #[TestWith([''])]
+    public function testNothingElseIs(string $name): void
+    {
+        self::assertNull(Contacts::find($name));
+    }
+
+    /** @return iterable<string, array{class-string<Contact>}> */
+    public static function contacts(): iterable
+    {
+        foreach (glob(__DIR__.'/../../../core/LegChain/Contact/*.php') ?: [] as $path) {
+            $class = 'LucidAscent\\Core\\LegChain\\Contact\\'.basename($path, '.php');
+            if (is_subclass_of($class, Contact::class) && class_exists($class)) {
+                yield Contacts::name($class) => [$class];
+            }
+        }
+    }
+
+    /** @param class-string<Contact> $contact */
+    #[DataProvider('contacts')]
+    public function testWhereItsControlsStartThereIsAPostureThatCanBeDrawn(string $contact): void
+    {
+        self::assertSame($contact, Contacts::find(Contacts::name($contact)));
+        $about = $contact::about();
+        self::assertNotSame('', $about->label);
+        if ([] === $about->controls) {
+            self::assertNotNull($about->test, 'What nobody sets up is read by a test.');
+
+            return;
+        }
+        foreach ($about->controls as $control) {
+            self::assertLessThanOrEqual($control->start, $control->least);
+            self::assertGreaterThanOrEqual($control->start, $control->most);
+        }
+        $start = array_column($about->controls, 'start', 'name');
+        $posture = $contact::of(new SetUp(self::numbers($start), capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+        self::assertNotSame([], $posture->angles(SampleBody::leg()));
+        self::assertTrue($posture instanceof ChainReading || $posture instanceof Drawn);
+        foreach ($start as $name => $value) {
+            self::assertContains($name, [...array_keys($posture->props()), 'kneeOutside'], 'What can be set can be changed.');
+            $numbers = $start;
+            unset($numbers[$name]);
+            if (in_array($name, ['seat', 'pelvicTilt'], true)) {
+                continue;
+            }
+            try {
+                $contact::of(new SetUp(self::numbers($numbers), capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+                self::fail("$name can be left out.");
+            } catch (InvalidValue $e) {
+                self::assertStringContainsString($name, $e->getMessage());
+            }
+        }
+    }
+
+    public function testCrossingOverIsAbductionBelowNought(): void
+    {
+        $about = CowFace::about();
+        self::assertSame([Ability::Adduction, -1.0], $about->ability(Component::Abduction));
+        self::assertSame([Ability::Rotation, 1.0], $about->ability(Component::Rotation));
+        self::assertSame([Component::Abduction, -1.0], $about->component(Ability::Adduction));
+        self::assertNull($about->component(Ability::Abduction), 'It shows none.');
+        self::assertNull($about->component(Ability::Balance));
+    }
+
+    public function testWhereThePelvisIsAndHowTallOneIs(): void
+    {
+        $set = new SetUp(self::numbers(['seat' => 4.0, 'pelvicTilt' => 5.0, 'torso' => 48.0]), stature: 170.0);
+        self::assertEquals(new Sitting(4.0, 5.0), $set->sitting());
+        self::assertSame(48.0, $set->upper(UpperBody::Torso), 'Measured.');
+        self::assertEqualsWithDelta(0.146 * 170.0, $set->upper(UpperBody::Forearm), 1e-9);
+        self::assertEquals(new Sitting(9.0), (new SetUp(self::numbers(['seat' => 4.0]), new Sitting(9.0)))->sitting(), 'What was said otherwise counts.');
+        foreach ([static fn (SetUp $set) => $set->upper(UpperBody::Torso), static fn (SetUp $set) => $set->capacity(), static fn (SetUp $set) => $set->stature()] as $ask) {
+            try {
+                $ask(new SetUp(self::numbers([])));
+                self::fail('Nobody said.');
+            } catch (InvalidValue $e) {
+                self::assertStringContainsString('missing', $e->getMessage());
+            }
+        }
+    }
+
+    public function testHalfLotusLiesDeepOrEasy(): void
+    {
+        $at = static function (string $name): array {
+            $posture = (Contacts::find($name) ?? self::fail())::of(new SetUp(self::numbers(['kneeHeight' => 20.0])));
+            self::assertInstanceOf(KneeAtHeight::class, $posture);
+
+            return array_diff_key($posture->contact->props(), ['seat' => 0, 'pelvicTilt' => 0]);
+        };
+        self::assertSame(['forward' => 12.0, 'across' => -2.0, 'above' => 8.0], $at('half-lotus'));
+        self::assertSame(['forward' => 22.0, 'across' => -5.0, 'above' => 8.0], $at('half-lotus-easy'));
+    }
+
+    /** @param array<string, float> $values */
+    private static function numbers(array $values): Numbers
+    {
+        return new class($values) implements Numbers {
+            /** @param array<string, float> $values */
+            public function __construct(private array $values)
+            {
+            }
+
+            public function has(string $name): bool
+            {
+                return isset($this->values[$name]);
+            }
+
+            public function number(string $name, ?float $default = null): float
+            {
+                return $this->values[$name] ?? $default ?? throw InvalidValue::missing($name);
+            }
+        };
+    }
+}
