@@ -41,7 +41,7 @@ final readonly class HeldKnee implements ChainReading, Posture
             $free,
             $place,
             self::tie($free->capacity, $swivel, $place),
-            abs($pose->knee->z - Swivel::FLOOR) < self::TIE,
+            abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE,
             abs($pose->knee->y - $free->outside($body)) < self::TIE,
         );
     }
@@ -50,7 +50,7 @@ final readonly class HeldKnee implements ChainReading, Posture
     {
         $swivel = self::swivel($this->free->contact, $body);
         $off = match (true) {
-            $this->isOnFloor => static fn (LegPose $pose): float => $pose->knee->z - Swivel::FLOOR,
+            $this->isOnFloor => static fn (LegPose $pose): float => $pose->knee->z - LegChain::HALF_KNEE,
             $this->isOnEdge => fn (LegPose $pose): float => $pose->knee->y - $this->free->outside($body),
             null !== $this->tie => fn (LegPose $pose): float => self::margin($this->tie[0] ?? Component::Flexion, $this->free->capacity, $pose) - self::margin($this->tie[1] ?? Component::Flexion, $this->free->capacity, $pose),
             default => static fn (): float => 0.0,

@@ -22,7 +22,7 @@ final class KneeHeights
     public const STEPS_PER_CM = 10;
 
     /** The floor, in steps. */
-    public const FIRST = 50;
+    public const FIRST = self::STEPS_PER_CM * LegChain::HALF_KNEE;
 
     public function __construct(
         private readonly AnkleContact $contact,

@@ -22,6 +22,9 @@ use function sqrt;
  */
 final class LegChain
 {
+    /** Half the thickness of a knee, in cm: its centre comes no nearer to the floor, nor to what it lies on (this product's own). */
+    public const HALF_KNEE = 5;
+
     /** Below this sine of the knee's angle, thigh and shin are taken to lie in one line. */
     private const IN_LINE = 1e-5;
 

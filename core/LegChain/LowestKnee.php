@@ -13,9 +13,6 @@ use LucidAscent\Core\LegChain\Contact\AnkleContact;
  */
 final readonly class LowestKnee
 {
-    /** Half the thickness of a knee, in cm: its centre comes no nearer to the floor. */
-    public const FLOOR = KneeHeights::FIRST / KneeHeights::STEPS_PER_CM;
-
     private function __construct(public LegPose $pose, public ?Component $limiter)
     {
     }

@@ -14,7 +14,6 @@ use LucidAscent\Core\Body\Body;
 final readonly class Swivel
 {
     /** Half a knee's thickness, in cm: how near its centre comes to the floor. */
-    public const FLOOR = LowestKnee::FLOOR;
 
     /** What is allowed of the circle is looked at in steps of so many radians, then the best places closely. */
     private const STEP = M_PI / 60;
@@ -107,7 +106,7 @@ final readonly class Swivel
         // Height and distance from the midline go up and down once around the circle, so that each
         // allows one arc; their ends cut the circle into a few pieces, each allowed whole or not at all.
         $cuts = [];
-        foreach ([[$this->centre->z, $this->across->z, $this->along->z, self::FLOOR], [$this->centre->y, $this->across->y, $this->along->y, $outside]] as [$middle, $cos, $sin, $least]) {
+        foreach ([[$this->centre->z, $this->across->z, $this->along->z, LegChain::HALF_KNEE], [$this->centre->y, $this->across->y, $this->along->y, $outside]] as [$middle, $cos, $sin, $least]) {
             $reach = $this->radius * hypot($cos, $sin);
             if ($reach > 0.0 && abs($least - $middle) < $reach) {
                 $half = acos(($least - $middle) / $reach);
@@ -121,7 +120,7 @@ final readonly class Swivel
         $arcs = [];
         for ($i = 0; $i < count($cuts) - 1; ++$i) {
             $knee = $this->knee(($cuts[$i] + $cuts[$i + 1]) / 2);
-            if ($cuts[$i + 1] > $cuts[$i] && $knee->z >= self::FLOOR && $knee->y >= $outside) {
+            if ($cuts[$i + 1] > $cuts[$i] && $knee->z >= LegChain::HALF_KNEE && $knee->y >= $outside) {
                 $arcs[] = [$cuts[$i], $cuts[$i + 1]];
             }
         }

@@ -64,7 +64,7 @@ final readonly class Candidates
                 new Candidate($id, ['left' => $left, 'right' => $right], self::tighter($id, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), match (true) {
                     $isKey => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value, 'side' => $keystone->side->value]),
                     $isWanted => new Reason('plan.stage', Source::Computed, ['posture' => $poses->postures[$id]->name]),
-                    default => new Reason('plan.prepares', Source::Trade, ['postures' => implode(', ', $wanted)]),
+                    default => new Reason('plan.prepares', Source::Trade, ['postures' => $wanted]),
                 }, $isKey ? self::KEYSTONE : 1.0, $counter, $counterSide),
             ];
         }

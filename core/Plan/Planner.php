@@ -10,8 +10,6 @@ use LucidAscent\Core\Plan\Rule\WarmUpFirst;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
-use LucidAscent\Core\Testing\Bound;
-use LucidAscent\Core\Testing\TestDefinition;
 
 /**
  * Weeks of practice out of what a person is ready for.
@@ -41,10 +39,9 @@ final readonly class Planner
 
     /**
      * @param array<string, list<PracticeRung>> $ladders by posture
-     * @param array<string, TestDefinition> $tests
      * @param array<int, Dose> $doseOn another school's dose on some days, by weekday from 1 for Monday
      */
-    public function __construct(private ReadPoses $poses, private array $ladders, private array $tests, private Dose $dose, private array $doseOn = [])
+    public function __construct(private ReadPoses $poses, private array $ladders, private Dose $dose, private array $doseOn = [])
     {
     }
 
@@ -52,7 +49,7 @@ final readonly class Planner
     public function plan(array $wanted, PlanRequest $request): Plan
     {
         $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request->equipment);
-        $leftOut = $candidates->leftOut;
+        $leftOut = [];
         $weeks = $retests = [];
         $lastDeep = [];
         $full = 1.0;
@@ -81,7 +78,7 @@ final readonly class Planner
         }
 
         // What found room in some session was not left out.
-        return new Plan($weeks, array_filter($leftOut, static fn (Reason $reason, string $id): bool => 'plan.no-time' !== $reason->code || !isset($done[$id]), ARRAY_FILTER_USE_BOTH), $retests);
+        return new Plan($weeks, $candidates->leftOut + array_diff_key($leftOut, $done), $retests);
     }
 
     /**
@@ -226,12 +223,7 @@ final readonly class Planner
         $asked = array_merge(...array_map(fn (string $id): array => $this->poses->postures[$id]->abilities, $wanted));
         $tests = [];
         foreach ($asked as $ability) {
-            $best = null;
-            foreach ($this->tests as $test) {
-                if (Bound::Exact === $test->shows($ability) && (null === $best || $test->formula->usualError() < $best->formula->usualError())) {
-                    $best = $test;
-                }
-            }
+            $best = $this->poses->isolating($ability);
             if (null !== $best) {
                 $tests[$best->id] = $best->order;
             }

@@ -20,176 +20,174 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\TakenTest;
-use LucidAscent\Core\Testing\Tool;
-use LucidAscent\Core\Testing\ToolErrors;
 
 /**
  * Why soles-together knees stay high: rotation, abduction, both, the shape of the joint, or nothing.
  * Short and fine are against what the same sitting asks with the knee a hand's breadth from the floor,
  * by the tests that isolate each: what the sitting itself shows is the question, not the answer.
- * The rule is common practice; a hand's breadth is taken as 10 cm.
+ * The rule is common practice.
  */
-final class FindRestriction
+final readonly class FindRestriction
 {
-    public const HAND = 10.0;
-
     /** The test that reads the knee of the one-leg fold. */
     public const FOLD = 'one-leg-fold-knee';
 
-    public static function of(KnownPerson $person, Side $side): RestrictionFinding
+    private function __construct(private ReadPoses $poses, private Side $side, private TakenTest $sitting)
     {
-        $finding = self::find($person, $side);
-        $rolled = self::inFold($person, $side);
-
-        return null === $rolled ? $finding : $finding->besides($rolled);
     }
 
-    /** Whether the same knee lies lower in the one-leg fold; null where it does not, or nobody read both. */
-    private static function inFold(KnownPerson $person, Side $side): ?Reason
+    public static function of(ReadPoses $poses, Side $side): RestrictionFinding
     {
-        $fold = $person->newest(self::FOLD, $side);
-        $soles = $person->newest(Sitting::TEST, $side);
-        if (null === $fold || null === $soles || !$fold->isClean() || !$soles->isClean() || !$fold->has('kneeHeight') || !$soles->has('kneeHeight')) {
-            return null;
-        }
-
-        return SameLegTwoPoses::reason($fold->measure('kneeHeight')->mean(), $soles->measure('kneeHeight')->mean(), max(self::error($fold, 'kneeHeight'), self::error($soles, 'kneeHeight')));
-    }
-
-    private static function find(KnownPerson $person, Side $side): RestrictionFinding
-    {
-        $taken = $person->newest(Sitting::TEST, $side);
-        if (null === $taken || !$taken->has('heelDistance') || !$taken->has('kneeHeight')) {
+        $sitting = $poses->person->newest(Sitting::TEST, $side);
+        if (null === $sitting || !$sitting->has('heelDistance') || !$sitting->has('kneeHeight')) {
             return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.no-sitting', Source::Trade)], tests: [Sitting::TEST]);
         }
-        $knee = $taken->measure('kneeHeight')->mean();
-        if ($knee <= self::HAND) {
-            return new RestrictionFinding(Restriction::None, [new Reason('restriction.low', Source::Trade, ['knee' => $knee, 'hand' => self::HAND])], $knee);
+        $restriction = new self($poses, $side, $sitting);
+        $rolled = $restriction->inFold();
+
+        return null === $rolled ? $restriction->find() : $restriction->find()->besides($rolled);
+    }
+
+    private function find(): RestrictionFinding
+    {
+        $knee = $this->read('kneeHeight');
+        if ($knee <= LotusGate::LOW_KNEE) {
+            return new RestrictionFinding(Restriction::None, [new Reason('restriction.low', Source::Trade, ['knee' => $knee, 'hand' => LotusGate::LOW_KNEE])], $knee);
         }
         try {
-            $margins = self::margins($person, $side, $taken);
+            $margins = [$this->margin(Ability::Rotation, Component::Rotation), $this->margin(Ability::Abduction, Component::Abduction)];
         } catch (OutOfReach|StraightKnee) {
             return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.out-of-reach', Source::Computed, ['knee' => $knee])], $knee);
         }
-        $states = array_map(static fn (AbilityMargin $margin): State => $margin->state(), $margins);
-        $reasons = [];
-        foreach ($margins as $name => $margin) {
-            $reasons[] = new Reason(State::Unknown === $states[$name] ? 'restriction.unread' : (State::Short === $states[$name] ? 'restriction.short' : 'restriction.fine'), Source::Computed, [
-                'ability' => $name,
-                'asked' => $margin->asked,
-                'shown' => $margin->shown ?? 0.0,
-                'smallest' => $margin->smallestChange(),
-            ]);
-        }
-        if (in_array(State::Unknown, $states, true)) {
-            $tests = array_filter(['rotation' => 'shins-stacked', 'abduction' => 'frog'], static fn (string $name): bool => State::Unknown === $states[$name], ARRAY_FILTER_USE_KEY);
+        $in = static fn (State $state): array => array_values(array_filter($margins, static fn (AbilityMargin $margin): bool => $state === $margin->state()));
+        $reasons = array_map(self::reason(...), $margins);
+        if ([] !== $in(State::Unknown)) {
+            $tests = array_map(fn (AbilityMargin $margin): ?string => $this->poses->isolating($margin->ability)?->id, $in(State::Unknown));
 
-            return new RestrictionFinding(Restriction::Unknown, $reasons, $knee, null, array_values($tests));
+            return new RestrictionFinding(Restriction::Unknown, $reasons, $knee, null, array_values(array_filter($tests, is_string(...))));
         }
-        $rotation = State::Short === $states['rotation'];
-        $abduction = State::Short === $states['abduction'];
-        if ($rotation || $abduction) {
-            return new RestrictionFinding(match (true) {
-                $rotation && $abduction => Restriction::Both,
-                $rotation => Restriction::Rotation,
-                default => Restriction::Abduction,
-            }, [...$reasons, ...self::proportion($person, $side, $taken)], $knee, self::predicted($person, $side, $taken));
+        $predicted = $this->lowest($margins);
+        $proportion = $this->proportion($margins);
+        if ([] !== $in(State::Short)) {
+            return new RestrictionFinding(2 === count($in(State::Short)) ? Restriction::Both : Restriction::of($in(State::Short)[0]->ability), [...$reasons, ...$proportion], $knee, $predicted);
         }
+        $noise = null === $predicted ? INF : SmallestChange::between($this->noise($margins, $predicted));
+        $numbers = ['knee' => $knee, 'predicted' => $predicted ?? 0.0, 'noise' => is_finite($noise) ? $noise : 0.0];
+        // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
+        if (null !== $predicted && $this->sitting->isClean() && $knee - $predicted > $noise) {
+            return new RestrictionFinding(Restriction::Structure, [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...$proportion], $knee, $predicted);
+        }
+        // Neither is short beyond its noise: what is least to spare explains it, if anything is missing at all.
+        $least = $margins[1]->difference() < $margins[0]->difference() ? $margins[1] : $margins[0];
 
-        return self::againstPrediction($person, $side, $taken, $margins, $reasons);
+        return new RestrictionFinding($least->difference() < 0.0 ? Restriction::of($least->ability) : Restriction::None, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...$proportion], $knee, $predicted);
     }
 
-    /** @return array{rotation: AbilityMargin, abduction: AbilityMargin} */
-    private static function margins(KnownPerson $person, Side $side, TakenTest $taken): array
+    /** What one of the two can do, against what this sitting asks with the knee a hand's breadth from the floor. */
+    private function margin(Ability $ability, Component $component): AbilityMargin
     {
-        $body = $person->proportions->body($side);
-        $asked = new KneeAtHeight(self::contact($taken), self::HAND);
-        $angles = $asked->angles($body);
+        $person = $this->poses->person;
+        $body = $person->proportions->body($this->side);
+        $asked = new KneeAtHeight($this->contact(), LotusGate::LOW_KNEE);
         // Where the feet are was read; the hand's breadth was not.
-        $sensitivity = Sensitivity::of($asked, $body)->withReadingErrors(['kneeHeight' => 0.0, 'heelDistance' => self::error($taken, 'heelDistance')]);
-        $margin = static function (Ability $ability, Component $component) use ($angles, $sensitivity, $person, $side, $taken): AbilityMargin {
-            $capacity = $person->capacities($side)->get($ability)?->isolating();
+        $sensitivity = Sensitivity::of($asked, $body)->withReadingErrors(['kneeHeight' => 0.0, 'heelDistance' => $this->error('heelDistance')]);
+        $capacity = $person->capacities($this->side)->get($ability)?->isolating();
 
-            return AbilityMargin::of($ability, $capacity, $angles[$component->value], $sensitivity->uncertainty($component, $taken->name()), $person->proportions->error($side), $person->proportions, $person->isTooOld($capacity?->on()));
+        return AbilityMargin::of(
+            $ability,
+            $capacity,
+            $asked->angles($body)[$component->value],
+            $sensitivity->uncertainty($component, $this->sitting->name()),
+            $person->proportions->error($this->side),
+            $person->proportions,
+            $person->isTooOld($capacity?->on()),
+        );
+    }
+
+    private static function reason(AbilityMargin $margin): Reason
+    {
+        $code = match ($margin->state()) {
+            State::Unknown => 'restriction.unread',
+            State::Short => 'restriction.short',
+            default => 'restriction.fine',
         };
 
-        return ['rotation' => $margin(Ability::Rotation, Component::Rotation), 'abduction' => $margin(Ability::Abduction, Component::Abduction)];
+        return new Reason($code, Source::Computed, ['ability' => $margin->ability->value, 'asked' => $margin->asked, 'shown' => $margin->shown ?? 0.0, 'smallest' => $margin->smallestChange()]);
     }
 
     /**
-     * Both are enough, and the knee is high all the same: by more than the error, that points to the
-     * shape of the joint; else what is least to spare explains it.
+     * The lowest knee in the person's own sitting that the two allow, in cm; null when nothing fits upright.
      *
-     * @param array{rotation: AbilityMargin, abduction: AbilityMargin} $margins
-     * @param list<Reason> $reasons
+     * @param array{AbilityMargin, AbilityMargin} $margins rotation, abduction
+     * @param array{float, float} $less degrees less of each
      */
-    private static function againstPrediction(KnownPerson $person, Side $side, TakenTest $taken, array $margins, array $reasons): RestrictionFinding
+    private function lowest(array $margins, array $less = [0.0, 0.0]): ?float
     {
-        $knee = $taken->measure('kneeHeight')->mean();
-        $predicted = self::predicted($person, $side, $taken);
-        $noise = null === $predicted ? 0.0 : SmallestChange::between(self::predictionError($person, $side, $taken, $margins));
-        $numbers = ['knee' => $knee, 'predicted' => $predicted ?? 0.0, 'noise' => $noise];
-        // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
-        if (null !== $predicted && $taken->isClean() && $knee - $predicted > $noise) {
-            return new RestrictionFinding(Restriction::Structure, [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...self::proportion($person, $side, $taken)], $knee, $predicted);
-        }
-        $restriction = match (true) {
-            $margins['rotation']->difference() < 0.0 && $margins['rotation']->difference() <= $margins['abduction']->difference() => Restriction::Rotation,
-            $margins['abduction']->difference() < 0.0 => Restriction::Abduction,
-            default => Restriction::None,
-        };
-
-        return new RestrictionFinding($restriction, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...self::proportion($person, $side, $taken)], $knee, $predicted);
+        return LowestKnee::search($this->contact(), $this->poses->person->proportions->body($this->side), self::capacity($margins, $less))?->height();
     }
 
-    /** The lowest knee in the person's own sitting that rotation and abduction allow, in cm. */
-    private static function predicted(KnownPerson $person, Side $side, TakenTest $taken): ?float
+    /**
+     * One SD of how far the knee lies above the predicted one, in cm: the tape's, and each capacity's by what a
+     * knee would do with so much less of it. Without bound where nothing would fit then.
+     *
+     * @param array{AbilityMargin, AbilityMargin} $margins
+     */
+    private function noise(array $margins, float $predicted): float
     {
-        return LowestKnee::search(self::contact($taken), $person->proportions->body($side), self::capacity($person, $side, 0.0, 0.0))?->height();
-    }
-
-    /** @param array{rotation: AbilityMargin, abduction: AbilityMargin} $margins */
-    private static function predictionError(KnownPerson $person, Side $side, TakenTest $taken, array $margins): float
-    {
-        $body = $person->proportions->body($side);
-        $at = static fn (float $rotation, float $abduction): ?float => LowestKnee::search(self::contact($taken), $body, self::capacity($person, $side, $rotation, $abduction))?->height();
-        $centre = $at(0.0, 0.0);
-        $variance = self::error($taken, 'kneeHeight') ** 2;
-        foreach ([[-1.0, 0.0, 'rotation'], [0.0, -1.0, 'abduction']] as [$rotation, $abduction, $name]) {
-            $sd = $margins[$name]->error;
-            $less = $at($rotation * $sd, $abduction * $sd);
-            $variance += null === $less || null === $centre ? 0.0 : ($less - $centre) ** 2;
+        $variance = $this->error('kneeHeight') ** 2;
+        foreach ([[$margins[0]->error, 0.0], [0.0, $margins[1]->error]] as $less) {
+            $variance += (($this->lowest($margins, $less) ?? INF) - $predicted) ** 2;
         }
 
         return sqrt($variance);
     }
 
-    /** @return list<Reason> */
-    private static function proportion(KnownPerson $person, Side $side, TakenTest $taken): array
+    /**
+     * @param array{AbilityMargin, AbilityMargin} $margins
+     *
+     * @return list<Reason>
+     */
+    private function proportion(array $margins): array
     {
-        $body = $person->proportions->body($side);
-        if ($body->shin / $body->thigh <= ProportionShare::LONG_SHIN) {
-            return [];
+        $body = $this->poses->person->proportions->body($this->side);
+        $ratio = $body->shin / $body->thigh;
+        $share = $ratio > ProportionShare::LONG_SHIN ? ProportionShare::of($this->contact(), $body, self::capacity($margins, [0.0, 0.0])) : null;
+
+        return null === $share ? [] : [new Reason('restriction.long-shin', Source::Computed, ['share' => $share, 'ratio' => $ratio])];
+    }
+
+    /** Whether the same knee lies lower in the one-leg fold; null where it does not, or nobody read both. */
+    private function inFold(): ?Reason
+    {
+        $fold = $this->poses->person->newest(self::FOLD, $this->side);
+        if (null === $fold || !$fold->isClean() || !$this->sitting->isClean() || !$fold->has('kneeHeight')) {
+            return null;
         }
-        $share = ProportionShare::of(self::contact($taken), $body, self::capacity($person, $side, 0.0, 0.0));
 
-        return null === $share ? [] : [new Reason('restriction.long-shin', Source::Computed, ['share' => $share, 'ratio' => $body->shin / $body->thigh])];
+        return SameLegTwoPoses::reason($fold->measure('kneeHeight')->mean(), $this->read('kneeHeight'), max($this->poses->person->readingError($fold, 'kneeHeight'), $this->error('kneeHeight')));
     }
 
-    private static function capacity(KnownPerson $person, Side $side, float $rotation, float $abduction): Capacity
+    /**
+     * @param array{AbilityMargin, AbilityMargin} $margins
+     * @param array{float, float} $less
+     */
+    private static function capacity(array $margins, array $less): Capacity
     {
-        $known = static fn (Ability $ability, float $more): ?float => null === ($of = $person->capacities($side)->get($ability)) ? null : $of->isolating()->value + $more;
-
-        return new Capacity(null, $known(Ability::Abduction, $abduction), $known(Ability::Rotation, $rotation));
+        return new Capacity(null, ($margins[1]->shown ?? 0.0) - $less[1], ($margins[0]->shown ?? 0.0) - $less[0]);
     }
 
-    private static function contact(TakenTest $taken): SolesTogether
+    private function contact(): SolesTogether
     {
-        return new SolesTogether($taken->measure('heelDistance')->mean(), $taken->sitting);
+        return new SolesTogether($this->read('heelDistance'), $this->sitting->sitting);
     }
 
-    private static function error(TakenTest $taken, string $name): float
+    private function read(string $name): float
     {
-        return $taken->measure($name)->error(ToolErrors::usual()->sd(Tool::Tape, 'cm'));
+        return $this->sitting->measure($name)->mean();
+    }
+
+    private function error(string $name): float
+    {
+        return $this->poses->person->readingError($this->sitting, $name);
     }
 }

@@ -16,6 +16,7 @@ use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\ToolErrors;
 
 /** Everything about a person that readiness rests on, on one day. */
 final class KnownPerson
@@ -30,6 +31,7 @@ final class KnownPerson
      * @param array<string, list<ReadinessCheck>> $checks by posture and side: "half-lotus left"
      * @param array<string, list<Decided>> $decided likewise
      * @param list<Observed> $observed answers to gates
+     * @param ToolErrors|null $tools the teacher's own; the usual ones where there are none
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -41,6 +43,7 @@ final class KnownPerson
         public readonly array $checks = [],
         public readonly array $decided = [],
         public readonly array $observed = [],
+        public readonly ?ToolErrors $tools = null,
     ) {
     }
 
@@ -134,6 +137,12 @@ final class KnownPerson
         return $newest?->isMet;
     }
 
+    /** One SD of a length as a test read it, in cm: the tool's own, or the trials' spread. */
+    public function readingError(TakenTest $taken, string $name): float
+    {
+        return $taken->measure($name)->error(($this->tools ?? ToolErrors::usual())->sd($taken->tool, 'cm'));
+    }
+
     public function isTooOld(?\DateTimeImmutable $taken): bool
     {
         return null !== $taken && $this->age($taken) > Evidence::DAYS_VALID;
@@ -165,6 +174,7 @@ final class KnownPerson
             $this->checks,
             $this->decided,
             $this->observed,
+            $this->tools,
         );
     }
 }

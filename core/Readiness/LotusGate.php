@@ -16,6 +16,7 @@ final class LotusGate
 {
     public const CLOSE_HEELS = 15.0;
     public const FAR_HEELS = 30.0;
+    /** A hand's breadth. */
     public const LOW_KNEE = 10.0;
     /** A knee is high when its centre is more than this above the hip joint's. */
     public const HIGH_ABOVE_HIP = 5.0;

@@ -106,7 +106,7 @@ final readonly class PoseReading
             $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, ['on' => Day::of($full->seen->on)]);
             if ($full->seen->isClean && State::Short === $full->stateOfMargins()) {
                 $limiter = $full->limiter();
-                $reasons[] = new Reason('seen.against', Source::Own, ['ability' => $limiter->ability->value ?? '', 'tests' => implode(', ', $limiter?->capacity?->tests() ?? [])]);
+                $reasons[] = new Reason('seen.against', Source::Own, ['ability' => $limiter->ability->value ?? '', 'tests' => $limiter?->capacity?->tests() ?? []]);
             }
         }
         foreach ($full->shut() as $gate) {
@@ -138,7 +138,7 @@ final readonly class PoseReading
             'shown' => $margin->shown,
             'difference' => abs($margin->difference()),
             'smallest' => $margin->smallestChange(),
-            'tests' => implode(', ', $margin->capacity->tests()),
+            'tests' => $margin->capacity->tests(),
         ];
         if ($margin->isTooOld) {
             $taken = $margin->capacity->on();

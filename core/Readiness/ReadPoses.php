@@ -68,6 +68,19 @@ final class ReadPoses
         }));
     }
 
+    /** The test that isolates an ability with the least error; null when none does. */
+    public function isolating(Ability $ability): ?TestDefinition
+    {
+        $best = null;
+        foreach ($this->tests as $test) {
+            if ($test->isMeasured() && Bound::Exact === $test->shows($ability) && (null === $best || $test->formula->usualError() < $best->formula->usualError())) {
+                $best = $test;
+            }
+        }
+
+        return $best;
+    }
+
     /** The same postures for the same person with something changed. */
     public function with(KnownPerson $person): self
     {
@@ -94,6 +107,6 @@ final class ReadPoses
     /** @return list<Ability> those that some test isolates */
     private function isolated(): array
     {
-        return $this->isolated ??= array_values(array_filter(Ability::cases(), fn (Ability $ability): bool => [] !== array_filter($this->tests, static fn (TestDefinition $test): bool => Bound::Exact === $test->shows($ability) && $test->isMeasured())));
+        return $this->isolated ??= array_values(array_filter(Ability::cases(), fn (Ability $ability): bool => null !== $this->isolating($ability)));
     }
 }

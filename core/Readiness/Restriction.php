@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
+use LucidAscent\Core\LegChain\Ability;
+
 /** What keeps a soles-together knee up. */
 enum Restriction: string
 {
@@ -14,4 +16,10 @@ enum Restriction: string
     case Structure = 'structure';
     case None = 'none';
     case Unknown = 'unknown';
+
+    /** What is missing of one of the two. */
+    public static function of(Ability $ability): self
+    {
+        return Ability::Rotation === $ability ? self::Rotation : self::Abduction;
+    }
 }

@@ -13,6 +13,7 @@ use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Posture;
@@ -216,7 +217,7 @@ final readonly class RungReading
                 $lowest = LowestKnee::search($asked->contact, $body, $shown);
                 if (null !== $lowest) {
                     $asked = new KneeAtHeight($asked->contact, $lowest->height());
-                    $height = $lowest->height() - LowestKnee::FLOOR;
+                    $height = $lowest->height() - LegChain::HALF_KNEE;
                 }
             }
             $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;

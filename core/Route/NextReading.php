@@ -74,7 +74,7 @@ final readonly class NextReading
                 }
                 if ($fall > self::WORTH && (null === $best || $fall / $test->minutes > $rate + 1e-9)) {
                     $rate = $fall / $test->minutes;
-                    $best = new self($test, $side, $fall, new Reason('next.settles', Source::Own, ['poses' => implode(', ', $settles), 'fall' => 100 * $fall, 'minutes' => $test->minutes]));
+                    $best = new self($test, $side, $fall, new Reason('next.settles', Source::Own, ['poses' => $settles, 'fall' => 100 * $fall, 'minutes' => $test->minutes]));
                 }
             }
         }
@@ -90,7 +90,7 @@ final readonly class NextReading
                 $pose = $poses->of($id, $side);
                 foreach (State::Held === $pose->state() ? [] : $pose->full()->shut() as $gate) {
                     $test = $poses->tests[$gate->test] ?? null;
-                    if (null !== $test && 'gate.refused' !== $gate->reason->code && [] === $poses->person->holds->on($test->work, $side)) {
+                    if (null !== $test && !$gate->isRefused && [] === $poses->person->holds->on($test->work, $side)) {
                         return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => $poses->postures[$id]->name]), true);
                     }
                 }
@@ -134,8 +134,8 @@ final readonly class NextReading
             $all[] = $id;
             foreach (Side::cases() as $side) {
                 foreach ($poses->of($id, $side)->full()->shut() as $gate) {
-                    if ('gate.first' === $gate->reason->code) {
-                        $wanted[] = (string) $gate->reason->numbers['postures'];
+                    if ('' !== $gate->first) {
+                        $wanted[] = $gate->first;
                     }
                 }
             }

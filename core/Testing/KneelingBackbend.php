@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\LegChain\LegChain;
 
 /**
  * How far the spine bends back when kneeling hands just reach a block, in degrees.
@@ -17,13 +18,11 @@ use LucidAscent\Core\Body\UpperBody;
  */
 final class KneelingBackbend
 {
-    private const KNEE = 5.0;
-
     /** @param float $block height that the hands reach, in cm */
     public static function degrees(float $block, Proportions $proportions): float
     {
         $stature = $proportions->stature->cm;
-        $standing = $proportions->length(Segment::Thigh, Side::Left)->cm + self::KNEE - UpperBody::Arm->ofStature($stature);
+        $standing = $proportions->length(Segment::Thigh, Side::Left)->cm + LegChain::HALF_KNEE - UpperBody::Arm->ofStature($stature);
         $torso = UpperBody::Torso->ofStature($stature);
         $height = static fn (float $bend): float => $standing + ($bend > 0.0 ? $torso * sin($bend) / $bend : $torso);
         [$low, $high] = [0.0, M_PI];

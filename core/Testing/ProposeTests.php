@@ -53,7 +53,7 @@ final readonly class ProposeTests
     private static function one(TestDefinition $test, ?array $asked, ?int $age, array $heldBy, array $best): ProposedTest
     {
         if ([] !== $heldBy) {
-            return new ProposedTest($test, false, [new Reason('test.held', Source::Trade, ['by' => implode(', ', $heldBy)])], $heldBy);
+            return new ProposedTest($test, false, [new Reason('test.held', Source::Trade, ['by' => $heldBy])], $heldBy);
         }
         $because = [];
         $needed = null === $asked;
@@ -67,9 +67,9 @@ final readonly class ProposeTests
             $needed = $isBest || (count($for) > 1 && [] === $isolates);
             $because[] = match (true) {
                 [] === $for => new Reason('test.not-asked', Source::Own),
-                $isBest => new Reason('test.isolates', Source::Trade, ['poses' => implode(', ', $poses)]),
-                $needed => new Reason('test.shows-together', Source::Trade, ['poses' => implode(', ', $poses)]),
-                default => new Reason('test.less-exact', Source::Own, ['poses' => implode(', ', $poses)]),
+                $isBest => new Reason('test.isolates', Source::Trade, ['poses' => $poses]),
+                $needed => new Reason('test.shows-together', Source::Trade, ['poses' => $poses]),
+                default => new Reason('test.less-exact', Source::Own, ['poses' => $poses]),
             };
         }
         if ($needed && null !== $age && $age <= self::DAYS_RECENT) {

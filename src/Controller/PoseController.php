@@ -60,7 +60,7 @@ final class PoseController extends TeacherController
             // Where something is held, no prop is offered to go on with.
             $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
             $heights[$name] = null === $sides[$name]->stand->rung ? null : PropHeights::of($sides[$name]->stand->rung, $poses->person, $side);
-            $restriction[$name] = FindRestriction::of($poses->person, $side);
+            $restriction[$name] = FindRestriction::of($poses, $side);
         }
 
         return $this->render('reading/pose.html.twig', [

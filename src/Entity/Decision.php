@@ -19,7 +19,7 @@ use Symfony\Component\Uid\Uuid;
 class Decision
 {
     /**
-     * @param list<array{code: string, source: string, numbers: array<string, float|int|string>}> $reasons
+     * @param list<array{code: string, source: string, numbers: array<string, float|int|string|list<string>>}> $reasons
      * @param list<string> $restsOn days of the sessions
      */
     public function __construct(

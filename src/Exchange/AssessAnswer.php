@@ -55,7 +55,7 @@ final readonly class AssessAnswer
             }
         }
         foreach (Side::cases() as $side) {
-            $answer['restriction'][$side->value] = FindRestriction::of($poses->person, $side)->restriction->value;
+            $answer['restriction'][$side->value] = FindRestriction::of($poses, $side)->restriction->value;
         }
         foreach ($routes as $route) {
             array_push($answer['held'], ...self::held($route, $poses));

@@ -52,7 +52,7 @@ final readonly class PlanAnswer
             $doses[self::DAYS[$day]] = $this->catalogue->dose($other);
         }
 
-        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->tests(), $this->catalogue->dose($school), $doses))->plan($wanted, $request);
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->dose($school), $doses))->plan($wanted, $request);
     }
 
     /** @return array<string, mixed> */

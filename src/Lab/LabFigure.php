@@ -15,7 +15,6 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
-use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Vector;
@@ -32,7 +31,7 @@ final class LabFigure
             $posture instanceof Drawn => $posture->drawn($body),
             default => throw new \LogicException(sprintf('Nothing says how "%s" is drawn.', $contact->label)),
         };
-        $block = $posture instanceof KneeAtHeight && $posture->kneeHeight > 2 * LowestKnee::FLOOR ? $posture->kneeHeight - LowestKnee::FLOOR : null;
+        $block = $posture instanceof KneeAtHeight && $posture->kneeHeight > 2 * LegChain::HALF_KNEE ? $posture->kneeHeight - LegChain::HALF_KNEE : null;
 
         return [
             'leg' => LegFigure::of($pose) + ['block' => $block],
@@ -55,7 +54,7 @@ final class LabFigure
         $at = static fn (float $forward, float $drop): LegPose => new LegPose(
             $pose->angles,
             $hip,
-            new Vector($hip->x + $forward * $body->thigh, $hip->y, max(5.0, $hip->z - $drop)),
+            new Vector($hip->x + $forward * $body->thigh, $hip->y, max(LegChain::HALF_KNEE, $hip->z - $drop)),
             new Vector($hip->x + $forward * ($body->thigh + $body->shin), $hip->y, max(4.0, $hip->z - 2 * $drop)),
         );
 
@@ -63,8 +62,8 @@ final class LabFigure
             OtherLeg::Alike, OtherLeg::Mirrors => $pose,
             OtherLeg::Folded => LegChain::forward($body, $sitting, new LegAngles($folded, 0, 0, 90.0)),
             OtherLeg::Stands => LegChain::forward($body, $sitting, new LegAngles($folded, 0, 0, $folded)),
-            OtherLeg::Behind => $at(-0.99, $hip->z - 5.0),
-            OtherLeg::Ahead, OtherLeg::Works => $at(0.99, min(4.0, $hip->z - 5.0)),
+            OtherLeg::Behind => $at(-0.99, $hip->z - LegChain::HALF_KNEE),
+            OtherLeg::Ahead, OtherLeg::Works => $at(0.99, min(4.0, $hip->z - LegChain::HALF_KNEE)),
         });
     }
 

@@ -12,7 +12,7 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Holds;
-use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -83,6 +83,7 @@ final readonly class PersonOn
             $checks,
             $this->decided($practitioner, $moment),
             $this->observed($taken),
+            $this->records->toolErrors($practitioner->teacher),
         ), $this->catalogue->tests());
     }
 
@@ -134,7 +135,7 @@ final readonly class PersonOn
     /** @return array<string, float> what was practised with a measured block is a reading of the knee's height, in cm */
     private function heights(RungCheck $check): array
     {
-        return null !== $check->propHeight && PropRule::KneeBlock === $this->catalogue->rung($check->ladder, $check->rung)?->prop ? ['kneeHeight' => $check->propHeight + LowestKnee::FLOOR] : [];
+        return null !== $check->propHeight && PropRule::KneeBlock === $this->catalogue->rung($check->ladder, $check->rung)?->prop ? ['kneeHeight' => $check->propHeight + LegChain::HALF_KNEE] : [];
     }
 
     /** @return array<string, list<ReadinessCheck>> by posture and side, the oldest first */

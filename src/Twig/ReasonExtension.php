@@ -63,10 +63,12 @@ final class ReasonExtension extends AbstractExtension
         $numbers = [];
         foreach ($reason->numbers as $name => $value) {
             if (isset(self::ENTRIES[$name])) {
-                $value = implode(', ', array_map(fn (string $id): string => $this->entryName(self::ENTRIES[$name], $id), explode(', ', (string) $value)));
+                $value = array_map(fn (int|float|string $id): string => $this->entryName(self::ENTRIES[$name], (string) $id), (array) $value);
             }
-            if ('rung' === $name) {
-                $value = $this->rungName((string) ($reason->numbers['posture'] ?? ''), (string) $value);
+            $value = is_array($value) ? implode(', ', $value) : $value;
+            if ('rung' === $name && is_string($value)) {
+                $posture = $reason->numbers['posture'] ?? '';
+                $value = $this->rungName(is_string($posture) ? $posture : '', $value);
             }
             $numbers[$name] = isset(self::NAMES[$name])
                 ? $this->translator->trans(self::NAMES[$name].$value, domain: 'labels')

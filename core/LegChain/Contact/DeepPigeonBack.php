@@ -27,7 +27,6 @@ use LucidAscent\Core\LegChain\Vector;
  */
 final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
 {
-    private const KNEE_HEIGHT = 5.0;
     private const STRAIGHT = 1e-9;
 
     /** @throws InvalidValue when a length is not more than zero, or an angle out of its range */
@@ -119,7 +118,7 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
     /** How far the thigh is behind the pelvis's own line, in degrees. */
     private function extension(Body $body): float
     {
-        $drop = ($this->hipHeight - self::KNEE_HEIGHT) / $body->thigh;
+        $drop = ($this->hipHeight - LegChain::HALF_KNEE) / $body->thigh;
         if (abs($drop) > 1.0) {
             throw OutOfReach::because(sprintf('With the hip %.1f cm up, the back knee does not come down to the floor.', $this->hipHeight));
         }

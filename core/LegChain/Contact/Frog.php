@@ -10,7 +10,6 @@ use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\Swivel;
 
 /** On all fours, knees apart and level with the hips: abduction of each is asin((span − w)/2 / T). */
 final readonly class Frog extends SingleJoint implements Contact, Drawn
@@ -39,6 +38,6 @@ final readonly class Frog extends SingleJoint implements Contact, Drawn
     {
         $abduction = $this->degrees($body);
 
-        return LegChain::forward($body, new Sitting(max(0.0, $body->thigh * cos(deg2rad($abduction)) + Swivel::FLOOR - $body->seatedHipHeight)), new LegAngles(0, $abduction, 0, 90));
+        return LegChain::forward($body, new Sitting(max(0.0, $body->thigh * cos(deg2rad($abduction)) + LegChain::HALF_KNEE - $body->seatedHipHeight)), new LegAngles(0, $abduction, 0, 90));
     }
 }

@@ -24,7 +24,6 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
 {
     public const SHIN_ANGLE_ERROR = 2.5;
 
-    private const KNEE_HEIGHT = 5.0;
     private const KNEE_OUTWARD = 8.0;
 
     /** @throws InvalidValue when the height is negative, or the shin is turned by more than 90° */
@@ -38,11 +37,11 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
     public function pose(Body $body): LegPose
     {
         $hip = new Vector(0.0, $body->hipSpacing / 2, $this->hipHeight);
-        $ahead = $body->thigh ** 2 - self::KNEE_OUTWARD ** 2 - ($this->hipHeight - self::KNEE_HEIGHT) ** 2;
+        $ahead = $body->thigh ** 2 - self::KNEE_OUTWARD ** 2 - ($this->hipHeight - LegChain::HALF_KNEE) ** 2;
         if ($ahead < 0.0) {
             throw OutOfReach::because(sprintf('With the hip %.1f cm up, the knee does not come down to the floor.', $this->hipHeight));
         }
-        $knee = new Vector(sqrt($ahead), $hip->y + self::KNEE_OUTWARD, self::KNEE_HEIGHT);
+        $knee = new Vector(sqrt($ahead), $hip->y + self::KNEE_OUTWARD, LegChain::HALF_KNEE);
         $turn = deg2rad($this->shinAngle);
         $ankle = $knee->plus((new Vector(-sin($turn), -cos($turn), 0.0))->times($body->shin));
 

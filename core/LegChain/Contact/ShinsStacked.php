@@ -14,7 +14,6 @@ use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\Swivel;
 use LucidAscent\Core\LegChain\Vector;
 
 /**
@@ -96,6 +95,6 @@ final readonly class ShinsStacked implements ChainReading, ComesToRest, Contact,
     /** A top knee no higher than its ankle rests on the foot below it, and a knee at its own thickness on the floor. */
     public static function isResting(SetUp $set): bool
     {
-        return $set->number('kneeHeight') <= max(Swivel::FLOOR, $set->number('ankleHeight'));
+        return $set->number('kneeHeight') <= max(LegChain::HALF_KNEE, $set->number('ankleHeight'));
     }
 }

@@ -21,7 +21,7 @@ final readonly class PostureFirst implements Gate
     public function check(KnownPerson $person, Side $side, callable $isInReach, ?Since $since): GateFinding
     {
         return $isInReach($this->posture)
-            ? new GateFinding(State::Open, new Reason('gate.passed', Source::Trade, ['postures' => $this->posture]))
-            : new GateFinding(State::Unknown, new Reason('gate.first', Source::Trade, ['postures' => $this->posture]));
+            ? new GateFinding(State::Open, new Reason('gate.passed', Source::Trade, ['postures' => [$this->posture]]))
+            : new GateFinding(State::Unknown, new Reason('gate.first', Source::Trade, ['postures' => [$this->posture]]), first: $this->posture);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness\Gate;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\KnownPerson;
@@ -38,7 +37,7 @@ final readonly class Sitting implements Gate
             'knee' => $taken->measure('kneeHeight')->mean(),
             'hip' => $taken->sitting->hipHeight($person->proportions->body($side)),
         ];
-        $error = max($taken->measure('heelDistance')->error(Reading::TAPE_ERROR), $taken->measure('kneeHeight')->error(Reading::TAPE_ERROR));
+        $error = max($person->readingError($taken, 'heelDistance'), $person->readingError($taken, 'kneeHeight'));
         $outcome = LotusGate::outcome($numbers['heels'], $numbers['knee'], $numbers['hip'], $error);
         if ($outcome->allows($this->needed)) {
             return new GateFinding(State::Open, new Reason('gate.'.$outcome->value, Source::Trade, $numbers));

@@ -24,7 +24,7 @@ final readonly class Watched implements Gate
 
         return match ($answer) {
             true => new GateFinding(State::Open, new Reason('gate.seen', Source::Trade, ['test' => $this->test]), $this->test),
-            false => new GateFinding(State::Unknown, new Reason('gate.refused', Source::Trade, ['test' => $this->test]), $this->test),
+            false => new GateFinding(State::Unknown, new Reason('gate.refused', Source::Trade, ['test' => $this->test]), $this->test, isRefused: true),
             null => new GateFinding(State::Unknown, new Reason('gate.not-asked', Source::Trade, ['test' => $this->test]), $this->test),
         };
     }

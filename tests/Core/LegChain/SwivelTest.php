@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\Contact\LegBehindHead;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Swivel;
@@ -43,14 +44,14 @@ final class SwivelTest extends TestCase
             $brute = -INF;
             for ($i = 0; $i < self::BRUTE_STEPS; ++$i) {
                 $pose = $swivel->pose(2 * M_PI * $i / self::BRUTE_STEPS);
-                if ($pose->knee->z >= Swivel::FLOOR && $pose->knee->y >= $outside) {
+                if ($pose->knee->z >= LegChain::HALF_KNEE && $pose->knee->y >= $outside) {
                     $brute = max($brute, $capacity->worstMargin($pose->angles));
                 }
             }
             $best = $swivel->best($capacity, $outside);
             self::assertGreaterThanOrEqual($brute - 1e-9, $capacity->worstMargin($best->angles));
             self::assertLessThan($brute + 0.6, $capacity->worstMargin($best->angles));
-            self::assertGreaterThanOrEqual(Swivel::FLOOR - 1e-9, $best->knee->z);
+            self::assertGreaterThanOrEqual(LegChain::HALF_KNEE - 1e-9, $best->knee->z);
             self::assertGreaterThanOrEqual($outside - 1e-9, $best->knee->y);
             self::assertEqualsWithDelta(41.2, $best->knee->minus($best->hip)->length(), 1e-9);
             self::assertEqualsWithDelta(41.3, $best->ankle->minus($best->knee)->length(), 1e-9);

@@ -60,7 +60,7 @@ final class PlannerTest extends TestCase
     public function testNoSessionBreaksAHardRule(array $wanted, int $minutes, array $days, int $apart, array $seen): void
     {
         $poses = self::poses(seen: $seen);
-        $plan = (new Planner($poses, self::ladders(), self::tests(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes));
+        $plan = (new Planner($poses, self::ladders(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes));
         foreach ($plan->weeks as $week) {
             foreach ($week['sessions'] as $session) {
                 self::assertSame([], SessionRules::broken($session, $minutes, $poses), $session->on->format('Y-m-d'));
@@ -68,7 +68,7 @@ final class PlannerTest extends TestCase
         }
         $sessions = array_merge(...array_map(static fn (array $week): array => $week['sessions'], $plan->weeks));
         self::assertSame([], SessionRules::tooClose($sessions, $apart, $poses));
-        self::assertEquals($plan, (new Planner($poses, self::ladders(), self::tests(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes)), 'The same person and days give the same plan.');
+        self::assertEquals($plan, (new Planner($poses, self::ladders(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes)), 'The same person and days give the same plan.');
     }
 
     /** @return iterable<array{list<string>, int, list<int>, int, list<Seen>}> */
@@ -106,7 +106,7 @@ final class PlannerTest extends TestCase
     public function testTheTighterSideComesFirstAndLastAndHalfAsMuchAgain(): void
     {
         $person = Person::of(self::TESTS, seen: [self::seen('turner', 'low', Side::Right), self::seen('turner', 'low'), new Seen('turner', 'full', Side::Left, false, new \DateTimeImmutable('2026-03-05'))]);
-        $items = self::work(self::first((new Planner(self::read($person), self::ladders(), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))));
+        $items = self::work(self::first((new Planner(self::read($person), self::ladders(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))));
         self::assertSame([Side::Left, Side::Right, Side::Left], array_map(static fn (PlannedItem $item): ?Side => $item->side, $items));
         self::assertSame([120, 120, 60], array_map(static fn (PlannedItem $item): int => $item->seconds, $items));
     }
@@ -118,7 +118,7 @@ final class PlannerTest extends TestCase
         $items = self::work(self::first($plan));
         self::assertSame([[Side::Right, 'low']], array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], $items));
         self::assertSame([Side::Right], array_values(array_unique(array_map(static fn (PlannedItem $item): ?Side => $item->side, self::first($plan)->items), SORT_REGULAR)), 'The counterpose, too, on the free side alone.');
-        $both = (new Planner(self::poses(entries: [$hurt]), self::ladders(undoIsSymmetric: true), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        $both = (new Planner(self::poses(entries: [$hurt]), self::ladders(undoIsSymmetric: true), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
         self::assertSame(['plan.no-counter', []], [$both->leftOut['turner']->code, self::work(self::first($both))], 'One that needs both legs is no counterpose now.');
         self::assertSame('plan.held-side', $plan->leftOut['turner']->code);
         self::assertSame('left', $plan->leftOut['turner']->numbers['side']);
@@ -136,18 +136,18 @@ final class PlannerTest extends TestCase
 
     public function testWithoutAWarmUpNobodyWorks(): void
     {
-        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
         self::assertSame([], self::first($plan)->items);
         self::assertSame('plan.no-warm-up', $plan->leftOut['turner']->code);
     }
 
     public function testWithoutACounterposeItIsLeftOut(): void
     {
-        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
         self::assertSame('plan.no-counter', $plan->leftOut['turner']->code);
         self::assertSame([], self::work(self::first($plan)));
         $strap = self::ladders(undoProps: ['strap' => 1]);
-        self::assertSame('plan.no-counter', (new Planner(self::poses(), $strap, self::tests(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))->leftOut['turner']->code, 'Nor one without its prop.');
+        self::assertSame('plan.no-counter', (new Planner(self::poses(), $strap, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))->leftOut['turner']->code, 'Nor one without its prop.');
     }
 
     public function testWhatFindsNoRoomInAnySessionSaysSo(): void
@@ -162,7 +162,7 @@ final class PlannerTest extends TestCase
 
     public function testAnotherSchoolOnSomeDaysDosesAnotherWay(): void
     {
-        $plan = (new Planner(self::poses(), self::ladders(), self::tests(), Dose::longAndStill(2), [2 => Dose::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
+        $plan = (new Planner(self::poses(), self::ladders(), Dose::longAndStill(2), [2 => Dose::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
         self::assertSame([180, 60], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
     }
 
@@ -208,7 +208,7 @@ final class PlannerTest extends TestCase
      */
     private static function plan(array $wanted, array $seen = [], int $weeks = 1, array $days = [1, 3], int $minutes = 30, int $apart = 2, array $entries = [], array $conditions = []): Plan
     {
-        return (new Planner(self::poses(seen: $seen, entries: $entries, conditions: $conditions), self::ladders(), self::tests(), Dose::longAndStill($apart)))->plan($wanted, self::request($weeks, $days, $minutes));
+        return (new Planner(self::poses(seen: $seen, entries: $entries, conditions: $conditions), self::ladders(), Dose::longAndStill($apart)))->plan($wanted, self::request($weeks, $days, $minutes));
     }
 
     /** @param list<int> $days */

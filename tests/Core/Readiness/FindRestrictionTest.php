@@ -14,6 +14,8 @@ use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\LotusGate;
+use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Restriction;
 use LucidAscent\Core\Readiness\RestrictionFinding;
 use LucidAscent\Core\Readiness\SameLegTwoPoses;
@@ -21,6 +23,7 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Tests\Core\SampleBody;
+use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -70,7 +73,7 @@ final class FindRestrictionTest extends TestCase
     {
         $long = Proportions::of(Length::cm(168.0), array_map(Length::cm(...), ['thigh.left' => 39.0, 'thigh.right' => 39.0, 'shin.left' => 43.5, 'shin.right' => 43.5]));
         $person = Person::of(['soles-together' => [self::SITTING], 'shins-stacked' => [self::TURNS], 'frog' => [self::WIDE]], [], $long);
-        $codes = array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of($person, Side::Left)->reasons);
+        $codes = array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of(self::read($person), Side::Left)->reasons);
         self::assertContains('restriction.long-shin', $codes);
     }
 
@@ -88,7 +91,7 @@ final class FindRestrictionTest extends TestCase
             $taken = new TakenTest('one-leg-fold-knee', Side::Left, Tool::Tape, [['kneeHeight' => $fold]], $compensations, on: new \DateTimeImmutable('2026-03-02'));
             $person = new KnownPerson($person->proportions, $person->evidence, $person->holds, [$taken, ...$person->taken], $person->on);
 
-            return in_array('same-leg.pelvis-rolls', array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of($person, Side::Left)->reasons), true);
+            return in_array('same-leg.pelvis-rolls', array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of(self::read($person), Side::Left)->reasons), true);
         };
         // The tape is off by 0.7 cm in each, so noise explains 1.94 cm.
         self::assertTrue($rolled(18.0));
@@ -122,15 +125,20 @@ final class FindRestrictionTest extends TestCase
         $height = static fn (float $r, float $a): ?float => LowestKnee::search(new SolesTogether(20.0, new Sitting()), SampleBody::leg(), new Capacity(null, $a, $r))?->height();
         self::assertEqualsWithDelta($height($rotation, $abduction), $predicted, 1e-9, 'The lowest that turn and spread allow.');
         self::assertNotSame(Restriction::Structure, $at($predicted)->restriction);
-        if ($predicted + 0.9 * $noise > FindRestriction::HAND) {
+        if ($predicted + 0.9 * $noise > LotusGate::LOW_KNEE) {
             self::assertNotSame(Restriction::Structure, $at($predicted + 0.9 * $noise)->restriction);
         }
-        self::assertSame(Restriction::Structure, $at(max(FindRestriction::HAND + 0.1, $predicted + 1.2 * $noise))->restriction);
+        self::assertSame(Restriction::Structure, $at(max(LotusGate::LOW_KNEE + 0.1, $predicted + 1.2 * $noise))->restriction);
     }
 
     /** @param array<string, array<string, float>> $tests */
     private static function find(array $tests): RestrictionFinding
     {
-        return FindRestriction::of(Person::of(array_map(static fn (array $trial): array => [$trial], $tests)), Side::Left);
+        return FindRestriction::of(self::read(Person::of(array_map(static fn (array $trial): array => [$trial], $tests))), Side::Left);
+    }
+
+    private static function read(KnownPerson $person): ReadPoses
+    {
+        return new ReadPoses([], $person, ['figure-four-lying' => Definition::figureFour(), 'shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog(), 'wide-legs' => Definition::wideLegs()]);
     }
 }

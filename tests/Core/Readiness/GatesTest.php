@@ -48,7 +48,7 @@ final class GatesTest extends TestCase
         $person = Person::of([]);
         self::assertTrue(self::check(GateKind::First, 'pigeon', $person, static fn (string $id): bool => 'pigeon' === $id)->isMet());
         $shut = self::check(GateKind::First, 'pigeon', $person, static fn (string $id): bool => 'pigeon' !== $id);
-        self::assertSame([false, 'pigeon'], [$shut->isMet(), $shut->reason->numbers['postures']]);
+        self::assertSame([false, 'pigeon'], [$shut->isMet(), $shut->first]);
     }
 
     public function testNotAskedIsNotMetAndOfTwoAnswersOfADayTheWorseCounts(): void

@@ -12,7 +12,7 @@ use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\ShinsStacked;
 use LucidAscent\Core\LegChain\KneeAtHeight;
-use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
@@ -116,7 +116,7 @@ final class ReadSeenTest extends TestCase
         self::assertNotNull($reading->propHeight);
         $open = $reading->pose;
         self::assertNotNull($open);
-        self::assertEqualsWithDelta($open->knee->z - LowestKnee::FLOOR, $reading->propHeight, 1e-9, 'The top of the block is half a knee below its middle.');
+        self::assertEqualsWithDelta($open->knee->z - LegChain::HALF_KNEE, $reading->propHeight, 1e-9, 'The top of the block is half a knee below its middle.');
         self::assertGreaterThan(10.0, $reading->propHeight);
         self::assertNull(self::reading(self::rung($easy, prop: PropRule::KneeBlock), [])->propHeight, 'Nothing known: no height.');
         self::assertNull(self::reading(self::rung($easy), ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]])->propHeight, 'No block: no height.');

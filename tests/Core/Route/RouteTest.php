@@ -92,7 +92,7 @@ final class RouteTest extends TestCase
         self::assertEqualsWithDelta(0.2, $fall(['turner'], ['soles-together' => Definition::solesTogether()]), 1e-9, 'A lower bound may happen to reach.');
         self::assertEqualsWithDelta(0.0, (float) $fall(['turner'], ['breath-and-talk' => Definition::watched()]), 1e-9, 'What is only watched reads nothing: the rung is tried.');
         $next = NextReading::of(['turner'], new ReadPoses(self::poses([])->postures, Person::of([]), $exact));
-        self::assertSame(['next.settles', 40.0, 3.0, 'Turner'], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
+        self::assertSame(['next.settles', 40.0, 3.0, ['Turner']], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
         self::assertFalse($next->isGate);
     }
 
