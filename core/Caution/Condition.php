@@ -21,6 +21,7 @@ final readonly class Condition
      * @param list<string> $besides loads that may be worked beyond the gentle rungs, short of the end of any range
      * @param Ending $ending what ends it
      * @param int|null $months after so many months anybody's word ends it
+     * @param bool $isInFreeWords whether somebody has to say which loads it touches; until then nothing deep
      */
     public function __construct(
         public string $id,
@@ -35,6 +36,7 @@ final readonly class Condition
         public array $besides = [],
         public Ending $ending = Ending::Clinician,
         public ?int $months = null,
+        public bool $isInFreeWords = false,
     ) {
     }
 
@@ -47,6 +49,32 @@ final readonly class Condition
     public static function unknown(string $id): self
     {
         return new self($id, $id, [], gentleOnly: true);
+    }
+
+    /**
+     * What was told in free words, once somebody has said which loads it touches; unchanged for any other, and
+     * while nothing was said.
+     *
+     * @param list<Load> $loads
+     */
+    public function touching(array $loads): self
+    {
+        return $this->isInFreeWords && [] !== $loads
+            ? new self($this->id, $this->name, array_values(array_unique([...$this->holds, ...array_map(static fn (Load $load): string => $load->value, $loads)])), ending: $this->ending, isInFreeWords: true)
+            : $this;
+    }
+
+    /** Told again in free words: what it was said to touch before, it touches still. */
+    public function after(self $earlier): self
+    {
+        $loads = array_values(array_filter(array_map(Load::tryFrom(...), $earlier->holds)));
+
+        return match (true) {
+            !$this->isInFreeWords => $this,
+            // New words that nobody has put a load to keep everything deep closed beside what is known already.
+            $this->gentleOnly => new self($this->id, $this->name, array_values(array_unique([...$this->holds, ...$earlier->holds])), gentleOnly: true, ending: $this->ending, isInFreeWords: true),
+            default => $this->touching($loads),
+        };
     }
 
     /** @param bool $isOtherSide whether the work is on the side that the condition is not on */

@@ -15,6 +15,7 @@ final readonly class RungDefinition
      * @param Work $work what it loads, derived and written, and how gentle it is
      * @param list<GateDefinition> $gates
      * @param array<string, float> $otherLeg the least of each ability of the other leg, likewise
+     * @param RungDemand|null $otherDemand what the leg chain computes for the other leg; null where it is not asked that way
      * @param bool $isMeasuredThrough whether measuring enough is as good as having done it
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class RungDefinition
         public PropRule $prop = PropRule::None,
         public array $gates = [],
         public array $otherLeg = [],
+        public ?RungDemand $otherDemand = null,
         public bool $isMeasuredThrough = false,
     ) {
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -14,6 +15,7 @@ use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Posture\RungDemand;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
@@ -28,33 +30,51 @@ final class ReadSeen
     /** @return list<Evidence> none for what was not clean, or cannot be reckoned */
     public static function evidence(Seen $seen, RungDefinition $rung, Proportions $proportions): array
     {
+        return self::leg($seen, $rung->thresholds, $rung->demand, $rung->prop, $seen->side, $proportions);
+    }
+
+    /** @return list<Evidence> of the other leg, which had its own part in it */
+    public static function ofOtherLeg(Seen $seen, RungDefinition $rung, Proportions $proportions): array
+    {
+        return self::leg($seen, $rung->otherLeg, $rung->otherDemand, PropRule::None, $seen->side->opposite(), $proportions);
+    }
+
+    /**
+     * @param array<string, float> $thresholds
+     *
+     * @return list<Evidence>
+     */
+    private static function leg(Seen $seen, array $thresholds, ?RungDemand $demand, PropRule $prop, Side $side, Proportions $proportions): array
+    {
         if (!$seen->isClean || !$seen->showsAngles) {
             return [];
         }
         $label = "seen {$seen->posture} {$seen->rung}";
-        $bound = $seen->hangsFree ? Bound::Exact : Bound::AtLeast;
+        // The heights, and whether the limb hung free, are of the side itself.
+        $isOwn = $side === $seen->side;
+        $bound = $isOwn && $seen->hangsFree ? Bound::Exact : Bound::AtLeast;
         $evidence = [];
-        foreach ($rung->thresholds as $name => $least) {
+        foreach ($thresholds as $name => $least) {
             $evidence[] = new Evidence(Ability::from($name), $least, Bound::AtLeast, Uncertainty::none(), $label, on: $seen->on, at: $seen->at);
         }
         // A block as high as it takes says nothing until somebody has read how high.
-        if (null === $rung->demand || (PropRule::None !== $rung->prop && [] === $seen->values)) {
+        if (null === $demand || (PropRule::None !== $prop && [] === $seen->values)) {
             return $evidence;
         }
         try {
-            $posture = $rung->demand->posture(new Capacity(), $proportions->stature->cm);
-            foreach ($seen->values as $name => $value) {
+            $posture = $demand->posture(new Capacity(), $proportions->stature->cm);
+            foreach ($isOwn ? $seen->values : [] as $name => $value) {
                 $now = $posture->props()[$name] ?? null;
                 $posture = null === $now ? $posture : $posture->shifted($name, $value - $now);
             }
             if ($posture instanceof FreeKnee) {
                 return $evidence;
             }
-            $body = $proportions->body($seen->side);
+            $body = $proportions->body($side);
             $pose = $posture instanceof ChainReading ? $posture->pose($body) : null;
             $sensitivity = Sensitivity::of($posture, $body);
             foreach (null === $pose ? $posture->angles($body) : $pose->angles->toArray() as $component => $degrees) {
-                [$ability, $sign] = $rung->demand->ability(Component::from($component)) ?? [null, 1.0];
+                [$ability, $sign] = $demand->ability(Component::from($component)) ?? [null, 1.0];
                 if (null !== $ability) {
                     $evidence[] = new Evidence($ability, $sign * $degrees, $bound, $sensitivity->uncertainty(Component::from($component), $label.$seen->on->format('Y-m-d'))->times($sign), $label, on: $seen->on, position: $pose?->angles, at: $seen->at);
                 }

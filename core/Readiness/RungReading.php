@@ -8,20 +8,15 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
-use LucidAscent\Core\LegChain\Capacity;
-use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\FreeKnee;
-use LucidAscent\Core\LegChain\KneeAtHeight;
-use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
-use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Posture;
-use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Posture\RungDemand;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
@@ -90,6 +85,8 @@ final readonly class RungReading
     private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $isInReach, ?Since $since, bool $atLimits): self
     {
         $capacities = null === $since ? $person->capacities($side) : $person->capacitiesSince($side, $since);
+        $other = $side->opposite();
+        $ofOther = null === $since ? $person->capacities($other) : $person->capacitiesSince($other, $since);
         $margins = [];
         foreach ($rung->thresholds as $name => $least) {
             $ability = Ability::from($name);
@@ -97,20 +94,15 @@ final readonly class RungReading
         }
         foreach ($rung->otherLeg as $name => $least) {
             $ability = Ability::from($name);
-            $other = $side->opposite();
-            $known = null === $since ? $person->capacities($other) : $person->capacitiesSince($other, $since);
-            $margins[] = self::margin($ability, $known->get($ability), $least, Uncertainty::none(), $person, $other)->ofOtherLeg();
+            $margins[] = self::margin($ability, $ofOther->get($ability), $least, Uncertainty::none(), $person, $other)->ofOtherLeg();
         }
-        [$asked, $pose, $angles, $sensitivity, $height] = self::leg($rung, $person, $side, $capacities, $atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg());
-        foreach ($angles ?? [] as $name => $degrees) {
-            $component = Component::from($name);
-            [$ability, $sign] = $rung->demand?->ability($component) ?? [null, 1.0];
-            if (null !== $ability && null !== $sensitivity && self::counts($ability, $posture, $capacities)) {
-                $known = null === $pose ? $capacities->get($ability) : $capacities->near($ability, $pose->angles);
-                $margins[] = self::margin($ability, $known, $sign * $degrees, $sensitivity->uncertainty($component)->times($sign), $person, $side);
-            }
+        $leg = LegAsked::of($rung->demand, $rung->prop, $person, $side, $capacities, $atLimits);
+        array_push($margins, ...self::ofLeg($leg, $rung->demand, $posture, $capacities, $person, $side));
+        $otherLeg = LegAsked::of($rung->otherDemand, PropRule::None, $person, $other, $ofOther, $atLimits);
+        foreach (self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other) as $margin) {
+            $margins[] = $margin->ofOtherLeg();
         }
-        $work = $rung->work->loading(null === $pose ? [] : Load::ofLeg($pose->angles->toArray()));
+        $work = $rung->work->loading($leg->loads());
         $seen = $person->seen($posture->id, $rung->id, $side, $since);
         $testFirst = null === $since ? [] : array_values(array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a)));
 
@@ -122,10 +114,10 @@ final readonly class RungReading
             array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $isInReach, $since), $rung->gates),
             $seen,
             $since,
-            $asked,
-            $pose,
-            null !== $rung->demand && null === $angles,
-            $height,
+            $leg->posture,
+            $leg->pose,
+            $leg->isImpossible || $otherLeg->isImpossible,
+            $leg->propHeight,
             // While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own).
             !$rung->isGentle() && $person->holds->isWholeSideHeld($side->opposite()),
         );
@@ -199,37 +191,20 @@ final readonly class RungReading
         return $sorted;
     }
 
-    /**
-     * What the leg chain says of it.
-     *
-     * @return array{Posture|null, LegPose|null, array<string, float>|null, Sensitivity|null, float|null} posture, pose, degrees by component, how they move, the prop's height
-     */
-    private static function leg(RungDefinition $rung, KnownPerson $person, Side $side, Capacities $capacities, Capacity $capacity): array
+    /** @return list<AbilityMargin> */
+    private static function ofLeg(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, KnownPerson $person, Side $side): array
     {
-        if (null === $rung->demand) {
-            return [null, null, null, null, null];
-        }
-        try {
-            $body = $person->proportions->body($side);
-            $asked = $rung->demand->posture($capacity, $person->proportions->stature->cm);
-            $height = null;
-            if (PropRule::KneeBlock === $rung->prop && $asked instanceof KneeAtHeight && null !== ($shown = $capacities->shown())) {
-                $lowest = LowestKnee::search($asked->contact, $body, $shown);
-                if (null !== $lowest) {
-                    $asked = new KneeAtHeight($asked->contact, $lowest->height());
-                    $height = $lowest->height() - LegChain::HALF_KNEE;
-                }
+        $margins = [];
+        foreach ($leg->angles as $name => $degrees) {
+            $component = Component::from($name);
+            [$ability, $sign] = $demand?->ability($component) ?? [null, 1.0];
+            if (null !== $ability && null !== $leg->sensitivity && self::counts($ability, $posture, $capacities)) {
+                $known = null === $leg->pose ? $capacities->get($ability) : $capacities->near($ability, $leg->pose->angles);
+                $margins[] = self::margin($ability, $known, $sign * $degrees, $leg->sensitivity->uncertainty($component)->times($sign), $person, $side);
             }
-            $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;
-            $angles = null === $pose ? $asked->angles($body) : $pose->angles->toArray();
-            $fixed = $asked instanceof FreeKnee && null !== $pose ? $asked->held($pose, $body) : $asked;
-            // The props of a rung are set, not read: they carry no error.
-            $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
-
-            return [$asked, $pose, $angles, $sensitivity, $height];
-        } catch (\DomainException) {
-            return [null, null, null, null, null];
         }
+
+        return $margins;
     }
 
     /**

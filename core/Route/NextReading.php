@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Route;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
@@ -74,12 +75,18 @@ final readonly class NextReading
                 }
                 if ($fall > self::WORTH && (null === $best || $fall / $test->minutes > $rate + 1e-9)) {
                     $rate = $fall / $test->minutes;
-                    $best = new self($test, $side, $fall, new Reason('next.settles', Source::Own, ['poses' => $settles, 'fall' => 100 * $fall, 'minutes' => $test->minutes]));
+                    $best = new self($test, $side, $fall, new Reason(self::goesBeyond($test, $side, $poses) ? 'next.beyond' : 'next.settles', Source::Own, ['poses' => $settles, 'fall' => 100 * $fall, 'minutes' => $test->minutes]));
                 }
             }
         }
 
         return $best;
+    }
+
+    /** Whether the leg came to rest when it was read last, so that the test has to be set up to go further. */
+    private static function goesBeyond(TestDefinition $test, Side $side, ReadPoses $poses): bool
+    {
+        return [] !== array_filter(array_keys($test->proves), static fn (string $ability): bool => $poses->isAtCeiling($test, Ability::from($ability), $side));
     }
 
     /** @param list<string> $wanted */

@@ -89,7 +89,7 @@ final readonly class AssessmentPlan
     {
         $asked = $posture['components'];
         foreach ($posture['rungs'] as $rung) {
-            array_push($asked, ...array_column($rung['demand']['thresholds'] ?? [], 'component'));
+            array_push($asked, ...array_column([...($rung['demand']['thresholds'] ?? []), ...($rung['other_leg']['thresholds'] ?? [])], 'component'));
         }
 
         return array_values(array_unique($asked));

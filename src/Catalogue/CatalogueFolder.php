@@ -182,7 +182,7 @@ final class CatalogueFolder
             $relations[$id] = array_map(static fn (array $others): array => array_map(strval(...), array_keys($others)), $posture['relations']);
             $asked = [];
             foreach ($posture['rungs'] as $rung) {
-                array_push($asked, ...array_column($rung['demand']['thresholds'] ?? [], 'component'));
+                array_push($asked, ...array_column([...($rung['demand']['thresholds'] ?? []), ...($rung['other_leg']['thresholds'] ?? [])], 'component'));
             }
             $components[$id] = array_values(array_unique([...$posture['components'], ...$asked]));
             if (true === $posture['target']) {
@@ -199,8 +199,10 @@ final class CatalogueFolder
         $posture = $this->entries[Kind::Posture->value][$id];
         $places = [];
         foreach ($posture['rungs'] as $i => $rung) {
-            if (isset($rung['demand']['contact'])) {
-                $places["rungs/$i/demand"] = [$rung['demand']['contact'], $rung['demand']['values']];
+            foreach (['demand', 'other_leg'] as $leg) {
+                if (isset($rung[$leg]['contact'])) {
+                    $places["rungs/$i/$leg"] = [$rung[$leg]['contact'], $rung[$leg]['values']];
+                }
             }
         }
         if (isset($posture['figure']['lab'])) {

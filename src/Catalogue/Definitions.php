@@ -76,6 +76,7 @@ final class Definitions
             $item['besides'] ?? [],
             Ending::from($item['ending'] ?? Ending::Clinician->value),
             $item['months'] ?? null,
+            $item['in_free_words'] ?? false,
         );
     }
 
@@ -96,6 +97,8 @@ final class Definitions
         foreach ($posture['rungs'] as $rung) {
             $demand = $rung['demand'];
             $leg = CatalogueDemand::find($demand['contact'] ?? '', $demand['values'] ?? []);
+            $other = $rung['other_leg'] ?? [];
+            $otherLeg = CatalogueDemand::find($other['contact'] ?? '', $other['values'] ?? []);
             $thresholds = self::least($demand);
             $rungs[] = new RungDefinition(
                 $rung['id'],
@@ -111,11 +114,12 @@ final class Definitions
                     $rung['gentle'] ?? false,
                     true === ($posture['both_legs'] ?? false) || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
                     $rung['foot_free'] ?? false,
-                    Load::ofThresholds(self::least($rung['other_leg'] ?? [])),
+                    array_values(array_unique([...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
                 ),
                 PropRule::from(array_column($rung['props'] ?? [], 'rule')[0] ?? PropRule::None->value),
                 array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),
-                self::least($rung['other_leg'] ?? []),
+                self::least($other),
+                $otherLeg,
                 $rung['may_be_measured_through'] ?? false,
             );
         }

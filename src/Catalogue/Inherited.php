@@ -24,6 +24,7 @@ final class Inherited
         foreach (array_values($entry['rungs'] ?? []) as $i => $rung) {
             $from = $byId[$rung['id']] ?? $rungs[min($i, count($rungs) - 1)] ?? [];
             $rung['loads'] = array_values(array_unique([...($rung['loads'] ?? []), ...($from['loads'] ?? [])]));
+            $rung = self::otherLeg($rung, $from);
             foreach (['gentle', 'foot_free', 'may_be_measured_through'] as $lenient) {
                 if (isset($rung[$lenient])) {
                     $rung[$lenient] = true === $rung[$lenient] && true === ($from[$lenient] ?? false);
@@ -36,5 +37,34 @@ final class Inherited
         }
 
         return $entry;
+    }
+
+    /**
+     * What the other leg has to do may be more, and is never less.
+     *
+     * @param array<string, mixed> $rung
+     * @param array<string, mixed> $from
+     *
+     * @return array<string, mixed>
+     */
+    private static function otherLeg(array $rung, array $from): array
+    {
+        if (!isset($from['other_leg'])) {
+            return $rung;
+        }
+        $own = $rung['other_leg'] ?? $from['other_leg'];
+        if (!isset($own['thresholds'], $from['other_leg']['thresholds'])) {
+            $own = $from['other_leg'];
+        }
+        foreach ($from['other_leg']['thresholds'] ?? [] as $least) {
+            $i = array_search($least['component'], array_column($own['thresholds'], 'component'), true);
+            if (false === $i) {
+                $own['thresholds'][] = $least;
+            } elseif ($own['thresholds'][$i]['at_least']['value'] < $least['at_least']['value']) {
+                $own['thresholds'][$i] = $least;
+            }
+        }
+
+        return ['other_leg' => $own] + $rung;
     }
 }

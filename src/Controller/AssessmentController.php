@@ -16,9 +16,13 @@ use LucidAscent\App\Form\BeforeForm;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Reading\ToldCondition;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds as CautionHolds;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
@@ -51,12 +55,14 @@ final class AssessmentController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $earlier = $this->records->newestAssessment($practitioner);
+        $told = $this->stillHeld($practitioner);
         $form = $this->createForm(BeforeForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'poses' => $this->poses(),
             'wanted' => $earlier->wanted ?? [],
             'cautions' => $this->cautions(),
-            'conditions' => $this->stillHeld($practitioner),
+            'conditions' => array_map(static fn (Hold $hold): string => $hold->holds->id, $told),
+            'loads' => array_values(array_filter(array_map(Load::tryFrom(...), array_merge(...array_map(static fn (Hold $hold): array => $hold->holds->isInFreeWords ? $hold->holds->holds : [], $told))))),
             'note' => $earlier->note ?? '',
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
@@ -68,7 +74,7 @@ final class AssessmentController extends TeacherController
             return $this->redirectToRoute('assessment', ['id' => $id, 'assessment' => $assessment]);
         }
 
-        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'earlier' => $earlier]);
+        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'earlier' => $earlier, 'in_free_words' => [] !== array_filter($told, static fn (Hold $hold): bool => $hold->holds->isInFreeWords)]);
     }
 
     #[Route('/practitioners/{id}/assessments/{assessment}', 'assessment', methods: ['GET'])]
@@ -138,7 +144,7 @@ final class AssessmentController extends TeacherController
         $pain = $form->get('pain')->getData()->pain();
         $wanted = $form->get('wanted')->getData();
         $now = $this->clock->now();
-        $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form), '', false, $pain->level, $pain->place, $pain->kind);
+        $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $practitioner), '', false, $pain->level, $pain->place, $pain->kind);
         $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
         $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $holds, $now);
         $this->records->addOnce(new Assessment(
@@ -160,17 +166,10 @@ final class AssessmentController extends TeacherController
         return $id;
     }
 
-    /** @return list<string> conditions that were told, and that no word has ended */
+    /** @return list<Hold> conditions that were told, and that no word has ended */
     private function stillHeld(Practitioner $practitioner): array
     {
-        $ids = [];
-        foreach ($this->holds->now($practitioner)->active as $hold) {
-            if ($hold->entry instanceof ConditionTold) {
-                $ids[] = $hold->holds->id;
-            }
-        }
-
-        return array_values(array_unique($ids));
+        return array_values(array_filter($this->holds->now($practitioner)->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold));
     }
 
     /** What hurts is never dropped because the rest is faulty, or was sent before. */
@@ -188,23 +187,36 @@ final class AssessmentController extends TeacherController
         }
     }
 
-    /** @return list<string> what was answered with yes: "knee-surgery:left", "minor@2027-05-04" */
-    private function conditions(FormInterface $form): array
+    /**
+     * What was answered with yes, as far as it is new or says more: what is on record stays there, ticked or not.
+     *
+     * @return list<string>
+     */
+    private function conditions(FormInterface $form, Practitioner $practitioner): array
     {
-        $told = [];
+        $ids = [];
         foreach (array_keys($this->cautions()) as $group) {
-            array_push($told, ...$form->get(str_replace('-', '_', $group))->getData());
+            array_push($ids, ...$form->get(str_replace('-', '_', $group))->getData());
         }
-        $side = $form->get('side')->getData();
+        $side = Side::tryFrom((string) $form->get('side')->getData());
         $eighteen = $form->get('eighteen')->getData();
+        $hasConsent = true === $form->get('guardian')->getData();
         $sided = $this->catalogue->sided();
-        $told = array_map(static fn (string $id): string => match (true) {
-            'minor' === $id && null !== $eighteen => $id.'@'.$eighteen->format('Y-m-d'),
-            null !== $side && in_array($id, $sided, true) => "$id:$side",
-            default => $id,
-        }, $told);
+        $held = array_map(static fn (Hold $hold): string => $hold->holds->id, $this->stillHeld($practitioner));
+        $told = [];
+        foreach ($ids as $id) {
+            $condition = $this->catalogue->conditions()[$id] ?? null;
+            $isMinor = Ending::Birthday === $condition?->ending;
+            $isSided = null !== $side && in_array($id, $sided, true);
+            // A dated one may be a new one of its kind: its time begins anew.
+            $isDated = null !== $condition?->months;
+            if (in_array($id, $held, true) && !$isSided && !$isDated && !($isMinor && ($hasConsent || null !== $eighteen)) && true !== $condition?->isInFreeWords) {
+                continue;
+            }
+            $told[] = (new ToldCondition($id, $isSided ? $side : null, $isMinor ? $eighteen : null, true === $condition?->isInFreeWords ? array_values($form->get('loads')->getData()) : []))->write();
+        }
 
-        return true === $form->get('guardian')->getData() ? [...$told, EventList::GUARDIAN] : $told;
+        return $hasConsent ? [...$told, EventList::GUARDIAN] : $told;
     }
 
     /** @return array<string, string> ids of the poses that somebody may want, by name */

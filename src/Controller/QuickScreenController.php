@@ -19,6 +19,7 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
@@ -84,7 +85,7 @@ final class QuickScreenController extends TeacherController
             'stature' => $body?->stature,
             'stops' => array_column($groups['stop-signs']['items'], 'id', 'ask'),
             'clinician' => array_column([...$groups['clinician-first']['items'], ...$groups['gentle-only']['items']], 'id', 'ask'),
-            'conditions' => array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, array_filter($this->holds->now($practitioner)->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold)))),
+            'conditions' => $this->onRecord($practitioner),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $this->check($form, $body, $practitioner);
@@ -143,10 +144,23 @@ final class QuickScreenController extends TeacherController
         }
     }
 
-    /** @return list<string> the cautions that were answered with yes */
-    private static function answered(FormInterface $form): array
+    /** @return list<string> conditions that were told, and that no word has ended */
+    private function onRecord(Practitioner $practitioner): array
     {
-        return array_values(array_filter([...$form->get('stops')->getData(), ...$form->get('clinician')->getData()], is_string(...)));
+        $told = array_filter($this->holds->now($practitioner)->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold);
+
+        return array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, $told)));
+    }
+
+    /** @return list<string> the cautions that were answered with yes; what is on record already is not told again with less */
+    private function answered(FormInterface $form, Practitioner $practitioner): array
+    {
+        $yes = array_filter([...$form->get('stops')->getData(), ...$form->get('clinician')->getData()], is_string(...));
+
+        // A dated one may be a new one of its kind: its time begins anew.
+        $dated = array_keys(array_filter($this->catalogue->conditions(), static fn (Condition $condition): bool => null !== $condition->months));
+
+        return array_values(array_diff($yes, array_diff($this->onRecord($practitioner), $dated)));
     }
 
     private function proportions(FormInterface $form, ?BodyMeasures $body): Proportions
@@ -204,7 +218,7 @@ final class QuickScreenController extends TeacherController
     /** @param list<string> $tests */
     private function told(Practitioner $practitioner, FormInterface $form, \DateTimeImmutable $now, array $tests = []): Assessment
     {
-        return new Assessment($this->entryOf($form), $practitioner, $this->teacher(), $now, true, [], $tests, self::answered($form), '', false, 0, PainPlace::None, PainKind::Ache);
+        return new Assessment($this->entryOf($form), $practitioner, $this->teacher(), $now, true, [], $tests, $this->answered($form, $practitioner), '', false, 0, PainPlace::None, PainKind::Ache);
     }
 
     /** What hurts is never dropped: on a side without numbers, with a form that is faulty, or sent again. */

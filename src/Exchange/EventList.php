@@ -13,6 +13,7 @@ use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\Word;
 
@@ -31,6 +32,7 @@ final readonly class EventList
           {"event":"pain","pain":{"level":3,"place":"knee","kind":"ache"},"side":"left","during":{"posture":"half-lotus","rung":"half-lotus"}}
           {"event":"stop","side":"left","painless":true}
           {"event":"condition","condition":"knee-surgery","side":"right","until":"2026-06-01"}
+          {"event":"condition","condition":"other","loads":["twist","neck"]}           told in free words: without loads nothing deep
           {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true}     by: teacher or clinician
           {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
         A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0], a session
@@ -118,7 +120,7 @@ final readonly class EventList
                 return array_map(static fn (?Side $side): StopDecided => new StopDecided($id, $at, $on, $side, $event->flag('painless'), $posture, $rung, $event->text('by', '')), $sides);
             case 'condition':
                 $entries = [];
-                $this->condition(['id' => $event->text('condition'), 'side' => $event->raw('side'), 'until' => $event->raw('until'), 'consent' => $event->raw('consent'), 'name' => $id, 'by' => $event->raw('by')], $on, false, $entries, $unread, $at);
+                $this->condition(['id' => $event->text('condition'), 'side' => $event->raw('side'), 'until' => $event->raw('until'), 'consent' => $event->raw('consent'), 'loads' => $event->raw('loads'), 'name' => $id, 'by' => $event->raw('by')], $on, false, $entries, $unread, $at);
 
                 return array_values($entries);
             case 'clearance':
@@ -162,6 +164,14 @@ final readonly class EventList
         $condition = $this->catalogue->condition($id, $consent);
         if (!isset($this->catalogue->conditions()[$id])) {
             $unread[] = ['condition' => $id, 'code' => 'unknown-condition', 'because' => sprintf('No caution knows the condition "%s": nothing deep until somebody has said what it loads.', $id)];
+        }
+        if (is_array($given['loads'] ?? null)) {
+            $loads = array_map(static fn (mixed $load): ?Load => is_string($load) ? Load::tryFrom($load) : null, array_values($given['loads']));
+            // One that nobody can read may be any: then nothing deep, as before anybody said.
+            $condition = in_array(null, $loads, true) ? $condition : $condition->touching($loads);
+            if (in_array(null, $loads, true)) {
+                $unread[] = ['condition' => $id, 'code' => 'unknown-load', 'because' => 'It names a load that the catalogue does not know: nothing deep until it says which.'];
+            }
         }
         $until = null;
         try {

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\PainData;
 use LucidAscent\App\Form\Type\PainType;
+use LucidAscent\Core\Caution\Load;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -40,6 +41,15 @@ final class BeforeForm extends AbstractType
             ] + $many);
         }
         $builder
+            ->add('loads', ChoiceType::class, [
+                'label' => 'What “anything else” touches',
+                'help' => 'Until somebody has said so, nothing deep is done.',
+                'choices' => array_filter(Load::cases(), static fn (Load $load): bool => Load::LyingRest !== $load),
+                'choice_value' => static fn (?Load $load): string => $load->value ?? '',
+                'choice_label' => static fn (Load $load): string => "load.$load->value",
+                'data' => $options['loads'],
+                'choice_translation_domain' => 'labels',
+            ] + $many)
             ->add('side', ChoiceType::class, [
                 'label' => 'Which side, where a condition has one',
                 'choices' => ['left' => 'left', 'right' => 'right'],
@@ -82,6 +92,7 @@ final class BeforeForm extends AbstractType
             'wanted' => [],
             'cautions' => [],
             'conditions' => [],
+            'loads' => [],
             'note' => '',
             'attr' => ['novalidate' => 'novalidate'],
         ]);

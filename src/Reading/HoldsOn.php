@@ -132,14 +132,11 @@ final readonly class HoldsOn
             if (EventList::GUARDIAN === $told) {
                 continue;
             }
-            // "knee-surgery:left", or "minor@2027-05-04" where it ends by itself.
-            preg_match('/^([^:@]+)(?::(left|right))?(?:@(\d{4}-\d\d-\d\d))?/', $told, $m);
-            $id = $m[1] ?? $told;
-            $side = Side::tryFrom($m[2] ?? '');
-            $pain = $this->catalogue->stopSigns()[$id] ?? null;
+            $told = ToldCondition::read($told);
+            $pain = $this->catalogue->stopSigns()[$told->id] ?? null;
             $entries[] = null !== $pain
-                ? new PainTold("sign:$assessment->id:$id", $at, $on, $pain, $side, by: $by)
-                : new ConditionTold("condition:$id".(null === $side ? '' : ":$side->value"), $at, $on, $this->catalogue->condition($id, $hasConsent), $side, isset($m[3]) ? new \DateTimeImmutable($m[3], new \DateTimeZone('UTC')) : null, $by);
+                ? new PainTold("sign:$assessment->id:$told->id", $at, $on, $pain, $told->side, by: $by)
+                : new ConditionTold("condition:$told->id".(null === $told->side ? '' : ":{$told->side->value}"), $at, $on, $this->catalogue->condition($told->id, $hasConsent)->touching($told->loads), $told->side, $told->until, $by);
         }
 
         return $entries;
@@ -154,21 +151,23 @@ final readonly class HoldsOn
      */
     private static function toldOnce(array $entries): array
     {
-        $latest = [];
-        foreach ($entries as $i => $entry) {
+        $tellings = $others = [];
+        foreach ($entries as $entry) {
             if ($entry instanceof ConditionTold && str_starts_with($entry->id, 'condition:')) {
-                $other = $latest[$entry->id] ?? null;
-                if (null === $other || $entry->at > $entries[$other]->at()) {
-                    if (null !== $other) {
-                        unset($entries[$other]);
-                    }
-                    $latest[$entry->id] = $i;
-                } else {
-                    unset($entries[$i]);
-                }
+                $tellings[$entry->id][] = $entry;
+            } else {
+                $others[] = $entry;
             }
         }
+        foreach ($tellings as $told) {
+            usort($told, static fn (ConditionTold $a, ConditionTold $b): int => $a->at <=> $b->at);
+            $last = array_shift($told);
+            foreach ($told as $next) {
+                $last = $next->after($last);
+            }
+            $others[] = $last;
+        }
 
-        return array_values($entries);
+        return $others;
     }
 }

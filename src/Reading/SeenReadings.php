@@ -28,8 +28,8 @@ final readonly class SeenReadings
         $evidence = [];
         foreach ($seen as $one) {
             $rung = $this->catalogue->rung($one->posture, $one->rung);
-            if ($one->side === $side && null !== $rung) {
-                array_push($evidence, ...ReadSeen::evidence($one, $rung, $proportions));
+            if (null !== $rung) {
+                array_push($evidence, ...($one->side === $side ? ReadSeen::evidence(...) : ReadSeen::ofOtherLeg(...))($one, $rung, $proportions));
             }
         }
 

@@ -84,6 +84,50 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSelectorTextContains('.caution', 'Knee surgery');
     }
 
+    public function testWhatIsToldInFreeWordsClosesAllDeepUntilItsLoadsAreSaid(): void
+    {
+        $this->begin(['before[gentle_only]' => ['other']]);
+        $page = $this->client->request('GET', $this->home);
+        self::assertSelectorTextContains('.caution', 'Nothing deep until somebody has said which loads it touches.');
+        $this->client->click($page->selectLink('Say what it touches')->link());
+        self::assertSelectorExists('details#loads[open]');
+        $this->begin(['before[gentle_only]' => ['other'], 'before[loads]' => ['twist', 'prone']]);
+        self::assertSame(['other+twist+prone'], $this->newest()->conditions);
+        $this->client->request('GET', $this->home);
+        self::assertSelectorTextContains('.caution', 'It touches: twists, lying on the front.');
+        $form = $this->client->request('GET', "$this->home/assessments/new")->selectButton('Which tests are needed?')->form();
+        self::assertSame(['twist', 'prone'], array_values($form->getPhpValues()['before']['loads']), 'Filled in the next time.');
+        // Nothing but what is asked for, and more is not taken back.
+        $this->begin(['before[gentle_only]' => ['other'], 'before[loads]' => ['neck']]);
+        $this->client->request('GET', $this->home);
+        foreach (['twists', 'lying on the front', 'weight on the neck'] as $load) {
+            self::assertSelectorTextContains('.caution', $load);
+        }
+        $this->begin(['before[gentle_only]' => ['other'], 'before[loads]' => ['made-up']]);
+        self::assertResponseStatusCodeSame(422);
+    }
+
+    public function testWhatIsOnRecordIsNotToldAgainWithLess(): void
+    {
+        $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left']);
+        self::assertSame(['knee-surgery:left'], $this->newest()->conditions);
+        $this->begin(['before[clinician_first]' => ['knee-surgery']]);
+        self::assertSame([], $this->newest()->conditions, 'The right one is not operated by a question that was filled in.');
+        $this->client->request('GET', $this->home);
+        self::assertSelectorCount(1, '.note.caution strong');
+        $this->begin([]);
+        $this->client->request('GET', $this->home);
+        self::assertSelectorCount(1, '.note.caution strong', 'Nor is it ended by being unticked.');
+        $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'right']);
+        self::assertSame(['knee-surgery:right'], $this->newest()->conditions);
+        $this->begin(['before[gentle_only]' => ['minor'], 'before[guardian]' => '1']);
+        $this->client->request('GET', "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}");
+        $this->client->submitForm('Record, and next person', ['screen[stature]' => '170', 'screen[consent]' => true, 'screen[painLeft][level]' => '0', 'screen[painRight][level]' => '0']);
+        self::assertResponseRedirects();
+        self::assertTrue($this->newest()->quick);
+        self::assertSame([], $this->newest()->conditions, 'A quick screen takes no guardian’s word away.');
+    }
+
     public function testAStopSignHoldsWhatFollowsOnThatSide(): void
     {
         $this->begin(['before[wanted]' => ['half-lotus']]);

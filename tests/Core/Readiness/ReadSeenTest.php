@@ -73,6 +73,21 @@ final class ReadSeenTest extends TestCase
         self::assertSame([['rotation', 40.0, Bound::AtLeast], ['abduction', 30.0, Bound::AtLeast]], array_map(static fn (Evidence $e): array => [$e->ability->value, $e->value, $e->bound], $shown));
     }
 
+    /** The planted leg, or the one behind: it was in its place all the while. */
+    public function testTheOtherLegsPartIsShownOnThatSide(): void
+    {
+        $rung = new RungDefinition('low', 'Low', self::halfLotusAt(10.0), [], new Work(['turn-out'], false), otherLeg: ['extension' => 12.0], otherDemand: self::halfLotusAt(20.0));
+        $seen = self::seen(values: ['kneeHeight' => 14.0], hangs: true);
+        $other = ReadSeen::ofOtherLeg($seen, $rung, SampleBody::proportions());
+        self::assertEqualsWithDelta(12.0, self::ability(Ability::Extension, $other), 1e-9);
+        $asked = (new KneeAtHeight(HalfLotus::place(new Sitting()), 20.0))->angles(SampleBody::leg());
+        self::assertEqualsWithDelta($asked['rotation'], self::ability(Ability::Rotation, $other), 1e-9, 'What was read is of the side itself.');
+        foreach ($other as $e) {
+            self::assertSame(Bound::AtLeast, $e->bound, 'Nobody said that this one hung.');
+        }
+        self::assertSame([], ReadSeen::ofOtherLeg(self::seen(isClean: false), $rung, SampleBody::proportions()));
+    }
+
     public function testABlockOfAHeightThatNobodyReadShowsNoAngle(): void
     {
         self::assertSame([], self::shown(self::seen(), self::rung(self::halfLotusAt(10.0), prop: PropRule::KneeBlock)));

@@ -17,7 +17,9 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\EasyCrossLeg;
 use LucidAscent\Core\LegChain\Contact\FullLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Posture\GateDefinition;
 use LucidAscent\Core\Posture\GateKind;
@@ -192,6 +194,21 @@ final class StandTest extends TestCase
         self::assertSame([false, true], array_map(static fn ($margin): bool => $margin->isOtherLeg, $pose->full()->margins));
         $seen = array_map(static fn (Side $side): Seen => new Seen('other', 'x', $side, true, self::day('2026-03-05')), Side::cases());
         self::assertSame(State::Short, (new ReadPoses(['turner' => $posture], Person::of(self::TURNS, seen: $seen), self::tests()))->of('turner', Side::Right)->state());
+    }
+
+    /** The leg that lies behind, by the leg chain: asked of that leg's own body and capacities. */
+    public function testWhereTheOtherLegIsIsAskedOfThatLeg(): void
+    {
+        $demand = new Demand(static fn (): KneeAtHeight => new KneeAtHeight(HalfLotus::place(new Sitting()), 10.0));
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work([], false), otherDemand: $demand)], []);
+        $pose = (new ReadPoses(['turner' => $posture], Person::of(self::TURNS), self::tests()))->of('turner', Side::Left);
+        self::assertSame([[Ability::Rotation, false], [Ability::Rotation, true]], array_map(static fn ($margin): array => [$margin->ability, $margin->isOtherLeg], $pose->full()->margins));
+        self::assertSame([State::Short, true], [$pose->state(), $pose->limiter()?->isOtherLeg]);
+        self::assertNull($pose->full()->posture, 'No position of this leg was reckoned.');
+        $straight = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work([], false), otherDemand: new Demand(static fn (): KneeAtHeight => new KneeAtHeight(HalfLotus::place(new Sitting()), 80.0)))], []);
+        $cannot = (new ReadPoses(['turner' => $straight], Person::of(self::TURNS), self::tests()))->of('turner', Side::Left);
+        self::assertTrue($cannot->full()->isImpossible);
+        self::assertSame(['body.cannot'], self::codes($cannot->stand->bars));
     }
 
     /** @param list<Reason> $reasons */

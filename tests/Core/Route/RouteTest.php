@@ -25,6 +25,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route;
+use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Tests\Core\Readiness\Person;
@@ -94,6 +95,18 @@ final class RouteTest extends TestCase
         $next = NextReading::of(['turner'], new ReadPoses(self::poses([])->postures, Person::of([]), $exact));
         self::assertSame(['next.settles', 40.0, 3.0, ['Turner']], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
         self::assertFalse($next->isGate);
+    }
+
+    /** The top knee rests on its ankle: the ankle is raised until it hangs. */
+    public function testWhereOneRestsTheReadingThatGoesBeyondComesNext(): void
+    {
+        $beyond = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, work: new Work(['turn-out'], true), goesBeyond: true);
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 110.0], new Work(['turn-out']))], []);
+        $next = static fn (float $knee, TestDefinition $test): ?NextReading => NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of(['shins-stacked' => [['kneeHeight' => $knee, 'ankleHeight' => 10.0]]]), ['shins-stacked' => $test]));
+        self::assertSame(['shins-stacked', 'next.beyond'], [$next(10.0, $beyond)?->test?->id, $next(10.0, $beyond)->because->code]);
+        self::assertNull($next(14.0, $beyond)?->test, 'It hung: what it read is what there is.');
+        self::assertNull($next(10.0, Definition::shinsStacked())?->test, 'One that cannot go beyond tells no more.');
+        self::assertSame('next.settles', NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of([]), ['shins-stacked' => $beyond]))?->because->code);
     }
 
     public function testAGateThatNobodyAskedIsTheNextReading(): void

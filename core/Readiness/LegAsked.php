@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Readiness;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Sensitivity;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Posture\RungDemand;
+use LucidAscent\Core\Testing\Capacities;
+
+/** What a rung asks of one leg of this body, by the leg chain. */
+final readonly class LegAsked
+{
+    /**
+     * @param array<string, float> $angles degrees by component
+     * @param float|null $propHeight of the top of a block under the knee, in cm
+     * @param bool $isImpossible whether a body of these lengths cannot be there at all
+     */
+    private function __construct(
+        public ?Posture $posture = null,
+        public ?LegPose $pose = null,
+        public array $angles = [],
+        public ?Sensitivity $sensitivity = null,
+        public ?float $propHeight = null,
+        public bool $isImpossible = false,
+    ) {
+    }
+
+    /** @param bool $atLimits whether all that is not known exactly is taken to go as far as legs do */
+    public static function of(?RungDemand $demand, PropRule $prop, KnownPerson $person, Side $side, Capacities $capacities, bool $atLimits): self
+    {
+        if (null === $demand) {
+            return new self();
+        }
+        try {
+            $body = $person->proportions->body($side);
+            $asked = $demand->posture($atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg(), $person->proportions->stature->cm);
+            $height = null;
+            if (PropRule::KneeBlock === $prop && $asked instanceof KneeAtHeight && null !== ($shown = $capacities->shown())) {
+                $lowest = LowestKnee::search($asked->contact, $body, $shown);
+                if (null !== $lowest) {
+                    $asked = new KneeAtHeight($asked->contact, $lowest->height());
+                    $height = $lowest->height() - LegChain::HALF_KNEE;
+                }
+            }
+            $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;
+            $fixed = $asked instanceof FreeKnee && null !== $pose ? $asked->held($pose, $body) : $asked;
+            // The props of a rung are set, not read: they carry no error.
+            $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
+
+            return new self($asked, $pose, $pose?->angles->toArray() ?? $asked->angles($body), $sensitivity, $height);
+        } catch (\DomainException) {
+            return new self(isImpossible: true);
+        }
+    }
+
+    /** @return list<string> what these angles load */
+    public function loads(): array
+    {
+        return null === $this->pose ? [] : Load::ofLeg($this->pose->angles->toArray());
+    }
+}
