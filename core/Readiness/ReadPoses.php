@@ -68,12 +68,12 @@ final class ReadPoses
         }));
     }
 
-    /** The test that isolates an ability with the least error; null when none does. */
+    /** The test that isolates an ability and tells most of it; null when none does. */
     public function isolating(Ability $ability): ?TestDefinition
     {
         $best = null;
         foreach ($this->tests as $test) {
-            if ($test->isMeasured() && Bound::Exact === $test->shows($ability) && (null === $best || $test->formula->usualError() < $best->formula->usualError())) {
+            if ($test->isMeasured() && Bound::Exact === $test->shows($ability) && (null === $best || $test->rank() < $best->rank())) {
                 $best = $test;
             }
         }

@@ -94,18 +94,12 @@ final readonly class ProposeTests
                     continue;
                 }
                 $other = isset($best[$ability]) ? $tests[$best[$ability]] : null;
-                if (null === $other || self::rank($test) < self::rank($other)) {
+                if (null === $other || $test->rank() < $other->rank()) {
                     $best[$ability] = $id;
                 }
             }
         }
 
         return $best;
-    }
-
-    /** @return array{bool, float} sides taken apart before sides taken together, then the smaller error */
-    private static function rank(TestDefinition $test): array
-    {
-        return [!$test->bothSides, $test->formula->usualError()];
     }
 }

@@ -49,4 +49,10 @@ final readonly class TestDefinition
     {
         return $this->proves[$ability->value] ?? null;
     }
+
+    /** @return array{bool, float} of two tests of one ability the lesser tells more: sides taken apart before sides taken together, then the smaller error */
+    public function rank(): array
+    {
+        return [!$this->bothSides, $this->formula->usualError()];
+    }
 }

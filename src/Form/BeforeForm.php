@@ -42,7 +42,7 @@ final class BeforeForm extends AbstractType
         }
         $builder
             ->add('loads', ChoiceType::class, [
-                'label' => 'What “anything else” touches',
+                'label' => 'As many loads as it touches',
                 'help' => 'Until somebody has said so, nothing deep is done.',
                 'choices' => array_filter(Load::cases(), static fn (Load $load): bool => Load::LyingRest !== $load),
                 'choice_value' => static fn (?Load $load): string => $load->value ?? '',

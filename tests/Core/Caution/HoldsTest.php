@@ -85,6 +85,19 @@ final class HoldsTest extends TestCase
         self::assertSame('', $of(PainPlace::Neck, null, Load::LoadedFold));
     }
 
+    /** Within a month, the first day of it included, the same again is a clinician's. */
+    public function testTheSameAgainWithinAMonth(): void
+    {
+        $word = static function (string $first): ?Word {
+            $told = static fn (string $id, string $on): PainTold => new PainTold($id, self::day($on), self::day($on), new Pain(1, PainPlace::Knee, PainKind::Ache), Side::Left);
+
+            return Holds::of([$told('a', $first), $told('b', '2026-03-05')], self::day('2026-03-10'))->find('b')?->word;
+        };
+        self::assertSame(Word::Clinician, $word('2026-02-05'));
+        self::assertSame(Word::Teacher, $word('2026-02-04'));
+        self::assertSame(Word::Teacher, $word('2026-03-05'), 'Twice on one day is once.');
+    }
+
     public function testAShapeThatUsesBothLegsIsHeldWhenEitherIs(): void
     {
         $holds = Holds::of([self::knee()], self::day(self::NOW));

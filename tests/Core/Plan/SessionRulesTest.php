@@ -50,6 +50,7 @@ final class SessionRulesTest extends TestCase
         $loaded = [['work', 'loaded left', 60], ['work', 'loaded right', 60], ['counter', 'undo both', 45]];
         yield 'all is well' => [[], [$warm, ...$lying, ...$loaded, ['rest', 'lying both', 60]]];
         yield 'over time' => [['rule.time'], [$warm, ...$lying], 5];
+        yield 'just in time' => [[], [['warm-up', 'lying both', 300], ['work', 'lying both', 225], ['counter', 'undo both', 45]], 10];
         yield 'too little warming up' => [['rule.warm-up'], [['warm-up', 'lying both', 200], ...$lying]];
         yield 'warming up after work' => [['rule.warm-up-first'], [$warm, ...$lying, $warm]];
         yield 'loaded before lying' => [['rule.order'], [$warm, ...$loaded, ...$lying]];

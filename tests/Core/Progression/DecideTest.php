@@ -90,6 +90,15 @@ final class DecideTest extends TestCase
         self::assertNotContains(Step::MoveOn, Decide::choices($history, Decide::proposal($history)));
     }
 
+    public function testWhatIsProposedCanBeChosenFirst(): void
+    {
+        $history = $this->history([self::check('05')], false);
+        self::assertSame([Step::SwitchDrill, Step::Stay, Step::StepBack, Step::Stop], Decide::choices($history, new Proposal(Step::SwitchDrill, [], [])));
+        self::assertSame([Step::Stay, Step::StepBack, Step::Stop], Decide::choices($history, new Proposal(Step::Stay, [], [])), 'Once.');
+        $open = $this->history([self::check('05')], true);
+        self::assertSame([Step::MoveOn, Step::Stay, Step::StepBack, Step::Stop], Decide::choices($open, new Proposal(Step::Stay, [], [])));
+    }
+
     public function testAStepMovesByOneRungAndNoFurther(): void
     {
         $history = $this->history([self::check('05')], true);

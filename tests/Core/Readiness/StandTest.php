@@ -87,6 +87,8 @@ final class StandTest extends TestCase
         self::assertSame(['bar.unread'], self::codes($stand->bars), 'A test would settle the next, so that comes first.');
         $stand = self::stand(Person::of([], seen: [self::seen('ground')]), tests: []);
         self::assertSame(['low', true], [$stand->rung?->rung->id, $stand->isTried], 'Nothing can be measured: under the teacher’s eye.');
+        self::assertFalse(self::stand(Person::of([], seen: [self::seen('ground')]))->isTried, 'What was passed is not tried.');
+        self::assertFalse(self::stand(Person::of([], [Condition::everything('c', 'C')]))->isTried, 'Nor is nothing.');
     }
 
     public function testAShortageBarsAndATryAboveItDoesNotOpenIt(): void

@@ -97,6 +97,16 @@ final class RouteTest extends TestCase
         self::assertFalse($next->isGate);
     }
 
+    /** Two minutes of a test that settles two poses are worth more than one minute that settles none so well. */
+    public function testTheFallCountsByTheMinute(): void
+    {
+        $of = static fn (string $id, float $minutes): TestDefinition => new TestDefinition($id, $id, 1, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], $minutes);
+        $next = static fn (TestDefinition ...$tests): ?string => NextReading::of(['turner'], new ReadPoses(self::poses([])->postures, Person::of([]), array_column($tests, null, 'id')))?->test?->id;
+        self::assertSame('quick', $next($of('long', 4.0), $of('quick', 2.0), $of('longer', 6.0)));
+        self::assertSame('quick', $next($of('quick', 2.0), $of('long', 4.0)));
+        self::assertSame('first', $next($of('first', 2.0), $of('second', 2.0)), 'Of two alike the one that is taught first.');
+    }
+
     /** The top knee rests on its ankle: the ankle is raised until it hangs. */
     public function testWhereOneRestsTheReadingThatGoesBeyondComesNext(): void
     {

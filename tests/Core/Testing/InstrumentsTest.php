@@ -46,6 +46,21 @@ final class InstrumentsTest extends TestCase
         self::assertSame(60.0, $settled);
     }
 
+    /** Eight degrees between two neighbours are still a leg that moves; more is a fault of the line. */
+    public function testAJumpIsMoreThanEightDegrees(): void
+    {
+        $after = static function (float $jump): ?float {
+            $steady = new SteadyAngle(10.0);
+            for ($ms = 0; $ms < 1000; $ms += 100) {
+                $steady->feed($ms, 40.0);
+            }
+
+            return $steady->feed(1000, 40.0 + $jump);
+        };
+        self::assertNull($after(8.1), 'Passed over until the next one tells.');
+        self::assertNotNull($after(7.9));
+    }
+
     public function testABreakBeginsTheSecondAnew(): void
     {
         $steady = new SteadyAngle();

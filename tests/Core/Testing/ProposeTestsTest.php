@@ -7,8 +7,11 @@ namespace LucidAscent\Tests\Core\Testing;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ProposedTest;
 use LucidAscent\Core\Testing\ProposeTests;
+use LucidAscent\Core\Testing\TestDefinition;
 use PHPUnit\Framework\TestCase;
 
 final class ProposeTestsTest extends TestCase
@@ -31,6 +34,17 @@ final class ProposeTestsTest extends TestCase
         self::assertSame(['figure-four-lying'], self::chosen(self::ASKED, [], [$knee]));
         $held = array_filter(self::proposed(self::ASKED, [], [$knee]), static fn (ProposedTest $one): bool => $one->isHeld());
         self::assertSame(['frog', 'soles-together', 'shins-stacked'], array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $held)));
+    }
+
+    public function testOfTwoThatTellTheSameTheSidesApartAreTaken(): void
+    {
+        $together = new TestDefinition('both', 'Both', 1, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 1.0, false);
+        $apart = Definition::figureFour();
+        self::assertLessThan($together->rank(), $apart->rank(), 'Though it is read with the larger error.');
+        self::assertLessThan($apart->rank(), Definition::shinsStacked()->rank(), 'Of those alike the smaller error.');
+        $day = new \DateTimeImmutable('2026-03-02');
+        $chosen = array_filter(ProposeTests::of(['both' => $together, 'figure-four-lying' => $apart], ['rotation' => ['lotus']], [], Holds::of([], $day)), static fn (ProposedTest $one): bool => $one->isChosen);
+        self::assertSame(['figure-four-lying'], array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $chosen)));
     }
 
     public function testWhatWasReadLatelyIsNotReadAgain(): void

@@ -29,6 +29,7 @@ use LucidAscent\Core\Testing\ToolErrors;
 use LucidAscent\Core\Testing\UnreadableTest;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 final class ReadTestTest extends TestCase
@@ -228,6 +229,19 @@ final class ReadTestTest extends TestCase
         yield 'below the floor' => ['bad-input', $of(Definition::solesTogether(), ['kneeHeight' => -3.0, 'heelDistance' => 20.0])];
         yield 'no such angle' => ['bad-input', $of(Definition::figureFour(), ['angle' => 240.0])];
         yield 'another test\'s compensation' => ['unknown-compensation', $of(Definition::frog(), ['span' => 80.0], ['ankle-slid'])];
+    }
+
+    #[TestWith([-91.0, false])]
+    #[TestWith([-89.0, true])]
+    #[TestWith([199.0, true])]
+    #[TestWith([201.0, false])]
+    public function testAnAngleThatNobodyHasIsRefused(float $angle, bool $isRead): void
+    {
+        $read = static fn (): array => ReadTest::evidence(Definition::figureFour(), new TakenTest('figure-four-lying', Side::Left, Tool::Inclinometer, [['angle' => $angle]]), SampleBody::leg(), ToolErrors::usual());
+        if (!$isRead) {
+            $this->expectException(UnreadableTest::class);
+        }
+        self::assertCount(1, $read());
     }
 
     public function testToolsKnowTheirErrors(): void
