@@ -68,7 +68,7 @@ enum Load: string
         $knee = $angles['kneeFlexion'] ?? null;
 
         return self::those([
-            [self::KneeFolded, ($knee ?? 0.0) > self::KNEE_FOLDED],
+            [self::KneeFolded, null !== $knee && $knee > self::KNEE_FOLDED],
             [self::TurnOut, $rotation > self::TURNED_OUT],
             [self::TurnIn, $rotation < -self::TURNED_IN],
             [self::Crossing, $abduction < -self::CROSSED],

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Segment;
+use LucidAscent\Core\LegChain\Uncertainty;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
@@ -88,8 +89,7 @@ final class Chance
         foreach ($margins as $i => $margin) {
             $steps[$i] = [];
             foreach ($margin->uncertainty->toBody as $segment => $slope) {
-                $sd = $body->sd(Segment::from($segment));
-                $steps[$i][$place["body $segment"] ??= count($place)] = $sd > 0.0 ? $slope * $sd : 0.0;
+                $steps[$i][$place["body $segment"] ??= count($place)] = Uncertainty::moved($slope, $body->sd(Segment::from($segment)));
             }
             foreach ($margin->uncertainty->toReading as $reading => $moved) {
                 $steps[$i][$place["reading $reading"] ??= count($place)] = $moved;

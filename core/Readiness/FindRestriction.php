@@ -119,9 +119,9 @@ final readonly class FindRestriction
      * The lowest knee in the person's own sitting that the two allow, in cm; null when nothing fits upright.
      *
      * @param array{AbilityMargin, AbilityMargin} $margins rotation, abduction
-     * @param array{float, float} $less degrees less of each
+     * @param Ability|null $less that of which one SD is taken away
      */
-    private function lowest(array $margins, array $less = [0.0, 0.0]): ?float
+    private function lowest(array $margins, ?Ability $less = null): ?float
     {
         return LowestKnee::search($this->contact(), $this->poses->person->proportions->body($this->side), self::capacity($margins, $less))?->height();
     }
@@ -135,8 +135,8 @@ final readonly class FindRestriction
     private function noise(array $margins, float $predicted): float
     {
         $variance = $this->error('kneeHeight') ** 2;
-        foreach ([[$margins[0]->error, 0.0], [0.0, $margins[1]->error]] as $less) {
-            $variance += (($this->lowest($margins, $less) ?? INF) - $predicted) ** 2;
+        foreach ($margins as $margin) {
+            $variance += (($this->lowest($margins, $margin->ability) ?? INF) - $predicted) ** 2;
         }
 
         return sqrt($variance);
@@ -151,7 +151,7 @@ final readonly class FindRestriction
     {
         $body = $this->poses->person->proportions->body($this->side);
         $ratio = $body->shin / $body->thigh;
-        $share = $ratio > ProportionShare::LONG_SHIN ? ProportionShare::of($this->contact(), $body, self::capacity($margins, [0.0, 0.0])) : null;
+        $share = $ratio > ProportionShare::LONG_SHIN ? ProportionShare::of($this->contact(), $body, self::capacity($margins)) : null;
 
         return null === $share ? [] : [new Reason('restriction.long-shin', Source::Computed, ['share' => $share, 'ratio' => $ratio])];
     }
@@ -168,12 +168,14 @@ final readonly class FindRestriction
     }
 
     /**
-     * @param array{AbilityMargin, AbilityMargin} $margins
-     * @param array{float, float} $less
+     * @param array{AbilityMargin, AbilityMargin} $margins rotation, abduction
+     * @param Ability|null $less that of which one SD is taken away
      */
-    private static function capacity(array $margins, array $less): Capacity
+    private static function capacity(array $margins, ?Ability $less = null): Capacity
     {
-        return new Capacity(null, ($margins[1]->shown ?? 0.0) - $less[1], ($margins[0]->shown ?? 0.0) - $less[0]);
+        [$rotation, $abduction] = array_map(static fn (AbilityMargin $margin): ?float => $less === $margin->ability && null !== $margin->shown ? $margin->shown - $margin->error : $margin->shown, $margins);
+
+        return new Capacity(null, $abduction, $rotation);
     }
 
     private function contact(): SolesTogether

@@ -74,8 +74,9 @@ final class ReadSeen
             $pose = $posture instanceof ChainReading ? $posture->pose($body) : null;
             $sensitivity = Sensitivity::of($posture, $body);
             foreach (null === $pose ? $posture->angles($body) : $pose->angles->toArray() as $component => $degrees) {
-                [$ability, $sign] = $demand->ability(Component::from($component)) ?? [null, 1.0];
-                if (null !== $ability) {
+                $shown = $demand->ability(Component::from($component));
+                if (null !== $shown) {
+                    [$ability, $sign] = $shown;
                     $evidence[] = new Evidence($ability, $sign * $degrees, $bound, $sensitivity->uncertainty(Component::from($component), $label.$seen->on->format('Y-m-d'))->times($sign), $label, on: $seen->on, position: $pose?->angles, at: $seen->at);
                 }
             }

@@ -197,8 +197,12 @@ final readonly class RungReading
         $margins = [];
         foreach ($leg->angles as $name => $degrees) {
             $component = Component::from($name);
-            [$ability, $sign] = $demand?->ability($component) ?? [null, 1.0];
-            if (null !== $ability && null !== $leg->sensitivity && self::counts($ability, $posture, $capacities)) {
+            $asked = $demand?->ability($component);
+            if (null === $asked || null === $leg->sensitivity) {
+                continue;
+            }
+            [$ability, $sign] = $asked;
+            if (self::counts($ability, $posture, $capacities)) {
                 $known = null === $leg->pose ? $capacities->get($ability) : $capacities->near($ability, $leg->pose->angles);
                 $margins[] = self::margin($ability, $known, $sign * $degrees, $leg->sensitivity->uncertainty($component)->times($sign), $person, $side);
             }

@@ -83,7 +83,11 @@ final readonly class Capacities
         $of = function (Component $component): float {
             $known = $this->get(Ability::ofComponent($component));
 
-            return null !== $known && Bound::Exact === $known->bound ? $known->value : max(self::FURTHEST[$component->value], $known->value ?? 0.0);
+            if (null === $known) {
+                return self::FURTHEST[$component->value];
+            }
+
+            return Bound::Exact === $known->bound ? $known->value : max(self::FURTHEST[$component->value], $known->value);
         };
 
         return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::Rotation), $of(Component::KneeFlexion));

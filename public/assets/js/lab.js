@@ -207,7 +207,7 @@ const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) => {
         }
     } else if (knee) {
         const ways = [
-            knee.tuck === null ? '' : t('tucks by %1%°', knee.tuck.toFixed(0)),
+            knee.tuck === null ? '' : t('tucks by %1%°', Math.ceil(knee.tuck)),
             knee.seat === null ? '' : t('sits %1% cm high', knee.seat.toFixed(1)),
         ].filter(Boolean);
         parts.push(

@@ -85,6 +85,14 @@ final class HoldsTest extends TestCase
         self::assertSame('', $of(PainPlace::Neck, null, Load::LoadedFold));
     }
 
+    public function testWhatAStopSparesAndWhenItsOwnTeacherMayLiftIt(): void
+    {
+        $stop = static fn (?Side $side, bool $isPainless): ?Hold => Holds::of([new StopDecided('s', self::day('2026-03-05'), self::day('2026-03-05'), $side, $isPainless, by: 'me')], self::day('2026-03-10'))->find('s');
+        self::assertSame([Spared::StraightRest, Spared::Nothing], [$stop(null, true)?->holds->spares, $stop(Side::Left, true)?->holds->spares]);
+        self::assertSame([Word::Teacher, '2026-03-07'], [$stop(null, true)?->word, $stop(null, true)->earliest?->format('Y-m-d')]);
+        self::assertSame([Word::Clinician, null], [$stop(null, false)?->word, $stop(null, false)->earliest]);
+    }
+
     /** Within a month, the first day of it included, the same again is a clinician's. */
     public function testTheSameAgainWithinAMonth(): void
     {

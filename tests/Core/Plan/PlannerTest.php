@@ -55,6 +55,30 @@ final class PlannerTest extends TestCase
         self::assertSame('low', self::work($session)[0]->rung->rung->id, 'Nobody starts on the highest rung that the numbers allow.');
     }
 
+    public function testWhatIsAlikeOnBothSidesIsOneShape(): void
+    {
+        $ladders = self::ladders();
+        $ladders['turner'] = array_map(static fn (PracticeRung $rung): PracticeRung => new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->level, $rung->counters, [], true), $ladders['turner']);
+        $items = static fn (array $seen): array => array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
+        self::assertSame([[null, 'low']], $items([]));
+        $ahead = new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'));
+        self::assertNotContains([null, 'low'], $items([$ahead]), 'One side stands higher: each is taken by itself.');
+    }
+
+    /** However many there are to warm up with, each lasts a minute. */
+    public function testAWarmUpOfManyShapes(): void
+    {
+        $ladders = self::ladders();
+        $postures = ['spreader' => 3, 'summit' => 4, 'undo' => 5, 'turner' => 6];
+        foreach ($postures as $id => $place) {
+            $rung = $ladders[$id][0];
+            $ladders[$id][0] = new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->level, $rung->counters, [], $rung->isSymmetric, $place);
+        }
+        $warm = array_values(array_filter(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase));
+        self::assertSame(['warm-a', 'warm-b', 'spreader', 'summit', 'undo'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
+        self::assertSame(60, $warm[0]->seconds);
+    }
+
     /** @param list<int> $days */
     #[DataProvider('requests')]
     public function testNoSessionBreaksAHardRule(array $wanted, int $minutes, array $days, int $apart, array $seen): void

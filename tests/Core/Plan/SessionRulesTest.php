@@ -153,5 +153,7 @@ final class SessionRulesTest extends TestCase
         self::assertSame([], $codes('held right', null));
         self::assertSame([], $codes('held right', Side::Left, PainPlace::OuterHip), 'A mild ache rests no side.');
         self::assertSame(['rule.closed'], $codes('held both', Side::Right));
+        self::assertSame([], $codes('closed left', null, phase: 'warm-up'), 'How far a side stands is asked of work alone.');
+        self::assertSame(['rule.closed'], $codes('closed left', null));
     }
 }

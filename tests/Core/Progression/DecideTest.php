@@ -92,6 +92,7 @@ final class DecideTest extends TestCase
 
     public function testWhatIsProposedCanBeChosenFirst(): void
     {
+        self::assertFalse($this->history([self::check('05')], true)->nextUnproven, 'Shown, unless somebody says otherwise.');
         $history = $this->history([self::check('05')], false);
         self::assertSame([Step::SwitchDrill, Step::Stay, Step::StepBack, Step::Stop], Decide::choices($history, new Proposal(Step::SwitchDrill, [], [])));
         self::assertSame([Step::Stay, Step::StepBack, Step::Stop], Decide::choices($history, new Proposal(Step::Stay, [], [])), 'Once.');
@@ -160,5 +161,7 @@ final class DecideTest extends TestCase
         self::assertSame(Step::SwitchDrill, $step($days(...range(0, 14))), 'Fifteen sessions.');
         self::assertSame(Step::SwitchSchool, $step($days(...range(0, 15))), 'Sixteen.');
         self::assertSame(Step::ReTest, $step($days(...range(0, 23))), 'Twenty-four.');
+        $elsewhere = new ReadinessCheck('high', new \DateTimeImmutable('2026-01-05 12:00'), true, true, Pain::none());
+        self::assertNotSame(Step::SwitchDrill, $step([...$days(0, 1, 2, 3, 4), $elsewhere, ...$days(5, 6, 7)]), 'A run that was broken by another rung begins anew.');
     }
 }

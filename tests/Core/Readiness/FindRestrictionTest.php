@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\ProportionShare;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\KnownPerson;
@@ -75,6 +76,10 @@ final class FindRestrictionTest extends TestCase
         $person = Person::of(['soles-together' => [self::SITTING], 'shins-stacked' => [self::TURNS], 'frog' => [self::WIDE]], [], $long);
         $codes = array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of(self::read($person), Side::Left)->reasons);
         self::assertContains('restriction.long-shin', $codes);
+        $finding = FindRestriction::of(self::read($person), Side::Left);
+        $long = array_values(array_filter($finding->reasons, static fn (Reason $reason): bool => 'restriction.long-shin' === $reason->code))[0];
+        $of = static fn (Ability $ability): ?float => $person->capacities(Side::Left)->get($ability)?->isolating()->value;
+        self::assertSame(ProportionShare::of(new SolesTogether(20.0, new Sitting()), $person->proportions->body(Side::Left), new Capacity(null, $of(Ability::Abduction), $of(Ability::Rotation))), $long->numbers['share']);
     }
 
     public function testAKneeThatLiesLowerInTheFoldMeansAPelvisThatRolled(): void

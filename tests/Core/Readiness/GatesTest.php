@@ -10,7 +10,9 @@ use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\Gate\Gates;
+use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\State;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -41,6 +43,15 @@ final class GatesTest extends TestCase
         yield 'far and high' => [State::Short, 'gate.not-now', ['kneeHeight' => 15.0, 'heelDistance' => 31.0], 'supported'];
         yield 'not read' => [State::Unknown, 'gate.not-read', null];
         yield 'too long ago' => [State::Unknown, 'gate.not-read', ['kneeHeight' => 8.0, 'heelDistance' => 12.0], 'may-try', '2026-06-20'];
+    }
+
+    /** The limits themselves, without an error: on the line is within it. */
+    public function testOnTheLineOfEachLimit(): void
+    {
+        self::assertSame(GateOutcome::MayTry, LotusGate::outcome(15.0, 10.0, 9.0));
+        self::assertSame(GateOutcome::Supported, LotusGate::outcome(30.0, 20.0, 9.0), 'Thirty is not far yet.');
+        self::assertSame(GateOutcome::Supported, LotusGate::outcome(31.0, 14.0, 9.0), 'Nor five above the hip high.');
+        self::assertSame(GateOutcome::NotNow, LotusGate::outcome(30.1, 14.1, 9.0));
     }
 
     public function testWhatComesFirstKeepsAPostureBack(): void

@@ -107,12 +107,14 @@ final class MarginsTest extends TestCase
         $margin = AbilityMargin::of(Ability::SpineExtension, $capacity, 40.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
         self::assertSame('degrees', $margin->unit());
         self::assertEqualsWithDelta($bend[2] - 40.0, $margin->difference(), 1e-9);
-        self::assertGreaterThan(0.5, $margin->error);
+        $slope = (KneelingBackbend::degrees(9.5, SampleBody::proportions()) - KneelingBackbend::degrees(10.5, SampleBody::proportions()));
+        self::assertEqualsWithDelta(0.7 * $slope, $margin->error, 0.02 * $margin->error, 'As steep as the arc is there.');
     }
 
     public function testHandsThatOverlapReachFurther(): void
     {
         $reach = static fn (float $gap): float => AbilityMargin::of(Ability::ShoulderReach, self::capacity(Ability::ShoulderReach, $gap, 0.7), -10.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->difference();
+        self::assertSame(0.7, AbilityMargin::of(Ability::ShoulderReach, self::capacity(Ability::ShoulderReach, 8.0, 0.7), -10.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->error, 'A gap is off by what the tape is off by.');
         self::assertSame(2.0, $reach(8.0));
         self::assertSame(-2.0, $reach(12.0));
     }

@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -20,7 +21,9 @@ use LucidAscent\Core\LegChain\Contact\FullLotus;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\GateDefinition;
 use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
@@ -34,6 +37,7 @@ use LucidAscent\Core\Readiness\Stand;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Tests\Core\SampleBody;
@@ -177,6 +181,33 @@ final class StandTest extends TestCase
         self::assertNotContains('seen.against', self::codes(self::pose(Person::of([], seen: [self::seen('full')]))->reasons()));
         $old = self::pose(Person::of(self::TURNS, on: '2026-06-10'));
         self::assertSame(['ability.too-old', 100], [$old->reasons()[0]->code, $old->reasons()[0]->numbers['days']]);
+    }
+
+    public function testEachMarginSaysHowItStands(): void
+    {
+        $codes = static function (float $degrees, array $tests = self::TURNS): array {
+            $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => $degrees], new Work([], false))], []);
+
+            return self::codes((new ReadPoses(['turner' => $posture], Person::of($tests), self::tests()))->of('turner', Side::Left)->reasons());
+        };
+        self::assertSame(['ability.open'], $codes(70.0));
+        self::assertSame(['ability.near'], $codes(84.0));
+        self::assertSame(['ability.short'], $codes(100.0));
+        self::assertSame(['ability.at-least'], $codes(100.0, ['soles-together' => [['kneeHeight' => 12.0, 'heelDistance' => 20.0]]]));
+    }
+
+    /** Of two readings that agree, the one that was taken nearest to the wanted position decides. */
+    public function testTheReadingNearestToThePositionDecides(): void
+    {
+        $asked = new KneeAtHeight(HalfLotus::place(new Sitting()), 10.0);
+        $at = $asked->pose(SampleBody::leg())->angles;
+        $day = new \DateTimeImmutable('2026-03-05');
+        $read = static fn (float $value, ?LegAngles $position, string $test): Evidence => new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading(3.0, $test), $test, on: $day, position: $position, isIsolating: true);
+        $evidence = [$read(97.0, new LegAngles(20.0, 0.0, 0.0, 90.0), 'far'), $read(99.0, $at, 'near')];
+        $person = new KnownPerson(SampleBody::proportions(), ['left' => $evidence, 'right' => []], Holds::of([], $day), [], $day);
+        $posture = static fn (Demand $demand): PostureDefinition => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', $demand, [], new Work([], false))], []);
+        $shown = static fn (PostureDefinition $posture): ?float => array_values(array_filter((new ReadPoses(['turner' => $posture], $person, []))->of('turner', Side::Left)->full()->margins, static fn ($margin): bool => Ability::Rotation === $margin->ability))[0]->shown ?? null;
+        self::assertSame(99.0, $shown($posture(new Demand(static fn (): KneeAtHeight => $asked))));
     }
 
     public function testARungThatAsksForNothingThatCanBeReadIsUnknown(): void

@@ -19,6 +19,7 @@ use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -44,6 +45,11 @@ final class RouteTest extends TestCase
         self::assertSame(['ground', 'turner', 'spreader', 'summit'], $route->all);
         self::assertSame(['spreader', 'summit'], $route->left);
         self::assertSame(['spreader'], $route->frontier, 'The summit waits for the spreader.');
+    }
+
+    public function testTheFrontierIsWhatNothingElseComesBefore(): void
+    {
+        self::assertSame(['ground', 'spreader'], Route::to('summit', self::poses(['shins-stacked' => [['kneeHeight' => 33.0, 'ankleHeight' => 10.0]]]))->frontier, 'The turner waits for the ground.');
     }
 
     public function testAHeldPoseNamesTheNearestOfItsActionThatIsInReach(): void
@@ -95,6 +101,22 @@ final class RouteTest extends TestCase
         $next = NextReading::of(['turner'], new ReadPoses(self::poses([])->postures, Person::of([]), $exact));
         self::assertSame(['next.settles', 40.0, 3.0, ['Turner']], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
         self::assertFalse($next->isGate);
+    }
+
+    /** A margin that cannot be told apart from enough: what one more reading would take off the chance of being wrong. */
+    public function testWhatAnotherReadingWouldTakeOffADoubt(): void
+    {
+        $posture = static fn (array $thresholds): array => ['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation, Ability::Abduction], [new RungDefinition('full', 'Full', null, $thresholds, new Work(['turn-out']))], [])];
+        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::Rotation)?->value;
+        $poses = new ReadPoses($posture(['rotation' => $rotation - 0.5]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked()]);
+        $error = $poses->of('turner', Side::Left)->full()->margins[0]->error;
+        $after = 1 / sqrt(1 / $error ** 2 + 1 / 1.4 ** 2);
+        $wrong = static fn (float $sd): float => Chance::cumulative(-0.5 / $sd);
+        // Both sides are read by the test of each.
+        self::assertEqualsWithDelta($wrong($error) - $wrong($after), NextReading::of(['turner'], $poses)?->fall, 1e-6);
+        $known = new ReadPoses($posture(['rotation' => 20.0, 'abduction' => 40.0]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]);
+        self::assertSame(['frog', 0.4], [NextReading::of(['turner'], $known)?->test?->id, NextReading::of(['turner'], $known)->fall], 'What is open is not read again.');
+        self::assertNull(NextReading::of(['turner'], new ReadPoses($posture(['rotation' => 20.0, 'abduction' => 40.0]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked()]))?->test);
     }
 
     /** Two minutes of a test that settles two poses are worth more than one minute that settles none so well. */

@@ -61,6 +61,21 @@ final class InstrumentsTest extends TestCase
         self::assertNotNull($after(7.9));
     }
 
+    /** Where the next sample is where it jumped to, it was no fault: the second begins there. */
+    public function testAfterAJumpThatWasOneTheSecondBeginsThere(): void
+    {
+        $steady = new SteadyAngle(0.3);
+        for ($ms = 0; $ms < 800; $ms += 100) {
+            $steady->feed($ms, 40.0);
+        }
+        $settled = [];
+        for ($ms = 800; $ms <= 2000; $ms += 100) {
+            $settled[$ms] = $steady->feed($ms, 70.0);
+        }
+        self::assertNull($settled[1700]);
+        self::assertSame(70.0, $settled[1800], 'A second after the first sample there.');
+    }
+
     public function testABreakBeginsTheSecondAnew(): void
     {
         $steady = new SteadyAngle();
@@ -167,6 +182,8 @@ final class InstrumentsTest extends TestCase
         // Means 42, 61, 80: between 2 · 722 / 2 = 722; within (2 + 2 + 2) / 3 = 2; (722 − 2) / (722 + 2).
         self::assertEqualsWithDelta(720 / 724, (new Repeats([[41.0, 43.0], [60.0, 62.0], [79.0, 81.0]]))->icc(), 1e-12);
         self::assertEqualsWithDelta(sqrt(2.0), (new Repeats([[41.0, 43.0], [60.0, 62.0], [79.0, 81.0]]))->sem(), 1e-12);
+        // Two legs will do: between 2 · 180.5 = 361.
+        self::assertEqualsWithDelta(359 / 363, (new Repeats([[41.0, 43.0], [60.0, 62.0]]))->icc(), 1e-12);
         self::assertNull((new Repeats([[5.0, 5.0], [5.0, 5.0]]))->icc(), 'Nothing differs.');
         $this->expectException(InvalidValue::class);
         new Repeats([[41.0], [43.0]]);

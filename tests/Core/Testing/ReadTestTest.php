@@ -231,6 +231,21 @@ final class ReadTestTest extends TestCase
         yield 'another test\'s compensation' => ['unknown-compensation', $of(Definition::frog(), ['span' => 80.0], ['ankle-slid'])];
     }
 
+    public function testTheAngleIsTheAnswerWhateverElseWasMeasured(): void
+    {
+        $seated = new TestDefinition('figure-four-seated', 'Seated', 7, Formula::named('shin-inclination'), ['rotation' => Bound::Exact], ['gap' => 'cm', 'angle' => 'degrees'], [], 1.0);
+        $read = static fn (array $trial): array => ReadTest::evidence($seated, new TakenTest('figure-four-seated', Side::Left, Tool::Tape, [$trial]), SampleBody::leg(), ToolErrors::usual());
+        self::assertSame(48.0, $read(['gap' => 12.0, 'angle' => 48.0])[0]->value);
+        try {
+            $read(['gap' => 12.0]);
+            self::fail('The gap alone shows nothing.');
+        } catch (UnreadableTest $e) {
+            self::assertStringContainsString('angle', $e->getMessage());
+        }
+        $balance = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
+        self::assertSame(0.0, ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 0.0]]), SampleBody::leg(), ToolErrors::usual())[0]->value, 'Not at all is a reading.');
+    }
+
     #[TestWith([-91.0, false])]
     #[TestWith([-89.0, true])]
     #[TestWith([199.0, true])]
