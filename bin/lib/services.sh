@@ -6,7 +6,7 @@ use_env() {
     ENV_NAME=$1
     ENV_DIR="$ROOT/var/env/$ENV_NAME"
     RUN_DIR="$ENV_DIR/run"
-    mkdir -p "$RUN_DIR" "$ENV_DIR/log" "$ENV_DIR/sessions" "$ENV_DIR/tmp" "$ENV_DIR/cache"
+    mkdir -p "$RUN_DIR" "$ENV_DIR"/{log,sessions,tmp,cache,pictures,dumps}
     # A socket's path has room for about a hundred characters.
     SOCKET_DIR=$RUN_DIR
     if [ ${#RUN_DIR} -gt 80 ]; then
@@ -14,9 +14,12 @@ use_env() {
         mkdir -p -m 0750 "$SOCKET_DIR"
     fi
     if [ "$(id -u)" -eq 0 ]; then
-        chown "$SERVICE_USER:" "$ENV_DIR" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,sessions,tmp,cache}
+        # What root reads lies where the servers cannot write: theirs are the folders named here, and no more.
+        chown "root:$(id -gn "$SERVICE_USER")" "$ENV_DIR"
+        chown "$SERVICE_USER:" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,sessions,tmp,cache,pictures}
     fi
     chmod 0750 "$ENV_DIR" "$SOCKET_DIR"
+    chmod 0700 "$ENV_DIR/dumps"
     DB_SOCKET=$SOCKET_DIR/mariadb.sock
     FPM_SOCKET=$SOCKET_DIR/fpm.sock
 }
@@ -29,6 +32,7 @@ port_is_free() {
 choose_port() {
     local kept="$ENV_DIR/$1.port" port
     port=$(cat "$kept" 2>/dev/null || printf '%s' "$2")
+    case $port in ''|*[!0-9]*) port=$2 ;; esac
     if ! port_is_free "$port"; then
         port=$2
         while ! port_is_free "$port"; do port=$((port + 1)); done
@@ -38,21 +42,64 @@ choose_port() {
     printf '%s' "$port"
 }
 
-# Whether the process in a pid file runs and is this environment's.
-running() {
-    local pid
-    pid=$(cat "$RUN_DIR/$1.pid" 2>/dev/null) || return 1
-    [ -n "$pid" ] && [ -d "/proc/$pid" ] && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -qF "$ENV_DIR"
+# A process is known by its number and the moment at which it started: a number alone is given to others again.
+started_at() { local stat; stat=$(cat "/proc/$1/stat" 2>/dev/null) || return 1; stat=${stat##*) }; set -- $stat; printf '%s' "${20}"; }
+session_of() { local stat; stat=$(cat "/proc/$1/stat" 2>/dev/null) || return 1; stat=${stat##*) }; set -- $stat; printf '%s' "$4"; }
+
+# remember NAME [TENTHS]: writes down which process a server is, once it has said so in its pid file.
+remember() {
+    local name=$1 pid left=${2:-100}
+    while true; do
+        pid=$(cat "$RUN_DIR/$name.pid" 2>/dev/null) || pid=''
+        case $pid in
+            ''|*[!0-9]*) ;;
+            *) if [ "$(stat -c %U "/proc/$pid" 2>/dev/null)" = "$SERVICE_USER" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$ENV_DIR"; then
+                   printf '%s %s\n' "$pid" "$(started_at "$pid")" >"$ENV_DIR/$name.process"
+                   return 0
+               fi ;;
+        esac
+        [ "$left" -gt 0 ] || return 1
+        sleep 0.1
+        left=$((left - 1))
+    done
 }
 
+# Whether the process that was written down still runs; where nothing was, a start was ended before it could be.
+running() {
+    local pid start
+    [ -e "$ENV_DIR/$1.process" ] || remember "$1" 0 || return 1
+    read -r pid start 2>/dev/null <"$ENV_DIR/$1.process" || return 1
+    [ -n "$start" ] && [ "$(started_at "$pid")" = "$start" ]
+}
+
+# What is left of a server whose first process is gone: each begins a session of its own, and its workers stay in it.
+left_of() {
+    local name=$1 sid start stat pid
+    read -r sid start 2>/dev/null <"$ENV_DIR/$name.process" || return 0
+    for stat in /proc/[0-9]*/stat; do
+        pid=${stat#/proc/}
+        pid=${pid%/stat}
+        [ "$pid" != "$sid" ] && [ "$(session_of "$pid")" = "$sid" ] && [ "$(stat -c %U "/proc/$pid" 2>/dev/null)" = "$SERVICE_USER" ] || continue
+        [ "$(started_at "$pid")" -ge "$start" ] && printf '%s\n' "$pid"
+    done
+    return 0
+}
+
+gone() { local waited=0; while [ -d "/proc/$1" ] && [ $waited -lt "$2" ]; do sleep 0.1; waited=$((waited + 1)); done; [ ! -d "/proc/$1" ]; }
+
 stop_one() {
-    local name=$1 signal=$2 pid waited=0
-    running "$name" || { rm -f "$RUN_DIR/$name.pid"; return 0; }
-    pid=$(cat "$RUN_DIR/$name.pid")
-    kill "-$signal" "$pid" 2>/dev/null || true
-    while [ -d "/proc/$pid" ] && [ $waited -lt 300 ]; do sleep 0.1; waited=$((waited + 1)); done
-    [ ! -d "/proc/$pid" ] || kill -KILL "$pid" 2>/dev/null || true
-    rm -f "$RUN_DIR/$name.pid"
+    local name=$1 signal=$2 pid
+    if running "$name"; then
+        read -r pid _ <"$ENV_DIR/$name.process"
+        kill "-$signal" "$pid" 2>/dev/null || true
+        gone "$pid" 300 || kill -KILL "$pid" 2>/dev/null || true
+        gone "$pid" 50 || true
+    fi
+    for pid in $(left_of "$name"); do
+        kill -TERM "$pid" 2>/dev/null || true
+        gone "$pid" 50 || kill -KILL "$pid" 2>/dev/null || true
+    done
+    rm -f "$RUN_DIR/$name.pid" "$ENV_DIR/$name.process"
 }
 
 stop_env() {
@@ -64,39 +111,57 @@ stop_env() {
 
 secret() { head -c 32 /dev/urandom | sha256sum | cut -c1-40; }
 
+# Secrets are read, never run: each is a name and a word of letters and digits.
 load_secrets() {
-    local file=$ENV_DIR/secrets
+    local file=$ENV_DIR/secrets name value
     if [ ! -s "$file" ]; then
         (umask 077; printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
-            "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" >"$file")
+            "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" >"$file.new")
+        mv "$file.new" "$file"
     fi
-    # shellcheck disable=SC1090
-    . "$file"
+    while IFS='=' read -r name value; do
+        case $value in ''|*[!0-9A-Za-z]*) fail "$file has something other than a secret in it." ;; esac
+        case $name in
+            APP_SECRET) APP_SECRET=$value ;;
+            DB_OWNER_PASSWORD) DB_OWNER_PASSWORD=$value ;;
+            DB_APP_PASSWORD) DB_APP_PASSWORD=$value ;;
+            DEMO_PASSWORD) DEMO_PASSWORD=$value ;;
+            *) fail "$file has something other than a secret in it." ;;
+        esac
+    done <"$file"
 }
 
 db_admin() { as_service mariadb --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" --batch --skip-column-names "$@"; }
 
+# The folder has its name only when it is whole: one that is there is never removed.
 create_data_directory() {
-    rm -rf "$ENV_DIR/mysql"
-    as_service mariadb-install-db --no-defaults --datadir="$ENV_DIR/mysql" --skip-test-db --user="$SERVICE_USER" \
-        --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER"
-    touch "$ENV_DIR/mysql.ready"
+    rm -rf "$ENV_DIR/mysql.new"
+    mkdir "$ENV_DIR/mysql.new"
+    chown_service "$ENV_DIR/mysql.new"
+    as_service mariadb-install-db --no-defaults --datadir="$ENV_DIR/mysql.new" --skip-test-db --user="$SERVICE_USER" \
+        --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER" &&
+        mv "$ENV_DIR/mysql.new" "$ENV_DIR/mysql"
 }
 
 start_mariadb() {
     local waited=0
     if running mariadb && db_admin -e 'SELECT 1' >/dev/null 2>&1; then DB_PORT=$(cat "$ENV_DIR/mariadb.port"); return; fi
     stop_one mariadb TERM
-    [ -e "$ENV_DIR/mysql.ready" ] && [ -d "$ENV_DIR/mysql/mysql" ] || step "Creating the database's folder" create_data_directory
+    if [ ! -e "$ENV_DIR/mysql" ]; then
+        step "Creating the database's folder" create_data_directory
+    elif [ ! -d "$ENV_DIR/mysql/mysql" ]; then
+        fail "$ENV_DIR/mysql is there and is no whole database. It is left as it is: put it right, or move it away, and start again."
+    fi
     DB_PORT=$(choose_port mariadb "$1")
     as_service setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 \
         --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" \
         >>"$ENV_DIR/log/mariadb.log" 2>&1 </dev/null 9>&- &
+    remember mariadb || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
     until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
         sleep 0.1
         waited=$((waited + 1))
-        [ $waited -lt 600 ] || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
+        [ $waited -lt 600 ] && running mariadb || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
     done
 }
 
@@ -139,6 +204,11 @@ app_env() {
         "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
 }
 
+load_demo() {
+    export DEMO_PASSWORD
+    console_as_service ascent:demo
+}
+
 console_as_service() {
     local -a vars
     mapfile -t vars < <(app_env)
@@ -178,8 +248,13 @@ php_admin_value[realpath_cache_ttl] = 600
 INI
         while IFS= read -r entry; do printf 'env[%s] = "%s"\n' "${entry%%=*}" "${entry#*=}"; done < <(app_env)
     } >"$ENV_DIR/fpm.conf"
-    chown_service "$ENV_DIR/fpm.conf"
-    chmod 0600 "$ENV_DIR/fpm.conf"
+    readable_by_service "$ENV_DIR/fpm.conf"
+}
+
+# readable_by_service FILE: what root writes and the servers read, and nobody else.
+readable_by_service() {
+    if [ "$(id -u)" -eq 0 ]; then chown "root:$(id -gn "$SERVICE_USER")" "$1"; fi
+    chmod 0640 "$1"
 }
 
 chown_service() { if [ "$(id -u)" -eq 0 ]; then chown "$SERVICE_USER:" "$@"; fi; }
@@ -236,10 +311,36 @@ prepare_code() {
     printf '%s\n' "$STAMP" >"$ENV_DIR/stamp"
 }
 
-# migrate DATABASE: the tables as the code wants them, then the application's rights on them.
+dump_database() {
+    as_service mariadb-dump --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" --single-transaction --routines --triggers --hex-blob "$1"
+}
+
+# restore_database NAME FILE: the database as a dump has it, and nothing else in it.
+restore_database() {
+    db_admin -e "DROP DATABASE IF EXISTS $1"
+    ensure_database "$1"
+    db_admin "$1" <"$2"
+}
+
+# migrate DATABASE: the tables as the code wants them, then the application's rights on them. A migration runs
+# after a dump: where it fails, or was ended half way, the database goes back whole before it is tried again.
 migrate() {
+    local dump="$ENV_DIR/dumps/$1.sql"
     DATABASE_URL=$(db_url owner "$DB_OWNER_PASSWORD" "$1")
-    step 'Bringing the tables up to date' console_as_service doctrine:migrations:migrate --allow-no-migration
+    if [ -e "$dump.open" ]; then
+        step 'Putting the tables back as they were before a migration that was not finished' restore_database "$1" "$dump"
+        rm "$dump.open"
+    fi
+    (umask 077; dump_database "$1" >"$dump.new") || fail "the database could not be dumped, so its tables were left as they are."
+    mv "$dump.new" "$dump"
+    touch "$dump.open"
+    sync "$dump" "$ENV_DIR/dumps"
+    if ! (step 'Bringing the tables up to date' console_as_service doctrine:migrations:migrate --allow-no-migration); then
+        restore_database "$1" "$dump"
+        rm "$dump.open"
+        fail 'the tables could not be brought up to date; they are as they were before.'
+    fi
+    rm "$dump.open"
     grant_application "$1"
 }
 
@@ -247,14 +348,18 @@ migrate() {
 start_inclinometer() {
     local port
     if running inclinometer; then return; fi
+    stop_one inclinometer TERM
     port=$(choose_port inclinometer "$1")
     as_service env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" setsid php bin/console ascent:inclinometer \
         --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" >>"$ENV_DIR/log/inclinometer.log" 2>&1 </dev/null 9>&- &
+    remember inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
 }
 
 # start_web FIRST_PORT: PHP-FPM and nginx over the code as it is now.
 start_web() {
+    running fpm || stop_one fpm QUIT
     if ! running nginx; then
+        stop_one nginx QUIT
         WEB_PORT=$(choose_port web "$1")
     else
         WEB_PORT=$(cat "$ENV_DIR/web.port")
@@ -268,10 +373,12 @@ start_web() {
             -d opcache.preload="$preload" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
             -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 \
             $([ "$SERVICE_USER" != root ] || printf -- -R) >>"$ENV_DIR/log/start.log" 2>&1 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
+        remember fpm || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
     if ! running nginx; then
         write_nginx_config
         as_service nginx -c "$ENV_DIR/nginx.conf" -p "$ENV_DIR" -e "$ENV_DIR/log/nginx.log" 9>&- || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
+        remember nginx || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
     fi
     WEB_URL="http://127.0.0.1:$WEB_PORT"
 }
