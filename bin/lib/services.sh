@@ -331,6 +331,8 @@ migrate() {
         step 'Putting the tables back as they were before a migration that was not finished' restore_database "$1" "$dump"
         rm "$dump.open"
     fi
+    # Nobody writes meanwhile: what is written after the dump would be lost with it.
+    stop_one fpm QUIT
     (umask 077; dump_database "$1" >"$dump.new") || fail "the database could not be dumped, so its tables were left as they are."
     mv "$dump.new" "$dump"
     touch "$dump.open"

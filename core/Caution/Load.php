@@ -88,16 +88,18 @@ enum Load: string
      */
     public static function ofThresholds(array $least): array
     {
+        $asks = static fn (string $ability, float $more): bool => isset($least[$ability]) && $least[$ability] > $more;
+
         return array_values(array_unique([
             ...self::ofLeg(array_intersect_key($least, ['flexion' => 0, 'abduction' => 0, 'rotation' => 0, 'kneeFlexion' => 0])),
             ...self::those([
-                [self::KneeFolded, ($least['quadriceps'] ?? 0.0) > self::KNEE_FOLDED],
-                [self::TurnIn, ($least['internal-rotation'] ?? 0.0) > self::TURNED_IN],
-                [self::Crossing, ($least['adduction'] ?? 0.0) > self::CROSSED],
-                [self::HipExtendedEnd, ($least['extension'] ?? 0.0) > self::EXTENDED],
-                [self::LegsWideEnd, ($least['straight-abduction'] ?? 0.0) > self::WIDE],
-                [self::HamstringEnd, ($least['hamstrings'] ?? 0.0) > self::HAMSTRING_FLEXION],
-                [self::Balance, ($least['balance'] ?? 0.0) > 0.0],
+                [self::KneeFolded, $asks('quadriceps', self::KNEE_FOLDED)],
+                [self::TurnIn, $asks('internal-rotation', self::TURNED_IN)],
+                [self::Crossing, $asks('adduction', self::CROSSED)],
+                [self::HipExtendedEnd, $asks('extension', self::EXTENDED)],
+                [self::LegsWideEnd, $asks('straight-abduction', self::WIDE)],
+                [self::HamstringEnd, $asks('hamstrings', self::HAMSTRING_FLEXION)],
+                [self::Balance, $asks('balance', 0.0)],
             ]),
         ]));
     }

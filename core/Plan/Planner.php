@@ -72,7 +72,7 @@ final readonly class Planner
         foreach ($weeks as $week) {
             foreach ($week['sessions'] as $session) {
                 foreach ($session->items as $item) {
-                    $done[$item->rung->posture] = true;
+                    $done[$item->rung->posture] = $item->rung;
                 }
             }
         }

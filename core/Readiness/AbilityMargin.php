@@ -86,7 +86,7 @@ final readonly class AbilityMargin
     /** Whether its chance can be stated: known exactly, or at least enough. */
     public function isSettled(): bool
     {
-        return null !== $this->capacity && !$this->isTooOld && is_finite($this->error) && State::Unknown !== $this->state();
+        return State::Unknown !== $this->state() && is_finite($this->error);
     }
 
     /** A lower bound can open a rung; it can never call it short. */

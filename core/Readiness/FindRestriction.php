@@ -71,16 +71,19 @@ final readonly class FindRestriction
         if ([] !== $in(State::Short)) {
             return new RestrictionFinding(2 === count($in(State::Short)) ? Restriction::Both : Restriction::of($in(State::Short)[0]->ability), [...$reasons, ...$proportion], $knee, $predicted);
         }
-        $noise = null === $predicted ? INF : SmallestChange::between($this->noise($margins, $predicted));
-        $numbers = ['knee' => $knee, 'predicted' => $predicted ?? 0.0, 'noise' => is_finite($noise) ? $noise : 0.0];
-        // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
-        if (null !== $predicted && $this->sitting->isClean() && $knee - $predicted > $noise) {
-            return new RestrictionFinding(Restriction::Structure, [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...$proportion], $knee, $predicted);
-        }
         // Neither is short beyond its noise: what is least to spare explains it, if anything is missing at all.
         $least = $margins[1]->difference() < $margins[0]->difference() ? $margins[1] : $margins[0];
+        $explained = $least->difference() < 0.0 ? Restriction::of($least->ability) : Restriction::None;
+        $noise = null === $predicted ? null : $this->noise($margins, $predicted);
+        if (null === $noise) {
+            return new RestrictionFinding($explained, [new Reason('restriction.cannot-tell', Source::Computed, ['knee' => $knee]), ...$reasons, ...$proportion], $knee, $predicted);
+        }
+        $numbers = ['knee' => $knee, 'predicted' => $predicted, 'noise' => $noise];
 
-        return new RestrictionFinding($least->difference() < 0.0 ? Restriction::of($least->ability) : Restriction::None, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...$proportion], $knee, $predicted);
+        // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
+        return $this->sitting->isClean() && $knee - $predicted > $noise
+            ? new RestrictionFinding(Restriction::Structure, [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...$proportion], $knee, $predicted)
+            : new RestrictionFinding($explained, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...$proportion], $knee, $predicted);
     }
 
     /** What one of the two can do, against what this sitting asks with the knee a hand's breadth from the floor. */
@@ -127,19 +130,23 @@ final readonly class FindRestriction
     }
 
     /**
-     * One SD of how far the knee lies above the predicted one, in cm: the tape's, and each capacity's by what a
-     * knee would do with so much less of it. Without bound where nothing would fit then.
+     * How far above the predicted one a knee may lie by error alone, in cm: the tape's, and each capacity's by what
+     * a knee would do with one SD less of it. Null where nothing would fit then: it is without bound.
      *
      * @param array{AbilityMargin, AbilityMargin} $margins
      */
-    private function noise(array $margins, float $predicted): float
+    private function noise(array $margins, float $predicted): ?float
     {
         $variance = $this->error('kneeHeight') ** 2;
         foreach ($margins as $margin) {
-            $variance += (($this->lowest($margins, $margin->ability) ?? INF) - $predicted) ** 2;
+            $higher = $this->lowest($margins, $margin->ability);
+            if (null === $higher) {
+                return null;
+            }
+            $variance += ($higher - $predicted) ** 2;
         }
 
-        return sqrt($variance);
+        return SmallestChange::between(sqrt($variance));
     }
 
     /**

@@ -53,8 +53,14 @@ final readonly class LegAsked
                     $height = $lowest->height() - LegChain::HALF_KNEE;
                 }
             }
-            $pose = $asked instanceof ChainReading ? $asked->pose($body) : null;
-            $fixed = $asked instanceof FreeKnee && null !== $pose ? $asked->held($pose, $body) : $asked;
+            $fixed = $asked;
+            $pose = null;
+            if ($asked instanceof FreeKnee) {
+                $pose = $asked->pose($body);
+                $fixed = $asked->held($pose, $body);
+            } elseif ($asked instanceof ChainReading) {
+                $pose = $asked->pose($body);
+            }
             // The props of a rung are set, not read: they carry no error.
             $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
 

@@ -25,7 +25,7 @@ final readonly class Keystone
     {
         $best = null;
         $left = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->left, $routes))));
-        /** @var array<string, array{float, array<string, true>, float}> $found weight, what it opens, what is missing */
+        /** @var array<string, array{float, array<string, string>, float}> $found weight, what it opens, what is missing */
         $found = [];
         foreach ($left as $id) {
             foreach (Side::cases() as $side) {
@@ -43,7 +43,7 @@ final readonly class Keystone
                     [$weight, $opens, $missing] = $found[$key] ?? [0.0, [], 0.0];
                     $found[$key] = [
                         $weight + 12 / count($behind) * (State::Short === $worst->state() ? 1 : 0.5),
-                        $opens + [$id => true],
+                        $opens + [$id => $id],
                         max($missing, -$worst->difference()),
                     ];
                 }
@@ -51,7 +51,7 @@ final readonly class Keystone
         }
         foreach ($found as $key => [$weight, $opens, $missing]) {
             [$ability, $side] = explode(' ', $key);
-            $one = new self(Ability::from($ability), Side::from($side), (int) round($weight), array_keys($opens), $missing);
+            $one = new self(Ability::from($ability), Side::from($side), (int) round($weight), array_values($opens), $missing);
             if (null === $best || [$one->count, -$one->missing] > [$best->count, -$best->missing]) {
                 $best = $one;
             }

@@ -61,6 +61,7 @@ final class PlannerTest extends TestCase
         $ladders['turner'] = array_map(static fn (PracticeRung $rung): PracticeRung => new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->level, $rung->counters, [], true), $ladders['turner']);
         $items = static fn (array $seen): array => array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
         self::assertSame([[null, 'low']], $items([]));
+        self::assertSame(180, self::work(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side.');
         $ahead = new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'));
         self::assertNotContains([null, 'low'], $items([$ahead]), 'One side stands higher: each is taken by itself.');
     }
@@ -196,6 +197,9 @@ final class PlannerTest extends TestCase
         self::assertSame('plan.keystone', $list[0]->because->code);
         self::assertSame([1.5, 1.0], [$list[0]->weight, $list[count($list) - 1]->weight]);
         self::assertSame('spreader', $list[count($list) - 1]->posture);
+        $keystone = array_values(array_filter(self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Dose::longAndStill(2)))->plan(['spreader', 'summit'], self::request(1, [1], 90)))), static fn (PlannedItem $item): bool => 'plan.keystone' === $item->because->code));
+        self::assertNotSame([], $keystone);
+        self::assertSame(270, $keystone[0]->seconds, 'Four and a half minutes where others have three.');
     }
 
     public function testTheDaysOfPractice(): void

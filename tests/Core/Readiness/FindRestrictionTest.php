@@ -9,9 +9,12 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
+use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\ProportionShare;
+use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\KnownPerson;
@@ -129,6 +132,14 @@ final class FindRestrictionTest extends TestCase
         $abduction = (float) $person->capacities(Side::Left)->get(Ability::Abduction)?->isolating()->value;
         $height = static fn (float $r, float $a): ?float => LowestKnee::search(new SolesTogether(20.0, new Sitting()), SampleBody::leg(), new Capacity(null, $a, $r))?->height();
         self::assertEqualsWithDelta($height($rotation, $abduction), $predicted, 1e-9, 'The lowest that turn and spread allow.');
+        $margin = static function (Ability $ability) use ($person): float {
+            $asked = new KneeAtHeight(new SolesTogether(20.0, new Sitting()), 10.0);
+            $of = Sensitivity::of($asked, SampleBody::leg())->withReadingErrors(['kneeHeight' => 0.0, 'heelDistance' => 0.7])->uncertainty(Component::from($ability->value), 'soles-together 2026-03-02 left');
+
+            return (float) $person->capacities(Side::Left)->get($ability)?->isolating()->uncertainty->minus($of)->error($person->proportions->error(Side::Left));
+        };
+        $sd = sqrt(0.7 ** 2 + ($height($rotation - $margin(Ability::Rotation), $abduction) - $predicted) ** 2 + ($height($rotation, $abduction - $margin(Ability::Abduction)) - $predicted) ** 2);
+        self::assertEqualsWithDelta(1.959964 * $sd, $noise, 0.02, 'The tape, and one SD of each.');
         self::assertNotSame(Restriction::Structure, $at($predicted)->restriction);
         if ($predicted + 0.9 * $noise > LotusGate::LOW_KNEE) {
             self::assertNotSame(Restriction::Structure, $at($predicted + 0.9 * $noise)->restriction);

@@ -15,6 +15,7 @@ use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Testing\TakenTest;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -45,6 +46,14 @@ final class GatesTest extends TestCase
         yield 'too long ago' => [State::Unknown, 'gate.not-read', ['kneeHeight' => 8.0, 'heelDistance' => 12.0], 'may-try', '2026-06-20'];
     }
 
+    public function testASittingThatWasNotCleanOpensNothing(): void
+    {
+        $person = Person::of(['soles-together' => [['kneeHeight' => 8.0, 'heelDistance' => 12.0]]]);
+        $leans = array_map(static fn (TakenTest $test): TakenTest => new TakenTest($test->test, $test->side, $test->tool, $test->trials, ['leans-back'], on: $test->on), $person->taken);
+        $finding = self::check(GateKind::Sitting, 'may-try', new KnownPerson($person->proportions, $person->evidence, $person->holds, $leans, $person->on));
+        self::assertSame([State::Unknown, 'gate.not-clean', 'soles-together'], [$finding->best, $finding->reason->code, $finding->test]);
+    }
+
     /** The limits themselves, without an error: on the line is within it. */
     public function testOnTheLineOfEachLimit(): void
     {
@@ -52,6 +61,11 @@ final class GatesTest extends TestCase
         self::assertSame(GateOutcome::Supported, LotusGate::outcome(30.0, 20.0, 9.0), 'Thirty is not far yet.');
         self::assertSame(GateOutcome::Supported, LotusGate::outcome(31.0, 14.0, 9.0), 'Nor five above the hip high.');
         self::assertSame(GateOutcome::NotNow, LotusGate::outcome(30.1, 14.1, 9.0));
+        self::assertSame(GateOutcome::NotNow, LotusGate::outcome(29.8, 13.8, 9.0, 0.5), 'Within the error the careful side.');
+        self::assertSame(GateOutcome::Supported, LotusGate::outcome(29.4, 13.8, 9.0, 0.5));
+        self::assertSame(GateOutcome::Supported, LotusGate::outcome(29.8, 13.4, 9.0, 0.5));
+        self::assertSame(GateOutcome::Supported, LotusGate::outcome(14.8, 9.0, 9.0, 0.5));
+        self::assertSame(GateOutcome::Supported, LotusGate::outcome(14.0, 9.8, 9.0, 0.5));
     }
 
     public function testWhatComesFirstKeepsAPostureBack(): void

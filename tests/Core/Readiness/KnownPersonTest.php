@@ -58,6 +58,18 @@ final class KnownPersonTest extends TestCase
         self::assertFalse($person->hasBeenSeen('turner', 'low', Side::Left, $since));
     }
 
+    /** One clean practice of the rung, and a clean walk of something else: not seen but in practice. */
+    public function testWhatWasSeenElsewhereIsNotSeenHere(): void
+    {
+        $day = new \DateTimeImmutable('2026-03-03');
+        $practised = new Seen('turner', 'low', Side::Left, true, $day, isPractice: true);
+        foreach ([new Seen('other', 'low', Side::Left, true, $day), new Seen('turner', 'high', Side::Left, true, $day), new Seen('turner', 'low', Side::Right, true, $day)] as $elsewhere) {
+            self::assertFalse(Person::of([], seen: [$practised, $elsewhere])->hasBeenSeen('turner', 'low', Side::Left));
+        }
+        $before = new Seen('turner', 'low', Side::Left, false, new \DateTimeImmutable('2026-03-02'));
+        self::assertFalse(Person::of([], seen: [$practised, $before])->hasBeenSeen('turner', 'low', Side::Left), 'Walked once, and not clean.');
+    }
+
     public function testASuppositionReplacesWhatItSpeaksOfOnItsSideAlone(): void
     {
         $person = Person::of(['frog' => [['span' => 90.0]], 'shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]]);

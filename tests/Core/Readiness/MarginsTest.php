@@ -141,6 +141,12 @@ final class MarginsTest extends TestCase
         self::assertSame(1.0, Chance::allPositive([self::margin(90.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()));
     }
 
+    public function testWhatNobodyReadHasNoErrorAndNoAge(): void
+    {
+        $unread = AbilityMargin::of(Ability::Rotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), true);
+        self::assertSame([0.0, false, null, -INF], [$unread->error, $unread->isTooOld, $unread->shown, $unread->difference()]);
+    }
+
     public function testStatesAreInOrder(): void
     {
         $order = [State::Open, State::Near, State::Unknown, State::Short, State::Held];

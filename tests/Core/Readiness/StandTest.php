@@ -19,9 +19,11 @@ use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\EasyCrossLeg;
 use LucidAscent\Core\LegChain\Contact\FullLotus;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\GateDefinition;
@@ -194,6 +196,44 @@ final class StandTest extends TestCase
         self::assertSame(['ability.near'], $codes(84.0));
         self::assertSame(['ability.short'], $codes(100.0));
         self::assertSame(['ability.at-least'], $codes(100.0, ['soles-together' => [['kneeHeight' => 12.0, 'heelDistance' => 20.0]]]));
+    }
+
+    /** What would have to come from the knee: of this leg, and read exactly. */
+    public function testTheShortfallAtTheKnee(): void
+    {
+        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::Rotation)?->value;
+        $of = static fn (PostureDefinition $posture, array $tests = self::TURNS): ?float => (new ReadPoses(['turner' => $posture], Person::of($tests), self::tests()))->of('turner', Side::Left)->shortfallAtKnee();
+        $posture = static fn (array $own, array $other = []): PostureDefinition => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, $own, new Work([], false), otherLeg: $other)], []);
+        self::assertEqualsWithDelta(110.0 - $rotation, $of($posture(['rotation' => 110.0])), 1e-9);
+        self::assertSame(0.0, $of($posture(['rotation' => 40.0])));
+        self::assertNull($of($posture(['abduction' => 40.0], ['rotation' => 110.0])), 'The other leg’s is not this knee’s.');
+        self::assertNull($of($posture(['rotation' => 110.0]), ['soles-together' => [['kneeHeight' => 12.0, 'heelDistance' => 20.0]]]), 'A lower bound says nothing of a shortfall.');
+        self::assertNull($of($posture(['rotation' => 110.0]), []));
+    }
+
+    /** A block that raises the knee so far that the numbers fit. */
+    public function testABlockIsNamedWhereOneHelps(): void
+    {
+        $posture = static fn (Demand $demand): PostureDefinition => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', $demand, [], new Work([], false))], []);
+        $reasons = static fn (float $height, array $tests = self::TURNS): array => (new ReadPoses(['turner' => $posture(new Demand(static fn (): KneeAtHeight => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), $height)))], Person::of($tests), self::tests()))->of('turner', Side::Left)->reasons();
+        $asked = new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 10.0);
+        $lift = Shortfall::kneeLift($asked, SampleBody::leg(), Person::of(self::TURNS)->capacities(Side::Left)->ofLeg());
+        $block = array_values(array_filter($reasons(10.0), static fn (Reason $reason): bool => 'change.block' === $reason->code));
+        self::assertNotNull($lift);
+        self::assertSame([$lift], array_map(static fn (Reason $reason): float|int|string|array => $reason->numbers['height'], $block));
+        self::assertNotContains('change.block', self::codes(self::pose(Person::of(self::TURNS))->reasons()), 'Where no position was reckoned there is none.');
+    }
+
+    /** A test that came to rest, of this ability, and no other. */
+    public function testWhichTestIsAtItsCeiling(): void
+    {
+        $beyond = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, work: new Work(['turn-out'], true), goesBeyond: true);
+        $poses = new ReadPoses([], Person::of(['shins-stacked' => [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]], 'soles-together' => [['kneeHeight' => 12.0, 'heelDistance' => 20.0]]]), ['shins-stacked' => $beyond]);
+        self::assertTrue($poses->isAtCeiling($beyond, Ability::Rotation, Side::Left));
+        self::assertFalse($poses->isAtCeiling($beyond, Ability::Abduction, Side::Left), 'Another test’s bound.');
+        self::assertFalse($poses->isAtCeiling(Definition::frog(), Ability::Rotation, Side::Left));
+        $hangs = new ReadPoses([], Person::of(self::TURNS), ['shins-stacked' => $beyond]);
+        self::assertFalse($hangs->isAtCeiling($beyond, Ability::Rotation, Side::Left));
     }
 
     /** Of two readings that agree, the one that was taken nearest to the wanted position decides. */

@@ -23,6 +23,7 @@ use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route;
@@ -59,6 +60,10 @@ final class RouteTest extends TestCase
         self::assertTrue($route->isClosed($poses));
         self::assertSame('turner', $route->instead);
         self::assertNull(Route::to('turner', $poses)->instead);
+        $list = static fn (array $same, array $trials): ?string => Route::to('held', new ReadPoses(['held' => new PostureDefinition('held', 'Held', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out'], true))], ['ground'], $same)] + self::poses([])->postures, Person::of($trials, [new Condition('c', 'C', ['turn-out'])]), self::tests()))->instead;
+        self::assertSame('turner', $list(['no-such', 'spreader', 'held', 'turner'], self::TURNS), 'Neither one that is not there, nor one that is not in reach, nor itself.');
+        self::assertSame('ground', $list(['no-such'], self::TURNS), 'Else what prepares it.');
+        self::assertNull($list(['no-such'], []));
     }
 
     public function testTheKeystoneIsWhatAloneKeepsMostBack(): void
@@ -114,9 +119,38 @@ final class RouteTest extends TestCase
         $wrong = static fn (float $sd): float => Chance::cumulative(-0.5 / $sd);
         // Both sides are read by the test of each.
         self::assertEqualsWithDelta($wrong($error) - $wrong($after), NextReading::of(['turner'], $poses)?->fall, 1e-6);
+        self::assertLessThan(0.1, NextReading::of(['turner'], $poses)->fall);
+        self::assertSame(['Turner'], NextReading::of(['turner'], $poses)->because->numbers['poses'], 'However little it is.');
         $known = new ReadPoses($posture(['rotation' => 20.0, 'abduction' => 40.0]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]);
         self::assertSame(['frog', 0.4], [NextReading::of(['turner'], $known)?->test?->id, NextReading::of(['turner'], $known)->fall], 'What is open is not read again.');
         self::assertNull(NextReading::of(['turner'], new ReadPoses($posture(['rotation' => 20.0, 'abduction' => 40.0]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked()]))?->test);
+    }
+
+    /** What is short for sure is a verdict, whatever else is not known. */
+    public function testOneShortageEndsTheQuestion(): void
+    {
+        $poses = self::poses(['shins-stacked' => [['kneeHeight' => 33.0, 'ankleHeight' => 10.0]]]);
+        self::assertSame(State::Short, $poses->state('summit'));
+        self::assertNull(NextReading::of(['summit'], $poses), 'Nobody asks how wide the legs go.');
+    }
+
+    /** A pose that waits for another is asked by way of that. */
+    public function testWhatComesFirstIsAskedFirst(): void
+    {
+        $first = new PostureDefinition('first', 'First', [Ability::Abduction], [new RungDefinition('full', 'Full', null, ['abduction' => 40.0], new Work(['turn-out']))], []);
+        $gated = new PostureDefinition('gated', 'Gated', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out']), gates: [new GateDefinition(GateKind::First, 'first')])], []);
+        $next = NextReading::of(['gated'], new ReadPoses(['first' => $first, 'gated' => $gated], Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]));
+        self::assertSame(['frog', ['First']], [$next?->test?->id, $next->because->numbers['poses']]);
+    }
+
+    /** A lower bound takes nothing off a doubt that an exact reading has left. */
+    public function testALowerBoundSettlesNoDoubt(): void
+    {
+        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::Rotation)?->value;
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => $rotation - 0.5], new Work(['turn-out']))], []);
+        $poses = new ReadPoses(['turner' => $posture], Person::of(self::TURNS), ['soles-together' => Definition::solesTogether()]);
+        self::assertSame(State::Near, $poses->state('turner'));
+        self::assertNull(NextReading::of(['turner'], $poses));
     }
 
     /** Two minutes of a test that settles two poses are worth more than one minute that settles none so well. */

@@ -36,6 +36,22 @@ final class ProposeTestsTest extends TestCase
         self::assertSame(['frog', 'soles-together', 'shins-stacked'], array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $held)));
     }
 
+    public function testEachSaysWhy(): void
+    {
+        $why = [];
+        foreach (self::proposed(['rotation' => ['Lotus'], 'flexion' => ['Lotus']], [], []) as $one) {
+            $why[$one->test->id] = [$one->because[0]->code, $one->because[0]->numbers['poses'] ?? null];
+        }
+        self::assertSame([
+            'wide-legs' => ['test.not-asked', null],
+            'frog' => ['test.not-asked', null],
+            'figure-four-lying' => ['test.less-exact', ['Lotus']],
+            'soles-together' => ['test.shows-together', ['Lotus']],
+            'shins-stacked' => ['test.isolates', ['Lotus']],
+        ], $why);
+        self::assertSame('test.full', self::proposed(null, [], [])[0]->because[0]->code);
+    }
+
     public function testOfTwoThatTellTheSameTheSidesApartAreTaken(): void
     {
         $together = new TestDefinition('both', 'Both', 1, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 1.0, false);
