@@ -6,7 +6,7 @@ use_env() {
     ENV_NAME=$1
     ENV_DIR="$ROOT/var/env/$ENV_NAME"
     RUN_DIR="$ENV_DIR/run"
-    mkdir -p "$RUN_DIR" "$ENV_DIR"/{log,sessions,tmp,cache,pictures,dumps}
+    mkdir -p "$RUN_DIR" "$ENV_DIR"/{log,tmp,cache,pictures,dumps}
     # A socket's path has room for about a hundred characters.
     SOCKET_DIR=$RUN_DIR
     if [ ${#RUN_DIR} -gt 80 ]; then
@@ -16,7 +16,7 @@ use_env() {
     if [ "$(id -u)" -eq 0 ]; then
         # What root reads lies where the servers cannot write: theirs are the folders named here, and no more.
         chown "root:$(id -gn "$SERVICE_USER")" "$ENV_DIR"
-        chown "$SERVICE_USER:" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,sessions,tmp,cache,pictures}
+        chown "$SERVICE_USER:" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,tmp,cache,pictures}
     fi
     chmod 0750 "$ENV_DIR" "$SOCKET_DIR"
     chmod 0700 "$ENV_DIR/dumps"
@@ -178,7 +178,7 @@ SQL
 }
 
 # The application reads and adds. Records are never changed or removed, so it has no right to: only a password and a time zone are,
-# and what was typed and not recorded yet.
+# what was typed and not recorded yet, and who is signed in.
 grant_application() {
     local table
     {
@@ -186,6 +186,7 @@ grant_application() {
             printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"
         done
         printf 'GRANT UPDATE (password, time_zone) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
     } | db_admin
 }
@@ -199,8 +200,8 @@ source_stamp() {
 }
 
 app_env() {
-    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nSESSION_PATH=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nINCLINOMETER=%s\n' \
-        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/sessions" "$ENV_DIR/cache" "$ENV_DIR/log" "$ENV_DIR/pictures" \
+    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nINCLINOMETER=%s\n' \
+        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/cache" "$ENV_DIR/log" "$ENV_DIR/pictures" \
         "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
 }
 

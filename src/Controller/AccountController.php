@@ -6,6 +6,7 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Form\ChangePasswordForm;
 use LucidAscent\App\Form\TimeZoneForm;
+use LucidAscent\App\Security\SignInThrottle;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -15,7 +16,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class AccountController extends TeacherController
 {
     #[Route('/account', 'account', methods: ['GET', 'POST'])]
-    public function show(Request $request, UserPasswordHasherInterface $hasher, Security $security): Response
+    public function show(Request $request, UserPasswordHasherInterface $hasher, Security $security, SignInThrottle $throttle): Response
     {
         $teacher = $this->teacher();
         $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
@@ -26,7 +27,16 @@ final class AccountController extends TeacherController
 
             return $this->redirectToRoute('on_the_mat');
         }
-        $password = $this->createForm(ChangePasswordForm::class)->handleRequest($request);
+        $password = $this->createForm(ChangePasswordForm::class);
+        if ($request->request->has($password->getName()) && !$throttle->allows($teacher->email)) {
+            $this->addFlash('hint', 'Too many wrong passwords: nothing was changed. Try again in a quarter of an hour.');
+
+            return $this->redirectToRoute('account');
+        }
+        $password->handleRequest($request);
+        if ($password->isSubmitted()) {
+            $throttle->keep($teacher->email, $password->get('current')->isValid());
+        }
         if ($password->isSubmitted() && $password->isValid()) {
             $teacher->changePassword($hasher->hashPassword($teacher, (string) $password->get('new')->getData()));
             $this->records->add($teacher);

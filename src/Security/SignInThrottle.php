@@ -6,11 +6,14 @@ namespace LucidAscent\App\Security;
 
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\SignInAttempt;
+use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\MomentType;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
 use Symfony\Component\Security\Http\Event\CheckPassportEvent;
 use Symfony\Component\Security\Http\Event\LoginFailureEvent;
@@ -27,6 +30,7 @@ final readonly class SignInThrottle
         private EntityManagerInterface $em,
         private ClockInterface $clock,
         private RequestStack $requests,
+        private PasswordHasherFactoryInterface $hashers,
     ) {
     }
 
@@ -38,11 +42,16 @@ final readonly class SignInThrottle
         if (!$badge instanceof UserBadge) {
             return;
         }
-        $email = self::normal($badge->getUserIdentifier());
-        if ($this->failures('email', $email) >= self::FAILURES_PER_ACCOUNT
-            || $this->failures('address', $this->address()) >= self::FAILURES_PER_ADDRESS) {
+        if (!$this->allows($badge->getUserIdentifier())) {
             throw new TooManyLoginAttemptsAuthenticationException(self::MINUTES);
         }
+    }
+
+    /** Whether another password may be tried for an account, from where this request comes. */
+    public function allows(string $email): bool
+    {
+        return $this->failures('email', self::normal($email)) < self::FAILURES_PER_ACCOUNT
+            && $this->failures('address', $this->address()) < self::FAILURES_PER_ADDRESS;
     }
 
     #[AsEventListener]
@@ -50,6 +59,10 @@ final readonly class SignInThrottle
     {
         if ($event->getException() instanceof TooManyLoginAttemptsAuthenticationException) {
             return;
+        }
+        if ($event->getException()->getPrevious() instanceof UserNotFoundException) {
+            // As long as it takes with a wrong password: an address that nobody has is not told by the time.
+            $this->hashers->getPasswordHasher(Teacher::class)->hash('nobody');
         }
         $badge = $event->getPassport()?->getBadge(UserBadge::class);
         $this->keep($badge instanceof UserBadge ? $badge->getUserIdentifier() : '', false);
@@ -77,7 +90,7 @@ final readonly class SignInThrottle
             ->getSingleScalarResult();
     }
 
-    private function keep(string $email, bool $succeeded): void
+    public function keep(string $email, bool $succeeded): void
     {
         $this->em->persist(new SignInAttempt(self::normal($email), $this->address(), $succeeded, $this->clock->now()));
         $this->em->flush();

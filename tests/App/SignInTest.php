@@ -6,6 +6,16 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\SignInAttempt;
 use LucidAscent\App\Security\SignInThrottle;
+use PHPUnit\Framework\Attributes\TestWith;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\RequestStack;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\PasswordHasher\PasswordHasherInterface;
+use Symfony\Component\Security\Core\Exception\BadCredentialsException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+use Symfony\Component\Security\Http\Authenticator\AuthenticatorInterface;
+use Symfony\Component\Security\Http\Event\LoginFailureEvent;
 
 final class SignInTest extends AppTestCase
 {
@@ -29,13 +39,12 @@ final class SignInTest extends AppTestCase
         $this->teacher();
         for ($i = 0; $i < SignInThrottle::FAILURES_PER_ACCOUNT; ++$i) {
             $this->signIn('not the password');
-            $this->client->followRedirect();
+            self::assertResponseStatusCodeSame(401);
             self::assertSelectorTextContains('#sign-in-error', 'Invalid credentials');
         }
         self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->howMany(SignInAttempt::class));
         // Now even the right one has to wait, and the try is not counted.
         $this->signIn(self::PASSWORD);
-        $this->client->followRedirect();
         self::assertSelectorTextContains('#sign-in-error', 'Too many');
         self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->howMany(SignInAttempt::class));
     }
@@ -47,16 +56,81 @@ final class SignInTest extends AppTestCase
             $this->signIn('not the password', "nobody$i@studio.example");
         }
         $this->signIn(self::PASSWORD);
-        $this->client->followRedirect();
         self::assertSelectorTextContains('#sign-in-error', 'Too many');
     }
 
     public function testAFormFromElsewhereIsRefused(): void
     {
         $this->teacher();
-        $this->client->request('POST', '/sign-in', ['email' => 'teacher@studio.example', 'password' => self::PASSWORD, '_csrf_token' => 'made up']);
-        $this->client->followRedirect();
+        $this->client->request('POST', '/sign-in', ['email' => 'teacher@studio.example', 'password' => self::PASSWORD, '_csrf_token' => 'made up'], server: ['HTTP_ORIGIN' => 'http://elsewhere.example', 'HTTP_REFERER' => 'http://elsewhere.example/']);
         self::assertSelectorTextContains('#sign-in-error', 'Invalid CSRF');
+    }
+
+    public function testAVisitorLeavesNoSession(): void
+    {
+        foreach (['/', '/sign-in', '/practitioners/new', '/feed/'.str_repeat('0', 48).'.ics'] as $page) {
+            $this->client->request('GET', $page);
+            self::assertNull($this->client->getResponse()->headers->get('Set-Cookie'), $page);
+        }
+        $this->teacher();
+        $this->signIn('wrong');
+        self::assertSelectorTextContains('#sign-in-error', 'Invalid credentials');
+        self::assertInputValueSame('email', 'teacher@studio.example', 'What was typed is there.');
+        self::assertNull($this->client->getResponse()->headers->get('Set-Cookie'), 'Nor does a try that failed.');
+        $this->signIn(self::PASSWORD);
+        self::assertNotNull($this->client->getResponse()->headers->get('Set-Cookie'));
+    }
+
+    public function testOneComesBackToThePageThatOneAskedFor(): void
+    {
+        $this->teacher();
+        $this->client->request('GET', '/library?q=pigeon');
+        $this->client->followRedirect();
+        $this->client->submitForm('Sign in', ['email' => 'teacher@studio.example', 'password' => 'wrong']);
+        $this->client->submitForm('Sign in', ['email' => 'teacher@studio.example', 'password' => self::PASSWORD]);
+        self::assertResponseRedirects('/library?q=pigeon');
+    }
+
+    #[TestWith(['https://elsewhere.example/'])]
+    #[TestWith(['//elsewhere.example/'])]
+    #[TestWith(['/\elsewhere.example/'])]
+    #[TestWith(["/\t/elsewhere.example/"])]
+    #[TestWith(['javascript:alert(1)'])]
+    public function testAndNeverElsewhere(string $back): void
+    {
+        $this->teacher();
+        $this->client->request('GET', '/sign-in', ['back' => $back]);
+        self::assertSelectorNotExists('[name="_target_path"]');
+        $form = $this->client->getCrawler()->selectButton('Sign in')->form(['email' => 'teacher@studio.example', 'password' => self::PASSWORD]);
+        $this->client->request('POST', '/sign-in', $form->getPhpValues() + ['_target_path' => $back]);
+        self::assertResponseRedirects('/');
+    }
+
+    public function testWrongPasswordsOnTheAccountPageCountToo(): void
+    {
+        $this->client->loginUser($this->teacher());
+        for ($i = 0; $i < SignInThrottle::FAILURES_PER_ACCOUNT; ++$i) {
+            $this->client->request('GET', '/account');
+            $this->client->submitForm('Change the password', ['change_password_form[current]' => 'wrong', 'change_password_form[new][first]' => 'another long password', 'change_password_form[new][second]' => 'another long password']);
+            self::assertResponseStatusCodeSame(422);
+        }
+        $this->client->submitForm('Change the password', ['change_password_form[current]' => self::PASSWORD, 'change_password_form[new][first]' => 'another long password', 'change_password_form[new][second]' => 'another long password']);
+        self::assertResponseRedirects('/account');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Too many wrong passwords');
+    }
+
+    /** An address that nobody has costs as much work as a wrong password. */
+    public function testATryForNobodyIsHashedAsWell(): void
+    {
+        $hasher = $this->createMock(PasswordHasherInterface::class);
+        $hasher->expects(self::once())->method('hash');
+        $hashers = $this->createMock(PasswordHasherFactoryInterface::class);
+        $hashers->method('getPasswordHasher')->willReturn($hasher);
+        $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class), new RequestStack(), $hashers);
+        $failed = static fn (?\Throwable $because): LoginFailureEvent => new LoginFailureEvent(new BadCredentialsException('', 0, $because), self::createStub(AuthenticatorInterface::class), new Request(), null, 'main');
+        $throttle->failed($failed(new UserNotFoundException()));
+        $throttle->failed($failed(null));
     }
 
     public function testThePasswordCanBeChanged(): void
