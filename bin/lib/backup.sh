@@ -1,0 +1,72 @@
+# Copies of everything that a teacher has put in, and back.
+# shellcheck shell=bash
+
+# How many rows each table of records has. Drafts and sessions come and go, and are left out.
+count_rows() {
+    local table
+    for table in $(db_admin -e "SHOW TABLES FROM $1"); do
+        case $table in draft|sessions) continue ;; esac
+        printf '%s %s\n' "$table" "$(db_admin -e "SELECT COUNT(*) FROM $1.\`$table\`")"
+    done
+}
+
+# fewer_rows BEFORE AFTER: tables of the first list that have fewer rows in the second.
+fewer_rows() {
+    local table count
+    while read -r table count; do
+        [ "$(awk -v t="$table" '$1 == t { print $2 }' "$2")" -ge "$count" ] 2>/dev/null || printf '%s ' "$table"
+    done <"$1"
+}
+
+# with_scratch_database COMMAND…: a database of its own beside the one that runs, for as long as the command takes.
+with_scratch_database() {
+    local status=0 socket=$DB_SOCKET
+    db_admin -e "DROP DATABASE IF EXISTS $SCRATCH; CREATE DATABASE $SCRATCH CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci"
+    "$@" || status=$?
+    DB_SOCKET=$socket db_admin -e "DROP DATABASE IF EXISTS $SCRATCH"
+    return "$status"
+}
+SCRATCH=lucid_ascent_proof
+
+# make_backup FILE: the database as it is at one moment, the pictures, and what proves both.
+make_backup() {
+    local file=$1 folder
+    folder=$(mktemp -d "$ENV_DIR/dumps/backup.XXXXXX")
+    mkdir "$folder/pictures"
+    count_rows lucid_ascent >"$folder/before"
+    dump_database lucid_ascent >"$folder/database.sql"
+    cp -a "$ENV_DIR/pictures/." "$folder/pictures/"
+    with_scratch_database prove_dump "$folder" || { rm -rf "$folder"; return 1; }
+    (cd "$folder" && rm before && find . -type f ! -name SHA256SUMS -print0 | sort -z | xargs -0 sha256sum >SHA256SUMS)
+    tar -C "$folder" -czf "$file.part" .
+    tar -tzf "$file.part" >/dev/null
+    mv "$file.part" "$file"
+    rm -rf "$folder"
+}
+
+# A dump is worth what it gives back: it is read into a database of its own, and no table may have fewer rows than it
+# had when the dump began.
+prove_dump() {
+    local folder=$1 missing
+    db_admin "$SCRATCH" <"$folder/database.sql" || { say 'The dump cannot be read back.' >&2; return 1; }
+    count_rows "$SCRATCH" >"$folder/rows"
+    missing=$(fewer_rows "$folder/before" "$folder/rows")
+    [ -z "$missing" ] || { say "The dump has fewer rows than the database: $missing" >&2; return 1; }
+}
+
+# read_backup FILE FOLDER: unpacked, and each file of it as it was when it was made.
+read_backup() {
+    tar -C "$2" -xzf "$1" --no-same-owner --no-same-permissions || return 1
+    [ -s "$2/database.sql" ] && [ -s "$2/SHA256SUMS" ] || { say 'It has no database in it.' >&2; return 1; }
+    (cd "$2" && sha256sum --quiet -c SHA256SUMS) || { say 'It is not as it was when it was made.' >&2; return 1; }
+    [ "$(cd "$2" && find . -type f ! -name SHA256SUMS | wc -l)" -eq "$(wc -l <"$2/SHA256SUMS")" ] || { say 'It has files in it that it does not know.' >&2; return 1; }
+}
+
+# put_back FOLDER: the database and the pictures of a backup, into an installation that has nothing in it.
+put_back() {
+    restore_database lucid_ascent "$1/database.sql"
+    count_rows lucid_ascent >"$1/now"
+    cmp -s "$1/rows" "$1/now" || { say 'The tables have other numbers of rows than the backup.' >&2; return 1; }
+    cp -a "$1/pictures/." "$ENV_DIR/pictures/"
+    if [ "$(id -u)" -eq 0 ]; then chown -R "$SERVICE_USER:" "$ENV_DIR/pictures"; fi
+}
