@@ -74,10 +74,10 @@ final readonly class FindRestriction
         // Neither is short beyond its noise: what is least to spare explains it, if anything is missing at all.
         $least = $margins[1]->difference() < $margins[0]->difference() ? $margins[1] : $margins[0];
         $explained = $least->difference() < 0.0 ? Restriction::of($least->ability) : Restriction::None;
-        $noise = null === $predicted ? null : $this->noise($margins, $predicted);
-        if (null === $noise) {
-            return new RestrictionFinding($explained, [new Reason('restriction.cannot-tell', Source::Computed, ['knee' => $knee]), ...$reasons, ...$proportion], $knee, $predicted);
+        if (null === $predicted) {
+            return new RestrictionFinding($explained, [...$reasons, ...$proportion], $knee);
         }
+        $noise = $this->noise($margins, $predicted);
         $numbers = ['knee' => $knee, 'predicted' => $predicted, 'noise' => $noise];
 
         // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
@@ -131,19 +131,16 @@ final readonly class FindRestriction
 
     /**
      * How far above the predicted one a knee may lie by error alone, in cm: the tape's, and each capacity's by what
-     * a knee would do with one SD less of it. Null where nothing would fit then: it is without bound.
+     * a knee would do with one SD less of it.
      *
      * @param array{AbilityMargin, AbilityMargin} $margins
      */
-    private function noise(array $margins, float $predicted): ?float
+    private function noise(array $margins, float $predicted): float
     {
         $variance = $this->error('kneeHeight') ** 2;
         foreach ($margins as $margin) {
-            $higher = $this->lowest($margins, $margin->ability);
-            if (null === $higher) {
-                return null;
-            }
-            $variance += ($higher - $predicted) ** 2;
+            // Less of either never brings the knee lower; where nothing fits any more, it is as far as any knee goes.
+            $variance += (($this->lowest($margins, $margin->ability) ?? INF) - $predicted) ** 2;
         }
 
         return SmallestChange::between(sqrt($variance));

@@ -73,7 +73,7 @@ final class ReadSeen
             $body = $proportions->body($side);
             $pose = $posture instanceof ChainReading ? $posture->pose($body) : null;
             $sensitivity = Sensitivity::of($posture, $body);
-            foreach (null === $pose ? $posture->angles($body) : $pose->angles->toArray() as $component => $degrees) {
+            foreach ($posture->angles($body) as $component => $degrees) {
                 $shown = $demand->ability(Component::from($component));
                 if (null !== $shown) {
                     [$ability, $sign] = $shown;

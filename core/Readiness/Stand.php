@@ -94,7 +94,7 @@ final readonly class Stand
     /** Whether nothing but what has to be passed before it closes a rung. */
     public function isOpenAfterThis(string $rung): bool
     {
-        return [] === ($this->closed[$rung] ?? [true]);
+        return isset($this->closed[$rung]) && [] === $this->closed[$rung];
     }
 
     /**

@@ -29,7 +29,7 @@ use LucidAscent\Core\LegChain\Uncertainty;
 final readonly class ReadTest
 {
     /** What a number that is its own answer can be, by its unit. */
-    private const PLAUSIBLE = ['degrees' => [-90.0, 200.0], 'cm' => [-60.0, 120.0], 'seconds' => [0.0, 3600.0]];
+    private const PLAUSIBLE = ['degrees' => [-90.0, 200.0], 'cm' => [-60.0, 120.0]];
 
     /**
      * @return list<Evidence>
@@ -147,9 +147,9 @@ final readonly class ReadTest
     private static function asRead(TestDefinition $definition, TakenTest $taken, string $name, ToolErrors $errors): array
     {
         $measure = $taken->measure($name);
-        [$least, $most] = self::PLAUSIBLE[$definition->measured[$name] ?? 'degrees'];
-        foreach ($measure->trials as $trial) {
-            Check::within($name, $trial, $least, $most, $definition->measured[$name] ?? 'degrees');
+        $unit = $definition->measured[$name] ?? 'degrees';
+        foreach (isset(self::PLAUSIBLE[$unit]) ? $measure->trials : [] as $trial) {
+            Check::within($name, $trial, ...self::PLAUSIBLE[$unit], unit: $unit);
         }
         // Balance and strength are what was managed once; everything else is the mean of what was read.
         $value = 'seconds' === $name ? max($measure->trials) : $measure->mean();

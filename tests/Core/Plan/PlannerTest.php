@@ -48,6 +48,7 @@ final class PlannerTest extends TestCase
         $session = self::first(self::plan(['turner']));
         self::assertSame(['warm-up', 'warm-up', 'work', 'work', 'counter', 'rest'], array_map(static fn (PlannedItem $item): string => $item->phase->value, $session->items));
         self::assertSame(['warm-a', 'warm-b', 'turner', 'turner', 'undo', 'warm-a'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $session->items));
+        self::assertSame([null, null], [$session->items[0]->side, $session->items[1]->side], 'What both sides are free for is one shape.');
         self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.stage', 'plan.stage', 'plan.counter', 'plan.rest'], array_map(static fn (PlannedItem $item): string => $item->because->code, $session->items));
         self::assertSame([300, 45, 140], [self::seconds($session, Phase::WarmUp), self::seconds($session, Phase::Counter), self::seconds($session, Phase::Rest)], 'Five minutes of thirty to warm up, a twelfth to rest.');
         self::assertSame([180, 180], array_map(static fn (PlannedItem $item): int => $item->seconds, self::work($session)), 'A gentle rung is held for three minutes a side.');

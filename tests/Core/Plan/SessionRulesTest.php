@@ -126,6 +126,13 @@ final class SessionRulesTest extends TestCase
         return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', ['turn-out'])]));
     }
 
+    public function testASessionLastsAsLongAsItsItemsAndTheChangesBetweenThem(): void
+    {
+        $session = self::session([['warm-up', 'lying both', 300], ['work', 'lying left', 60], ['work', 'lying right', 60]]);
+        self::assertSame([450, 8], [$session->seconds(), $session->minutes()]);
+        self::assertSame(10, self::session([['rest', 'lying both', 590]])->minutes(), 'Ten minutes to the second.');
+    }
+
     public function testTheLeastWarmUp(): void
     {
         self::assertSame([180, 180, 300, 300], array_map(\LucidAscent\Core\Plan\Rule\WarmUpFirst::least(...), [10, 24, 25, 60]));

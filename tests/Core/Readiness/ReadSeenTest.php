@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
 use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
 use LucidAscent\Core\LegChain\Contact\ShinsStacked;
+use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\Sitting;
@@ -65,6 +66,13 @@ final class ReadSeenTest extends TestCase
     {
         self::assertSame([], self::shown(self::seen(isClean: false), self::rung(self::halfLotusAt(10.0))));
         self::assertSame([], self::shown(self::seen(shows: false), self::rung(self::halfLotusAt(10.0))));
+    }
+
+    public function testWhereTheKneeIsFreeNobodyCanSayWhereItWas(): void
+    {
+        $free = new Demand(static fn (Capacity $capacity): FreeKnee => new FreeKnee(HalfLotus::place(new Sitting()), $capacity));
+        self::assertSame([], self::shown(self::seen(), self::rung($free)));
+        self::assertCount(1, self::shown(self::seen(), self::rung($free, ['balance' => 10.0])), 'What was asked beside it is shown.');
     }
 
     public function testThresholdsAreShownAtLeastHoweverItHung(): void

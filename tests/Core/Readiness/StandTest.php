@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\Core\Readiness;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
@@ -35,6 +36,7 @@ use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\RungReading;
 use LucidAscent\Core\Readiness\Stand;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
@@ -349,6 +351,22 @@ final class StandTest extends TestCase
         self::assertSame([], $watched->full()->testFirst, 'Where no test reads it, none is asked for.');
     }
 
+    /** The turn that a body's angles ask is a load, whether somebody wrote it down or not; so is what a word has lifted of it. */
+    public function testWhatAWordHasLiftedIsReadAnewThoughNobodyWroteTheLoadDown(): void
+    {
+        $day = self::day('2026-02-20');
+        $condition = new Condition('c', 'C', ['turn-out']);
+        $told = new ConditionTold('c', $day, $day, $condition);
+        $word = new ClearanceGiven('w', self::day('2026-03-05'), self::day('2026-03-05'), ['c'], Word::Clinician, true);
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', new Demand(static fn (): KneeAtHeight => new KneeAtHeight(HalfLotus::place(new Sitting()), 14.0)), [], new Work([], false))], []);
+        $read = static fn (array $entries): RungReading => (new ReadPoses(['turner' => $posture], Person::of(self::TURNS, entries: $entries), self::tests()))->of('turner', Side::Left)->full();
+        $shown = static fn (RungReading $reading): array => array_map(static fn ($margin): ?float => $margin->shown, $reading->margins);
+        self::assertSame(['c'], array_map(static fn ($hold): string => $hold->id(), $read([$told])->heldBy));
+        self::assertSame([[], [Ability::Rotation]], [$read([$told, $word])->heldBy, $read([$told, $word])->testFirst]);
+        self::assertContains(null, $shown($read([$told, $word])), 'What was read before the word shows nothing.');
+        self::assertNotContains(null, $shown($read([])));
+    }
+
     public function testPassesOfRungsBelowTheStopStayOthersGo(): void
     {
         $practised = static fn (string $rung, int ...$days): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck($rung, self::day(sprintf('2026-02-%02d', $day)), true, true, Pain::none()), $days);
@@ -388,7 +406,7 @@ final class StandTest extends TestCase
         $contact = new EasyCrossLeg(new Sitting(8.0), 22.0);
         $lotus = FullLotus::place(new Sitting());
         $of = static fn ($contact): RungDefinition => new RungDefinition('full', 'Full', new Demand(static fn (Capacity $c): FreeKnee => new FreeKnee($contact, $c)), [], new Work(['turn-out'], false));
-        $read = static fn (array $tests, $contact): \LucidAscent\Core\Readiness\RungReading => (new ReadPoses(['p' => new PostureDefinition('p', 'P', [Ability::Rotation, Ability::Abduction, ...($contact === $lotus ? [Ability::Flexion] : [])], [$of($contact)], [])], Person::of($tests), []))->of('p', Side::Left)->full();
+        $read = static fn (array $tests, $contact): RungReading => (new ReadPoses(['p' => new PostureDefinition('p', 'P', [Ability::Rotation, Ability::Abduction, ...($contact === $lotus ? [Ability::Flexion] : [])], [$of($contact)], [])], Person::of($tests), []))->of('p', Side::Left)->full();
         $open = $read(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 95.0]], 'soles-together' => [['kneeHeight' => 9.0, 'heelDistance' => 14.0]]], $contact);
         self::assertTrue($open->stateOfMargins()->isInReach());
         $asked = static fn (Capacity $capacity, $contact): array => (new FreeKnee($contact, $capacity))->angles(SampleBody::leg());

@@ -51,6 +51,10 @@ final class RouteTest extends TestCase
     public function testTheFrontierIsWhatNothingElseComesBefore(): void
     {
         self::assertSame(['ground', 'spreader'], Route::to('summit', self::poses(['shins-stacked' => [['kneeHeight' => 33.0, 'ankleHeight' => 10.0]]]))->frontier, 'The turner waits for the ground.');
+        $near = self::poses(self::TURNS + ['frog' => [['span' => 82.0]]]);
+        self::assertTrue($near->state('spreader')->isInReach());
+        self::assertNotSame(State::Open, $near->state('summit'));
+        self::assertContains('summit', Route::to('summit', $near)->frontier, 'All that it needs is in reach.');
     }
 
     public function testAHeldPoseNamesTheNearestOfItsActionThatIsInReach(): void
@@ -141,6 +145,25 @@ final class RouteTest extends TestCase
         $gated = new PostureDefinition('gated', 'Gated', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out']), gates: [new GateDefinition(GateKind::First, 'first')])], []);
         $next = NextReading::of(['gated'], new ReadPoses(['first' => $first, 'gated' => $gated], Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]));
         self::assertSame(['frog', ['First']], [$next?->test?->id, $next->because->numbers['poses']]);
+    }
+
+    /** What one leg has to do in a pose of the other side is read by a test of that leg. */
+    public function testATestOfOneLegSettlesThePoseOfTheOtherSide(): void
+    {
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, [], new Work(['turn-out']), otherLeg: ['rotation' => 50.0])], []);
+        $next = NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of([]), ['shins-stacked' => Definition::shinsStacked()]));
+        self::assertEqualsWithDelta(0.4, $next?->fall, 1e-9);
+        self::assertSame(['Turner'], $next->because->numbers['poses']);
+    }
+
+    /** Another lower bound, where one is known that does not reach: it may not reach either, and nobody knows. */
+    public function testASecondLowerBoundIsNotAskedFor(): void
+    {
+        $another = new TestDefinition('another', 'Another', 1, Formula::named('soles-together'), ['rotation' => Bound::AtLeast], ['kneeHeight' => 'cm', 'heelDistance' => 'cm'], [], 1.0);
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 100.0], new Work(['turn-out']))], []);
+        $next = static fn (array $trials): ?NextReading => NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of($trials), ['another' => $another]));
+        self::assertNull($next(['soles-together' => [['kneeHeight' => 12.0, 'heelDistance' => 20.0]]])?->test);
+        self::assertSame('another', $next([])?->test?->id);
     }
 
     /** A lower bound takes nothing off a doubt that an exact reading has left. */

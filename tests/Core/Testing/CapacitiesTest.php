@@ -63,6 +63,8 @@ final class CapacitiesTest extends TestCase
         self::assertSame([60.0, Bound::Exact, 1], [$bound('2026-02-01', '2026-02-15')->value, $bound('2026-02-01', '2026-02-15')->bound, count($bound('2026-02-01', '2026-02-15')->against)]);
         self::assertSame([84.0, Bound::AtLeast, 0], [$bound('2026-02-01', '2026-02-16')->value, $bound('2026-02-01', '2026-02-16')->bound, count($bound('2026-02-01', '2026-02-16')->against)], 'The newer one counts, and is a lower bound.');
         self::assertSame([60.0, Bound::Exact, 0], [$bound('2026-02-16', '2026-02-01')->value, $bound('2026-02-16', '2026-02-01')->bound, count($bound('2026-02-16', '2026-02-01')->against)]);
+        $raised = static fn (string $bound): float => self::of(self::exact(60.0, 1.0, on: '2026-02-15'), self::bound(61.0, $bound))->value;
+        self::assertSame([61.0, 60.0], [$raised('2026-02-01'), $raised('2026-01-31')], 'A bound raises it within the error, up to fourteen days older.');
         self::assertSame(84.0, self::of(self::exact(84.0, 1.0, on: '2026-01-10'), self::bound(70.0, '2026-02-10'))->value, 'A later bound below an isolating reading takes nothing away.');
     }
 

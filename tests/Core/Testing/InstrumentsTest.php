@@ -100,6 +100,20 @@ final class InstrumentsTest extends TestCase
         self::assertLessThan(1.5, $measured['kneeHeight']['sd']);
     }
 
+    /** Where each point was put, by so many pixels either way, and a camera that looked past square. */
+    public function testWhatAPictureIsOffBy(): void
+    {
+        $pixel = 0.003 * 720.0;
+        $height = static fn (array $points): float => (new PhotoLandmarks($points, 30.0, 720.0))->measured()['kneeHeight']['value'];
+        $variance = 0.0;
+        foreach (self::points() as $name => [$x, $y]) {
+            $variance += ($height([$name => [$x + $pixel, $y]] + self::points()) - $height(self::points())) ** 2;
+            $variance += ($height([$name => [$x, $y + $pixel]] + self::points()) - $height(self::points())) ** 2;
+        }
+        $camera = $height(self::points()) * hypot(1 - cos(deg2rad(5.0)), 0.02);
+        self::assertEqualsWithDelta(sqrt($variance + $camera ** 2), (new PhotoLandmarks(self::points(), 30.0, 720.0))->measured()['kneeHeight']['sd'], 1e-9);
+    }
+
     public function testARolledCameraChangesNothing(): void
     {
         $level = (new PhotoLandmarks(self::points(), 30.0, 720.0))->measured();

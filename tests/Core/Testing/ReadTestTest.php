@@ -203,6 +203,7 @@ final class ReadTestTest extends TestCase
     public function testAThirdTrialIsAskedForWhenTwoDiffer(): void
     {
         $test = Definition::frog();
+        self::assertSame([false, 0.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 80.0]]), ToolErrors::usual()));
         self::assertSame([false, 1.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 81.0]]), ToolErrors::usual()));
         self::assertSame([true, 2.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 82.0]]), ToolErrors::usual()));
     }
@@ -242,8 +243,18 @@ final class ReadTestTest extends TestCase
         } catch (UnreadableTest $e) {
             self::assertStringContainsString('angle', $e->getMessage());
         }
+        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
+        try {
+            ReadTest::evidence($hug, new TakenTest('knee-hug', Side::Left, Tool::Tape, [['kneeHeight' => 40.0, 'past' => 1.0], ['kneeHeight' => 40.0, 'past' => 0.0]]), SampleBody::leg(), ToolErrors::usual());
+            self::fail('Once past the hip and once not: which?');
+        } catch (UnreadableTest $e) {
+            self::assertStringContainsString('not the same in every trial', $e->getMessage());
+        }
         $balance = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
         self::assertSame(0.0, ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 0.0]]), SampleBody::leg(), ToolErrors::usual())[0]->value, 'Not at all is a reading.');
+        self::assertSame(3600.0, ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3600.0]]), SampleBody::leg(), ToolErrors::usual())[0]->value);
+        $this->expectException(InvalidValue::class);
+        new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3601.0]]);
     }
 
     #[TestWith([-91.0, false])]
