@@ -221,24 +221,21 @@ warm_cache() {
     console_as_service cache:warmup
 }
 
-write_fpm_config() {
+# pool NAME SOCKET WORKERS: one pool of PHP workers.
+pool() {
     local entry
-    {
-        cat <<INI
-[global]
-pid = $RUN_DIR/fpm.pid
-error_log = $ENV_DIR/log/fpm.log
-daemonize = yes
-[lucid-ascent]
+    cat <<INI
+[$1]
 $([ "$SERVICE_USER" != root ] || printf 'user = root\ngroup = root')
-listen = $FPM_SOCKET
+listen = $2
 pm = static
-pm.max_children = 8
+pm.max_children = $3
 pm.max_requests = 5000
 clear_env = yes
 catch_workers_output = yes
 php_admin_value[error_log] = $ENV_DIR/log/php.log
 php_admin_flag[log_errors] = on
+php_admin_value[date.timezone] = UTC
 php_admin_value[memory_limit] = 256M
 php_admin_value[upload_max_filesize] = 8M
 php_admin_value[post_max_size] = 9M
@@ -247,10 +244,24 @@ php_admin_value[sys_temp_dir] = $ENV_DIR/tmp
 php_admin_value[realpath_cache_size] = 4M
 php_admin_value[realpath_cache_ttl] = 600
 INI
-        while IFS= read -r entry; do printf 'env[%s] = "%s"\n' "${entry%%=*}" "${entry#*=}"; done < <(app_env)
+    while IFS= read -r entry; do printf 'env[%s] = "%s"\n' "${entry%%=*}" "${entry#*=}"; done < <(app_env)
+}
+
+write_fpm_config() {
+    {
+        cat <<INI
+[global]
+pid = $RUN_DIR/fpm.pid
+error_log = $ENV_DIR/log/fpm.log
+daemonize = yes
+INI
+        pool lucid-ascent "$FPM_SOCKET" 8
+        # What an instrument says is a stream that stays open: it never holds a worker that a page waits for.
+        pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS"
     } >"$ENV_DIR/fpm.conf"
     readable_by_service "$ENV_DIR/fpm.conf"
 }
+LIVE_WORKERS=4
 
 # readable_by_service FILE: what root writes and the servers read, and nobody else.
 readable_by_service() {
@@ -260,13 +271,27 @@ readable_by_service() {
 
 chown_service() { if [ "$(id -u)" -eq 0 ]; then chown "$SERVICE_USER:" "$@"; fi; }
 
+# php_behind SOCKET: how nginx hands a request on.
+php_behind() {
+    cat <<NGINX
+            include /etc/nginx/fastcgi_params;
+            fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+            fastcgi_param SCRIPT_NAME /index.php;
+            fastcgi_param HTTP_HOST \$host:\$server_port;
+            fastcgi_buffers 16 32k;
+            fastcgi_buffer_size 32k;
+            fastcgi_pass unix:$1;
+NGINX
+}
+
 write_nginx_config() {
     cat >"$ENV_DIR/nginx.conf" <<NGINX
 $([ "$SERVICE_USER" != root ] || printf 'user root;')
 worker_processes 1;
+worker_rlimit_nofile 8192;
 pid $RUN_DIR/nginx.pid;
-error_log $ENV_DIR/log/nginx.log warn;
-events { worker_connections 256; }
+error_log $ENV_DIR/log/nginx.log error;
+events { worker_connections 2048; }
 http {
     access_log off;
     server_tokens off;
@@ -276,29 +301,54 @@ http {
     uwsgi_temp_path $ENV_DIR/tmp/uwsgi;
     scgi_temp_path $ENV_DIR/tmp/scgi;
     client_max_body_size 9m;
+    client_header_timeout 15s;
+    client_body_timeout 30s;
+    limit_conn_zone \$server_name zone=all:1m;
+    limit_conn_zone \$server_name zone=live:1m;
+    limit_conn_log_level info;
     gzip on;
     gzip_types text/css text/javascript application/json image/svg+xml;
     types { text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
+    # A name that is not this machine's is no way in, and in no address that is given out.
+    server {
+        listen 127.0.0.1:$WEB_PORT default_server;
+        return 421;
+    }
     server {
         listen 127.0.0.1:$WEB_PORT;
+        server_name 127.0.0.1 localhost;
         root $ROOT/public;
+        # Fewer than there are connections for, so that nobody fills the log with those that find none.
+        limit_conn all 1500;
         location ~ ^/a/[0-9a-f]+/(.+)\$ {
             alias $ROOT/public/assets/\$1;
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
         }
+        location = /instruments/inclinometer {
+            limit_conn live $LIVE_WORKERS;
+$(php_behind "$SOCKET_DIR/live.sock")
+        }
+        # Whoever has the address of a calendar can read it: it is in no log.
+        location ^~ /feed/ {
+            error_log /dev/null crit;
+$(php_behind "$FPM_SOCKET")
+        }
         location / {
-            include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
-            fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_param HTTP_HOST \$host:\$server_port;
-            fastcgi_buffers 16 32k;
-            fastcgi_buffer_size 32k;
-            fastcgi_pass unix:$FPM_SOCKET;
+$(php_behind "$FPM_SOCKET")
         }
     }
 }
 NGINX
+    readable_by_service "$ENV_DIR/nginx.conf"
+}
+
+# A log that has grown past ten megabytes begins anew at the next start; the one before it is kept.
+rotate_logs() {
+    local log
+    for log in "$ENV_DIR"/log/*.log; do
+        [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 10485760 ] || mv "$log" "$log.1"
+    done
 }
 
 # prepare_code: a fresh cache when the code has changed since the last time.

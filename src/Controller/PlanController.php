@@ -203,7 +203,7 @@ final class PlanController extends TeacherController
 
     /** Read without signing in, by whoever was given the address. */
     #[Route('/feed/{secret}.ics', 'feed', requirements: ['secret' => '[0-9a-f]{48}'], methods: ['GET'])]
-    public function open(string $secret): Response
+    public function open(#[\SensitiveParameter] string $secret): Response
     {
         $practitioner = $this->records->ofFeed(hash('sha256', $secret)) ?? throw $this->createNotFoundException();
 
