@@ -1,0 +1,46 @@
+#!/usr/bin/env bash
+# bin/start killed at random moments, and started again: whatever it was doing, the next start ends well, and what
+# was in the database is in it still. STARTS=100 KILLS_SEED=7 for more, and for the same again.
+set -euo pipefail
+cd "$(dirname "$0")/../.."
+export ASCENT_ENV=kills
+STARTS=${STARTS:-8}
+SEED=${KILLS_SEED:-$(date +%s)}
+RANDOM=$SEED
+FOLDER=var/env/$ASCENT_ENV
+trap 'bin/stop >/dev/null 2>&1 || true; rm -rf "$FOLDER"' EXIT
+bin/stop >/dev/null
+rm -rf "$FOLDER"
+echo "seed $SEED, $STARTS starts"
+
+fault() { echo "FAULT: $*"; exit 1; }
+
+for i in $(seq "$STARTS"); do
+    # In a session of its own, so that all that it has begun dies with it, as when a machine goes dark.
+    setsid bin/start >"var/test/kills-start.log" 2>&1 &
+    pid=$!
+    sleep "$((RANDOM % 12)).$((RANDOM % 10))"
+    if [ $((RANDOM % 3)) -eq 0 ]; then rm -f "$FOLDER/stamp" "$FOLDER/migrated"; fi
+    kill -KILL -- "-$pid" 2>/dev/null || true
+    wait "$pid" 2>/dev/null || true
+    # Now and then the servers are left without their first process.
+    if [ $((RANDOM % 2)) -eq 0 ]; then
+        for name in fpm nginx mariadb; do
+            if read -r server _ 2>/dev/null <"$FOLDER/$name.process" && [ $((RANDOM % 2)) -eq 0 ]; then kill -KILL "$server" 2>/dev/null || true; fi
+        done
+    fi
+done
+bin/start || fault "after $STARTS starts that were killed it does not start"
+port=$(cat "$FOLDER/web.port")
+php -r 'exit(false === @file_get_contents("http://127.0.0.1:'"$port"'/sign-in") ? 1 : 0);' || fault "nothing answers at $port"
+. bin/lib/common.sh
+. bin/lib/services.sh
+use_env "$ASCENT_ENV"
+[ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.teacher')" -eq 1 ] || fault 'the demo data is there more than once, or not at all'
+people=$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
+[ "$people" -eq 6 ] || fault "$people people are left of six"
+bin/stop >/dev/null
+for stat in /proc/[0-9]*/cmdline; do
+    tr '\0' ' ' <"$stat" 2>/dev/null | grep -qF "$ENV_DIR" && fault "$stat runs on" || true
+done
+echo 'ok'
