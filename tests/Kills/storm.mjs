@@ -1,0 +1,197 @@
+// Eight clients write without pause, and send again what was not answered, while the database, PHP, the web
+// server and single workers are killed at random moments. What was promised is there afterwards, once.
+// KILLS=1000 KILLS_SEED=7 for more, and for the same again.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdirSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { setTimeout as wait } from 'node:timers/promises';
+
+const KILLS = Number(process.env.KILLS ?? 10);
+const SEED = Number(process.env.KILLS_SEED ?? Date.now() % 1e6);
+const CLIENTS = 8;
+const ENV = 'kills';
+const FOLDER = `var/env/${ENV}`;
+const env = { ...process.env, ASCENT_ENV: ENV };
+
+let state = SEED;
+const random = (most) => {
+    state = (Math.imul(state, 1103515245) + 12345) & 0x7fffffff;
+    return (state >> 8) % most;
+};
+const run = (command, ...args) => execFileSync(command, args, { env, encoding: 'utf8' });
+const start = () => {
+    for (let tries = 0; tries < 3; ++tries) {
+        const started = spawnSync('bin/start', { env, encoding: 'utf8' });
+        if (started.status === 0) {
+            return started.stdout;
+        }
+        console.log(`bin/start: ${started.stderr.trim()}`);
+    }
+    throw new Error('bin/start does not start any more');
+};
+const rows = (sql) =>
+    run('bash', '-c', `. bin/lib/common.sh; . bin/lib/services.sh; use_env ${ENV}; db_admin -e "$0"`, sql).trim();
+
+const jar = () => {
+    const cookies = new Map();
+    return async (address, options = {}) => {
+        const response = await fetch(address, {
+            ...options,
+            redirect: 'manual',
+            signal: AbortSignal.timeout(20_000),
+            headers: { ...options.headers, cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; ') },
+        });
+        for (const cookie of response.headers.getSetCookie()) {
+            const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie);
+            cookies.set(name, value);
+        }
+        return response;
+    };
+};
+
+const signIn = async (base, password) => {
+    const ask = jar();
+    const page = await (await ask(`${base}/sign-in`)).text();
+    const token = /name="_csrf_token" value="([^"]+)"/.exec(page)[1];
+    const response = await ask(`${base}/sign-in`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/x-www-form-urlencoded', origin: base, referer: `${base}/sign-in` },
+        body: new URLSearchParams({ email: 'demo@studio.example', password, _csrf_token: token }),
+    });
+    if (response.status !== 302) {
+        throw new Error(`signing in: ${response.status}`);
+    }
+    return ask;
+};
+
+const planOf = async (base, ask) => {
+    const people = [...(await (await ask(`${base}/`)).text()).matchAll(/href="(\/practitioners\/[0-9a-f-]{36})"/g)];
+    for (const [, person] of people) {
+        const plan = new RegExp(`${person}/plans/[0-9a-f-]{36}`).exec(await (await ask(base + person)).text());
+        if (plan) {
+            return plan[0];
+        }
+    }
+    throw new Error('nobody has a plan');
+};
+
+const promised = new Set();
+const sent = new Set();
+let storms = true;
+const write = async (base, password) => {
+    let ask = null;
+    let plan = null;
+    let token = null;
+    while (storms) {
+        const id = randomUUID();
+        sent.add(id);
+        for (let isKept = false; !isKept && storms;) {
+            try {
+                ask ??= await signIn(base, password);
+                plan ??= await planOf(base, ask);
+                token ??= (await (await ask(`${base}/session-token`)).json()).token;
+                const response = await ask(`${base}${plan}/log`, {
+                    method: 'POST',
+                    headers: { 'content-type': 'application/json', 'x-token': token },
+                    body: JSON.stringify({
+                        id,
+                        on: new Date().toISOString().slice(0, 10),
+                        items: [],
+                        pains: [],
+                        note: 'storm',
+                    }),
+                });
+                if (response.status === 200) {
+                    await response.json();
+                    promised.add(id);
+                    isKept = true;
+                } else {
+                    // A session that went with the storm is begun anew.
+                    if (response.status === 302 || response.status === 403) {
+                        ask = token = null;
+                    }
+                    await wait(50);
+                }
+            } catch {
+                token = null;
+                await wait(100);
+            }
+        }
+    }
+};
+
+const processes = () =>
+    Object.fromEntries(
+        ['mariadb', 'fpm', 'nginx'].map((name) => [
+            name,
+            Number(readFileSync(`${FOLDER}/${name}.process`, 'utf8').split(' ')[0]),
+        ]),
+    );
+const workersOf = (parent) =>
+    readdirSync('/proc')
+        .filter((name) => /^\d+$/.test(name))
+        .filter((pid) => {
+            try {
+                return (
+                    Number(
+                        readFileSync(`/proc/${pid}/stat`, 'utf8')
+                            .replace(/^.*\) /, '')
+                            .split(' ')[1],
+                    ) === parent
+                );
+            } catch {
+                return false;
+            }
+        })
+        .map(Number);
+
+console.log(`seed ${SEED}, ${KILLS} kills, ${CLIENTS} clients`);
+mkdirSync('var/test', { recursive: true });
+run('bin/stop');
+rmSync(FOLDER, { recursive: true, force: true });
+let status;
+try {
+    const password = /password (\S+)/.exec(start())[1];
+    const base = `http://127.0.0.1:${readFileSync(`${FOLDER}/web.port`, 'utf8').trim()}`;
+    const before = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
+    const clients = Array.from({ length: CLIENTS }, () => write(base, password));
+    for (let kill = 0; kill < KILLS; ++kill) {
+        await wait(300 + random(1500));
+        const now = processes();
+        const victim =
+            [now.mariadb, now.fpm, now.nginx, ...workersOf(now.fpm), ...workersOf(now.nginx)][random(12)] ??
+            now.mariadb;
+        try {
+            process.kill(victim, 'SIGKILL');
+        } catch {
+            continue;
+        }
+        await wait(200);
+        start();
+    }
+    await wait(1000);
+    storms = false;
+    await Promise.all(clients);
+    const kept = rows("SELECT LOWER(HEX(id)) FROM lucid_ascent.session_log WHERE note = 'storm'")
+        .split('\n')
+        .filter(Boolean);
+    const there = new Set(kept);
+    const lost = [...promised].filter((id) => !there.has(id.replaceAll('-', '')));
+    const strange = kept.filter((id) => ![...sent].some((one) => one.replaceAll('-', '') === id));
+    console.log(
+        `${promised.size} promised, ${kept.length} kept, ${kept.length - there.size} doubled, ${lost.length} lost, ${strange.length} that nobody sent`,
+    );
+    const after = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
+    status =
+        promised.size > CLIENTS &&
+        lost.length + strange.length + (kept.length - there.size) === 0 &&
+        after - before === kept.length
+            ? 0
+            : 1;
+} finally {
+    storms = false;
+    spawnSync('bin/stop', { env });
+    rmSync(FOLDER, { recursive: true, force: true });
+}
+console.log(status === 0 ? 'ok' : 'FAULT');
+process.exit(status);
