@@ -13,6 +13,9 @@ use function is_finite;
  */
 final class Check
 {
+    /** No length that has to do with a body is longer, in cm. */
+    public const MOST = 1000.0;
+
     /** @throws InvalidValue */
     public static function finite(string $field, float $value): float
     {
@@ -22,13 +25,18 @@ final class Check
     /** @throws InvalidValue */
     public static function positive(string $field, float $value): float
     {
-        return $value > 0.0 && $value < INF ? $value : throw is_finite($value) ? InvalidValue::notPositive($field, $value) : InvalidValue::notFinite($field);
+        return $value > 0.0 ? self::notNegative($field, $value) : throw is_nan($value) || -INF === $value ? InvalidValue::notFinite($field) : InvalidValue::notPositive($field, $value);
     }
 
     /** @throws InvalidValue */
     public static function notNegative(string $field, float $value): float
     {
-        return $value >= 0.0 && $value < INF ? $value : throw is_finite($value) ? InvalidValue::negative($field, $value) : InvalidValue::notFinite($field);
+        return match (true) {
+            !is_finite($value) => throw InvalidValue::notFinite($field),
+            $value < 0.0 => throw InvalidValue::negative($field, $value),
+            $value > self::MOST => throw InvalidValue::outside($field, $value, 0.0, self::MOST, 'cm'),
+            default => $value,
+        };
     }
 
     /** @throws InvalidValue */

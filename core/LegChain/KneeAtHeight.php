@@ -24,7 +24,7 @@ final readonly class KneeAtHeight implements ChainReading, Posture
     public function __construct(public AnkleContact $contact, public float $kneeHeight)
     {
         // Asked for at every step of a search, so the guard is called only when it has something to say.
-        if (!($kneeHeight >= 0.0 && $kneeHeight < INF)) {
+        if (!($kneeHeight >= 0.0 && $kneeHeight <= Check::MOST)) {
             Check::notNegative('kneeHeight', $kneeHeight);
         }
     }

@@ -22,6 +22,8 @@ final readonly class PhotoLandmarks
     /** One SD of where a point is put, as a share of the picture's longer edge, and at least so many pixels. */
     private const PIXEL_SHARE = 0.003;
     private const LEAST_PIXELS = 1.5;
+    /** Of no picture is an edge longer, and no point of it further out. */
+    private const MOST_PIXELS = 1e9;
     /** One SD by which the camera looks past square, in degrees: it shortens lengths and turns angles. */
     private const TILT = 5.0;
     /** The leg and the known length are not at quite the same distance: one SD of the scale. */
@@ -37,11 +39,11 @@ final readonly class PhotoLandmarks
     {
         foreach (self::POINTS as $name) {
             [$x, $y] = $points[$name] ?? throw InvalidValue::missing($name);
-            Check::finite($name, $x);
-            Check::finite($name, $y);
+            Check::within($name, $x, -self::MOST_PIXELS, self::MOST_PIXELS, 'pixels');
+            Check::within($name, $y, -self::MOST_PIXELS, self::MOST_PIXELS, 'pixels');
         }
         Check::positive('known', $known);
-        Check::positive('longerEdge', $longerEdge);
+        Check::within('longerEdge', $longerEdge, 1.0, self::MOST_PIXELS, 'pixels');
         foreach ([['floorA', 'floorB'], ['knownA', 'knownB'], ['knee', 'ankle'], ['hip', 'knee']] as [$one, $other]) {
             if (self::distance($points[$one], $points[$other]) < 2.0) {
                 throw InvalidValue::because($one, sprintf('and %s are one point: set them apart.', $other));

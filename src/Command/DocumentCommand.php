@@ -7,7 +7,9 @@ namespace LucidAscent\App\Command;
 use LucidAscent\App\Exchange\DocumentStream;
 use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\UnreadableDocument;
+use LucidAscent\App\Exchange\UnwrittenAnswer;
 use LucidAscent\Core\Body\InvalidValue;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -40,7 +42,7 @@ abstract class DocumentCommand extends Command
             try {
                 $answer = $this->answer(Fields::of(self::decoded($text)));
             } catch (InvalidValue|UnreadableDocument $e) {
-                $status = 2;
+                $status = max(2, $status);
                 $message = $e->getMessage();
                 $this->complain($output, $documents->isMany() ? sprintf('Line %d: %s', $line, $message) : $message);
                 if (!$documents->isMany()) {
@@ -48,7 +50,13 @@ abstract class DocumentCommand extends Command
                 }
                 $answer = Failure::of($e instanceof InvalidValue ? 'bad-input' : 'unreadable', $message);
             }
-            $output->writeln(json_encode($answer, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            try {
+                Out::line($output, Out::json($answer));
+            } catch (UnwrittenAnswer $e) {
+                $this->complain($output, $e->getMessage());
+
+                return 1;
+            }
         }
 
         return $status;

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\CaseStream;
+use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\SolveCase;
 use LucidAscent\App\Exchange\UnreadableDocument;
+use LucidAscent\App\Exchange\UnwrittenAnswer;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -34,20 +36,20 @@ final class SolveCommand extends Command
         try {
             $separator = '';
             foreach (CaseStream::elements(STDIN, 'cases') as $case) {
-                fwrite($results, $separator.json_encode(SolveCase::answerText($case), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+                Out::write($results, $separator.Out::json(SolveCase::answerText($case)));
                 $separator = ',';
             }
-        } catch (UnreadableDocument $e) {
+            rewind($results);
+            Out::write(STDOUT, '{"results":[');
+            while (!feof($results)) {
+                Out::write(STDOUT, (string) fread($results, self::CHUNK));
+            }
+            Out::write(STDOUT, "]}\n");
+        } catch (UnreadableDocument|UnwrittenAnswer $e) {
             ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage());
 
-            return 2;
+            return $e instanceof UnwrittenAnswer ? 1 : 2;
         }
-        rewind($results);
-        fwrite(STDOUT, '{"results":[');
-        while (!feof($results)) {
-            fwrite(STDOUT, (string) fread($results, self::CHUNK));
-        }
-        fwrite(STDOUT, "]}\n");
 
         return Command::SUCCESS;
     }

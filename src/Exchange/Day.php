@@ -12,7 +12,8 @@ final class Day
     /** @throws InvalidValue when there is no such day */
     public static function of(string $field, string $text): \DateTimeImmutable
     {
-        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', substr($text, 0, 10), new \DateTimeZone('UTC'));
+        // A year has four digits, and what is no day may be anything at all.
+        $day = 1 === preg_match('/^\d{4}-\d\d-\d\d/', $text) ? \DateTimeImmutable::createFromFormat('!Y-m-d', substr($text, 0, 10), new \DateTimeZone('UTC')) : false;
 
         return false !== $day && $day->format('Y-m-d') === substr($text, 0, 10)
             ? $day

@@ -167,6 +167,9 @@ final class TestList
         foreach ($test->objects('trials') as $trial) {
             $read = [];
             foreach (array_diff($trial->names(), [...self::SITTING, 'pain']) as $name) {
+                if (1 !== preg_match('/^[a-zA-Z]+$/', $name)) {
+                    throw InvalidValue::because('trials', 'name what was read with a word.');
+                }
                 $read[$name] = is_bool($trial->raw($name)) ? (float) $trial->raw($name) : $trial->number($name);
             }
             $trials[] = $read;

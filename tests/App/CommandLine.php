@@ -10,19 +10,21 @@ final class CommandLine
     /** @return array{int, string, string} status, stdout, stderr */
     public static function run(string $command, string $document): array
     {
-        $process = proc_open(
-            [PHP_BINARY, dirname(__DIR__, 2).'/bin/console', $command],
-            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
-            $pipes,
-        );
+        // By way of files: whoever writes much waits for nobody to read it.
+        [$in, $out, $err] = [tmpfile(), tmpfile(), tmpfile()];
+        if (false === $in || false === $out || false === $err) {
+            throw new \RuntimeException('No file can be made.');
+        }
+        fwrite($in, $document);
+        rewind($in);
+        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/console', $command], [$in, $out, $err], $pipes);
         if (!is_resource($process)) {
             throw new \RuntimeException('The console does not start.');
         }
-        fwrite($pipes[0], $document);
-        fclose($pipes[0]);
-        $out = (string) stream_get_contents($pipes[1]);
-        $err = (string) stream_get_contents($pipes[2]);
+        $status = proc_close($process);
+        rewind($out);
+        rewind($err);
 
-        return [proc_close($process), $out, $err];
+        return [$status, (string) stream_get_contents($out), (string) stream_get_contents($err)];
     }
 }
