@@ -137,6 +137,11 @@ final class LadderController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $record = $this->records->check($practitioner, $check);
+        if (!isset($this->catalogue->postures()[$record->ladder]) || !$this->catalogue->ladder($record->ladder)->has($record->rung)) {
+            $this->addFlash('hint', 'The ladder of that check has no rung of its name any more: nothing can be decided on it. It stays on record.');
+
+            return $this->redirectToRoute('practitioner', ['id' => $id]);
+        }
         $ladder = $this->catalogue->ladder($record->ladder);
         $made = $this->records->decision($record);
         if (null !== $made) {

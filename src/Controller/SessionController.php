@@ -35,7 +35,7 @@ final class SessionController extends TeacherController
     ) {
     }
 
-    #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}', 'session', requirements: ['week' => '\d{1,2}', 'session' => '\d'], methods: ['GET'])]
+    #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}', 'session', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
     public function practise(string $id, string $plan, int $week, int $session): Response
     {
         $practitioner = $this->practitioner($id);

@@ -30,7 +30,8 @@ final class BenchData
     /** No seat prop is higher than a chair, in cm. */
     private const HIGHEST_SEAT = 50.0;
 
-    public string $unit = 'cm';
+    /** Null where what was sent is no unit: the form says so. */
+    public ?string $unit = 'cm';
     public Tool $tool = Tool::Tape;
     public ?string $seat = '0';
 
@@ -42,8 +43,8 @@ final class BenchData
     /** @var list<string> */
     public array $compensationsRight = [];
 
-    public string $restingLeft = '';
-    public string $restingRight = '';
+    public ?string $restingLeft = '';
+    public ?string $restingRight = '';
 
     public ?PainData $painLeft;
     public ?PainData $painRight;
@@ -90,6 +91,11 @@ final class BenchData
         return $data;
     }
 
+    private function lengths(): string
+    {
+        return $this->unit ?? 'cm';
+    }
+
     public function pain(Side $side): PainData
     {
         return (Side::Left === $side ? $this->painLeft : $this->painRight) ?? new PainData();
@@ -134,7 +140,7 @@ final class BenchData
         $entered = [];
         foreach ($this->test->fieldsOf($side) as $field) {
             if ('' !== $this->text($i, $field)) {
-                $entered[$field->measure] = $this->text($i, $field).' '.('cm' === $field->unit ? $this->unit : $field->unit);
+                $entered[$field->measure] = $this->text($i, $field).' '.('cm' === $field->unit ? $this->lengths() : $field->unit);
             }
         }
 
@@ -203,7 +209,7 @@ final class BenchData
     /** @return float|null in cm; null when it is no height of a seat */
     public function seatCm(): ?float
     {
-        $seat = ReadingText::value((string) $this->seat, 'cm', $this->unit);
+        $seat = ReadingText::value((string) $this->seat, 'cm', $this->lengths());
 
         return null !== $seat && $seat >= 0.0 && $seat <= self::HIGHEST_SEAT ? $seat : null;
     }
@@ -246,7 +252,7 @@ final class BenchData
         if (null === $value) {
             $say(match (true) {
                 'cm' !== $field->unit => 'Write a number, such as 12.5.',
-                'in' === $this->unit => 'Write a number in inches, such as 7.5 or 7 1/2.',
+                'in' === $this->lengths() => 'Write a number in inches, such as 7.5 or 7 1/2.',
                 default => 'Write a number in cm, such as 12.5.',
             }, $path);
 
@@ -340,6 +346,6 @@ final class BenchData
 
     private function value(int $i, BenchField $field): ?float
     {
-        return ReadingText::value($this->text($i, $field), $field->unit, $this->unit);
+        return ReadingText::value($this->text($i, $field), $field->unit, $this->lengths());
     }
 }
