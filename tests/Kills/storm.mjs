@@ -64,15 +64,32 @@ const signIn = async (base, password) => {
     return ask;
 };
 
+// The first person's plan; made where there is none yet.
 const planOf = async (base, ask) => {
-    const people = [...(await (await ask(`${base}/`)).text()).matchAll(/href="(\/practitioners\/[0-9a-f-]{36})"/g)];
-    for (const [, person] of people) {
-        const plan = new RegExp(`${person}/plans/[0-9a-f-]{36}`).exec(await (await ask(base + person)).text());
-        if (plan) {
-            return plan[0];
-        }
+    const person = /href="(\/practitioners\/[0-9a-f-]{36})"/.exec(await (await ask(`${base}/`)).text())[1];
+    const there = new RegExp(`${person}/plans/[0-9a-f-]{36}`).exec(await (await ask(base + person)).text());
+    if (there) {
+        return there[0];
     }
-    throw new Error('nobody has a plan');
+    const form = await (await ask(`${base}${person}/plans/new`)).text();
+    const field = (name) => new RegExp(`name="${name.replace(/[[\]]/g, '\\$&')}"[^>]* value="([^"]*)"`).exec(form)[1];
+    const made = await ask(`${base}${person}/plans/new`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/x-www-form-urlencoded' },
+        body: new URLSearchParams([
+            ['plan[weeks]', '2'],
+            ['plan[days][]', 'tue'],
+            ['plan[minutes]', '45'],
+            ['plan[blocks]', '2'],
+            ['plan[blankets]', '3'],
+            ['plan[school]', 'long-still'],
+            ['plan[time]', '18:00'],
+            ['plan[zone]', 'Europe/Oslo'],
+            ['plan[entry]', field('plan[entry]')],
+            ['plan[_token]', field('plan[_token]')],
+        ]),
+    });
+    return new URL(made.headers.get('location'), base).pathname;
 };
 
 const promised = new Set();
@@ -154,6 +171,7 @@ try {
     const password = /password (\S+)/.exec(start())[1];
     const base = `http://127.0.0.1:${readFileSync(`${FOLDER}/web.port`, 'utf8').trim()}`;
     const before = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
+    await planOf(base, await signIn(base, password));
     const clients = Array.from({ length: CLIENTS }, () => write(base, password));
     for (let kill = 0; kill < KILLS; ++kill) {
         await wait(300 + random(1500));
