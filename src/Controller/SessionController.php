@@ -13,6 +13,7 @@ use LucidAscent\App\Practice\PainTable;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -32,6 +33,7 @@ final class SessionController extends TeacherController
         private readonly PersonOn $person,
         private readonly HeldBack $heldBack,
         private readonly SessionLogs $sessionLogs,
+        private readonly QueueKey $queueKey,
     ) {
     }
 
@@ -52,7 +54,7 @@ final class SessionController extends TeacherController
             'pains' => PainTable::ofSession(),
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,
-            'queue' => ['owner' => (string) $this->teacher()->id, 'tokens' => $this->generateUrl('session_token')],
+            'queue' => ['owner' => (string) $this->teacher()->id, 'key' => $this->queueKey->of($this->teacher())],
         ]);
     }
 
@@ -60,7 +62,7 @@ final class SessionController extends TeacherController
     #[Route('/session-token', 'session_token', methods: ['GET'])]
     public function token(CsrfTokenManagerInterface $tokens): JsonResponse
     {
-        return new JsonResponse(['token' => $tokens->getToken(self::TOKEN)->getValue(), 'owner' => (string) $this->teacher()->id], headers: ['Cache-Control' => 'no-store']);
+        return new JsonResponse(['token' => $tokens->getToken(self::TOKEN)->getValue(), 'owner' => (string) $this->teacher()->id, 'key' => $this->queueKey->of($this->teacher())], headers: ['Cache-Control' => 'no-store']);
     }
 
     /** What was practised; the same log sent twice is kept once, and what it says of pain is never dropped. */

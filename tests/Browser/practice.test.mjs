@@ -127,3 +127,44 @@ test('the network goes in mid-session, and the log arrives once it is back, once
     assert.equal(await page.getByText(/not held/).count(), 1);
     await check(page);
 });
+
+test('a log that waits is for nobody else to read, and is sent once its own teacher is back', async () => {
+    teacher('waits@studio.example');
+    teacher('next@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'waits@studio.example');
+    const plan = await planned(page, 'Waiting Person');
+    await page
+        .getByRole('link', { name: /Practise/ })
+        .first()
+        .click();
+    await page.waitForURL(/sessions/);
+    await toWork(page);
+    await page.route('**/log', (route) => route.abort());
+    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
+    await page.locator('#hurt-where').selectOption('inner-thigh');
+    await page.locator('[data-hurt-done]').click();
+    await toEnd(page);
+    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByText('Kept on this device').waitFor();
+    const kept = await page.evaluate(() => localStorage.getItem('session-logs'));
+    assert.match(kept, /"sealed"/);
+    assert.doesNotMatch(kept, /inner-thigh|pain|plans/);
+
+    await page.goto(new URL(plan).origin);
+    await page.getByText('wait on this device').waitFor();
+    // What was cut off is known.
+    page.faults.length = 0;
+    await check(page);
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await signIn(page, 'next@studio.example');
+    assert.equal(await page.getByText('wait on this device').count(), 0);
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.unroute('**/log');
+    page.faults.length = 0;
+
+    await signIn(page, 'waits@studio.example');
+    await page.waitForFunction(() => JSON.parse(localStorage.getItem('session-logs')).length === 0);
+    await page.goto(plan);
+    assert.equal(await page.getByText(/not held/).count(), 1);
+});

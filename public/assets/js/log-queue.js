@@ -1,40 +1,73 @@
-// Logs of sessions wait on this device until the server has them. Each has its own id, so that one
-// that is sent twice is kept once; one that the server will not take stays here, is shown, and lets
-// the others pass.
+// Logs of sessions wait on this device until the server has them. Each has its own id, so that one that is sent
+// twice is kept once; one that the server will not take stays here, is shown, and lets the others pass. What a log
+// says is health data: it is kept encrypted with a key that the server gives to its own teacher alone.
 const KEY = 'session-logs';
 const TOKENS = '/session-token';
 
+// One that was kept before they were encrypted has its parts in the open.
+const known = (log) =>
+    log.id ? log : { id: log.body?.id, owner: log.owner, content: { address: log.address, body: log.body } };
 const waiting = () => {
     try {
-        return JSON.parse(localStorage.getItem(KEY)) ?? [];
+        return (JSON.parse(localStorage.getItem(KEY)) ?? []).map(known);
     } catch {
         return [];
     }
 };
 const keep = (logs) => localStorage.setItem(KEY, JSON.stringify(logs));
-const same = (a) => (b) => a.body.id === b.body.id;
+const same = (a) => (b) => a.id === b.id;
 const change = (log, with_) => keep(waiting().map((other) => (same(log)(other) ? { ...other, ...with_ } : other)));
 
-/** Puts a log in the queue: {address, token, owner, body}. */
-export const queue = (log) => keep([...waiting().filter((other) => !same(log)(other)), log]);
+const toText = (bytes) => btoa(String.fromCharCode(...new Uint8Array(bytes)));
+const toBytes = (text) => Uint8Array.from(atob(text), (char) => char.charCodeAt(0));
+// Browsers encrypt over a connection that nobody else reads, and on the machine itself; elsewhere there is nothing to do it with.
+const canSeal = () => globalThis.crypto?.subtle !== undefined;
+const keyOf = (text) => crypto.subtle.importKey('raw', toBytes(text), 'AES-GCM', false, ['encrypt', 'decrypt']);
 
-/** What waits of one teacher, and why: {address, body, refused}. */
-export const left = (owner) => waiting().filter((log) => !log.owner || log.owner === owner);
+const seal = async (content, key) => {
+    const iv = crypto.getRandomValues(new Uint8Array(12));
+    const text = new TextEncoder().encode(JSON.stringify(content));
+    return {
+        iv: toText(iv),
+        sealed: toText(await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, await keyOf(key), text)),
+    };
+};
+const open = async (log, key) => {
+    if (!log.sealed) {
+        return log.content;
+    }
+    const bytes = await crypto.subtle.decrypt(
+        { name: 'AES-GCM', iv: toBytes(log.iv) },
+        await keyOf(key),
+        toBytes(log.sealed),
+    );
+    return JSON.parse(new TextDecoder().decode(bytes));
+};
+
+/** Puts a log in the queue: its owner and key, the address, and the body with its id. */
+export const queue = async ({ owner, key, address, body }) => {
+    const content = { address, body };
+    const log = { id: body.id, owner, ...(canSeal() ? await seal(content, key) : { content }) };
+    keep([...waiting().filter((other) => !same(log)(other)), log]);
+};
+
+/** What waits of one teacher, and why it was refused: {id, refused}. */
+export const left = (owner) => waiting().filter((log) => log.owner === owner);
 
 const fresh = async () => {
     const response = await fetch(TOKENS, { headers: { Accept: 'application/json' } });
     return response.ok && !response.redirected ? response.json() : null;
 };
-const post = (log, token) =>
-    fetch(log.address, {
+const post = ({ address, body }, token) =>
+    fetch(address, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json', 'X-Token': token },
-        body: JSON.stringify(log.body),
+        body: JSON.stringify(body),
     });
 
 let sending = false;
 
-/** Sends what waits; answers whether nothing waits any more that could be sent. */
+/** Sends what waits of the teacher who is signed in; answers whether nothing waits any more that could be sent. */
 export const sendAll = async () => {
     if (sending) {
         return false;
@@ -47,11 +80,14 @@ export const sendAll = async () => {
         if (session === null) {
             return waiting().length === 0;
         }
-        for (const log of waiting()) {
-            if (log.owner && log.owner !== session.owner) {
+        for (const log of left(session.owner)) {
+            const content = await open(log, session.key).catch(() => null);
+            if (content === null) {
+                change(log, { refused: 'unreadable' });
+                done = false;
                 continue;
             }
-            const response = await post(log, session.token);
+            const response = await post(content, session.token);
             if (response.redirected) {
                 return false;
             }
@@ -70,10 +106,8 @@ export const sendAll = async () => {
         return false;
     } finally {
         sending = false;
+        document.dispatchEvent(new Event('logs'));
     }
 };
 
 window.addEventListener('online', () => sendAll());
-if (waiting().length > 0) {
-    sendAll();
-}

@@ -1,6 +1,8 @@
 // What every page does: mirror both sides for a teacher who faces the practitioner, tie errors to
 // their fields, and warn before typed numbers are lost.
 import { forgetSent } from './draft.js';
+import { left, sendAll } from './log-queue.js';
+import { t } from './texts.js';
 
 const root = document.documentElement;
 const FACING = 'facing';
@@ -33,6 +35,22 @@ for (const fault of document.querySelectorAll('.fault[id]')) {
 document.querySelector('[aria-invalid="true"]')?.focus();
 
 forgetSent();
+
+// What waits on this device is sent from whatever page is open, and said until it is.
+const { owner } = document.body.dataset;
+const sayWhatWaits = () => {
+    const note = document.querySelector('[data-waiting]');
+    const logs = owner ? left(owner) : [];
+    note.hidden = logs.length === 0;
+    const why = [...new Set(logs.map((log) => log.refused).filter(Boolean))].join('; ');
+    note.textContent =
+        t('Logs of sessions that wait on this device and are not sent yet: %1%.', logs.length) + (why ? ` ${why}` : '');
+};
+document.addEventListener('logs', sayWhatWaits);
+if (owner && left(owner).length > 0) {
+    sayWhatWaits();
+    sendAll();
+}
 
 let changed = false;
 document.addEventListener('input', (event) => {

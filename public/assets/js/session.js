@@ -294,9 +294,10 @@ find('finish').addEventListener('submit', async (event) => {
     if (felt(read('last'))) {
         say(read('last'), document.querySelector('#last-side').value);
     }
-    queue({
+    const queued = queue({
         address: root.dataset.address,
         owner: root.dataset.owner,
+        key: root.dataset.key,
         body: {
             id: root.dataset.log,
             // The page may have been open since yesterday: the teacher's day at the end of the session counts.
@@ -310,8 +311,9 @@ find('finish').addEventListener('submit', async (event) => {
         },
     });
     const send = async () => {
+        await queued;
         const sent = await sendAll();
-        const mine = leftOver(root.dataset.owner).find((kept) => kept.body.id === root.dataset.log);
+        const mine = leftOver(root.dataset.owner).find((kept) => kept.id === root.dataset.log);
         if (sent && !mine) {
             window.location.assign(root.dataset.back);
         } else if (mine?.refused) {
