@@ -39,7 +39,7 @@ final readonly class PictureStore
         if (min($size[0], $size[1]) < self::LEAST_PIXELS || max($size[0], $size[1]) > self::MOST_PIXELS) {
             throw UnfitPicture::size();
         }
-        $picture = IMAGETYPE_JPEG === $size[2] ? @imagecreatefromjpeg($file) : @imagecreatefrompng($file);
+        $picture = self::whole($file, $size[2]);
         if (false === $picture) {
             throw UnfitPicture::noPicture();
         }
@@ -48,12 +48,54 @@ final readonly class PictureStore
         if (false === $kept) {
             throw UnfitPicture::noPicture();
         }
-        if (!is_dir($this->folder)) {
-            mkdir($this->folder, 0o700, true);
-        }
-        imagejpeg($kept, $this->path($id), self::QUALITY);
+        $kept = self::upright($kept, $file, $size[2]);
+        $this->write($kept, $this->path($id));
 
         return [imagesx($kept), imagesy($kept)];
+    }
+
+    /** One that is cut off shows less than was there, and says so by the way: it is refused, not filled up with grey. */
+    private static function whole(string $file, int $type): \GdImage|false
+    {
+        $lenient = ini_set('gd.jpeg_ignore_warning', '0');
+        error_clear_last();
+        $picture = IMAGETYPE_JPEG === $type ? @imagecreatefromjpeg($file) : @imagecreatefrompng($file);
+        $isWhole = null === error_get_last();
+        ini_set('gd.jpeg_ignore_warning', (string) $lenient);
+
+        return $isWhole ? $picture : false;
+    }
+
+    /** A camera that was held on its side says so beside the pixels; what is kept are pixels alone. */
+    private static function upright(\GdImage $picture, string $file, int $type): \GdImage
+    {
+        $told = IMAGETYPE_JPEG === $type ? @exif_read_data($file) : false;
+        $orientation = is_array($told) && is_int($told['Orientation'] ?? null) ? $told['Orientation'] : 1;
+        if (in_array($orientation, [2, 4, 5, 7], true)) {
+            imageflip($picture, 4 === $orientation ? IMG_FLIP_VERTICAL : IMG_FLIP_HORIZONTAL);
+        }
+        $turned = match ($orientation) {
+            3 => imagerotate($picture, 180, 0),
+            5, 8 => imagerotate($picture, 90, 0),
+            6, 7 => imagerotate($picture, -90, 0),
+            default => $picture,
+        };
+
+        return false === $turned ? throw UnfitPicture::noPicture() : $turned;
+    }
+
+    /** Whole, or not at all. */
+    private function write(\GdImage $picture, string $path): void
+    {
+        if (!is_dir($this->folder) && !@mkdir($this->folder, 0o700, true) && !is_dir($this->folder)) {
+            throw UnfitPicture::notKept();
+        }
+        $written = @imagejpeg($picture, "$path.part", self::QUALITY) && false !== self::whole("$path.part", IMAGETYPE_JPEG);
+        if (!$written || !@rename("$path.part", $path)) {
+            @unlink("$path.part");
+
+            throw UnfitPicture::notKept();
+        }
     }
 
     public function path(Uuid $id): string

@@ -9,7 +9,12 @@ final class UnfitPicture extends \DomainException
 {
     public static function noPicture(): self
     {
-        return new self('This is no JPEG or PNG picture.');
+        return new self('This is no whole JPEG or PNG picture.');
+    }
+
+    public static function notKept(): self
+    {
+        return new self('The picture could not be kept: there is no room for it. Nothing was recorded of it.');
     }
 
     public static function size(): self

@@ -39,9 +39,15 @@ forgetSent();
 // What waits on this device is sent from whatever page is open, and said until it is.
 const { owner } = document.body.dataset;
 const sayWhatWaits = () => {
-    const note = document.querySelector('[data-waiting]');
     const logs = owner ? left(owner) : [];
-    note.hidden = logs.length === 0;
+    const note = document.querySelector('[data-waiting]') ?? document.createElement('p');
+    note.className = 'note caution';
+    note.dataset.waiting = String(logs.length);
+    if (logs.length === 0) {
+        note.remove();
+        return;
+    }
+    document.querySelector('main [role="status"]').append(note);
     const why = [...new Set(logs.map((log) => log.refused).filter(Boolean))].join('; ');
     note.textContent =
         t('Logs of sessions that wait on this device and are not sent yet: %1%.', logs.length) + (why ? ` ${why}` : '');
