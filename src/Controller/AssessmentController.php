@@ -139,6 +139,8 @@ final class AssessmentController extends TeacherController
     {
         $id = $this->entryOf($form);
         if ($this->records->knows(Assessment::class, $id)) {
+            $this->sayRecorded(false, '');
+
             return $id;
         }
         $pain = $form->get('pain')->getData()->pain();

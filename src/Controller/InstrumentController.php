@@ -37,10 +37,11 @@ final class InstrumentController extends TeacherController
         $own = $form->isSubmitted() ? self::ownError($form) : [];
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
-            if (!$this->records->knows(ToolSettings::class, $entry)) {
+            $isNew = !$this->records->knows(ToolSettings::class, $entry);
+            if ($isNew) {
                 $this->records->add(new ToolSettings($entry, $this->teacher(), $this->clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
             }
-            $this->addFlash('done', 'The tools\' errors are recorded. What was read before is read with them from now on.');
+            $this->sayRecorded($isNew, 'The tools\' errors are recorded. What was read before is read with them from now on.');
 
             return $this->redirectToRoute('instruments');
         }

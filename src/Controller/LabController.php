@@ -99,10 +99,11 @@ final class LabController extends TeacherController
         }
         $sentEntry = $request->request->getString('entry');
         $entry = Uuid::isValid($sentEntry) ? Uuid::fromString($sentEntry) : Uuid::v7();
-        if (!$this->records->knows(LabSetup::class, $entry)) {
+        $isNew = !$this->records->knows(LabSetup::class, $entry);
+        if ($isNew) {
             $this->records->add(new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture, $values, $this->clock->now()));
         }
-        $this->addFlash('done', 'The set-up is kept.');
+        $this->sayRecorded($isNew, 'The set-up is kept.');
 
         return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value, 'posture' => $posture, 'v' => $values]);
     }

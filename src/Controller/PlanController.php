@@ -62,7 +62,9 @@ final class PlanController extends TeacherController
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
-            if (!$this->records->knows(PracticePlan::class, $entry)) {
+            if ($this->records->knows(PracticePlan::class, $entry)) {
+                $this->sayRecorded(false, '');
+            } else {
                 $asked = $form->getData();
                 $this->make($practitioner, $entry, [
                     'weeks' => $asked['weeks'],
@@ -165,6 +167,12 @@ final class PlanController extends TeacherController
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $this->checkToken(self::TOKEN, $request);
+        $newest = $this->records->newestPlan($practitioner);
+        if ($newest !== $plan) {
+            $this->addFlash('hint', 'This plan was changed in another window: nothing was changed here. This is the newer one.');
+
+            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
+        }
         $entry = Uuid::v7();
         $this->make($practitioner, $entry, $plan->request, $plan);
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');

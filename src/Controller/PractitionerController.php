@@ -41,7 +41,9 @@ final class PractitionerController extends TeacherController
         $form = $this->createForm(PractitionerForm::class, options: ['entry' => (string) Uuid::v7()])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $id = $this->entryOf($form);
-            if (!$this->records->knows(Practitioner::class, $id)) {
+            if ($this->records->knows(Practitioner::class, $id)) {
+                $this->sayRecorded(false, '');
+            } else {
                 $now = $this->clock->now();
                 $this->records->add(new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now));
             }
@@ -96,10 +98,11 @@ final class PractitionerController extends TeacherController
         $form = $this->createForm(BodyForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
-            if (!$this->records->knows(BodyMeasures::class, $entry)) {
+            $isNew = !$this->records->knows(BodyMeasures::class, $entry);
+            if ($isNew) {
                 $this->records->add(new BodyMeasures($entry, $practitioner, $this->teacher(), $this->clock->now(), (float) $data->stature, $data->lengths(), $data->doubts()));
             }
-            $this->addFlash('done', 'The body measures are recorded.');
+            $this->sayRecorded($isNew, 'The body measures are recorded.');
 
             return $this->redirectToRoute(null === $earlier ? 'bench' : 'practitioner', ['id' => $id] + (null === $earlier ? ['test' => Test::SOLES_TOGETHER] : []));
         }
@@ -143,8 +146,7 @@ final class PractitionerController extends TeacherController
                 $form->get('names')->addError(new FormError($this->whyNot($hold)));
             }
             if ([] === $still) {
-                $this->records->addOnce($clearance);
-                $this->addFlash('done', 'The clearance is recorded. Tests come first now, before anything loaded.');
+                $this->sayRecorded($this->records->addOnce($clearance), 'The clearance is recorded. Tests come first now, before anything loaded.');
 
                 return $this->redirectToRoute('practitioner', ['id' => $id]);
             }

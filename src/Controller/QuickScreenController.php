@@ -192,6 +192,8 @@ final class QuickScreenController extends TeacherController
     {
         $id = $this->entryOf($form);
         if ($this->records->knows(Assessment::class, $id)) {
+            $this->sayRecorded(false, '');
+
             return;
         }
         $now = $this->clock->now();

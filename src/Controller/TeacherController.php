@@ -87,6 +87,12 @@ abstract class TeacherController extends AbstractController
         return $this->redirectToRoute('body', ['id' => $practitioner->id]);
     }
 
+    /** Says that something is recorded; or, of a form that was sent before, that it stands as it was then. */
+    protected function sayRecorded(bool $isNew, string $done): void
+    {
+        $this->addFlash($isNew ? 'done' : 'hint', $isNew ? $done : 'This form was recorded already, and stands as it was then. What it said now was not recorded: open it anew for that.');
+    }
+
     /** The identity that a form was given when it was opened: sending it twice keeps one record. */
     protected function entryOf(FormInterface $form): Uuid
     {

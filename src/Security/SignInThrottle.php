@@ -31,6 +31,7 @@ final readonly class SignInThrottle
         private ClockInterface $clock,
         private RequestStack $requests,
         private PasswordHasherFactoryInterface $hashers,
+        private OneAtATime $oneAtATime,
     ) {
     }
 
@@ -42,6 +43,8 @@ final readonly class SignInThrottle
         if (!$badge instanceof UserBadge) {
             return;
         }
+        // Tries for one account are counted one after another, however many come at once.
+        $this->oneAtATime->hold('tries '.self::normal($badge->getUserIdentifier()));
         if (!$this->allows($badge->getUserIdentifier())) {
             throw new TooManyLoginAttemptsAuthenticationException(self::MINUTES);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\SignInAttempt;
+use LucidAscent\App\Security\OneAtATime;
 use LucidAscent\App\Security\SignInThrottle;
 use PHPUnit\Framework\Attributes\TestWith;
 use Psr\Clock\ClockInterface;
@@ -127,7 +128,7 @@ final class SignInTest extends AppTestCase
         $hasher->expects(self::once())->method('hash');
         $hashers = $this->createMock(PasswordHasherFactoryInterface::class);
         $hashers->method('getPasswordHasher')->willReturn($hasher);
-        $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class), new RequestStack(), $hashers);
+        $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class), new RequestStack(), $hashers, self::getContainer()->get(OneAtATime::class));
         $failed = static fn (?\Throwable $because): LoginFailureEvent => new LoginFailureEvent(new BadCredentialsException('', 0, $because), self::createStub(AuthenticatorInterface::class), new Request(), null, 'main');
         $throttle->failed($failed(new UserNotFoundException()));
         $throttle->failed($failed(null));
