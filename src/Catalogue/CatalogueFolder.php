@@ -36,9 +36,17 @@ final class CatalogueFolder
     /** @var array<string, string> file by kind and id */
     private array $files = [];
 
-    /** @param string $locale the language of its texts: those under locale/…/ are laid over the English */
-    public function __construct(private readonly string $folder, private readonly string $locale = 'en')
+    /**
+     * @param string $locale the language of its texts: those under locale/…/ are laid over the English
+     * @param array<string, array<string, array<string, mixed>>>|null $compiled entries that were read and found right before, by kind and id; null to read them
+     */
+    public function __construct(private readonly string $folder, private readonly string $locale = 'en', ?array $compiled = null)
     {
+        if (null !== $compiled) {
+            $this->entries = $compiled;
+
+            return;
+        }
         foreach (Kind::cases() as $kind) {
             $this->entries[$kind->value] = [];
             foreach (glob("$folder/{$kind->folder()}/*.yaml") ?: [] as $path) {

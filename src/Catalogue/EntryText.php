@@ -30,6 +30,9 @@ final class EntryText
         if (strlen($text) > self::LONGEST) {
             return [[], [new Fault($file, 1, '', sprintf('is longer than %d characters.', self::LONGEST))]];
         }
+        if (self::refersToItself($text)) {
+            return [[], [new Fault($file, 1, '', 'gives a part of it a name with & and takes it again with *: write it out.')]];
+        }
         try {
             $data = Yaml::parse($text);
             $over = null === $spoken ? [] : Yaml::parse($spoken);
@@ -50,6 +53,19 @@ final class EntryText
         }
 
         return [$data, []];
+    }
+
+    /** Parts that are taken again can be taken again by others: a short text would become one of any length. */
+    private static function refersToItself(string $text): bool
+    {
+        preg_match_all('/(?:^|[\s,\[{])&([^\s,\[\]{}]+)/m', $text, $named);
+        foreach (array_unique($named[1]) as $name) {
+            if (1 === preg_match('/(?:^|[\s,\[{])\*'.preg_quote($name, '/').'(?![^\s,\[\]{}])/m', $text)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Where a place of an entry stands in its text: the line of the deepest part that can be found. */

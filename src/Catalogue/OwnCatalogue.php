@@ -31,9 +31,9 @@ final class OwnCatalogue
     {
         return $this->newest[(string) $teacher->id] ??= $this->em->createQuery(
             'SELECT e FROM '.OwnEntry::class.' e WHERE e.teacher = :teacher AND e.version = (SELECT MAX(o.version) FROM '.OwnEntry::class.' o
-             WHERE o.teacher = e.teacher AND o.kind = e.kind AND o.name = e.name) ORDER BY e.kind, e.name',
+             WHERE o.teacher = e.teacher AND o.kind = e.kind AND o.name = e.name) AND e.kind IN (:kinds) ORDER BY e.kind, e.name',
         )
-            ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
+            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('kinds', [Kind::Posture->value, Kind::Test->value])->getResult();
     }
 
     /** @return list<OwnEntry> every version of one, the newest first */
@@ -67,7 +67,7 @@ final class OwnCatalogue
      */
     public function tried(Teacher $teacher, Kind $kind, string $text, ?string $name): array
     {
-        $folder = $this->catalogue->folder();
+        $folder = $this->catalogue->compiled();
         foreach ($this->newest($teacher) as $own) {
             if ($own->kind !== $kind || $own->name !== $name) {
                 $folder->addOwn($own->kind, $own->text, sprintf(self::FILE, $own->name));

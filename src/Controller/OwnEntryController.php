@@ -32,7 +32,8 @@ final class OwnEntryController extends TeacherController
     {
         $text = null;
         $faults = [];
-        $kind = Kind::tryFrom($request->request->getString('kind')) ?? Kind::Posture;
+        // Schools and cautions are the catalogue's own.
+        $kind = Kind::Test->value === $request->request->getString('kind') ? Kind::Test : Kind::Posture;
         if ($request->isMethod('POST')) {
             $this->checkToken(self::IMPORT, $request);
             [$text, $faults] = $this->import($request, $kind);

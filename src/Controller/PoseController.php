@@ -31,6 +31,9 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Which pose is ready, what holds it, and what leads there. */
 final class PoseController extends TeacherController
 {
+    /** So many of the newest readings that were kept are looked through anew. */
+    private const KEPT = 6;
+
     public function __construct(
         private readonly PersonOn $person,
         private readonly Catalogue $catalogue,
@@ -113,7 +116,7 @@ final class PoseController extends TeacherController
     public function compare(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $kept = $this->records->keptReadings($practitioner);
+        $kept = array_slice($this->records->keptReadings($practitioner), 0, self::KEPT);
         $now = $this->clock->now();
         [$from, $to] = [$this->endOf((string) $request->query->get('from')), $this->endOf((string) $request->query->get('to'))];
         $isToday = null === $to;

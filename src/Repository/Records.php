@@ -6,6 +6,7 @@ namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
@@ -47,6 +48,23 @@ final readonly class Records
     {
         return $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher ORDER BY p.name, p.createdAt')
             ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
+    }
+
+    /**
+     * One page of those whose name has a text in it, by name.
+     *
+     * @return array{list<Practitioner>, int} the page, and how many there are in all
+     */
+    public function practitionersNamed(Teacher $teacher, string $text, int $page, int $each): array
+    {
+        $where = ' FROM '.Practitioner::class." p WHERE p.teacher = :teacher AND p.name LIKE :text ESCAPE '!'";
+        $ask = fn (string $dql): Query => $this->em->createQuery($dql)
+            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('text', '%'.strtr($text, ['!' => '!!', '%' => '!%', '_' => '!_']).'%');
+
+        return [
+            $ask("SELECT p$where ORDER BY p.name, p.createdAt")->setFirstResult(($page - 1) * $each)->setMaxResults($each)->getResult(),
+            (int) $ask("SELECT COUNT(p.id)$where")->getSingleScalarResult(),
+        ];
     }
 
     /** @throws NotFoundHttpException when there is none of this teacher's */

@@ -83,6 +83,32 @@ final class OwnEntryTest extends AppTestCase
         self::assertSelectorTextNotContains('main', 'Slower.');
     }
 
+    public function testASmallTextThatGrowsWithoutEndIsRefused(): void
+    {
+        $bomb = "a: &a [x,x,x,x,x,x,x,x,x]\n";
+        foreach (range('b', 'i') as $name) {
+            $before = chr(ord($name) - 1);
+            $bomb .= "$name: &$name [*$before,*$before,*$before,*$before,*$before,*$before,*$before,*$before,*$before]\n";
+        }
+        $this->import($bomb);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'write it out');
+    }
+
+    public function testNobodyBringsInACaution(): void
+    {
+        $this->import('id: mine', 'caution');
+        self::assertResponseStatusCodeSame(422);
+        $this->client->request('GET', '/library/own');
+        self::assertResponseIsSuccessful();
+    }
+
+    private function import(string $text, string $kind = 'posture'): void
+    {
+        $form = $this->client->request('GET', '/library/own')->filter('main form[method="post"]')->last()->form();
+        $this->client->request('POST', '/library/own', ['kind' => $kind, 'text' => $text] + $form->getPhpValues());
+    }
+
     public function testWhatIsCarriedOutCanBeBroughtInAgain(): void
     {
         $this->client->request('GET', '/library/own/test/new?adapt=frog');
