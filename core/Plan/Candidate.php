@@ -28,9 +28,10 @@ final readonly class Candidate
     ) {
     }
 
-    public function level(): int
+    /** The rank of the stance that comes later in a session, of both sides. */
+    public function rank(): int
     {
-        return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->level, array_filter($this->rungs)))]);
+        return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->stance->rank(), array_filter($this->rungs)))]);
     }
 
     public function isDeep(): bool

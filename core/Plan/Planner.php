@@ -114,7 +114,7 @@ final readonly class Planner
                 continue;
             }
             $left -= $needed;
-            $work[] = [$candidate->level(), $items];
+            $work[] = [$candidate->rank(), $items];
             foreach ($candidate->isDeep() ? $candidate->components : [] as $component) {
                 $lastDeep[$component] = $on;
             }

@@ -10,7 +10,6 @@ use LucidAscent\Core\Posture\RungDefinition;
 final readonly class PracticeRung
 {
     /**
-     * @param int $level 0 lying, 1 seated, 2 standing or with weight on it: what comes first comes first
      * @param list<string> $counters ids of postures that undo it
      * @param array<string, int> $props how many of what it needs, by the names of Equipment
      * @param bool $isSymmetric both sides at once
@@ -21,7 +20,7 @@ final readonly class PracticeRung
         public string $posture,
         public string $name,
         public RungDefinition $rung,
-        public int $level,
+        public Stance $stance,
         public array $counters,
         public array $props,
         public bool $isSymmetric,

@@ -15,7 +15,6 @@ use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\Prerequisite;
-use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -203,7 +202,7 @@ final class Catalogue implements CacheWarmerInterface
             $rungs[] = new Rung(
                 $rung['id'],
                 $rung['name'],
-                PropRule::from($rung['props'][0]['rule'] ?? PropRule::None->value),
+                Definitions::propRule($rung),
                 self::holdText($rung['hold']),
                 array_column($rung['compensations'], 'text', 'id'),
                 $rung,

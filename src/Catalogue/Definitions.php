@@ -13,6 +13,7 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\GateDefinition;
 use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
@@ -116,7 +117,7 @@ final class Definitions
                     $rung['foot_free'] ?? false,
                     array_values(array_unique([...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
                 ),
-                PropRule::from(array_column($rung['props'] ?? [], 'rule')[0] ?? PropRule::None->value),
+                self::propRule($rung),
                 array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),
                 self::least($other),
                 $otherLeg,
@@ -154,7 +155,7 @@ final class Definitions
                     $id,
                     $posture['name'],
                     $of,
-                    self::level($posture['family'], $of->work),
+                    Stance::from($rung['stance'] ?? $posture['stance'] ?? Stance::Seated->value),
                     array_values(array_filter($rung['counter'] ?? [], is_string(...))),
                     self::equipment($rung['props']),
                     $isSymmetric,
@@ -218,35 +219,29 @@ final class Definitions
             : true === CatalogueDemand::find($figure['lab'], [])?->isSymmetric();
     }
 
-    /** Lying comes first, then seated, then what stands or bears weight. */
-    private static function level(string $family, Work $work): int
+    /**
+     * Which of the props have a rule for their height; the first that has one counts.
+     *
+     * @param array<string, mixed> $rung
+     */
+    public static function propRule(array $rung): PropRule
     {
-        $bears = [Load::WeightOnKnee, Load::Balance, Load::WeightOnHands, Load::HipExtendedEnd, Load::Backbend];
-
-        return match (true) {
-            'lying' === $family, $work->isLyingRest(), $work->has(Load::OnTheBack) => 0,
-            [] !== array_filter($bears, $work->has(...)), in_array($family, ['standing', 'lunge', 'squat', 'arm-balance', 'backbend'], true) => 2,
-            default => 1,
-        };
+        return PropRule::from(array_column($rung['props'] ?? [], 'rule')[0] ?? PropRule::None->value);
     }
 
     /**
-     * What a rung cannot do without, by what its props are called.
+     * What a rung cannot do without.
      *
      * @param list<array<string, mixed>> $props
      *
-     * @return array<string, int>
+     * @return array<string, int> how many, by the names of Equipment
      */
     private static function equipment(array $props): array
     {
         $needed = [];
-        foreach ($props as $prop) {
-            foreach (['block', 'blanket', 'strap'] as $kind) {
-                if (1 === preg_match("/\\b{$kind}(s?)\\b/i", $prop['what'], $m)) {
-                    $needed[$kind] = ($needed[$kind] ?? 0) + ('' === $m[1] ? 1 : 2);
-                    // Of two that would do, the first is asked for.
-                    break;
-                }
+        foreach (array_column($props, 'takes') as $takes) {
+            foreach ($takes as $kind => $many) {
+                $needed[$kind] = ($needed[$kind] ?? 0) + $many;
             }
         }
 

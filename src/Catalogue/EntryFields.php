@@ -8,6 +8,7 @@ use LucidAscent\App\Lab\ContactList;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Contact\About;
+use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Testing\Formula;
 
 /** Which parts of a posture, a rung and a test a teacher writes, in the order of the form. */
@@ -28,9 +29,10 @@ final class EntryFields
             new Field('name', 'Name', FieldKind::Line),
             new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; it stays when the name changes.'),
             new Field('gentle', 'A gentle rung', FieldKind::Flag),
+            new Field('stance', 'Practised', FieldKind::Choice, 'Where it is not as the posture.', self::stances(), true),
             new Field('position', 'Position', FieldKind::Lines, 'One step a line.'),
             new Field('side', 'Sides', FieldKind::Line, 'Which side first, and how often.'),
-            new Field('props', 'Props', FieldKind::Props, 'What | how its height is found, one a line.', [], true),
+            new Field('props', 'Props', FieldKind::Props, 'What | how its height is found | takes 2 block, one a line. What it takes of blocks, blankets and straps decides who has it at home.', [], true),
             new Field('demand', 'Asks for', FieldKind::Demand, 'Such as "rotation 90 degrees", one a line; or a leg position: "leg half-lotus: kneeHeight 12, seat 0".'),
             new Field('hold', 'Hold', FieldKind::Quantity, 'Such as "10 breaths" or "2 minutes".'),
             new Field('schools/long-still', 'Long and still', FieldKind::Line),
@@ -47,6 +49,12 @@ final class EntryFields
         ];
     }
 
+    /** @return list<string> */
+    private static function stances(): array
+    {
+        return array_column(Stance::cases(), 'value');
+    }
+
     /** @return list<Field> */
     private static function posture(): array
     {
@@ -55,6 +63,7 @@ final class EntryFields
             new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; not that of a shipped entry.'),
             new Field('sanskrit', 'Traditional names', FieldKind::Lines, 'One a line.', [], true),
             new Field('family', 'Family', FieldKind::Choice, '', self::FAMILIES),
+            new Field('stance', 'Practised', FieldKind::Choice, 'A session goes from lying to seated to what bears weight.', self::stances(), true),
             new Field('target', 'A pose that somebody may want for itself', FieldKind::Flag),
             new Field('components', 'Asks for', FieldKind::Choices, '', self::components()),
             new Field('summary', 'In a sentence', FieldKind::Line),

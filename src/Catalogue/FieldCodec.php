@@ -19,7 +19,7 @@ final class FieldCodec
             FieldKind::Lines => implode("\n", $value),
             FieldKind::Pairs => implode("\n", array_map(static fn (mixed $id, mixed $why): string => "$id: $why", array_keys($value), $value)),
             FieldKind::Compensations => implode("\n", array_map(static fn (array $c): string => "{$c['text']} | {$c['see']}", $value)),
-            FieldKind::Props => implode("\n", array_map(static fn (array $p): string => "{$p['what']} | {$p['found']}".(isset($p['rule']) ? " | {$p['rule']}" : ''), $value)),
+            FieldKind::Props => implode("\n", array_map(self::propText(...), $value)),
             FieldKind::Quantity => "{$value['value']} {$value['unit']}",
             FieldKind::Demand => self::demandText($value),
             FieldKind::Measured => implode("\n", array_map(static fn (array $m): string => "{$m['name']} | {$m['label']} | {$m['unit']}", $value)),
@@ -87,7 +87,18 @@ final class FieldCodec
         return ['id' => self::id($text), 'text' => $text, 'see' => $see];
     }
 
-    /** @return array<string, string> */
+    /** @param array<string, mixed> $prop */
+    private static function propText(array $prop): string
+    {
+        $takes = [];
+        foreach ($prop['takes'] ?? [] as $kind => $many) {
+            $takes[] = "$many $kind";
+        }
+
+        return implode(' | ', [$prop['what'], $prop['found'], ...(isset($prop['rule']) ? [$prop['rule']] : []), ...([] === $takes ? [] : ['takes '.implode(', ', $takes)])]);
+    }
+
+    /** @return array<string, mixed> */
     private static function prop(string $line): array
     {
         $parts = array_map(trim(...), explode('|', $line));
@@ -95,7 +106,30 @@ final class FieldCodec
             throw new \DomainException(sprintf('"%s" lacks a | and how its height is found.', $line));
         }
 
-        return ['what' => $parts[0], 'found' => $parts[1]] + (isset($parts[2]) ? ['rule' => $parts[2]] : []);
+        $prop = ['what' => $parts[0], 'found' => $parts[1]];
+        foreach (array_slice($parts, 2) as $part) {
+            if (str_starts_with($part, 'takes ')) {
+                $prop['takes'] = self::takes(substr($part, 6));
+            } else {
+                $prop['rule'] = $part;
+            }
+        }
+
+        return $prop;
+    }
+
+    /** @return array<string, int> how many of what one has at home */
+    private static function takes(string $text): array
+    {
+        $takes = [];
+        foreach (explode(',', $text) as $part) {
+            if (1 !== preg_match('/^\s*([1-9]|10)\s+(block|blanket|strap)s?\s*$/', $part, $m)) {
+                throw new \DomainException(sprintf('"%s" is no number of blocks, blankets or straps, such as "takes 2 block, 1 strap".', trim($part)));
+            }
+            $takes[$m[2]] = (int) $m[1];
+        }
+
+        return $takes;
     }
 
     /** @return array<string, string> */

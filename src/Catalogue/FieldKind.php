@@ -17,7 +17,7 @@ enum FieldKind
     case Pairs;
     /** "what is wrong | how to see it", one a line */
     case Compensations;
-    /** "what | how its height is found", one a line */
+    /** "what | how its height is found | takes 2 block", one a line; a rule for its height may stand before what it takes */
     case Props;
     /** "10 breaths" */
     case Quantity;

@@ -24,6 +24,9 @@ final class Inherited
         foreach (array_values($entry['rungs'] ?? []) as $i => $rung) {
             $from = $byId[$rung['id']] ?? $rungs[min($i, count($rungs) - 1)] ?? [];
             $rung['loads'] = array_values(array_unique([...($rung['loads'] ?? []), ...($from['loads'] ?? [])]));
+            if (isset($from['stance'])) {
+                $rung['stance'] ??= $from['stance'];
+            }
             $rung = self::otherLeg($rung, $from);
             foreach (['gentle', 'foot_free', 'may_be_measured_through'] as $lenient) {
                 if (isset($rung[$lenient])) {
@@ -34,6 +37,9 @@ final class Inherited
         }
         if (true === ($base['both_legs'] ?? false)) {
             $entry['both_legs'] = true;
+        }
+        if (isset($base['stance'])) {
+            $entry['stance'] ??= $base['stance'];
         }
 
         return $entry;

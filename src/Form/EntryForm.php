@@ -77,6 +77,7 @@ final class EntryForm extends AbstractType
         return match ($field->name()) {
             'components' => 'component.'.$choice,
             'family' => 'family.'.$choice,
+            'stance' => 'stance.'.$choice,
             'loads' => 'load.'.$choice,
             default => $choice,
         };

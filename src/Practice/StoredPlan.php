@@ -94,10 +94,10 @@ final readonly class StoredPlan
     {
         [$first, $length] = self::block($from['items'], $at);
         $block = array_splice($from['items'], $first, $length);
-        $level = $this->rung($block[0]['posture'], $block[0]['rung'])->level ?? 0;
+        $rank = $this->rung($block[0]['posture'], $block[0]['rung'])?->stance->rank() ?? 0;
         $place = 0;
         foreach ($to['items'] as $i => $item) {
-            $isBefore = 'warm-up' === $item['phase'] || ('work' === $item['phase'] && ($this->rung($item['posture'], $item['rung'])->level ?? 0) <= $level);
+            $isBefore = 'warm-up' === $item['phase'] || ('work' === $item['phase'] && ($this->rung($item['posture'], $item['rung'])?->stance->rank() ?? 0) <= $rank);
             if ($isBefore) {
                 $place = $i + self::block($to['items'], $i)[1] - ($i - self::block($to['items'], $i)[0]);
             }

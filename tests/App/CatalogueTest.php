@@ -10,6 +10,7 @@ use LucidAscent\App\Catalogue\EntryText;
 use LucidAscent\App\Catalogue\Fault;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Readiness\GateOutcome;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -74,6 +75,34 @@ final class CatalogueTest extends TestCase
         }
     }
 
+    /** A session goes from lying to what bears weight; what an entry says of it may not contradict its loads. */
+    public function testEachRungSaysHowTheBodyIsHeldUp(): void
+    {
+        $bearing = [Load::WeightOnKnee, Load::Balance, Load::WeightOnHands];
+        foreach (Definitions::ofPractice(self::folder()->entries['posture']) as $id => $rungs) {
+            self::assertArrayHasKey('stance', self::folder()->entries['posture'][$id], $id);
+            foreach ($rungs as $rung) {
+                $isLying = $rung->rung->work->has(Load::LyingRest) || $rung->rung->work->has(Load::OnTheBack);
+                $bears = !$isLying && [] !== array_filter($bearing, $rung->rung->work->has(...));
+                self::assertTrue(!$isLying || Stance::Lying === $rung->stance, "$id: {$rung->rung->id}");
+                self::assertTrue(!$bears || Stance::Bearing === $rung->stance || 'lying' === self::folder()->entries['posture'][$id]['family'], "$id: {$rung->rung->id}");
+            }
+        }
+    }
+
+    /** Who has none of it at home is not sent to it. */
+    public function testAPropThatIsNamedIsAlsoCounted(): void
+    {
+        foreach (self::folder()->entries['posture'] as $id => $posture) {
+            foreach ($posture['rungs'] as $rung) {
+                foreach ($rung['props'] as $prop) {
+                    $named = 1 === preg_match('/\b(block|blanket|strap)s?\b/i', $prop['what']);
+                    self::assertSame($named, isset($prop['takes']), "$id: {$rung['id']}: {$prop['what']}");
+                }
+            }
+        }
+    }
+
     #[DataProvider('faults')]
     public function testAFaultIsNamedWithItsFileAndLine(string $id, string $from, string $to, string $message): void
     {
@@ -99,6 +128,9 @@ final class CatalogueTest extends TestCase
         yield 'an unknown contact' => ['pigeon', 'contact: pigeon-front', 'contact: handstand', 'no contact of the leg chain'];
         yield 'a rung without a caution' => ['pigeon', "    loads:\n    - lying-rest\n    - on-the-back\n", "    loads: []\n", 'at least 1'];
         yield 'an unknown counterposture' => ['pigeon', "    - childs-pose\n", "    - grandchilds-pose\n", 'which is no posture'];
+        yield 'a stance that is none' => ['pigeon', 'stance: ', 'stance: hanging-', 'enum'];
+        yield 'a prop that is taken less than once' => ['half-lotus', "            blanket: 1\n", "            blanket: 0\n", 'equal to 1'];
+        yield 'a prop that nobody counts' => ['half-lotus', "            blanket: 1\n", "            chair: 1\n", 'dditional'];
         yield 'not YAML' => ['pigeon', 'name: Pigeon', "\tname: Pigeon", 'tabs'];
     }
 

@@ -29,7 +29,7 @@ final class FieldCodecTest extends TestCase
         yield 'a flag' => [FieldKind::Flag, true, true];
         yield 'choices' => [FieldKind::Choices, ['rotation', 'flexion'], ['rotation', 'flexion']];
         yield 'pairs' => [FieldKind::Pairs, ['low-lunge' => 'the back leg: long', 'frog' => 'width'], "low-lunge: the back leg: long\nfrog: width"];
-        yield 'props' => [FieldKind::Props, [['what' => 'Block', 'found' => 'the gap'], ['what' => 'Seat', 'found' => 'until level', 'rule' => 'level-seat']], "Block | the gap\nSeat | until level | level-seat"];
+        yield 'props' => [FieldKind::Props, [['what' => 'Block', 'found' => 'the gap'], ['what' => 'Seat', 'found' => 'until level', 'rule' => 'level-seat'], ['what' => 'Blocks', 'found' => 'the gap', 'rule' => 'knee-block', 'takes' => ['block' => 2, 'strap' => 1]]], "Block | the gap\nSeat | until level | level-seat\nBlocks | the gap | knee-block | takes 2 block, 1 strap"];
         yield 'a quantity' => [FieldKind::Quantity, ['value' => 2.5, 'unit' => 'minutes', 'source' => 'trade'], '2.5 minutes'];
         yield 'thresholds' => [FieldKind::Demand, ['thresholds' => [['component' => 'rotation', 'at_least' => ['value' => 90, 'unit' => 'degrees', 'source' => 'own']], ['component' => 'shoulder-reach', 'at_least' => ['value' => -10, 'unit' => 'cm', 'source' => 'own']]]], "rotation 90 degrees\nshoulder-reach -10 cm"];
         yield 'a leg position' => [FieldKind::Demand, ['contact' => 'half-lotus', 'values' => ['kneeHeight' => 12.5, 'pelvicTilt' => -5.0], 'unit' => 'cm and degrees', 'source' => 'own'], 'leg half-lotus: kneeHeight 12.5, pelvicTilt -5'];
@@ -56,6 +56,8 @@ final class FieldCodecTest extends TestCase
         yield 'a pair without why' => [FieldKind::Pairs, 'low-lunge', 'colon'];
         yield 'a pair with an empty why' => [FieldKind::Pairs, "frog: width\nlow-lunge:", 'low-lunge'];
         yield 'a prop without its height' => [FieldKind::Props, 'Block', 'how its height is found'];
+        yield 'a prop that takes none' => [FieldKind::Props, 'Block | the gap | takes 0 block', 'takes 2 block'];
+        yield 'a prop that nobody has' => [FieldKind::Props, 'Chair | the gap | takes 1 chair', 'no number of blocks'];
         yield 'a compensation nobody can see' => [FieldKind::Compensations, 'The back rounds |', 'how to see it'];
         yield 'a threshold without number' => [FieldKind::Demand, 'rotation a lot', 'component, number and unit'];
         yield 'a leg value without number' => [FieldKind::Demand, 'leg half-lotus: kneeHeight', 'name and number'];

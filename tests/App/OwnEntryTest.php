@@ -173,6 +173,8 @@ final class OwnEntryTest extends AppTestCase
         self::assertSame([true, false, false], array_column($entry['rungs'], 'gentle'));
         self::assertSame([false, false, false], array_column($entry['rungs'], 'foot_free'));
         self::assertTrue($entry['both_legs']);
+        $stances = Inherited::into(['rungs' => [['id' => 'b'], ['id' => 'c', 'stance' => 'seated']]], ['stance' => 'bearing', 'rungs' => [['id' => 'b', 'stance' => 'lying']]]);
+        self::assertSame(['bearing', 'lying', 'seated'], [$stances['stance'], ...array_column($stances['rungs'], 'stance')]);
         self::assertSame(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], Inherited::into(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], ['rungs' => []]));
     }
 }

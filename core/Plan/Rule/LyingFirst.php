@@ -15,7 +15,7 @@ final class LyingFirst implements SessionRule
 {
     public function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
-        $level = 0;
+        $reached = 0;
         $posture = null;
         $broken = [];
         foreach ($session->items as $item) {
@@ -23,10 +23,10 @@ final class LyingFirst implements SessionRule
                 $posture = null;
                 continue;
             }
-            if ($item->rung->level < $level && $posture !== $item->rung->posture) {
+            if ($item->rung->stance->rank() < $reached && $posture !== $item->rung->posture) {
                 $broken[$item->rung->posture] = new Reason('rule.order', Source::Trade, ['posture' => $item->rung->name]);
             }
-            $level = max($level, $item->rung->level);
+            $reached = max($reached, $item->rung->stance->rank());
             $posture = $item->rung->posture;
         }
 

@@ -25,6 +25,7 @@ use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\SessionRules;
+use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
@@ -59,7 +60,7 @@ final class PlannerTest extends TestCase
     public function testWhatIsAlikeOnBothSidesIsOneShape(): void
     {
         $ladders = self::ladders();
-        $ladders['turner'] = array_map(static fn (PracticeRung $rung): PracticeRung => new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->level, $rung->counters, [], true), $ladders['turner']);
+        $ladders['turner'] = array_map(static fn (PracticeRung $rung): PracticeRung => new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->stance, $rung->counters, [], true), $ladders['turner']);
         $items = static fn (array $seen): array => array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
         self::assertSame([[null, 'low']], $items([]));
         self::assertSame(180, self::work(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side.');
@@ -74,7 +75,7 @@ final class PlannerTest extends TestCase
         $postures = ['spreader' => 3, 'summit' => 4, 'undo' => 5, 'turner' => 6];
         foreach ($postures as $id => $place) {
             $rung = $ladders[$id][0];
-            $ladders[$id][0] = new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->level, $rung->counters, [], $rung->isSymmetric, $place);
+            $ladders[$id][0] = new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->stance, $rung->counters, [], $rung->isSymmetric, $place);
         }
         $warm = array_values(array_filter(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase));
         self::assertSame(['warm-a', 'warm-b', 'spreader', 'summit', 'undo'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
@@ -291,7 +292,7 @@ final class PlannerTest extends TestCase
         $ladders = [];
         foreach (self::postures() as $id => $posture) {
             foreach ($posture->rungs as $i => $rung) {
-                $ladders[$id][] = new PracticeRung($id, $posture->name, $rung, $i, in_array($id, ['turner', 'spreader', 'summit'], true) ? ['no-such', 'undo'] : [], 'undo' === $id ? $undoProps : [], 'warm-a' === $id || ('undo' === $id && $undoIsSymmetric), ['warm-a' => 1, 'warm-b' => 2][$id] ?? null, 'warm-a' === $id ? 1 : null);
+                $ladders[$id][] = new PracticeRung($id, $posture->name, $rung, Stance::cases()[min($i, 2)], in_array($id, ['turner', 'spreader', 'summit'], true) ? ['no-such', 'undo'] : [], 'undo' === $id ? $undoProps : [], 'warm-a' === $id || ('undo' === $id && $undoIsSymmetric), ['warm-a' => 1, 'warm-b' => 2][$id] ?? null, 'warm-a' === $id ? 1 : null);
             }
         }
 

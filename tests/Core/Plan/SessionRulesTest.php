@@ -20,6 +20,7 @@ use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\SessionRules;
+use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -77,7 +78,7 @@ final class SessionRulesTest extends TestCase
 
     public function testPropsThatAreNotThere(): void
     {
-        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], true)), 0, [], $props, true);
+        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], true)), Stance::Lying, [], $props, true);
         $few = new Equipment(1, 0, false);
         self::assertTrue($few->has($needs(['block' => 1])));
         self::assertFalse($few->has($needs(['block' => 2])));
@@ -89,7 +90,7 @@ final class SessionRulesTest extends TestCase
     public function testNoSchoolDosesBelowThePublishedFloor(): void
     {
         foreach ([true, false] as $gentle) {
-            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], $gentle)), 0, [], [], true);
+            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], $gentle)), Stance::Lying, [], [], true);
             foreach ([Dose::longAndStill(2), Dose::workingMuscle(2), Dose::countedBreath(1)] as $dose) {
                 self::assertGreaterThanOrEqual(60.0, $dose->seconds($rung));
             }
@@ -99,13 +100,13 @@ final class SessionRulesTest extends TestCase
     /** @param list<array{string, string, int}> $items */
     private static function session(array $items): PlannedSession
     {
-        $levels = ['lying' => 0, 'undo' => 0, 'held' => 1, 'loaded' => 2, 'closed' => 2];
+        $stances = ['lying' => Stance::Lying, 'undo' => Stance::Lying, 'held' => Stance::Seated, 'loaded' => Stance::Bearing, 'closed' => Stance::Bearing];
 
-        return new PlannedSession(new \DateTimeImmutable('2026-03-02'), array_map(static function (array $item) use ($levels): PlannedItem {
+        return new PlannedSession(new \DateTimeImmutable('2026-03-02'), array_map(static function (array $item) use ($stances): PlannedItem {
             [$posture, $side] = explode(' ', $item[1]);
 
             return new PlannedItem(
-                new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(), $levels[$posture], ['undo'], [], 'both' === $side),
+                new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(), $stances[$posture], ['undo'], [], 'both' === $side),
                 Phase::from($item[0]),
                 Side::tryFrom($side),
                 $item[2],
@@ -140,7 +141,7 @@ final class SessionRulesTest extends TestCase
 
     public function testARungThatIsNotThereIsHeld(): void
     {
-        $item = new PlannedItem(new PracticeRung('lying', 'Lying', new RungDefinition('no-such', 'No such', null, [], new Work([], true)), 0, [], [], true), Phase::Rest, Side::Left, 60, new Reason('plan.rest', Source::Trade));
+        $item = new PlannedItem(new PracticeRung('lying', 'Lying', new RungDefinition('no-such', 'No such', null, [], new Work([], true)), Stance::Lying, [], [], true), Phase::Rest, Side::Left, 60, new Reason('plan.rest', Source::Trade));
         $codes = array_map(static fn (Reason $reason): string => $reason->code, SessionRules::broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [$item]), 30, self::poses()));
         self::assertContains('rule.held', $codes);
     }

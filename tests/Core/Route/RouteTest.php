@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stage;
+use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\GateDefinition;
 use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
@@ -235,7 +236,7 @@ final class RouteTest extends TestCase
     public function testAStageIsWhereTheSideStandsAsFarAsThereAreTheProps(): void
     {
         $ladder = self::ladder([['low', 20.0, true], ['middle', 50.0, false], ['high', 120.0, false]]);
-        $practice = ['turner' => array_map(static fn (RungDefinition $rung): PracticeRung => new PracticeRung('turner', 'Turner', $rung, 1, [], 'middle' === $rung->id ? ['strap' => 1] : [], false), $ladder->rungs)];
+        $practice = ['turner' => array_map(static fn (RungDefinition $rung): PracticeRung => new PracticeRung('turner', 'Turner', $rung, Stance::Seated, [], 'middle' === $rung->id ? ['strap' => 1] : [], false), $ladder->rungs)];
         $stage = static fn (bool $strap, KnownPerson $person): ?string => Stage::of('turner', Side::Left, new ReadPoses(['turner' => $ladder], $person), $practice, new Equipment(0, 0, $strap))?->rung->id;
         self::assertSame('low', $stage(true, Person::of(self::TURNS)), 'Nobody starts on the highest rung that the numbers would allow.');
         $passed = static fn (Condition ...$conditions): KnownPerson => Person::of(self::TURNS, array_values($conditions), seen: [new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'))]);
