@@ -46,13 +46,27 @@ final readonly class Capacities
         $known = $kept = [];
         foreach (Ability::cases() as $ability) {
             if (isset($by[$ability->value])) {
-                $fresh = null === $now ? [] : array_values(array_filter($by[$ability->value], static fn (Evidence $e): bool => null === $e->on || Day::between($e->on, $now) <= Evidence::DAYS_VALID));
-                $kept[$ability->value] = [] === $fresh ? $by[$ability->value] : $fresh;
+                $kept[$ability->value] = null === $now ? $by[$ability->value] : self::fresh($by[$ability->value], $now);
                 $known[$ability->value] = MeasuredCapacity::of($kept[$ability->value], $body);
             }
         }
 
         return new self($known, $kept, $body);
+    }
+
+    /**
+     * What is not too old; or, of an ability that nobody has read for so long, what was read in as many days
+     * before it last was, so that a page can say what it was then.
+     *
+     * @param non-empty-list<Evidence> $evidence
+     *
+     * @return non-empty-list<Evidence>
+     */
+    private static function fresh(array $evidence, \DateTimeImmutable $now): array
+    {
+        $since = static fn (?\DateTimeImmutable $day): array => array_values(array_filter($evidence, static fn (Evidence $e): bool => null === $e->on || null === $day || Day::between($e->on, $day) <= Evidence::DAYS_VALID));
+
+        return $since($now) ?: $since(max(array_map(static fn (Evidence $e): ?\DateTimeImmutable => $e->on, $evidence))) ?: $evidence;
     }
 
     public function get(Ability $ability): ?MeasuredCapacity

@@ -50,17 +50,15 @@ final readonly class AssessmentPlan
     }
 
     /**
-     * @param list<Test> $tests the person's
+     * @param list<Test> $tests those taken in one assessment
      *
-     * @return array<string, list<Test>> those taken in this assessment, by the test's id
+     * @return array<string, list<Test>> by the test's id
      */
-    public static function taken(Assessment $assessment, array $tests): array
+    public static function taken(array $tests): array
     {
         $taken = [];
         foreach ($tests as $test) {
-            if ($test->assessment === $assessment) {
-                $taken[$test->kind][] = $test;
-            }
+            $taken[$test->kind][] = $test;
         }
 
         return $taken;
@@ -69,11 +67,11 @@ final readonly class AssessmentPlan
     /**
      * The test to take next, of those that were chosen: what settles most, or the first.
      *
-     * @param list<Test> $tests the person's
+     * @param list<Test> $tests those taken in it
      */
     public static function next(Assessment $assessment, array $tests, ?string $best = null): ?string
     {
-        $open = array_values(array_diff($assessment->tests, array_keys(self::taken($assessment, $tests))));
+        $open = array_values(array_diff($assessment->tests, array_keys(self::taken($tests))));
 
         return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }

@@ -82,15 +82,14 @@ final class AssessmentController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $assessment = $this->records->assessment($practitioner, $assessment);
-        $tests = $this->records->tests($practitioner);
+        $tests = $this->records->testsOf($assessment);
         $poses = $this->person->now($practitioner);
-        $before = array_values(array_filter($tests, static fn ($test): bool => $test->assessment !== $assessment));
 
         return $this->render('assessment/show.html.twig', [
             'practitioner' => $practitioner,
             'assessment' => $assessment,
-            'proposed' => $this->plan->proposed($assessment->wanted, $before, $this->holds->now($practitioner), $assessment->at),
-            'taken' => AssessmentPlan::taken($assessment, $tests),
+            'proposed' => $this->plan->proposed($assessment->wanted, $this->records->testsAt($practitioner, $assessment->at), $this->holds->now($practitioner), $assessment->at),
+            'taken' => AssessmentPlan::taken($tests),
             'next' => AssessmentPlan::next($assessment, $tests, null === $poses || [] === $assessment->wanted ? null : NextReading::of($assessment->wanted, $poses)?->test?->id),
             'ended' => $this->records->isEnded($assessment),
             'holds' => $this->holds->now($practitioner)->active,
@@ -148,7 +147,7 @@ final class AssessmentController extends TeacherController
         $now = $this->clock->now();
         $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $practitioner), '', false, $pain->level, $pain->place, $pain->kind);
         $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
-        $proposed = $this->plan->proposed($wanted, $this->records->tests($practitioner), $holds, $now);
+        $proposed = $this->plan->proposed($wanted, $this->records->testsAt($practitioner, $now), $holds, $now);
         $this->records->addOnce(new Assessment(
             $id,
             $practitioner,

@@ -90,7 +90,6 @@ final class BenchController extends TeacherController
         if (null === $body) {
             return $this->bodyFirst($practitioner);
         }
-        $tests = $this->records->tests($practitioner);
         $held = [] === $corrected ? $this->held($practitioner, $test) : [];
         // A body that was measured once gives no side its own field: a caution on one side holds both.
         $isHeld = static fn (Side $side): bool => isset($held[$side->value]) || (!$test->definition->bothSides && [] !== $held);
@@ -127,7 +126,7 @@ final class BenchController extends TeacherController
             'data' => $data,
             'held' => $held,
             'assessment' => $assessment,
-            'taken' => null === $assessment ? [] : AssessmentPlan::taken($assessment, $tests),
+            'taken' => null === $assessment ? [] : AssessmentPlan::taken($this->records->testsOf($assessment)),
             'names' => array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Test)),
             'corrects' => $corrected[0] ?? null,
             'draft' => [] === $corrected ? $this->records->draft($practitioner, $test->id()) : null,
@@ -206,7 +205,7 @@ final class BenchController extends TeacherController
     /** The next test of the plan that nothing holds on both sides: what settles most comes first. */
     private function nextOpen(Practitioner $practitioner, Assessment $assessment): ?string
     {
-        $taken = AssessmentPlan::taken($assessment, $this->records->tests($practitioner));
+        $taken = AssessmentPlan::taken($this->records->testsOf($assessment));
         $open = array_values(array_filter($assessment->tests, function (string $id) use ($practitioner, $taken): bool {
             $entry = $this->catalogue->entry(Kind::Test, $id);
 

@@ -35,6 +35,9 @@ final class PractitionerController extends TeacherController
 {
     public const MISTAKE = 'mistake';
 
+    /** What a page shows of each list at first: a page of years is not read at a glance. */
+    private const MOST = 20;
+
     #[Route('/practitioners/new', 'practitioner_new', methods: ['GET', 'POST'])]
     public function new(Request $request): Response
     {
@@ -55,17 +58,13 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
-    public function show(string $id, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due): Response
+    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due): Response
     {
         $practitioner = $this->practitioner($id);
-        $tests = [];
-        foreach ($this->records->tests($practitioner) as $test) {
-            $tests[(string) $test->entryId][$test->side->value] = $test;
-        }
-        foreach ($tests as &$both) {
-            ksort($both);
-        }
-        unset($both);
+        $most = null === $request->query->get('all') ? self::MOST : \PHP_INT_MAX;
+        [$entries, $many] = $this->records->entries($practitioner, $most);
+        $assessments = $this->records->assessments($practitioner);
+        $decisions = $this->records->allDecisions($practitioner);
         $poses = $person->now($practitioner);
         $wants = $wanted->of($practitioner);
 
@@ -78,10 +77,11 @@ final class PractitionerController extends TeacherController
             'holds' => $poses->person->holds ?? $holds->now($practitioner),
             'due' => $due->of($practitioner, $poses),
             'plan' => $this->records->newestPlan($practitioner),
-            'assessments' => $this->records->assessments($practitioner),
+            'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
-            'entries' => $tests,
-            'decisions' => $this->records->allDecisions($practitioner),
+            'entries' => $entries,
+            'older' => $most < max($many, count($assessments), count($decisions)),
+            'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),
             'token' => self::MISTAKE,

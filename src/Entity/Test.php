@@ -21,6 +21,7 @@ use Symfony\Component\Uid\Uuid;
 /** One test of one side, as it was read. Never changed: a correction is a new row that names the old. */
 #[ORM\Entity]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
+#[ORM\Index(columns: ['corrects', 'at'])]
 #[ORM\UniqueConstraint(columns: ['entry_id', 'side'])]
 class Test
 {

@@ -52,7 +52,7 @@ final readonly class HoldsOn
         $local = $practitioner->teacher->local(...);
         $entered = static fn (\DateTimeImmutable $at): \DateTimeImmutable => $isNow ? min($at, $moment) : $at;
         $entries = [];
-        foreach ($this->records->allTests($practitioner) as $test) {
+        foreach ($this->records->testsWithPain($practitioner) as $test) {
             $this->addPain($entries, "test:$test->id", $entered($test->at), $local($test->at), $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, '', '', (string) $test->by->id);
         }
         foreach ($this->records->allChecks($practitioner) as $check) {

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Reading;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
@@ -91,10 +92,7 @@ final readonly class PersonOn
     private function taken(Practitioner $practitioner, \DateTimeImmutable $moment): array
     {
         $tests = $this->records->testsAt($practitioner, $moment);
-        $first = [];
-        foreach ($this->records->allTests($practitioner) as $test) {
-            $first[(string) $test->entryId] = [$test->corrects, $test->at];
-        }
+        $first = [] === array_filter($tests, static fn (Test $test): bool => null !== $test->corrects) ? [] : $this->records->corrections($practitioner);
         $taken = [];
         foreach ($tests as $test) {
             $at = null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Query;
@@ -29,6 +30,9 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -39,6 +43,9 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class Records
 {
+    /** A test that nothing corrects. */
+    private const STANDS = 'NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)';
+
     public function __construct(private EntityManagerInterface $em)
     {
     }
@@ -98,33 +105,82 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 
-    /** @return list<Test> the newest first; an entry that was corrected is left out */
-    public function tests(Practitioner $practitioner): array
-    {
-        return $this->em->createQuery(
-            'SELECT t, r, a FROM '.Test::class.' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p
-             AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)
-             ORDER BY t.at DESC, t.id DESC, r.ordinal',
-        )
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
-    }
-
-    /** @return list<Test> the newest first, as they stood at a moment: what was corrected only later is as it was */
+    /**
+     * The tests that can tell anything, as they stood at a moment: what was corrected only later is as it was. Those
+     * that are not too old by then; and where a test of a side was not taken cleanly for so long, those of as many
+     * days before it last was.
+     *
+     * @return list<Test> the newest first
+     */
     public function testsAt(Practitioner $practitioner, \DateTimeImmutable $moment): array
     {
-        return $this->em->createQuery(
-            'SELECT t, r, a FROM '.Test::class.' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p AND t.at <= :moment
-             AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId AND c.at <= :moment)
-             ORDER BY t.at DESC, t.id DESC, r.ordinal',
-        )
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('moment', $moment, MomentType::NAME)->getResult();
+        // Readings have days, of the teacher's zone; these are moments.
+        $before = static fn (\DateTimeImmutable $at): \DateTimeImmutable => $at->modify(sprintf('-%d days', Evidence::DAYS_VALID + 2));
+        $of = ' FROM '.Test::class.' t%s WHERE t.practitioner = :p AND t.at <= :moment AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId AND c.at <= :moment)';
+        $known = ['p' => [$practitioner->id, 'uuid'], 'moment' => [$moment, MomentType::NAME], 'since' => [$before($moment), MomentType::NAME]];
+        $last = $this->ask('SELECT t.kind, t.side, MAX(t.at) AS at'.sprintf($of, '')." AND t.painLevel = 0 AND t.compensations = '[]' GROUP BY t.kind, t.side HAVING MAX(t.at) < :since", $known)->getArrayResult();
+        $which = 't.at >= :since';
+        foreach ($last as $i => $one) {
+            $which .= " OR (t.kind = :kind$i AND t.side = :side$i AND t.at >= :last$i)";
+            $known += ["kind$i" => [$one['kind'], null], "side$i" => [$one['side'], null], "last$i" => [$before(new \DateTimeImmutable($one['at'], new \DateTimeZone('UTC'))), MomentType::NAME]];
+        }
+
+        return $this->ask('SELECT t, r, a'.sprintf($of, ' JOIN t.trials r LEFT JOIN t.assessment a')." AND ($which) ORDER BY t.at DESC, t.id DESC, r.ordinal", $known)->getResult();
     }
 
-    /** @return list<Test> the newest first, corrected ones as well: what was said of pain stands */
-    public function allTests(Practitioner $practitioner): array
+    /**
+     * What was taken in an assessment and stands.
+     *
+     * @return list<Test> the newest first
+     */
+    public function testsOf(Assessment $assessment): array
     {
-        return $this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p ORDER BY t.at DESC, t.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->em->createQuery('SELECT t FROM '.Test::class.' t WHERE t.assessment = :a AND '.self::STANDS.' ORDER BY t.at DESC, t.id DESC')
+            ->setParameter('a', $assessment->id, 'uuid')->getResult();
+    }
+
+    /**
+     * The newest entries that stand.
+     *
+     * @return array{array<string, array<string, Test>>, int} the tests of each by side, by entry, the newest first; and how many entries there are in all
+     */
+    public function entries(Practitioner $practitioner, int $most): array
+    {
+        $of = ' FROM '.Test::class.' t%s WHERE t.practitioner = :p AND '.self::STANDS;
+        $known = ['p' => [$practitioner->id, 'uuid']];
+        $newest = $this->ask('SELECT t.entryId AS entry, MAX(t.at) AS HIDDEN at, MAX(t.id) AS HIDDEN id'.sprintf($of, '').' GROUP BY t.entryId ORDER BY at DESC, id DESC', $known)->setMaxResults($most)->getSingleColumnResult();
+        $entries = [];
+        foreach ([] === $newest ? [] : $this->ask('SELECT t, r, a'.sprintf($of, ' JOIN t.trials r LEFT JOIN t.assessment a').' AND t.entryId IN (:entries) ORDER BY t.at DESC, t.id DESC, r.ordinal', $known)->setParameter('entries', array_map(static fn (mixed $id): string => $id instanceof Uuid ? $id->toBinary() : $id, $newest), ArrayParameterType::BINARY)->getResult() as $test) {
+            $entries[(string) $test->entryId][$test->side->value] = $test;
+        }
+        foreach ($entries as &$both) {
+            ksort($both);
+        }
+
+        return [$entries, (int) $this->ask('SELECT COUNT(DISTINCT t.entryId)'.sprintf($of, ''), $known)->getSingleScalarResult()];
+    }
+
+    /**
+     * Those in which something may have hurt, corrected ones as well: what was said of pain stands.
+     *
+     * @return list<Test> the newest first
+     */
+    public function testsWithPain(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p AND (t.painLevel > 0 OR t.painKind <> :usual OR t.painPlace <> :nowhere) ORDER BY t.at DESC, t.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult();
+    }
+
+    /** @return array<string, array{string|null, \DateTimeImmutable}> of each entry that corrects or was corrected: what it corrects, and when it was made */
+    public function corrections(Practitioner $practitioner): array
+    {
+        $corrections = [];
+        foreach ($this->em->createQuery('SELECT t.entryId, t.corrects, t.at FROM '.Test::class.' t WHERE t.practitioner = :p AND (t.corrects IS NOT NULL OR EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId))')
+            ->setParameter('p', $practitioner->id, 'uuid')->getArrayResult() as $one) {
+            $corrections[(string) $one['entryId']] = [null === $one['corrects'] ? null : (string) $one['corrects'], $one['at']];
+        }
+
+        return $corrections;
     }
 
     /** @return list<SeenRung> the newest first */
@@ -367,6 +423,19 @@ final readonly class Records
             ->setParameter('hash', $hash)->getOneOrNullResult();
 
         return $feed instanceof PlanFeed ? $feed->practitioner : null;
+    }
+
+    /** @param array<string, array{mixed, string|null}> $known values with their types, by name; what the question does not name is left out */
+    private function ask(string $dql, array $known): Query
+    {
+        $query = $this->em->createQuery($dql);
+        foreach ($known as $name => [$value, $type]) {
+            if (1 === preg_match("/:$name\\b/", $dql)) {
+                $query->setParameter($name, $value, $type);
+            }
+        }
+
+        return $query;
     }
 
     /**

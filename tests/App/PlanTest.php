@@ -220,7 +220,7 @@ final class PlanTest extends KernelTestCase
             if ('counter' === $item['phase']) {
                 $block = [];
                 for ($j = $i - 1; $j >= 0 && 'work' === $phases[$j]; --$j) {
-                    $block[] = self::rung($items[$j])->level;
+                    $block[] = self::rung($items[$j])->stance->rank();
                 }
                 self::assertNotSame([], $block);
                 self::assertGreaterThanOrEqual($level, max($block), 'lying before seated before loaded');

@@ -83,6 +83,16 @@ final class CapacitiesTest extends TestCase
         self::assertSame(84.0, Capacities::of([self::exact(84.0, 1.0, on: '2026-03-03'), self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::Rotation)?->value, 'Ninety days are not too old.');
     }
 
+    public function testOfWhatNobodyHasReadForLongOnlyTheLastTimeIsShown(): void
+    {
+        $shown = static fn (Evidence ...$evidence): ?float => Capacities::of($evidence, BodyError::measured(), new \DateTimeImmutable('2026-06-01'))->get(Ability::Rotation)?->value;
+        $last = self::exact(84.0, 1.0, on: '2025-08-30');
+        self::assertSame(85.0, $shown(self::bound(85.0, '2025-09-01'), $last));
+        self::assertSame(84.0, $shown($last, self::exact(95.0, 1.0, on: '2025-06-01')), 'Ninety days before.');
+        self::assertSame(84.0, $shown($last, self::bound(95.0, '2025-05-31')), 'Still older ones are gone.');
+        self::assertSame(70.0, $shown(self::bound(70.0, '2025-11-29'), $last), 'Ninety-one days after.');
+    }
+
     public function testASmallerGapIsTheLargerReach(): void
     {
         $gap = static fn (float $cm): Evidence => new Evidence(Ability::ShoulderReach, $cm, Bound::AtLeast, Uncertainty::ofReading(0.7), 'behind-back-reach');
