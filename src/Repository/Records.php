@@ -316,6 +316,20 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 
+    /** @return iterable<Assessment> the newest first, read one by one */
+    public function eachAssessment(Practitioner $practitioner): iterable
+    {
+        return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->toIterable();
+    }
+
+    /** @return list<Assessment> those before which a condition was told or something may have hurt, the newest first */
+    public function assessmentsWithCautions(Practitioner $practitioner): array
+    {
+        return $this->em->createQuery('SELECT a FROM '.Assessment::class." a WHERE a.practitioner = :p AND (a.conditions <> '[]' OR a.painLevel > 0 OR a.painKind <> :usual OR a.painPlace <> :nowhere) ORDER BY a.at DESC, a.id DESC")
+            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult();
+    }
+
     public function newestAssessment(Practitioner $practitioner): ?Assessment
     {
         return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
