@@ -64,9 +64,15 @@ final readonly class Capacities
      */
     private static function fresh(array $evidence, \DateTimeImmutable $now): array
     {
-        $since = static fn (?\DateTimeImmutable $day): array => array_values(array_filter($evidence, static fn (Evidence $e): bool => null === $e->on || null === $day || Day::between($e->on, $day) <= Evidence::DAYS_VALID));
+        $last = max(array_map(static fn (Evidence $e): \DateTimeImmutable => $e->on ?? $now, $evidence));
+        foreach ([$now, $last] as $day) {
+            $fresh = array_values(array_filter($evidence, static fn (Evidence $e): bool => null === $e->on || Day::between($e->on, $day) <= Evidence::DAYS_VALID));
+            if ([] !== $fresh) {
+                return $fresh;
+            }
+        }
 
-        return $since($now) ?: $since(max(array_map(static fn (Evidence $e): ?\DateTimeImmutable => $e->on, $evidence))) ?: $evidence;
+        return $evidence;
     }
 
     public function get(Ability $ability): ?MeasuredCapacity
