@@ -43,6 +43,10 @@ final class EntryText
             return [[], [new Fault($file, 1, '', 'must be a map of names and values.')]];
         }
         $data = self::filled(is_array($over) ? self::laidOver($data, $over) : $data);
+        $endless = self::endless($data);
+        if (null !== $endless) {
+            return [$data, [new Fault($file, self::line($text, $endless), $endless, 'must be a finite number.')]];
+        }
         $schema = self::$schemas["$schemaFolder/$kind->value"] ??= self::schema("$schemaFolder/$kind->value.json");
         $error = (new Validator())->validate(Helper::toJSON(self::maps($data)), $schema)->error();
         if (null !== $error) {
@@ -66,6 +70,26 @@ final class EntryText
         }
 
         return false;
+    }
+
+    /**
+     * Where a number is infinite or none: a schema compares such a one with its limits in vain.
+     *
+     * @param array<array-key, mixed> $data
+     *
+     * @return string|null its path; null when all are numbers
+     */
+    private static function endless(array $data, string $path = ''): ?string
+    {
+        foreach ($data as $name => $value) {
+            $at = '' === $path ? (string) $name : "$path/$name";
+            $found = is_array($value) ? self::endless($value, $at) : (is_float($value) && !is_finite($value) ? $at : null);
+            if (null !== $found) {
+                return $found;
+            }
+        }
+
+        return null;
     }
 
     /** Where a place of an entry stands in its text: the line of the deepest part that can be found. */

@@ -131,6 +131,11 @@ final class CatalogueTest extends TestCase
         yield 'a stance that is none' => ['pigeon', 'stance: ', 'stance: hanging-', 'enum'];
         yield 'a prop that is taken less than once' => ['half-lotus', "            blanket: 1\n", "            blanket: 0\n", 'equal to 1'];
         yield 'a prop that nobody counts' => ['half-lotus', "            blanket: 1\n", "            chair: 1\n", 'dditional'];
+        foreach (['.nan', '.inf', '-.inf', '1e999'] as $endless) {
+            yield "an angle of $endless" => ['bridge', '        - 40', "        - $endless", 'finite number'];
+            yield "a leg at $endless" => ['pigeon', 'hipHeight: 22', "hipHeight: $endless", 'finite number'];
+        }
+        yield 'a leg turned round and round' => ['bridge', '        - 40', '        - 1000000', 'required'];
         yield 'not YAML' => ['pigeon', 'name: Pigeon', "\tname: Pigeon", 'tabs'];
     }
 
