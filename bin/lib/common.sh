@@ -5,6 +5,8 @@ set -euo pipefail
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd -P)
 cd "$ROOT"
 umask 022
+# What the caller's shell has exported is of another installation: with it a test could run as the database's owner.
+unset APP_ENV APP_DEBUG APP_SECRET DATABASE_URL
 export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 DEBIAN_FRONTEND=noninteractive LC_ALL=C.UTF-8
 
 say() { printf '%s\n' "$*"; }
