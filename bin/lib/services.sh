@@ -213,7 +213,8 @@ load_demo() {
 console_as_service() {
     local -a vars
     mapfile -t vars < <(app_env)
-    as_service env "${vars[@]}" php bin/console --no-interaction "$@"
+    # In the environment and not on the command line, which every user of the machine can read.
+    (export "${vars[@]}"; as_service php bin/console --no-interaction "$@")
 }
 
 warm_cache() {

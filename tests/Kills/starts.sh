@@ -20,6 +20,10 @@ for i in $(seq "$STARTS"); do
     setsid bin/start >"var/test/kills-start.log" 2>&1 &
     pid=$!
     sleep "$((RANDOM % 12)).$((RANDOM % 10))"
+    # What a command line says, every user of the machine can read.
+    if [ -s "$FOLDER/secrets" ] && seen=$(grep -alFf <(cut -d= -f2 "$FOLDER/secrets") /proc/[0-9]*/cmdline 2>/dev/null); then
+        fault "a secret stands on the command line of ${seen//$'\n'/ }"
+    fi
     if [ $((RANDOM % 3)) -eq 0 ]; then rm -f "$FOLDER/stamp" "$FOLDER/migrated"; fi
     kill -KILL -- "-$pid" 2>/dev/null || true
     wait "$pid" 2>/dev/null || true
