@@ -86,6 +86,11 @@ final class GatesTest extends TestCase
         self::assertSame('gate.not-asked', $ask(new Observed('elbow-to-sole', Side::Left, true, $on('2025-11-02'))), 'too long ago');
         self::assertSame('gate.seen', $ask(new Observed('elbow-to-sole', Side::Left, true, $on('2026-03-02'))));
         self::assertSame('gate.refused', $ask(new Observed('elbow-to-sole', Side::Left, true, $on('2026-03-02')), new Observed('elbow-to-sole', Side::Left, false, $on('2026-03-02'))));
+        foreach ([true, false] as $met) {
+            $answers = [new Observed('elbow-to-sole', Side::Left, $met, $on('2026-03-02')), new Observed('elbow-to-sole', Side::Left, !$met, $on('2026-03-01'))];
+            self::assertSame($met ? 'gate.seen' : 'gate.refused', $ask(...$answers), 'The newer answer counts.');
+            self::assertSame($met ? 'gate.seen' : 'gate.refused', $ask(...array_reverse($answers)));
+        }
         self::assertSame('gate.seen', $ask(new Observed('elbow-to-sole', Side::Left, false, $on('2026-03-02')), new Observed('elbow-to-sole', Side::Left, true, $on('2026-03-03'))), 'the newest day counts');
     }
 

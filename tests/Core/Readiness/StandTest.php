@@ -161,6 +161,9 @@ final class StandTest extends TestCase
         self::assertSame('rotation', $stand->closing('low')[0]->numbers['ability']);
         $pose = self::pose(Person::of(self::TURNS, seen: [self::seen('full', '2026-03-08')], entries: [$hurt, $word]));
         self::assertSame([State::Unknown, null], [$pose->state(), $pose->seenOn() && [] === $pose->full()->testFirst ? true : null], 'Seen again, and still not tested.');
+        $gated = self::ladder(gateOfFull: [new GateDefinition(GateKind::Observed, 'elbow-to-sole')]);
+        $shut = static fn (array $entries): int => count(self::pose(Person::of(self::TURNS, seen: [self::seen('full', '2026-03-08')], entries: $entries), $gated)->full()->shut());
+        self::assertSame([0, 1], [$shut([]), $shut([$hurt, $word])], 'Seen clean opens a gate, but not before the test that a word asks for.');
         $other = self::pose(Person::of(self::TURNS, entries: [$hurt, $word]), side: Side::Right);
         self::assertSame([], $other->full()->testFirst, 'The other side was never stopped.');
     }
