@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Bench;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Test;
@@ -37,7 +38,7 @@ final readonly class AssessmentPlan
             if (null === $posture) {
                 continue;
             }
-            foreach (self::abilities($posture) as $ability) {
+            foreach (Definitions::abilities($posture) as $ability) {
                 $asked[$ability][] = $posture['name'];
             }
         }
@@ -74,23 +75,6 @@ final readonly class AssessmentPlan
         $open = array_values(array_diff($assessment->tests, array_keys(self::taken($tests))));
 
         return in_array($best, $open, true) ? $best : $open[0] ?? null;
-    }
-
-    /**
-     * What a posture and its rungs ask for.
-     *
-     * @param array<string, mixed> $posture
-     *
-     * @return list<string>
-     */
-    public static function abilities(array $posture): array
-    {
-        $asked = $posture['components'];
-        foreach ($posture['rungs'] as $rung) {
-            array_push($asked, ...array_column([...($rung['demand']['thresholds'] ?? []), ...($rung['other_leg']['thresholds'] ?? [])], 'component'));
-        }
-
-        return array_values(array_unique($asked));
     }
 
     /**

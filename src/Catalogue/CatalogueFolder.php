@@ -188,11 +188,7 @@ final class CatalogueFolder
         $relations = $targets = $components = [];
         foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
             $relations[$id] = array_map(static fn (array $others): array => array_map(strval(...), array_keys($others)), $posture['relations']);
-            $asked = [];
-            foreach ($posture['rungs'] as $rung) {
-                array_push($asked, ...array_column([...($rung['demand']['thresholds'] ?? []), ...($rung['other_leg']['thresholds'] ?? [])], 'component'));
-            }
-            $components[$id] = array_values(array_unique([...$posture['components'], ...$asked]));
+            $components[$id] = Definitions::abilities($posture);
             if (true === $posture['target']) {
                 $targets[] = $id;
             }

@@ -220,6 +220,23 @@ final class Definitions
     }
 
     /**
+     * What a posture and its rungs ask for.
+     *
+     * @param array<string, mixed> $posture
+     *
+     * @return list<string>
+     */
+    public static function abilities(array $posture): array
+    {
+        $asked = $posture['components'];
+        foreach ($posture['rungs'] as $rung) {
+            array_push($asked, ...array_column([...($rung['demand']['thresholds'] ?? []), ...($rung['other_leg']['thresholds'] ?? [])], 'component'));
+        }
+
+        return array_values(array_unique($asked));
+    }
+
+    /**
      * Which of the props have a rule for their height; the first that has one counts.
      *
      * @param array<string, mixed> $rung

@@ -84,18 +84,20 @@ final class AssessmentController extends TeacherController
         $assessment = $this->records->assessment($practitioner, $assessment);
         $tests = $this->records->testsOf($assessment);
         $poses = $this->person->now($practitioner);
+        $holds = $poses->person->holds ?? $this->holds->now($practitioner);
+        $next = null === $poses ? null : NextReading::of($assessment->wanted, $poses);
 
         return $this->render('assessment/show.html.twig', [
             'practitioner' => $practitioner,
             'assessment' => $assessment,
-            'proposed' => $this->plan->proposed($assessment->wanted, $this->records->testsAt($practitioner, $assessment->at), $this->holds->now($practitioner), $assessment->at),
+            'proposed' => $this->plan->proposed($assessment->wanted, $this->records->testsAt($practitioner, $assessment->at), $holds, $assessment->at),
             'taken' => AssessmentPlan::taken($tests),
-            'next' => AssessmentPlan::next($assessment, $tests, null === $poses || [] === $assessment->wanted ? null : NextReading::of($assessment->wanted, $poses)?->test?->id),
+            'next' => AssessmentPlan::next($assessment, $tests, [] === $assessment->wanted ? null : $next?->test?->id),
             'ended' => $this->records->isEnded($assessment),
-            'holds' => $this->holds->now($practitioner)->active,
+            'holds' => $holds->active,
             'wanted' => array_map(fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose, $assessment->wanted),
             'token' => self::END_TOKEN,
-            'nextReading' => null === $poses ? null : NextReading::of($assessment->wanted, $poses),
+            'nextReading' => $next,
         ]);
     }
 

@@ -20,6 +20,7 @@ use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\Readiness\Rules;
@@ -90,7 +91,7 @@ final class BenchController extends TeacherController
         if (null === $body) {
             return $this->bodyFirst($practitioner);
         }
-        $held = [] === $corrected ? $this->held($practitioner, $test) : [];
+        $held = [] === $corrected ? self::held($this->holds->now($practitioner), $test) : [];
         // A body that was measured once gives no side its own field: a caution on one side holds both.
         $isHeld = static fn (Side $side): bool => isset($held[$side->value]) || (!$test->definition->bothSides && [] !== $held);
         // What was measured before it was held, or before anybody knew, is not thrown away: it is written down, and opens nothing.
@@ -173,9 +174,8 @@ final class BenchController extends TeacherController
     }
 
     /** @return array<string, list<Hold>> by the side that it holds */
-    private function held(Practitioner $practitioner, BenchTest $test): array
+    private static function held(Holds $holds, BenchTest $test): array
     {
-        $holds = $this->holds->now($practitioner);
         $held = [];
         foreach (Side::cases() as $side) {
             $held[$side->value] = $holds->on($test->definition->work, $side);
@@ -206,10 +206,11 @@ final class BenchController extends TeacherController
     private function nextOpen(Practitioner $practitioner, Assessment $assessment): ?string
     {
         $taken = AssessmentPlan::taken($this->records->testsOf($assessment));
-        $open = array_values(array_filter($assessment->tests, function (string $id) use ($practitioner, $taken): bool {
+        $holds = $this->holds->now($practitioner);
+        $open = array_values(array_filter($assessment->tests, function (string $id) use ($holds, $taken): bool {
             $entry = $this->catalogue->entry(Kind::Test, $id);
 
-            return null !== $entry && !isset($taken[$id]) && count($this->held($practitioner, new BenchTest($entry))) < count(Side::cases());
+            return null !== $entry && !isset($taken[$id]) && count(self::held($holds, new BenchTest($entry))) < count(Side::cases());
         }));
         $poses = [] === $assessment->wanted ? null : $this->person->now($practitioner);
         $best = null === $poses ? null : NextReading::of($assessment->wanted, $poses)?->test?->id;

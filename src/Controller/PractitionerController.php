@@ -66,6 +66,7 @@ final class PractitionerController extends TeacherController
         $assessments = $this->records->assessments($practitioner);
         $decisions = $this->records->allDecisions($practitioner);
         $poses = $person->now($practitioner);
+        $held = $poses->person->holds ?? $holds->now($practitioner);
         $wants = $wanted->of($practitioner);
 
         return $this->render('practitioner/show.html.twig', [
@@ -74,7 +75,7 @@ final class PractitionerController extends TeacherController
             'rows' => null === $poses ? [] : $spine->rows($poses, $wants),
             'poses' => $poses,
             'wanted' => null === $poses ? [] : $wants,
-            'holds' => $poses->person->holds ?? $holds->now($practitioner),
+            'holds' => $held,
             'due' => $due->of($practitioner, $poses),
             'plan' => $this->records->newestPlan($practitioner),
             'assessments' => array_slice($assessments, 0, $most),
@@ -85,7 +86,7 @@ final class PractitionerController extends TeacherController
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),
             'token' => self::MISTAKE,
-            'slips' => $this->slips($poses->person->holds ?? $holds->now($practitioner)),
+            'slips' => $this->slips($held),
         ]);
     }
 

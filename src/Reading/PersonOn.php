@@ -25,6 +25,7 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\ToolErrors;
 use LucidAscent\Core\Testing\UnreadableTest;
 use Psr\Clock\ClockInterface;
 
@@ -64,10 +65,11 @@ final readonly class PersonOn
         }
         $proportions = $body->proportions();
         $taken = $this->taken($practitioner, $moment);
-        $checks = $this->checks($practitioner, $moment);
+        $errors = $this->records->toolErrors($practitioner->teacher);
+        $checks = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $seen = $this->seenInTests->of($taken);
-        foreach ($this->records->allChecks($practitioner) as $check) {
-            $seen[] = $check->at <= $moment ? Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check)) : null;
+        foreach ($checks as $check) {
+            $seen[] = Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check));
         }
         foreach ($this->records->seenRungs($practitioner) as $walked) {
             $seen[] = $walked->at <= $moment ? $walked->seen() : null;
@@ -76,15 +78,15 @@ final readonly class PersonOn
 
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
             $proportions,
-            $this->evidence($practitioner, $taken, $seen, $proportions),
+            $this->evidence($taken, $seen, $proportions, $errors),
             Holds::of($told, $moment),
             $taken,
             $moment,
             $seen,
-            $checks,
+            self::checks($checks),
             $this->decided($practitioner, $moment),
             $this->observed($taken),
-            $this->records->toolErrors($practitioner->teacher),
+            $errors,
         ), $this->catalogue->tests());
     }
 
@@ -114,9 +116,8 @@ final readonly class PersonOn
      *
      * @return array{left: list<Evidence>, right: list<Evidence>}
      */
-    private function evidence(Practitioner $practitioner, array $taken, array $seen, Proportions $proportions): array
+    private function evidence(array $taken, array $seen, Proportions $proportions, ToolErrors $errors): array
     {
-        $errors = $this->records->toolErrors($practitioner->teacher);
         $evidence = ['left' => $this->seenReadings->of($seen, $proportions, Side::Left), 'right' => $this->seenReadings->of($seen, $proportions, Side::Right)];
         foreach ($taken as $test) {
             $definition = $this->catalogue->tests()[$test->test] ?? null;
@@ -136,14 +137,16 @@ final readonly class PersonOn
         return null !== $check->propHeight && PropRule::KneeBlock === $this->catalogue->rung($check->ladder, $check->rung)?->prop ? ['kneeHeight' => $check->propHeight + LegChain::HALF_KNEE] : [];
     }
 
-    /** @return array<string, list<ReadinessCheck>> by posture and side, the oldest first */
-    private function checks(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    /**
+     * @param array<int, RungCheck> $newestFirst
+     *
+     * @return array<string, list<ReadinessCheck>> by posture and side, the oldest first
+     */
+    private static function checks(array $newestFirst): array
     {
         $checks = [];
-        foreach (array_reverse($this->records->allChecks($practitioner)) as $check) {
-            if ($check->at <= $moment) {
-                $checks[$check->ladder.' '.$check->side->value][] = $check->check();
-            }
+        foreach (array_reverse($newestFirst) as $check) {
+            $checks[$check->ladder.' '.$check->side->value][] = $check->check();
         }
 
         return $checks;

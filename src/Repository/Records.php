@@ -46,6 +46,9 @@ final readonly class Records
     /** A test that nothing corrects. */
     private const STANDS = 'NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)';
 
+    /** A row in which a pain may be felt: anything but the answer that nothing hurts. Pain itself says whether one is. */
+    private const MAY_HURT = '(%1$s.painLevel > 0 OR %1$s.painKind <> :usual OR %1$s.painPlace <> :nowhere)';
+
     public function __construct(private EntityManagerInterface $em)
     {
     }
@@ -167,8 +170,8 @@ final readonly class Records
      */
     public function testsWithPain(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p AND (t.painLevel > 0 OR t.painKind <> :usual OR t.painPlace <> :nowhere) ORDER BY t.at DESC, t.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult();
+        return $this->mayHurt($this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p AND '.sprintf(self::MAY_HURT, 't').' ORDER BY t.at DESC, t.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid'));
     }
 
     /** @return array<string, array{string|null, \DateTimeImmutable}> of each entry that corrects or was corrected: what it corrects, and when it was made */
@@ -312,28 +315,36 @@ final readonly class Records
     /** @return list<Assessment> the newest first */
     public function assessments(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->assessmentsOf($practitioner)->getResult();
     }
 
     /** @return iterable<Assessment> the newest first, read one by one */
     public function eachAssessment(Practitioner $practitioner): iterable
     {
-        return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->toIterable();
+        return $this->assessmentsOf($practitioner)->toIterable();
     }
 
     /** @return list<Assessment> those before which a condition was told or something may have hurt, the newest first */
     public function assessmentsWithCautions(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT a FROM '.Assessment::class." a WHERE a.practitioner = :p AND (a.conditions <> '[]' OR a.painLevel > 0 OR a.painKind <> :usual OR a.painPlace <> :nowhere) ORDER BY a.at DESC, a.id DESC")
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult();
+        return $this->mayHurt($this->assessmentsOf($practitioner, " AND (a.conditions <> '[]' OR ".sprintf(self::MAY_HURT, 'a').')'));
     }
 
     public function newestAssessment(Practitioner $practitioner): ?Assessment
     {
-        return $this->em->createQuery('SELECT a FROM '.Assessment::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+        return $this->assessmentsOf($practitioner)->setMaxResults(1)->getOneOrNullResult();
+    }
+
+    private function assessmentsOf(Practitioner $practitioner, string $and = ''): Query
+    {
+        return $this->em->createQuery('SELECT a FROM '.Assessment::class." a WHERE a.practitioner = :p$and ORDER BY a.at DESC, a.id DESC")
+            ->setParameter('p', $practitioner->id, 'uuid');
+    }
+
+    /** @return list<mixed> what was asked with MAY_HURT */
+    private function mayHurt(Query $query): array
+    {
+        return $query->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult();
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
@@ -439,14 +450,12 @@ final readonly class Records
         return $feed instanceof PlanFeed ? $feed->practitioner : null;
     }
 
-    /** @param array<string, array{mixed, string|null}> $known values with their types, by name; what the question does not name is left out */
+    /** @param array<string, array{mixed, string|null}> $known values with their types, by name */
     private function ask(string $dql, array $known): Query
     {
         $query = $this->em->createQuery($dql);
         foreach ($known as $name => [$value, $type]) {
-            if (1 === preg_match("/:$name\\b/", $dql)) {
-                $query->setParameter($name, $value, $type);
-            }
+            $query->setParameter($name, $value, $type);
         }
 
         return $query;

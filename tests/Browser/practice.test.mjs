@@ -52,6 +52,25 @@ const toEnd = async (page) => {
     await page.locator('#last-level').selectOption('0');
 };
 
+// From the plan's page to the first item of work of its first session.
+const toSession = async (page) => {
+    await page
+        .getByRole('link', { name: /Practise/ })
+        .first()
+        .click();
+    await page.waitForURL(/sessions/);
+    await toWork(page);
+};
+// What hurts is said, and the log of it cannot be sent.
+const hurtAndKept = async (page) => {
+    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
+    await page.locator('#hurt-where').selectOption('inner-thigh');
+    await page.locator('[data-hurt-done]').click();
+    await toEnd(page);
+    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByText('Kept on this device').waitFor();
+};
+
 test('plan, practise twice, log pain, and be stepped back', async () => {
     teacher('practice@studio.example');
     const page = await open(browser);
@@ -80,12 +99,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     assert.match(await page.locator('main').innerText(), /not decided on yet/);
 
     // Second session: it hurts; the gentler form is offered, and it goes on with what undoes the posture.
-    await page
-        .getByRole('link', { name: /Practise/ })
-        .first()
-        .click();
-    await page.waitForURL(/sessions/);
-    await toWork(page);
+    await toSession(page);
     await page.getByRole('button', { name: 'Stop: it hurts' }).click();
     await page.getByText('Come out slowly').waitFor();
     await page.locator('#hurt-level').selectOption('3');
@@ -107,19 +121,9 @@ test('the network goes in mid-session, and the log arrives once it is back, once
     const page = await open(browser, { viewport: { width: 390, height: 800 } });
     await signIn(page, 'tunnel@studio.example');
     const plan = await planned(page, 'Tunnel Person');
-    await page
-        .getByRole('link', { name: /Practise/ })
-        .first()
-        .click();
-    await page.waitForURL(/sessions/);
-    await toWork(page);
+    await toSession(page);
     await page.context().setOffline(true);
-    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
-    await page.locator('#hurt-where').selectOption('inner-thigh');
-    await page.locator('[data-hurt-done]').click();
-    await toEnd(page);
-    await page.getByRole('button', { name: 'Record the session' }).click();
-    await page.getByText('Kept on this device').waitFor();
+    await hurtAndKept(page);
     await page.context().setOffline(false);
     await page.waitForURL(plan, { timeout: 20000 });
     page.faults.length = 0;
@@ -134,19 +138,9 @@ test('a log that waits is for nobody else to read, and is sent once its own teac
     const page = await open(browser);
     await signIn(page, 'waits@studio.example');
     const plan = await planned(page, 'Waiting Person');
-    await page
-        .getByRole('link', { name: /Practise/ })
-        .first()
-        .click();
-    await page.waitForURL(/sessions/);
-    await toWork(page);
+    await toSession(page);
     await page.route('**/log', (route) => route.abort());
-    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
-    await page.locator('#hurt-where').selectOption('inner-thigh');
-    await page.locator('[data-hurt-done]').click();
-    await toEnd(page);
-    await page.getByRole('button', { name: 'Record the session' }).click();
-    await page.getByText('Kept on this device').waitFor();
+    await hurtAndKept(page);
     const kept = await page.evaluate(() => localStorage.getItem('session-logs'));
     assert.match(kept, /"sealed"/);
     assert.doesNotMatch(kept, /inner-thigh|pain|plans/);
