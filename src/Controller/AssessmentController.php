@@ -150,7 +150,7 @@ final class AssessmentController extends TeacherController
         $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $practitioner), '', false, $pain->level, $pain->place, $pain->kind);
         $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
         $proposed = $this->plan->proposed($wanted, $this->records->testsAt($practitioner, $now), $holds, $now);
-        $this->records->addOnce(new Assessment(
+        $this->recordOnce($form, new Assessment(
             $id,
             $practitioner,
             $this->teacher(),

@@ -25,6 +25,7 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -111,7 +112,7 @@ final class BenchController extends TeacherController
             $isKept = [] !== $sides && $form->isValid() && $isNew;
             $this->hear($practitioner, $data, $entry, $isKept, $request);
             if ($isKept) {
-                $this->keep($practitioner, $data, $assessment, $entry, $corrected[0]->entryId ?? null);
+                $this->keep($practitioner, $form, $data, $assessment, $corrected[0]->entryId ?? null);
             }
             if ([] !== $sides && $form->isValid()) {
                 $this->records->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
@@ -187,7 +188,7 @@ final class BenchController extends TeacherController
     private function onward(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, bool $isCorrection, bool $isNew): Response
     {
         $stops = array_filter($data->sides, static fn (Side $side): bool => null !== PainRule::of($data->pain($side)->pain(), $side, $data->test->definition->work));
-        $this->addFlash($isNew ? 'done' : 'hint', $isNew ? 'The test is recorded.' : 'This test was recorded already, and stands as it was. What was said of pain now is added to it.');
+        $this->sayRecorded($isNew, 'The test is recorded.');
         if ([] !== $stops) {
             $this->addFlash('hint', $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', ['%gentler%' => $data->test->entry['gentler']]));
         }
@@ -218,8 +219,9 @@ final class BenchController extends TeacherController
         return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }
 
-    private function keep(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, Uuid $entry, ?Uuid $corrects): void
+    private function keep(Practitioner $practitioner, FormInterface $form, BenchData $data, ?Assessment $assessment, ?Uuid $corrects): void
     {
+        $entry = $this->entryOf($form);
         $tests = [];
         foreach (array_filter($data->sides, $data->isStarted(...)) as $side) {
             $pain = $data->pain($side)->pain();
@@ -248,6 +250,6 @@ final class BenchController extends TeacherController
             }
             $tests[] = $test;
         }
-        $this->records->addOnce(...$tests);
+        $this->recordOnce($form, ...$tests);
     }
 }

@@ -39,7 +39,7 @@ final class InstrumentController extends TeacherController
             $entry = $this->entryOf($form);
             $isNew = !$this->records->knows(ToolSettings::class, $entry);
             if ($isNew) {
-                $this->records->add(new ToolSettings($entry, $this->teacher(), $this->clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
+                $this->recordOnce($form, new ToolSettings($entry, $this->teacher(), $this->clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
             }
             $this->sayRecorded($isNew, 'The tools\' errors are recorded. What was read before is read with them from now on.');
 

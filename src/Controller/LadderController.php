@@ -23,6 +23,7 @@ use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
 use Symfony\Component\Form\FormError;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -107,7 +108,7 @@ final class LadderController extends TeacherController
             $entry = $this->entryOf($form);
             $known = $this->records->knows(RungCheck::class, $entry) ? $this->records->check($practitioner, (string) $entry) : null;
             if ($form->isValid() && null === $known) {
-                $this->keep($practitioner, $entry, $posture, $side, $rung->rung->id, $data);
+                $this->keep($practitioner, $form, $posture, $side, $rung->rung->id, $data);
 
                 return $this->redirectToRoute('decision', ['id' => $id, 'check' => $entry]);
             }
@@ -115,8 +116,8 @@ final class LadderController extends TeacherController
             if (null === $known || !$known->check()->pain->equals($typed)) {
                 $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check $entry", $posture, $rung->rung->id);
             }
-            if (null !== $known) {
-                $this->addFlash('hint', 'This check was recorded already, and stands as it was. What was said of pain now is added to it.');
+            if (null !== $known && $form->isValid()) {
+                $this->sayRecorded(false, '');
 
                 return $this->redirectToRoute('decision', ['id' => $id, 'check' => $entry]);
             }
@@ -197,11 +198,11 @@ final class LadderController extends TeacherController
         ]);
     }
 
-    private function keep(Practitioner $practitioner, Uuid $entry, string $posture, Side $side, string $rung, CheckData $data): void
+    private function keep(Practitioner $practitioner, FormInterface $form, string $posture, Side $side, string $rung, CheckData $data): void
     {
         $pain = $data->pain->pain();
-        $this->records->addOnce(new RungCheck(
-            $entry,
+        $this->recordOnce($form, new RungCheck(
+            $this->entryOf($form),
             $practitioner,
             $this->teacher(),
             $posture,

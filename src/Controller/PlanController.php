@@ -66,7 +66,7 @@ final class PlanController extends TeacherController
                 $this->sayRecorded(false, '');
             } else {
                 $asked = $form->getData();
-                $this->make($practitioner, $entry, [
+                $this->recordOnce($form, $this->made($practitioner, $entry, [
                     'weeks' => $asked['weeks'],
                     'days' => array_values($asked['days']),
                     'minutes' => $asked['minutes'],
@@ -75,7 +75,7 @@ final class PlanController extends TeacherController
                     'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
                     'time' => $asked['time'],
                     'zone' => $asked['zone'],
-                ], $this->records->newestPlan($practitioner));
+                ], $this->records->newestPlan($practitioner)));
             }
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -174,7 +174,7 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
         }
         $entry = Uuid::v7();
-        $this->make($practitioner, $entry, $plan->request, $plan);
+        $this->records->addOnce($this->made($practitioner, $entry, $plan->request, $plan));
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
 
         return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -227,13 +227,14 @@ final class PlanController extends TeacherController
     }
 
     /** @param array<string, mixed> $request */
-    private function make(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): void
+    private function made(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): PracticePlan
     {
         $poses = $this->person->now($practitioner) ?? throw $this->createNotFoundException();
         $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->today()), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
         $answer['weeks'] = $this->withLocked($answer['weeks'], $before, $request['minutes'], $poses);
-        $this->records->addOnce(new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, ''));
+
+        return new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, '');
     }
 
     /**

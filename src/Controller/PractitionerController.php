@@ -48,7 +48,7 @@ final class PractitionerController extends TeacherController
                 $this->sayRecorded(false, '');
             } else {
                 $now = $this->clock->now();
-                $this->records->add(new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now));
+                $this->recordOnce($form, new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now));
             }
 
             return $this->redirectToRoute('body', ['id' => $id]);
@@ -101,7 +101,7 @@ final class PractitionerController extends TeacherController
             $entry = $this->entryOf($form);
             $isNew = !$this->records->knows(BodyMeasures::class, $entry);
             if ($isNew) {
-                $this->records->add(new BodyMeasures($entry, $practitioner, $this->teacher(), $this->clock->now(), (float) $data->stature, $data->lengths(), $data->doubts()));
+                $this->recordOnce($form, new BodyMeasures($entry, $practitioner, $this->teacher(), $this->clock->now(), (float) $data->stature, $data->lengths(), $data->doubts()));
             }
             $this->sayRecorded($isNew, 'The body measures are recorded.');
 
@@ -147,7 +147,7 @@ final class PractitionerController extends TeacherController
                 $form->get('names')->addError(new FormError($this->whyNot($hold)));
             }
             if ([] === $still) {
-                $this->sayRecorded($this->records->addOnce($clearance), 'The clearance is recorded. Tests come first now, before anything loaded.');
+                $this->sayRecorded($this->recordOnce($form, $clearance), 'The clearance is recorded. Tests come first now, before anything loaded.');
 
                 return $this->redirectToRoute('practitioner', ['id' => $id]);
             }

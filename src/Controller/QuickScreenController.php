@@ -214,7 +214,7 @@ final class QuickScreenController extends TeacherController
             $test->add($readings, array_map(static fn (float $cm): string => $cm.' cm', $readings));
             $records[] = $test;
         }
-        $this->records->addOnce(...$records);
+        $this->recordOnce($form, ...$records);
     }
 
     /** @param list<string> $tests */

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SentForm;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Form\SentBefore;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Contracts\Service\Attribute\Required;
@@ -20,10 +23,14 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 /** What every page of a signed-in teacher needs. */
 abstract class TeacherController extends AbstractController
 {
+    /** How long a form that is sent again is compared with what was recorded; an older one is answered with less. */
+    private const SENT_FORMS_STAY = '-30 days';
+
     protected Records $records;
     protected ClockInterface $clock;
 
     private TranslatorInterface $translator;
+    private RequestStack $requests;
 
     #[Required]
     public function setRecords(Records $records): void
@@ -35,6 +42,12 @@ abstract class TeacherController extends AbstractController
     public function setClock(ClockInterface $clock): void
     {
         $this->clock = $clock;
+    }
+
+    #[Required]
+    public function setRequests(RequestStack $requests): void
+    {
+        $this->requests = $requests;
     }
 
     #[Required]
@@ -90,7 +103,21 @@ abstract class TeacherController extends AbstractController
     /** Says that something is recorded; or, of a form that was sent before, that it stands as it was then. */
     protected function sayRecorded(bool $isNew, string $done): void
     {
-        $this->addFlash($isNew ? 'done' : 'hint', $isNew ? $done : 'This form was recorded already, and stands as it was then. What it said now was not recorded: open it anew for that.');
+        $this->addFlash($isNew ? 'done' : 'hint', $isNew ? $done : 'This was recorded already, and stands as it was then.');
+    }
+
+    /**
+     * Records what a form said, and what was typed for it: all of it or none, once.
+     *
+     * @return bool whether it is new
+     */
+    protected function recordOnce(FormInterface $form, object ...$records): bool
+    {
+        $now = $this->clock->now();
+        $this->records->forgetSentForms($now->modify(self::SENT_FORMS_STAY));
+        $raw = $this->requests->getCurrentRequest()?->request->all($form->getName());
+
+        return $this->records->addOnce(...[...array_values($records), new SentForm($this->entryOf($form), $this->teacher(), $now, SentBefore::typed($form, $raw))]);
     }
 
     /** The identity that a form was given when it was opened: sending it twice keeps one record. */

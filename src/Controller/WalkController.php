@@ -14,6 +14,7 @@ use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Readiness\PoseReading;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -48,13 +49,15 @@ final class WalkController extends TeacherController
         $closing = $poses->of($posture, $side)->stand->closing($rung);
         $form = $this->createForm(WalkForm::class, new WalkData(), [
             'entry' => (string) Uuid::v7(),
+            // Sent twice, or from an old tab, it is about the rung that was looked at, not about the one that comes next by then.
+            'action' => $this->generateUrl('walk', ['id' => $id, 'posture' => $posture, 'rung' => $rung, 'side' => $side->value]),
             'has_height' => PropRule::KneeBlock === $reading->rung->prop,
             'compensations' => array_flip($ladder->rung($rung)->compensations),
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
             $typed = SayPain::typed($request->request->all('walk_form')['pain'] ?? []);
             if ($form->isValid()) {
-                $this->keep($practitioner, $this->entryOf($form), $posture, $rung, $side, $form->getData());
+                $this->keep($practitioner, $form, $posture, $rung, $side);
 
                 return $this->redirectToRoute('walk', ['id' => $id, 'posture' => $posture, 'after' => $rung, 'side' => $side->value]);
             }
@@ -118,15 +121,18 @@ final class WalkController extends TeacherController
         return true;
     }
 
-    private function keep(Practitioner $practitioner, Uuid $entry, string $posture, string $rung, Side $side, WalkData $data): void
+    private function keep(Practitioner $practitioner, FormInterface $form, string $posture, string $rung, Side $side): void
     {
+        $data = $form->getData();
+        assert($data instanceof WalkData);
+        $entry = $this->entryOf($form);
         $pain = $data->pain->pain();
         if ('not-tried' === $data->seen) {
             $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung);
 
             return;
         }
-        $isNew = $this->records->addOnce(new SeenRung(
+        $isNew = $this->recordOnce($form, new SeenRung(
             $entry,
             $practitioner,
             $this->teacher(),
@@ -143,7 +149,8 @@ final class WalkController extends TeacherController
             $pain->kind,
         ));
         if (!$isNew) {
-            $this->addFlash('hint', 'This was recorded already, and stands as it was.');
+            $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung);
+            $this->sayRecorded(false, '');
         }
     }
 }

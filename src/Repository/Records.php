@@ -7,6 +7,7 @@ namespace LucidAscent\App\Repository;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Exception\EntityIdentityCollisionException;
 use Doctrine\ORM\Query;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
@@ -25,6 +26,7 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Entity\SentForm;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
@@ -298,9 +300,21 @@ final readonly class Records
             $this->add(...$records);
 
             return true;
-        } catch (UniqueConstraintViolationException) {
+        } catch (UniqueConstraintViolationException|EntityIdentityCollisionException) {
             return false;
         }
+    }
+
+    /** @return array<string, string|list<string>>|null what was typed into a form that this teacher sent, and that was recorded */
+    public function sentForm(Teacher $teacher, Uuid $entry): ?array
+    {
+        return $this->em->createQuery('SELECT f.typed FROM '.SentForm::class.' f WHERE f.entry = :entry AND f.by = :teacher')
+            ->setParameter('entry', $entry, 'uuid')->setParameter('teacher', $teacher->id, 'uuid')->getOneOrNullResult()['typed'] ?? null;
+    }
+
+    public function forgetSentForms(\DateTimeImmutable $before): void
+    {
+        $this->em->createQuery('DELETE FROM '.SentForm::class.' f WHERE f.at < :before')->setParameter('before', $before, MomentType::NAME)->execute();
     }
 
     /** All of it, or none. */

@@ -130,8 +130,8 @@ final class BenchPageTest extends AppTestCase
         $this->client->submit($form);
         $form->setValues(['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee']);
         $this->client->submit($form);
-        $this->client->followRedirect();
-        self::assertSelectorTextContains('[role="status"]', 'recorded already');
+        self::assertSelectorTextContains('[role="alert"]', 'recorded already');
+        $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
         self::assertSelectorTextContains('main', 'Pain in or around a knee');
         self::assertSame(2, $this->howMany(Test::class));
     }
