@@ -34,8 +34,11 @@ final class OwnEntryController extends TeacherController
         $faults = [];
         // Schools and cautions are the catalogue's own.
         $kind = Kind::Test->value === $request->request->getString('kind') ? Kind::Test : Kind::Posture;
-        if ($request->isMethod('POST')) {
-            $this->checkToken(self::IMPORT, $request);
+        $isStale = $request->isMethod('POST') && !$this->isCsrfTokenValid(self::IMPORT, $request->request->getString('_token'));
+        if ($isStale) {
+            // The text comes back: it may be long, and nowhere else.
+            $text = mb_scrub($request->request->getString('text'));
+        } elseif ($request->isMethod('POST')) {
             [$text, $faults] = $this->import($request, $kind);
             if ([] === $faults) {
                 return $this->redirectToRoute('own_entries');
@@ -48,7 +51,8 @@ final class OwnEntryController extends TeacherController
             'text' => $text,
             'kind' => $kind,
             'faults' => $faults,
-        ], new Response(status: [] === $faults ? 200 : 422));
+            'stale' => $isStale,
+        ], new Response(status: [] === $faults && !$isStale ? 200 : 422));
     }
 
     #[Route('/library/own/{kind}/new', 'own_new', requirements: ['kind' => 'posture|test'], methods: ['GET', 'POST'])]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Security\FormThroughSignIn;
 use LucidAscent\App\Security\ToSignIn;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
@@ -27,6 +28,8 @@ final class SignInController extends AbstractController
         return $this->render('sign_in.html.twig', [
             'error' => null === $error ? null : ['key' => $error->getMessageKey(), 'data' => $error->getMessageData()],
             'email' => $utils->getLastUsername(),
+            'ended' => false,
+            'typed' => $request->request->getString(FormThroughSignIn::FIELD) ?: null,
             'back' => ToSignIn::back($request->query->getString(ToSignIn::BACK) ?: $request->request->getString('_target_path')),
         ], new Response(status: null === $error ? 200 : 401));
     }

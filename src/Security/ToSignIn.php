@@ -7,6 +7,7 @@ namespace LucidAscent\App\Security;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
@@ -17,15 +18,15 @@ final readonly class ToSignIn implements AuthenticationEntryPointInterface
 {
     public const BACK = 'back';
 
-    public function __construct(private UrlGeneratorInterface $urls)
+    public function __construct(private UrlGeneratorInterface $urls, private FormThroughSignIn $form)
     {
     }
 
-    public function start(Request $request, ?AuthenticationException $authException = null): RedirectResponse
+    public function start(Request $request, ?AuthenticationException $authException = null): Response
     {
         $path = $request->getRequestUri();
 
-        return new RedirectResponse($this->urls->generate('sign_in', '/' === $path ? [] : [self::BACK => $path]));
+        return $this->form->carry($request) ?? new RedirectResponse($this->urls->generate('sign_in', '/' === $path ? [] : [self::BACK => $path]));
     }
 
     /** Wherever a form says to go after signing in: only to a page of this application. */
