@@ -23,6 +23,8 @@ final class KnownPerson
 {
     /** @var array<string, Capacities> */
     private array $capacities = [];
+    /** @var array<string, list<Seen>>|null by posture, rung and side */
+    private ?array $tries = null;
 
     /**
      * @param array{left: list<Evidence>, right: list<Evidence>} $evidence
@@ -78,10 +80,7 @@ final class KnownPerson
     public function seen(string $posture, string $rung, Side $side, ?Since $since = null): ?Seen
     {
         $newest = null;
-        foreach ($this->seen as $seen) {
-            if ($seen->posture !== $posture || $seen->rung !== $rung || $seen->side !== $side || $this->isTooOld($seen->on) || (null !== $since && !$since->isBefore($seen->on, $seen->at))) {
-                continue;
-            }
+        foreach ($this->tries($posture, $rung, $side, $since) as $seen) {
             $order = null === $newest ? 1 : Day::of($seen->on) <=> Day::of($newest->on);
             if ($order > 0 || (0 === $order && !$seen->isClean)) {
                 $newest = $seen;
@@ -94,11 +93,24 @@ final class KnownPerson
     /** Whether a rung was seen clean otherwise than in practice, and no newer try says otherwise. */
     public function hasBeenSeen(string $posture, string $rung, Side $side, ?Since $since = null): bool
     {
-        return true === $this->seen($posture, $rung, $side, $since)?->isClean && [] !== array_filter(
-            $this->seen,
-            fn (Seen $seen): bool => $seen->posture === $posture && $seen->rung === $rung && $seen->side === $side && $seen->isClean && !$seen->isPractice
-                && !$this->isTooOld($seen->on) && (null === $since || $since->isBefore($seen->on, $seen->at)),
-        );
+        return true === $this->seen($posture, $rung, $side, $since)?->isClean
+            && [] !== array_filter($this->tries($posture, $rung, $side, $since), static fn (Seen $seen): bool => $seen->isClean && !$seen->isPractice);
+    }
+
+    /** @return list<Seen> the tries of a rung that are not too old */
+    private function tries(string $posture, string $rung, Side $side, ?Since $since): array
+    {
+        if (null === $this->tries) {
+            $this->tries = [];
+            foreach ($this->seen as $seen) {
+                if (!$this->isTooOld($seen->on)) {
+                    $this->tries["$seen->posture $seen->rung {$seen->side->value}"][] = $seen;
+                }
+            }
+        }
+        $tries = $this->tries["$posture $rung $side->value"] ?? [];
+
+        return null === $since ? $tries : array_values(array_filter($tries, static fn (Seen $seen): bool => $since->isBefore($seen->on, $seen->at)));
     }
 
     /**

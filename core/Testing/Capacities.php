@@ -14,8 +14,6 @@ use LucidAscent\Core\LegChain\LegAngles;
 /** Everything that is known of one side, by ability; what nobody read is not in it. */
 final readonly class Capacities
 {
-    /** A reading that is older than this, in days, gives way to any that is not. */
-
     /** Hip flexion that is taken for granted until somebody reads it, in degrees: Soucie et al., Haemophilia (2011), men of 20 to 44, from memory. */
     public const FLEXION_TAKEN = 130.0;
 
@@ -27,9 +25,9 @@ final readonly class Capacities
 
     /**
      * @param array<string, MeasuredCapacity> $known by ability
-     * @param array<string, non-empty-list<Evidence>> $evidence by ability
+     * @param array<string, AbilityReadings> $readings by ability
      */
-    private function __construct(public array $known, private array $evidence, private BodyError $body)
+    private function __construct(public array $known, private array $readings)
     {
     }
 
@@ -43,15 +41,15 @@ final readonly class Capacities
         foreach ($evidence as $e) {
             $by[$e->ability->value][] = $e;
         }
-        $known = $kept = [];
+        $known = $readings = [];
         foreach (Ability::cases() as $ability) {
             if (isset($by[$ability->value])) {
-                $kept[$ability->value] = null === $now ? $by[$ability->value] : self::fresh($by[$ability->value], $now);
-                $known[$ability->value] = MeasuredCapacity::of($kept[$ability->value], $body);
+                $readings[$ability->value] = new AbilityReadings(null === $now ? $by[$ability->value] : self::fresh($by[$ability->value], $now), $body);
+                $known[$ability->value] = $readings[$ability->value]->capacity();
             }
         }
 
-        return new self($known, $kept, $body);
+        return new self($known, $readings);
     }
 
     /**
@@ -83,15 +81,13 @@ final readonly class Capacities
     /** As it is known for one position: of readings that agree the nearest decides. */
     public function near(Ability $ability, LegAngles $wanted): ?MeasuredCapacity
     {
-        $evidence = $this->evidence[$ability->value] ?? [];
-
-        return count($evidence) < 2 ? $this->get($ability) : MeasuredCapacity::of($evidence, $this->body, $wanted);
+        return ($this->readings[$ability->value] ?? null)?->capacity($wanted);
     }
 
     /** Whether an isolating test has read it. */
     public function isIsolated(Ability $ability): bool
     {
-        return [] !== array_filter($this->evidence[$ability->value] ?? [], static fn (Evidence $e): bool => $e->isIsolating);
+        return true === ($this->readings[$ability->value] ?? null)?->isIsolated;
     }
 
     /**

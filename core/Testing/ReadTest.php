@@ -32,11 +32,55 @@ final readonly class ReadTest
     private const PLAUSIBLE = ['degrees' => [-90.0, 200.0], 'cm' => [-60.0, 120.0]];
 
     /**
-     * @return list<Evidence>
+     * @return list<Evidence> none when it is not clean: it is kept, and shown, and asks for a clean one
      *
      * @throws UnreadableTest when its numbers are no capacity of anybody's
      */
     public static function evidence(TestDefinition $definition, TakenTest $taken, Body $body, ToolErrors $errors): array
+    {
+        return self::readable($definition, $taken, static function () use ($definition, $taken, $body, $errors): array {
+            [$value, $uncertainty, $at] = self::read($definition, $taken, $body, $errors);
+            $bound = self::isResting($definition, $taken) ? Bound::AtLeast : null;
+            $evidence = [];
+            foreach ($definition->proves as $name => $proven) {
+                $ability = Ability::from($name);
+                $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at ?? $definition->position, $taken->at, Bound::Exact === $proven);
+            }
+
+            return $taken->isClean() ? $evidence : [];
+        });
+    }
+
+    /**
+     * What it shows, without its errors: a small part of the work.
+     *
+     * @return array<string, float> by ability, in its unit; none when it is not clean
+     *
+     * @throws UnreadableTest when its numbers are no capacity of anybody's
+     */
+    public static function values(TestDefinition $definition, TakenTest $taken, Body $body, ToolErrors $errors): array
+    {
+        return self::readable($definition, $taken, static function () use ($definition, $taken, $body, $errors): array {
+            [$value] = self::read($definition, $taken, $body, $errors);
+            $values = [];
+            foreach (array_keys($taken->isClean() ? $definition->proves : []) as $name) {
+                $values[$name] = $value(Ability::from($name));
+            }
+
+            return $values;
+        });
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(): T $read
+     *
+     * @return T
+     *
+     * @throws UnreadableTest
+     */
+    private static function readable(TestDefinition $definition, TakenTest $taken, callable $read): mixed
     {
         if (!$definition->isMeasured()) {
             throw UnreadableTest::watched();
@@ -47,7 +91,7 @@ final readonly class ReadTest
             }
         }
         try {
-            return self::read($definition, $taken, $body, $errors);
+            return $read();
         } catch (InvalidValue $e) {
             throw UnreadableTest::because($e->getMessage());
         } catch (OutOfReach|StraightKnee $e) {
@@ -91,58 +135,62 @@ final readonly class ReadTest
         return [$again, $apart];
     }
 
-    /** @return list<Evidence> */
+    /** @return array{callable(Ability): float, callable(Ability): Uncertainty, LegAngles|null} a value, its error, and where the leg was */
     private static function read(TestDefinition $definition, TakenTest $taken, Body $body, ToolErrors $errors): array
     {
         if ($definition->formula->takesAngle() && $taken->has('angle')) {
             return self::asRead($definition, $taken, 'angle', $errors);
         }
         $posture = self::posture($definition, $taken);
+        if (null === $posture) {
+            return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
+        }
+        $sensitivity = null;
+        $uncertainty = static function (Component $component) use (&$sensitivity, $definition, $taken, $posture, $body, $errors): Uncertainty {
+            $sensitivity ??= self::sensitivity($definition, $taken, $posture, $body, $errors);
+
+            return $sensitivity->uncertainty($component, $taken->name());
+        };
         if ($posture instanceof ChainReading) {
-            return self::ofChain($definition, $taken, $posture->pose($body)->angles, self::sensitivity($definition, $taken, $posture, $body, $errors));
+            return self::ofChain($definition, $posture->pose($body)->angles, $uncertainty);
         }
-        if (null !== $posture) {
-            $sensitivity = self::sensitivity($definition, $taken, $posture, $body, $errors);
-            $angles = $posture->angles($body);
-            $component = Component::from((string) array_key_first($angles));
+        $angles = $posture->angles($body);
+        $component = Component::from((string) array_key_first($angles));
 
-            return self::each($definition, $taken, static fn (): float => $angles[$component->value], static fn (): Uncertainty => $sensitivity->uncertainty($component, $taken->name()));
-        }
-
-        return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
+        return [static fn (): float => $angles[$component->value], static fn (): Uncertainty => $uncertainty($component), null];
     }
 
     /**
      * All angles of a leg that was measured as a whole.
      *
-     * @return list<Evidence>
+     * @param callable(Component): Uncertainty $uncertainty
+     *
+     * @return array{callable(Ability): float, callable(Ability): Uncertainty, LegAngles}
      */
-    private static function ofChain(TestDefinition $definition, TakenTest $taken, LegAngles $angles, Sensitivity $sensitivity): array
+    private static function ofChain(TestDefinition $definition, LegAngles $angles, callable $uncertainty): array
     {
         $of = static fn (Ability $ability): array => $definition->formula->about()?->component($ability)
             ?? throw UnreadableTest::because(sprintf('The leg chain shows no %s.', $ability->value));
 
-        return self::each(
-            $definition,
-            $taken,
+        return [
             static function (Ability $ability) use ($of, $angles): float {
                 [$component, $sign] = $of($ability);
 
                 return $sign * $angles->of($component);
             },
-            static function (Ability $ability) use ($of, $sensitivity, $taken): Uncertainty {
+            static function (Ability $ability) use ($of, $uncertainty): Uncertainty {
                 [$component, $sign] = $of($ability);
 
-                return $sensitivity->uncertainty($component, $taken->name())->times($sign);
+                return $uncertainty($component)->times($sign);
             },
             $angles,
-        );
+        ];
     }
 
     /**
      * A number that is its own answer.
      *
-     * @return list<Evidence>
+     * @return array{callable(Ability): float, callable(Ability): Uncertainty, null}
      */
     private static function asRead(TestDefinition $definition, TakenTest $taken, string $name, ToolErrors $errors): array
     {
@@ -155,7 +203,7 @@ final readonly class ReadTest
         $value = 'seconds' === $name ? max($measure->trials) : $measure->mean();
         $sd = self::readingError($definition, $taken, $name, $errors);
 
-        return self::each($definition, $taken, static fn (): float => $value, static fn (): Uncertainty => Uncertainty::ofReading($sd, $taken->name()));
+        return [static fn (): float => $value, static fn (): Uncertainty => Uncertainty::ofReading($sd, $taken->name()), null];
     }
 
     /** @throws InvalidValue when none of its values was read in every trial */
@@ -187,26 +235,12 @@ final readonly class ReadTest
         return max($taken->measure($name)->error($errors->sd($taken->tool, $unit)), $taken->ownErrors[$name] ?? 0.0);
     }
 
-    /**
-     * @param callable(Ability): float $value
-     * @param callable(Ability): Uncertainty $uncertainty
-     *
-     * @return list<Evidence>
-     */
-    private static function each(TestDefinition $definition, TakenTest $taken, callable $value, callable $uncertainty, ?LegAngles $at = null): array
+    /** How all that it shows bounds what can be done, when it is clean and can be read; null where one part does so otherwise than another. */
+    public static function bound(TestDefinition $definition, TakenTest $taken): ?Bound
     {
-        // Kept, and shown; it asks for a clean one.
-        if (!$taken->isClean()) {
-            return [];
-        }
-        $bound = self::isResting($definition, $taken) ? Bound::AtLeast : null;
-        $evidence = [];
-        foreach ($definition->proves as $name => $proven) {
-            $ability = Ability::from($name);
-            $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at ?? $definition->position, $taken->at, Bound::Exact === $proven);
-        }
+        $bounds = self::isResting($definition, $taken) ? [Bound::AtLeast] : array_unique(array_values($definition->proves), SORT_REGULAR);
 
-        return $evidence;
+        return 1 === count($bounds) ? $bounds[0] : null;
     }
 
     /** Whether the leg came to rest, so that it may be able to go further; where nobody said, as its numbers tell. */

@@ -13,6 +13,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Testing\ProposedTest;
 use LucidAscent\Core\Testing\ProposeTests;
+use LucidAscent\Core\Testing\TakenTest;
 
 /** Which tests an assessment needs, and how far it has come. */
 final readonly class AssessmentPlan
@@ -26,7 +27,7 @@ final readonly class AssessmentPlan
 
     /**
      * @param list<string> $wanted poses; none for a full assessment
-     * @param list<Test> $tests the person's
+     * @param list<TakenTest> $tests the person's
      *
      * @return array<string, ProposedTest> by the test's id
      */
@@ -78,7 +79,7 @@ final readonly class AssessmentPlan
     }
 
     /**
-     * @param list<Test> $tests the newest first
+     * @param list<TakenTest> $tests the newest first
      *
      * @return array<string, int> whole days since a test was last taken without compensation or pain on both sides
      */
@@ -86,8 +87,8 @@ final readonly class AssessmentPlan
     {
         $clean = [];
         foreach ($tests as $test) {
-            if ([] === $test->compensations && !$test->pain()->spoils()) {
-                $clean[$test->kind][$test->side->value] ??= (int) $test->at->diff($now)->format('%r%a');
+            if (null !== $test->at && $test->isClean()) {
+                $clean[$test->test][$test->side->value] ??= (int) $test->at->diff($now)->format('%r%a');
             }
         }
 

@@ -17,6 +17,7 @@ use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\App\Reading\ToldCondition;
+use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
@@ -41,6 +42,7 @@ final class AssessmentController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly AssessmentPlan $plan,
+        private readonly TakenTests $takenTests,
         private readonly HoldsOn $holds,
         private readonly SayPain $pain,
         private readonly PersonOn $person,
@@ -90,7 +92,7 @@ final class AssessmentController extends TeacherController
         return $this->render('assessment/show.html.twig', [
             'practitioner' => $practitioner,
             'assessment' => $assessment,
-            'proposed' => $this->plan->proposed($assessment->wanted, $this->records->testsAt($practitioner, $assessment->at), $holds, $assessment->at),
+            'proposed' => $this->plan->proposed($assessment->wanted, $this->takenTests->at($practitioner, $assessment->at), $holds, $assessment->at),
             'taken' => AssessmentPlan::taken($tests),
             'next' => AssessmentPlan::next($assessment, $tests, [] === $assessment->wanted ? null : $next?->test?->id),
             'ended' => $this->records->isEnded($assessment),
@@ -149,7 +151,7 @@ final class AssessmentController extends TeacherController
         $now = $this->clock->now();
         $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $practitioner), '', false, $pain->level, $pain->place, $pain->kind);
         $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
-        $proposed = $this->plan->proposed($wanted, $this->records->testsAt($practitioner, $now), $holds, $now);
+        $proposed = $this->plan->proposed($wanted, $this->takenTests->at($practitioner, $now), $holds, $now);
         $this->recordOnce($form, new Assessment(
             $id,
             $practitioner,

@@ -32,7 +32,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PoseController extends TeacherController
 {
     /** So many of the newest readings that were kept are looked through anew. */
-    private const KEPT = 6;
+    private const KEPT = 3;
 
     public function __construct(
         private readonly PersonOn $person,
@@ -116,7 +116,7 @@ final class PoseController extends TeacherController
     public function compare(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $kept = array_slice($this->records->keptReadings($practitioner), 0, self::KEPT);
+        $kept = $this->records->keptReadings($practitioner, self::KEPT);
         $now = $this->clock->now();
         [$from, $to] = [$this->endOf((string) $request->query->get('from')), $this->endOf((string) $request->query->get('to'))];
         $isToday = null === $to;
@@ -130,7 +130,7 @@ final class PoseController extends TeacherController
             'before' => $this->person->at($practitioner, $from),
             'after' => $isToday ? $this->person->now($practitioner) : $this->person->at($practitioner, $to),
             'wanted' => $this->wanted->of($practitioner),
-            'kept' => array_map(fn ($reading): array => ['reading' => $reading, 'changed' => $this->changed($practitioner, $reading->at, $reading->states)], $kept),
+            'kept' => array_map(fn ($reading): array => ['reading' => $reading, 'changed' => Rules::VERSION === $reading->rules ? [] : $this->changed($practitioner, $reading->at, $reading->states)], $kept),
             'rules' => Rules::VERSION,
         ]);
     }

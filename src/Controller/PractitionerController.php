@@ -63,7 +63,7 @@ final class PractitionerController extends TeacherController
         $practitioner = $this->practitioner($id);
         $most = null === $request->query->get('all') ? self::MOST : \PHP_INT_MAX;
         [$entries, $many] = $this->records->entries($practitioner, $most);
-        $assessments = $this->records->assessments($practitioner);
+        [$assessments, $manyAssessments] = $this->records->assessments($practitioner, $most);
         $decisions = $this->records->allDecisions($practitioner);
         $poses = $person->now($practitioner);
         $held = $poses->person->holds ?? $holds->now($practitioner);
@@ -78,10 +78,10 @@ final class PractitionerController extends TeacherController
             'holds' => $held,
             'due' => $due->of($practitioner, $poses),
             'plan' => $this->records->newestPlan($practitioner),
-            'assessments' => array_slice($assessments, 0, $most),
+            'assessments' => $assessments,
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,
-            'older' => $most < max($many, count($assessments), count($decisions)),
+            'older' => $most < max($many, $manyAssessments, count($decisions)),
             'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),

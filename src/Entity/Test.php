@@ -12,8 +12,6 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
@@ -96,38 +94,5 @@ class Test
     public function pain(): Pain
     {
         return new Pain($this->painLevel, $this->painPlace, $this->painKind);
-    }
-
-    /**
-     * @param \DateTimeImmutable|null $first when what it corrects was taken: a correction is no new test
-     *
-     * @return TakenTest|null null when no trial of it has a number
-     */
-    public function taken(?\DateTimeImmutable $first = null): ?TakenTest
-    {
-        $trials = [];
-        $errors = [];
-        foreach ($this->trials as $trial) {
-            $trials[] = $trial->readings;
-            foreach ($trial->errors as $name => $sd) {
-                $errors[$name] = max($sd, $errors[$name] ?? 0.0);
-            }
-        }
-
-        $at = $this->practitioner->teacher->local($first ?? $this->at);
-
-        return [] === $trials ? null : new TakenTest(
-            $this->kind,
-            $this->side,
-            Tool::tryFrom($this->tool) ?? Tool::Tape,
-            $trials,
-            $this->compensations,
-            $this->pain(),
-            $at,
-            new Sitting($this->seat),
-            $this->resting,
-            $errors,
-            $at,
-        );
     }
 }

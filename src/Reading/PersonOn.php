@@ -7,8 +7,8 @@ namespace LucidAscent\App\Reading;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
-use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\Entry;
@@ -23,10 +23,9 @@ use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
-use LucidAscent\Core\Testing\ReadTest;
+use LucidAscent\Core\Testing\ReadTests;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\ToolErrors;
-use LucidAscent\Core\Testing\UnreadableTest;
 use Psr\Clock\ClockInterface;
 
 /** A person as the records knew them at a moment: nothing that was written down later is in it. */
@@ -34,6 +33,7 @@ final readonly class PersonOn
 {
     public function __construct(
         private Records $records,
+        private TakenTests $takenTests,
         private Catalogue $catalogue,
         private HoldsOn $holds,
         private SeenInTests $seenInTests,
@@ -64,7 +64,7 @@ final readonly class PersonOn
             return null;
         }
         $proportions = $body->proportions();
-        $taken = $this->taken($practitioner, $moment);
+        $taken = $this->takenTests->at($practitioner, $moment);
         $errors = $this->records->toolErrors($practitioner->teacher);
         $checks = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $seen = $this->seenInTests->of($taken);
@@ -90,26 +90,6 @@ final readonly class PersonOn
         ), $this->catalogue->tests());
     }
 
-    /** @return list<TakenTest> as they stood then, the newest first; a correction is of the day of what it corrects */
-    private function taken(Practitioner $practitioner, \DateTimeImmutable $moment): array
-    {
-        $tests = $this->records->testsAt($practitioner, $moment);
-        $first = [] === array_filter($tests, static fn (Test $test): bool => null !== $test->corrects) ? [] : $this->records->corrections($practitioner);
-        $taken = [];
-        foreach ($tests as $test) {
-            $at = null;
-            $corrects = $test->corrects;
-            while (null !== $corrects && isset($first[(string) $corrects])) {
-                [$corrects, $at] = $first[(string) $corrects];
-            }
-            $taken[] = $test->taken($at);
-        }
-        $taken = array_values(array_filter($taken));
-        usort($taken, static fn (TakenTest $a, TakenTest $b): int => $b->on <=> $a->on);
-
-        return $taken;
-    }
-
     /**
      * @param list<TakenTest> $taken
      * @param list<Seen> $seen
@@ -118,14 +98,9 @@ final readonly class PersonOn
      */
     private function evidence(array $taken, array $seen, Proportions $proportions, ToolErrors $errors): array
     {
-        $evidence = ['left' => $this->seenReadings->of($seen, $proportions, Side::Left), 'right' => $this->seenReadings->of($seen, $proportions, Side::Right)];
-        foreach ($taken as $test) {
-            $definition = $this->catalogue->tests()[$test->test] ?? null;
-            try {
-                array_push($evidence[$test->side->value], ...(null === $definition ? [] : ReadTest::evidence($definition, $test, $proportions->body($test->side), $errors)));
-            } catch (UnreadableTest) {
-                // Watched, or of a body that was measured anew since: it shows nothing.
-            }
+        $evidence = ReadTests::evidence($this->catalogue->tests(), $taken, $proportions, $errors);
+        foreach (Side::cases() as $side) {
+            $evidence[$side->value] = [...$this->seenReadings->of($seen, $proportions, $side), ...$evidence[$side->value]];
         }
 
         return $evidence;

@@ -34,7 +34,6 @@ use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -111,29 +110,6 @@ final readonly class Records
     }
 
     /**
-     * The tests that can tell anything, as they stood at a moment: what was corrected only later is as it was. Those
-     * that are not too old by then; and where a test of a side was not taken cleanly for so long, those of as many
-     * days before it last was.
-     *
-     * @return list<Test> the newest first
-     */
-    public function testsAt(Practitioner $practitioner, \DateTimeImmutable $moment): array
-    {
-        // Readings have days, of the teacher's zone; these are moments.
-        $before = static fn (\DateTimeImmutable $at): \DateTimeImmutable => $at->modify(sprintf('-%d days', Evidence::DAYS_VALID + 2));
-        $of = ' FROM '.Test::class.' t%s WHERE t.practitioner = :p AND t.at <= :moment AND NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId AND c.at <= :moment)';
-        $known = ['p' => [$practitioner->id, 'uuid'], 'moment' => [$moment, MomentType::NAME], 'since' => [$before($moment), MomentType::NAME]];
-        $last = $this->ask('SELECT t.kind, t.side, MAX(t.at) AS at'.sprintf($of, '')." AND t.painLevel = 0 AND t.compensations = '[]' GROUP BY t.kind, t.side HAVING MAX(t.at) < :since", $known)->getArrayResult();
-        $which = 't.at >= :since';
-        foreach ($last as $i => $one) {
-            $which .= " OR (t.kind = :kind$i AND t.side = :side$i AND t.at >= :last$i)";
-            $known += ["kind$i" => [$one['kind'], null], "side$i" => [$one['side'], null], "last$i" => [$before(new \DateTimeImmutable($one['at'], new \DateTimeZone('UTC'))), MomentType::NAME]];
-        }
-
-        return $this->ask('SELECT t, r, a'.sprintf($of, ' JOIN t.trials r LEFT JOIN t.assessment a')." AND ($which) ORDER BY t.at DESC, t.id DESC, r.ordinal", $known)->getResult();
-    }
-
-    /**
      * What was taken in an assessment and stands.
      *
      * @return list<Test> the newest first
@@ -176,18 +152,6 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid'));
     }
 
-    /** @return array<string, array{string|null, \DateTimeImmutable}> of each entry that corrects or was corrected: what it corrects, and when it was made */
-    public function corrections(Practitioner $practitioner): array
-    {
-        $corrections = [];
-        foreach ($this->em->createQuery('SELECT t.entryId, t.corrects, t.at FROM '.Test::class.' t WHERE t.practitioner = :p AND (t.corrects IS NOT NULL OR EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId))')
-            ->setParameter('p', $practitioner->id, 'uuid')->getArrayResult() as $one) {
-            $corrections[(string) $one['entryId']] = [null === $one['corrects'] ? null : (string) $one['corrects'], $one['at']];
-        }
-
-        return $corrections;
-    }
-
     /** @return list<SeenRung> the newest first */
     public function seenRungs(Practitioner $practitioner): array
     {
@@ -210,10 +174,10 @@ final readonly class Records
     }
 
     /** @return list<KeptReading> the newest first */
-    public function keptReadings(Practitioner $practitioner): array
+    public function keptReadings(Practitioner $practitioner, int $most): array
     {
         return $this->em->createQuery('SELECT k FROM '.KeptReading::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults($most)->getResult();
     }
 
     /** @return list<Test> both sides of one entry, corrected or not */
@@ -326,10 +290,13 @@ final readonly class Records
         $this->em->flush();
     }
 
-    /** @return list<Assessment> the newest first */
-    public function assessments(Practitioner $practitioner): array
+    /** @return array{list<Assessment>, int} the newest first; and how many there are in all */
+    public function assessments(Practitioner $practitioner, int $most): array
     {
-        return $this->assessmentsOf($practitioner)->getResult();
+        return [
+            $this->assessmentsOf($practitioner)->setMaxResults($most)->getResult(),
+            (int) $this->ask('SELECT COUNT(a.id) FROM '.Assessment::class.' a WHERE a.practitioner = :p', ['p' => [$practitioner->id, 'uuid']])->getSingleScalarResult(),
+        ];
     }
 
     /** @return iterable<Assessment> the newest first, read one by one */

@@ -106,6 +106,15 @@ final class FormThroughSignInTest extends AppTestCase
         self::assertSelectorTextContains('#text', 'typed-for-an-hour');
     }
 
+    public function testAnAddressThatIsNoneSignsNobodyOut(): void
+    {
+        foreach (['/no-such-page', "$this->home/lab/left"] as $none) {
+            $this->client->request('GET', $none);
+            $this->client->request('GET', $this->home);
+            self::assertResponseIsSuccessful();
+        }
+    }
+
     #[TestWith(['another'])]
     #[TestWith(['changed'])]
     #[TestWith(['old'])]

@@ -113,7 +113,7 @@ final class PosePageTest extends AppTestCase
         self::assertSame(Rules::VERSION, $kept->rules);
         self::assertSame(['half-lotus' => ['left' => 'unknown', 'right' => 'unknown']], $kept->states);
         $this->client->request('GET', "$this->home/compare");
-        self::assertSelectorTextContains('.reasons', 'the same');
+        self::assertSelectorTextContains('.reasons', 'the rules of today');
     }
 
     public function testARuleThatHasChangedSaysWhatItChanged(): void

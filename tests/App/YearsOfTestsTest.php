@@ -8,11 +8,12 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Testing\TakenTest;
 use Symfony\Component\Uid\Uuid;
 
 /** What is read of years is what can tell anything: what is not too old, and what was known last. */
@@ -46,8 +47,10 @@ final class YearsOfTestsTest extends AppTestCase
         $second = $this->took($practitioner, 'shins-stacked', 150, ['kneeHeight' => 25.0, 'ankleHeight' => 10.0], corrects: $first);
         $this->took($practitioner, 'shins-stacked', 1, ['kneeHeight' => 20.0, 'ankleHeight' => 10.0], corrects: $second);
         $this->em()->flush();
-        self::assertSame(['shins-stacked 1'], $this->read($practitioner));
-        self::assertSame(['shins-stacked 150'], $this->read($practitioner, 100));
+        foreach ([160 => 30.0, 100 => 25.0, 0 => 20.0] as $daysAgo => $knee) {
+            self::assertSame(['shins-stacked 200'], $this->read($practitioner, $daysAgo));
+            self::assertSame($knee, self::getContainer()->get(TakenTests::class)->at($practitioner, new \DateTimeImmutable("-$daysAgo days"))[0]->measure('kneeHeight')->mean(), 'As it was known then.');
+        }
         $person = self::getContainer()->get(PersonOn::class)->now($practitioner)?->person;
         self::assertSame('200', $person?->taken[0]->on?->diff(new \DateTimeImmutable())->format('%a'), 'Through every correction.');
         self::assertNull($person->newest('shins-stacked', Side::Left), 'Taken down anew today, it is as old as it was.');
@@ -106,10 +109,10 @@ final class YearsOfTestsTest extends AppTestCase
     private function read(Practitioner $practitioner, int $daysAgo = 0): array
     {
         $left = array_filter(
-            self::getContainer()->get(Records::class)->testsAt($practitioner, new \DateTimeImmutable("-$daysAgo days")),
-            static fn (Test $test): bool => Side::Left === $test->side,
+            self::getContainer()->get(TakenTests::class)->at($practitioner, new \DateTimeImmutable("-$daysAgo days")),
+            static fn (TakenTest $test): bool => Side::Left === $test->side,
         );
 
-        return array_values(array_map(static fn (Test $test): string => $test->kind.' '.$test->at->diff(new \DateTimeImmutable())->format('%a'), $left));
+        return array_values(array_map(static fn (TakenTest $test): string => $test->test.' '.$test->at?->diff(new \DateTimeImmutable())->format('%a'), $left));
     }
 }

@@ -18,6 +18,7 @@ use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\GateOutcome;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Testing\AbilityReadings;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\KneelingBackbend;
@@ -126,7 +127,7 @@ final class MarginsTest extends TestCase
 
     private static function capacity(Ability $ability, float $value, float $sd, Bound $bound = Bound::Exact, string $name = 'reading'): MeasuredCapacity
     {
-        return MeasuredCapacity::of([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name), 'a-test')], BodyError::measured());
+        return (new AbilityReadings([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name), 'a-test')], BodyError::measured()))->capacity();
     }
 
     public function testAChanceIsStatedOnlyOfWhatIsSettled(): void

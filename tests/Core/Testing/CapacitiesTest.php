@@ -11,6 +11,7 @@ use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Uncertainty;
+use LucidAscent\Core\Testing\AbilityReadings;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\Evidence;
@@ -28,10 +29,10 @@ final class CapacitiesTest extends TestCase
         $lying = self::exact(81.0, 2.0, 'figure-four-lying', position: new LegAngles(95.0, 45.0, 81.0, 95.0));
         self::assertSame(84.0, self::of($seated, $lying)->value, 'Nothing wanted: the most precise.');
         self::assertSame(1.0, self::of($seated, $lying)->error);
-        $near = static fn (LegAngles $wanted): float => MeasuredCapacity::of([$seated, $lying], BodyError::measured(), $wanted)->value;
+        $near = static fn (LegAngles $wanted): float => (new AbilityReadings([$seated, $lying], BodyError::measured()))->capacity($wanted)->value;
         self::assertSame(84.0, $near(new LegAngles(99.0, 20.0, 110.0, 110.0)));
         self::assertSame(81.0, $near(new LegAngles(95.0, 40.0, 90.0, 95.0)));
-        self::assertSame(84.0, MeasuredCapacity::of([self::exact(83.0, 0.5, 'somewhere'), $seated], BodyError::measured(), new LegAngles(95.0, 40.0, 90.0, 95.0))->value, 'One whose position nobody knows comes last.');
+        self::assertSame(84.0, (new AbilityReadings([self::exact(83.0, 0.5, 'somewhere'), $seated], BodyError::measured()))->capacity(new LegAngles(95.0, 40.0, 90.0, 95.0))->value, 'One whose position nobody knows comes last.');
     }
 
     public function testALowerBoundBelowChangesNothing(): void
@@ -149,7 +150,7 @@ final class CapacitiesTest extends TestCase
     {
         self::assertNotSame([], $evidence);
 
-        return MeasuredCapacity::of(array_values($evidence), BodyError::measured());
+        return (new AbilityReadings(array_values($evidence), BodyError::measured()))->capacity();
     }
 
     private static function exact(float $value, float $sd, string $test = 'shins-stacked', string $on = '2026-03-02', ?LegAngles $position = null): Evidence
@@ -165,7 +166,7 @@ final class CapacitiesTest extends TestCase
     public function testEqualReadingsAndBoundsOfOneDayDisagreeAboutNothing(): void
     {
         $of = static fn (float $value, Bound $bound, string $on): Evidence => new Evidence(Ability::Rotation, $value, $bound, Uncertainty::ofReading(1.0, "$value $on"), "t$value", on: new \DateTimeImmutable($on));
-        $known = static fn (Evidence ...$evidence): MeasuredCapacity => MeasuredCapacity::of(array_values($evidence), BodyError::measured());
+        $known = static fn (Evidence ...$evidence): MeasuredCapacity => (new AbilityReadings(array_values($evidence), BodyError::measured()))->capacity();
         $equal = $known($of(80.0, Bound::Exact, '2026-03-02'), $of(80.0, Bound::AtLeast, '2026-03-02'));
         self::assertSame([80.0, Bound::Exact, []], [$equal->value, $equal->bound, $equal->against]);
         $against = $known($of(80.0, Bound::Exact, '2026-03-02'), $of(95.0, Bound::AtLeast, '2026-03-16'));
