@@ -64,6 +64,7 @@ abstract class DocumentCommand extends Command
 
     private static function decoded(string $text): mixed
     {
+        DocumentStream::isTooMuch($text) && throw UnreadableDocument::tooMuch(DocumentStream::LONGEST_BYTES, DocumentStream::MOST_PARTS);
         try {
             return json_decode($text, true, 512, JSON_THROW_ON_ERROR);
         } catch (\JsonException $e) {

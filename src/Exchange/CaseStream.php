@@ -6,11 +6,14 @@ namespace LucidAscent\App\Exchange;
 
 /**
  * The elements of the array under one key of a JSON document, one at a time, so that a document
- * of any length takes the memory of its longest element. Elements are cut out by their brackets
+ * of any length takes little memory. Elements are cut out by their brackets
  * and quotes alone and handed over as text: one that is not JSON spoils itself and no other.
  */
 final class CaseStream
 {
+    /** No case is as long; of one that is longer the beginning is handed over, with one byte more than this. */
+    public const LONGEST_BYTES = 1_000_000;
+
     private const CHUNK = 65536;
     private const SPACE = " \t\r\n";
 
@@ -83,7 +86,7 @@ final class CaseStream
         $quoted = false;
         while (true) {
             $length = strcspn($this->buffer, $quoted ? '"\\' : '"[]{}'.$endings, $this->at);
-            $text .= substr($this->buffer, $this->at, $length);
+            $text .= substr($this->buffer, $this->at, min($length, self::room($text)));
             $this->at += $length;
             if ($this->at >= strlen($this->buffer)) {
                 $this->fill() || throw UnreadableDocument::endedEarly();
@@ -94,7 +97,7 @@ final class CaseStream
                 if ($this->at + 1 >= strlen($this->buffer) && !$this->fill()) {
                     throw UnreadableDocument::endedEarly();
                 }
-                $text .= substr($this->buffer, $this->at, 2);
+                $text .= substr($this->buffer, $this->at, min(2, self::room($text)));
                 $this->at += 2;
                 continue;
             }
@@ -113,9 +116,14 @@ final class CaseStream
                     throw UnreadableDocument::expected('a balanced bracket');
                 }
             }
-            $text .= $char;
+            $text .= self::room($text) > 0 ? $char : '';
             ++$this->at;
         }
+    }
+
+    private static function room(string $text): int
+    {
+        return self::LONGEST_BYTES + 1 - strlen($text);
     }
 
     private function expect(string $char, string $what): void

@@ -41,6 +41,9 @@ final class SolveCase
     /** @return array<string, mixed> the answer, or {"error": {"code", "message"}} */
     public static function answerText(string $json): array
     {
+        if (strlen($json) > CaseStream::LONGEST_BYTES) {
+            return Failure::of('bad-input', sprintf('The case is longer than %d bytes.', CaseStream::LONGEST_BYTES));
+        }
         $case = json_decode($json, true);
 
         return JSON_ERROR_NONE === json_last_error()

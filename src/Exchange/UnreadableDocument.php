@@ -17,6 +17,11 @@ final class UnreadableDocument extends \RuntimeException
         return new self('The document cannot be read: it ends before its last bracket is closed.');
     }
 
+    public static function tooMuch(int $bytes, int $parts): self
+    {
+        return new self(sprintf('The document cannot be read: it is longer than %d bytes, or has more than %d objects and lists.', $bytes, $parts));
+    }
+
     public static function notJson(string $why): self
     {
         return new self(sprintf('The document cannot be read as JSON: %s.', $why));

@@ -57,6 +57,35 @@ final class DocumentStreamTest extends KernelTestCase
         self::assertStringStartsWith('The document cannot be read as JSON', $err);
     }
 
+    public function testWhatIsTooLongIsReadAndNotKept(): void
+    {
+        $long = '{"a":"'.str_repeat('x', DocumentStream::LONGEST_BYTES).'"}';
+        $stream = static function (string $text): array {
+            $stream = fopen('php://temp', 'w+');
+            self::assertIsResource($stream);
+            fwrite($stream, $text);
+            rewind($stream);
+
+            return array_map(strlen(...), array_values(iterator_to_array(DocumentStream::read($stream))));
+        };
+        $cut = DocumentStream::LONGEST_BYTES + 1;
+        self::assertSame([$cut], $stream($long));
+        self::assertSame([$cut, 7, 7], $stream("$long\n{\"b\":1}\n{\"b\":2}\n"));
+        self::assertSame([7, $cut, 7], $stream("{\"b\":1}\n$long\n{\"b\":2}"));
+        $broken = str_repeat('x', 2_000_000);
+        self::assertSame([2_000_000, 7, 2_000_000, 2_000_000, 7], $stream("$broken\n{\"b\":1}\n$broken\n$broken\n{\"b\":2}\n"), 'Too much for one document: many, one a line.');
+    }
+
+    public function testADocumentHasNoMorePartsThanMemoryHolds(): void
+    {
+        [$status, $out, $err] = CommandLine::run('ascent:assess', '{"on":"2026-03-02","body":{"stature":170},"tests":['.str_repeat('[1],', 60_000).'[1]]}');
+        self::assertSame([2, ''], [$status, $out]);
+        self::assertStringContainsString('more than 60000 objects and lists', $err);
+        [$status, $out, $err] = CommandLine::run('ascent:assess', '{"on":"'.str_repeat('x', DocumentStream::LONGEST_BYTES).'"}');
+        self::assertSame([2, ''], [$status, $out]);
+        self::assertStringContainsString('longer than 4000000 bytes', $err);
+    }
+
     #[DataProvider('commands')]
     public function testTheExampleOfTheHelpRuns(string $command): void
     {

@@ -155,6 +155,19 @@ final class SolveCommandTest extends TestCase
         self::assertSame(['"'.$long.'\\""', '1', '[2,[3]]'], iterator_to_array(CaseStream::elements($stream, 'cases'), false));
     }
 
+    public function testACaseThatIsTooLongSpoilsItselfAlone(): void
+    {
+        $case = '{"posture":"frog","body":{"thigh":40,"shin":40},"span":90}';
+        foreach (['{"posture":"'.str_repeat('x', CaseStream::LONGEST_BYTES).'\\""}', '['.str_repeat('[],', CaseStream::LONGEST_BYTES).'[]]'] as $long) {
+            [$status, $out] = self::solve("{\"cases\":[$case,$long,$case]}");
+            $results = json_decode($out, true)['results'];
+            self::assertSame(0, $status);
+            self::assertCount(3, $results);
+            self::assertSame($results[0], $results[2]);
+            self::assertSame('The case is longer than 1000000 bytes.', $results[1]['error']['message']);
+        }
+    }
+
     public function testAnUnbalancedElementIsUnreadable(): void
     {
         $stream = fopen('php://memory', 'w+');
