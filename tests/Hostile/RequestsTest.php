@@ -102,6 +102,69 @@ final class RequestsTest extends AppTestCase
         self::assertSame([], $this->faults);
     }
 
+    public function testEachFieldOfEveryFormMissingEmptyWrongAndDoubled(): void
+    {
+        $sent = 0;
+        foreach ($this->routes('POST') as $name => $route) {
+            if (in_array($name, ['sign_out', 'sign_in'], true)) {
+                continue;
+            }
+            $address = $this->path($route, 0);
+            $whole = $this->form($address);
+            foreach (self::leaves($whole) as $leaf) {
+                foreach (['missing' => null, 'empty' => '', 'wrong' => 'x', 'doubled' => ['1', 'x']] as $how => $value) {
+                    $this->client->request('POST', $address, self::with($whole, $leaf, $value));
+                    $this->isNoFaultOfOurs("$name ".implode('.', $leaf)." $how");
+                    $status = $this->client->getResponse()->getStatusCode();
+                    if (422 === $status && !str_contains((string) $this->client->getResponse()->getContent(), 'class="fault"')) {
+                        $this->faults[] = "$name ".implode('.', $leaf)." $how: refused, and the page does not say why.";
+                    }
+                    ++$sent;
+                }
+            }
+        }
+        self::assertGreaterThan(400, $sent);
+        self::assertSame([], $this->faults);
+    }
+
+    /**
+     * @param array<mixed> $fields
+     * @param list<string> $under
+     *
+     * @return list<list<string>> the way to each field
+     */
+    private static function leaves(array $fields, array $under = []): array
+    {
+        $leaves = [];
+        foreach ($fields as $name => $value) {
+            $way = [...$under, (string) $name];
+            array_push($leaves, ...(is_array($value) && [] !== $value ? self::leaves($value, $way) : [$way]));
+        }
+
+        return $leaves;
+    }
+
+    /**
+     * @param array<mixed> $fields
+     * @param list<string> $way
+     * @param string|list<string>|null $value null takes it out
+     *
+     * @return array<mixed>
+     */
+    private static function with(array $fields, array $way, string|array|null $value): array
+    {
+        $name = array_shift($way);
+        if ([] !== $way) {
+            $fields[$name] = self::with($fields[$name], $way, $value);
+        } elseif (null === $value) {
+            unset($fields[$name]);
+        } else {
+            $fields[$name] = $value;
+        }
+
+        return $fields;
+    }
+
     public function testEveryScriptWithAnotherBody(): void
     {
         $log = ['id' => (string) Uuid::v7(), 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'items' => [['posture' => 'half-lotus', 'rung' => 'seat', 'side' => 'left', 'holdReached' => true, 'evenBreath' => true, 'compensations' => [], 'pain' => ['level' => 0], 'propsUsed' => true]], 'pains' => [], 'before' => 3.0, 'after' => 2.0, 'soreAtNight' => false, 'note' => ''];
