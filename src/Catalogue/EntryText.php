@@ -217,12 +217,24 @@ final class EntryText
         return is_object($schema) ? $schema : throw new \RuntimeException("$file is no schema.");
     }
 
+    /**
+     * The innermost complaint names the very place; those around it only repeat that something is wrong. Of several ways
+     * to write a thing the one that was meant is the one that fails furthest in.
+     */
+    private static function innermost(ValidationError $error): ValidationError
+    {
+        $deepest = null;
+        foreach ($error->subErrors() as $part) {
+            $inner = self::innermost($part);
+            $deepest = null === $deepest || count($inner->data()->fullPath()) > count($deepest->data()->fullPath()) ? $inner : $deepest;
+        }
+
+        return $deepest ?? $error;
+    }
+
     private static function fault(ValidationError $error, string $text, string $file): Fault
     {
-        // The innermost complaint names the very place; those around it only repeat that something is wrong.
-        while ([] !== $error->subErrors()) {
-            $error = $error->subErrors()[0];
-        }
+        $error = self::innermost($error);
         $path = implode('/', array_map(strval(...), $error->data()->fullPath()));
 
         return new Fault($file, self::line($text, $path), $path, (new ErrorFormatter())->formatErrorMessage($error));

@@ -135,7 +135,7 @@ final class CatalogueTest extends TestCase
             yield "an angle of $endless" => ['bridge', '        - 40', "        - $endless", 'finite number'];
             yield "a leg at $endless" => ['pigeon', 'hipHeight: 22', "hipHeight: $endless", 'finite number'];
         }
-        yield 'a leg turned round and round' => ['bridge', '        - 40', '        - 1000000', 'required'];
+        yield 'a leg turned round and round' => ['bridge', '        - 40', '        - 1000000', 'lower than or equal to 180'];
         yield 'not YAML' => ['pigeon', 'name: Pigeon', "\tname: Pigeon", 'tabs'];
     }
 
