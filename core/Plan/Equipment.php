@@ -10,8 +10,15 @@ use LucidAscent\Core\Body\InvalidValue;
 /** The props that a person has at home. */
 final readonly class Equipment
 {
-    /** @throws InvalidValue when there are fewer than none */
-    public function __construct(public int $blocks, public int $blankets, public bool $strap)
+    /** What is there, or is not; where nobody has said, it is taken to be there. */
+    public const THERE_OR_NOT = ['bolster', 'cushion', 'wall', 'chair', 'bed-edge'];
+
+    /**
+     * @param list<string> $without those of THERE_OR_NOT that are not there
+     *
+     * @throws InvalidValue when there are fewer than none
+     */
+    public function __construct(public int $blocks, public int $blankets, public bool $strap, public array $without = [])
     {
         Check::within('props.blocks', (float) $blocks, 0.0, 20.0, '');
         Check::within('props.blankets', (float) $blankets, 0.0, 20.0, '');
@@ -21,6 +28,7 @@ final readonly class Equipment
     {
         return ($rung->props['block'] ?? 0) <= $this->blocks
             && ($rung->props['blanket'] ?? 0) <= $this->blankets
-            && (0 === ($rung->props['strap'] ?? 0) || $this->strap);
+            && (0 === ($rung->props['strap'] ?? 0) || $this->strap)
+            && [] === array_intersect(array_keys($rung->props), $this->without);
     }
 }

@@ -14,6 +14,7 @@ final readonly class PostureDefinition
      * @param non-empty-list<RungDefinition> $rungs the most supported first; the last is the full form
      * @param list<string> $needs ids of the postures that come before it
      * @param list<string> $sameAction ids of postures with the same action
+     * @param array<string, list<RungDefinition>> $forms other forms of a rung, by its id: they are alternated with it, and no step of the ladder waits for them
      */
     public function __construct(
         public string $id,
@@ -22,6 +23,7 @@ final readonly class PostureDefinition
         public array $rungs,
         public array $needs,
         public array $sameAction = [],
+        public array $forms = [],
     ) {
     }
 

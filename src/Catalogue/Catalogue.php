@@ -136,6 +136,37 @@ final class Catalogue implements CacheWarmerInterface
         return null;
     }
 
+    /** @return array<string, array{id: string, name: string, means: string}> where a shape may be felt, and what it means there, by id */
+    public function feelings(): array
+    {
+        return array_column(array_merge(...array_values(array_map(static fn (array $group): array => $group['items'], $this->all(Kind::Feeling)))), null, 'id');
+    }
+
+    /**
+     * A rung, or a form beside one, as it is written.
+     *
+     * @param string $name "posture/rung"
+     *
+     * @return array<string, mixed>|null
+     */
+    public function named(string $name): ?array
+    {
+        [$posture, $rung] = explode('/', $name, 2) + [1 => ''];
+        $entry = $this->entry(Kind::Posture, $posture);
+
+        return array_column([...($entry['rungs'] ?? []), ...($entry['forms'] ?? [])], null, 'id')[$rung] ?? null;
+    }
+
+    /** @param array{rung?: string, how?: string} $instead a knee-safe or a lying form */
+    public function instead(array $instead): string
+    {
+        $name = $instead['rung'] ?? '';
+        $posture = $this->entry(Kind::Posture, explode('/', $name, 2)[0])['name'] ?? '';
+        $rung = $this->named($name)['name'] ?? '';
+
+        return implode(': ', array_unique(array_filter([$posture, '' === $rung ? '' : lcfirst($rung), $instead['how'] ?? ''], static fn (string $part): bool => '' !== $part)));
+    }
+
     /** @return array<string, Pain> what a yes to the question of a stop sign says, by its id */
     public function stopSigns(): array
     {
@@ -223,10 +254,18 @@ final class Catalogue implements CacheWarmerInterface
         return new Ladder($id, $posture['name'], $rungs, $prepares);
     }
 
-    /** @param array{value: float|int, unit: string} $hold */
+    /** @param array{least: float|int, most: float|int, unit: string} $hold */
     public static function holdText(array $hold): string
     {
-        return sprintf('%s %s', $hold['value'], 1 === (int) $hold['value'] ? rtrim($hold['unit'], 's') : $hold['unit']);
+        $unit = 1.0 === (float) $hold['most'] ? rtrim($hold['unit'], 's') : $hold['unit'];
+
+        return (float) $hold['least'] === (float) $hold['most'] ? sprintf('%s %s', $hold['most'], $unit) : sprintf('%s to %s %s', $hold['least'], $hold['most'], $unit);
+    }
+
+    /** @param array{least: float|int, unit: string} $hold */
+    public static function leastHold(array $hold): string
+    {
+        return self::holdText(['most' => $hold['least']] + $hold);
     }
 
     /** @return array<string, array<string, array<string, mixed>>> */

@@ -132,6 +132,7 @@ final class CatalogueFolder
         foreach ($this->entries[Kind::Test->value] as $test) {
             array_push($judged, ...$test['components']);
         }
+        $this->checkNames();
         foreach ($this->graph()->faults(array_values(array_unique($judged))) as ['posture' => $id, 'code' => $code, 'about' => $about]) {
             if ('unknown-posture' === $code && isset($this->broken[$about])) {
                 continue;
@@ -146,8 +147,8 @@ final class CatalogueFolder
         }
         $schools = array_keys($this->entries[Kind::School->value]);
         foreach ($postures as $id => $posture) {
-            $names = array_column($posture['rungs'], 'id');
-            foreach ($posture['rungs'] as $i => $rung) {
+            $names = array_column([...$posture['rungs'], ...($posture['forms'] ?? [])], 'id');
+            foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $i => $rung) {
                 if (!in_array('all', $held, true) && [] === array_intersect($rung['loads'], $held)) {
                     $this->fault($id, "rungs/$i/loads", 'no caution watches over this rung.');
                 }
@@ -170,6 +171,68 @@ final class CatalogueFolder
                 }
             }
         }
+    }
+
+    /** Every rung, drill and place that is named is there. */
+    private function checkNames(): void
+    {
+        $rungs = [];
+        foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
+            foreach (['rungs', 'forms'] as $part) {
+                foreach ($posture[$part] ?? [] as $rung) {
+                    $rungs["$id/$rung[id]"] = true;
+                }
+            }
+        }
+        $places = [];
+        foreach ($this->entries[Kind::Feeling->value] as $group) {
+            $places += array_fill_keys(array_column($group['items'], 'id'), true);
+        }
+        foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
+            foreach (['rungs', 'forms'] as $part) {
+                foreach ($posture[$part] ?? [] as $i => $rung) {
+                    foreach (['knee_safe', 'lying'] as $instead) {
+                        $name = $rung[$instead]['rung'] ?? null;
+                        if (null !== $name && !isset($rungs[$name]) && !isset($this->broken[explode('/', $name)[0]])) {
+                            $this->fault($id, "$part/$i/$instead", sprintf('names "%s", which is no rung.', $name));
+                        }
+                    }
+                    foreach (array_diff($rung['drills'] ?? [], array_keys($this->entries[Kind::Drill->value]), array_keys($this->broken)) as $unknown) {
+                        $this->fault($id, "$part/$i/drills", sprintf('names "%s", which is no drill.', $unknown));
+                    }
+                    foreach (array_diff([...($rung['felt'] ?? []), ...array_keys($rung['elsewhere'] ?? [])], array_keys($places)) as $unknown) {
+                        $this->fault($id, "$part/$i/felt", sprintf('names "%s", of which nothing says what it means.', $unknown));
+                    }
+                    foreach (array_diff(array_keys($rung['hold_by_school'] ?? []), array_keys($this->entries[Kind::School->value]), array_keys($this->broken)) as $unknown) {
+                        $this->fault($id, "$part/$i/hold_by_school", sprintf('names "%s", which is no school.', $unknown));
+                    }
+                    foreach (['hold' => $rung['hold'], ...($rung['hold_by_school'] ?? [])] as $hold) {
+                        if ($hold['least'] > $hold['most']) {
+                            $this->fault($id, "$part/$i/hold", 'begins above its end.');
+                        }
+                    }
+                    if ('forms' === $part && !in_array($rung['alternates_with'], array_column($posture['rungs'], 'id'), true)) {
+                        $this->fault($id, "$part/$i/alternates_with", sprintf('names "%s", which is no rung of it.', $rung['alternates_with']));
+                    }
+                }
+            }
+        }
+        foreach ($this->entries[Kind::Drill->value] as $id => $drill) {
+            if (!isset($rungs[$drill['uses']]) && !isset($this->broken[explode('/', $drill['uses'])[0]])) {
+                $file = $this->files["drill/$id"] ?? $id;
+                $this->faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', 'uses'), 'uses', sprintf('names "%s", which is no rung.', $drill['uses']));
+            }
+        }
+    }
+
+    /**
+     * What a teacher would miss in the shipped entries; an own one may leave it out.
+     *
+     * @return list<Fault>
+     */
+    public function gaps(): array
+    {
+        return TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => new Fault($this->files["posture/$id"] ?? $id, EntryText::line($this->texts[$this->files["posture/$id"] ?? ''] ?? '', $path), $path, $message), $this->graph());
     }
 
     /** @param array<string, string> $gate */
@@ -202,10 +265,12 @@ final class CatalogueFolder
     {
         $posture = $this->entries[Kind::Posture->value][$id];
         $places = [];
-        foreach ($posture['rungs'] as $i => $rung) {
-            foreach (['demand', 'other_leg'] as $leg) {
-                if (isset($rung[$leg]['contact'])) {
-                    $places["rungs/$i/$leg"] = [$rung[$leg]['contact'], $rung[$leg]['values']];
+        foreach (['rungs', 'forms'] as $part) {
+            foreach ($posture[$part] ?? [] as $i => $rung) {
+                foreach (['demand', 'other_leg'] as $leg) {
+                    if (isset($rung[$leg]['contact'])) {
+                        $places["$part/$i/$leg"] = [$rung[$leg]['contact'], $rung[$leg]['values']];
+                    }
                 }
             }
         }

@@ -94,35 +94,10 @@ final class Definitions
     /** @param array<string, mixed> $posture */
     public static function ofPosture(array $posture): PostureDefinition
     {
-        $rungs = [];
-        foreach ($posture['rungs'] as $rung) {
-            $demand = $rung['demand'];
-            $leg = CatalogueDemand::find($demand['contact'] ?? '', $demand['values'] ?? []);
-            $other = $rung['other_leg'] ?? [];
-            $otherLeg = CatalogueDemand::find($other['contact'] ?? '', $other['values'] ?? []);
-            $thresholds = self::least($demand);
-            $rungs[] = new RungDefinition(
-                $rung['id'],
-                $rung['name'],
-                $leg,
-                $thresholds,
-                new Work(
-                    array_values(array_unique([
-                        ...array_filter((array) ($rung['loads'] ?? []), is_string(...)),
-                        ...($leg?->loads() ?? []),
-                        ...Load::ofThresholds($thresholds),
-                    ])),
-                    $rung['gentle'] ?? false,
-                    true === ($posture['both_legs'] ?? false) || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
-                    $rung['foot_free'] ?? false,
-                    array_values(array_unique([...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
-                ),
-                self::propRule($rung),
-                array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),
-                self::least($other),
-                $otherLeg,
-                $rung['may_be_measured_through'] ?? false,
-            );
+        $rungs = array_map(static fn (array $rung): RungDefinition => self::ofRung($posture, $rung), array_values($posture['rungs']));
+        $forms = [];
+        foreach ($posture['forms'] ?? [] as $form) {
+            $forms[(string) $form['alternates_with']][] = self::ofRung($posture, $form);
         }
         if ([] === $rungs) {
             throw new \OutOfBoundsException(sprintf('The posture %s has no rungs.', $posture['id']));
@@ -135,6 +110,43 @@ final class Definitions
             $rungs,
             array_map(strval(...), array_keys($posture['relations']['needs'] ?? [])),
             array_map(strval(...), array_keys($posture['relations']['same_action_as'] ?? [])),
+            $forms,
+        );
+    }
+
+    /**
+     * @param array<string, mixed> $posture
+     * @param array<string, mixed> $rung of its ladder, or a form beside one
+     */
+    private static function ofRung(array $posture, array $rung): RungDefinition
+    {
+        $demand = $rung['demand'];
+        $leg = CatalogueDemand::find($demand['contact'] ?? '', $demand['values'] ?? []);
+        $other = $rung['other_leg'] ?? [];
+        $otherLeg = CatalogueDemand::find($other['contact'] ?? '', $other['values'] ?? []);
+        $thresholds = self::least($demand);
+
+        return new RungDefinition(
+            $rung['id'],
+            $rung['name'],
+            $leg,
+            $thresholds,
+            new Work(
+                array_values(array_unique([
+                    ...array_filter((array) ($rung['loads'] ?? []), is_string(...)),
+                    ...($leg?->loads() ?? []),
+                    ...Load::ofThresholds($thresholds),
+                ])),
+                $rung['gentle'] ?? false,
+                true === ($posture['both_legs'] ?? false) || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
+                $rung['foot_free'] ?? false,
+                array_values(array_unique([...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
+            ),
+            self::propRule($rung),
+            array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),
+            self::least($other),
+            $otherLeg,
+            $rung['may_be_measured_through'] ?? false,
         );
     }
 

@@ -120,6 +120,9 @@ final class EntryDraft
                     unset($entry[$parts[0]]);
                 } else {
                     unset($entry[$parts[0]][$parts[1]]);
+                    if ([] === $entry[$parts[0]]) {
+                        unset($entry[$parts[0]]);
+                    }
                 }
             }
         }

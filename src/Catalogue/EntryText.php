@@ -149,7 +149,7 @@ final class EntryText
     }
 
     /**
-     * What a posture says once for all of its rungs, put into each that does not say otherwise.
+     * What a posture says once for all of its rungs, and the forms beside them, put into each that does not say otherwise.
      *
      * @param array<mixed> $data
      *
@@ -157,13 +157,39 @@ final class EntryText
      */
     private static function filled(array $data): array
     {
-        $defaults = $data['defaults'] ?? null;
-        if (is_array($defaults) && is_array($data['rungs'] ?? null)) {
+        $defaults = is_array($data['defaults'] ?? null) ? $data['defaults'] : [];
+        foreach (['rungs', 'forms'] as $part) {
+            if (is_array($data[$part] ?? null)) {
+                $data[$part] = array_map(static fn (mixed $rung): mixed => is_array($rung) ? self::asRange($rung + $defaults) : $rung, $data[$part]);
+            }
+        }
+        if (is_array($data['rungs'] ?? null) && [] !== $defaults) {
             unset($data['defaults']);
-            $data['rungs'] = array_map(static fn (mixed $rung): mixed => is_array($rung) ? $rung + $defaults : $rung, $data['rungs']);
         }
 
         return $data;
+    }
+
+    /**
+     * Entries that were written before a hold had a range and a safer form the name of a rung go on being read: one
+     * figure is a range of itself, a sentence says how.
+     *
+     * @param array<mixed> $rung
+     *
+     * @return array<mixed>
+     */
+    private static function asRange(array $rung): array
+    {
+        if (is_array($rung['hold'] ?? null) && isset($rung['hold']['value'])) {
+            $rung['hold'] = ['least' => $rung['hold']['value'], 'most' => $rung['hold']['value']] + array_diff_key($rung['hold'], ['value' => true]);
+        }
+        foreach (['knee_safe', 'lying'] as $instead) {
+            if (is_string($rung[$instead] ?? null)) {
+                $rung[$instead] = ['how' => $rung[$instead]];
+            }
+        }
+
+        return $rung;
     }
 
     /**
@@ -203,7 +229,7 @@ final class EntryText
     {
         foreach ($data as $key => $value) {
             if (is_array($value)) {
-                $data[$key] = [] === $value && in_array($key, ['values', 'relations', 'changes'], true) ? new \stdClass() : self::maps($value);
+                $data[$key] = [] === $value && in_array($key, ['values', 'relations', 'changes', 'elsewhere', 'hold_by_school'], true) ? new \stdClass() : self::maps($value);
             }
         }
 

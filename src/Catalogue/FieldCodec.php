@@ -21,6 +21,7 @@ final class FieldCodec
             FieldKind::Compensations => implode("\n", array_map(static fn (array $c): string => "{$c['text']} | {$c['see']}", $value)),
             FieldKind::Props => implode("\n", array_map(self::propText(...), $value)),
             FieldKind::Quantity => "{$value['value']} {$value['unit']}",
+            FieldKind::Range => ($value['least'] === $value['most'] ? '' : "{$value['least']} to ")."{$value['most']} {$value['unit']}",
             FieldKind::Demand => self::demandText($value),
             FieldKind::Measured => implode("\n", array_map(static fn (array $m): string => "{$m['name']} | {$m['label']} | {$m['unit']}", $value)),
         };
@@ -33,7 +34,7 @@ final class FieldCodec
             return true === $typed;
         }
         if (FieldKind::Choices === $field->kind) {
-            return is_array($typed) ? array_values($typed) : [];
+            return is_array($typed) && [] !== $typed ? array_values($typed) : ($field->optional ? null : []);
         }
         $text = trim(is_scalar($typed) ? (string) $typed : '');
         $lines = array_values(array_filter(array_map(trim(...), explode("\n", $text)), static fn (string $line): bool => '' !== $line));
@@ -52,6 +53,7 @@ final class FieldCodec
             FieldKind::Compensations => array_map(self::compensation(...), $lines),
             FieldKind::Props => array_map(self::prop(...), $lines),
             FieldKind::Quantity => self::quantity($text, 'trade') ?? throw new \DomainException('Write a number and a unit, such as "10 breaths".'),
+            FieldKind::Range => self::range($text) ?? throw new \DomainException('Write two numbers and a unit, such as "5 to 10 breaths".'),
             FieldKind::Demand => self::demand($lines),
             FieldKind::Measured => array_map(self::measured(...), $lines),
         };
@@ -123,8 +125,8 @@ final class FieldCodec
     {
         $takes = [];
         foreach (explode(',', $text) as $part) {
-            if (1 !== preg_match('/^\s*([1-9]|10)\s+(block|blanket|strap)s?\s*$/', $part, $m)) {
-                throw new \DomainException(sprintf('"%s" is no number of blocks, blankets or straps, such as "takes 2 block, 1 strap".', trim($part)));
+            if (1 !== preg_match('/^\s*([1-9]|10)\s+(block|blanket|bolster|cushion|strap|wall|chair|bed-edge)s?\s*$/', $part, $m)) {
+                throw new \DomainException(sprintf('"%s" is no number of blocks, blankets, straps or what else there may be at home, such as "takes 2 block, 1 strap".', trim($part)));
             }
             $takes[$m[2]] = (int) $m[1];
         }
@@ -151,6 +153,22 @@ final class FieldCodec
         $value = (float) str_replace(',', '.', $m[1]);
 
         return ['value' => floor($value) === $value ? (int) $value : $value, 'unit' => $m[2], 'source' => $source];
+    }
+
+    /** @return array{least: float|int, most: float|int, unit: string, source: string}|null */
+    private static function range(string $text): ?array
+    {
+        if (1 !== preg_match('/^(?:(\d+(?:[.,]\d+)?)\s*(?:to|-)\s*)?(\d+(?:[.,]\d+)?\s+[a-z]+)$/', $text, $m)) {
+            return null;
+        }
+        $number = static function (string $text): float|int {
+            $value = (float) str_replace(',', '.', $text);
+
+            return floor($value) === $value ? (int) $value : $value;
+        };
+        [$most, $unit] = preg_split('/\s+/', $m[2]) ?: ['', ''];
+
+        return ['least' => $number('' === $m[1] ? $most : $m[1]), 'most' => $number($most), 'unit' => $unit, 'source' => 'trade'];
     }
 
     /**

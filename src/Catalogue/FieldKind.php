@@ -19,6 +19,8 @@ enum FieldKind
     case Compensations;
     /** "what | how its height is found | takes 2 block", one a line; a rule for its height may stand before what it takes */
     case Props;
+    /** "5 to 10 breaths" */
+    case Range;
     /** "10 breaths" */
     case Quantity;
     /** "rotation 90 degrees", one a line; or "leg half-lotus: kneeHeight 12, seat 0" */

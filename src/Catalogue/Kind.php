@@ -11,6 +11,8 @@ enum Kind: string
     case Posture = 'posture';
     case School = 'school';
     case Caution = 'caution';
+    case Drill = 'drill';
+    case Feeling = 'feeling';
 
     public function folder(): string
     {

@@ -10,6 +10,25 @@ final readonly class Library
     /** A word of at least this many letters may have one letter wrong; of twice as many, two. */
     private const FORGIVING = 3;
 
+    /** What there may be at hand, by its name: what a rung may then take. A wall is nearly everywhere. */
+    public const AT_HAND = ['nothing' => [], 'wall' => ['wall'], 'blankets' => ['wall', 'blanket', 'cushion'], 'blocks' => ['wall', 'block'], 'strap' => ['wall', 'strap'], 'chair' => ['wall', 'chair']];
+
+    /**
+     * Whether a posture is what is looked for: each of these by its name, or empty for any.
+     *
+     * @param array<string, mixed> $posture
+     */
+    public static function suits(array $posture, string $purpose, string $level, string $remedy, string $hand): bool
+    {
+        $rungs = [...$posture['rungs'], ...($posture['forms'] ?? [])];
+        $isAtHand = static fn (array $rung): bool => [] === array_diff(array_keys(array_merge(...array_map(static fn (array $prop): array => $prop['takes'] ?? [], $rung['props']))), self::AT_HAND[$hand] ?? []);
+
+        return ('' === $purpose || in_array($purpose, [...($posture['purposes'] ?? []), ...array_column($posture['forms'] ?? [], 'purpose')], true))
+            && ('' === $level || $level === ($posture['level'] ?? null))
+            && ('' === $remedy || in_array($remedy, $posture['remedies'] ?? [], true))
+            && (!isset(self::AT_HAND[$hand]) || [] !== array_filter($rungs, $isAtHand));
+    }
+
     /**
      * @param array<string, array<string, mixed>> $entries by id
      *
@@ -20,14 +39,17 @@ final readonly class Library
         $words = self::words($asked);
         $found = [];
         foreach ($entries as $id => $entry) {
-            $names = self::words(implode(' ', [$entry['name'], ...($entry['sanskrit'] ?? []), ...($entry['also'] ?? []), str_replace('-', ' ', $id)]));
+            $own = self::words(implode(' ', [$entry['name'], ...($entry['sanskrit'] ?? []), str_replace('-', ' ', $id)]));
+            $also = self::words(implode(' ', $entry['also'] ?? []));
             $distance = 0;
             foreach ($words as $word) {
-                $best = self::distance($word, $names);
-                if (null === $best) {
+                $best = self::distance($word, $own);
+                $other = self::distance($word, $also);
+                if (null === $best && null === $other) {
                     continue 2;
                 }
-                $distance += $best;
+                // What it is called here comes before what others call it.
+                $distance += min($best ?? \PHP_INT_MAX, ($other ?? 99) + 1);
             }
             // Of two that match alike, the plainer name is meant: lotus before half lotus.
             $found[$id] = [$distance, count(self::words($entry['name'])), $id];

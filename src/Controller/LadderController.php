@@ -96,7 +96,7 @@ final class LadderController extends TeacherController
             'today' => $this->today(),
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->rung->id,
-            'hold_question' => $this->say('Was the hold reached? %hold%', ['%hold%' => $text->hold]),
+            'hold_question' => $this->say('Was the hold reached, %hold% at least?', ['%hold%' => Catalogue::leastHold($text->texts['hold'])]),
             'compensations' => array_flip($text->compensations),
             'has_height' => 'none' !== $rung->rung->prop->value,
         ])->handleRequest($request);

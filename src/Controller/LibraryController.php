@@ -6,10 +6,12 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Definitions;
+use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Catalogue\SheetFigure;
+use LucidAscent\App\Catalogue\TeachingGaps;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
@@ -21,7 +23,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** The catalogue to read: postures, tests, schools and cautions. */
+/** The catalogue to read: postures, drills, tests, schools and cautions. */
 final class LibraryController extends TeacherController
 {
     public function __construct(private readonly Catalogue $catalogue, private readonly OwnCatalogue $own)
@@ -32,11 +34,13 @@ final class LibraryController extends TeacherController
     public function library(Request $request, PersonOn $people): Response
     {
         $postures = $this->own->all($this->teacher(), Kind::Posture);
+        $drills = $this->catalogue->all(Kind::Drill);
         $asked = trim($request->query->getString('q'));
         $component = $request->query->getString('component');
         $family = $request->query->getString('family');
         $shown = '' === $asked ? array_keys($postures) : Library::search($asked, $postures);
-        $shown = array_filter($shown, static fn (string $id): bool => ('' === $component || in_array($component, $postures[$id]['components'], true))
+        $by = array_map(static fn (string $name): string => $request->query->getString($name), ['purpose' => 'purpose', 'level' => 'level', 'remedy' => 'remedy', 'hand' => 'hand']);
+        $shown = array_filter($shown, static fn (string $id): bool => Library::suits($postures[$id], $by['purpose'], $by['level'], $by['remedy'], $by['hand']) && ('' === $component || in_array($component, $postures[$id]['components'], true))
             && ('' === $family || $family === $postures[$id]['family']));
 
         $reach = null;
@@ -67,7 +71,10 @@ final class LibraryController extends TeacherController
             'families' => self::values($postures, static fn (array $posture): array => [$posture['family']]),
             'practitioners' => $this->records->practitioners($this->teacher()),
             'reach' => $reach,
-            'asked' => ['q' => $asked, 'component' => $component, 'family' => $family, 'person' => $person],
+            'drills' => '' === $asked && '' === $by['remedy'] ? [] : array_values(array_filter('' === $asked ? array_keys($drills) : Library::search($asked, $drills), static fn (string $id): bool => '' === $by['remedy'] || in_array($by['remedy'], $drills[$id]['remedies'], true))),
+            'allDrills' => $drills,
+            'choices' => ['purpose' => EntryFields::PURPOSES, 'level' => EntryFields::LEVELS, 'remedy' => TeachingGaps::REMEDIES, 'hand' => array_keys(Library::AT_HAND)],
+            'asked' => $by + ['q' => $asked, 'component' => $component, 'family' => $family, 'person' => $person],
         ]);
     }
 
@@ -77,11 +84,12 @@ final class LibraryController extends TeacherController
         $posture = $this->own->all($this->teacher(), Kind::Posture)[$id] ?? throw $this->createNotFoundException();
         $conditions = $this->catalogue->conditions();
         $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
+        $definition = Definitions::ofPosture($posture);
         $permissions = array_map(static fn (RungDefinition $rung): array => [
             'because' => array_values(array_filter($asked, static fn (Condition $condition): bool => $condition->holds($rung->work))),
             'changes' => array_values(array_unique(array_merge(...array_map(static fn (Condition $condition): array => array_intersect_key($condition->changes, array_flip($rung->work->loads)), array_values($asked))))),
             'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
-        ], Definitions::ofPosture($posture)->rungs);
+        ], array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null, 'id'));
         $incoming = [];
         foreach ($this->own->all($this->teacher(), Kind::Posture) as $other => $data) {
             foreach (PrerequisiteGraph::RELATIONS as $relation) {
@@ -95,6 +103,8 @@ final class LibraryController extends TeacherController
             'posture' => $posture,
             'postures' => $this->own->all($this->teacher(), Kind::Posture),
             'schools' => $this->catalogue->all(Kind::School),
+            'drills' => $this->catalogue->all(Kind::Drill),
+            'feelings' => $this->catalogue->feelings(),
             'figure' => SheetFigure::of($posture['figure']),
             'incoming' => $incoming,
             'conditions' => $conditions,
@@ -119,6 +129,12 @@ final class LibraryController extends TeacherController
         uasort($tests, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
 
         return $this->render('library/tests.html.twig', ['tests' => $tests]);
+    }
+
+    #[Route('/library/drills', 'library_drills', methods: ['GET'])]
+    public function drills(): Response
+    {
+        return $this->render('library/drills.html.twig', ['drills' => $this->catalogue->all(Kind::Drill)]);
     }
 
     #[Route('/library/schools', 'library_schools', methods: ['GET'])]

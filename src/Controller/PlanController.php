@@ -20,6 +20,7 @@ use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
@@ -70,7 +71,7 @@ final class PlanController extends TeacherController
                     'weeks' => $asked['weeks'],
                     'days' => array_values($asked['days']),
                     'minutes' => $asked['minutes'],
-                    'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']],
+                    'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']] + array_map(static fn (string $kind): bool => in_array($kind, $asked['there'], true), array_combine(Equipment::THERE_OR_NOT, Equipment::THERE_OR_NOT)),
                     'school' => $asked['school'],
                     'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
                     'time' => $asked['time'],

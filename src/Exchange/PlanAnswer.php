@@ -142,6 +142,7 @@ final readonly class PlanAnswer
                 (int) self::whole('props.blocks', $props?->number('blocks', 0.0) ?? 0.0),
                 (int) self::whole('props.blankets', $props?->number('blankets', 0.0) ?? 0.0),
                 $props?->flag('strap') ?? false,
+                array_values(array_filter(Equipment::THERE_OR_NOT, static fn (string $kind): bool => true === $props?->has($kind) && !$props->flag($kind))),
             ),
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlanRequest;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
@@ -47,6 +48,15 @@ final class PlanForm extends AbstractType
             ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))
             ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
             ->add('strap', CheckboxType::class, ['label' => 'A strap', 'required' => false, 'data' => true])
+            ->add('there', ChoiceType::class, [
+                'label' => 'Also there',
+                'choices' => array_combine(array_map(static fn (string $kind): string => "equipment.$kind", Equipment::THERE_OR_NOT), Equipment::THERE_OR_NOT),
+                'choice_translation_domain' => 'labels',
+                'data' => Equipment::THERE_OR_NOT,
+                'expanded' => true,
+                'multiple' => true,
+                'required' => false,
+            ])
             ->add('school', ChoiceType::class, ['label' => 'Way of practising', 'choices' => $options['schools'], 'choice_translation_domain' => false])
             ->add('mixed', ChoiceType::class, [
                 'label' => 'Another way of practising at weekends',

@@ -7,8 +7,12 @@ namespace LucidAscent\Tests\App;
 /** A console command as a program of its own. */
 final class CommandLine
 {
-    /** @return array{int, string, string} status, stdout, stderr */
-    public static function run(string $command, string $document): array
+    /**
+     * @param list<string> $options
+     *
+     * @return array{int, string, string} status, stdout, stderr
+     */
+    public static function run(string $command, string $document, array $options = []): array
     {
         // By way of files: whoever writes much waits for nobody to read it.
         [$in, $out, $err] = [tmpfile(), tmpfile(), tmpfile()];
@@ -17,7 +21,7 @@ final class CommandLine
         }
         fwrite($in, $document);
         rewind($in);
-        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/console', $command], [$in, $out, $err], $pipes);
+        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/console', $command, ...$options], [$in, $out, $err], $pipes);
         if (!is_resource($process)) {
             throw new \RuntimeException('The console does not start.');
         }

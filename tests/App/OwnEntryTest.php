@@ -63,7 +63,7 @@ final class OwnEntryTest extends AppTestCase
         self::assertInputValueSame('entry_form[id]', 'pigeon-adapted');
         $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon', 'entry_form[rungs][0][hold]' => 'a while']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'number and a unit');
+        self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'two numbers and a unit');
         $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon', 'entry_form[rungs][0][hold]' => '12 breaths']);
         self::assertSelectorTextContains('#entry_form_id_error1', 'shipped entry');
         $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon-slow', 'entry_form[rungs][0][hold]' => '12 years']);

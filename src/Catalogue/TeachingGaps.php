@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+use LucidAscent\Core\Posture\PrerequisiteGraph;
+
+/** What a teacher would miss in a catalogue that is without fault: rungs that say too little, remedies that are none, postures that nobody finds. */
+final readonly class TeachingGaps
+{
+    /** What is read aloud is short. */
+    public const WORDS_OF_A_CUE = 12;
+
+    /** What a person can be short of, and something has to be there for. */
+    public const REMEDIES = ['rotation', 'abduction', 'flexion', 'hamstrings', 'front-of-hip', 'turn-in', 'balance', 'shoulders', 'spine', 'ankle', 'strength'];
+
+    /**
+     * @param array<string, array<string, array<string, mixed>>> $entries by kind and id
+     * @param callable(string, string, string): Fault $fault of a posture: its id, the place in it, what is missing
+     *
+     * @return list<Fault>
+     */
+    public static function of(array $entries, callable $fault, PrerequisiteGraph $graph): array
+    {
+        $gaps = [];
+        $postures = $entries[Kind::Posture->value];
+        foreach ($postures as $id => $posture) {
+            foreach (['level', 'purposes', 'sides'] as $said) {
+                if (!isset($posture[$said])) {
+                    $gaps[] = $fault($id, 'id', "says nothing of its $said.");
+                }
+            }
+            foreach (['rungs', 'forms'] as $part) {
+                foreach ($posture[$part] ?? [] as $i => $rung) {
+                    foreach (self::ofRung($rung) as $place => $message) {
+                        $gaps[] = $fault($id, "$part/$i/$place", $message);
+                    }
+                }
+            }
+        }
+        $found = self::found($postures, $graph);
+        foreach (array_keys($postures) as $id) {
+            if (!isset($found[$id])) {
+                $gaps[] = $fault($id, 'id', 'is wanted by nobody, and no route, plan or remedy leads to it.');
+            }
+        }
+        $remedied = array_merge(...array_values(array_map(static fn (array $entry): array => $entry['remedies'] ?? [], [...$postures, ...$entries[Kind::Drill->value]])));
+        foreach (array_diff(self::REMEDIES, $remedied) as $without) {
+            $gaps[] = new Fault('postures', 1, 'remedies', "has nothing to offer for $without.");
+        }
+
+        return $gaps;
+    }
+
+    /**
+     * @param array<string, mixed> $rung
+     *
+     * @return array<string, string> what is missing, by its place
+     */
+    private static function ofRung(array $rung): array
+    {
+        $gaps = [];
+        if (count($rung['cues'] ?? []) < 2) {
+            $gaps['cues'] = 'has fewer than two cues.';
+        }
+        foreach ($rung['cues'] ?? [] as $cue) {
+            if (count(preg_split('/\s+/', trim($cue)) ?: []) > self::WORDS_OF_A_CUE) {
+                $gaps['cues'] = sprintf('has a cue of more than %d words: "%s".', self::WORDS_OF_A_CUE, $cue);
+            }
+        }
+        foreach (['felt' => 'says not where it is felt.', 'fault' => 'names no fault as a pair.', 'view' => 'says not from where it is seen best.', 'loads' => 'says not what it loads.', 'way_out' => 'has no way out.'] as $place => $message) {
+            if ([] === ($rung[$place] ?? [])) {
+                $gaps[$place] = $message;
+            }
+        }
+        foreach (['knee_safe', 'lying'] as $instead) {
+            if (!isset($rung[$instead]['rung'])) {
+                $gaps[$instead] = 'names no rung to go to instead.';
+            }
+        }
+
+        return $gaps;
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $postures
+     *
+     * @return array<string, true> the postures that something leads to
+     */
+    private static function found(array $postures, PrerequisiteGraph $graph): array
+    {
+        $found = [];
+        foreach ($postures as $id => $posture) {
+            if (true === $posture['target']) {
+                $found += array_fill_keys([$id, ...$graph->prerequisites($id)], true);
+            }
+            if (isset($posture['remedies']) || isset($posture['warm_up']) || isset($posture['rest'])) {
+                $found[$id] = true;
+            }
+            foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
+                $named = [...$rung['counter'], ...array_map(static fn (string $instead): string => explode('/', $rung[$instead]['rung'] ?? '')[0], ['knee_safe', 'lying'])];
+                $found += array_fill_keys(array_diff($named, [$id]), true);
+            }
+        }
+
+        return $found;
+    }
+}
