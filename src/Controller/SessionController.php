@@ -45,12 +45,14 @@ final class SessionController extends TeacherController
         $planned = $plan->plan['weeks'][$week]['sessions'][$session] ?? throw $this->createNotFoundException();
         [$left, $out] = $this->heldBack->today($planned, $this->person->now($practitioner));
 
+        $school = $plan->request['schools'][strtolower((new \DateTimeImmutable($planned['date']))->format('D'))] ?? $plan->request['school'] ?? '';
+
         return $this->render('plan/session.html.twig', [
             'practitioner' => $practitioner,
             'plan' => $plan,
             'session' => $planned,
-            'items' => array_map($this->item(...), $left),
-            'out' => array_map($this->item(...), $out),
+            'items' => array_map(fn (array $item): array => $this->item($item, $school), $left),
+            'out' => array_map(fn (array $item): array => $this->item($item, $school), $out),
             'pains' => PainTable::ofSession(),
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,
@@ -115,7 +117,7 @@ final class SessionController extends TeacherController
      *
      * @return array<string, mixed>
      */
-    private function item(array $item): array
+    private function item(array $item, string $school): array
     {
         $posture = $this->catalogue->entry(Kind::Posture, $item['posture']);
         $rung = array_values(array_filter($posture['rungs'] ?? [], static fn (array $one): bool => $one['id'] === $item['rung']))[0] ?? null;
@@ -128,6 +130,7 @@ final class SessionController extends TeacherController
             'gentle' => $rung['gentle'] ?? false,
             'stop' => $rung['stop'] ?? [],
             'gentler' => $this->catalogue->instead($rung['knee_safe'] ?? []),
+            'way' => $rung['schools'][$school] ?? '',
             'cues' => $rung['cues'] ?? [],
             'fault' => $rung['fault'] ?? null,
             'wayOut' => $rung['way_out'] ?? '',

@@ -10,6 +10,7 @@ const painTable = JSON.parse(root.dataset.pains);
 const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
 const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
 const TONE_HZ = 392;
+const CUE_SECONDS = 20;
 const DECIMAL = /^\d{1,3}([.,]\d)?$/;
 
 const done = new Map();
@@ -73,6 +74,12 @@ const showClock = () => {
     const pulse = find('pulse');
     pulse.hidden = pace === 'time';
     pulse.classList.toggle('out', pace !== 'time' && Math.floor(left / (Number(pace) / 2)) % 2 === 0);
+    // One cue at a time, and long enough to be done.
+    const { cues, seconds } = items[at];
+    const cue = cues.length > 0 ? cues[Math.floor((seconds - left) / CUE_SECONDS) % cues.length] : '';
+    if (find('cue').textContent !== cue) {
+        find('cue').textContent = cue;
+    }
 };
 const ask = () => {
     const box = find('question');
@@ -105,6 +112,9 @@ const show = (index) => {
             return li;
         }),
     );
+    find('way').textContent = item.way ?? '';
+    find('pair').textContent = item.fault ? t('So: %1%. Not so: %2%.', item.fault.so, item.fault.not_so) : '';
+    find('stops').textContent = item.stop.length > 0 ? t('Stop at: %1%', item.stop.join('; ')) : '';
     find('wayout').textContent = item.wayOut ? t('Way out: %1%', item.wayOut) : '';
     find('hurt').hidden = true;
     // Before anything deep, each sign of readiness is asked about, one at a time.
