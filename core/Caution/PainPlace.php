@@ -14,6 +14,8 @@ enum PainPlace: string
     case OuterHip = 'outer-hip';
     case InnerThigh = 'inner-thigh';
     case Hamstring = 'hamstring';
+    /** Where the hamstring begins: a tendon, which a stretch pulls at and does not open. */
+    case SittingBone = 'sitting-bone';
     case LowBack = 'low-back';
     case Tailbone = 'tailbone';
     case Neck = 'neck';

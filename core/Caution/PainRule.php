@@ -57,6 +57,9 @@ final readonly class PainRule
         if (PainPlace::Neck === $pain->place) {
             return new self(new Condition('neck-pain', 'Neck pain', [Load::Neck->value]), null, $word);
         }
+        if (PainPlace::SittingBone === $pain->place) {
+            return new self(new Condition('hamstring-root', 'A pull where the hamstring begins', [Load::HamstringEnd->value]), $side, Word::Teacher);
+        }
 
         return null;
     }

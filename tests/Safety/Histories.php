@@ -25,7 +25,7 @@ use Random\Randomizer;
 /** Histories out of a seed, as plain arrays, and as the judge takes them. */
 final class Histories
 {
-    private const PLACES = ['knee', 'inner-knee', 'groin', 'outer-hip', 'low-back', 'neck', 'tailbone', 'ankle', 'elsewhere', 'spleen'];
+    private const PLACES = ['knee', 'inner-knee', 'groin', 'outer-hip', 'low-back', 'neck', 'sitting-bone', 'tailbone', 'ankle', 'elsewhere', 'spleen'];
     private const KINDS = ['stretch', 'ache', 'ache', 'ache', 'sharp', 'pinching', 'burning', 'lasting-numbness', 'clicking', 'odd'];
     private const CONDITIONS = ['operated', 'replaced', 'osteoporosis', 'nobody knows', 'sore today'];
     public const LAST = 40;
@@ -85,6 +85,7 @@ final class Histories
             'fold' => new Work(['loaded-fold', 'knee-folded']),
             'backbend' => new Work(['backbend', 'weight-on-knee']),
             'head-back' => new Work(['neck', 'knee-folded']),
+            'leg raise' => new Work(['hamstring-end']),
             'child' => new Work(['lying-rest', 'knee-folded'], true),
             default => new Work(['lying-rest', 'on-the-back'], true),
         };

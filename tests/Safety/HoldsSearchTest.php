@@ -14,7 +14,7 @@ use PHPUnit\Framework\TestCase;
  */
 final class HoldsSearchTest extends TestCase
 {
-    private const SHAPES = ['turn', 'fold', 'backbend', 'head-back', 'child', 'rest'];
+    private const SHAPES = ['turn', 'fold', 'backbend', 'head-back', 'leg raise', 'child', 'rest'];
     private const HISTORIES = 200_000;
     private const SEED = 20261125;
 

@@ -13,11 +13,11 @@ final class Statement
     private const KNEES = ['knee', 'inner-knee', 'outer-knee'];
     private const MIDDLE = ['low-back', 'tailbone', 'neck'];
     private const MILD = ['stretch', 'ache'];
-    private const LISTED = ['knee', 'inner-knee', 'outer-knee', 'low-back', 'tailbone', 'neck', 'groin', 'outer-hip', 'inner-thigh', 'hamstring', 'shoulder', 'wrist', 'ankle', 'elsewhere'];
+    private const LISTED = ['knee', 'inner-knee', 'outer-knee', 'low-back', 'tailbone', 'neck', 'groin', 'outer-hip', 'inner-thigh', 'hamstring', 'sitting-bone', 'shoulder', 'wrist', 'ankle', 'elsewhere'];
 
     /**
      * @param list<array<string, mixed>> $history
-     * @param string $shape turn, fold, backbend, head-back, child, or rest: lying with straight legs
+     * @param string $shape turn, fold, backbend, head-back, leg raise, child, or rest: lying with straight legs
      */
     public static function isHeld(array $history, int $now, string $shape, string $side): bool
     {
@@ -52,6 +52,7 @@ final class Statement
                     'person' => 'rest' !== $shape,
                     'folds' => in_array($shape, ['fold', 'backbend'], true),
                     'neck' => 'head-back' === $shape,
+                    'hamstring' => $onSide && 'leg raise' === $shape,
                     default => false,
                 };
         }
@@ -76,6 +77,7 @@ final class Statement
         return match (true) {
             'low-back' === $e['place'] && 'a turn' !== $e['during'] => 'folds',
             'neck' === $e['place'] => 'neck',
+            'sitting-bone' === $e['place'] => 'hamstring',
             default => 'nothing',
         };
     }
@@ -112,7 +114,7 @@ final class Statement
         $teachers = 'stop' === $e['type']
             ? $e['painless'] && $word['by'] === $e['by']
             : in_array($e['kind'], self::MILD, true) && in_array($e['place'], self::LISTED, true) && (
-                in_array($e['place'], [...self::KNEES, 'low-back', 'neck'], true) ? $e['level'] <= 2 : $e['level'] >= 5 && !in_array($e['place'], self::MIDDLE, true)
+                in_array($e['place'], [...self::KNEES, 'low-back', 'neck'], true) ? $e['level'] <= 2 : ('sitting-bone' === $e['place'] || $e['level'] >= 5) && !in_array($e['place'], self::MIDDLE, true)
             );
         foreach ($history as $other) {
             $isSame = $other['at'] <= $now && $other['type'] === $e['type'] && ($other['side'] ?? null) === $e['side'] && ($other['place'] ?? null) === ($e['place'] ?? null)

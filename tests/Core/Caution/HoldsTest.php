@@ -85,6 +85,20 @@ final class HoldsTest extends TestCase
         self::assertSame('', $of(PainPlace::Neck, null, Load::LoadedFold));
     }
 
+    public function testAPullAtTheSittingBoneHoldsTheHamstringOfItsSideAndNothingElse(): void
+    {
+        $of = static fn (PainPlace $place, Load $load, ?Side $side = Side::Left, int $level = 2, PainKind $kind = PainKind::Stretch): string => self::sides(Holds::of([new PainTold('p', self::day('2026-03-10'), self::day('2026-03-10'), new Pain($level, $place, $kind), $side)], self::day(self::NOW)), new Work([$load->value]));
+        self::assertSame('left', $of(PainPlace::SittingBone, Load::HamstringEnd));
+        self::assertSame('both', $of(PainPlace::SittingBone, Load::HamstringEnd, null), 'Nobody said which.');
+        self::assertSame('', $of(PainPlace::SittingBone, Load::TurnOut));
+        self::assertSame('', $of(PainPlace::SittingBone, Load::LoadedFold));
+        self::assertSame('', $of(PainPlace::Hamstring, Load::HamstringEnd), 'In the muscle a stretch is a stretch.');
+        self::assertSame('left', $of(PainPlace::SittingBone, Load::TurnOut, level: 5), 'An ache of five holds the side, as anywhere.');
+        self::assertSame('left', $of(PainPlace::SittingBone, Load::TurnOut, kind: PainKind::Sharp));
+        $hold = static fn (int $level): ?Hold => Holds::of([new PainTold('p', self::day('2026-03-10'), self::day('2026-03-10'), new Pain($level, PainPlace::SittingBone, PainKind::Ache), Side::Left)], self::day(self::NOW))->find('p');
+        self::assertSame([Word::Teacher, Word::Teacher], [$hold(1)?->word, $hold(4)?->word], 'For a while: after asking, and two days at least.');
+    }
+
     public function testWhatAStopSparesAndWhenItsOwnTeacherMayLiftIt(): void
     {
         $stop = static fn (?Side $side, bool $isPainless): ?Hold => Holds::of([new StopDecided('s', self::day('2026-03-05'), self::day('2026-03-05'), $side, $isPainless, by: 'me')], self::day('2026-03-10'))->find('s');
