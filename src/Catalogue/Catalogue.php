@@ -23,11 +23,14 @@ use Symfony\Component\Config\Resource\DirectoryResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
 
-/** The shipped catalogue, read and checked once, and kept compiled as PHP. */
+/** The catalogue: what is shipped, read and checked once and kept compiled as PHP, and beside it what a teacher has written. */
 final class Catalogue implements CacheWarmerInterface
 {
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
+
+    /** @var array<string, array<string, array<string, mixed>>> */
+    private array $own = [];
 
     /** @var array<string, list<PracticeRung>>|null */
     private ?array $practice = null;
@@ -50,10 +53,28 @@ final class Catalogue implements CacheWarmerInterface
     ) {
     }
 
-    /** @return array<string, array<string, mixed>> by id */
+    /** @return array<string, array<string, mixed>> by id: the shipped entries, and those of the teacher whose they were laid beside them */
     public function all(Kind $kind): array
     {
+        return $this->shipped($kind) + ($this->own[$kind->value] ?? []);
+    }
+
+    /** @return array<string, array<string, mixed>> by id */
+    public function shipped(Kind $kind): array
+    {
         return $this->entries()[$kind->value];
+    }
+
+    /**
+     * Lays a teacher's own entries beside the shipped ones: they are read, planned and practised like these. None stands
+     * in the place of a shipped one.
+     *
+     * @param array<string, array<string, array<string, mixed>>> $own by kind and id
+     */
+    public function lay(array $own): void
+    {
+        $this->own = $own;
+        $this->practice = $this->postures = $this->tests = null;
     }
 
     /** @return array<string, mixed>|null */
@@ -73,7 +94,7 @@ final class Catalogue implements CacheWarmerInterface
     {
         $entries = [];
         foreach (Kind::cases() as $kind) {
-            $entries[$kind->value] = $this->all($kind);
+            $entries[$kind->value] = $this->shipped($kind);
         }
 
         return new CatalogueFolder($this->folder, $this->locale, $entries);
@@ -86,7 +107,7 @@ final class Catalogue implements CacheWarmerInterface
 
     public function text(Kind $kind, string $id): ?string
     {
-        return null === $this->entry($kind, $id) ? null : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");
+        return !isset($this->shipped($kind)[$id]) ? null : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");
     }
 
     /** @return array<string, Condition> what cautions hold, by id; stop signs are pain, and stand elsewhere */

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Catalogue;
 
 /**
  * What an adapted posture has from the one that it adapts, whatever its own text leaves out: it loads at least
- * what that loads, and is no gentler. A rung has it from the one of its id, a new or renamed one from the one in
+ * what that loads, is no gentler, and stays closed by its gates. A rung has it from the one of its id, a new or renamed one from the one in
  * its place.
  */
 final class Inherited
@@ -28,6 +28,16 @@ final class Inherited
                 $rung['stance'] ??= $from['stance'];
             }
             $rung = self::otherLeg($rung, $from);
+            // What closes the one closes the other.
+            $gates = array_unique([...($rung['gates'] ?? []), ...($from['gates'] ?? [])], SORT_REGULAR);
+            if ([] !== $gates) {
+                $rung['gates'] = array_values($gates);
+            }
+            foreach (['cues', 'felt', 'fault', 'view', 'drills'] as $said) {
+                if (isset($from[$said])) {
+                    $rung[$said] ??= $from[$said];
+                }
+            }
             foreach (['gentle', 'foot_free', 'may_be_measured_through'] as $lenient) {
                 if (isset($rung[$lenient])) {
                     $rung[$lenient] = true === $rung[$lenient] && true === ($from[$lenient] ?? false);
@@ -38,8 +48,50 @@ final class Inherited
         if (true === ($base['both_legs'] ?? false)) {
             $entry['both_legs'] = true;
         }
-        if (isset($base['stance'])) {
-            $entry['stance'] ??= $base['stance'];
+        $gates = array_unique([...($entry['gates'] ?? []), ...($base['gates'] ?? [])], SORT_REGULAR);
+        if ([] !== $gates) {
+            $entry['gates'] = array_values($gates);
+        }
+        foreach (['stance', 'level', 'purposes', 'remedies', 'sides'] as $said) {
+            if (isset($base[$said])) {
+                $entry[$said] ??= $base[$said];
+            }
+        }
+
+        // The forms beside a rung go with it, as they are.
+        $forms = array_filter($base['forms'] ?? [], static fn (array $form): bool => in_array($form['alternates_with'], array_column($entry['rungs'], 'id'), true));
+        unset($entry['forms']);
+
+        return [] === $forms ? $entry : $entry + ['forms' => array_values($forms)];
+    }
+
+    /**
+     * What closes every shipped rung of a leg position closes an own one: a position is no other for being written anew.
+     *
+     * @param array<string, mixed> $entry
+     * @param array<string, array<string, mixed>> $shipped postures by id
+     *
+     * @return array<string, mixed> the entry with the gates of its positions
+     */
+    public static function gates(array $entry, array $shipped): array
+    {
+        $common = [];
+        foreach ($shipped as $posture) {
+            foreach ($posture['rungs'] as $rung) {
+                $contact = $rung['demand']['contact'] ?? null;
+                if (null !== $contact && true !== ($rung['gentle'] ?? false)) {
+                    $gates = array_map(serialize(...), [...($rung['gates'] ?? []), ...($posture['gates'] ?? [])]);
+                    $common[$contact] = isset($common[$contact]) ? array_intersect($common[$contact], $gates) : $gates;
+                }
+            }
+        }
+        foreach ($entry['rungs'] as $i => $rung) {
+            $of = $common[$rung['demand']['contact'] ?? ''] ?? [];
+            if ([] !== $of) {
+                // Nothing that has a gate is gentle.
+                $entry['rungs'][$i]['gentle'] = false;
+                $entry['rungs'][$i]['gates'] = array_values(array_unique([...($rung['gates'] ?? []), ...array_map(static fn (string $gate): array => (array) unserialize($gate, ['allowed_classes' => false]), array_values($of))], SORT_REGULAR));
+            }
         }
 
         return $entry;

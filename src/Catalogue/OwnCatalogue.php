@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Component\Yaml\Yaml;
+use Symfony\Contracts\Cache\CacheInterface;
 
 /** A teacher's own entries beside the shipped ones: checked in the same way, kept version by version. */
 final class OwnCatalogue
@@ -23,6 +24,7 @@ final class OwnCatalogue
         private readonly EntityManagerInterface $em,
         private readonly Catalogue $catalogue,
         private readonly ClockInterface $clock,
+        private readonly CacheInterface $cache,
     ) {
     }
 
@@ -43,17 +45,17 @@ final class OwnCatalogue
             ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('kind', $kind)->setParameter('name', $name)->getResult();
     }
 
-    /** @return array<string, array<string, mixed>> shipped and own, by id */
-    public function all(Teacher $teacher, Kind $kind): array
+    /** @return array<string, array<string, array<string, mixed>>> what a teacher has written and is without fault, by kind and id */
+    public function of(Teacher $teacher): array
     {
-        $all = $this->catalogue->all($kind);
+        $all = [];
         foreach ($this->newest($teacher) as $own) {
-            if ($own->kind === $kind) {
-                [$entry, $faults] = $this->read($own);
-                if ([] === $faults) {
-                    $base = Kind::Posture === $kind && null !== $own->adapts ? $all[$own->adapts] ?? null : null;
-                    $all[$own->name] = (null === $base ? $entry : Inherited::into($entry, $base)) + ['own' => $own->version, 'adapts' => $own->adapts];
-                }
+            [$entry, $faults] = $this->read($own);
+            if ([] === $faults) {
+                $base = Kind::Posture === $own->kind && null !== $own->adapts ? $this->catalogue->shipped($own->kind)[$own->adapts] ?? $all[$own->kind->value][$own->adapts] ?? null : null;
+                $entry = null === $base ? $entry : Inherited::into($entry, $base);
+                $entry = Kind::Posture === $own->kind ? Inherited::gates($entry, $this->catalogue->shipped($own->kind)) : $entry;
+                $all[$own->kind->value][$own->name] = $entry + ['own' => $own->version, 'adapts' => $own->adapts];
             }
         }
 
@@ -80,7 +82,7 @@ final class OwnCatalogue
             $line = EntryText::line($text, 'id');
             if (null !== $name && $id !== $name) {
                 $faults[] = new Fault($file, $line, 'id', sprintf('was "%s" so far, and stays so.', $name));
-            } elseif (null !== $this->catalogue->entry($kind, $id)) {
+            } elseif (isset($this->catalogue->shipped($kind)[$id])) {
                 $faults[] = new Fault($file, $line, 'id', 'is that of a shipped entry, which is adapted under a name of its own.');
             } elseif (null === $name && [] !== $this->versions($teacher, $kind, $id)) {
                 $faults[] = new Fault($file, $line, 'id', 'is that of an entry of yours: open that one to write its next version.');
@@ -115,6 +117,7 @@ final class OwnCatalogue
     /** @return array{array<string, mixed>, list<Fault>} */
     private function read(OwnEntry $own): array
     {
-        return EntryText::read($own->kind, $own->text, sprintf(self::FILE, $own->name), $this->catalogue->schemas());
+        // A version never changes, and a new release has a new cache: each is read once.
+        return $this->cache->get("own.$own->id", fn (): array => EntryText::read($own->kind, $own->text, sprintf(self::FILE, $own->name), $this->catalogue->schemas()));
     }
 }

@@ -9,7 +9,6 @@ use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
-use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Catalogue\SheetFigure;
 use LucidAscent\App\Catalogue\TeachingGaps;
 use LucidAscent\App\Reading\PersonOn;
@@ -18,7 +17,6 @@ use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use LucidAscent\Core\Posture\RungDefinition;
-use LucidAscent\Core\Readiness\ReadPoses;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -26,14 +24,14 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The catalogue to read: postures, drills, tests, schools and cautions. */
 final class LibraryController extends TeacherController
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly OwnCatalogue $own)
+    public function __construct(private readonly Catalogue $catalogue)
     {
     }
 
     #[Route('/library', 'library', methods: ['GET'])]
     public function library(Request $request, PersonOn $people): Response
     {
-        $postures = $this->own->all($this->teacher(), Kind::Posture);
+        $postures = $this->catalogue->all(Kind::Posture);
         $drills = $this->catalogue->all(Kind::Drill);
         $asked = trim($request->query->getString('q'));
         $component = $request->query->getString('component');
@@ -51,11 +49,9 @@ final class LibraryController extends TeacherController
             if (null === $known) {
                 $this->addFlash('hint', 'The body has not been measured: what is in reach cannot be told.');
             } else {
-                // Own entries are read like shipped ones.
-                $poses = new ReadPoses(Definitions::ofPostures($postures), $known->person, $known->tests);
                 foreach ($shown as $id) {
                     foreach (Side::cases() as $side) {
-                        $reach[$id][$side->value] = $poses->of($id, $side)->stand->rung?->rung;
+                        $reach[$id][$side->value] = $known->of($id, $side)->stand->rung?->rung;
                     }
                 }
                 $shown = array_filter($shown, static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null) || null !== ($reach[$id]['right'] ?? null));
@@ -65,8 +61,8 @@ final class LibraryController extends TeacherController
         return $this->render('library/index.html.twig', [
             'postures' => $postures,
             'shown' => $shown,
-            'tests' => '' === $asked ? [] : Library::search($asked, $this->own->all($this->teacher(), Kind::Test)),
-            'allTests' => $this->own->all($this->teacher(), Kind::Test),
+            'tests' => '' === $asked ? [] : Library::search($asked, $this->catalogue->all(Kind::Test)),
+            'allTests' => $this->catalogue->all(Kind::Test),
             'components' => self::values($postures, static fn (array $posture): array => $posture['components']),
             'families' => self::values($postures, static fn (array $posture): array => [$posture['family']]),
             'practitioners' => $this->records->practitioners($this->teacher()),
@@ -81,7 +77,7 @@ final class LibraryController extends TeacherController
     #[Route('/library/postures/{id}', 'library_posture', methods: ['GET'])]
     public function posture(string $id, Request $request): Response
     {
-        $posture = $this->own->all($this->teacher(), Kind::Posture)[$id] ?? throw $this->createNotFoundException();
+        $posture = $this->catalogue->all(Kind::Posture)[$id] ?? throw $this->createNotFoundException();
         $conditions = $this->catalogue->conditions();
         $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
         $definition = Definitions::ofPosture($posture);
@@ -91,7 +87,7 @@ final class LibraryController extends TeacherController
             'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
         ], array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null, 'id'));
         $incoming = [];
-        foreach ($this->own->all($this->teacher(), Kind::Posture) as $other => $data) {
+        foreach ($this->catalogue->all(Kind::Posture) as $other => $data) {
             foreach (PrerequisiteGraph::RELATIONS as $relation) {
                 if (isset($data['relations'][$relation][$id])) {
                     $incoming[$relation][$other] = $data['relations'][$relation][$id];
@@ -101,7 +97,7 @@ final class LibraryController extends TeacherController
 
         return $this->render('library/posture.html.twig', [
             'posture' => $posture,
-            'postures' => $this->own->all($this->teacher(), Kind::Posture),
+            'postures' => $this->catalogue->all(Kind::Posture),
             'schools' => $this->catalogue->all(Kind::School),
             'drills' => $this->catalogue->all(Kind::Drill),
             'feelings' => $this->catalogue->feelings(),
@@ -110,14 +106,14 @@ final class LibraryController extends TeacherController
             'conditions' => $conditions,
             'asked' => array_keys($asked),
             'permissions' => $permissions,
-            'judges' => array_filter($this->own->all($this->teacher(), Kind::Test), static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components'])),
+            'judges' => array_filter($this->catalogue->all(Kind::Test), static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components'])),
         ]);
     }
 
     #[Route('/library/tests/{id}', 'library_test', methods: ['GET'])]
     public function test(string $id): Response
     {
-        $test = $this->own->all($this->teacher(), Kind::Test)[$id] ?? throw $this->createNotFoundException();
+        $test = $this->catalogue->all(Kind::Test)[$id] ?? throw $this->createNotFoundException();
 
         return $this->render('library/test.html.twig', ['test' => $test]);
     }
@@ -125,7 +121,7 @@ final class LibraryController extends TeacherController
     #[Route('/library/tests', 'library_tests', methods: ['GET'])]
     public function tests(): Response
     {
-        $tests = $this->own->all($this->teacher(), Kind::Test);
+        $tests = $this->catalogue->all(Kind::Test);
         uasort($tests, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
 
         return $this->render('library/tests.html.twig', ['tests' => $tests]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\EntryDraft;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\EntryText;
@@ -23,7 +24,7 @@ final class OwnEntryController extends TeacherController
 {
     private const IMPORT = 'import-entry';
 
-    public function __construct(private readonly OwnCatalogue $own)
+    public function __construct(private readonly OwnCatalogue $own, private readonly Catalogue $catalogue)
     {
     }
 
@@ -61,7 +62,7 @@ final class OwnEntryController extends TeacherController
         $adapts = $request->query->getString('adapt');
         $base = [];
         if ('' !== $adapts) {
-            $base = $this->own->all($this->teacher(), $kind)[$adapts] ?? throw $this->createNotFoundException();
+            $base = $this->catalogue->all($kind)[$adapts] ?? throw $this->createNotFoundException();
             $base = array_diff_key($base, ['own' => true, 'adapts' => true]);
             $base['id'] = substr($adapts.'-adapted', 0, 80);
             $base['name'] .= ', adapted';
@@ -75,7 +76,7 @@ final class OwnEntryController extends TeacherController
     {
         $own = $this->own->versions($this->teacher(), $kind, $name)[0] ?? throw $this->createNotFoundException();
 
-        return $this->edit($kind, $name, $this->own->all($this->teacher(), $kind)[$name] ?? [], $own->adapts, $request);
+        return $this->edit($kind, $name, $this->catalogue->all($kind)[$name] ?? [], $own->adapts, $request);
     }
 
     #[Route('/library/own/{kind}/{name}.yaml', 'own_export', requirements: ['kind' => 'posture|test'], methods: ['GET'])]

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Entity\PlanFeed;
 use LucidAscent\App\Entity\PlanFeedEnd;
 use LucidAscent\App\Entity\PracticePlan;
@@ -43,6 +44,7 @@ final class PlanController extends TeacherController
         private readonly PlanAnswer $planner,
         private readonly StoredPlan $stored,
         private readonly Catalogue $catalogue,
+        private readonly OwnCatalogue $own,
         private readonly Wanted $wanted,
         private readonly HeldBack $heldBack,
         private readonly ReasonExtension $texts,
@@ -215,6 +217,7 @@ final class PlanController extends TeacherController
     public function open(#[\SensitiveParameter] string $secret): Response
     {
         $practitioner = $this->records->ofFeed(hash('sha256', $secret)) ?? throw $this->createNotFoundException();
+        $this->catalogue->lay($this->own->of($practitioner->teacher));
 
         return $this->ics($practitioner);
     }

@@ -177,4 +177,59 @@ final class OwnEntryTest extends AppTestCase
         self::assertSame(['bearing', 'lying', 'seated'], [$stances['stance'], ...array_column($stances['rungs'], 'stance')]);
         self::assertSame(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], Inherited::into(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], ['rungs' => []]));
     }
+
+    /** A gate that a position has is not left behind by writing the position anew. */
+    public function testAPositionKeepsItsGatesWhoeverWritesItDown(): void
+    {
+        $shipped = ['half' => ['gates' => [['first' => 'ground']], 'rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']], ['demand' => ['contact' => 'half-lotus'], 'gentle' => true]]], 'fold' => ['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['first' => 'half'], ['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']]]]];
+        $entry = Inherited::gates(['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gentle' => true], ['demand' => ['contact' => 'frog'], 'gentle' => true], ['demand' => ['thresholds' => []]]]], $shipped);
+        self::assertSame([['sitting' => 'may-try']], $entry['rungs'][0]['gates'], 'What every rung of the position has.');
+        self::assertFalse($entry['rungs'][0]['gentle'], 'What has a gate is not gentle.');
+        self::assertArrayNotHasKey('gates', $entry['rungs'][1]);
+        self::assertArrayNotHasKey('gates', $entry['rungs'][2]);
+
+        $adapted = Inherited::into(['rungs' => [['id' => 'a', 'gates' => [['observed' => 'mine']]], ['id' => 'b']]], ['gates' => [['first' => 'ground']], 'rungs' => [['id' => 'a', 'gates' => [['sitting' => 'supported']], 'cues' => ['One', 'Two']], ['id' => 'b']], 'forms' => [['id' => 'x', 'alternates_with' => 'a'], ['id' => 'y', 'alternates_with' => 'gone']]]);
+        self::assertSame([['observed' => 'mine'], ['sitting' => 'supported']], $adapted['rungs'][0]['gates']);
+        self::assertSame([['first' => 'ground']], $adapted['gates']);
+        self::assertSame(['One', 'Two'], $adapted['rungs'][0]['cues']);
+        self::assertSame(['x'], array_column($adapted['forms'], 'id'), 'A form goes with its rung.');
+    }
+
+    /** Read, walked, planned and practised like a shipped one, by its own teacher alone. */
+    public function testAnOwnPostureIsUsedLikeAShippedOne(): void
+    {
+        $teacher = $this->teacher('third@studio.example');
+        $practitioner = $this->practitioner($teacher);
+        $this->client->loginUser($teacher);
+        $this->tested($practitioner, 12.0, 16.0);
+        $this->client->request('GET', '/library/own/posture/new?adapt=half-lotus');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'half-lotus-slow', 'entry_form[name]' => 'Half lotus, slowly', 'entry_form[target]' => '1', 'entry_form[rungs][0][cues]' => "Let the hip turn\nWait for it"]);
+        self::assertResponseRedirects();
+        $home = "/practitioners/$practitioner->id";
+        foreach (["$home/ladder/half-lotus-slow", "$home/poses/half-lotus-slow", "$home/walk/half-lotus-slow"] as $page) {
+            $this->client->request('GET', $page);
+            self::assertResponseIsSuccessful($page);
+            self::assertSelectorTextContains('main', 'Half lotus, slowly');
+        }
+        $this->client->request('GET', "$home/ladder/half-lotus-slow");
+        self::assertSelectorTextContains('main', 'Let the hip turn.');
+        $form = $this->client->request('GET', "$home/assessments/new")->filter('form[name="before"]')->form();
+        $this->client->request('POST', "$home/assessments/new", array_replace_recursive($form->getPhpValues(), ['before' => ['wanted' => ['half-lotus-slow'], 'consent' => '1', 'pain' => ['level' => '0'], 'warm' => '1']]));
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Half lotus, slowly');
+        $this->client->request('GET', "$home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Half lotus, slowly');
+
+        // Its gate is that of the shipped one: the seated rung is no more open than there.
+        $stand = fn (string $posture): array => $this->client->request('GET', "$home/ladder/$posture")->filter('.side-left')->each(static fn ($cell): string => (string) preg_replace('/\s+/', ' ', str_replace('half-lotus-slow', 'half-lotus', $cell->text())));
+        self::assertSame($stand('half-lotus'), $stand('half-lotus-slow'));
+
+        $other = $this->teacher('other@studio.example');
+        $theirs = $this->practitioner($other);
+        $this->client->loginUser($other);
+        $this->client->request('GET', "/practitioners/$theirs->id/ladder/half-lotus-slow");
+        self::assertResponseStatusCodeSame(404);
+    }
 }

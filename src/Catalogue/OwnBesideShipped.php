@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Catalogue;
+
+use LucidAscent\App\Entity\Teacher;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ControllerEvent;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+
+/** Every page of a teacher knows that teacher's own entries; nobody else's page does. */
+final readonly class OwnBesideShipped
+{
+    public function __construct(private Catalogue $catalogue, private OwnCatalogue $own, private TokenStorageInterface $tokens)
+    {
+    }
+
+    #[AsEventListener]
+    public function lay(ControllerEvent $event): void
+    {
+        if ($event->isMainRequest()) {
+            $user = $this->tokens->getToken()?->getUser();
+            $this->catalogue->lay($user instanceof Teacher ? $this->own->of($user) : []);
+        }
+    }
+}
