@@ -95,7 +95,9 @@ final readonly class Library
     /** @return list<string> lower case, without diacritics */
     private static function words(string $text): array
     {
-        $plain = \Transliterator::create('Any-Latin; Latin-ASCII; Lower')?->transliterate($text);
+        static $plainly = null;
+        $plainly ??= \Transliterator::create('Any-Latin; Latin-ASCII; Lower');
+        $plain = $plainly?->transliterate($text);
 
         return array_values(array_filter(preg_split('/[^a-z0-9]+/', false === $plain || null === $plain ? '' : $plain) ?: [], static fn (string $word): bool => '' !== $word));
     }

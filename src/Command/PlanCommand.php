@@ -22,8 +22,8 @@ final class PlanCommand extends DocumentCommand
         $this->setHelp(<<<'TEXT'
             Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools, {"schools":{"tue":"long-still"}};
             prints weeks with their sessions, what was left out and why, and when to test again. Without days, weeks or minutes it says so
-            and ends with status 2.
-
+            and ends with status 2. "props" says what is at home: {"blocks":2,"blankets":3,"strap":true}, and false for any of "bolster",
+            "cushion", "wall", "chair" and "bed-edge" that is not there.
 
             TEXT.EventList::HELP.self::KINDS);
     }

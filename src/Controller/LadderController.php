@@ -62,6 +62,7 @@ final class LadderController extends TeacherController
         return $this->render('ladder.html.twig', [
             'practitioner' => $practitioner,
             'ladder' => $this->catalogue->ladder($posture),
+            'forms' => $this->catalogue->entry(Kind::Posture, $posture)['forms'] ?? [],
             'sides' => $sides,
             'heights' => $heights,
             'undecided' => $undecided,

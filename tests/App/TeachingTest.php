@@ -131,6 +131,58 @@ final class TeachingTest extends TestCase
         }
     }
 
+    /**
+     * One sheet for each pose that somebody may want: what its rungs ask, load and lead to. A change shows here, to be
+     * looked at; SHEETS=write writes them anew.
+     */
+    #[DataProvider('targets')]
+    public function testTheSheetOfATargetIsAsItWas(string $id): void
+    {
+        $file = __DIR__."/sheets/$id.txt";
+        $sheet = self::sheet($id);
+        if ('write' === getenv('SHEETS')) {
+            file_put_contents($file, $sheet);
+        }
+        self::assertStringEqualsFile($file, $sheet);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function targets(): iterable
+    {
+        foreach (self::folder()->entries['posture'] as $id => $posture) {
+            if (true === $posture['target']) {
+                yield $id => [$id];
+            }
+        }
+    }
+
+    private static function sheet(string $id): string
+    {
+        $posture = self::folder()->entries['posture'][$id];
+        $lines = ["$posture[name]: $posture[level]; ".implode(', ', $posture['purposes'])];
+        foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
+            [, $work] = self::rungs()["$id/$rung[id]"];
+            $loads = $work->loads;
+            sort($loads);
+            $demand = $rung['demand']['contact'] ?? implode(', ', array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']}", $rung['demand']['thresholds']));
+            $values = array_map(static fn (string $name, float|int $value): string => "$name $value", array_keys($rung['demand']['values'] ?? []), array_values($rung['demand']['values'] ?? []));
+            $lines[] = (isset($rung['alternates_with']) ? "  or, for {$rung['alternates_with']}: " : '- ').$rung['name'].(true === ($rung['gentle'] ?? false) ? ' (gentle)' : '');
+            foreach ([
+                'asks' => trim($demand.' '.implode(', ', $values)),
+                'hold' => Catalogue::holdText($rung['hold']),
+                'loads' => implode(', ', $loads),
+                'gates' => implode(', ', array_map(static fn (array $gate): string => key($gate).' '.current($gate), $rung['gates'] ?? [])),
+                'faults' => implode(', ', array_column($rung['compensations'], 'id')),
+                'felt' => implode(', ', $rung['felt']),
+                'instead' => "{$rung['knee_safe']['rung']}, lying {$rung['lying']['rung']}",
+            ] as $name => $text) {
+                $lines[] = rtrim("    $name: $text");
+            }
+        }
+
+        return implode("\n", $lines)."\n";
+    }
+
     public function testPigeonUprightAndFoldedAreTwoPurposesOfOneStep(): void
     {
         $pigeon = self::folder()->entries['posture']['pigeon'];
@@ -252,7 +304,10 @@ final class TeachingTest extends TestCase
     /** @return array<string, array{array<string, mixed>, \LucidAscent\Core\Caution\Work}> each rung and form with its work, by "posture/rung" */
     private static function rungs(): array
     {
-        $rungs = [];
+        static $rungs = [];
+        if ([] !== $rungs) {
+            return $rungs;
+        }
         foreach (self::folder()->entries['posture'] as $id => $posture) {
             $definition = Definitions::ofPosture($posture);
             $of = array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null, 'id');

@@ -79,3 +79,14 @@ window.addEventListener('beforeprint', () => {
     folded.forEach((details) => details.setAttribute('open', ''));
 });
 window.addEventListener('afterprint', () => folded.forEach((details) => details.removeAttribute('open')));
+
+// Whoever follows a link to a rung sees it open.
+const open = () => {
+    const target = document.getElementById(decodeURIComponent(location.hash.slice(1)));
+    if (target instanceof HTMLDetailsElement) {
+        target.open = true;
+        target.scrollIntoView();
+    }
+};
+window.addEventListener('hashchange', open);
+open();
