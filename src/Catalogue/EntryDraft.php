@@ -44,6 +44,9 @@ final class EntryDraft
 
             return [$entry, $faults];
         }
+        if (Kind::Drill === $kind) {
+            return [$entry, $faults];
+        }
         $entry['relations'] ??= [];
         $figure = (string) ($typed['figure'] ?? '');
         $drawn = ContactList::toSetUp()[$figure] ?? null;

@@ -11,7 +11,7 @@ use LucidAscent\Core\LegChain\Contact\About;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Testing\Formula;
 
-/** Which parts of a posture, a rung and a test a teacher writes, in the order of the form. */
+/** Which parts of a posture, a rung, a drill and a test a teacher writes, in the order of the form. */
 final class EntryFields
 {
     private const FAMILIES = ['sitting-folded', 'cross-legged', 'kneeling', 'kneeling-fold', 'leg-behind', 'forward-fold', 'lunge', 'standing', 'squat', 'arm-balance', 'twist', 'backbend', 'lying'];
@@ -23,7 +23,11 @@ final class EntryFields
     /** @return list<Field> */
     public static function of(Kind $kind): array
     {
-        return Kind::Test === $kind ? self::test() : self::posture();
+        return match ($kind) {
+            Kind::Test => self::test(),
+            Kind::Drill => self::drill(),
+            default => self::posture(),
+        };
     }
 
     /** @return list<Field> */
@@ -91,6 +95,21 @@ final class EntryFields
         }
 
         return $fields;
+    }
+
+    /** @return list<Field> */
+    private static function drill(): array
+    {
+        return [
+            new Field('name', 'Name', FieldKind::Line),
+            new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; not that of a shipped entry.'),
+            new Field('repetitions', 'Repetitions', FieldKind::Range, 'Least and most, such as "5 to 8 repetitions".'),
+            new Field('side', 'Sides', FieldKind::Choice, '', ['each', 'alternate', 'both']),
+            new Field('remedies', 'Helps where this is short', FieldKind::Choices, '', TeachingGaps::REMEDIES),
+            new Field('uses', 'In the position of', FieldKind::Line, 'A rung, such as pinwheel/hands.'),
+            new Field('how', 'How', FieldKind::Lines, 'One step a line.'),
+            new Field('cues', 'Cues', FieldKind::Lines, 'Two to four, one a line, of twelve words at most: they are read aloud.'),
+        ];
     }
 
     /** @return list<Field> */

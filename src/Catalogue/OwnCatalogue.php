@@ -35,7 +35,7 @@ final class OwnCatalogue
             'SELECT e FROM '.OwnEntry::class.' e WHERE e.teacher = :teacher AND e.version = (SELECT MAX(o.version) FROM '.OwnEntry::class.' o
              WHERE o.teacher = e.teacher AND o.kind = e.kind AND o.name = e.name) AND e.kind IN (:kinds) ORDER BY e.kind, e.name',
         )
-            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('kinds', [Kind::Posture->value, Kind::Test->value])->getResult();
+            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('kinds', array_map(static fn (Kind $kind): string => $kind->value, Kind::own()))->getResult();
     }
 
     /** @return list<OwnEntry> every version of one, the newest first */

@@ -19,7 +19,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** A teacher's own postures and tests: written anew or adapted, checked like the shipped ones, carried in and out as YAML. */
+/** A teacher's own postures, drills and tests: written anew or adapted, checked like the shipped ones, carried in and out as YAML. */
 final class OwnEntryController extends TeacherController
 {
     private const IMPORT = 'import-entry';
@@ -33,8 +33,8 @@ final class OwnEntryController extends TeacherController
     {
         $text = null;
         $faults = [];
-        // Schools and cautions are the catalogue's own.
-        $kind = Kind::Test->value === $request->request->getString('kind') ? Kind::Test : Kind::Posture;
+        $asked = Kind::tryFrom($request->request->getString('kind'));
+        $kind = in_array($asked, Kind::own(), true) ? $asked : Kind::Posture;
         $isStale = $request->isMethod('POST') && !$this->isCsrfTokenValid(self::IMPORT, $request->request->getString('_token'));
         if ($isStale) {
             // The text comes back: it may be long, and nowhere else.
@@ -56,7 +56,7 @@ final class OwnEntryController extends TeacherController
         ], new Response(status: [] === $faults && !$isStale ? 200 : 422));
     }
 
-    #[Route('/library/own/{kind}/new', 'own_new', requirements: ['kind' => 'posture|test'], methods: ['GET', 'POST'])]
+    #[Route('/library/own/{kind}/new', 'own_new', requirements: ['kind' => 'posture|drill|test'], methods: ['GET', 'POST'])]
     public function new(Kind $kind, Request $request): Response
     {
         $adapts = $request->query->getString('adapt');
@@ -71,7 +71,7 @@ final class OwnEntryController extends TeacherController
         return $this->edit($kind, null, $base, '' === $adapts ? null : $adapts, $request);
     }
 
-    #[Route('/library/own/{kind}/{name}/edit', 'own_edit', requirements: ['kind' => 'posture|test'], methods: ['GET', 'POST'])]
+    #[Route('/library/own/{kind}/{name}/edit', 'own_edit', requirements: ['kind' => 'posture|drill|test'], methods: ['GET', 'POST'])]
     public function next(Kind $kind, string $name, Request $request): Response
     {
         $own = $this->own->versions($this->teacher(), $kind, $name)[0] ?? throw $this->createNotFoundException();
@@ -79,7 +79,7 @@ final class OwnEntryController extends TeacherController
         return $this->edit($kind, $name, $this->catalogue->all($kind)[$name] ?? [], $own->adapts, $request);
     }
 
-    #[Route('/library/own/{kind}/{name}.yaml', 'own_export', requirements: ['kind' => 'posture|test'], methods: ['GET'])]
+    #[Route('/library/own/{kind}/{name}.yaml', 'own_export', requirements: ['kind' => 'posture|drill|test'], methods: ['GET'])]
     public function export(Kind $kind, string $name): Response
     {
         $own = $this->own->versions($this->teacher(), $kind, $name)[0] ?? throw $this->createNotFoundException();
@@ -118,7 +118,7 @@ final class OwnEntryController extends TeacherController
                     $kept = $this->own->keep($this->teacher(), $kind, $entry['id'], $text, $adapts);
                     $this->addFlash('done', $this->say('Kept as version %version%.', ['%version%' => $kept->version]));
 
-                    return $this->redirectToRoute(Kind::Test === $kind ? 'library_test' : 'library_posture', ['id' => $kept->name]);
+                    return Kind::Drill === $kind ? $this->redirectToRoute('library_drills', ['_fragment' => $kept->name]) : $this->redirectToRoute(Kind::Test === $kind ? 'library_test' : 'library_posture', ['id' => $kept->name]);
                 }
             }
         }

@@ -66,7 +66,7 @@ final class EntryForm extends AbstractType
                     'expanded' => FieldKind::Choices === $field->kind,
                     'placeholder' => FieldKind::Choice === $field->kind ? 'choose' : null,
                 ]),
-                FieldKind::Line, FieldKind::Number, FieldKind::Quantity => $builder->add($field->name(), TextType::class, $common + ['attr' => ['maxlength' => 2000]]),
+                FieldKind::Line, FieldKind::Number, FieldKind::Quantity, FieldKind::Range => $builder->add($field->name(), TextType::class, $common + ['attr' => ['maxlength' => 2000]]),
                 default => $builder->add($field->name(), TextareaType::class, $common + ['attr' => ['rows' => 3, 'maxlength' => 8000]]),
             };
         }
@@ -79,7 +79,12 @@ final class EntryForm extends AbstractType
             'family' => 'family.'.$choice,
             'stance' => 'stance.'.$choice,
             'loads' => 'load.'.$choice,
-            default => $choice,
+            'level' => 'level.'.$choice,
+            'purposes' => 'purpose.'.$choice,
+            'remedies' => 'remedy.'.$choice,
+            'sides' => 'sides.'.$choice,
+            'side' => 'drill.'.$choice,
+            default => str_replace('-', ' ', $choice),
         };
     }
 }

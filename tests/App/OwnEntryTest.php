@@ -232,4 +232,33 @@ final class OwnEntryTest extends AppTestCase
         $this->client->request('GET', "/practitioners/$theirs->id/ladder/half-lotus-slow");
         self::assertResponseStatusCodeSame(404);
     }
+
+    public function testADrillOfOnesOwn(): void
+    {
+        $this->client->request('GET', '/library/own/drill/new');
+        $this->client->submitForm('Check and keep', ['entry_form[name]' => 'Rolling the shin', 'entry_form[id]' => 'roll-the-shin', 'entry_form[repetitions]' => 'some', 'entry_form[side]' => 'each', 'entry_form[uses]' => 'pinwheel/ceiling', 'entry_form[how]' => 'Roll it.', 'entry_form[cues]' => "Slow\nFrom the hip"]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#entry_form_repetitions_error1', 'two numbers and a unit');
+        $values = $this->client->getCrawler()->selectButton('Check and keep')->form()->getPhpValues();
+        $values['entry_form'] = array_replace($values['entry_form'], ['repetitions' => '5 to 8 repetitions', 'remedies' => ['turn-in']]);
+        $this->client->request('POST', '/library/own/drill/new', $values);
+        self::assertSelectorTextContains('#entry_form_uses_error1', 'no rung');
+        $values['entry_form']['uses'] = 'pinwheel/hands';
+        $values['entry_form']['_token'] = $this->client->getCrawler()->filter('#entry_form__token')->attr('value');
+        $this->client->request('POST', '/library/own/drill/new', $values);
+        self::assertResponseRedirects('/library/drills#roll-the-shin');
+        $this->client->request('GET', '/library/drills');
+        self::assertSelectorTextContains('main', 'Rolling the shin');
+        self::assertSelectorTextContains('main', 'Your own, version 1.');
+        $this->client->request('GET', '/library', ['q' => 'rolling shin']);
+        self::assertSelectorTextContains('main', 'Rolling the shin');
+        $this->client->request('GET', '/library/own/drill/roll-the-shin/edit');
+        $this->client->submitForm('Check and keep', ['entry_form[how]' => 'Roll it both ways.']);
+        self::assertResponseRedirects();
+        $this->client->request('GET', '/library/own/drill/roll-the-shin.yaml');
+        self::assertStringContainsString('Roll it both ways.', (string) $this->client->getResponse()->getContent());
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', '/library/drills');
+        self::assertSelectorTextNotContains('main', 'Rolling the shin');
+    }
 }

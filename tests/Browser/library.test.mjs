@@ -14,13 +14,13 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await signIn(page, 'library@studio.example');
     await page.getByRole('link', { name: 'Library' }).click();
     await check(page);
-    for (const part of ['tests', 'schools', 'cautions', 'own', 'tests/soles-together']) {
+    for (const part of ['drills', 'tests', 'schools', 'cautions', 'own', 'tests/soles-together']) {
         await page.goto(`${base}/library/${part}`);
         await check(page);
     }
 
     await page.goto(`${base}/library`);
-    await page.getByLabel('Name, in English or Sanskrit').fill('pigoen');
+    await page.getByLabel('Name, in whatever words').fill('pigoen');
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: 'Pigeon', exact: true }).click();
     // Drawn by a script once the sheet is there, so waited for before it is counted.
@@ -52,6 +52,32 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: 'pigeon-adapted as YAML' }).click();
     assert.equal((await download).suggestedFilename(), 'pigeon-adapted.yaml');
+});
+
+test('what to teach is found by what it is for, and a safer form is one step away', async () => {
+    teacher('teaching@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'teaching@studio.example');
+    await page.goto(`${base}/library`);
+    await page.getByLabel('What for').selectOption({ label: 'for the knee\'s sake' });
+    await page.getByLabel('With what is at hand').selectOption({ label: 'blankets and a wall' });
+    await page.getByRole('button', { name: 'Find' }).click();
+    await page.waitForURL(/purpose=knee/);
+    await check(page);
+    await page.getByRole('link', { name: 'Pigeon', exact: true }).click();
+    await page.getByText('Slanted shin, hip on a block').last().click();
+    const rung = page.locator('#slanted');
+    await rung.getByText('Block under the hip, not under the knee.').waitFor();
+    await rung.getByText('What another place means').click();
+    await rung.getByText('Stop. That side rests.').waitFor();
+    await check(page);
+    // The link leads to the rung, and opens it.
+    await rung.getByRole('link', { name: 'Pigeon: lying on the side, foot free' }).click();
+    await page.waitForFunction(() => document.getElementById('side-lying').open);
+    await page.locator('#side-lying').getByText('Foot hangs free.').waitFor();
+    await rung.getByRole('link', { name: 'Rock before settling' }).click();
+    await page.waitForURL(/drills#rock-in/);
+    await check(page);
 });
 
 test('the library fits a narrow tablet and paper', async () => {

@@ -90,6 +90,13 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await check(page);
     await answerYes(page);
     const name = await page.locator('[data-name]').innerText();
+    // One cue at a time, the stop signs in sight all along.
+    const cue = await page.locator('[data-cue]').innerText();
+    assert.notEqual(cue, '');
+    assert.match(await page.locator('[data-stops]').innerText(), /^Stop at: /);
+    assert.match(await page.locator('[data-pair]').innerText(), /^So: .* Not so: /);
+    await page.clock.runFor(21_000);
+    assert.notEqual(await page.locator('[data-cue]').innerText(), cue);
     await page.clock.runFor(400_000);
     assert.notEqual(await page.locator('[data-place]').innerText(), name);
     await toEnd(page);

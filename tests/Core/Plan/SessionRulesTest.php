@@ -84,6 +84,11 @@ final class SessionRulesTest extends TestCase
         self::assertFalse($few->has($needs(['block' => 2])));
         self::assertFalse($few->has($needs(['blanket' => 1])));
         self::assertFalse($few->has($needs(['strap' => 1])));
+        foreach (Equipment::THERE_OR_NOT as $kind) {
+            self::assertTrue($few->has($needs([$kind => 1])), 'Where nobody has said, it is there.');
+            self::assertFalse((new Equipment(9, 9, true, [$kind]))->has($needs([$kind => 1])));
+            self::assertTrue((new Equipment(9, 9, true, [$kind]))->has($needs(['block' => 1])));
+        }
     }
 
     /** Garber et al. (2011): 60 s in all for a muscle group at least. */
