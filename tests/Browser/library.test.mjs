@@ -59,7 +59,7 @@ test('what to teach is found by what it is for, and a safer form is one step awa
     const page = await open(browser);
     await signIn(page, 'teaching@studio.example');
     await page.goto(`${base}/library`);
-    await page.getByLabel('What for').selectOption({ label: 'for the knee\'s sake' });
+    await page.getByLabel('What for').selectOption({ label: "for the knee's sake" });
     await page.getByLabel('With what is at hand').selectOption({ label: 'blankets and a wall' });
     await page.getByRole('button', { name: 'Find' }).click();
     await page.waitForURL(/purpose=knee/);
