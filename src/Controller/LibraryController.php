@@ -99,6 +99,8 @@ final class LibraryController extends TeacherController
             'posture' => $posture,
             'postures' => $this->catalogue->all(Kind::Posture),
             'schools' => $this->catalogue->all(Kind::School),
+            'pictures' => isset($posture['own']) ? $this->records->ownPictures($this->teacher(), $id) : [],
+            'token' => OwnPictureController::TOKEN,
             'drills' => $this->catalogue->all(Kind::Drill),
             'feelings' => $this->catalogue->feelings(),
             'figure' => SheetFigure::of($posture['figure']),

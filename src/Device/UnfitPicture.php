@@ -12,6 +12,11 @@ final class UnfitPicture extends \DomainException
         return new self('This is no whole JPEG or PNG picture.');
     }
 
+    public static function wordless(): self
+    {
+        return new self('Say in up to 200 letters what the picture shows, for whoever does not see it.');
+    }
+
     public static function notKept(): self
     {
         return new self('The picture could not be kept: there is no room for it. Nothing was recorded of it.');

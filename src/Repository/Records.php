@@ -19,6 +19,7 @@ use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PlanFeed;
 use LucidAscent\App\Entity\PlanFeedEnd;
@@ -360,6 +361,20 @@ final readonly class Records
             ->setParameter('t', $teacher->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
 
         return $newest instanceof ToolSettings ? $newest->errors() : ToolErrors::usual();
+    }
+
+    /** @return list<OwnPicture> those that a teacher laid beside a posture, the oldest first */
+    public function ownPictures(Teacher $teacher, string $posture): array
+    {
+        return $this->ask('SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id', ['teacher' => [$teacher->id, 'uuid'], 'posture' => [$posture, null]])->getResult();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this teacher's */
+    public function ownPicture(Teacher $teacher, string $id): OwnPicture
+    {
+        $known = ['teacher' => [$teacher->id, 'uuid'], 'id' => [Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException(), 'uuid']];
+
+        return $this->ask('SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id', $known)->getOneOrNullResult() ?? throw new NotFoundHttpException();
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */

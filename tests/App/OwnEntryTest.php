@@ -11,7 +11,9 @@ use LucidAscent\App\Catalogue\Inherited;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Entity\OwnEntry;
+use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\Core\Testing\Formula;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 
 final class OwnEntryTest extends AppTestCase
 {
@@ -260,5 +262,42 @@ final class OwnEntryTest extends AppTestCase
         $this->client->loginUser($this->teacher('other@studio.example'));
         $this->client->request('GET', '/library/drills');
         self::assertSelectorTextNotContains('main', 'Rolling the shin');
+    }
+
+    public function testAPictureOfOnesOwnIsKeptInWordsToo(): void
+    {
+        $this->client->request('GET', '/library/own/posture/new?adapt=tree');
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'tree-by-the-sea']);
+        $page = $this->client->followRedirect();
+        $form = $page->selectButton('Keep the picture')->form();
+        $file = (string) tempnam(sys_get_temp_dir(), 'own');
+        imagejpeg(imagecreatetruecolor(200, 150) ?: self::fail('No picture.'), $file);
+        $send = function (string $shows, ?string $path, string $to = 'tree-by-the-sea') use ($form): void {
+            $this->client->request('POST', "/library/own/posture/$to/pictures", ['shows' => $shows] + $form->getPhpValues(), null === $path ? [] : ['picture' => new UploadedFile($path, 'a.jpg', 'image/jpeg', test: true)]);
+        };
+        $send('', $file);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'what the picture shows');
+        $send('A person on one leg', __FILE__);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'no whole JPEG');
+        $send('A person on one leg', null);
+        self::assertSame(0, $this->howMany(OwnPicture::class));
+        $send('A person <b>on one leg</b>', $file);
+        $crawler = $this->client->followRedirect();
+        self::assertSame('A person <b>on one leg</b>', $crawler->filter('.own-pictures img')->attr('alt'));
+        $address = (string) $crawler->filter('.own-pictures img')->attr('src');
+        $this->client->request('GET', $address);
+        self::assertResponseHeaderSame('Content-Type', 'image/jpeg');
+        $send('Of a shipped one', $file, 'tree');
+        self::assertResponseStatusCodeSame(404);
+        $this->client->request('POST', '/library/own/posture/tree-by-the-sea/pictures', ['shows' => 'x']);
+        self::assertResponseStatusCodeSame(403);
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', $address);
+        self::assertResponseStatusCodeSame(404);
+        $send('Of somebody else', $file);
+        self::assertResponseStatusCodeSame(404);
+        self::assertSame(1, $this->howMany(OwnPicture::class));
     }
 }

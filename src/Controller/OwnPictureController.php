@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\OwnCatalogue;
+use LucidAscent\App\Device\PictureStore;
+use LucidAscent\App\Device\UnfitPicture;
+use LucidAscent\App\Entity\OwnPicture;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** Pictures of a teacher's own, beside the postures that this teacher wrote. */
+final class OwnPictureController extends TeacherController
+{
+    public const TOKEN = 'own-picture';
+    private const MOST_WORDS = 200;
+
+    public function __construct(private readonly PictureStore $store, private readonly OwnCatalogue $own)
+    {
+    }
+
+    #[Route('/library/own/posture/{name}/pictures', 'own_picture_keep', methods: ['POST'])]
+    public function keep(string $name, Request $request): Response
+    {
+        [] !== $this->own->versions($this->teacher(), Kind::Posture, $name) || throw $this->createNotFoundException();
+        $this->checkToken(self::TOKEN, $request);
+        $file = $request->files->get('picture');
+        $shows = mb_scrub(trim($request->request->getString('shows')));
+        $picture = Uuid::v7();
+        try {
+            if ('' === $shows || mb_strlen($shows) > self::MOST_WORDS) {
+                throw UnfitPicture::wordless();
+            }
+            if (!$file instanceof UploadedFile || !$file->isValid()) {
+                throw UnfitPicture::noPicture();
+            }
+            [$width, $height] = $this->store->keep($picture, $file->getPathname());
+            $this->records->add(new OwnPicture($picture, $this->teacher(), $name, $shows, $this->clock->now(), $width, $height));
+            $this->addFlash('done', 'The picture is kept, without place, time and camera.');
+        } catch (UnfitPicture $e) {
+            $this->addFlash('hint', $this->say($e->getMessage()));
+        }
+
+        return $this->redirectToRoute('library_posture', ['id' => $name, '_fragment' => 'pictures']);
+    }
+
+    #[Route('/library/own/pictures/{picture}', 'own_picture', methods: ['GET'])]
+    public function show(string $picture): Response
+    {
+        return new BinaryFileResponse($this->store->path($this->records->ownPicture($this->teacher(), $picture)->id), headers: ['Content-Type' => 'image/jpeg'], public: false);
+    }
+}
