@@ -76,12 +76,7 @@ final class RequestsTest extends AppTestCase
     public function testEveryFormWithEachFieldWrong(): void
     {
         $sent = 0;
-        foreach ($this->routes('POST') as $name => $route) {
-            if (in_array($name, ['sign_out', 'sign_in'], true)) {
-                continue;
-            }
-            $address = $this->path($route, 0);
-            $whole = $this->form($address);
+        foreach ($this->forms() as $name => [$address, $whole]) {
             for ($i = 0; $i < Grammar::count(self::EACH_FORM); ++$i) {
                 $body = $this->grammar->broken($whole);
                 // The token of the page as it was: what is wrong is the rest, most of the time.
@@ -105,12 +100,7 @@ final class RequestsTest extends AppTestCase
     public function testEachFieldOfEveryFormMissingEmptyWrongAndDoubled(): void
     {
         $sent = 0;
-        foreach ($this->routes('POST') as $name => $route) {
-            if (in_array($name, ['sign_out', 'sign_in'], true)) {
-                continue;
-            }
-            $address = $this->path($route, 0);
-            $whole = $this->form($address);
+        foreach ($this->forms() as $name => [$address, $whole]) {
             foreach (self::leaves($whole) as $leaf) {
                 foreach (['missing' => null, 'empty' => '', 'wrong' => 'x', 'doubled' => ['1', 'x']] as $how => $value) {
                     $this->client->request('POST', $address, self::with($whole, $leaf, $value));
@@ -190,6 +180,17 @@ final class RequestsTest extends AppTestCase
             }
         }
         self::assertSame([], $this->faults);
+    }
+
+    /** @return iterable<string, array{string, array<mixed>}> the address and the fields of each form, by its route */
+    private function forms(): iterable
+    {
+        foreach ($this->routes('POST') as $name => $route) {
+            if (!in_array($name, ['sign_out', 'sign_in'], true)) {
+                $address = $this->path($route, 0);
+                yield $name => [$address, $this->form($address)];
+            }
+        }
     }
 
     /** @return array<string, Route> by name */
