@@ -132,7 +132,10 @@ final class CatalogueFolder
         foreach ($this->entries[Kind::Test->value] as $test) {
             array_push($judged, ...$test['components']);
         }
-        $this->checkNames();
+        foreach (LooseNames::of($this->entries, $this->broken) as [$kind, $id, $path, $message]) {
+            $file = $this->files["$kind->value/$id"] ?? $id;
+            $this->faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $message);
+        }
         foreach ($this->graph()->faults(array_values(array_unique($judged))) as ['posture' => $id, 'code' => $code, 'about' => $about]) {
             if ('unknown-posture' === $code && isset($this->broken[$about])) {
                 continue;
@@ -169,58 +172,6 @@ final class CatalogueFolder
                 foreach ($rung['gates'] ?? [] as $gate) {
                     $this->checkGate($id, "rungs/$i/gates", $gate);
                 }
-            }
-        }
-    }
-
-    /** Every rung, drill and place that is named is there. */
-    private function checkNames(): void
-    {
-        $rungs = [];
-        foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
-            foreach (['rungs', 'forms'] as $part) {
-                foreach ($posture[$part] ?? [] as $rung) {
-                    $rungs["$id/$rung[id]"] = true;
-                }
-            }
-        }
-        $places = [];
-        foreach ($this->entries[Kind::Feeling->value] as $group) {
-            $places += array_fill_keys(array_column($group['items'], 'id'), true);
-        }
-        foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
-            foreach (['rungs', 'forms'] as $part) {
-                foreach ($posture[$part] ?? [] as $i => $rung) {
-                    foreach (['knee_safe', 'lying'] as $instead) {
-                        $name = $rung[$instead]['rung'] ?? null;
-                        if (null !== $name && !isset($rungs[$name]) && !isset($this->broken[explode('/', $name)[0]])) {
-                            $this->fault($id, "$part/$i/$instead", sprintf('names "%s", which is no rung.', $name));
-                        }
-                    }
-                    foreach (array_diff($rung['drills'] ?? [], array_keys($this->entries[Kind::Drill->value]), array_keys($this->broken)) as $unknown) {
-                        $this->fault($id, "$part/$i/drills", sprintf('names "%s", which is no drill.', $unknown));
-                    }
-                    foreach (array_diff([...($rung['felt'] ?? []), ...array_keys($rung['elsewhere'] ?? [])], array_keys($places)) as $unknown) {
-                        $this->fault($id, "$part/$i/felt", sprintf('names "%s", of which nothing says what it means.', $unknown));
-                    }
-                    foreach (array_diff(array_keys($rung['hold_by_school'] ?? []), array_keys($this->entries[Kind::School->value]), array_keys($this->broken)) as $unknown) {
-                        $this->fault($id, "$part/$i/hold_by_school", sprintf('names "%s", which is no school.', $unknown));
-                    }
-                    foreach (['hold' => $rung['hold'], ...($rung['hold_by_school'] ?? [])] as $hold) {
-                        if ($hold['least'] > $hold['most']) {
-                            $this->fault($id, "$part/$i/hold", 'begins above its end.');
-                        }
-                    }
-                    if ('forms' === $part && !in_array($rung['alternates_with'], array_column($posture['rungs'], 'id'), true)) {
-                        $this->fault($id, "$part/$i/alternates_with", sprintf('names "%s", which is no rung of it.', $rung['alternates_with']));
-                    }
-                }
-            }
-        }
-        foreach ($this->entries[Kind::Drill->value] as $id => $drill) {
-            if (!isset($rungs[$drill['uses']]) && !isset($this->broken[explode('/', $drill['uses'])[0]])) {
-                $file = $this->files["drill/$id"] ?? $id;
-                $this->faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', 'uses'), 'uses', sprintf('names "%s", which is no rung.', $drill['uses']));
             }
         }
     }
