@@ -27,6 +27,12 @@ final readonly class PostureDefinition
     ) {
     }
 
+    /** @return array<string, RungDefinition> the rungs and the forms beside them, by id */
+    public function shapes(): array
+    {
+        return array_column([...$this->rungs, ...array_merge(...array_values($this->forms))], null, 'id');
+    }
+
     public function full(): RungDefinition
     {
         return $this->rungs[count($this->rungs) - 1];

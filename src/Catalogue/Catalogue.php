@@ -173,9 +173,8 @@ final class Catalogue implements CacheWarmerInterface
     public function named(string $name): ?array
     {
         [$posture, $rung] = explode('/', $name, 2) + [1 => ''];
-        $entry = $this->entry(Kind::Posture, $posture);
 
-        return array_column([...($entry['rungs'] ?? []), ...($entry['forms'] ?? [])], null, 'id')[$rung] ?? null;
+        return array_column(Shapes::of($this->entry(Kind::Posture, $posture) ?? []), null, 'id')[$rung] ?? null;
     }
 
     /** @param array{rung?: string, how?: string} $instead a knee-safe or a lying form */

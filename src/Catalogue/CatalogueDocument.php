@@ -33,10 +33,8 @@ final readonly class CatalogueDocument
      */
     private static function posture(array $posture): array
     {
-        $definition = Definitions::ofPosture($posture);
-        $forms = array_merge(...array_values($definition->forms));
-        $of = array_column([...$definition->rungs, ...$forms], null, 'id');
-        $rungs = array_map(static fn (array $rung): array => self::rung($rung, $of[$rung['id']]), [...$posture['rungs'], ...($posture['forms'] ?? [])]);
+        $of = Definitions::ofPosture($posture)->shapes();
+        $rungs = array_map(static fn (array $rung): array => self::rung($rung, $of[$rung['id']]), array_values(Shapes::of($posture)));
 
         return ['rungs' => $rungs] + self::objects(array_diff_key($posture, ['forms' => true])) + ['also' => [], 'sanskrit' => [], 'purposes' => [], 'remedies' => []];
     }

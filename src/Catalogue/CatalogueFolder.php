@@ -133,8 +133,7 @@ final class CatalogueFolder
             array_push($judged, ...$test['components']);
         }
         foreach (LooseNames::of($this->entries, $this->broken) as [$kind, $id, $path, $message]) {
-            $file = $this->files["$kind->value/$id"] ?? $id;
-            $this->faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $message);
+            $this->faults[] = $this->faultOf($kind, $id, $path, $message);
         }
         foreach ($this->graph()->faults(array_values(array_unique($judged))) as ['posture' => $id, 'code' => $code, 'about' => $about]) {
             if ('unknown-posture' === $code && isset($this->broken[$about])) {
@@ -150,16 +149,19 @@ final class CatalogueFolder
         }
         $schools = array_keys($this->entries[Kind::School->value]);
         foreach ($postures as $id => $posture) {
-            $names = array_column([...$posture['rungs'], ...($posture['forms'] ?? [])], 'id');
-            foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $i => $rung) {
+            $names = array_column(Shapes::of($posture), 'id');
+            foreach (Shapes::of($posture) as $at => $rung) {
                 if (!in_array('all', $held, true) && [] === array_intersect($rung['loads'], $held)) {
-                    $this->fault($id, "rungs/$i/loads", 'no caution watches over this rung.');
+                    $this->fault($id, "$at/loads", 'no caution watches over this rung.');
                 }
                 foreach (array_diff($rung['counter'], array_keys($postures), array_keys($this->broken)) as $unknown) {
-                    $this->fault($id, "rungs/$i/counter", sprintf('names "%s", which is no posture.', $unknown));
+                    $this->fault($id, "$at/counter", sprintf('names "%s", which is no posture.', $unknown));
                 }
                 foreach (array_diff(array_keys($rung['schools']), $schools, array_keys($this->broken)) as $unknown) {
-                    $this->fault($id, "rungs/$i/schools", sprintf('names "%s", which is no school.', $unknown));
+                    $this->fault($id, "$at/schools", sprintf('names "%s", which is no school.', $unknown));
+                }
+                foreach ($rung['gates'] ?? [] as $gate) {
+                    $this->checkGate($id, "$at/gates", $gate);
                 }
             }
             if (count($names) !== count(array_unique($names))) {
@@ -167,11 +169,6 @@ final class CatalogueFolder
             }
             if (true !== ($posture['rungs'][0]['gentle'] ?? false)) {
                 $this->fault($id, 'rungs/0', 'is not gentle: every ladder begins with a rung that anybody may try.');
-            }
-            foreach ($posture['rungs'] as $i => $rung) {
-                foreach ($rung['gates'] ?? [] as $gate) {
-                    $this->checkGate($id, "rungs/$i/gates", $gate);
-                }
             }
         }
     }
@@ -183,7 +180,7 @@ final class CatalogueFolder
      */
     public function gaps(): array
     {
-        return TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => new Fault($this->files["posture/$id"] ?? $id, EntryText::line($this->texts[$this->files["posture/$id"] ?? ''] ?? '', $path), $path, $message), $this->graph());
+        return TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => $this->faultOf(Kind::Posture, $id, $path, $message), $this->graph());
     }
 
     /** @param array<string, string> $gate */
@@ -216,12 +213,10 @@ final class CatalogueFolder
     {
         $posture = $this->entries[Kind::Posture->value][$id];
         $places = [];
-        foreach (['rungs', 'forms'] as $part) {
-            foreach ($posture[$part] ?? [] as $i => $rung) {
-                foreach (['demand', 'other_leg'] as $leg) {
-                    if (isset($rung[$leg]['contact'])) {
-                        $places["$part/$i/$leg"] = [$rung[$leg]['contact'], $rung[$leg]['values']];
-                    }
+        foreach (Shapes::of($posture) as $at => $rung) {
+            foreach (['demand', 'other_leg'] as $leg) {
+                if (isset($rung[$leg]['contact'])) {
+                    $places["$at/$leg"] = [$rung[$leg]['contact'], $rung[$leg]['values']];
                 }
             }
         }
@@ -234,8 +229,7 @@ final class CatalogueFolder
                 $demand = CatalogueDemand::find($contact, $values) ?? throw InvalidValue::because($contact, 'is no contact of the leg chain.');
                 $demand->posture(StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
             } catch (\DomainException $e) {
-                $file = $this->files["posture/$id"] ?? $id;
-                $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $e->getMessage());
+                $faults[] = $this->faultOf(Kind::Posture, $id, $path, $e->getMessage());
             }
         }
 
@@ -263,8 +257,14 @@ final class CatalogueFolder
 
     private function fault(string $id, string $path, string $message): void
     {
-        $file = $this->files["posture/$id"] ?? $id;
-        $this->faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $message);
+        $this->faults[] = $this->faultOf(Kind::Posture, $id, $path, $message);
+    }
+
+    private function faultOf(Kind $kind, string $id, string $path, string $message): Fault
+    {
+        $file = $this->files["$kind->value/$id"] ?? $id;
+
+        return new Fault($file, EntryText::line($this->texts[$file] ?? '', $path), $path, $message);
     }
 
     /** Under which relation, or else where, an entry speaks of something. */

@@ -150,25 +150,25 @@ final class FieldCodec
         if (1 !== preg_match('/^(-?\d+(?:[.,]\d+)?)\s+([a-z]+)$/', $text, $m)) {
             return null;
         }
-        $value = (float) str_replace(',', '.', $m[1]);
 
-        return ['value' => floor($value) === $value ? (int) $value : $value, 'unit' => $m[2], 'source' => $source];
+        return ['value' => self::number($m[1]), 'unit' => $m[2], 'source' => $source];
+    }
+
+    private static function number(string $text): float|int
+    {
+        $value = (float) str_replace(',', '.', $text);
+
+        return floor($value) === $value ? (int) $value : $value;
     }
 
     /** @return array{least: float|int, most: float|int, unit: string, source: string}|null */
     private static function range(string $text): ?array
     {
-        if (1 !== preg_match('/^(?:(\d+(?:[.,]\d+)?)\s*(?:to|-)\s*)?(\d+(?:[.,]\d+)?\s+[a-z]+)$/', $text, $m)) {
+        if (1 !== preg_match('/^(?:(\d+(?:[.,]\d+)?)\s*(?:to|-)\s*)?(\d+(?:[.,]\d+)?)\s+([a-z]+)$/', $text, $m)) {
             return null;
         }
-        $number = static function (string $text): float|int {
-            $value = (float) str_replace(',', '.', $text);
 
-            return floor($value) === $value ? (int) $value : $value;
-        };
-        [$most, $unit] = preg_split('/\s+/', $m[2]) ?: ['', ''];
-
-        return ['least' => $number('' === $m[1] ? $most : $m[1]), 'most' => $number($most), 'unit' => $unit, 'source' => 'trade'];
+        return ['least' => self::number('' === $m[1] ? $m[2] : $m[1]), 'most' => self::number($m[2]), 'unit' => $m[3], 'source' => 'trade'];
     }
 
     /**

@@ -29,9 +29,9 @@ final class Inherited
             }
             $rung = self::otherLeg($rung, $from);
             // What closes the one closes the other.
-            $gates = array_unique([...($rung['gates'] ?? []), ...($from['gates'] ?? [])], SORT_REGULAR);
+            $gates = self::together($rung['gates'] ?? [], $from['gates'] ?? []);
             if ([] !== $gates) {
-                $rung['gates'] = array_values($gates);
+                $rung['gates'] = $gates;
             }
             foreach (['cues', 'felt', 'fault', 'view', 'drills'] as $said) {
                 if (isset($from[$said])) {
@@ -48,9 +48,9 @@ final class Inherited
         if (true === ($base['both_legs'] ?? false)) {
             $entry['both_legs'] = true;
         }
-        $gates = array_unique([...($entry['gates'] ?? []), ...($base['gates'] ?? [])], SORT_REGULAR);
+        $gates = self::together($entry['gates'] ?? [], $base['gates'] ?? []);
         if ([] !== $gates) {
-            $entry['gates'] = array_values($gates);
+            $entry['gates'] = $gates;
         }
         foreach (['stance', 'level', 'purposes', 'remedies', 'sides'] as $said) {
             if (isset($base[$said])) {
@@ -66,35 +66,57 @@ final class Inherited
     }
 
     /**
-     * What closes every shipped rung of a leg position closes an own one: a position is no other for being written anew.
+     * What closes every shipped rung of a leg position: a position is no other for being written anew.
      *
-     * @param array<string, mixed> $entry
      * @param array<string, array<string, mixed>> $shipped postures by id
      *
-     * @return array<string, mixed> the entry with the gates of its positions
+     * @return array<string, list<array<string, string>>> gates by contact
      */
-    public static function gates(array $entry, array $shipped): array
+    public static function gatesOf(array $shipped): array
     {
         $common = [];
         foreach ($shipped as $posture) {
             foreach ($posture['rungs'] as $rung) {
                 $contact = $rung['demand']['contact'] ?? null;
                 if (null !== $contact && true !== ($rung['gentle'] ?? false)) {
-                    $gates = array_map(serialize(...), [...($rung['gates'] ?? []), ...($posture['gates'] ?? [])]);
-                    $common[$contact] = isset($common[$contact]) ? array_intersect($common[$contact], $gates) : $gates;
+                    $gates = [...($rung['gates'] ?? []), ...($posture['gates'] ?? [])];
+                    $common[$contact] = array_values(array_filter($common[$contact] ?? $gates, static fn (array $gate): bool => in_array($gate, $gates, true)));
                 }
             }
         }
+
+        return $common;
+    }
+
+    /**
+     * @param array<string, mixed> $entry
+     * @param array<string, list<array<string, string>>> $gates by contact
+     *
+     * @return array<string, mixed> the entry with the gates of its positions
+     */
+    public static function closed(array $entry, array $gates): array
+    {
         foreach ($entry['rungs'] as $i => $rung) {
-            $of = $common[$rung['demand']['contact'] ?? ''] ?? [];
+            $of = $gates[$rung['demand']['contact'] ?? ''] ?? [];
             if ([] !== $of) {
                 // Nothing that has a gate is gentle.
                 $entry['rungs'][$i]['gentle'] = false;
-                $entry['rungs'][$i]['gates'] = array_values(array_unique([...($rung['gates'] ?? []), ...array_map(static fn (string $gate): array => (array) unserialize($gate, ['allowed_classes' => false]), array_values($of))], SORT_REGULAR));
+                $entry['rungs'][$i]['gates'] = self::together($rung['gates'] ?? [], $of);
             }
         }
 
         return $entry;
+    }
+
+    /**
+     * @param list<array<string, string>> $own
+     * @param list<array<string, string>> $more
+     *
+     * @return list<array<string, string>> each gate once
+     */
+    private static function together(array $own, array $more): array
+    {
+        return array_values(array_unique([...$own, ...$more], SORT_REGULAR));
     }
 
     /**

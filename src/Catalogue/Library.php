@@ -20,13 +20,12 @@ final readonly class Library
      */
     public static function suits(array $posture, string $purpose, string $level, string $remedy, string $hand): bool
     {
-        $rungs = [...$posture['rungs'], ...($posture['forms'] ?? [])];
         $isAtHand = static fn (array $rung): bool => [] === array_diff(array_keys(array_merge(...array_map(static fn (array $prop): array => $prop['takes'] ?? [], $rung['props']))), self::AT_HAND[$hand] ?? []);
 
         return ('' === $purpose || in_array($purpose, [...($posture['purposes'] ?? []), ...array_column($posture['forms'] ?? [], 'purpose')], true))
             && ('' === $level || $level === ($posture['level'] ?? null))
             && ('' === $remedy || in_array($remedy, $posture['remedies'] ?? [], true))
-            && (!isset(self::AT_HAND[$hand]) || [] !== array_filter($rungs, $isAtHand));
+            && (!isset(self::AT_HAND[$hand]) || [] !== array_filter(Shapes::of($posture), $isAtHand));
     }
 
     /**

@@ -17,7 +17,7 @@ final readonly class LooseNames
     {
         $rungs = [];
         foreach ($entries[Kind::Posture->value] as $id => $posture) {
-            foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
+            foreach (Shapes::of($posture) as $rung) {
                 $rungs["$id/$rung[id]"] = true;
             }
         }
@@ -29,11 +29,9 @@ final readonly class LooseNames
         ];
         $loose = [];
         foreach ($entries[Kind::Posture->value] as $id => $posture) {
-            foreach (['rungs', 'forms'] as $part) {
-                foreach ($posture[$part] ?? [] as $i => $rung) {
-                    foreach (self::ofRung($rung, $posture, $isRung, $known) as [$place, $message]) {
-                        $loose[] = [Kind::Posture, $id, "$part/$i/$place", $message];
-                    }
+            foreach (Shapes::of($posture) as $at => $rung) {
+                foreach (self::ofRung($rung, $posture, $isRung, $known) as [$place, $message]) {
+                    $loose[] = [Kind::Posture, $id, "$at/$place", $message];
                 }
             }
         }

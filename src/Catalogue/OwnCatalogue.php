@@ -52,14 +52,41 @@ final class OwnCatalogue
         foreach ($this->newest($teacher) as $own) {
             [$entry, $faults] = $this->read($own);
             if ([] === $faults) {
-                $base = Kind::Posture === $own->kind && null !== $own->adapts ? $this->catalogue->shipped($own->kind)[$own->adapts] ?? $all[$own->kind->value][$own->adapts] ?? null : null;
-                $entry = null === $base ? $entry : Inherited::into($entry, $base);
-                $entry = Kind::Posture === $own->kind ? Inherited::gates($entry, $this->catalogue->shipped($own->kind)) : $entry;
                 $all[$own->kind->value][$own->name] = $entry + ['own' => $own->version, 'adapts' => $own->adapts];
             }
         }
+        $postures = $all[Kind::Posture->value] ?? [];
+        if ([] !== $postures) {
+            $shipped = $this->catalogue->shipped(Kind::Posture);
+            $gates = Inherited::gatesOf($shipped);
+            $inheriting = array_map(static fn (array $entry): ?array => self::inheriting($entry, $postures, $shipped), $postures);
+            $all[Kind::Posture->value] = array_map(static fn (array $entry): array => Inherited::closed($entry, $gates), array_filter($inheriting, is_array(...)));
+        }
 
         return $all;
+    }
+
+    /**
+     * With all that it has from what it adapts, and from what that adapts, whatever they are called.
+     *
+     * @param array<string, mixed> $entry
+     * @param array<string, array<string, mixed>> $own the teacher's postures by id
+     * @param array<string, array<string, mixed>> $shipped postures by id
+     *
+     * @return array<string, mixed>|null null when what it adapts cannot be read: nobody knows then what it loads
+     */
+    private static function inheriting(array $entry, array $own, array $shipped): ?array
+    {
+        if (null === $entry['adapts']) {
+            return $entry;
+        }
+        $base = $shipped[$entry['adapts']] ?? null;
+        if (null === $base && isset($own[$entry['adapts']])) {
+            // One that led back to itself would be asked for ever.
+            $base = self::inheriting($own[$entry['adapts']], array_diff_key($own, [$entry['adapts'] => true]), $shipped);
+        }
+
+        return null === $base ? null : Inherited::into($entry, $base);
     }
 
     /**

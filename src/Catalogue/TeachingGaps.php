@@ -31,11 +31,9 @@ final readonly class TeachingGaps
                     $gaps[] = $fault($id, 'id', "says nothing of its $said.");
                 }
             }
-            foreach (['rungs', 'forms'] as $part) {
-                foreach ($posture[$part] ?? [] as $i => $rung) {
-                    foreach (self::ofRung($rung) as $place => $message) {
-                        $gaps[] = $fault($id, "$part/$i/$place", $message);
-                    }
+            foreach (Shapes::of($posture) as $at => $rung) {
+                foreach (self::ofRung($rung) as $place => $message) {
+                    $gaps[] = $fault($id, "$at/$place", $message);
                 }
             }
         }
@@ -98,7 +96,7 @@ final readonly class TeachingGaps
             if (isset($posture['remedies']) || isset($posture['warm_up']) || isset($posture['rest'])) {
                 $found[$id] = true;
             }
-            foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
+            foreach (Shapes::of($posture) as $rung) {
                 $named = [...$rung['counter'], ...array_map(static fn (string $instead): string => explode('/', $rung[$instead]['rung'] ?? '')[0], ['knee_safe', 'lying'])];
                 $found += array_fill_keys(array_diff($named, [$id]), true);
             }

@@ -80,12 +80,11 @@ final class LibraryController extends TeacherController
         $posture = $this->catalogue->all(Kind::Posture)[$id] ?? throw $this->createNotFoundException();
         $conditions = $this->catalogue->conditions();
         $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
-        $definition = Definitions::ofPosture($posture);
         $permissions = array_map(static fn (RungDefinition $rung): array => [
             'because' => array_values(array_filter($asked, static fn (Condition $condition): bool => $condition->holds($rung->work))),
             'changes' => array_values(array_unique(array_merge(...array_map(static fn (Condition $condition): array => array_intersect_key($condition->changes, array_flip($rung->work->loads)), array_values($asked))))),
             'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
-        ], array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null, 'id'));
+        ], Definitions::ofPosture($posture)->shapes());
         $incoming = [];
         foreach ($this->catalogue->all(Kind::Posture) as $other => $data) {
             foreach (PrerequisiteGraph::RELATIONS as $relation) {

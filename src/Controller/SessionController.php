@@ -120,7 +120,7 @@ final class SessionController extends TeacherController
     private function item(array $item, string $school): array
     {
         $posture = $this->catalogue->entry(Kind::Posture, $item['posture']);
-        $rung = array_values(array_filter($posture['rungs'] ?? [], static fn (array $one): bool => $one['id'] === $item['rung']))[0] ?? null;
+        $rung = $this->catalogue->named("$item[posture]/$item[rung]");
 
         return $item + [
             'name' => $posture['name'] ?? $item['posture'],

@@ -36,7 +36,7 @@ final readonly class FormThroughSignIn
     {
         $last = $request->cookies->getString(self::LAST);
         $path = $request->getRequestUri();
-        if (!$request->isMethod('POST') || !in_array($request->getContentTypeFormat(), ['form'], true) || !Uuid::isValid($last)) {
+        if (!$request->isMethod('POST') || 'form' !== $request->getContentTypeFormat() || !Uuid::isValid($last)) {
             return null;
         }
         // A button that only changes something has nothing typed; the page that it was on is the place to come back to.

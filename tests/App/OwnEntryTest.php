@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\EntryDraft;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Field;
@@ -12,6 +13,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Entity\OwnEntry;
 use LucidAscent\App\Entity\OwnPicture;
+use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\Core\Testing\Formula;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 
@@ -25,7 +27,7 @@ final class OwnEntryTest extends AppTestCase
 
     public function testEveryShippedEntrySurvivesTheForm(): void
     {
-        $catalogue = self::getContainer()->get(\LucidAscent\App\Catalogue\Catalogue::class);
+        $catalogue = self::getContainer()->get(Catalogue::class);
         foreach ([Kind::Posture, Kind::Test] as $kind) {
             foreach ($catalogue->all($kind) as $id => $entry) {
                 [$back, $faults] = EntryDraft::fromForm($kind, EntryDraft::toForm($kind, $entry), $entry);
@@ -184,7 +186,7 @@ final class OwnEntryTest extends AppTestCase
     public function testAPositionKeepsItsGatesWhoeverWritesItDown(): void
     {
         $shipped = ['half' => ['gates' => [['first' => 'ground']], 'rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']], ['demand' => ['contact' => 'half-lotus'], 'gentle' => true]]], 'fold' => ['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['first' => 'half'], ['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']]]]];
-        $entry = Inherited::gates(['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gentle' => true], ['demand' => ['contact' => 'frog'], 'gentle' => true], ['demand' => ['thresholds' => []]]]], $shipped);
+        $entry = Inherited::closed(['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gentle' => true], ['demand' => ['contact' => 'frog'], 'gentle' => true], ['demand' => ['thresholds' => []]]]], Inherited::gatesOf($shipped));
         self::assertSame([['sitting' => 'may-try']], $entry['rungs'][0]['gates'], 'What every rung of the position has.');
         self::assertFalse($entry['rungs'][0]['gentle'], 'What has a gate is not gentle.');
         self::assertArrayNotHasKey('gates', $entry['rungs'][1]);
@@ -299,5 +301,68 @@ final class OwnEntryTest extends AppTestCase
         $send('Of somebody else', $file);
         self::assertResponseStatusCodeSame(404);
         self::assertSame(1, $this->howMany(OwnPicture::class));
+    }
+
+    /** What is adapted twice has all of both, in whatever order the names stand. */
+    public function testWhatIsAdaptedTwiceLeavesNoLoadAndNoGateBehind(): void
+    {
+        $teacher = $this->adaptedTwice()->teacher;
+        $catalogue = self::getContainer()->get(Catalogue::class);
+        $catalogue->lay(self::getContainer()->get(OwnCatalogue::class)->of($teacher));
+        $shipped = $catalogue->postures()['half-lotus'];
+        foreach (['zz-half-lotus', 'aa-half-lotus'] as $id) {
+            $own = $catalogue->postures()[$id];
+            foreach ($shipped->rungs as $i => $rung) {
+                self::assertSame([], array_diff($rung->work->loads, $own->rungs[$i]->work->loads), "$id, $rung->id");
+                self::assertEquals($rung->gates, $own->rungs[$i]->gates, "$id, $rung->id");
+                self::assertSame($rung->isGentle(), $own->rungs[$i]->isGentle(), "$id, $rung->id");
+            }
+        }
+    }
+
+    /** Knee pain that was said at a shipped posture holds an own one on every page. */
+    public function testAStopHoldsAnOwnPosture(): void
+    {
+        $practitioner = $this->adaptedTwice();
+        $home = "/practitioners/$practitioner->id";
+        $before = $this->client->request('GET', "$home/walk/aa-half-lotus")->filter('form[name="walk_form"]')->form();
+        $form = $this->client->request('GET', "$home/tests/soles-together")->filter('form[name="bench"]')->form();
+        $this->client->request('POST', "$home/tests/soles-together", array_replace_recursive($form->getPhpValues(), ['bench' => ['painLeft' => ['level' => '1', 'place' => 'knee', 'kind' => 'ache']]]));
+        self::assertResponseStatusCodeSame(422);
+        foreach (['zz-half-lotus', 'aa-half-lotus'] as $id) {
+            $this->client->request('GET', "$home/poses/$id");
+            self::assertSelectorTextContains('.side-left', 'Held');
+            $this->client->request('GET', "$home/ladder/$id/check/left");
+            self::assertResponseRedirects("$home/ladder/$id");
+            $this->client->request('GET', "$home/walk/$id");
+            self::assertSelectorTextNotContains('h1', 'left');
+        }
+        // The old tab, and better news.
+        $this->client->request('POST', $before->getUri(), array_replace_recursive($before->getPhpValues(), ['walk_form' => ['seen' => 'clean', 'pain' => ['level' => '0', 'place' => 'none', 'kind' => 'ache']]]));
+        self::assertLessThan(500, $this->client->getResponse()->getStatusCode());
+        $this->client->request('GET', "$home/poses/aa-half-lotus");
+        self::assertSelectorTextContains('.side-left', 'Held');
+    }
+
+    private function adaptedTwice(): Practitioner
+    {
+        $teacher = $this->teacher('twice@studio.example');
+        $practitioner = $this->practitioner($teacher);
+        $this->client->loginUser($teacher);
+        $this->tested($practitioner, 12.0, 16.0);
+        foreach (['half-lotus' => 'zz-half-lotus', 'zz-half-lotus' => 'aa-half-lotus'] as $adapts => $id) {
+            $page = "/library/own/posture/new?adapt=$adapts";
+            $values = $this->client->request('GET', $page)->filter('form[name="entry_form"]')->form()->getPhpValues();
+            $values['entry_form']['id'] = $id;
+            foreach ($values['entry_form']['rungs'] as &$rung) {
+                $rung['loads'] = ['lying-rest'];
+                $rung['gentle'] = '1';
+            }
+            unset($rung);
+            $this->client->request('POST', $page, $values);
+            self::assertResponseRedirects("/library/postures/$id");
+        }
+
+        return $practitioner;
     }
 }
