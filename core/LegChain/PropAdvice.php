@@ -55,8 +55,13 @@ final readonly class PropAdvice
         return true;
     }
 
-    /** @param array<string, float> $spare */
-    private static function least(Posture $posture, Body $body, Capacity $capacity, array $spare, Prop $prop, float $from, int $steps): ?float
+    /**
+     * The least of one prop, from where it stands in the posture towards its furthest.
+     *
+     * @param array<string, float> $spare degrees that must be left over, by component
+     * @param float $from what it is in the posture, in cm or degrees
+     */
+    public static function least(Posture $posture, Body $body, Capacity $capacity, array $spare, Prop $prop, float $from, int $steps = 60): ?float
     {
         $enough = static function (float $by) use ($posture, $body, $capacity, $spare, $prop): bool {
             try {

@@ -4,12 +4,56 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Posture;
 
+use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\Prop;
+
 /** How the height of a rung's prop is found. */
 enum PropRule: string
 {
     case None = 'none';
     /** Under the seat, until the knees are no higher than the hips in soles-together sitting. */
     case LevelSeat = 'level-seat';
-    /** Under the knee: the lowest knee height that this side's angles allow, foot on the mid-thigh. */
+    /** Under the knee: the lowest knee height that this side's angles allow, and that is what the rung asks for. */
     case KneeBlock = 'knee-block';
+    /** Under a knee that does not come down yet: as far as it comes by this side's angles. What the rung asks stays. */
+    case KneeGap = 'knee-gap';
+    /** Under the front hip, likewise. */
+    case HipGap = 'hip-gap';
+    /** A strap between the hands, as long as the gap of the behind-the-back reach. */
+    case HandsGap = 'hands-gap';
+    /** A strap between hand and foot, as long as this body's lengths ask. */
+    case FootStrap = 'foot-strap';
+
+    /** Which joint lies on it, as the leg chain has it. */
+    public function carries(): ?Prop
+    {
+        return match ($this) {
+            self::KneeBlock, self::KneeGap => Prop::KneeBlock,
+            self::HipGap => Prop::HipBlock,
+            default => null,
+        };
+    }
+
+    /** From the top of the prop to the middle of the joint that lies on it, in cm. */
+    public function below(Body $body): float
+    {
+        return match ($this->carries()) {
+            Prop::KneeBlock => LegChain::HALF_KNEE,
+            Prop::HipBlock => $body->seatedHipHeight,
+            default => 0.0,
+        };
+    }
+
+    /** Whether what the rung asks depends on how high the prop is: seen without its height, it shows no angle. */
+    public function decidesDemand(): bool
+    {
+        return self::KneeBlock === $this || self::LevelSeat === $this;
+    }
+
+    /** Whether it is a length between two hands, or hand and foot, and no height above the floor. */
+    public function isStrap(): bool
+    {
+        return self::HandsGap === $this || self::FootStrap === $this;
+    }
 }

@@ -5,20 +5,50 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Contact\HasStrap;
+use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Readiness\Gate\Sitting;
 
-/** How high the prop of a rung has to be for one side of one person. */
-final class PropHeights
+/** How high, or how long, the prop of a rung has to be for one side of one person. */
+final readonly class PropHeights
 {
-    /** @return float|null height of the prop's top, in cm; null where nothing was read that tells */
+    /** @return float|null height of the prop's top or length of the strap, in cm; null where nothing was read that tells */
     public static function of(RungReading $rung, KnownPerson $person, Side $side): ?float
     {
         return match ($rung->rung->prop) {
             PropRule::KneeBlock => $rung->propHeight,
+            PropRule::KneeGap, PropRule::HipGap => self::gap($rung, $person, $side),
             PropRule::LevelSeat => self::levelSeat($person, $side),
+            PropRule::HandsGap => self::betweenHands($person, $side),
+            PropRule::FootStrap => self::toFoot($rung, $person, $side),
             PropRule::None => null,
         };
+    }
+
+    /** As far as the joint comes down by what this side has shown; 0 where it comes to the floor. */
+    private static function gap(RungReading $rung, KnownPerson $person, Side $side): ?float
+    {
+        $rule = $rung->rung->prop;
+        $prop = $rule->carries();
+        $capacities = null === $rung->since ? $person->capacities($side) : $person->capacitiesSince($side, $rung->since);
+        $shown = $capacities->shown();
+        if (null === $prop || null === $rung->posture || null === $shown) {
+            return null;
+        }
+        $body = $person->proportions->body($side);
+        $props = $rung->posture->props();
+        if (!isset($props[$prop->value])) {
+            return null;
+        }
+        // A joint lies no lower than on the floor, or on the ankle that is under it.
+        $lowest = max($rule->below($body), PropRule::KneeGap === $rule ? $props['ankleHeight'] ?? 0.0 : 0.0);
+        // As for a block under the knee, the bend of the knee itself is not asked: what hangs does not fold further.
+        $height = PropAdvice::least($rung->posture->shifted($prop->value, $lowest - $props[$prop->value]), $body, new Capacity($shown->flexion, $shown->abduction, $shown->rotation), [], $prop, $lowest);
+
+        return null === $height ? null : $height - $rule->below($body);
     }
 
     /** Seat height at which the knees of soles-together sitting are no higher than the hips. */
@@ -30,5 +60,24 @@ final class PropHeights
         }
 
         return $taken->sitting->seat + max(0.0, $taken->measure('kneeHeight')->mean() - $taken->sitting->hipHeight($person->proportions->body($side)));
+    }
+
+    /** What is missing between the hands; 0 where they meet. */
+    private static function betweenHands(KnownPerson $person, Side $side): ?float
+    {
+        $reach = $person->capacities($side)->get(Ability::ShoulderReach);
+
+        return null === $reach || $person->isTooOld($reach->on()) ? null : max(0.0, -$reach->value);
+    }
+
+    private static function toFoot(RungReading $rung, KnownPerson $person, Side $side): ?float
+    {
+        try {
+            $posture = $rung->rung->otherDemand?->posture(new Capacity(), $person->proportions->stature->cm);
+
+            return $posture instanceof HasStrap ? $posture->strap($person->proportions->body($side->opposite())) : null;
+        } catch (\DomainException) {
+            return null;
+        }
     }
 }

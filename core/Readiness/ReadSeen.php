@@ -58,7 +58,7 @@ final class ReadSeen
             $evidence[] = new Evidence(Ability::from($name), $least, Bound::AtLeast, Uncertainty::none(), $label, on: $seen->on, at: $seen->at);
         }
         // A block as high as it takes says nothing until somebody has read how high.
-        if (null === $demand || (PropRule::None !== $prop && [] === $seen->values)) {
+        if (null === $demand || ($prop->decidesDemand() && [] === $seen->values)) {
             return $evidence;
         }
         try {

@@ -97,7 +97,7 @@ final class FieldCodec
             $takes[] = "$many $kind";
         }
 
-        return implode(' | ', [$prop['what'], $prop['found'], ...(isset($prop['rule']) ? [$prop['rule']] : []), ...([] === $takes ? [] : ['takes '.implode(', ', $takes)])]);
+        return implode(' | ', [$prop['what'], $prop['found'], ...(isset($prop['at']) ? ['at '.$prop['at']] : []), ...(isset($prop['rule']) ? [$prop['rule']] : []), ...([] === $takes ? [] : ['takes '.implode(', ', $takes)])]);
     }
 
     /** @return array<string, mixed> */
@@ -112,6 +112,8 @@ final class FieldCodec
         foreach (array_slice($parts, 2) as $part) {
             if (str_starts_with($part, 'takes ')) {
                 $prop['takes'] = self::takes(substr($part, 6));
+            } elseif (str_starts_with($part, 'at ')) {
+                $prop['at'] = trim(substr($part, 3));
             } else {
                 $prop['rule'] = $part;
             }

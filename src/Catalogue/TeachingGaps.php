@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\HasStrap;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
+use LucidAscent\Core\Posture\PropRule;
 
 /** What a teacher would miss in a catalogue that is without fault: rungs that say too little, remedies that are none, postures that nobody finds. */
 final readonly class TeachingGaps
@@ -72,6 +76,9 @@ final readonly class TeachingGaps
                 $gaps[$place] = $message;
             }
         }
+        foreach ($rung['props'] as $i => $prop) {
+            $gaps += self::ofProp($rung, $prop, "props/$i");
+        }
         foreach (['knee_safe', 'lying'] as $instead) {
             if (!isset($rung[$instead]['rung'])) {
                 $gaps[$instead] = 'names no rung to go to instead.';
@@ -79,6 +86,32 @@ final readonly class TeachingGaps
         }
 
         return $gaps;
+    }
+
+    /**
+     * A height that somebody wrote down, or left to the eye, where this person's own readings tell it.
+     *
+     * @param array<string, mixed> $rung
+     * @param array<string, mixed> $prop
+     *
+     * @return array<string, string> what is missing, by its place
+     */
+    private static function ofProp(array $rung, array $prop, string $place): array
+    {
+        if (!isset($prop['at'])) {
+            return ["$place/at" => 'says not where the prop lies.'];
+        }
+        $values = $rung['demand']['values'] ?? [];
+        $strapped = Contacts::find($rung['other_leg']['contact'] ?? '');
+        $found = match ($prop['at']) {
+            'knee', 'knees' => isset($values['kneeHeight']) ? [PropRule::KneeBlock, PropRule::KneeGap] : [],
+            'hip' => isset($values['hipHeight']) ? [PropRule::HipGap] : [],
+            'between-hands' => in_array(Ability::ShoulderReach->value, array_column($rung['demand']['thresholds'] ?? [], 'component'), true) ? [PropRule::HandsGap] : [],
+            'hand-to-foot' => null !== $strapped && is_subclass_of($strapped, HasStrap::class) ? [PropRule::FootStrap] : [],
+            default => [],
+        };
+
+        return [] === $found || in_array(PropRule::tryFrom($prop['rule'] ?? ''), $found, true) ? [] : [$place => sprintf('leaves a height to the eye that the rule %s would find.', implode(' or ', array_map(static fn (PropRule $rule): string => $rule->value, $found)))];
     }
 
     /**

@@ -99,7 +99,7 @@ final class LadderController extends TeacherController
             'rung' => $rung->rung->id,
             'hold_question' => $this->say('Was the hold reached, %hold% at least?', ['%hold%' => Catalogue::leastHold($text->texts['hold'])]),
             'compensations' => array_flip($text->compensations),
-            'has_height' => 'none' !== $rung->rung->prop->value,
+            'prop' => $rung->rung->prop,
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->rung->id) {
             // Another tab has moved this side meanwhile; what was answered belongs to another rung.

@@ -12,7 +12,7 @@ use LucidAscent\App\Form\WalkForm;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Readiness\PoseReading;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -51,13 +51,13 @@ final class WalkController extends TeacherController
             'entry' => (string) Uuid::v7(),
             // Sent twice, or from an old tab, it is about the rung that was looked at, not about the one that comes next by then.
             'action' => $this->generateUrl('walk', ['id' => $id, 'posture' => $posture, 'rung' => $rung, 'side' => $side->value]),
-            'has_height' => PropRule::KneeBlock === $reading->rung->prop,
+            'joint' => $reading->rung->prop->carries(),
             'compensations' => array_flip($ladder->rung($rung)->compensations),
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
             $typed = SayPain::typed($request->request->all('walk_form')['pain'] ?? []);
             if ($form->isValid()) {
-                $this->keep($practitioner, $form, $posture, $rung, $side);
+                $this->keep($practitioner, $form, $posture, $reading->rung, $side);
 
                 return $this->redirectToRoute('walk', ['id' => $id, 'posture' => $posture, 'after' => $rung, 'side' => $side->value]);
             }
@@ -121,14 +121,15 @@ final class WalkController extends TeacherController
         return true;
     }
 
-    private function keep(Practitioner $practitioner, FormInterface $form, string $posture, string $rung, Side $side): void
+    private function keep(Practitioner $practitioner, FormInterface $form, string $posture, RungDefinition $rung, Side $side): void
     {
         $data = $form->getData();
         assert($data instanceof WalkData);
         $entry = $this->entryOf($form);
+        $joint = $rung->prop->carries();
         $pain = $data->pain->pain();
         if ('not-tried' === $data->seen) {
-            $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung);
+            $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung->id);
 
             return;
         }
@@ -138,10 +139,10 @@ final class WalkController extends TeacherController
             $this->teacher(),
             $this->clock->now(),
             $posture,
-            $rung,
+            $rung->id,
             $side,
             'clean' === $data->seen && !$pain->spoils(),
-            null === $data->height ? [] : ['kneeHeight' => $data->height],
+            null === $data->height || null === $joint ? [] : [$joint->value => $data->height],
             $data->hangs,
             trim(implode('; ', $data->compensations).' '.$data->why),
             $pain->level,
@@ -149,7 +150,7 @@ final class WalkController extends TeacherController
             $pain->kind,
         ));
         if (!$isNew) {
-            $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung);
+            $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung->id);
             $this->sayRecorded(false, '');
         }
     }

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Form;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\Type\CentimetreType;
 use LucidAscent\App\Form\Type\PainType;
+use LucidAscent\Core\Posture\PropRule;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -48,9 +49,9 @@ final class CheckForm extends AbstractType
                 'invalid_message' => 'Choose from the list.',
             ])
             ->add('height', CentimetreType::class, [
-                'label' => 'Height of the prop as it was used',
-                'help' => 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
-                'constraints' => [new Range(min: 0, max: 60, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
+                'label' => $options['prop']->isStrap() ? 'Length of the strap as it was used' : 'Height of the prop as it was used',
+                'help' => $options['prop']->isStrap() ? 'Between the hands, or from hand to foot; leave it empty when nobody measured.' : 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
+                'constraints' => [new Range(min: 0, max: $options['prop']->isStrap() ? 150 : 60, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
             ])
             ->add('soreAtNight', CheckboxType::class, ['label' => 'Soreness disturbed the night after', 'required' => false])
             ->add('note', TextareaType::class, ['label' => 'Note', 'required' => false, 'attr' => ['rows' => 2, 'maxlength' => 2000]])
@@ -60,7 +61,7 @@ final class CheckForm extends AbstractType
 
     public function finishView(FormView $view, FormInterface $form, array $options): void
     {
-        if (true !== $options['has_height']) {
+        if (PropRule::None === $options['prop']) {
             unset($view['height']);
         }
     }
@@ -72,7 +73,7 @@ final class CheckForm extends AbstractType
             'entry' => '',
             'rung' => '',
             'hold_question' => 'Was the hold reached?',
-            'has_height' => false,
+            'prop' => PropRule::None,
             'compensations' => [],
             'attr' => ['novalidate' => 'novalidate'],
         ]);

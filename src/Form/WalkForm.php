@@ -7,6 +7,7 @@ namespace LucidAscent\App\Form;
 use LucidAscent\App\Form\Data\WalkData;
 use LucidAscent\App\Form\Type\CentimetreType;
 use LucidAscent\App\Form\Type\PainType;
+use LucidAscent\Core\LegChain\Prop;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -44,23 +45,23 @@ final class WalkForm extends AbstractType
             ])
             ->add('why', TextType::class, ['label' => 'In a word', 'required' => false, 'attr' => ['maxlength' => 2000]])
             ->add('height', CentimetreType::class, [
-                'label' => 'Height of the middle of the knee',
+                'label' => Prop::HipBlock === $options['joint'] ? 'Height of the hip joint, front leg' : 'Height of the middle of the knee',
                 'help' => 'Measured, it is a reading; leave it empty when nobody measured.',
                 'constraints' => [new Range(min: 0, max: 80, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
             ])
-            ->add('hangs', CheckboxType::class, ['label' => 'The knee hung on nothing but the block', 'required' => false])
+            ->add('hangs', CheckboxType::class, ['label' => 'It hung on nothing but the prop', 'required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
     }
 
     public function finishView(FormView $view, FormInterface $form, array $options): void
     {
-        if (true !== $options['has_height']) {
+        if (null === $options['joint']) {
             unset($view['height'], $view['hangs']);
         }
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['data_class' => WalkData::class, 'entry' => '', 'has_height' => false, 'compensations' => [], 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['data_class' => WalkData::class, 'entry' => '', 'joint' => null, 'compensations' => [], 'attr' => ['novalidate' => 'novalidate']]);
     }
 }

@@ -13,7 +13,6 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Holds;
-use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -69,7 +68,7 @@ final readonly class PersonOn
         $checks = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $seen = $this->seenInTests->of($taken);
         foreach ($checks as $check) {
-            $seen[] = Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check));
+            $seen[] = Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check, $proportions));
         }
         foreach ($this->records->seenRungs($practitioner) as $walked) {
             $seen[] = $walked->at <= $moment ? $walked->seen() : null;
@@ -106,10 +105,13 @@ final readonly class PersonOn
         return $evidence;
     }
 
-    /** @return array<string, float> what was practised with a measured block is a reading of the knee's height, in cm */
-    private function heights(RungCheck $check): array
+    /** @return array<string, float> what was practised on a measured prop is a reading of the joint that lay on it, in cm */
+    private function heights(RungCheck $check, Proportions $proportions): array
     {
-        return null !== $check->propHeight && PropRule::KneeBlock === $this->catalogue->rung($check->ladder, $check->rung)?->prop ? ['kneeHeight' => $check->propHeight + LegChain::HALF_KNEE] : [];
+        $rule = $this->catalogue->rung($check->ladder, $check->rung)->prop ?? PropRule::None;
+        $joint = $rule->carries();
+
+        return null === $check->propHeight || null === $joint ? [] : [$joint->value => $check->propHeight + $rule->below($proportions->body($check->side))];
     }
 
     /**

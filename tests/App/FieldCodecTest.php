@@ -29,7 +29,7 @@ final class FieldCodecTest extends TestCase
         yield 'a flag' => [FieldKind::Flag, true, true];
         yield 'choices' => [FieldKind::Choices, ['rotation', 'flexion'], ['rotation', 'flexion']];
         yield 'pairs' => [FieldKind::Pairs, ['low-lunge' => 'the back leg: long', 'frog' => 'width'], "low-lunge: the back leg: long\nfrog: width"];
-        yield 'props' => [FieldKind::Props, [['what' => 'Block', 'found' => 'the gap'], ['what' => 'Seat', 'found' => 'until level', 'rule' => 'level-seat'], ['what' => 'Blocks', 'found' => 'the gap', 'rule' => 'knee-block', 'takes' => ['block' => 2, 'strap' => 1]]], "Block | the gap\nSeat | until level | level-seat\nBlocks | the gap | knee-block | takes 2 block, 1 strap"];
+        yield 'props' => [FieldKind::Props, [['what' => 'Block', 'found' => 'the gap'], ['what' => 'Seat', 'found' => 'until level', 'rule' => 'level-seat'], ['what' => 'Blocks', 'found' => 'the gap', 'at' => 'knee', 'rule' => 'knee-block', 'takes' => ['block' => 2, 'strap' => 1]]], "Block | the gap\nSeat | until level | level-seat\nBlocks | the gap | at knee | knee-block | takes 2 block, 1 strap"];
         yield 'a quantity' => [FieldKind::Quantity, ['value' => 2.5, 'unit' => 'minutes', 'source' => 'trade'], '2.5 minutes'];
         yield 'a range' => [FieldKind::Range, ['least' => 2, 'most' => 5.5, 'unit' => 'minutes', 'source' => 'trade'], '2 to 5.5 minutes'];
         yield 'a range of one figure' => [FieldKind::Range, ['least' => 10, 'most' => 10, 'unit' => 'breaths', 'source' => 'trade'], '10 breaths'];

@@ -59,6 +59,10 @@ final class TeachingTest extends TestCase
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
         yield 'no pair' => [['rung' => ['fault' => []]], 'pigeon rungs/0/fault names no fault as a pair.'];
         yield 'no knee-safe form' => [['rung' => ['knee_safe' => ['how' => 'Somehow.']]], 'pigeon rungs/0/knee_safe names no rung to go to instead.'];
+        $pigeon = ['contact' => 'pigeon-front', 'values' => ['hipHeight' => 20, 'shinAngle' => 30, 'pelvicTilt' => 0], 'unit' => 'cm and degrees', 'source' => 'own'];
+        yield 'a prop that lies nowhere' => [['rung' => ['props' => [['what' => 'Block', 'found' => 'By eye.']]]], 'pigeon rungs/0/props/0/at says not where the prop lies.'];
+        yield 'a height by eye' => [['rung' => ['demand' => $pigeon, 'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.']]]], 'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
+        yield 'a rule for another place' => [['rung' => ['demand' => $pigeon, 'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.', 'rule' => 'knee-gap']]]], 'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
         yield 'no level' => [['level' => null], 'pigeon id says nothing of its level.'];
     }
 
