@@ -29,9 +29,6 @@ use LucidAscent\Core\Testing\TakenTest;
  */
 final readonly class FindRestriction
 {
-    /** The test that reads the knee of the one-leg fold. */
-    public const FOLD = 'one-leg-fold-knee';
-
     private function __construct(private ReadPoses $poses, private Side $side, private TakenTest $sitting)
     {
     }
@@ -43,9 +40,8 @@ final readonly class FindRestriction
             return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.no-sitting', Source::Trade)], tests: [Sitting::TEST]);
         }
         $restriction = new self($poses, $side, $sitting);
-        $rolled = $restriction->inFold();
 
-        return null === $rolled ? $restriction->find() : $restriction->find()->besides($rolled);
+        return $restriction->find()->besides(SameLeg::compared($poses->person, $side, $sitting));
     }
 
     private function find(): RestrictionFinding
@@ -158,17 +154,6 @@ final readonly class FindRestriction
         $share = $ratio > ProportionShare::LONG_SHIN ? ProportionShare::of($this->contact(), $body, self::capacity($margins)) : null;
 
         return null === $share ? [] : [new Reason('restriction.long-shin', Source::Computed, ['share' => $share, 'ratio' => $ratio])];
-    }
-
-    /** Whether the same knee lies lower in the one-leg fold; null where it does not, or nobody read both. */
-    private function inFold(): ?Reason
-    {
-        $fold = $this->poses->person->newest(self::FOLD, $this->side);
-        if (null === $fold || !$fold->isClean() || !$this->sitting->isClean() || !$fold->has('kneeHeight')) {
-            return null;
-        }
-
-        return SameLegTwoPoses::reason($fold->measure('kneeHeight')->mean(), $this->read('kneeHeight'), max($this->poses->person->readingError($fold, 'kneeHeight'), $this->error('kneeHeight')));
     }
 
     /**

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Readiness;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\TestDefinition;
 
@@ -36,10 +37,26 @@ final class ReadPoses
         }
         $this->asking[$key] = true;
         $posture = $this->postures[$id];
-        $rungs = array_map(fn ($rung): RungReading => RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side)), $posture->rungs);
+        $rungs = array_map(fn (RungDefinition $rung): RungReading => $this->rung($posture, $rung, $side), $posture->rungs);
         unset($this->asking[$key]);
 
-        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, Stand::of($posture, $rungs, $this->person, $side, fn (AbilityMargin $margin, RungReading $rung): bool => [] !== $this->settling($margin->ability, $rung, $margin->leg($side))));
+        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, Stand::of($posture, $rungs, $this->person, $side, $this->canBeMeasured($side)));
+    }
+
+    /** A form beside a rung, with what closes it: what it asks itself, and what has to be passed before that rung. */
+    public function form(string $id, string $form, Side $side): ?FormReading
+    {
+        foreach ($this->postures[$id]->forms as $beside => $forms) {
+            foreach ($forms as $one) {
+                if ($one->id === $form) {
+                    $reading = $this->rung($this->postures[$id], $one, $side);
+
+                    return new FormReading($reading, [...Stand::bars($reading, $this->canBeMeasured($side)), ...$this->of($id, $side)->stand->below($beside)]);
+                }
+            }
+        }
+
+        return null;
     }
 
     /** A pose needs both sides: the worse of the two. */
@@ -108,5 +125,16 @@ final class ReadPoses
     private function isolated(): array
     {
         return $this->isolated ??= array_values(array_filter(Ability::cases(), fn (Ability $ability): bool => null !== $this->isolating($ability)));
+    }
+
+    private function rung(PostureDefinition $posture, RungDefinition $rung, Side $side): RungReading
+    {
+        return RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side));
+    }
+
+    /** @return \Closure(AbilityMargin, RungReading): bool */
+    private function canBeMeasured(Side $side): \Closure
+    {
+        return fn (AbilityMargin $margin, RungReading $rung): bool => [] !== $this->settling($margin->ability, $rung, $margin->leg($side));
     }
 }

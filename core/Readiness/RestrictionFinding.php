@@ -24,8 +24,9 @@ final readonly class RestrictionFinding
     ) {
     }
 
-    public function besides(Reason $reason): self
+    /** @param list<Reason> $reasons */
+    public function besides(array $reasons): self
     {
-        return new self($this->restriction, [...$this->reasons, $reason], $this->measured, $this->predicted, $this->tests);
+        return new self($this->restriction, [...$this->reasons, ...$reasons], $this->measured, $this->predicted, $this->tests);
     }
 }

@@ -78,10 +78,16 @@ final readonly class Stand
      */
     public function closing(string $rung): array
     {
-        $bars = $this->closed[$rung] ?? [];
+        return [...$this->closed[$rung] ?? [], ...$this->below($rung)];
+    }
+
+    /** @return list<Reason> what has to be passed before a rung */
+    public function below(string $rung): array
+    {
+        $bars = [];
         foreach ($this->ladder as $below) {
             if ($below === $rung) {
-                return $bars;
+                break;
             }
             if (!$this->hasPassed($below)) {
                 $bars[] = new Reason('bar.below', Source::Trade, ['posture' => $this->posture, 'rung' => $below]);
@@ -104,7 +110,7 @@ final readonly class Stand
      *
      * @return list<Reason>
      */
-    private static function bars(RungReading $rung, callable $canBeMeasured): array
+    public static function bars(RungReading $rung, callable $canBeMeasured): array
     {
         if ([] !== $rung->heldBy) {
             return array_map(self::held(...), $rung->heldBy);

@@ -8,6 +8,7 @@ use LucidAscent\App\Lab\ContactList;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Contact\About;
+use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Testing\Formula;
 
@@ -87,7 +88,7 @@ final class EntryFields
             new Field('also', 'Also called', FieldKind::Lines, 'One a line; the search finds all of them.', [], true),
             new Field('level', 'For whom', FieldKind::Choice, '', self::LEVELS, true),
             new Field('purposes', 'What for', FieldKind::Choices, '', self::PURPOSES, true),
-            new Field('remedies', 'Helps where this is short', FieldKind::Choices, '', TeachingGaps::REMEDIES, true),
+            new Field('remedies', 'Helps where this is short', FieldKind::Choices, '', Remedy::names(), true),
             new Field('sides', 'Sides', FieldKind::Choice, '', ['turns', 'leads', 'both'], true),
         ];
         foreach (['needs' => 'Needs', 'prepares' => 'Prepares', 'counters' => 'Counters', 'gentler_than' => 'Gentler than', 'same_action_as' => 'Same action as'] as $relation => $label) {
@@ -105,7 +106,7 @@ final class EntryFields
             new Field('id', 'Id', FieldKind::Line, 'Lower case, with hyphens; not that of a shipped entry.'),
             new Field('repetitions', 'Repetitions', FieldKind::Range, 'Least and most, such as "5 to 8 repetitions".'),
             new Field('side', 'Sides', FieldKind::Choice, '', ['each', 'alternate', 'both']),
-            new Field('remedies', 'Helps where this is short', FieldKind::Choices, '', TeachingGaps::REMEDIES),
+            new Field('remedies', 'Helps where this is short', FieldKind::Choices, '', Remedy::names()),
             new Field('uses', 'In the position of', FieldKind::Line, 'A rung, such as pinwheel/hands.'),
             new Field('how', 'How', FieldKind::Lines, 'One step a line.'),
             new Field('cues', 'Cues', FieldKind::Lines, 'Two to four, one a line, of twelve words at most: they are read aloud.'),

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Catalogue;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\HasStrap;
+use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use LucidAscent\Core\Posture\PropRule;
 
@@ -15,9 +16,6 @@ final readonly class TeachingGaps
 {
     /** What is read aloud is short. */
     public const WORDS_OF_A_CUE = 12;
-
-    /** What a person can be short of, and something has to be there for. */
-    public const REMEDIES = ['rotation', 'abduction', 'flexion', 'hamstrings', 'front-of-hip', 'turn-in', 'balance', 'shoulders', 'spine', 'ankle', 'strength'];
 
     /**
      * @param array<string, array<string, array<string, mixed>>> $entries by kind and id
@@ -48,7 +46,7 @@ final readonly class TeachingGaps
             }
         }
         $remedied = array_merge(...array_values(array_map(static fn (array $entry): array => $entry['remedies'] ?? [], [...$postures, ...$entries[Kind::Drill->value]])));
-        foreach (array_diff(self::REMEDIES, $remedied) as $without) {
+        foreach (array_diff(Remedy::names(), $remedied) as $without) {
             $gaps[] = new Fault('postures', 1, 'remedies', "has nothing to offer for $without.");
         }
 

@@ -19,6 +19,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
+use LucidAscent\Core\Readiness\FormReading;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
@@ -59,10 +60,13 @@ final class LadderController extends TeacherController
             $heights[$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
         }
 
+        $forms = $this->catalogue->entry(Kind::Posture, $posture)['forms'] ?? [];
+
         return $this->render('ladder.html.twig', [
             'practitioner' => $practitioner,
             'ladder' => $this->catalogue->ladder($posture),
-            'forms' => $this->catalogue->entry(Kind::Posture, $posture)['forms'] ?? [],
+            'forms' => $forms,
+            'form_sides' => array_map(static fn (array $form): array => array_map(static fn (Side $side): ?FormReading => $poses->form($posture, $form['id'], $side), ['left' => Side::Left, 'right' => Side::Right]), array_column($forms, null, 'id')),
             'sides' => $sides,
             'heights' => $heights,
             'undecided' => $undecided,

@@ -10,11 +10,11 @@ use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\Catalogue\SheetFigure;
-use LucidAscent\App\Catalogue\TeachingGaps;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use LucidAscent\Core\Posture\RungDefinition;
 use Symfony\Component\HttpFoundation\Request;
@@ -69,7 +69,7 @@ final class LibraryController extends TeacherController
             'reach' => $reach,
             'drills' => '' === $asked && '' === $by['remedy'] ? [] : array_values(array_filter('' === $asked ? array_keys($drills) : Library::search($asked, $drills), static fn (string $id): bool => '' === $by['remedy'] || in_array($by['remedy'], $drills[$id]['remedies'], true))),
             'allDrills' => $drills,
-            'choices' => ['purpose' => EntryFields::PURPOSES, 'level' => EntryFields::LEVELS, 'remedy' => TeachingGaps::REMEDIES, 'hand' => array_keys(Library::AT_HAND)],
+            'choices' => ['purpose' => EntryFields::PURPOSES, 'level' => EntryFields::LEVELS, 'remedy' => Remedy::names(), 'hand' => array_keys(Library::AT_HAND)],
             'asked' => $by + ['q' => $asked, 'component' => $component, 'family' => $family, 'person' => $person],
         ]);
     }
@@ -100,6 +100,7 @@ final class LibraryController extends TeacherController
             'schools' => $this->catalogue->all(Kind::School),
             'pictures' => isset($posture['own']) ? $this->records->ownPictures($this->teacher(), $id) : [],
             'token' => OwnPictureController::TOKEN,
+            'refused' => $request->attributes->get('refused'),
             'drills' => $this->catalogue->all(Kind::Drill),
             'feelings' => $this->catalogue->feelings(),
             'figure' => SheetFigure::of($posture['figure']),

@@ -45,7 +45,8 @@ final class OwnPictureController extends TeacherController
             $this->records->add(new OwnPicture($picture, $this->teacher(), $name, $shows, $this->clock->now(), $width, $height));
             $this->addFlash('done', 'The picture is kept, without place, time and camera.');
         } catch (UnfitPicture $e) {
-            $this->addFlash('hint', $this->say($e->getMessage()));
+            // The page comes back as it was, with what was typed; a browser never sends a chosen file twice by itself.
+            return $this->forward(LibraryController::class.'::posture', ['id' => $name, 'refused' => ['because' => $this->say($e->getMessage()), 'shows' => $shows, 'is_wordless' => $e->isWordless]])->setStatusCode(Response::HTTP_UNPROCESSABLE_ENTITY);
         }
 
         return $this->redirectToRoute('library_posture', ['id' => $name, '_fragment' => 'pictures']);

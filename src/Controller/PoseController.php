@@ -8,12 +8,14 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\LegFigure;
+use LucidAscent\App\Reading\HelpsNow;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\RouteMap;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Reading\WhatIf;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\PropAdvice;
+use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\PoseReading;
@@ -54,7 +56,7 @@ final class PoseController extends TeacherController
         }
         [$supposed, $refused] = self::supposed($request);
         $poses = [] === $supposed ? $recorded : $recorded->with(WhatIf::of($recorded->person, $supposed));
-        $sides = $figures = $advice = $restriction = $heights = [];
+        $sides = $figures = $advice = $restriction = $helps = $heights = [];
         foreach (Side::cases() as $side) {
             $name = $side->value;
             $sides[$name] = $poses->of($pose, $side);
@@ -64,6 +66,7 @@ final class PoseController extends TeacherController
             $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
             $heights[$name] = null === $sides[$name]->stand->rung ? null : PropHeights::of($sides[$name]->stand->rung, $poses->person, $side);
             $restriction[$name] = FindRestriction::of($poses, $side);
+            $helps[$name] = HelpsNow::of(Remedy::ofRestriction($restriction[$name]->restriction), $this->catalogue, $poses, $side);
         }
 
         return $this->render('reading/pose.html.twig', [
@@ -74,6 +77,7 @@ final class PoseController extends TeacherController
             'advice' => $advice,
             'heights' => $heights,
             'restriction' => $restriction,
+            'helps' => $helps,
             'asymmetry' => Asymmetry::reasons($poses->person),
             'next' => NextReading::of([$pose], $poses),
             'recorded' => ['left' => $recorded->of($pose, Side::Left)->state(), 'right' => $recorded->of($pose, Side::Right)->state()],

@@ -7,6 +7,11 @@ namespace LucidAscent\App\Device;
 /** A file that is no picture to measure on. */
 final class UnfitPicture extends \DomainException
 {
+    private function __construct(string $message, public readonly bool $isWordless = false)
+    {
+        parent::__construct($message);
+    }
+
     public static function noPicture(): self
     {
         return new self('This is no whole JPEG or PNG picture.');
@@ -14,7 +19,7 @@ final class UnfitPicture extends \DomainException
 
     public static function wordless(): self
     {
-        return new self('Say in up to 200 letters what the picture shows, for whoever does not see it.');
+        return new self('Say in up to 200 letters what the picture shows, for whoever does not see it.', true);
     }
 
     public static function notKept(): self

@@ -10,7 +10,10 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Practice\Step;
+use LucidAscent\Core\Readiness\State;
 use PHPUnit\Framework\Attributes\TestWith;
 
 final class LadderPageTest extends AppTestCase
@@ -98,6 +101,23 @@ final class LadderPageTest extends AppTestCase
         $this->client->request('GET', "$this->page/poses/half-lotus");
         self::assertSelectorTextContains('main', 'has not been read anew');
         self::assertSame('Lying figure four', $this->here(), 'gentle work goes on');
+    }
+
+    public function testEachFormBesideARungSaysWhereEachSideStands(): void
+    {
+        $this->client->request('GET', "$this->page/ladder/pigeon");
+        $text = $this->client->getCrawler()->filter('main')->text();
+        self::assertStringContainsString('may be practised', $text);
+        self::assertStringContainsString('First the rung below', $text, 'a form of a rung that waits for the rungs below it');
+        $this->check('today', ['check_form[pain][level]' => '3', 'check_form[pain][place]' => 'knee']);
+        $this->client->submitForm('Record the decision');
+        $this->client->request('GET', "$this->page/ladder/half-lotus");
+        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner);
+        self::assertNotNull($poses);
+        $form = $poses->form('half-lotus', 'other-straight', Side::Left);
+        self::assertNotNull($form);
+        self::assertSame(State::Held, $form->reading->state());
+        self::assertFalse($form->isOpen());
     }
 
     public function testAStopCannotBeOverruledByHand(): void

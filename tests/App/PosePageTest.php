@@ -136,6 +136,45 @@ final class PosePageTest extends AppTestCase
         self::assertSame(1, $this->howMany(BodyMeasures::class));
     }
 
+    public function testWhatHelpsIsWhatTheCatalogueHasAndThisSideMayPractise(): void
+    {
+        // Turn is short, spread is not: the sitting's knees stay up for want of turn.
+        $this->shins(32.0, 32.0, '-3 days');
+        $this->taken('frog', ['span' => 98.0]);
+        $this->taken('soles-together', ['kneeHeight' => 22.0, 'heelDistance' => 20.0]);
+        $crawler = $this->client->request('GET', "$this->home/poses/half-lotus");
+        self::assertSelectorTextContains('main', 'Left: rotation');
+        $names = $crawler->filter('.helps')->first()->filter('a')->each(static fn ($link): string => $link->text());
+        self::assertContains('Figure four', $names);
+        self::assertNotContains('Wide-leg fold', $names, 'It is no remedy for turn.');
+        self::assertCount(2, $crawler->filter('.helps'));
+        self::assertLessThanOrEqual(7, count($names));
+
+        // Pain in the left knee: that side rests, and nothing is offered to it that the ladder would not.
+        $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->practitioner->teacher, 'shins-stacked', Side::Left, new \DateTimeImmutable('-1 day'), 'tape', 0.0, 6, PainPlace::InnerKnee, PainKind::Sharp, [], Rules::VERSION, null);
+        $test->add(['kneeHeight' => 24.0, 'ankleHeight' => 10.0]);
+        $this->em()->persist($test);
+        $this->em()->flush();
+        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner);
+        $crawler = $this->client->request('GET', "$this->home/poses/half-lotus");
+        foreach ($crawler->filter('.columns-two > div')->reduce(static fn ($side): bool => str_starts_with($side->filter('h3')->text(), 'Left:'))->filter('.helps a') as $link) {
+            self::assertInstanceOf(\DOMElement::class, $link);
+            $posture = basename($link->getAttribute('href'));
+            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)->stand->rung, $posture);
+        }
+    }
+
+    /** @param array<string, float> $values */
+    private function taken(string $name, array $values): void
+    {
+        foreach (Side::cases() as $side) {
+            $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->practitioner->teacher, $name, $side, new \DateTimeImmutable('-3 days'), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, null);
+            $test->add($values);
+            $this->em()->persist($test);
+        }
+        $this->em()->flush();
+    }
+
     private function shins(float $left, float $right, string $when, ?Uuid $corrects = null): Uuid
     {
         $entry = Uuid::v7();

@@ -15,6 +15,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\Catalogue\TeachingGaps;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use Opis\JsonSchema\Helper;
 use Opis\JsonSchema\Validator;
@@ -267,7 +268,7 @@ final class TeachingTest extends TestCase
         self::assertSame($schema['properties']['level']['enum'], $posture['level']);
         self::assertSame($schema['$defs']['purpose']['enum'], $posture['purposes']);
         self::assertSame($schema['$defs']['remedy']['enum'], $posture['remedies']);
-        self::assertSame(TeachingGaps::REMEDIES, $posture['remedies']);
+        self::assertSame(Remedy::names(), $posture['remedies']);
         self::assertSame($schema['$defs']['place']['enum'], array_column(self::folder()->entries['feeling']['places']['items'], 'id'), 'Of each place something says what it means.');
     }
 

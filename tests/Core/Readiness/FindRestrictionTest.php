@@ -22,10 +22,7 @@ use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Restriction;
 use LucidAscent\Core\Readiness\RestrictionFinding;
-use LucidAscent\Core\Readiness\SameLegTwoPoses;
 use LucidAscent\Core\Reason\Reason;
-use LucidAscent\Core\Testing\TakenTest;
-use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Tests\Core\SampleBody;
 use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -83,31 +80,6 @@ final class FindRestrictionTest extends TestCase
         $long = array_values(array_filter($finding->reasons, static fn (Reason $reason): bool => 'restriction.long-shin' === $reason->code))[0];
         $of = static fn (Ability $ability): ?float => $person->capacities(Side::Left)->get($ability)?->isolating()->value;
         self::assertSame(ProportionShare::of(new SolesTogether(20.0, new Sitting()), $person->proportions->body(Side::Left), new Capacity(null, $of(Ability::Abduction), $of(Ability::Rotation))), $long->numbers['share']);
-    }
-
-    public function testAKneeThatLiesLowerInTheFoldMeansAPelvisThatRolled(): void
-    {
-        self::assertSame('same-leg.pelvis-rolls', SameLegTwoPoses::reason(6.0, 14.0, 0.7)?->code);
-        self::assertNull(SameLegTwoPoses::reason(13.0, 14.0, 0.7));
-        self::assertNull(SameLegTwoPoses::reason(20.0, 14.0, 0.7));
-    }
-
-    public function testTheKneeOfTheOneLegFoldIsComparedOnceBothWereRead(): void
-    {
-        $rolled = static function (float $fold, array $compensations = [], float $soles = 20.0): bool {
-            $person = Person::of(['soles-together' => [['kneeHeight' => $soles, 'heelDistance' => 20.0]]]);
-            $taken = new TakenTest('one-leg-fold-knee', Side::Left, Tool::Tape, [['kneeHeight' => $fold]], $compensations, on: new \DateTimeImmutable('2026-03-02'));
-            $person = new KnownPerson($person->proportions, $person->evidence, $person->holds, [$taken, ...$person->taken], $person->on);
-
-            return in_array('same-leg.pelvis-rolls', array_map(static fn (Reason $reason): string => $reason->code, FindRestriction::of(self::read($person), Side::Left)->reasons), true);
-        };
-        // The tape is off by 0.7 cm in each, so noise explains 1.94 cm.
-        self::assertTrue($rolled(18.0));
-        self::assertFalse($rolled(18.1));
-        self::assertFalse($rolled(25.0), 'Higher in the fold says nothing of the pelvis.');
-        self::assertFalse($rolled(10.0, ['leans-aside']));
-        self::assertTrue($rolled(4.0, [], 9.0), 'Low knees are compared, too.');
-        self::assertFalse(in_array('same-leg.pelvis-rolls', array_map(static fn (Reason $reason): string => $reason->code, self::find(['soles-together' => self::SITTING])->reasons), true));
     }
 
     public function testAHandsBreadthIsTheLimitAndFeetOutOfReachSaySo(): void

@@ -301,6 +301,25 @@ final class StandTest extends TestCase
         return self::pose($person, $ladder, $tests)->stand;
     }
 
+    /** A form goes by its own demand, and by what is under the rung that it is alternated with. */
+    public function testAFormWaitsForWhatIsUnderItsRungAndForItself(): void
+    {
+        $ladder = self::ladder();
+        $form = static fn (string $id, float $degrees, array $loads, bool $isGentle = false): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => $degrees], new Work($loads, $isGentle));
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], $ladder->rungs, [], forms: ['high' => [$form('also-high', 60.0, ['turn-out', 'weight-on-knee']), $form('too-far', 130.0, ['turn-out'])], 'ground' => [$form('lying', 20.0, ['lying-rest'], true)]]);
+        $of = static fn (string $form, KnownPerson $person): array => self::codes((new ReadPoses(['turner' => $posture], $person, self::tests()))->form('turner', $form, Side::Left)->bars ?? self::fail($form));
+        $fresh = Person::of(self::TURNS);
+        self::assertSame(['bar.below', 'bar.below'], $of('also-high', $fresh), 'ground and low first');
+        self::assertSame([], $of('also-high', Person::of(self::TURNS, seen: [self::seen('low')])));
+        self::assertSame([], $of('lying', $fresh));
+        self::assertSame(['bar.short'], $of('too-far', Person::of(self::TURNS, seen: [self::seen('low')])));
+        $held = Person::of(self::TURNS, [new Condition('c', 'C', ['weight-on-knee'])], seen: [self::seen('low')]);
+        self::assertSame(['held.condition'], $of('also-high', $held));
+        $poses = new ReadPoses(['turner' => $posture], $held, self::tests());
+        self::assertFalse($poses->form('turner', 'also-high', Side::Left)?->isOpen());
+        self::assertNull($poses->form('turner', 'no-such-form', Side::Left));
+    }
+
     /** @param list<TestDefinition>|null $tests */
     private static function pose(KnownPerson $person, ?PostureDefinition $ladder = null, ?array $tests = null, Side $side = Side::Left): PoseReading
     {
