@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Figure;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Figure\Figure;
+use LucidAscent\Core\Figure\Segment;
+use LucidAscent\Core\Figure\Solid;
+use LucidAscent\Core\LegChain\Vector;
+
+/**
+ * A figure as SVG: solids from far to near, each with a halo in the paper's colour, so that limbs that cross stay
+ * apart. Colours are the page's: every path has a class and no style of its own.
+ */
+final class Drawing
+{
+    /** The least that a picture shows across, in cm: a small shape is not blown up beside a large one. */
+    private const LEAST = 112.0;
+    private const MARGIN = 7.0;
+
+    /** @var list<array{float, string}> depth and element */
+    private array $items = [];
+    private float $left = INF;
+    private float $top = INF;
+    private float $right = -INF;
+    private float $bottom = -INF;
+
+    /** @param list<Solid> $props */
+    private function __construct(private readonly Figure $figure, private readonly array $props, private readonly View $view, private readonly Size $size)
+    {
+    }
+
+    /**
+     * @param list<Solid> $props
+     * @param string $words what the picture shows, for whoever does not see it; nothing where words stand beside it
+     */
+    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = ''): string
+    {
+        return (new self($figure, $props, $view, $size))->svg($words);
+    }
+
+    private function svg(string $words): string
+    {
+        $this->trunk();
+        $this->head();
+        foreach (Side::cases() as $side) {
+            $this->arm($side->value);
+            $this->leg($side->value, $side === $this->figure->working);
+        }
+        foreach ($this->props as $prop) {
+            $this->prop($prop);
+        }
+        usort($this->items, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $mat = $this->mat();
+        $box = $this->box();
+        $label = '' === $words ? ' aria-hidden="true"' : ' role="img" aria-label="'.htmlspecialchars($words, \ENT_QUOTES | \ENT_XML1).'"';
+
+        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure '.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.$mat.implode('', array_column($this->items, 1)).'</svg>';
+    }
+
+    /** One shape: its halo lies under all of it. */
+    private function trunk(): void
+    {
+        $path = '';
+        foreach (['hips', 'pelvis', 'waist', 'chest', 'shoulders', 'neck'] as $name) {
+            $path .= $this->outline($this->figure->segment($name));
+        }
+        $this->add($this->view->depth($this->figure->point('waist')->plus($this->figure->point('chest'))->times(0.5)), $path, 'trunk');
+    }
+
+    /** Hair at the back, a face in front, and a nose: where it looks is seen from anywhere. */
+    private function head(): void
+    {
+        $body = $this->figure->physique;
+        [$skull, $jaw] = $body->radii('head');
+        $head = $this->figure->point('head');
+        $frame = $this->figure->frames['head'];
+        $depth = $this->view->depth($head);
+        $face = $this->view->depth($frame->forward) > -0.4 ? 0.3 : -0.3;
+        $crown = $this->figure->point('crown');
+        $chin = $this->figure->point('chin');
+        $this->add($depth - 0.5, Hull::capsule($this->see($crown, $skull), $skull, $this->see($chin, $jaw), $jaw), 'head');
+        if (Size::Mark === $this->size) {
+            return;
+        }
+        // The cap of hair reaches further over the head than the face does.
+        $hair = $head->plus($frame->toGround(-$body->hundredths(1.0), 0.0, $body->hundredths(1.0)));
+        $this->add($depth, Hull::circle($this->see($hair, $skull * 1.04), $skull * 1.04), 'hair bare');
+        $cheek = $head->plus($frame->toGround($body->hundredths(2.0), 0.0, -$body->hundredths(1.2)));
+        $this->add($depth + $face, Hull::capsule($this->view->at($cheek), $skull * 0.76, $this->see($chin, $jaw), $jaw).Hull::capsule($this->view->at($cheek), 2.2, $this->see($this->figure->point('nose'), 1.3), 1.3), 'face bare');
+    }
+
+    private function arm(string $side): void
+    {
+        $upper = $this->figure->segment("$side-upper-arm");
+        $fore = $this->figure->segment("$side-forearm");
+        $hand = $this->figure->segment("$side-hand");
+        $this->limb([$upper, $fore, $hand], 'arm');
+    }
+
+    private function leg(string $side, bool $isWorking): void
+    {
+        $this->limb([$this->figure->segment("$side-thigh"), $this->figure->segment("$side-shin")], $isWorking ? 'work' : 'leg');
+        $foot = $this->figure->segment("$side-foot");
+        $ankle = $this->figure->point("$side-ankle");
+        $shin = $this->figure->segment("$side-shin");
+        // Heel, ball and ankle are one shape, and its front is the thinner end.
+        $path = $this->outline($foot).Hull::capsule($this->view->at($ankle), $shin->endRadius, $this->view->at($foot->at(0.25)), $foot->startRadius).Hull::capsule($this->view->at($ankle), $shin->endRadius, $this->view->at($foot->at(0.7)), $foot->endRadius);
+        $this->add($this->view->depth($foot->middle()), $path, $isWorking ? 'work' : 'leg');
+        $this->add(max($this->view->depth($foot->middle()), $this->view->depth($shin->middle())) + 0.01, Hull::circle($this->view->at($ankle), $shin->endRadius), ($isWorking ? 'work' : 'leg').' bare');
+    }
+
+    /** @param list<Segment> $parts from the trunk outward */
+    private function limb(array $parts, string $class): void
+    {
+        foreach ($parts as $i => $part) {
+            $this->add($this->view->depth($part->middle()), $this->outline($part), $class);
+            if (isset($parts[$i + 1])) {
+                // A disc over the joint hides the halo there: the limb is whole, and what crosses it stays apart.
+                $next = $parts[$i + 1];
+                $this->add(max($this->view->depth($part->middle()), $this->view->depth($next->middle())) + 0.01, Hull::circle($this->view->at($part->end), $part->endRadius), "$class bare");
+            }
+        }
+    }
+
+    private function prop(Solid $prop): void
+    {
+        [$a, $b] = $prop->points;
+        if ($prop->isStrap) {
+            [$x1, $y1] = $this->see($a, 0.0);
+            [$x2, $y2] = $this->see($b, 0.0);
+            $this->items[] = [max($this->view->depth($a), $this->view->depth($b)), '<path class="strap" d="M'.Hull::number($x1).' '.Hull::number($y1).'L'.Hull::number($x2).' '.Hull::number($y2).'"/>'];
+
+            return;
+        }
+        $corners = [];
+        foreach ([$a->x, $b->x] as $x) {
+            foreach ([$a->y, $b->y] as $y) {
+                foreach ([$a->z, $b->z] as $z) {
+                    $corners[] = $this->see(new Vector($x, $y, $z), 0.0);
+                }
+            }
+        }
+        $top = array_map(fn (array $c): array => $this->view->at(new Vector($c[0], $c[1], $b->z)), [[$a->x, $a->y], [$a->x, $b->y], [$b->x, $a->y], [$b->x, $b->y]]);
+        // What somebody lies on is behind that person, whatever its middle says.
+        $depth = $this->view->depth($a->plus($b)->times(0.5)) - ($prop->isBackdrop() ? 1000.0 : 14.0);
+        $this->items[] = [$depth, '<path class="prop" d="'.Hull::polygon($corners).'"/><path class="prop top" d="'.Hull::polygon($top).'"/>'];
+    }
+
+    /** The floor, as far as the body lies over it. */
+    private function mat(): string
+    {
+        $xs = $ys = [];
+        foreach ($this->figure->points as $point) {
+            if ($point->z < 60.0) {
+                $xs[] = $point->x;
+                $ys[] = $point->y;
+            }
+        }
+        if ([] === $xs) {
+            return '';
+        }
+        $pad = 9.0;
+        $corners = [];
+        foreach ([min($xs) - $pad, max($xs) + $pad] as $x) {
+            foreach ([min($ys) - $pad, max($ys) + $pad] as $y) {
+                $corners[] = $this->see(new Vector($x, $y, 0.0), 0.0);
+            }
+        }
+
+        return '<path class="mat" d="'.Hull::polygon($corners).'"/>';
+    }
+
+    private function outline(Segment $segment): string
+    {
+        return Hull::capsule($this->see($segment->start, $segment->startRadius), $segment->startRadius, $this->see($segment->end, $segment->endRadius), $segment->endRadius);
+    }
+
+    private function add(float $depth, string $path, string $class): void
+    {
+        $this->items[] = [$depth, '<path class="'.$class.'" d="'.$path.'"/>'];
+    }
+
+    /**
+     * Where a point is on the picture; what is drawn there has to fit on it.
+     *
+     * @return array{float, float}
+     */
+    private function see(Vector $point, float $radius): array
+    {
+        $at = $this->view->at($point);
+        $this->left = min($this->left, $at[0] - $radius);
+        $this->right = max($this->right, $at[0] + $radius);
+        $this->top = min($this->top, $at[1] - $radius);
+        $this->bottom = max($this->bottom, $at[1] + $radius);
+
+        return $at;
+    }
+
+    /** A square with the figure in the middle, and its ground near the lower edge. */
+    private function box(): string
+    {
+        $side = max(self::LEAST, $this->right - $this->left, $this->bottom - $this->top) + 2.0 * self::MARGIN;
+        $x = ($this->left + $this->right - $side) / 2.0;
+        $y = $this->bottom + self::MARGIN - $side;
+        $spare = $side - ($this->bottom - $this->top) - 2.0 * self::MARGIN;
+
+        return implode(' ', array_map(Hull::number(...), [$x, $y + $spare / 3.0, $side, $side]));
+    }
+}

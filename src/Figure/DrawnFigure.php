@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Figure;
+
+use LucidAscent\Core\Figure\Figure;
+use LucidAscent\Core\Figure\Solid;
+
+/** A body in a pose with its props, and from where it is seen best. */
+final readonly class DrawnFigure
+{
+    /** @param list<Solid> $props */
+    public function __construct(public Figure $figure, public array $props, public bool $isLying, public string $view)
+    {
+    }
+
+    public function svg(Size $size, ?string $view = null, string $words = ''): string
+    {
+        return Drawing::of($this->figure, $this->props, View::of($view ?? $this->view, $this->figure->working, $this->isLying), $size, $words);
+    }
+}
