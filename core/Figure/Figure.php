@@ -27,8 +27,9 @@ final readonly class Figure
      * @param array<string, float> $misses what reaches for something, by its point: how far that is out of reach, in cm
      * @param array<string, Frame> $frames of pelvis, chest and head
      * @param list<string> $strapped the hands that hold a strap
+     * @param bool $isSeated whether seat or back are carried, by the floor or by what lies on it
      */
-    private function __construct(public array $points, public array $segments, public array $misses, public array $frames, public Side $working, public Physique $physique, public ?float $pressed, public array $strapped)
+    private function __construct(public array $points, public array $segments, public array $misses, public array $frames, public Side $working, public Physique $physique, public ?float $pressed, public array $strapped, public bool $isSeated)
     {
     }
 
@@ -93,7 +94,7 @@ final readonly class Figure
             }
         }
 
-        return new self($points, self::segments($points, $body), $misses, ['pelvis' => $pelvis, 'chest' => $chest, 'head' => $head], $working, $body, $pose->pressed, $strapped);
+        return new self($points, self::segments($points, $body), $misses, ['pelvis' => $pelvis, 'chest' => $chest, 'head' => $head], $working, $body, $pose->pressed, $strapped, $pose->hips instanceof HipHeight && ($pose->hips->carriesPelvis() || HipHeight::Demanded === $pose->hips && $pelvis->up->z > 0.5));
     }
 
     public function point(string $name): Vector

@@ -19,7 +19,11 @@ enum HipHeight: string
     /** As the leg chain has it for the rung. */
     case Demanded = 'demanded';
 
-    /** @param float $raised what lies under it, in cm */
+    public function carriesPelvis(): bool
+    {
+        return in_array($this, [self::Sits, self::Lies, self::LiesOnSide], true);
+    }
+
     public function of(Physique $body, ?LegPose $demanded, float $raised): float
     {
         $leg = $body->leg(Side::Left);

@@ -79,36 +79,52 @@ final readonly class Props
      */
     private function under(string $what, array $over, float $thickness, float $halfLong, float $halfWide, float $ahead = 0.0): array
     {
-        $top = min(array_map(static fn (Vector $p): float => $p->z, $over)) - $thickness;
-        if ($top < self::THIN) {
-            return [];
+        $low = $high = $over[0];
+        foreach ($over as $point) {
+            $low = new Vector(min($low->x, $point->x), min($low->y, $point->y), min($low->z, $point->z));
+            $high = new Vector(max($high->x, $point->x), max($high->y, $point->y), $high->z);
         }
-        $x = array_map(static fn (Vector $p): float => $p->x, $over);
-        $y = array_map(static fn (Vector $p): float => $p->y, $over);
-        $middle = [(min($x) + max($x)) / 2.0 + $ahead, (min($y) + max($y)) / 2.0];
-        $long = $halfLong + (max($x) - min($x)) / 2.0;
-        $wide = $halfWide + (max($y) - min($y)) / 2.0;
+        $top = $low->z - $thickness;
 
-        return [Solid::box($what, new Vector($middle[0] - $long, $middle[1] - $wide, 0.0), new Vector($middle[0] + $long, $middle[1] + $wide, $top))];
+        return $top < self::THIN ? [] : [Solid::box($what, new Vector($low->x - $halfLong + $ahead, $low->y - $halfWide, 0.0), new Vector($high->x + $halfLong + $ahead, $high->y + $halfWide, $top))];
     }
 
     private function wall(string $what, float $x): Solid
     {
-        $ys = array_map(static fn (Vector $p): float => $p->y, $this->figure->points);
-        $zs = array_map(static fn (Vector $p): float => $p->z, $this->figure->points);
+        [$from, $to] = $this->extent(static fn (Vector $p): float => $p->y);
+        [, $top] = $this->extent(static fn (Vector $p): float => $p->z);
 
-        return Solid::box($what, new Vector($x, min($ys) - 12.0, 0.0), new Vector($x + self::WALL, max($ys) + 12.0, max($zs) + 14.0));
+        return Solid::box($what, new Vector($x, $from - 12.0, 0.0), new Vector($x + self::WALL, $to + 12.0, $top + 14.0));
     }
 
+    /** On the side that does not work. */
     private function besides(string $what): Solid
     {
         $sign = $this->at('hip')->y > 0.0 ? 1.0 : -1.0;
-        $ys = array_map(static fn (Vector $p): float => $sign * $p->y, $this->figure->points);
-        $y = $sign * -(max(array_map(static fn (float $v): float => -$v, $ys)) + 3.0);
-        $xs = array_map(static fn (Vector $p): float => $p->x, $this->figure->points);
-        $zs = array_map(static fn (Vector $p): float => $p->z, $this->figure->points);
+        [$least] = $this->extent(static fn (Vector $p): float => $sign * $p->y);
+        [$back, $front] = $this->extent(static fn (Vector $p): float => $p->x);
+        [, $top] = $this->extent(static fn (Vector $p): float => $p->z);
+        $near = $sign * ($least - 3.0);
+        $far = $near - $sign * self::WALL;
 
-        return Solid::box($what, new Vector(min($xs) - 10.0, min($y, $y - $sign * self::WALL), 0.0), new Vector(max($xs) + 10.0, max($y, $y - $sign * self::WALL), max($zs) + 8.0));
+        return Solid::box($what, new Vector($back - 10.0, min($near, $far), 0.0), new Vector($front + 10.0, max($near, $far), $top + 8.0));
+    }
+
+    /**
+     * @param callable(Vector): float $along
+     *
+     * @return array{float, float} the least and the most of all points
+     */
+    private function extent(callable $along): array
+    {
+        $least = INF;
+        $most = -INF;
+        foreach ($this->figure->points as $point) {
+            $least = min($least, $along($point));
+            $most = max($most, $along($point));
+        }
+
+        return [$least, $most];
     }
 
     /** @return list<Solid> */
@@ -135,9 +151,18 @@ final readonly class Props
         return $straps;
     }
 
+    /** How far the body's front (hands, thighs) or its back reaches, in cm along x. */
     private function reach(float $sign): float
     {
-        return $sign * max(array_map(static fn (Segment $s): float => max($sign * $s->start->x + $s->startRadius, $sign * $s->end->x + $s->endRadius), array_filter($this->figure->segments, static fn (Segment $s): bool => $sign > 0.0 ? str_contains($s->name, 'hand') || str_contains($s->name, 'thigh') : in_array($s->name, ['hips', 'pelvis', 'waist', 'chest'], true))));
+        $reach = -INF;
+        foreach ($this->figure->segments as $segment) {
+            $counts = $sign > 0.0 ? str_contains($segment->name, 'hand') || str_contains($segment->name, 'thigh') : in_array($segment->name, ['hips', 'pelvis', 'waist', 'chest'], true);
+            if ($counts) {
+                $reach = max($reach, $sign * $segment->start->x + $segment->startRadius, $sign * $segment->end->x + $segment->endRadius);
+            }
+        }
+
+        return $sign * $reach;
     }
 
     private function at(string $name): Vector

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\App\Figure\FigureGaps;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 
@@ -180,7 +181,12 @@ final class CatalogueFolder
      */
     public function gaps(): array
     {
-        return TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => $this->faultOf(Kind::Posture, $id, $path, $message), $this->graph());
+        $gaps = TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => $this->faultOf(Kind::Posture, $id, $path, $message), $this->graph());
+        foreach (FigureGaps::of($this->entries) as [$kind, $id, $path, $message]) {
+            $gaps[] = $this->faultOf($kind, $id, $path, $message);
+        }
+
+        return $gaps;
     }
 
     /** @param array<string, string> $gate */

@@ -20,6 +20,9 @@ final class Drawing
     private const LEAST = 112.0;
     private const MARGIN = 7.0;
 
+    /** For a file by itself; a page has them in its style sheet. */
+    private const COLOURS = 'svg{background:#fcfdfb}path{stroke:#fcfdfb;stroke-width:1.6;paint-order:stroke;stroke-linejoin:round}.bare,.mat{stroke:none}.mat{fill:#e9eeea}.trunk,.head,.face{fill:#ccd3ce}.hair{fill:#6d7a76}.arm{fill:#a9b4ae}.leg{fill:#87938d}.work{fill:#b84f1c}.prop{fill:#d5dbd1;stroke:#a9b3a5;stroke-width:.6}.top{fill:#e4e9df}.strap{fill:none;stroke:#5d6440;stroke-width:1.6}@media(prefers-color-scheme:dark){svg{background:#182127}path{stroke:#182127}.mat{fill:#222e36}.trunk,.head,.face{fill:#9fb0b6}.hair{fill:#41525b}.arm{fill:#7d9099}.leg{fill:#5f737c}.work{fill:#ff9b63}.prop{fill:#33434c;stroke:#546670}.top{fill:#3d4e58}.strap{stroke:#cdd49a}}';
+
     /** @var list<array{float, string}> depth and element */
     private array $items = [];
     private float $left = INF;
@@ -36,12 +39,12 @@ final class Drawing
      * @param list<Solid> $props
      * @param string $words what the picture shows, for whoever does not see it; nothing where words stand beside it
      */
-    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = ''): string
+    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = '', bool $isAlone = false): string
     {
-        return (new self($figure, $props, $view, $size))->svg($words);
+        return (new self($figure, $props, $view, $size))->svg($words, $isAlone);
     }
 
-    private function svg(string $words): string
+    private function svg(string $words, bool $isAlone): string
     {
         $this->trunk();
         $this->head();
@@ -57,7 +60,7 @@ final class Drawing
         $box = $this->box();
         $label = '' === $words ? ' aria-hidden="true"' : ' role="img" aria-label="'.htmlspecialchars($words, \ENT_QUOTES | \ENT_XML1).'"';
 
-        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure '.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.$mat.implode('', array_column($this->items, 1)).'</svg>';
+        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure '.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.($isAlone ? '<style>'.self::COLOURS.'</style>' : '').$mat.implode('', array_column($this->items, 1)).'</svg>';
     }
 
     /** One shape: its halo lies under all of it. */
@@ -152,20 +155,19 @@ final class Drawing
     /** The floor, as far as the body lies over it. */
     private function mat(): string
     {
-        $xs = $ys = [];
+        [$back, $right, $front, $left] = [INF, INF, -INF, -INF];
         foreach ($this->figure->points as $point) {
             if ($point->z < 60.0) {
-                $xs[] = $point->x;
-                $ys[] = $point->y;
+                [$back, $right, $front, $left] = [min($back, $point->x), min($right, $point->y), max($front, $point->x), max($left, $point->y)];
             }
         }
-        if ([] === $xs) {
+        if (INF === $back) {
             return '';
         }
         $pad = 9.0;
         $corners = [];
-        foreach ([min($xs) - $pad, max($xs) + $pad] as $x) {
-            foreach ([min($ys) - $pad, max($ys) + $pad] as $y) {
+        foreach ([$back - $pad, $front + $pad] as $x) {
+            foreach ([$right - $pad, $left + $pad] as $y) {
                 $corners[] = $this->see(new Vector($x, $y, 0.0), 0.0);
             }
         }

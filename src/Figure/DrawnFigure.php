@@ -15,8 +15,9 @@ final readonly class DrawnFigure
     {
     }
 
-    public function svg(Size $size, ?string $view = null, string $words = ''): string
+    /** @param bool $isAlone whether it is a file by itself, and no part of a page that has the colours */
+    public function svg(Size $size, ?string $view = null, string $words = '', bool $isAlone = false): string
     {
-        return Drawing::of($this->figure, $this->props, View::of($view ?? $this->view, $this->figure->working, $this->isLying), $size, $words);
+        return Drawing::of($this->figure, $this->props, View::of($view ?? $this->view, $this->figure->working, $this->isLying), $size, $words, $isAlone);
     }
 }

@@ -35,6 +35,12 @@ final readonly class RungFigures
         return self::ofRung($this->rung($posture, $rung), $body, $side, $asRead, $this->rung(...));
     }
 
+    /** @param array<string, mixed> $test as written in the catalogue */
+    public function ofTest(array $test, Physique $body, Side $side): DrawnFigure
+    {
+        return self::ofRung($test, $body, $side, null, $this->rung(...));
+    }
+
     /**
      * @param array<string, mixed> $rung as written in the catalogue
      * @param callable(string, string): array<string, mixed> $find another rung, by posture and id
@@ -45,13 +51,13 @@ final readonly class RungFigures
         $pose = PoseText::pose($text, self::demand($text['demand'] ?? null), self::demand($text['other_demand'] ?? null));
         $props = [];
         foreach ($rung['props'] ?? [] as $prop) {
-            foreach (array_keys($prop['takes'] ?? ['padding' => 1]) as $what) {
-                $props[] = ['at' => $prop['at'] ?? '', 'what' => $what];
-                break;
-            }
+            $props[] = ['at' => (string) ($prop['at'] ?? ''), 'what' => (string) array_key_first($prop['takes'] ?? ['padding' => 1])];
+        }
+        foreach ($text['with'] ?? [] as $with) {
+            $props[] = ['at' => substr($with, 0, (int) strrpos($with, '-')), 'what' => substr($with, (int) strrpos($with, '-') + 1)];
         }
         $under = array_column($props, 'at');
-        $figure = Figure::of($pose, $body, $side, $asRead, null, $text['raised'] ?? null, array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0);
+        $figure = Figure::of($pose, $body, $side, $asRead, null, $text['raised'] ?? null, [] !== array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0);
 
         return new DrawnFigure($figure, Props::of($figure, $props), self::isLying($pose), $text['view'] ?? $rung['view'] ?? 'front');
     }
@@ -76,7 +82,7 @@ final readonly class RungFigures
         if (isset($text['like'])) {
             $parts = explode('/', $text['like']);
             $like = self::whole($find($parts[0], $parts[1]), $find);
-            unset($like['view']);
+            unset($like['view'], $like['with'], $like['source']);
             foreach (['legs' => ['leg', 'other'], 'arms' => ['arm', 'other_arm']] as $both => $each) {
                 // What is said of both here goes before what is said of one there.
                 $like = isset($text[$both]) ? array_diff_key($like, array_flip([...$each, $both])) : $like;

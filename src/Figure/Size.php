@@ -11,4 +11,10 @@ enum Size: string
     case Strip = 'strip';
     case Card = 'card';
     case Large = 'large';
+
+    /** Whether it stands in a line beside a name that says all. */
+    public function isSilent(): bool
+    {
+        return self::Mark === $this || self::Strip === $this;
+    }
 }

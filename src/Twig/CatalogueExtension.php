@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Figure\FigurePictures;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFunction;
 
 /** Parts of the catalogue as text. */
 final class CatalogueExtension extends AbstractExtension
 {
-    public function __construct(private readonly Catalogue $catalogue)
+    public function __construct(private readonly Catalogue $catalogue, private readonly FigurePictures $pictures)
     {
     }
 
@@ -20,6 +21,9 @@ final class CatalogueExtension extends AbstractExtension
         return [
             new TwigFunction('instead', $this->catalogue->instead(...)),
             new TwigFunction('hold_text', Catalogue::holdText(...)),
+            new TwigFunction('figure', $this->pictures->rung(...), ['is_safe' => ['html']]),
+            new TwigFunction('figure_of_posture', $this->pictures->posture(...), ['is_safe' => ['html']]),
+            new TwigFunction('figure_of_test', $this->pictures->test(...), ['is_safe' => ['html']]),
         ];
     }
 }

@@ -44,13 +44,12 @@ final readonly class Reaches implements ArmPlacement
             $target = self::within($shoulder->at, $target, $body->upperArm() + $body->forearm() - 0.5);
         }
         $low = $body->radii('forearm')[0] - 0.5;
-        for ($lift = 0.0; $lift < 2.6; $lift += 0.5) {
+        $lift = 0.0;
+        do {
             // An elbow is not pushed through the floor: it turns up instead.
             [$elbow, $wrist, $miss] = Limb::reach($shoulder->at, $target, $body->upperArm(), $body->forearm(), new Vector($pole->x, $outward * $pole->y, $pole->z + $lift));
-            if ($elbow->z >= $low) {
-                break;
-            }
-        }
+            $lift += 0.5;
+        } while ($elbow->z < $low && $lift < 2.6);
         $on = Limb::unit($wrist->minus($elbow));
         $hand = match (true) {
             null !== $this->part && !$this->isStrapped => Limb::across(Limb::unit($inside->minus($wrist)), $on),

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Figure;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\StandardBody;
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Figure\Physique;
+
+/** The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. */
+final class FigurePictures
+{
+    private ?Physique $standard = null;
+    /** @var array<string, string> */
+    private array $drawn = [];
+
+    public function __construct(private readonly Catalogue $catalogue, private readonly RungFigures $figures)
+    {
+    }
+
+    /**
+     * @param string $size mark, strip, card or large; what is smaller than a card stands beside its name, and is silent
+     * @param string $side which side works
+     * @param Proportions|null $person whose body; one of average lengths where nothing is said
+     */
+    public function rung(string $posture, string $rung, string $size = 'card', string $side = 'left', ?Proportions $person = null, ?string $view = null): string
+    {
+        $size = Size::from($size);
+        $side = Side::tryFrom($side) ?? Side::Left;
+        $key = implode(' ', [$posture, $rung, $size->value, $side->value, null === $person ? '' : spl_object_id($person), $view ?? '']);
+
+        return $this->drawn[$key] ??= $this->draw(fn (): DrawnFigure => $this->figures->of($posture, $rung, $this->body($person), $side), $size, $view, $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side));
+    }
+
+    /** The full form of a posture. */
+    public function posture(string $posture, string $size = 'card', string $side = 'left', ?Proportions $person = null): string
+    {
+        $rungs = $this->catalogue->entry(Kind::Posture, $posture)['rungs'] ?? [];
+
+        return [] === $rungs ? '' : $this->rung($posture, $rungs[count($rungs) - 1]['id'], $size, $side, $person);
+    }
+
+    public function test(string $test, string $size = 'card', string $side = 'left', ?Proportions $person = null): string
+    {
+        $entry = $this->catalogue->entry(Kind::Test, $test);
+
+        return null === $entry ? '' : $this->draw(fn (): DrawnFigure => $this->figures->ofTest($entry, $this->body($person), Side::tryFrom($side) ?? Side::Left), Size::from($size), null, sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])));
+    }
+
+    /** @param callable(): DrawnFigure $figure */
+    private function draw(callable $figure, Size $size, ?string $view, string $words): string
+    {
+        try {
+            return $figure()->svg($size, $view, $words);
+        } catch (\DomainException|\OutOfBoundsException) {
+            // An entry of one's own without a pose, or a body that cannot be there: the words stand alone.
+            return '';
+        }
+    }
+
+    private function body(?Proportions $person): Physique
+    {
+        return null === $person ? $this->standard ??= Physique::of(Proportions::of(Length::cm(StandardBody::STATURE))) : Physique::of($person);
+    }
+}
