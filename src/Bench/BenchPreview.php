@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace LucidAscent\App\Bench;
 
 use LucidAscent\App\Exchange\Failure;
-use LucidAscent\App\Exchange\LegFigure;
+use LucidAscent\App\Figure\RungFigures;
+use LucidAscent\App\Figure\Size;
 use LucidAscent\App\Form\Data\BenchData;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainRule;
+use LucidAscent\Core\Figure\Physique;
 use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\ReadTest;
@@ -20,17 +23,45 @@ use LucidAscent\Core\Testing\ToolErrors;
 use LucidAscent\Core\Testing\UnreadableTest;
 
 /** What the numbers typed so far come to, before anything is recorded. */
-final class BenchPreview
+final readonly class BenchPreview
 {
-    /** @return array<string, mixed> by side: figure, what it shows, spread; an error; or null when nothing was read */
-    public static function of(BenchData $data, Proportions $proportions, ToolErrors $errors): array
+    public function __construct(private RungFigures $figures)
     {
-        $answer = [];
-        foreach (Side::cases() as $side) {
-            $answer[$side->value] = Failure::orAnswer(static fn (): ?array => self::side($data, $data->taken($side), $proportions, $errors));
-        }
+    }
 
-        return $answer;
+    /** @return array<string, mixed> by side: what it shows, spread; an error; or null when nothing was read; and the body as measured */
+    public function of(BenchData $data, Proportions $proportions, ToolErrors $errors): array
+    {
+        $answer = $legs = [];
+        foreach (Side::cases() as $side) {
+            $taken = $data->taken($side);
+            $answer[$side->value] = Failure::orAnswer(static fn (): ?array => self::side($data, $taken, $proportions, $errors));
+            $legs[$side->value] = self::leg($data, $taken, $proportions);
+        }
+        $read = array_filter($legs);
+
+        return $answer + ['picture' => [] === $read ? null : $this->picture($data, $proportions, $legs)];
+    }
+
+    /** @param array<string, LegPose|null> $legs by side; one that was not read mirrors the other */
+    private function picture(BenchData $data, Proportions $proportions, array $legs): ?string
+    {
+        $side = null === $legs[Side::Left->value] ? Side::Right : Side::Left;
+        $leg = $legs[$side->value];
+        try {
+            return $this->figures->ofTest($data->test->entry, Physique::of($proportions), $side, $leg, $legs[$side->opposite()->value] ?? $leg)->svg(Size::Card);
+        } catch (\DomainException) {
+            return null;
+        }
+    }
+
+    private static function leg(BenchData $data, ?TakenTest $taken, Proportions $proportions): ?LegPose
+    {
+        try {
+            return null === $taken ? null : ReadTest::reading($data->test->definition, $taken)?->pose($proportions->body($taken->side));
+        } catch (\DomainException) {
+            return null;
+        }
     }
 
     /** @return array<string, mixed>|null */
@@ -49,9 +80,6 @@ final class BenchPreview
                 $answer['shows'][] = ['ability' => $e->ability->value, 'value' => $e->value, 'unit' => $e->ability->unit(), 'sd' => is_finite($sd) ? $sd : null, 'atLeast' => Bound::AtLeast === $e->bound];
             }
             $reading = ReadTest::reading($definition, $taken);
-            if (null !== $reading) {
-                $answer['figure'] = LegFigure::of($reading->pose($body));
-            }
             if ($reading instanceof KneeAtHeight) {
                 $conditioning = Conditioning::of($reading, $body, $proportions->error($taken->side));
                 $answer['conditioning'] = $conditioning->isPoor ? ['betterHeels' => $conditioning->betterHeels] : null;

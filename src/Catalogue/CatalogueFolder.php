@@ -229,32 +229,13 @@ final class CatalogueFolder
         if (isset($posture['figure']['lab'])) {
             $places['figure'] = [$posture['figure']['lab'], $posture['figure']['values']];
         }
-        $faults = $this->figureFaults($id);
+        $faults = [];
         foreach ($places as $path => [$contact, $values]) {
             try {
                 $demand = CatalogueDemand::find($contact, $values) ?? throw InvalidValue::because($contact, 'is no contact of the leg chain.');
                 $demand->posture(StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
             } catch (\DomainException $e) {
                 $faults[] = $this->faultOf(Kind::Posture, $id, $path, $e->getMessage());
-            }
-        }
-
-        return $faults;
-    }
-
-    /** @return list<Fault> joints that a sheet would draw below the floor */
-    private function figureFaults(string $id): array
-    {
-        $file = $this->files["posture/$id"] ?? $id;
-        $figure = $this->entries[Kind::Posture->value][$id]['figure'];
-        $faults = [];
-        if (isset($figure['angles'])) {
-            foreach (SheetFigure::of($figure)['legs'] as $side => $leg) {
-                foreach ($leg as $joint => $point) {
-                    if ($point[2] < 0.0) {
-                        $faults[] = new Fault($file, EntryText::line($this->texts[$file] ?? '', 'figure'), 'figure', sprintf('draws the %s %s %.0f cm below the floor.', $side, $joint, -$point[2]));
-                    }
-                }
             }
         }
 

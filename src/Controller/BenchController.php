@@ -9,7 +9,6 @@ use LucidAscent\App\Bench\BenchPreview;
 use LucidAscent\App\Bench\BenchTest;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Catalogue\SheetFigure;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
@@ -39,6 +38,7 @@ final class BenchController extends TeacherController
 
     public function __construct(
         private readonly Catalogue $catalogue,
+        private readonly BenchPreview $preview,
         private readonly HoldsOn $holds,
         private readonly SayPain $pain,
         private readonly PersonOn $person,
@@ -76,7 +76,7 @@ final class BenchController extends TeacherController
         // Not sent as a form to keep: what is wrong with it is said when it is.
         $this->createForm(BenchForm::class, $data, ['csrf_protection' => false])->submit($request->request->all('bench'), false);
 
-        return new JsonResponse(BenchPreview::of($data, $body->proportions(), $this->records->toolErrors($this->teacher())));
+        return new JsonResponse($this->preview->of($data, $body->proportions(), $this->records->toolErrors($this->teacher())));
     }
 
     /** @throws \Symfony\Component\HttpKernel\Exception\NotFoundHttpException when the catalogue has no such test */
@@ -133,7 +133,7 @@ final class BenchController extends TeacherController
             'corrects' => $corrected[0] ?? null,
             'draft' => [] === $corrected ? $this->records->draft($practitioner, $test->id()) : null,
             'token' => self::TOKEN,
-            'figure' => isset($test->entry['figure']) ? SheetFigure::of($test->entry['figure']) : null,
+            'body' => $this->records->body($practitioner)?->proportions(),
             'pictures' => array_values(array_filter($this->records->pictures($practitioner), static fn ($picture): bool => $picture->test === $test->id())),
         ]);
     }

@@ -68,6 +68,7 @@ final class LadderController extends TeacherController
             'forms' => $forms,
             'form_sides' => array_map(static fn (array $form): array => array_map(static fn (Side $side): ?FormReading => $poses->form($posture, $form['id'], $side), ['left' => Side::Left, 'right' => Side::Right]), array_column($forms, null, 'id')),
             'sides' => $sides,
+            'body' => $poses->person->proportions,
             'heights' => $heights,
             'undecided' => $undecided,
             'postures' => $this->catalogue->all(Kind::Posture),
@@ -129,6 +130,7 @@ final class LadderController extends TeacherController
         }
 
         return $this->render('check.html.twig', [
+            'body' => $poses->person->proportions,
             'practitioner' => $practitioner,
             'side' => $side,
             'posture' => $this->catalogue->postures()[$posture],

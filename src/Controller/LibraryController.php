@@ -9,7 +9,6 @@ use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
-use LucidAscent\App\Catalogue\SheetFigure;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
@@ -103,7 +102,6 @@ final class LibraryController extends TeacherController
             'refused' => $request->attributes->get('refused'),
             'drills' => $this->catalogue->all(Kind::Drill),
             'feelings' => $this->catalogue->feelings(),
-            'figure' => SheetFigure::of($posture['figure']),
             'incoming' => $incoming,
             'conditions' => $conditions,
             'asked' => array_keys($asked),

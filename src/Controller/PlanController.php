@@ -105,6 +105,7 @@ final class PlanController extends TeacherController
         }
 
         return $this->render('plan/show.html.twig', [
+            'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
             'barred' => $this->heldBack->of($plan, $this->person->now($practitioner)),

@@ -7,7 +7,6 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Exchange\LegFigure;
 use LucidAscent\App\Reading\HelpsNow;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\RouteMap;
@@ -56,12 +55,10 @@ final class PoseController extends TeacherController
         }
         [$supposed, $refused] = self::supposed($request);
         $poses = [] === $supposed ? $recorded : $recorded->with(WhatIf::of($recorded->person, $supposed));
-        $sides = $figures = $advice = $restriction = $helps = $heights = [];
+        $sides = $advice = $restriction = $helps = $heights = [];
         foreach (Side::cases() as $side) {
             $name = $side->value;
             $sides[$name] = $poses->of($pose, $side);
-            $leg = $sides[$name]->full()->pose;
-            $figures[$name] = null === $leg ? null : LegFigure::of($leg);
             // Where something is held, no prop is offered to go on with.
             $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
             $heights[$name] = null === $sides[$name]->stand->rung ? null : PropHeights::of($sides[$name]->stand->rung, $poses->person, $side);
@@ -73,7 +70,7 @@ final class PoseController extends TeacherController
             'practitioner' => $practitioner,
             'posture' => $this->catalogue->postures()[$pose],
             'sides' => $sides,
-            'figures' => $figures,
+            'body' => $poses->person->proportions,
             'advice' => $advice,
             'heights' => $heights,
             'restriction' => $restriction,

@@ -48,6 +48,7 @@ final class SessionController extends TeacherController
         $school = $plan->request['schools'][strtolower((new \DateTimeImmutable($planned['date']))->format('D'))] ?? $plan->request['school'] ?? '';
 
         return $this->render('plan/session.html.twig', [
+            'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
             'session' => $planned,

@@ -71,6 +71,7 @@ final class WalkController extends TeacherController
             'place' => $ladder->position($rung) + 1,
             'side' => $side,
             'reading' => $reading,
+            'body' => $poses->person->proportions,
             'closing' => $closing,
             'form' => $form,
         ]);

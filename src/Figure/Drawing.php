@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\Segment;
 use LucidAscent\Core\Figure\Solid;
+use LucidAscent\Core\Figure\Tape;
 use LucidAscent\Core\LegChain\Vector;
 
 /**
@@ -19,6 +20,10 @@ final class Drawing
     /** The least that a picture shows across, in cm: a small shape is not blown up beside a large one. */
     private const LEAST = 112.0;
     private const MARGIN = 7.0;
+    /** Half as long as the tick at the end of a tape, in cm. */
+    private const TICK = 3.0;
+    /** Half the width of the line round each part, in cm: what is to be whole has to cover it. */
+    private const HALO = 0.8;
 
     /** For a file by itself; a page has them in its style sheet. */
     private const COLOURS = 'svg{background:#fcfdfb}path{stroke:#fcfdfb;stroke-width:1.6;paint-order:stroke;stroke-linejoin:round}.bare,.mat{stroke:none}.mat{fill:#e9eeea}.trunk,.head,.face{fill:#ccd3ce}.hair{fill:#6d7a76}.arm{fill:#a9b4ae}.leg{fill:#87938d}.work{fill:#b84f1c}.prop{fill:#d5dbd1;stroke:#a9b3a5;stroke-width:.6}.top{fill:#e4e9df}.strap{fill:none;stroke:#5d6440;stroke-width:1.6}@media(prefers-color-scheme:dark){svg{background:#182127}path{stroke:#182127}.mat{fill:#222e36}.trunk,.head,.face{fill:#9fb0b6}.hair{fill:#41525b}.arm{fill:#7d9099}.leg{fill:#5f737c}.work{fill:#ff9b63}.prop{fill:#33434c;stroke:#546670}.top{fill:#3d4e58}.strap{stroke:#cdd49a}}';
@@ -30,18 +35,23 @@ final class Drawing
     private float $right = -INF;
     private float $bottom = -INF;
 
-    /** @param list<Solid> $props */
-    private function __construct(private readonly Figure $figure, private readonly array $props, private readonly View $view, private readonly Size $size)
+    /**
+     * @param list<Solid> $props
+     * @param list<Tape> $tapes
+     */
+    private function __construct(private readonly Figure $figure, private readonly array $props, private readonly View $view, private readonly Size $size, private readonly array $tapes)
     {
     }
 
     /**
      * @param list<Solid> $props
      * @param string $words what the picture shows, for whoever does not see it; nothing where words stand beside it
+     * @param list<Tape> $tapes what is measured, and where
+     * @param bool $isAlone whether it brings its own colours: on paper, light or dark as the reader has it
      */
-    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = '', bool $isAlone = false): string
+    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = '', bool $isAlone = false, array $tapes = []): string
     {
-        return (new self($figure, $props, $view, $size))->svg($words, $isAlone);
+        return (new self($figure, $props, $view, $size, $tapes))->svg($words, $isAlone);
     }
 
     private function svg(string $words, bool $isAlone): string
@@ -56,11 +66,12 @@ final class Drawing
             $this->prop($prop);
         }
         usort($this->items, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $tapes = implode('', array_map($this->tape(...), $this->tapes));
         $mat = $this->mat();
         $box = $this->box();
         $label = '' === $words ? ' aria-hidden="true"' : ' role="img" aria-label="'.htmlspecialchars($words, \ENT_QUOTES | \ENT_XML1).'"';
 
-        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure '.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.($isAlone ? '<style>'.self::COLOURS.'</style>' : '').$mat.implode('', array_column($this->items, 1)).'</svg>';
+        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure size-'.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.($isAlone ? '<style>'.self::COLOURS.'</style>' : '').$mat.implode('', array_column($this->items, 1)).$tapes.'</svg>';
     }
 
     /** One shape: its halo lies under all of it. */
@@ -112,7 +123,7 @@ final class Drawing
         // Heel, ball and ankle are one shape, and its front is the thinner end.
         $path = $this->outline($foot).Hull::capsule($this->view->at($ankle), $shin->endRadius, $this->view->at($foot->at(0.25)), $foot->startRadius).Hull::capsule($this->view->at($ankle), $shin->endRadius, $this->view->at($foot->at(0.7)), $foot->endRadius);
         $this->add($this->view->depth($foot->middle()), $path, $isWorking ? 'work' : 'leg');
-        $this->add(max($this->view->depth($foot->middle()), $this->view->depth($shin->middle())) + 0.01, Hull::circle($this->view->at($ankle), $shin->endRadius), ($isWorking ? 'work' : 'leg').' bare');
+        $this->add(max($this->view->depth($foot->middle()), $this->view->depth($shin->middle())) + 0.01, Hull::circle($this->view->at($ankle), $shin->endRadius + self::HALO), ($isWorking ? 'work' : 'leg').' bare');
     }
 
     /** @param list<Segment> $parts from the trunk outward */
@@ -123,7 +134,7 @@ final class Drawing
             if (isset($parts[$i + 1])) {
                 // A disc over the joint hides the halo there: the limb is whole, and what crosses it stays apart.
                 $next = $parts[$i + 1];
-                $this->add(max($this->view->depth($part->middle()), $this->view->depth($next->middle())) + 0.01, Hull::circle($this->view->at($part->end), $part->endRadius), "$class bare");
+                $this->add(max($this->view->depth($part->middle()), $this->view->depth($next->middle())) + 0.01, Hull::circle($this->view->at($part->end), $part->endRadius + self::HALO), "$class bare");
             }
         }
     }
@@ -150,6 +161,19 @@ final class Drawing
         // What somebody lies on is behind that person, whatever its middle says.
         $depth = $this->view->depth($a->plus($b)->times(0.5)) - ($prop->isBackdrop() ? 1000.0 : 14.0);
         $this->items[] = [$depth, '<path class="prop" d="'.Hull::polygon($corners).'"/><path class="prop top" d="'.Hull::polygon($top).'"/>'];
+    }
+
+    /** A tape lies over everything, with a tick at each end. */
+    private function tape(Tape $tape): string
+    {
+        [$x1, $y1] = $this->see($tape->from, 3.0);
+        [$x2, $y2] = $this->see($tape->to, 3.0);
+        $length = max(1e-6, hypot($x2 - $x1, $y2 - $y1));
+        [$dx, $dy] = [($y2 - $y1) / $length * self::TICK, ($x1 - $x2) / $length * self::TICK];
+        $n = Hull::number(...);
+
+        return '<path class="tape" data-tape="'.$tape->name.'" d="M'.$n($x1).' '.$n($y1).'L'.$n($x2).' '.$n($y2)
+            .'M'.$n($x1 - $dx).' '.$n($y1 - $dy).'L'.$n($x1 + $dx).' '.$n($y1 + $dy).'M'.$n($x2 - $dx).' '.$n($y2 - $dy).'L'.$n($x2 + $dx).' '.$n($y2 + $dy).'"/>';
     }
 
     /** The floor, as far as the body lies over it. */

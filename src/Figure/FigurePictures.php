@@ -11,6 +11,7 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\LegChain\LegPose;
 
 /** The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. */
 final class FigurePictures
@@ -27,14 +28,15 @@ final class FigurePictures
      * @param string $size mark, strip, card or large; what is smaller than a card stands beside its name, and is silent
      * @param string $side which side works
      * @param Proportions|null $person whose body; one of average lengths where nothing is said
+     * @param LegPose|null $asRead the leg as it was reckoned for this person
      */
-    public function rung(string $posture, string $rung, string $size = 'card', string $side = 'left', ?Proportions $person = null, ?string $view = null): string
+    public function rung(string $posture, string $rung, string $size = 'card', string $side = 'left', ?Proportions $person = null, ?string $view = null, ?LegPose $asRead = null): string
     {
         $size = Size::from($size);
         $side = Side::tryFrom($side) ?? Side::Left;
-        $key = implode(' ', [$posture, $rung, $size->value, $side->value, null === $person ? '' : spl_object_id($person), $view ?? '']);
+        $key = implode(' ', [$posture, $rung, $size->value, $side->value, null === $person ? '' : spl_object_id($person), $view ?? '', null === $asRead ? '' : spl_object_id($asRead)]);
 
-        return $this->drawn[$key] ??= $this->draw(fn (): DrawnFigure => $this->figures->of($posture, $rung, $this->body($person), $side), $size, $view, $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side));
+        return $this->drawn[$key] ??= $this->draw(fn (): DrawnFigure => $this->figures->of($posture, $rung, $this->body($person), $side, $asRead), $size, $view, $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side));
     }
 
     /** The full form of a posture. */
@@ -50,6 +52,12 @@ final class FigurePictures
         $entry = $this->catalogue->entry(Kind::Test, $test);
 
         return null === $entry ? '' : $this->draw(fn (): DrawnFigure => $this->figures->ofTest($entry, $this->body($person), Side::tryFrom($side) ?? Side::Left), Size::from($size), null, sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])));
+    }
+
+    /** Where the tape goes on a body: standing, sitting and lying, each line by the name of its length. */
+    public function measures(): string
+    {
+        return implode('', array_map(static fn (DrawnFigure $figure): string => $figure->svg(Size::Strip), RungFigures::ofMeasures($this->body(null))));
     }
 
     /** @param callable(): DrawnFigure $figure */

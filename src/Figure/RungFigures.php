@@ -13,6 +13,7 @@ use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\Physique;
 use LucidAscent\Core\Figure\Pose;
 use LucidAscent\Core\Figure\Props;
+use LucidAscent\Core\Figure\Tape;
 use LucidAscent\Core\LegChain\LegPose;
 
 /** Every rung and form of the catalogue as a figure. */
@@ -35,17 +36,50 @@ final readonly class RungFigures
         return self::ofRung($this->rung($posture, $rung), $body, $side, $asRead, $this->rung(...));
     }
 
-    /** @param array<string, mixed> $test as written in the catalogue */
-    public function ofTest(array $test, Physique $body, Side $side): DrawnFigure
+    /**
+     * @param array<string, mixed> $test as written in the catalogue
+     * @param LegPose|null $leg as it was measured, on the side that works
+     * @param LegPose|null $other likewise, on the other
+     */
+    public function ofTest(array $test, Physique $body, Side $side, ?LegPose $leg = null, ?LegPose $other = null): DrawnFigure
     {
-        return self::ofRung($test, $body, $side, null, $this->rung(...));
+        $drawn = self::ofRung($test, $body, $side, $leg, $this->rung(...), $other);
+        $tapes = [];
+        foreach ($test['measured'] as $measured) {
+            if (isset($measured['tape'])) {
+                $tapes[] = Tape::of($drawn->figure, $measured['name'], ...$measured['tape']);
+            }
+        }
+
+        return new DrawnFigure($drawn->figure, $drawn->props, $drawn->isLying, $drawn->view, $tapes);
+    }
+
+    /**
+     * Where the tape goes for the lengths of a body: standing, sitting, lying.
+     *
+     * @return list<DrawnFigure>
+     */
+    public static function ofMeasures(Physique $body): array
+    {
+        $drawn = static function (array $text, string $view, array $tapes) use ($body): DrawnFigure {
+            $pose = PoseText::pose($text);
+            $figure = Figure::of($pose, $body, Side::Left);
+
+            return new DrawnFigure($figure, [], self::isLying($pose), $view, array_values(array_map(static fn (array $tape): Tape => Tape::of($figure, ...$tape), $tapes)));
+        };
+
+        return [
+            $drawn(['base' => 'standing', 'arms' => [4, 24, 0, 6]], 'front', [['thigh', 'hip', 'knee'], ['shin', 'knee', 'ankle'], ['hipSpacing', 'hip', 'other-hip'], ['ankleAboveSole', 'other-ankle', 'floor'], ['stature', 'crown', 'floor']]),
+            $drawn(['base' => 'long-sitting'], 'side', [['seatedHipHeight', 'hip', 'floor']]),
+            $drawn(['base' => 'on-the-back'], 'side', [['lyingHipHeight', 'hip', 'floor']]),
+        ];
     }
 
     /**
      * @param array<string, mixed> $rung as written in the catalogue
      * @param callable(string, string): array<string, mixed> $find another rung, by posture and id
      */
-    public static function ofRung(array $rung, Physique $body, Side $side, ?LegPose $asRead, callable $find): DrawnFigure
+    public static function ofRung(array $rung, Physique $body, Side $side, ?LegPose $asRead, callable $find, ?LegPose $otherAsRead = null): DrawnFigure
     {
         $text = self::whole($rung, $find);
         $pose = PoseText::pose($text, self::demand($text['demand'] ?? null), self::demand($text['other_demand'] ?? null));
@@ -57,7 +91,7 @@ final readonly class RungFigures
             $props[] = ['at' => substr($with, 0, (int) strrpos($with, '-')), 'what' => substr($with, (int) strrpos($with, '-') + 1)];
         }
         $under = array_column($props, 'at');
-        $figure = Figure::of($pose, $body, $side, $asRead, null, $text['raised'] ?? null, [] !== array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0);
+        $figure = Figure::of($pose, $body, $side, $asRead, $otherAsRead, $text['raised'] ?? null, [] !== array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0);
 
         return new DrawnFigure($figure, Props::of($figure, $props), self::isLying($pose), $text['view'] ?? $rung['view'] ?? 'front');
     }
@@ -72,7 +106,8 @@ final readonly class RungFigures
      */
     private static function whole(array $rung, callable $find): array
     {
-        $text = $rung['pose'] ?? throw new \DomainException('This rung has no pose.');
+        $demand = $rung['demand'] ?? [];
+        $text = $rung['pose'] ?? (isset($demand['contact']) ? ContactPose::of($demand['contact'], $demand['values'] ?? []) : null) ?? throw new \DomainException('This rung has no pose.');
         if (isset($rung['demand']['contact'])) {
             $text += ['demand' => $rung['demand']];
         }

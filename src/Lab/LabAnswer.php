@@ -6,17 +6,22 @@ namespace LucidAscent\App\Lab;
 
 use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Figure\ContactFigures;
+use LucidAscent\App\Figure\Size;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Conditioning;
 use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\Drawn;
 use LucidAscent\Core\LegChain\Contact\HasStrap;
 use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\FreeKnee;
@@ -38,6 +43,9 @@ final class LabAnswer
     /** A folded blanket, in cm, when nothing else is said: between the 2.5 and 4 of common practice. */
     public const BLANKET = 3.0;
     public const MOST_BLANKETS = 4;
+
+    /** From where it can be looked at. */
+    public const VIEWS = ['three-quarter', 'front', 'side', 'back', 'above'];
 
     /** First order is left for sampling where the two differ by more than this share. */
     private const BENDS = 0.15;
@@ -86,7 +94,7 @@ final class LabAnswer
 
         return [
             'held' => $held,
-            'figure' => LabFigure::of($contact::about(), $posture, $body, UpperBody::Torso->ofStature($stature)),
+            'pictures' => self::pictures($question->text('posture'), $posture, $body, $proportions, $side),
             'components' => $components,
             'method' => $method,
             'atKnee' => $shortfall->atKnee(),
@@ -102,6 +110,30 @@ final class LabAnswer
             'blankets' => array_key_exists('seat', $posture->props()) ? PropTable::blankets($posture, $body, $blanket, self::MOST_BLANKETS) : [],
             'conditioning' => self::conditioning($posture, $side, $proportions),
         ];
+    }
+
+    /**
+     * The whole body in this set-up, from every side.
+     *
+     * @return array<string, string> markup by view; the best one first
+     */
+    private static function pictures(string $contact, Posture $posture, Body $body, Proportions $proportions, Side $side): array
+    {
+        $leg = match (true) {
+            $posture instanceof ChainReading, $posture instanceof FreeKnee => $posture->pose($body),
+            $posture instanceof Drawn => $posture->drawn($body),
+            default => null,
+        };
+        $figure = ContactFigures::of($contact, $posture->props(), Physique::of($proportions), $side, $leg);
+        if (null === $figure) {
+            return [];
+        }
+        $pictures = [];
+        foreach ([$figure->view, ...array_diff(self::VIEWS, [$figure->view])] as $view) {
+            $pictures[$view] = $figure->svg(Size::Large, $view);
+        }
+
+        return $pictures;
     }
 
     /**

@@ -14,9 +14,9 @@ use LucidAscent\Core\Route\Route;
 final readonly class RouteMap
 {
     public const WIDTH = 190;
-    public const HEIGHT = 64;
+    public const HEIGHT = 132;
     private const GAP = 26;
-    private const STEP = 112;
+    private const STEP = 180;
 
     /**
      * @param list<array{id: string, name: string, x: int, y: int, left: State, right: State, wanted: bool, frontier: bool, keystone: bool}> $nodes

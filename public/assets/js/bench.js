@@ -1,6 +1,6 @@
 // The test bench: shows what the numbers come to while they are typed, and ties the bench's tools
 // together. The server computes; this asks it.
-import { draw } from './figure.js';
+import { drawInto } from './picture.js';
 import { keepDraft } from './draft.js';
 import { listenToKeys } from './keys.js';
 import { listenToInclinometer } from './inclinometer.js';
@@ -30,7 +30,7 @@ const UNITS = { degrees: '°', cm: t(' cm'), seconds: t(' s') };
 const GATES = { 'not-now': t('Not now'), supported: t('Lying or supported'), 'may-try': t('May be tried') };
 
 const form = document.querySelector('form[data-bench]');
-const figure = document.querySelector('.leg-figure');
+const figure = document.querySelector('[data-picture]');
 const announce = document.querySelector('[data-announce]');
 let timer = 0;
 let latest = 0;
@@ -95,12 +95,6 @@ const show = (side, answer) => {
     }
 };
 
-const seat = () => {
-    const text = form.elements['bench[seat]']?.value.trim().replace(',', '.') ?? '0';
-    const inches = form.elements['bench[unit]']?.value === 'in';
-    return (Number(text) || 0) * (inches ? 2.54 : 1);
-};
-
 const ask = async () => {
     latest += 1;
     const asked = latest;
@@ -122,11 +116,8 @@ const ask = async () => {
         document
             .querySelector('.stop-note')
             .classList.toggle('stopped', Boolean(answer.left?.stop || answer.right?.stop));
-        if (answer.left?.figure || answer.right?.figure) {
-            draw(figure, {
-                seat: seat(),
-                legs: { left: answer.left?.figure ?? null, right: answer.right?.figure ?? null },
-            });
+        if (answer.picture) {
+            drawInto(figure, answer.picture);
         }
         announce.textContent = '';
         announce.className = 'unseen';

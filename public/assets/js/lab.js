@@ -1,5 +1,5 @@
 // The pose lab: controls in, answers of the server drawn. Every degree shown is the server's.
-import { draw } from './figure.js';
+import { drawInto } from './picture.js';
 import { t } from './texts.js';
 
 const WAIT = 30;
@@ -26,7 +26,7 @@ const form = document.querySelector('form.lab');
 const select = form.querySelector('#lab-posture');
 const controls = form.querySelector('[data-controls]:not(option)');
 const sentence = document.querySelector('[data-sentence]');
-const figure = form.querySelector('.lab-show > .leg-figure');
+const figure = form.querySelector('[data-picture]');
 const held = document.querySelector('[data-held]');
 const stopped = document.querySelector('[data-stopped]');
 let given = JSON.parse(form.dataset.values);
@@ -232,9 +232,16 @@ const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) => {
     return parts.join(' ');
 };
 
-const sceneOf = ({ figure: drawn }, which) => {
-    const other = which === 'left' ? 'right' : 'left';
-    return { seat: drawn.seat, torso: drawn.torso, main: which, legs: { [which]: drawn.leg, [other]: drawn.other } };
+// From where it is looked at: the view that was chosen, or the one that shows the set-up best.
+const view = () => form.querySelector('[name="lab-view"]:checked')?.value || '';
+const show3d = (place, { pictures }) => {
+    const names = Object.keys(pictures);
+    const chosen = pictures[view()] ?? pictures[names[0]];
+    if (chosen) {
+        drawInto(place, chosen);
+    } else {
+        place.replaceChildren();
+    }
 };
 
 const showProps = ({ props, advice, blankets, components }) => {
@@ -289,7 +296,7 @@ const show = () => {
     sentence.textContent = sentenceOf(answer);
     stopped.hidden = answer.held.length === 0;
     stopped.textContent = t('Held on this side: %1%. To look at, not to practise.', answer.held.join('; '));
-    draw(figure, sceneOf(answer, side()));
+    show3d(figure, answer);
     const dials = Object.entries(answer.components).map(([name, component]) => dial(NAMES[name], component));
     if (answer.back !== null) {
         dials.push(dial(t('Back'), { asked: answer.back, has: null, standIn: false }));
@@ -362,6 +369,19 @@ select.addEventListener('change', () => {
     given = {};
     makeControls();
 });
+for (const choice of form.querySelectorAll('[name="lab-view"]')) {
+    // Turned round, nothing is asked anew.
+    choice.addEventListener('change', (event) => {
+        event.stopPropagation();
+        if (answer && !answer.error) {
+            show3d(figure, answer);
+        }
+        if (kept) {
+            show3d(document.querySelector('[data-held-figure]'), kept);
+        }
+    });
+    choice.addEventListener('input', (event) => event.stopPropagation());
+}
 form.addEventListener('input', soon);
 form.addEventListener('change', () => {
     form.action = form.dataset.keep.replace('SIDE', side());
@@ -373,7 +393,7 @@ document.querySelector('[data-compare]').addEventListener('click', () => {
         held.hidden = false;
         document.querySelector('[data-held-name]').textContent =
             `${select.selectedOptions[0].textContent}, ${t(side() === 'left' ? 'Left' : 'Right').toLowerCase()}`;
-        draw(document.querySelector('[data-held-figure]'), sceneOf(kept, side()));
+        show3d(document.querySelector('[data-held-figure]'), kept);
         show();
     }
 });

@@ -95,6 +95,10 @@ const note = (with_) => {
         done.set(at, { holdReached: true, evenBreath: true, compensations: [], pain: null, ...done.get(at), ...with_ });
     }
 };
+const figureOf = (index) => {
+    const template = root.querySelector(`template[data-figure-of="${index}"]`);
+    return template ? [template.content.cloneNode(true)] : [];
+};
 const show = (index) => {
     at = index;
     const item = items[at];
@@ -102,6 +106,11 @@ const show = (index) => {
     find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
     find('name').textContent = `${item.name}: ${item.rungName}`;
     find('side').textContent = SIDES[item.side];
+    find('figure').replaceChildren(...figureOf(at));
+    const next = items[at + 1];
+    find('next').hidden = !next;
+    find('next-figure').replaceChildren(...figureOf(at + 1));
+    find('next-name').textContent = next ? t('Next: %1%', `${next.name}, ${next.rungName}`) : '';
     find('props').textContent = item.props
         .map(({ what, height }) => (height ? `${what}, ${height.toFixed(1)} cm` : what))
         .join(' · ');
