@@ -29,6 +29,9 @@ final class MatController extends TeacherController
             $rows[] = ['practitioner' => $practitioner, 'poses' => $poses, 'wanted' => $wanted->of($practitioner), 'due' => $due->of($practitioner, $poses)];
         }
 
+        // Who needs somebody now comes first; among the others the names keep their order.
+        usort($rows, static fn (array $a, array $b): int => Due::urgency($b['due']) <=> Due::urgency($a['due']));
+
         return $this->render('on_the_mat.html.twig', ['rows' => $rows, 'text' => $text, 'page' => $page, 'pages' => (int) ceil($all / self::EACH), 'all' => $all]);
     }
 

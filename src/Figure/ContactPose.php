@@ -18,7 +18,7 @@ final class ContactPose
         'cradle' => ['base' => 'long-sitting', 'leg' => 'demanded', 'other' => ['long' => 4], 'arm' => ['to' => 'knee', 'from' => [0.8, 0.5, -0.3], 'elbow' => [0, 1, -0.4]], 'other_arm' => ['to' => 'other-ankle', 'from' => [1, 0.6, -0.2], 'elbow' => [-0.1, 1, -0.5]]],
         'deep-pigeon-back' => ['base' => 'all-fours', 'hips' => 'demanded', 'tilt' => 0, 'neck' => -10, 'leg' => 'demanded', 'other' => ['contact' => 'pigeon-front', 'values' => ['hipHeight' => 17, 'shinAngle' => 45, 'pelvicTilt' => 0]], 'arms' => ['angles' => [176, 2, 0, 70], 'strap' => true]],
         'deep-squat' => ['base' => 'squat', 'hips' => 'demanded', 'legs' => ['demanded' => true, 'flat' => true], 'arms' => ['to' => 'nose', 'by' => [4, -1, -14], 'elbow' => [0.2, 1, -0.4]]],
-        'easy-cross-leg' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => ['contact' => 'easy-cross-leg', 'values' => ['ahead' => 50, 'seat' => 0, 'pelvicTilt' => 0]]],
+        'easy-cross-leg' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => ['foot' => [23, -9, 3.4], 'knee' => [0.6, 1, 0.2], 'toes' => [0.2, -1, 0]]],
         'frog' => ['base' => 'all-fours', 'hips' => 'demanded', 'tilt' => 92, 'legs' => 'demanded', 'arms' => ['floor' => [10, -4], 'forearm' => true], 'neck' => -16],
         'full-lotus' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => ['demanded' => true, 'lifted' => 6.5]],
         'half-lotus' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => self::FOLDED_ASIDE],

@@ -22,8 +22,8 @@ final class Drawing
     private const MARGIN = 7.0;
     /** Half as long as the tick at the end of a tape, in cm. */
     private const TICK = 3.0;
-    /** Half the width of the line round each part, in cm: what is to be whole has to cover it. */
-    private const HALO = 0.8;
+    /** How much more than a joint its disc covers, in cm: most of the line round each part. */
+    private const HALO = 0.55;
 
     /** For a file by itself; a page has them in its style sheet. */
     private const COLOURS = 'svg{background:#fcfdfb}path{stroke:#fcfdfb;stroke-width:1.6;paint-order:stroke;stroke-linejoin:round}.bare,.mat{stroke:none}.mat{fill:#e9eeea}.trunk,.head,.face{fill:#ccd3ce}.hair{fill:#6d7a76}.arm{fill:#a9b4ae}.leg{fill:#87938d}.work{fill:#b84f1c}.prop{fill:#d5dbd1;stroke:#a9b3a5;stroke-width:.6}.top{fill:#e4e9df}.strap{fill:none;stroke:#5d6440;stroke-width:1.6}@media(prefers-color-scheme:dark){svg{background:#182127}path{stroke:#182127}.mat{fill:#222e36}.trunk,.head,.face{fill:#9fb0b6}.hair{fill:#41525b}.arm{fill:#7d9099}.leg{fill:#5f737c}.work{fill:#ff9b63}.prop{fill:#33434c;stroke:#546670}.top{fill:#3d4e58}.strap{stroke:#cdd49a}}';
@@ -80,6 +80,12 @@ final class Drawing
         $path = '';
         foreach (['hips', 'pelvis', 'waist', 'chest', 'shoulders', 'neck'] as $name) {
             $path .= $this->outline($this->figure->segment($name));
+        }
+        // From the ribs to each shoulder: a chest is as broad as its shoulders are.
+        $ribs = $this->figure->segment('chest')->startRadius * 0.8;
+        $shoulder = $this->figure->segment('shoulders')->startRadius;
+        foreach (Side::cases() as $side) {
+            $path .= Hull::capsule($this->view->at($this->figure->point('chest')), $ribs, $this->see($this->figure->point("$side->value-shoulder"), $shoulder), $shoulder);
         }
         $this->add($this->view->depth($this->figure->point('waist')->plus($this->figure->point('chest'))->times(0.5)), $path, 'trunk');
     }

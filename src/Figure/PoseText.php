@@ -33,7 +33,7 @@ final class PoseText
         'on-the-back' => ['hips' => 'lies', 'tilt' => -90, 'legs' => ['long' => 2], 'arms' => ['floor' => [28, 8]]],
         'on-the-front' => ['hips' => 'lies', 'tilt' => 90, 'legs' => ['long' => 178, 'down' => true], 'arms' => ['floor' => [13, -4], 'elbow' => [0.3, 1, 0]], 'neck' => -6],
         'on-the-side' => ['hips' => 'lies-on-side', 'lean' => 90, 'side' => 14, 'leg' => [20, 0, 0, 30], 'other' => [10, 0, 0, 20], 'arm' => ['floor' => [16, 4]], 'other_arm' => [150, 0, 0, 90]],
-        'sitting' => ['hips' => 'sits', 'leg' => ['foot' => [11, -9, 3], 'knee' => [0.5, 1, 0.1], 'toes' => [0.3, -1, -0.1]], 'other' => ['foot' => [20, -9, 3], 'knee' => [0.5, 1, 0.1], 'toes' => [0.3, -1, -0.1]], 'arms' => ['to' => 'knee', 'by' => [-2, 0, 4]]],
+        'sitting' => ['hips' => 'sits', 'leg' => ['foot' => [11, -9, 3], 'knee' => [0.5, 1, 0.1], 'toes' => [0.3, -1, -0.1]], 'other' => ['foot' => [20, -9, 3], 'knee' => [0.5, 1, 0.1], 'toes' => [0.3, -1, -0.1]], 'arms' => ['to' => 'thigh']],
         'long-sitting' => ['hips' => 'sits', 'legs' => ['long' => 2], 'arms' => ['floor' => [-6, 5]]],
         'kneeling' => ['hips' => 'kneels', 'legs' => ['kneels' => [0, 180]], 'arms' => [4, 7, 0, 12]],
         'heel-sitting' => ['hips' => 11, 'legs' => ['kneels' => [4, 178]], 'arms' => ['to' => 'knee', 'by' => [-8, 0, 4]]],

@@ -8,9 +8,9 @@ use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Figure\ContactFigures;
 use LucidAscent\App\Figure\Size;
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
-use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
@@ -186,7 +186,7 @@ final class LabAnswer
     }
 
     /** @return array<string, bool|float|string|null>|null what a free or a lifted knee does about it */
-    private static function knee(Posture $posture, \LucidAscent\Core\Body\Body $body, LabCapacity $known): ?array
+    private static function knee(Posture $posture, Body $body, LabCapacity $known): ?array
     {
         if (!$posture instanceof KneeAtHeight) {
             return null;

@@ -45,4 +45,20 @@ final readonly class Due
             'plan' => null === $plan ? null : (string) $plan->id,
         ];
     }
+
+    /**
+     * What is held goes before a session today, a body to measure and tests that are old.
+     *
+     * @param array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} $due
+     */
+    public static function urgency(array $due): int
+    {
+        return match (true) {
+            [] !== $due['held'] => 4,
+            null !== $due['session'] => 3,
+            $due['measure'] => 2,
+            null !== $due['retest'] => 1,
+            default => 0,
+        };
+    }
 }

@@ -20,7 +20,7 @@ final readonly class RouteMap
 
     /**
      * @param list<array{id: string, name: string, x: int, y: int, left: State, right: State, wanted: bool, frontier: bool, keystone: bool}> $nodes
-     * @param list<array{from: array{int, int}, to: array{int, int}}> $edges
+     * @param list<list<array{int, int}>> $edges the points of each
      */
     private function __construct(public array $nodes, public array $edges, public int $width, public int $height)
     {
@@ -67,14 +67,39 @@ final readonly class RouteMap
         foreach ($all as $id) {
             foreach ($poses->postures[$id]->needs as $need) {
                 if (isset($place[$need])) {
-                    $edges[] = [
-                        'from' => [$place[$need][0] + intdiv(self::WIDTH, 2), $place[$need][1]],
-                        'to' => [$place[$id][0] + intdiv(self::WIDTH, 2), $place[$id][1] + self::HEIGHT],
-                    ];
+                    $edges[] = self::edge($place[$need], $place[$id], array_map(static fn (array $ids): array => array_map(static fn (string $one): array => $place[$one], $ids), array_slice($rows, $level[$need] + 1, $level[$id] - $level[$need] - 1)));
                 }
             }
         }
 
         return new self($nodes, $edges, $width, $height);
+    }
+
+    /**
+     * A line from one terrace up to another, through the gaps of those in between.
+     *
+     * @param array{int, int} $from upper left corner of the lower one
+     * @param array{int, int} $to of the upper one
+     * @param list<list<array{int, int}>> $between the terraces of each row that it passes, from the ground up
+     *
+     * @return list<array{int, int}> its points
+     */
+    private static function edge(array $from, array $to, array $between): array
+    {
+        $x = $from[0] + intdiv(self::WIDTH, 2);
+        $goal = $to[0] + intdiv(self::WIDTH, 2);
+        $points = [[$x, $from[1]]];
+        foreach ($between as $row) {
+            $gaps = [$row[0][0] - intdiv(self::GAP, 2)];
+            foreach ($row as [$left]) {
+                $gaps[] = $left + self::WIDTH + intdiv(self::GAP, 2);
+            }
+            usort($gaps, static fn (int $a, int $b): int => abs($a - $x) + abs($a - $goal) <=> abs($b - $x) + abs($b - $goal));
+            $x = $gaps[0];
+            array_push($points, [$x, $row[0][1] + self::HEIGHT + 8], [$x, $row[0][1] - 8]);
+        }
+        $points[] = [$goal, $to[1] + self::HEIGHT];
+
+        return $points;
     }
 }
