@@ -81,7 +81,7 @@ final readonly class Reaches implements ArmPlacement
         $drop = $shoulder->at->z - $low;
         $flat = sqrt(max(0.0, $body->upperArm() ** 2 - $drop ** 2));
         $over = Limb::unit(new Vector($target->x - $shoulder->at->x + 1e-6, $target->y - $shoulder->at->y, 0.0));
-        $elbow = new Vector($shoulder->at->x + $flat * $over->x, $shoulder->at->y + $flat * $over->y, $low);
+        $elbow = new Vector($shoulder->at->x + $flat * $over->x, $shoulder->at->y + $flat * $over->y, max($low, $shoulder->at->z - $body->upperArm()));
         $way = Limb::unit($this->elbow ?? new Vector(1.0, 0.0, 0.0));
         $way = new Vector($way->x, $shoulder->outward() * $way->y, 0.0);
         $wrist = $elbow->plus($way->times($body->forearm()));
