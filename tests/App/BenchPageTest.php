@@ -168,7 +168,7 @@ final class BenchPageTest extends AppTestCase
         $answer = $this->preview(['trials' => [['kneeHeight_left' => '12', 'heelDistance' => '10']]], $token);
         self::assertNull($answer['right']);
         self::assertSame('supported', $answer['left']['gate']);
-        self::assertEqualsWithDelta(12.0, $answer['left']['figure']['knee'][2], 1e-9);
+        self::assertStringContainsString('data-tape="kneeHeight"', $answer['picture'], 'the body as it was measured, with the tape');
         self::assertSame('rotation', $answer['left']['shows'][0]['ability']);
         self::assertTrue($answer['left']['shows'][0]['atLeast']);
         self::assertGreaterThan(0.0, $answer['left']['shows'][0]['sd']);
@@ -176,9 +176,12 @@ final class BenchPageTest extends AppTestCase
         $answer = $this->preview(['trials' => [['kneeHeight_left' => '100', 'heelDistance' => '10', 'kneeHeight_right' => 'x']]], $token);
         self::assertSame('out-of-reach', $answer['left']['error']['code']);
         self::assertNull($answer['right']);
+        self::assertNull($answer['picture'], 'no leg can be drawn there');
 
         $inches = $this->preview(['unit' => 'in', 'trials' => [['kneeHeight_left' => '4 3/4', 'heelDistance' => '4']]], $token);
-        self::assertEqualsWithDelta(4.75 * 2.54, $inches['left']['figure']['knee'][2], 1e-9);
+        $same = $this->preview(['trials' => [['kneeHeight_left' => (string) (4.75 * 2.54), 'heelDistance' => (string) (4 * 2.54)]]], $token);
+        self::assertSame($same['picture'], $inches['picture']);
+        self::assertNotSame($this->preview(['trials' => [['kneeHeight_left' => '20', 'heelDistance' => '10']]], $token)['picture'], $same['picture'], 'another height is another picture');
 
         $this->preview([], 'made up');
         self::assertResponseStatusCodeSame(403);

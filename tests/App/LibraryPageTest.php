@@ -58,7 +58,7 @@ final class LibraryPageTest extends AppTestCase
     {
         $this->client->request('GET', '/library?component=balance');
         self::assertSelectorTextContains('main', 'Tree');
-        self::assertSelectorTextNotContains('.reasons', 'Frog');
+        self::assertSelectorTextNotContains('.wall', 'Frog');
         $this->client->request('GET', '/library?family=backbend&q=zzzzzz');
         self::assertSelectorTextContains('main', 'Nothing found');
     }
@@ -72,8 +72,8 @@ final class LibraryPageTest extends AppTestCase
         $this->client->request('GET', "/library?person=$practitioner->id");
         self::assertSelectorTextContains('main', 'Left:');
         self::assertSelectorTextContains('main', 'Soles together');
-        self::assertSelectorTextContains('.reasons', 'Feet turned to the navel');
-        self::assertSelectorTextNotContains('.reasons', 'Lying form with the feet');
+        self::assertSelectorTextContains('.wall', 'Feet turned to the navel');
+        self::assertSelectorTextNotContains('.wall', 'Lying form with the feet');
         $this->client->loginUser($this->teacher('stranger@studio.example'));
         $this->client->request('GET', "/library?person=$practitioner->id");
         self::assertResponseStatusCodeSame(404);
@@ -83,8 +83,8 @@ final class LibraryPageTest extends AppTestCase
     {
         $this->client->request('GET', '/library/postures/pigeon?condition[]=knee-surgery');
         self::assertSelectorTextContains('main', 'held: Knee surgery');
-        self::assertSelectorTextContains('.stair:first-child', 'held', 'lying, and the knee is folded all the same');
+        self::assertSelectorTextContains('.wall li:first-child', 'held', 'lying, and the knee is folded all the same');
         $this->client->request('GET', '/library/postures/legs-up-wall?condition[]=knee-surgery');
-        self::assertSelectorTextNotContains('.stair:first-child', 'held');
+        self::assertSelectorTextNotContains('.wall li:first-child', 'held');
     }
 }

@@ -53,7 +53,13 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await page.getByRole('button', { name: 'Hold this to compare' }).click();
     await page.getByLabel('Knee height (cm)').fill('12');
     await page.getByText('Against the held one').waitFor();
-    assert.equal(await page.locator('[data-held-figure] svg').count(), 3);
+    assert.equal(await page.locator('[data-held-figure] svg').count(), 1);
+    // Turned round, both are seen from there, and nothing is asked anew.
+    const before = await page.locator('[data-picture] svg').innerHTML();
+    await page.getByRole('radio', { name: 'Above' }).check();
+    assert.notEqual(await page.locator('[data-picture] svg').innerHTML(), before);
+    await page.getByRole('radio', { name: 'Best' }).check();
+    assert.equal(await page.locator('[data-picture] svg').innerHTML(), before);
     await check(page);
 
     // A number out of its range is named beside the field, and nothing is lost.

@@ -23,9 +23,9 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await page.getByLabel('Name, in whatever words').fill('pigoen');
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: 'Pigeon', exact: true }).click();
-    // Drawn by a script once the sheet is there, so waited for before it is counted.
-    await page.locator('.leg-figure svg').nth(2).waitFor();
-    assert.equal(await page.locator('.leg-figure svg').count(), 3);
+    // Every rung and form has its figure, with what it shows in words.
+    assert.ok((await page.locator('details.rung svg.figure[role="img"]').count()) >= 6);
+    assert.match(await page.locator('svg.figure.size-card').first().getAttribute('aria-label'), /^Pigeon, .+: .+/);
     await check(page);
 
     // A condition holds rungs, and says which.
@@ -91,7 +91,7 @@ test('the library fits a narrow tablet and paper', async () => {
     await page.goto(`${base}/library/postures/lotus`);
     await page.emulateMedia({ media: 'print' });
     assert.equal(await page.locator('header.bar').isVisible(), false);
-    assert.ok(await page.locator('.leg-figure').isVisible());
+    assert.ok(await page.locator('svg.figure').first().isVisible());
     // Printing opens every rung, and closes again what was closed.
     const rungs = await page.locator('details.rung').count();
     assert.equal(await page.locator('details.rung[open]').count(), 1);

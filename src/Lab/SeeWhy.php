@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Lab;
+
+use LucidAscent\App\Figure\ContactFigures;
+use LucidAscent\App\Figure\DrawnFigure;
+use LucidAscent\App\Figure\PoseText;
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Segment;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\Figure\Figure;
+use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
+use LucidAscent\Core\LegChain\Contact\LegBehindHead;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\Shortfall;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\TurnToLift;
+
+/**
+ * What to show a practitioner who asks why: each time the same leg in two ways, and what that asks of it. The numbers
+ * of the set-ups are this product's own.
+ */
+final readonly class SeeWhy
+{
+    /** The thigh of the standing circle, and the knee half bent and wholly closed, in degrees. */
+    private const THIGH = [60.0, 30.0];
+    private const HALF_BENT = 90.0;
+    private const CLOSED = 150.0;
+    /** The full half lotus, in cm. */
+    private const FULL_KNEE = 14.0;
+    private const LONGER_SHIN = 4.0;
+    private const HEELS = 20.0;
+    private const HIGHER_SEAT = 6.0;
+    private const EASY_KNEE = 18.0;
+    private const ROUNDED = [20.0, 70.0];
+
+    private Physique $physique;
+
+    private function __construct(private Proportions $proportions, private Side $side, private Capacity $capacity)
+    {
+        $this->physique = Physique::of($proportions);
+    }
+
+    /** @return list<Comparison> those that a body of these lengths can be in */
+    public static function of(Proportions $proportions, Side $side, Capacity $capacity): array
+    {
+        $why = new self($proportions, $side, $capacity);
+        $shown = [];
+        foreach ([$why->closedFirst(...), $why->kneesShare(...), $why->longerShin(...), $why->higherSeat(...), $why->rounded(...)] as $show) {
+            try {
+                $shown[] = $show();
+            } catch (\DomainException) {
+                // A body that cannot be there has nothing to be shown there.
+            }
+        }
+
+        return array_values(array_filter($shown));
+    }
+
+    /** The foot carried to the height of the hip: with the knee half bent, and closed first. */
+    private function closedFirst(): Comparison
+    {
+        $body = $this->physique->leg($this->side);
+        $turns = $figures = [];
+        foreach ([self::HALF_BENT, self::CLOSED] as $knee) {
+            $turns[] = $turn = TurnToLift::of($body, self::THIGH[0], self::THIGH[1], $knee, 0.0);
+            $figures[] = $this->drawn(['base' => 'standing', 'leg' => [...self::THIGH, $turn, $knee], 'arms' => [4, 24, 0, 10]], 'front');
+        }
+        $limit = $this->capacity->rotation ?? 0.0;
+
+        return new Comparison('closed-first', $figures[0], $figures[1], ['one' => $turns[0], 'two' => $turns[1], 'has' => $limit, 'twistOne' => max(0.0, $turns[0] - $limit), 'twistTwo' => max(0.0, $turns[1] - $limit)]);
+    }
+
+    /** The knee on a block as high as this hip needs it, and drawn into the full form. */
+    private function kneesShare(): ?Comparison
+    {
+        $body = $this->physique->leg($this->side);
+        // Of the turn alone: what else may hold a knee up is another question.
+        $turn = new Capacity(rotation: $this->capacity->rotation);
+        $lowest = LowestKnee::search(HalfLotusEasy::place(new Sitting()), $body, $turn);
+        $full = new KneeAtHeight(HalfLotus::place(new Sitting()), self::FULL_KNEE);
+        if (null === $lowest) {
+            return null;
+        }
+        $share = Shortfall::of($full->angles($body), $turn)->atKnee();
+
+        return new Comparison('knees-share', $this->contact('half-lotus-easy', ['kneeHeight' => $lowest->height(), 'seat' => 0, 'pelvicTilt' => 0], $lowest->pose), $this->contact('half-lotus', ['kneeHeight' => self::FULL_KNEE, 'seat' => 0, 'pelvicTilt' => 0], $full->pose($body)), ['knee' => $lowest->height(), 'full' => self::FULL_KNEE, 'share' => $share]);
+    }
+
+    /** The same hips with a shin that is longer: the knees come up by themselves. */
+    private function longerShin(): ?Comparison
+    {
+        $lengths = [];
+        foreach (Side::cases() as $side) {
+            foreach ([Segment::Thigh, Segment::Shin] as $segment) {
+                $lengths[Proportions::key($segment, $side)] = Length::cm($this->proportions->length($segment, $side)->cm + (Segment::Shin === $segment ? self::LONGER_SHIN : 0.0));
+            }
+        }
+        $longer = Physique::of(Proportions::of($this->proportions->stature, $lengths));
+        $contact = new SolesTogether(self::HEELS, new Sitting());
+        $turn = new Capacity(rotation: $this->capacity->rotation);
+        $one = LowestKnee::search($contact, $this->physique->leg($this->side), $turn);
+        $two = LowestKnee::search($contact, $longer->leg($this->side), $turn);
+        if (null === $one || null === $two) {
+            return null;
+        }
+        $at = static fn (LowestKnee $lowest): array => ['kneeHeight' => $lowest->height(), 'heelDistance' => self::HEELS, 'seat' => 0, 'pelvicTilt' => 0];
+
+        return new Comparison('longer-shin', $this->contact('soles-together', $at($one), $one->pose), $this->contact('soles-together', $at($two), $two->pose, $longer), ['one' => $one->height(), 'two' => $two->height(), 'by' => $two->height() - $one->height(), 'longer' => self::LONGER_SHIN]);
+    }
+
+    /** The seat higher, the knee where it was. */
+    private function higherSeat(): Comparison
+    {
+        $body = $this->physique->leg($this->side);
+        $figures = $asked = [];
+        foreach ([0.0, self::HIGHER_SEAT] as $seat) {
+            $posture = new KneeAtHeight(HalfLotusEasy::place(new Sitting($seat)), self::EASY_KNEE);
+            $pose = $posture->pose($body);
+            $asked[] = $pose->angles;
+            $figures[] = $this->contact('half-lotus-easy', ['kneeHeight' => self::EASY_KNEE, 'seat' => $seat, 'pelvicTilt' => 0], $pose);
+        }
+
+        return new Comparison('higher-seat', $figures[0], $figures[1], ['flexion' => $asked[0]->flexion - $asked[1]->flexion, 'rotation' => $asked[0]->rotation - $asked[1]->rotation, 'seat' => self::HIGHER_SEAT]);
+    }
+
+    /** The leg behind the head with a long back, and with a rounded one. */
+    private function rounded(): Comparison
+    {
+        $body = $this->physique->leg($this->side);
+        $torso = UpperBody::Torso->ofStature($this->physique->stature);
+        $figures = $flexion = [];
+        foreach (self::ROUNDED as $rounding) {
+            $posture = new FreeKnee(new LegBehindHead($torso, $rounding, new Sitting()), new Capacity(140, 70, 115, 160), 20.0);
+            $pose = $posture->pose($body);
+            $flexion[] = $pose->angles->flexion;
+            $figures[] = $this->contact('leg-behind-head', ['rounding' => $rounding, 'kneeOutside' => 20, 'seat' => 0, 'pelvicTilt' => 0], $pose);
+        }
+
+        return new Comparison('rounded', $figures[0], $figures[1], ['one' => $flexion[0], 'two' => $flexion[1], 'back' => self::ROUNDED[1] - self::ROUNDED[0]]);
+    }
+
+    /** @param array<string, float|int> $values */
+    private function contact(string $contact, array $values, LegPose $pose, ?Physique $body = null): DrawnFigure
+    {
+        return ContactFigures::of($contact, $values, $body ?? $this->physique, $this->side, $pose) ?? throw new \LogicException("Nothing says how $contact is drawn.");
+    }
+
+    /** @param array<string, mixed> $text */
+    private function drawn(array $text, string $view): DrawnFigure
+    {
+        return new DrawnFigure(Figure::of(PoseText::pose($text), $this->physique, $this->side), [], false, $view);
+    }
+}
