@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Figure;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\LegChain\Vector;
 
 /** What a figure lies on, and which of its parts lie on each other. */
 final readonly class Touches
@@ -13,8 +12,8 @@ final readonly class Touches
     /** Nearer than this, in cm, two things touch. */
     private const NEAR = 3.0;
 
-    /** What of each side may lie on which parts of the body: the middle of an ankle (as the leg chain has it), and the hands. */
-    private const ONTO = ['ankle' => ['other-thigh', 'other-shin', 'other-foot'], 'hand' => ['thigh', 'shin', 'foot', 'other-thigh', 'other-shin', 'other-foot', 'head']];
+    /** What of each side may lie on which parts of the body. */
+    private const ONTO = ['foot' => ['other-thigh', 'other-shin', 'other-foot'], 'hand' => ['thigh', 'shin', 'foot', 'other-thigh', 'other-shin', 'other-foot', 'head']];
 
     /**
      * @return list<array{what: string, to: string, gap: float}> gaps in cm, below zero where they press
@@ -27,8 +26,7 @@ final readonly class Touches
                 foreach ($parts as $part) {
                     $to = self::named($part, $side);
                     $segment = $figure->segment($to);
-                    $point = $figure->point("$side->value-$what");
-                    $gap = self::distance($point, $segment) - ('hand' === $what ? $figure->physique->radii('hand')[1] : 0.0);
+                    $gap = $figure->segment("$side->value-$what")->gap($segment);
                     if (abs($gap) <= self::NEAR) {
                         $touches[] = ['what' => "$side->value-$what", 'to' => $to, 'gap' => $gap];
                     }
@@ -71,14 +69,6 @@ final readonly class Touches
         }
 
         return $carried;
-    }
-
-    private static function distance(Vector $point, Segment $segment): float
-    {
-        $line = $segment->end->minus($segment->start);
-        $share = min(1.0, max(0.0, $point->minus($segment->start)->dot($line) / max(1e-9, $line->dot($line))));
-
-        return $point->minus($segment->at($share))->length() - $segment->radius($share);
     }
 
     private static function named(string $part, Side $side): string

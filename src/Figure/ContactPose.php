@@ -10,7 +10,9 @@ namespace LucidAscent\App\Figure;
  */
 final class ContactPose
 {
-    private const FOLDED_ASIDE = ['foot' => [20, -4, 3], 'knee' => [0.4, 1, 0.05], 'toes' => [0.3, -1, -0.1]];
+    private const FOLDED_ASIDE = ['foot' => [13, -10, 3.4], 'knee' => [1, 0.9, 0.02], 'toes' => [0.3, -1, 0]];
+    /** A foot that lies on a thigh is pointed along it. */
+    private const FOOT_ON_THIGH = ['demanded' => true, 'pointed' => 80];
     private const FOLDED_IN_FRONT = ['foot' => [12, -10, 3], 'knee' => [0.5, 1, 0], 'toes' => [0.2, -1, 0]];
 
     private const POSES = [
@@ -21,8 +23,8 @@ final class ContactPose
         'easy-cross-leg' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => ['foot' => [23, -9, 3.4], 'knee' => [0.6, 1, 0.2], 'toes' => [0.2, -1, 0]]],
         'frog' => ['base' => 'all-fours', 'hips' => 'demanded', 'tilt' => 92, 'legs' => 'demanded', 'arms' => ['floor' => [10, -4], 'forearm' => true], 'neck' => -16],
         'full-lotus' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => ['demanded' => true, 'lifted' => 6.5]],
-        'half-lotus' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => self::FOLDED_ASIDE],
-        'half-lotus-easy' => ['base' => 'sitting', 'leg' => 'demanded', 'other' => self::FOLDED_ASIDE],
+        'half-lotus' => ['base' => 'sitting', 'leg' => self::FOOT_ON_THIGH, 'other' => self::FOLDED_ASIDE],
+        'half-lotus-easy' => ['base' => 'sitting', 'leg' => self::FOOT_ON_THIGH, 'other' => self::FOLDED_ASIDE],
         'heel-to-seat' => ['base' => 'on-the-front', 'leg' => 'demanded'],
         'knee-hug' => ['base' => 'on-the-back', 'leg' => 'demanded', 'arms' => ['to' => 'thigh', 'by' => [2, 1, 0], 'from' => [1, 0.3, -0.2]], 'other_arm' => ['floor' => [28, 8]]],
         'leg-behind-head' => ['base' => 'long-sitting', 'leg' => 'demanded', 'other' => self::FOLDED_IN_FRONT, 'neck' => 16, 'arms' => ['floor' => [10, 10]]],

@@ -36,8 +36,8 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     ]);
     await page.getByText('May be tried').first().waitFor();
     assert.match(await page.locator('[data-shows="left"]').innerText(), /Rotation ≥ \d+° ± \d+°/);
-    assert.equal(await page.locator('[data-picture] svg.figure').count(), 1);
-    assert.ok((await page.locator('[data-picture] [data-tape]').count()) >= 2);
+    assert.equal(await page.locator('[data-drawing] svg.figure').count(), 1);
+    assert.ok((await page.locator('[data-drawing] [data-tape]').count()) >= 2);
 
     await page.locator('#bench_painLeft_level').selectOption('0');
     await page.locator('#bench_painRight_level').selectOption('0');
@@ -162,7 +162,7 @@ test('both sides change places for a teacher who faces the practitioner, and a n
     assert.ok((await leftOf(left)) < (await leftOf(right)));
     await page.getByRole('button', { name: 'I face the practitioner' }).click();
     assert.ok((await leftOf(left)) > (await leftOf(right)));
-    assert.ok(await page.locator('[data-picture] svg.figure').isVisible());
+    assert.ok(await page.locator('[data-drawing] svg.figure').isVisible());
     // What was typed is kept while one looks at something else.
     await page.getByText('Kept.').waitFor();
     await page.goto(home);

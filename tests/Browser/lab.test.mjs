@@ -55,11 +55,11 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await page.getByText('Against the held one').waitFor();
     assert.equal(await page.locator('[data-held-figure] svg').count(), 1);
     // Turned round, both are seen from there, and nothing is asked anew.
-    const before = await page.locator('[data-picture] svg').innerHTML();
+    const before = await page.locator('[data-drawing] svg').innerHTML();
     await page.getByRole('radio', { name: 'Above' }).check();
-    assert.notEqual(await page.locator('[data-picture] svg').innerHTML(), before);
+    assert.notEqual(await page.locator('[data-drawing] svg').innerHTML(), before);
     await page.getByRole('radio', { name: 'Best' }).check();
-    assert.equal(await page.locator('[data-picture] svg').innerHTML(), before);
+    assert.equal(await page.locator('[data-drawing] svg').innerHTML(), before);
     await check(page);
 
     // A number out of its range is named beside the field, and nothing is lost.

@@ -30,7 +30,7 @@ const UNITS = { degrees: '°', cm: t(' cm'), seconds: t(' s') };
 const GATES = { 'not-now': t('Not now'), supported: t('Lying or supported'), 'may-try': t('May be tried') };
 
 const form = document.querySelector('form[data-bench]');
-const figure = document.querySelector('[data-picture]');
+const figure = document.querySelector('[data-drawing]');
 const announce = document.querySelector('[data-announce]');
 let timer = 0;
 let latest = 0;

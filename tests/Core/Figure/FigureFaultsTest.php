@@ -89,14 +89,14 @@ final class FigureFaultsTest extends TestCase
         self::assertNotContains('seat', $kneeling);
     }
 
-    public function testAnAnkleOnTheOtherThighTouchesIt(): void
+    public function testAFootOnTheOtherThighTouchesIt(): void
     {
-        $touches = Touches::ofBody(self::figure(HipHeight::Sits, new FootAt(10.0, -10.3, 9.5, new Vector(0.4, 1, 0.3), null), new Long(0.0)));
-        self::assertContains('right-thigh', array_column(array_filter($touches, static fn (array $t): bool => 'left-ankle' === $t['what']), 'to'));
+        $touches = Touches::ofBody(self::figure(HipHeight::Sits, new FootAt(10.0, -10.3, 12.6, new Vector(0.4, 1, 0.3), null), new Long(0.0)));
+        self::assertContains('right-thigh', array_column(array_filter($touches, static fn (array $t): bool => 'left-foot' === $t['what']), 'to'));
         foreach ($touches as $touch) {
             self::assertLessThanOrEqual(3.0, abs($touch['gap']));
         }
-        self::assertSame([], array_filter(Touches::ofBody(self::figure()), static fn (array $t): bool => str_ends_with($t['what'], '-ankle')), 'standing, no ankle touches the other leg');
+        self::assertSame([], array_filter(Touches::ofBody(self::figure()), static fn (array $t): bool => str_ends_with($t['what'], '-foot')), 'standing, no foot touches the other leg');
     }
 
     public function testPropsStandWhereTheyCarry(): void
