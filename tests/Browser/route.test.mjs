@@ -33,6 +33,7 @@ test('from a reading to the route, its keystone, and what if', async () => {
     await page.goto(`${home}/poses/lotus`);
     await check(page);
     assert.match(await page.locator('main').innerText(), /Limited by rotation/);
+    await page.locator('summary', { hasText: 'What if' }).click();
     await page.getByLabel('rotation, Left').fill('130');
     await page.getByRole('button', { name: 'Suppose it' }).click();
     await page.getByText('It is not touched').waitFor();
