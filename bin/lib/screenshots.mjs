@@ -26,7 +26,6 @@ const person = async (name) => {
 };
 
 await page.goto(`${base}/sign-in`);
-await take('sign-in');
 await page.fill('#email', 'demo@studio.example');
 await page.fill('#password', process.env.DEMO_PASSWORD);
 await page.keyboard.press('Enter');
@@ -55,7 +54,7 @@ for (const [i, values] of [
     }
 }
 await page.waitForTimeout(500);
-await page.evaluate(() => window.scrollTo(0, 380));
+await page.evaluate(() => window.scrollTo(0, 60));
 await take('test');
 await page.goto(`${uneven}/tests/figure-four-lying`);
 await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
@@ -91,7 +90,10 @@ await take('walk');
 await page.goto(`${uneven}/lab`);
 await take('pose-lab');
 
-await page.goto(`${base}/library?q=padmasan`);
+await page.goto(`${uneven}/why`);
+await take('seeing-why');
+
+await page.goto(`${base}/library`);
 await take('library');
 await page.goto(`${base}/library/postures/pigeon`);
 await page.evaluate(() => window.scrollTo(0, 60));
