@@ -37,21 +37,19 @@ final class Drawing
 
     /**
      * @param list<Solid> $props
-     * @param list<Tape> $tapes
      */
-    private function __construct(private readonly Figure $figure, private readonly array $props, private readonly View $view, private readonly Size $size, private readonly array $tapes)
+    private function __construct(private readonly Figure $figure, private readonly array $props, private readonly View $view, private readonly Size $size, private readonly Overlay $overlay)
     {
     }
 
     /**
      * @param list<Solid> $props
      * @param string $words what the picture shows, for whoever does not see it; nothing where words stand beside it
-     * @param list<Tape> $tapes what is measured, and where
      * @param bool $isAlone whether it brings its own colours: on paper, light or dark as the reader has it
      */
-    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = '', bool $isAlone = false, array $tapes = []): string
+    public static function of(Figure $figure, array $props, View $view, Size $size, string $words = '', bool $isAlone = false, Overlay $overlay = new Overlay()): string
     {
-        return (new self($figure, $props, $view, $size, $tapes))->svg($words, $isAlone);
+        return (new self($figure, $props, $view, $size, $overlay))->svg($words, $isAlone);
     }
 
     private function svg(string $words, bool $isAlone): string
@@ -66,12 +64,13 @@ final class Drawing
             $this->prop($prop);
         }
         usort($this->items, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $tapes = implode('', array_map($this->tape(...), $this->tapes));
+        $over = implode('', array_map($this->tape(...), $this->overlay->tapes)).$this->swing();
+        $ghost = $this->ghost();
         $mat = $this->mat();
         $box = $this->box();
         $label = '' === $words ? ' aria-hidden="true"' : ' role="img" aria-label="'.htmlspecialchars($words, \ENT_QUOTES | \ENT_XML1).'"';
 
-        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure size-'.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.($isAlone ? '<style>'.self::COLOURS.'</style>' : '').$mat.implode('', array_column($this->items, 1)).$tapes.'</svg>';
+        return '<svg xmlns="http://www.w3.org/2000/svg" class="figure size-'.$this->size->value.'" viewBox="'.$box.'"'.$label.'>'.($isAlone ? '<style>'.self::COLOURS.'</style>' : '').$mat.$ghost.implode('', array_column($this->items, 1)).$over.'</svg>';
     }
 
     /** One shape: its halo lies under all of it. */
@@ -179,7 +178,33 @@ final class Drawing
         $n = Hull::number(...);
 
         return '<path class="tape" data-tape="'.$tape->name.'" d="M'.$n($x1).' '.$n($y1).'L'.$n($x2).' '.$n($y2)
-            .'M'.$n($x1 - $dx).' '.$n($y1 - $dy).'L'.$n($x1 + $dx).' '.$n($y1 + $dy).'M'.$n($x2 - $dx).' '.$n($y2 - $dy).'L'.$n($x2 + $dx).' '.$n($y2 + $dy).'"/>';
+            .'M'.$n($x1 - $dx).' '.$n($y1 - $dy).'L'.$n($x1 + $dx).' '.$n($y1 + $dy).'M'.$n($x2 - $dx).' '.$n($y2 - $dy).'L'.$n($x2 + $dx).' '.$n($y2 + $dy).'"/>'
+            .($this->overlay->hasNumbers ? '<text x="'.$n(max($x1, $x2) + 4.0).'" y="'.$n(($y1 + $y2) / 2.0).'">'.number_format($tape->to->minus($tape->from)->length(), 1).'</text>' : '');
+    }
+
+    /** From where the joint ends to where it is asked to be: where it ends dashed, the way itself as an arc. */
+    private function swing(): string
+    {
+        $swing = $this->overlay->swing;
+        if (null === $swing) {
+            return '';
+        }
+        $at = fn (Vector $point): string => implode(' ', array_map(Hull::number(...), $this->see($point, 2.0)));
+
+        $ends = 'M'.$at($swing->about).'L'.$at($swing->points[0]);
+        $way = 'M'.implode('L', array_map($at, $swing->points));
+
+        return '<path class="under" d="'.$ends.$way.'"/><path class="ends" d="'.$ends.'"/><path class="swing" d="'.$way.'"/>';
+    }
+
+    private function ghost(): string
+    {
+        $path = '';
+        foreach ($this->overlay->ghost->segments ?? [] as $segment) {
+            $path .= $this->outline($segment);
+        }
+
+        return '' === $path ? '' : '<path class="ghost" d="'.$path.'"/>';
     }
 
     /** The floor, as far as the body lies over it. */

@@ -11,7 +11,10 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\Figure\Swing;
+use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\Readiness\PoseReading;
 
 /** The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. */
 final class FigurePictures
@@ -52,6 +55,25 @@ final class FigurePictures
         $entry = $this->catalogue->entry(Kind::Test, $test);
 
         return null === $entry ? '' : $this->draw(fn (): DrawnFigure => $this->figures->ofTest($entry, $this->body($person), Side::tryFrom($side) ?? Side::Left), Size::from($size), null, sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])));
+    }
+
+    /** The full form of a posture for one side, with the way that its limiter would still have to go; nothing where none is known. */
+    public function limiter(PoseReading $reading, Proportions $person): string
+    {
+        $full = $reading->full();
+        $limiter = $full->limiter();
+        $component = null === $limiter || $limiter->isOtherLeg ? null : Component::tryFrom($limiter->ability->value);
+        if (null === $component || null === $limiter->shown || null === $full->pose) {
+            return '';
+        }
+
+        return $this->draw(function () use ($reading, $full, $person, $component, $limiter): DrawnFigure {
+            $drawn = $this->figures->of($reading->posture->id, $full->rung->id, $this->body($person), $reading->side, $full->pose);
+
+            $swing = Swing::of($drawn->figure, $full->pose->angles, $component, $limiter->shown);
+
+            return null === $swing ? throw new \DomainException('Nothing is missing.') : $drawn->with(new Overlay(swing: $swing));
+        }, Size::Card, null, FigureWords::of($this->catalogue, $reading->posture->id, $full->rung->id, $reading->side));
     }
 
     /** Where the tape goes on a body: standing, sitting and lying, each line by the name of its length. */

@@ -51,7 +51,7 @@ final readonly class RungFigures
             }
         }
 
-        return new DrawnFigure($drawn->figure, $drawn->props, $drawn->isLying, $drawn->view, $tapes);
+        return $drawn->with(new Overlay($tapes, null !== $leg || null !== $other));
     }
 
     /**
@@ -65,7 +65,7 @@ final readonly class RungFigures
             $pose = PoseText::pose($text);
             $figure = Figure::of($pose, $body, Side::Left);
 
-            return new DrawnFigure($figure, [], self::isLying($pose), $view, array_values(array_map(static fn (array $tape): Tape => Tape::of($figure, ...$tape), $tapes)));
+            return new DrawnFigure($figure, [], self::isLying($pose), $view, new Overlay(array_values(array_map(static fn (array $tape): Tape => Tape::of($figure, ...$tape), $tapes))));
         };
 
         return [

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Lab;
 
 use LucidAscent\App\Figure\ContactFigures;
 use LucidAscent\App\Figure\DrawnFigure;
+use LucidAscent\App\Figure\Overlay;
 use LucidAscent\App\Figure\PoseText;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
@@ -59,7 +60,9 @@ final readonly class SeeWhy
         $shown = [];
         foreach ([$why->closedFirst(...), $why->kneesShare(...), $why->longerShin(...), $why->higherSeat(...), $why->rounded(...)] as $show) {
             try {
-                $shown[] = $show();
+                $one = $show();
+                // The first stands behind the second, so that the difference is seen.
+                $shown[] = null === $one ? null : new Comparison($one->code, $one->one, $one->two->with(new Overlay(ghost: $one->one->figure)), $one->numbers);
             } catch (\DomainException) {
                 // A body that cannot be there has nothing to be shown there.
             }

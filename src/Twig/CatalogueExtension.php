@@ -23,6 +23,7 @@ final class CatalogueExtension extends AbstractExtension
             new TwigFunction('hold_text', Catalogue::holdText(...)),
             new TwigFunction('figure', $this->pictures->rung(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_of_posture', $this->pictures->posture(...), ['is_safe' => ['html']]),
+            new TwigFunction('figure_limiter', $this->pictures->limiter(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_measures', $this->pictures->measures(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_of_test', $this->pictures->test(...), ['is_safe' => ['html']]),
         ];

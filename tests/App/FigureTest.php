@@ -12,6 +12,7 @@ use LucidAscent\App\Figure\DrawnFigure;
 use LucidAscent\App\Figure\FigureDocument;
 use LucidAscent\App\Figure\FigureGaps;
 use LucidAscent\App\Figure\Hull;
+use LucidAscent\App\Figure\Overlay;
 use LucidAscent\App\Figure\PoseText;
 use LucidAscent\App\Figure\RungFigures;
 use LucidAscent\App\Figure\Size;
@@ -21,7 +22,11 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\Figure\Swing;
+use LucidAscent\Core\Figure\Tape;
+use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Vector;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -117,6 +122,26 @@ final class FigureTest extends TestCase
         self::assertStringContainsString('aria-hidden="true"', $drawn->svg(Size::Mark));
         self::assertStringContainsString('prefers-color-scheme', $drawn->svg(Size::Card, null, '', true), 'alone it brings its colours');
         self::assertStringNotContainsString('<style', $drawn->svg(Size::Card));
+    }
+
+    public function testWhatIsMeasuredMissingOrComparedIsDrawnWithIt(): void
+    {
+        $drawn = self::drawn(self::shapes()['half-lotus/seated-half-lotus'], self::body(170.0), Side::Left);
+        $other = self::drawn(self::shapes()['half-lotus/seated-half-lotus'], self::body(150.0), Side::Left);
+        $plain = $drawn->svg(Size::Card);
+        foreach (['class="tape"', 'class="swing"', 'class="ends"', 'class="ghost"', '<text'] as $mark) {
+            self::assertStringNotContainsString($mark, $plain);
+        }
+        $tape = Tape::of($drawn->figure, 'knee-height', 'left-knee', 'floor');
+        $svg = $drawn->with(new Overlay([$tape], true, ghost: $other->figure))->svg(Size::Card);
+        self::assertStringContainsString('data-tape="knee-height"', $svg);
+        self::assertStringContainsString('>14.0</text>', $svg, 'the tape says what the rung asks for');
+        self::assertLessThan(strpos($svg, 'class="work"'), strpos($svg, 'class="ghost"'), 'the other set-up lies behind');
+        self::assertStringNotContainsString('<text', $drawn->with(new Overlay([$tape]))->svg(Size::Card));
+        $asked = new LegAngles(90.0, 40.0, 70.0, 120.0);
+        $svg = $drawn->with(new Overlay(swing: Swing::of($drawn->figure, $asked, Component::Rotation, 40.0)))->svg(Size::Card);
+        self::assertStringContainsString('class="swing"', $svg);
+        self::assertStringContainsString('class="ends"', $svg);
     }
 
     public function testWhatIsNearerIsDrawnLater(): void

@@ -41,6 +41,16 @@ final class PosePageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'would have to come from the knee');
         self::assertSelectorTextContains('main', 'the Left side has');
         self::assertSelectorTextContains('main', 'Soles together has not been read');
+        self::assertSelectorCount(2, '.limiter svg .swing');
+        self::assertSelectorTextContains('.limiter figcaption', 'where the rotation, as it was shown');
+    }
+
+    public function testWhatIsThereHasNoWayLeftToGo(): void
+    {
+        $this->shins(24.0, 24.0, '-3 days');
+        $this->client->request('GET', "$this->home/poses/half-lotus", ['if' => ['rotation_left' => '150']]);
+        self::assertSelectorCount(1, '.limiter .swing');
+        self::assertSelectorTextNotContains('.columns-two > div:first-child', 'where the rotation, as it was shown');
     }
 
     public function testWhatIfChangesTheAnswerAndNotTheRecord(): void
