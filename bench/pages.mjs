@@ -2,16 +2,19 @@
 const base = process.env.BASE_URL;
 const ROUNDS = 60;
 
-let cookie = '';
+const jar = new Map();
 const fetchPage = async (path, options = {}) => {
     const response = await fetch(base + path, {
         redirect: 'manual',
         ...options,
-        headers: { ...options.headers, cookie },
+        headers: {
+            ...options.headers,
+            cookie: [...jar].map((pair) => pair.join('=')).join('; '),
+        },
     });
-    const set = response.headers.get('set-cookie');
-    if (set) {
-        cookie = set.split(';')[0];
+    for (const set of response.headers.getSetCookie()) {
+        const [name, value] = set.split(';')[0].split('=');
+        jar.set(name, value);
     }
     return { status: response.status, text: await response.text() };
 };
@@ -35,6 +38,7 @@ if (!person) {
 
 const pages = {
     mat: '/',
+    library: '/library',
     person,
     pose: `${person}/poses/half-lotus`,
     ladder: `${person}/ladder/half-lotus`,

@@ -41,6 +41,18 @@ final readonly class Holds
         return new self([], [], []);
     }
 
+    /** @return list<Hold> of conditions that were told, and that no word has ended */
+    public function told(): array
+    {
+        return array_values(array_filter($this->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold));
+    }
+
+    /** @return list<string> of those conditions */
+    public function toldIds(): array
+    {
+        return array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, $this->told())));
+    }
+
     /** @param iterable<Entry> $entries of one person */
     public static function of(iterable $entries, \DateTimeImmutable $now): self
     {

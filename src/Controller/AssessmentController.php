@@ -20,14 +20,13 @@ use LucidAscent\App\Reading\ToldCondition;
 use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
-use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds as CautionHolds;
-use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Testing\ProposedTest;
+use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -38,6 +37,8 @@ use Symfony\Component\Uid\Uuid;
 final class AssessmentController extends TeacherController
 {
     public const END_TOKEN = 'end-assessment';
+    /** Fields that say more of a condition. */
+    private const DETAILS = ['loads', 'eighteen', 'guardian'];
 
     public function __construct(
         private readonly Catalogue $catalogue,
@@ -57,17 +58,16 @@ final class AssessmentController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $earlier = $this->records->newestAssessment($practitioner);
-        $told = $this->stillHeld($practitioner);
+        $told = $this->holds->now($practitioner)->told();
         $form = $this->createForm(BeforeForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'poses' => $this->poses(),
             'wanted' => $earlier->wanted ?? [],
             'cautions' => $this->cautions(),
-            'conditions' => array_map(static fn (Hold $hold): string => $hold->holds->id, $told),
-            'loads' => array_values(array_filter(array_map(Load::tryFrom(...), array_merge(...array_map(static fn (Hold $hold): array => $hold->holds->isInFreeWords ? $hold->holds->holds : [], $told))))),
             'note' => $earlier->note ?? '',
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
+            $this->askWhatOf($form, $practitioner);
             $this->hear($practitioner, $form, $request);
         }
         if ($form->isSubmitted() && $form->isValid()) {
@@ -76,7 +76,7 @@ final class AssessmentController extends TeacherController
             return $this->redirectToRoute('assessment', ['id' => $id, 'assessment' => $assessment]);
         }
 
-        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'earlier' => $earlier, 'in_free_words' => [] !== array_filter($told, static fn (Hold $hold): bool => $hold->holds->isInFreeWords)]);
+        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'told' => $told, 'in_free_words' => [] !== array_filter($told, static fn (Hold $hold): bool => $hold->holds->isInFreeWords)]);
     }
 
     #[Route('/practitioners/{id}/assessments/{assessment}', 'assessment', methods: ['GET'])]
@@ -171,10 +171,45 @@ final class AssessmentController extends TeacherController
         return $id;
     }
 
-    /** @return list<Hold> conditions that were told, and that no word has ended */
-    private function stillHeld(Practitioner $practitioner): array
+    /** A detail is of a question that was answered with yes, today or before; without one it would be lost. */
+    private function askWhatOf(FormInterface $form, Practitioner $practitioner): void
     {
-        return array_values(array_filter($this->holds->now($practitioner)->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold));
+        $ids = $this->answered($form, $practitioner);
+        foreach (self::DETAILS as $field) {
+            if (!$this->isSaid($form, $field) || [] !== array_filter($ids, fn (string $id): bool => $this->has($id, $field))) {
+                continue;
+            }
+            $form->get($field)->addError(new FormError('loads' === $field
+                ? $this->say('Answer the question about anything else with yes: this says what it touches.')
+                : $this->say('Answer the question about being under eighteen with yes: this belongs to it.')));
+        }
+    }
+
+    private function isSaid(FormInterface $form, string $field): bool
+    {
+        return !in_array($form->get($field)->getData(), [null, false, []], true);
+    }
+
+    /** Whether a condition has that detail. */
+    private function has(string $id, string $field): bool
+    {
+        $condition = $this->catalogue->conditions()[$id] ?? null;
+
+        return 'loads' === $field ? true === $condition?->isInFreeWords : Ending::Birthday === $condition?->ending;
+    }
+
+    /** @return list<string> what was answered with yes, and what is on record of which a detail was said today */
+    private function answered(FormInterface $form, Practitioner $practitioner): array
+    {
+        $ids = array_merge(...array_map(static fn (string $group): array => $form->get(str_replace('-', '_', $group))->getData() ?? [], array_keys($this->cautions())));
+        $said = array_filter(self::DETAILS, fn (string $field): bool => $this->isSaid($form, $field));
+        foreach ($this->holds->now($practitioner)->toldIds() as $id) {
+            if ([] !== array_filter($said, fn (string $field): bool => $this->has($id, $field))) {
+                $ids[] = $id;
+            }
+        }
+
+        return array_values(array_unique($ids));
     }
 
     /** What hurts is never dropped because the rest is faulty, or was sent before. */
@@ -199,17 +234,13 @@ final class AssessmentController extends TeacherController
      */
     private function conditions(FormInterface $form, Practitioner $practitioner): array
     {
-        $ids = [];
-        foreach (array_keys($this->cautions()) as $group) {
-            array_push($ids, ...$form->get(str_replace('-', '_', $group))->getData());
-        }
         $side = Side::tryFrom((string) $form->get('side')->getData());
         $eighteen = $form->get('eighteen')->getData();
         $hasConsent = true === $form->get('guardian')->getData();
         $sided = $this->catalogue->sided();
-        $held = array_map(static fn (Hold $hold): string => $hold->holds->id, $this->stillHeld($practitioner));
+        $held = $this->holds->now($practitioner)->toldIds();
         $told = [];
-        foreach ($ids as $id) {
+        foreach ($this->answered($form, $practitioner) as $id) {
             $condition = $this->catalogue->conditions()[$id] ?? null;
             $isMinor = Ending::Birthday === $condition?->ending;
             $isSided = null !== $side && in_array($id, $sided, true);

@@ -20,8 +20,6 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Entry\ConditionTold;
-use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -85,7 +83,6 @@ final class QuickScreenController extends TeacherController
             'stature' => $body?->stature,
             'stops' => array_column($groups['stop-signs']['items'], 'id', 'ask'),
             'clinician' => array_column([...$groups['clinician-first']['items'], ...$groups['gentle-only']['items']], 'id', 'ask'),
-            'conditions' => $this->onRecord($practitioner),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $this->check($form, $body, $practitioner);
@@ -104,7 +101,7 @@ final class QuickScreenController extends TeacherController
                 : $this->redirectToRoute('screen_person', ['id' => $next, 'people' => $people]);
         }
 
-        return $this->render('screen/person.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'queue' => $queue]);
+        return $this->render('screen/person.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'queue' => $queue, 'told' => $this->holds->now($practitioner)->told()]);
     }
 
     /** @return list<Practitioner> in the order of the class list */
@@ -144,14 +141,6 @@ final class QuickScreenController extends TeacherController
         }
     }
 
-    /** @return list<string> conditions that were told, and that no word has ended */
-    private function onRecord(Practitioner $practitioner): array
-    {
-        $told = array_filter($this->holds->now($practitioner)->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold);
-
-        return array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, $told)));
-    }
-
     /** @return list<string> the cautions that were answered with yes; what is on record already is not told again with less */
     private function answered(FormInterface $form, Practitioner $practitioner): array
     {
@@ -160,7 +149,7 @@ final class QuickScreenController extends TeacherController
         // A dated one may be a new one of its kind: its time begins anew.
         $dated = array_keys(array_filter($this->catalogue->conditions(), static fn (Condition $condition): bool => null !== $condition->months));
 
-        return array_values(array_diff($yes, array_diff($this->onRecord($practitioner), $dated)));
+        return array_values(array_diff($yes, array_diff($this->holds->now($practitioner)->toldIds(), $dated)));
     }
 
     private function proportions(FormInterface $form, ?BodyMeasures $body): Proportions

@@ -20,7 +20,7 @@ use Symfony\Component\Validator\Constraints\Length;
 use Symfony\Component\Validator\Constraints\NotNull;
 use Symfony\Component\Validator\Constraints\Valid;
 
-/** What is asked before anybody is measured. */
+/** What is asked before anybody is measured. No question is answered beforehand: what is on record is shown beside it, and holds. */
 final class BeforeForm extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
@@ -37,7 +37,6 @@ final class BeforeForm extends AbstractType
             $builder->add(str_replace('-', '_', $group), ChoiceType::class, [
                 'label' => $label,
                 'choices' => $choices,
-                'data' => array_values(array_intersect($options['conditions'], $choices)),
             ] + $many);
         }
         $builder
@@ -47,7 +46,6 @@ final class BeforeForm extends AbstractType
                 'choices' => array_filter(Load::cases(), static fn (Load $load): bool => Load::LyingRest !== $load),
                 'choice_value' => static fn (?Load $load): string => $load->value ?? '',
                 'choice_label' => static fn (Load $load): string => "load.$load->value",
-                'data' => $options['loads'],
                 'choice_translation_domain' => 'labels',
             ] + $many)
             ->add('side', ChoiceType::class, [
@@ -91,8 +89,6 @@ final class BeforeForm extends AbstractType
             'poses' => [],
             'wanted' => [],
             'cautions' => [],
-            'conditions' => [],
-            'loads' => [],
             'note' => '',
             'attr' => ['novalidate' => 'novalidate'],
         ]);

@@ -44,7 +44,6 @@ final class QuickScreenForm extends AbstractType
             $builder->add($name, ChoiceType::class, [
                 'label' => $label,
                 'choices' => $options[$name],
-                'data' => array_values(array_intersect($options['conditions'], $options[$name])),
                 'choice_translation_domain' => false,
                 'expanded' => true,
                 'multiple' => true,
@@ -77,7 +76,7 @@ final class QuickScreenForm extends AbstractType
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['entry' => '', 'stature' => null, 'stops' => [], 'clinician' => [], 'conditions' => [], 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['entry' => '', 'stature' => null, 'stops' => [], 'clinician' => [], 'attr' => ['novalidate' => 'novalidate']]);
     }
 
     public function getBlockPrefix(): string

@@ -95,10 +95,11 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSame(['other+twist+prone'], $this->newest()->conditions);
         $this->client->request('GET', $this->home);
         self::assertSelectorTextContains('.caution', 'It touches: twists, lying on the front.');
-        $form = $this->client->request('GET', "$this->home/assessments/new")->selectButton('Which tests are needed?')->form();
-        self::assertSame(['twist', 'prone'], array_values($form->getPhpValues()['before']['loads']), 'Filled in the next time.');
-        // Nothing but what is asked for, and more is not taken back.
-        $this->begin(['before[gentle_only]' => ['other'], 'before[loads]' => ['neck']]);
+        $this->client->request('GET', "$this->home/assessments/new");
+        self::assertSelectorTextContains('.on-record', 'It touches: twists, lying on the front.');
+        // More of what is on record needs no second yes, and takes nothing back.
+        $this->begin(['before[loads]' => ['neck']]);
+        self::assertSame(['other+neck'], $this->newest()->conditions);
         $this->client->request('GET', $this->home);
         foreach (['twists', 'lying on the front', 'weight on the neck'] as $load) {
             self::assertSelectorTextContains('.caution', $load);
@@ -107,12 +108,47 @@ final class AssessmentPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
     }
 
+    public function testNoQuestionIsAnsweredBeforehand(): void
+    {
+        $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left', 'before[gentle_only]' => ['hypermobility']]);
+        foreach (["$this->home/assessments/new", "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}"] as $page) {
+            $crawler = $this->client->request('GET', $page);
+            self::assertSelectorNotExists('input[type=checkbox][checked]:not([name*=wanted])', $page);
+            self::assertSelectorTextContains('.on-record', 'left, since', $page);
+            self::assertGreaterThan(10, $crawler->filter('input[type=checkbox]')->count());
+        }
+    }
+
+    /** Time that has to pass begins anew when somebody says so, and never by a page that is sent. */
+    public function testATimeThatRunsIsNotBegunAnewByAnotherAssessment(): void
+    {
+        $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left']);
+        $this->begin(['before[side]' => 'left', 'before[wanted]' => ['half-lotus']]);
+        self::assertSame([], $this->newest()->conditions);
+        $this->client->request('GET', $this->home);
+        self::assertSelectorCount(1, '.note.caution strong');
+    }
+
+    public function testADetailNeedsItsQuestion(): void
+    {
+        $this->begin(['before[loads]' => ['twist']]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#loads[open]', 'anything else with yes');
+        $this->begin(['before[guardian]' => '1']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'being under eighteen with yes');
+        $this->begin(['before[gentle_only]' => ['minor']]);
+        self::assertSame(['minor'], $this->newest()->conditions);
+        $this->begin(['before[guardian]' => '1']);
+        self::assertSame(['minor', 'guardian-consent'], $this->newest()->conditions, 'a word of the guardian is of what is on record');
+    }
+
     public function testWhatIsOnRecordIsNotToldAgainWithLess(): void
     {
         $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left']);
         self::assertSame(['knee-surgery:left'], $this->newest()->conditions);
         $this->begin(['before[clinician_first]' => ['knee-surgery']]);
-        self::assertSame([], $this->newest()->conditions, 'The right one is not operated by a question that was filled in.');
+        self::assertSame([], $this->newest()->conditions, 'The right one is not operated by a yes without a side.');
         $this->client->request('GET', $this->home);
         self::assertSelectorCount(1, '.note.caution strong');
         $this->begin([]);
