@@ -28,6 +28,9 @@ final class Drawing
     /** For a file by itself; a page has them in its style sheet. */
     private const COLOURS = 'svg{background:#fcfdfb}path{stroke:#fcfdfb;stroke-width:1.6;paint-order:stroke;stroke-linejoin:round}.bare,.mat{stroke:none}.mat{fill:#e9eeea}.trunk,.head,.face{fill:#ccd3ce}.hair{fill:#6d7a76}.arm{fill:#a9b4ae}.leg{fill:#87938d}.work{fill:#b84f1c}.prop{fill:#d5dbd1;stroke:#a9b3a5;stroke-width:.6}.top{fill:#e4e9df}.strap{fill:none;stroke:#5d6440;stroke-width:1.6}@media(prefers-color-scheme:dark){svg{background:#182127}path{stroke:#182127}.mat{fill:#222e36}.trunk,.head,.face{fill:#9fb0b6}.hair{fill:#41525b}.arm{fill:#7d9099}.leg{fill:#5f737c}.work{fill:#ff9b63}.prop{fill:#33434c;stroke:#546670}.top{fill:#3d4e58}.strap{stroke:#cdd49a}}';
 
+    /** About a knee, in cm. */
+    private const RING = 9;
+
     /** @var list<array{float, string}> depth and element */
     private array $items = [];
     private float $left = INF;
@@ -64,7 +67,7 @@ final class Drawing
             $this->prop($prop);
         }
         usort($this->items, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $over = implode('', array_map($this->tape(...), $this->overlay->tapes)).$this->swing();
+        $over = implode('', array_map($this->tape(...), $this->overlay->tapes)).$this->swing().$this->kneeShare();
         $ghost = $this->ghost();
         $mat = $this->mat();
         $box = $this->box();
@@ -195,6 +198,20 @@ final class Drawing
         $way = 'M'.implode('L', array_map($at, $swing->points));
 
         return '<path class="under" d="'.$ends.$way.'"/><path class="ends" d="'.$ends.'"/><path class="swing" d="'.$way.'"/>';
+    }
+
+    /** A ring about the knee that would be twisted, and by how much. */
+    private function kneeShare(): string
+    {
+        $share = round($this->overlay->kneeShare);
+        if ($share < 1.0) {
+            return '';
+        }
+        $n = Hull::number(...);
+        [$x, $y] = $this->see($this->figure->ofWorking('knee'), self::RING + 12.0);
+        $ring = 'M'.$n($x - self::RING).' '.$n($y).'a'.self::RING.' '.self::RING.' 0 1 0 '. 2 * self::RING.' 0a'.self::RING.' '.self::RING.' 0 1 0 '.-2 * self::RING.' 0Z';
+
+        return '<path class="under" d="'.$ring.'"/><path class="share" d="'.$ring.'"/><text x="'.$n($x).'" y="'.$n($y - self::RING - 4.0).'" text-anchor="middle">'.$share.'°</text>';
     }
 
     private function ghost(): string

@@ -72,7 +72,7 @@ final class FigurePictures
 
             $swing = Swing::of($drawn->figure, $full->pose->angles, $component, $limiter->shown);
 
-            return null === $swing ? throw new \DomainException('Nothing is missing.') : $drawn->with(new Overlay(swing: $swing));
+            return null === $swing ? throw new \DomainException('Nothing is missing.') : $drawn->with(new Overlay(swing: $swing, kneeShare: $reading->shortfallAtKnee() ?? 0.0));
         }, Size::Card, null, FigureWords::of($this->catalogue, $reading->posture->id, $full->rung->id, $reading->side));
     }
 

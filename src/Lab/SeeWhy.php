@@ -62,7 +62,7 @@ final readonly class SeeWhy
             try {
                 $one = $show();
                 // The first stands behind the second, so that the difference is seen.
-                $shown[] = null === $one ? null : new Comparison($one->code, $one->one, $one->two->with(new Overlay(ghost: $one->one->figure)), $one->numbers);
+                $shown[] = null === $one ? null : new Comparison($one->code, $one->one, $one->two->with(new Overlay(ghost: $one->one->figure, kneeShare: $one->numbers['share'] ?? 0.0)), $one->numbers);
             } catch (\DomainException) {
                 // A body that cannot be there has nothing to be shown there.
             }

@@ -142,6 +142,10 @@ final class FigureTest extends TestCase
         $svg = $drawn->with(new Overlay(swing: Swing::of($drawn->figure, $asked, Component::Rotation, 40.0)))->svg(Size::Card);
         self::assertStringContainsString('class="swing"', $svg);
         self::assertStringContainsString('class="ends"', $svg);
+        self::assertStringNotContainsString('class="share"', $svg);
+        $svg = $drawn->with(new Overlay(kneeShare: 26.4))->svg(Size::Card);
+        self::assertStringContainsString('class="share"', $svg);
+        self::assertStringContainsString('>26°</text>', $svg);
     }
 
     public function testWhatIsNearerIsDrawnLater(): void

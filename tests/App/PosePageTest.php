@@ -42,6 +42,7 @@ final class PosePageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'the Left side has');
         self::assertSelectorTextContains('main', 'Soles together has not been read');
         self::assertSelectorCount(2, '.limiter svg .swing');
+        self::assertSelectorCount(2, '.limiter svg .share');
         self::assertSelectorTextContains('.limiter figcaption', 'where the rotation, as it was shown');
     }
 
