@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Lab;
 
+use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Figure\ContactFigures;
 use LucidAscent\App\Figure\DrawnFigure;
 use LucidAscent\App\Figure\Overlay;
@@ -12,20 +13,17 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\Physique;
 use LucidAscent\Core\LegChain\Capacity;
-use LucidAscent\Core\LegChain\Contact\HalfLotus;
-use LucidAscent\Core\LegChain\Contact\HalfLotusEasy;
-use LucidAscent\Core\LegChain\Contact\LegBehindHead;
-use LucidAscent\Core\LegChain\Contact\SolesTogether;
+use LucidAscent\Core\LegChain\Contact\Contacts;
+use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\LowestKnee;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Shortfall;
-use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\TurnToLift;
 
 /**
@@ -45,6 +43,8 @@ final readonly class SeeWhy
     private const HIGHER_SEAT = 6.0;
     private const EASY_KNEE = 18.0;
     private const ROUNDED = [20.0, 70.0];
+    /** Flexion, abduction, rotation and knee of the leg behind the head, in degrees. */
+    private const FAR = [140.0, 70.0, 115.0, 160.0];
 
     private Physique $physique;
 
@@ -91,14 +91,14 @@ final readonly class SeeWhy
         $body = $this->physique->leg($this->side);
         // Of the turn alone: what else may hold a knee up is another question.
         $turn = new Capacity(rotation: $this->capacity->rotation);
-        $lowest = LowestKnee::search(HalfLotusEasy::place(new Sitting()), $body, $turn);
-        $full = new KneeAtHeight(HalfLotus::place(new Sitting()), self::FULL_KNEE);
+        $full = $this->atHeight('half-lotus', self::FULL_KNEE);
+        $lowest = LowestKnee::search($this->atHeight('half-lotus-easy', self::FULL_KNEE)->contact, $body, $turn);
         if (null === $lowest) {
             return null;
         }
         $share = Shortfall::of($full->angles($body), $turn)->atKnee();
 
-        return new Comparison('knees-share', $this->contact('half-lotus-easy', ['kneeHeight' => $lowest->height(), 'seat' => 0, 'pelvicTilt' => 0], $lowest->pose), $this->contact('half-lotus', ['kneeHeight' => self::FULL_KNEE, 'seat' => 0, 'pelvicTilt' => 0], $full->pose($body)), ['knee' => $lowest->height(), 'full' => self::FULL_KNEE, 'share' => $share]);
+        return new Comparison('knees-share', $this->figure('half-lotus-easy', $this->atHeight('half-lotus-easy', $lowest->height()), $lowest->pose), $this->figure('half-lotus', $full, $full->pose($body)), ['knee' => $lowest->height(), 'full' => self::FULL_KNEE, 'share' => $share]);
     }
 
     /** The same hips with a shin that is longer: the knees come up by themselves. */
@@ -111,16 +111,16 @@ final readonly class SeeWhy
             }
         }
         $longer = Physique::of(Proportions::of($this->proportions->stature, $lengths));
-        $contact = new SolesTogether(self::HEELS, new Sitting());
+        $sits = fn (float $knee): KneeAtHeight => $this->atHeight('soles-together', $knee, ['heelDistance' => self::HEELS]);
         $turn = new Capacity(rotation: $this->capacity->rotation);
+        $contact = $sits(self::EASY_KNEE)->contact;
         $one = LowestKnee::search($contact, $this->physique->leg($this->side), $turn);
         $two = LowestKnee::search($contact, $longer->leg($this->side), $turn);
         if (null === $one || null === $two) {
             return null;
         }
-        $at = static fn (LowestKnee $lowest): array => ['kneeHeight' => $lowest->height(), 'heelDistance' => self::HEELS, 'seat' => 0, 'pelvicTilt' => 0];
 
-        return new Comparison('longer-shin', $this->contact('soles-together', $at($one), $one->pose), $this->contact('soles-together', $at($two), $two->pose, $longer), ['one' => $one->height(), 'two' => $two->height(), 'by' => $two->height() - $one->height(), 'longer' => self::LONGER_SHIN]);
+        return new Comparison('longer-shin', $this->figure('soles-together', $sits($one->height()), $one->pose), $this->figure('soles-together', $sits($two->height()), $two->pose, $longer), ['one' => $one->height(), 'two' => $two->height(), 'by' => $two->height() - $one->height(), 'longer' => self::LONGER_SHIN]);
     }
 
     /** The seat higher, the knee where it was. */
@@ -129,10 +129,10 @@ final readonly class SeeWhy
         $body = $this->physique->leg($this->side);
         $figures = $asked = [];
         foreach ([0.0, self::HIGHER_SEAT] as $seat) {
-            $posture = new KneeAtHeight(HalfLotusEasy::place(new Sitting($seat)), self::EASY_KNEE);
+            $posture = $this->atHeight('half-lotus-easy', self::EASY_KNEE, ['seat' => $seat]);
             $pose = $posture->pose($body);
             $asked[] = $pose->angles;
-            $figures[] = $this->contact('half-lotus-easy', ['kneeHeight' => self::EASY_KNEE, 'seat' => $seat, 'pelvicTilt' => 0], $pose);
+            $figures[] = $this->figure('half-lotus-easy', $posture, $pose);
         }
 
         return new Comparison('higher-seat', $figures[0], $figures[1], ['flexion' => $asked[0]->flexion - $asked[1]->flexion, 'rotation' => $asked[0]->rotation - $asked[1]->rotation, 'seat' => self::HIGHER_SEAT]);
@@ -142,22 +142,37 @@ final readonly class SeeWhy
     private function rounded(): Comparison
     {
         $body = $this->physique->leg($this->side);
-        $torso = UpperBody::Torso->ofStature($this->physique->stature);
         $figures = $flexion = [];
         foreach (self::ROUNDED as $rounding) {
-            $posture = new FreeKnee(new LegBehindHead($torso, $rounding, new Sitting()), new Capacity(140, 70, 115, 160), 20.0);
-            $pose = $posture->pose($body);
+            $posture = $this->posture('leg-behind-head', ['rounding' => $rounding, 'kneeOutside' => 20.0]);
+            $pose = $posture instanceof FreeKnee ? $posture->pose($body) : throw new \LogicException('The knee of it is free.');
             $flexion[] = $pose->angles->flexion;
-            $figures[] = $this->contact('leg-behind-head', ['rounding' => $rounding, 'kneeOutside' => 20, 'seat' => 0, 'pelvicTilt' => 0], $pose);
+            $figures[] = $this->figure('leg-behind-head', $posture, $pose);
         }
 
         return new Comparison('rounded', $figures[0], $figures[1], ['one' => $flexion[0], 'two' => $flexion[1], 'back' => self::ROUNDED[1] - self::ROUNDED[0]]);
     }
 
-    /** @param array<string, float|int> $values */
-    private function contact(string $contact, array $values, LegPose $pose, ?Physique $body = null): DrawnFigure
+    /** @param array<string, float> $values beside the knee's height */
+    private function atHeight(string $contact, float $knee, array $values = []): KneeAtHeight
     {
-        return ContactFigures::of($contact, $values, $body ?? $this->physique, $this->side, $pose) ?? throw new \LogicException("Nothing says how $contact is drawn.");
+        $posture = $this->posture($contact, ['kneeHeight' => $knee] + $values);
+
+        return $posture instanceof KneeAtHeight ? $posture : throw new \LogicException("No knee is at a height in $contact.");
+    }
+
+    /** @param array<string, float> $values */
+    private function posture(string $contact, array $values): Posture
+    {
+        $class = Contacts::find($contact) ?? throw new \LogicException("There is no contact $contact.");
+
+        // A body that goes far: what is shown is what the shape asks for.
+        return $class::of(new SetUp(Fields::of($values), capacity: new Capacity(...self::FAR), stature: $this->physique->stature));
+    }
+
+    private function figure(string $contact, Posture $posture, LegPose $pose, ?Physique $body = null): DrawnFigure
+    {
+        return ContactFigures::of($contact, $posture->props(), $body ?? $this->physique, $this->side, $pose) ?? throw new \LogicException("Nothing says how $contact is drawn.");
     }
 
     /** @param array<string, mixed> $text */
