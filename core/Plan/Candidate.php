@@ -25,6 +25,7 @@ final readonly class Candidate
         public float $weight,
         public PracticeRung $counter,
         public ?Side $counterSide = null,
+        public bool $isWanted = false,
     ) {
     }
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 /**
- * How a school doses a rung on one side, in seconds of practice, and how many days lie between two
- * deep sessions of one component.
+ * How a school doses a rung on one side, in seconds of practice, and how many days lie between two deep sessions of one
+ * component. A rung's own range in the school's way comes first, then its range in any; the school's usual one is for
+ * what says nothing.
  *
  * However it is counted, a side gets a minute in all at least: ACSM position stand, Garber et al.,
  * Med Sci Sports Exerc 43 (2011): stretches of 10 to 30 s, 60 s in all for a muscle group.
@@ -14,36 +15,66 @@ namespace LucidAscent\Core\Plan;
 final readonly class Dose
 {
     public const LEAST_SECONDS = 60.0;
+    private const STILL = 'long-still';
+    private const MUSCLE = 'working-muscle';
+    private const BREATH = 'counted-breath';
 
     /**
-     * @param float $deep seconds a side for a deep rung
-     * @param float $gentle seconds a side for a gentle rung
+     * @param string $school the name under which a rung may have a range of its own
      * @param int $daysApart 1 where deep work on two days running is allowed
      */
-    private function __construct(public float $deep, public float $gentle, public int $daysApart)
+    private function __construct(public string $school, private HoldRange $deep, private HoldRange $gentle, public int $daysApart)
     {
     }
 
-    /** A gentle seat is held for three minutes, a deep one for two (common practice: two to eight). */
+    /** Two to eight minutes; gentle seats three, and up to fifteen (common practice). */
     public static function longAndStill(int $daysApart): self
     {
-        return new self(120.0, 180.0, $daysApart);
+        return new self(self::STILL, HoldRange::in('minutes', 2, 8), HoldRange::in('minutes', 3, 15), $daysApart);
     }
 
-    /** Five times eight seconds of pressing, then twenty-five of yielding (common practice). */
+    /** Pressing and yielding, three to seven times (common practice). */
     public static function workingMuscle(int $daysApart): self
     {
-        return new self(65.0, 65.0, $daysApart);
+        $range = HoldRange::in('repetitions', 3, 7, HoldRange::PRESS_AND_YIELD);
+
+        return new self(self::MUSCLE, $range, $range, $daysApart);
     }
 
-    /** Twelve breaths of five seconds (common practice: five to thirty). */
+    /** Twelve breaths to thirty (common practice: five to thirty). */
     public static function countedBreath(int $daysApart): self
     {
-        return new self(60.0, 60.0, $daysApart);
+        $range = HoldRange::in('breaths', 12, 30);
+
+        return new self(self::BREATH, $range, $range, $daysApart);
     }
 
+    /** @return float seconds with which a rung begins */
     public function seconds(PracticeRung $rung): float
     {
-        return max(self::LEAST_SECONDS, $rung->rung->isGentle() ? $this->gentle : $this->deep);
+        return max(self::LEAST_SECONDS, $this->range($rung)->least);
+    }
+
+    /** @return float seconds that it is held at most */
+    public function most(PracticeRung $rung): float
+    {
+        return max($this->seconds($rung), $this->range($rung)->most);
+    }
+
+    /** @return int|null how many breaths that is; null where breath is not counted */
+    public function breaths(int $seconds): ?int
+    {
+        return self::BREATH === $this->school ? (int) round($seconds / HoldRange::BREATH) : null;
+    }
+
+    /** @return int|null how often it is pressed and yielded; null where that is not done */
+    public function repetitions(int $seconds): ?int
+    {
+        return self::MUSCLE === $this->school ? max(1, (int) round($seconds / HoldRange::PRESS_AND_YIELD)) : null;
+    }
+
+    private function range(PracticeRung $rung): HoldRange
+    {
+        return $rung->holds[$this->school] ?? $rung->holds[PracticeRung::ANY] ?? ($rung->rung->isGentle() ? $this->gentle : $this->deep);
     }
 }

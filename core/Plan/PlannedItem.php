@@ -10,7 +10,10 @@ use LucidAscent\Core\Reason\Reason;
 /** One thing to do in a session. */
 final readonly class PlannedItem
 {
-    /** @param Side|null $side null for both at once */
+    /**
+     * @param Side|null $side null for both at once
+     * @param int $seconds coming in and going out are part of it
+     */
     public function __construct(
         public PracticeRung $rung,
         public Phase $phase,
@@ -18,5 +21,10 @@ final readonly class PlannedItem
         public int $seconds,
         public Reason $because,
     ) {
+    }
+
+    public function lasting(int $seconds): self
+    {
+        return new self($this->rung, $this->phase, $this->side, $seconds, $this->because);
     }
 }

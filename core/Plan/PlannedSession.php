@@ -7,17 +7,22 @@ namespace LucidAscent\Core\Plan;
 /** One session, as long as the time there is or shorter. */
 final readonly class PlannedSession
 {
-    /** Seconds from one item to the next. */
+    /** Seconds of changing over from one item to the next: they are part of the item. */
     public const CHANGE = 10;
 
-    /** @param list<PlannedItem> $items */
-    public function __construct(public \DateTimeImmutable $on, public array $items)
+    /**
+     * @param list<PlannedItem> $items
+     * @param string|null $theme the wanted posture that comes first this time
+     * @param Unused|null $unused null where the time is used
+     * @param Dose|null $dose the school's way on that day; null where nobody says
+     */
+    public function __construct(public \DateTimeImmutable $on, public array $items, public ?string $theme = null, public ?Unused $unused = null, public ?Dose $dose = null)
     {
     }
 
     public function seconds(): int
     {
-        return array_sum(array_map(static fn (PlannedItem $item): int => $item->seconds + self::CHANGE, $this->items));
+        return array_sum(array_map(static fn (PlannedItem $item): int => $item->seconds, $this->items));
     }
 
     public function minutes(): int

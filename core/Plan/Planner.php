@@ -17,8 +17,9 @@ use LucidAscent\Core\Reason\Source;
  * Hard rules (common practice): warm-up before anything deep; lying before seated before loaded; both
  * sides, the tighter first and last and half as much again; the counterpose right after its posture;
  * no deep work of one component on days that the school wants apart; every fourth week lighter; a hold
- * grows by a fifth at most from one full week to the next. Within them the keystone comes first.
- * The same person and the same days give the same plan.
+ * begins with the least and grows with what was reached, and no calendar makes it longer. Within them the wanted poses take turns as the theme, and
+ * the keystone comes first. Then come gentle shapes for what is short, and gentle holds are lengthened until
+ * nine tenths of the time are used, or a rule leaves it empty. The same person and the same days give the same plan.
  */
 final readonly class Planner
 {
@@ -31,11 +32,13 @@ final readonly class Planner
     /** Every so many weeks one is lighter, of about so much of the volume, and tests come again. */
     private const CYCLE = 4;
     private const LIGHT = 0.6;
-    /** A full week is so much more than the full week before it, up to so much in all. */
-    private const GROWTH = 1.1;
-    private const FURTHEST = 1.5;
     private const TIGHTER = 0.5;
-    private const GRAIN = 5;
+    /** Of the time, so much is used; below the other share somebody has to say why. */
+    private const USED = 0.98;
+    private const LEAST_USED = 0.9;
+    /** So many shapes in a session of so many minutes, where there are as many. */
+    private const LONG = 75;
+    private const SHAPES = 6;
 
     /**
      * @param array<string, list<PracticeRung>> $ladders by posture
@@ -48,19 +51,17 @@ final readonly class Planner
     /** @param list<string> $wanted */
     public function plan(array $wanted, PlanRequest $request): Plan
     {
-        $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request->equipment);
+        $warm = $this->gentle(static fn (PracticeRung $rung): ?int => $rung->warmUp, $request);
+        $resting = $this->gentle(static fn (PracticeRung $rung): ?int => $rung->rest, $request);
+        $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request);
         $leftOut = [];
         $weeks = $retests = [];
         $lastDeep = [];
-        $full = 1.0;
         foreach ($request->dates() as $number => $dates) {
             $isLight = 0 === ($number + 1) % self::CYCLE;
-            if ($number > 0 && !$isLight && 0 !== $number % self::CYCLE) {
-                $full = min(self::FURTHEST, $full * self::GROWTH);
-            }
             $sessions = [];
-            foreach ($dates as $date) {
-                [$sessions[], $missed] = $this->session($date, $candidates->list, $request, $isLight ? self::LIGHT * $full : $full, $lastDeep);
+            foreach ($dates as $turn => $date) {
+                [$sessions[], $missed] = $this->session($date, $turn, $candidates, $warm, $resting, $request, $isLight, $lastDeep);
                 $leftOut += $missed;
             }
             $weeks[] = ['light' => $isLight, 'sessions' => $sessions];
@@ -82,46 +83,105 @@ final readonly class Planner
     }
 
     /**
-     * @param list<Candidate> $candidates
+     * @param int $turn the how many-th session of its week it is: themes and remedies go round by it
+     * @param list<array{PracticeRung, Side|null}> $warm what one warms up in
+     * @param list<array{PracticeRung, Side|null}> $resting what one rests in
      * @param array<string, \DateTimeImmutable> $lastDeep by component, kept from session to session
      *
      * @return array{PlannedSession, array<string, Reason>}
      */
-    private function session(\DateTimeImmutable $on, array $candidates, PlanRequest $request, float $share, array &$lastDeep): array
+    private function session(\DateTimeImmutable $on, int $turn, Candidates $candidates, array $warm, array $resting, PlanRequest $request, bool $isLight, array &$lastDeep): array
     {
         $budget = 60 * $request->minutes;
         $dose = $this->doseOn[(int) $on->format('N')] ?? $this->dose;
-        $warmUp = $this->warmUp($request, (int) max(WarmUpFirst::least($request->minutes), min(self::WARM_UP_MOST, 0.15 * $budget)));
-        $rest = $this->rest($request, (int) max(self::REST_LEAST, min(self::REST_MOST, 0.08 * $budget)));
+        $warmUp = self::warmUp($warm, (int) max(WarmUpFirst::least($request->minutes), min(self::WARM_UP_MOST, 0.15 * $budget)));
+        $rest = self::rest($resting, (int) max(self::REST_LEAST, min(self::REST_MOST, 0.08 * $budget)));
         $left = $budget - (new PlannedSession($on, [...$warmUp, ...$rest]))->seconds();
-        $leftOut = $work = [];
         if ([] === $warmUp) {
             // Nobody works cold.
-            $cold = array_fill_keys(array_map(static fn (Candidate $candidate): string => $candidate->posture, $candidates), new Reason('plan.no-warm-up', Source::Trade));
+            $reason = new Reason('plan.no-warm-up', Source::Trade);
 
-            return [new PlannedSession($on, []), $cold];
+            return [new PlannedSession($on, [], null, new Unused($request->minutes, $reason)), array_fill_keys(array_map(static fn (Candidate $candidate): string => $candidate->posture, $candidates->list), $reason)];
         }
-        foreach ($candidates as $candidate) {
+        $leftOut = $work = [];
+        $theme = $tooSoon = null;
+        foreach (self::inTurn($candidates->list, $turn) as $candidate) {
             $isTooSoon = $candidate->isDeep() && [] !== array_filter($candidate->components, static fn (string $component): bool => isset($lastDeep[$component]) && Day::between($lastDeep[$component], $on) < $dose->daysApart);
             if ($isTooSoon) {
+                $tooSoon = new Reason('plan.unused-apart', Source::Trade, ['days' => $dose->daysApart]);
                 continue;
             }
-            // The room is kept for the fullest week, so that a week's growth pushes nothing out.
-            $needed = (new PlannedSession($on, $this->items($candidate, self::FURTHEST, $dose)))->seconds();
-            $items = $this->items($candidate, $share, $dose);
+            $items = $this->items($candidate, $dose);
+            $needed = (new PlannedSession($on, $items))->seconds();
             if ($needed > $left) {
                 $leftOut[$candidate->posture] = new Reason('plan.no-time', Source::Own, ['minutes' => $request->minutes]);
                 continue;
             }
             $left -= $needed;
             $work[] = [$candidate->rank(), $items];
+            $theme ??= $candidate->isWanted ? $candidate->posture : null;
             foreach ($candidate->isDeep() ? $candidate->components : [] as $component) {
                 $lastDeep[$component] = $on;
             }
         }
+        $spare = (int) ((1.0 - self::USED) * $budget);
+        foreach (self::round($candidates->remedies, $turn) as $number => $candidate) {
+            $isEnough = FillTime::room(array_merge(...array_column($work, 1)), $dose) >= $left - $spare && ($request->minutes < self::LONG || count($work) >= self::SHAPES);
+            $items = $this->items($candidate, $dose);
+            $needed = (new PlannedSession($on, $items))->seconds();
+            // One is there always, as far as there is room: what was found short is worked on, not only looked at.
+            if ($needed > $left || ($number > 0 && $isEnough)) {
+                continue;
+            }
+            $left -= $needed;
+            $work[] = [$candidate->rank(), $items];
+        }
         usort($work, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $items = FillTime::of(array_merge(...array_column($work, 1)), max(0, $left - $spare), $dose);
+        if ($isLight) {
+            $items = array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase ? $item->lasting(FillTime::grain(self::LIGHT * $item->seconds)) : $item, $items);
+        }
+        $session = new PlannedSession($on, [...$warmUp, ...$items, ...$rest], $theme);
 
-        return [new PlannedSession($on, [...$warmUp, ...array_merge(...array_column($work, 1)), ...$rest]), $leftOut];
+        return [new PlannedSession($on, $session->items, $theme, $this->unused($session, $request->minutes, $isLight ? new Reason('plan.unused-light', Source::Trade) : $tooSoon ?? new Reason(match (true) {
+            [] === $work => 'plan.unused-nothing',
+            [] === $leftOut => 'plan.unused-most',
+            default => 'plan.unused-room',
+        }, Source::Trade)), $dose), $leftOut];
+    }
+
+    private function unused(PlannedSession $session, int $minutes, Reason $because): ?Unused
+    {
+        $empty = 60 * $minutes - $session->seconds();
+
+        return $empty > (1.0 - self::LEAST_USED) * 60 * $minutes ? new Unused(intdiv($empty, 60), $because) : null;
+    }
+
+    /**
+     * The wanted poses take turns in standing first; what else there is keeps its order.
+     *
+     * @param list<Candidate> $candidates
+     *
+     * @return list<Candidate>
+     */
+    private static function inTurn(array $candidates, int $turn): array
+    {
+        $wanted = array_values(array_filter($candidates, static fn (Candidate $candidate): bool => $candidate->isWanted));
+        $theme = [] === $wanted ? [] : [$wanted[$turn % count($wanted)]];
+
+        return [...$theme, ...array_values(array_filter($candidates, static fn (Candidate $candidate): bool => !in_array($candidate, $theme, true)))];
+    }
+
+    /**
+     * @param list<Candidate> $candidates
+     *
+     * @return list<Candidate> another one first each time
+     */
+    private static function round(array $candidates, int $turn): array
+    {
+        $from = [] === $candidates ? 0 : $turn % count($candidates);
+
+        return [...array_slice($candidates, $from), ...array_slice($candidates, 0, $from)];
     }
 
     /**
@@ -129,12 +189,12 @@ final readonly class Planner
      *
      * @return list<PlannedItem>
      */
-    private function items(Candidate $candidate, float $share, Dose $dose): array
+    private function items(Candidate $candidate, Dose $dose): array
     {
         $items = [];
-        $add = static function (?Side $side, PracticeRung $rung, float $part) use (&$items, $candidate, $share, $dose): void {
-            $seconds = max(self::GRAIN, (int) floor($part * $share * $candidate->weight * $dose->seconds($rung) / self::GRAIN) * self::GRAIN);
-            $items[] = new PlannedItem($rung, Phase::Work, $side, $seconds, $candidate->because);
+        $add = function (?Side $side, PracticeRung $rung, float $part) use (&$items, $candidate, $dose): void {
+            $hold = min($dose->most($rung), $dose->seconds($rung) * $this->growth($rung, $side));
+            $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($part * $candidate->weight * $hold), $candidate->because);
         };
         $left = $candidate->rungs['left'];
         $right = $candidate->rungs['right'];
@@ -159,29 +219,40 @@ final readonly class Planner
         return $items;
     }
 
-    /** @return list<PlannedItem> */
-    private function warmUp(PlanRequest $request, int $seconds): array
+    /** Of both sides at once, that of the one which is behind. */
+    private function growth(PracticeRung $rung, ?Side $side): float
+    {
+        return min(array_map(fn (Side $one): float => Growth::of($this->poses->person->seen, $rung->posture, $rung->rung->id, $one), null === $side ? Side::cases() : [$side]));
+    }
+
+    /**
+     * @param list<array{PracticeRung, Side|null}> $able
+     *
+     * @return list<PlannedItem>
+     */
+    private static function warmUp(array $able, int $seconds): array
     {
         $items = [];
-        $able = $this->gentle(static fn (PracticeRung $rung): ?int => $rung->warmUp, $request);
-        $each = [] === $able ? 0 : max(self::WARM_UP_ITEM, (int) (ceil($seconds / count($able) / self::GRAIN) * self::GRAIN));
+        $each = [] === $able ? 0 : max(self::WARM_UP_ITEM, (int) (ceil($seconds / count($able) / FillTime::GRAIN) * FillTime::GRAIN));
         foreach ($able as [$rung, $side]) {
             if ($seconds <= 0) {
                 break;
             }
-            $items[] = new PlannedItem($rung, Phase::WarmUp, $side, min($each, max(self::GRAIN, $seconds)), new Reason('plan.warm-up', Source::Trade));
+            $items[] = new PlannedItem($rung, Phase::WarmUp, $side, min($each, max(FillTime::GRAIN, $seconds)), new Reason('plan.warm-up', Source::Trade));
             $seconds -= $each;
         }
 
         return $items;
     }
 
-    /** @return list<PlannedItem> */
-    private function rest(PlanRequest $request, int $seconds): array
+    /**
+     * @param list<array{PracticeRung, Side|null}> $able
+     *
+     * @return list<PlannedItem>
+     */
+    private static function rest(array $able, int $seconds): array
     {
-        $able = $this->gentle(static fn (PracticeRung $rung): ?int => $rung->rest, $request);
-
-        return [] === $able ? [] : [new PlannedItem($able[0][0], Phase::Rest, $able[0][1], intdiv($seconds, self::GRAIN) * self::GRAIN, new Reason('plan.rest', Source::Trade))];
+        return [] === $able ? [] : [new PlannedItem($able[0][0], Phase::Rest, $able[0][1], intdiv($seconds, FillTime::GRAIN) * FillTime::GRAIN, new Reason('plan.rest', Source::Trade))];
     }
 
     /**
@@ -198,7 +269,7 @@ final readonly class Planner
         foreach ($this->ladders as $id => $ladder) {
             $rung = $ladder[0];
             $order = $place($rung);
-            if (null === $order || !$rung->rung->isGentle() || !$request->equipment->has($rung)) {
+            if (null === $order || in_array($id, $request->forbidden, true) || !$rung->rung->isGentle() || !$request->equipment->has($rung)) {
                 continue;
             }
             $free = array_values(array_filter(Side::cases(), fn (Side $side): bool => [] === $this->poses->of($id, $side)->rungs[0]->heldBy));

@@ -12,6 +12,8 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\Plan\HoldRange;
+use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\GateDefinition;
@@ -173,11 +175,28 @@ final class Definitions
                     $isSymmetric,
                     0 === $i ? $posture['warm_up'] ?? null : null,
                     0 === $i ? $posture['rest'] ?? null : null,
+                    self::holds($rung),
+                    $posture['remedies'] ?? [],
+                    PracticeLevel::tryFrom($posture['level'] ?? '') ?? PracticeLevel::TeacherFirst,
                 );
             }
         }
 
         return $ladders;
+    }
+
+    /**
+     * @param array<string, mixed> $rung
+     *
+     * @return array<string, HoldRange> by school
+     */
+    private static function holds(array $rung): array
+    {
+        $in = static fn (array $hold, float $repetition): HoldRange => HoldRange::in($hold['unit'], (float) $hold['least'], (float) $hold['most'], $repetition);
+
+        // Where a school repeats, it is to press and to yield; a rung that is repeated in any is a movement.
+        return array_map(static fn (array $hold): HoldRange => $in($hold, HoldRange::PRESS_AND_YIELD), $rung['hold_by_school'] ?? [])
+            + (isset($rung['hold']['unit']) ? [PracticeRung::ANY => $in($rung['hold'], HoldRange::MOVEMENT)] : []);
     }
 
     /**

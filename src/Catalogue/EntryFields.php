@@ -8,6 +8,7 @@ use LucidAscent\App\Lab\ContactList;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Contact\About;
+use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Testing\Formula;
@@ -17,7 +18,6 @@ final class EntryFields
 {
     private const FAMILIES = ['sitting-folded', 'cross-legged', 'kneeling', 'kneeling-fold', 'leg-behind', 'forward-fold', 'lunge', 'standing', 'squat', 'arm-balance', 'twist', 'backbend', 'lying'];
 
-    public const LEVELS = ['anyone', 'teacher-first', 'practised', 'years'];
     public const PURPOSES = ['back-of-hip', 'front-of-hip', 'inner-thigh', 'turn-in', 'knee', 'sitting', 'bind', 'show', 'back-of-leg', 'spine', 'shoulders', 'balance', 'strength', 'rest'];
     private const PLACES = ['outer-seat', 'deep-crease', 'inner-thigh-bone', 'inner-thigh-knee', 'thigh-front', 'thigh-back', 'sitting-bone', 'outer-thigh', 'calf', 'low-back', 'upper-back', 'side-body', 'chest', 'shoulder', 'abdomen', 'arms', 'wrist', 'neck', 'knee', 'ankle', 'standing-leg', 'nothing'];
 
@@ -86,7 +86,7 @@ final class EntryFields
             new Field('components', 'Asks for', FieldKind::Choices, '', self::components()),
             new Field('summary', 'In a sentence', FieldKind::Line),
             new Field('also', 'Also called', FieldKind::Lines, 'One a line; the search finds all of them.', [], true),
-            new Field('level', 'For whom', FieldKind::Choice, '', self::LEVELS, true),
+            new Field('level', 'For whom', FieldKind::Choice, '', PracticeLevel::names(), true),
             new Field('purposes', 'What for', FieldKind::Choices, '', self::PURPOSES, true),
             new Field('remedies', 'Helps where this is short', FieldKind::Choices, '', Remedy::names(), true),
             new Field('sides', 'Sides', FieldKind::Choice, '', ['turns', 'leads', 'both'], true),

@@ -13,6 +13,7 @@ use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -68,7 +69,7 @@ final class LibraryController extends TeacherController
             'reach' => $reach,
             'drills' => '' === $asked && '' === $by['remedy'] ? [] : array_values(array_filter('' === $asked ? array_keys($drills) : Library::search($asked, $drills), static fn (string $id): bool => '' === $by['remedy'] || in_array($by['remedy'], $drills[$id]['remedies'], true))),
             'allDrills' => $drills,
-            'choices' => ['purpose' => EntryFields::PURPOSES, 'level' => EntryFields::LEVELS, 'remedy' => Remedy::names(), 'hand' => array_keys(Library::AT_HAND)],
+            'choices' => ['purpose' => EntryFields::PURPOSES, 'level' => PracticeLevel::names(), 'remedy' => Remedy::names(), 'hand' => array_keys(Library::AT_HAND)],
             'asked' => $by + ['q' => $asked, 'component' => $component, 'family' => $family, 'person' => $person],
         ]);
     }

@@ -10,6 +10,7 @@ use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -18,6 +19,7 @@ use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 
 /** Weeks of practice out of an assessment, in the JSON shape that the command line prints. */
 final readonly class PlanAnswer
@@ -37,6 +39,14 @@ final readonly class PlanAnswer
     {
         [$poses, $wanted, $unread] = $this->person->read($document);
         $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null, self::schools($document));
+
+        foreach (['pinned', 'forbidden'] as $name) {
+            foreach (PersonDocument::ids($document, $name) as $id) {
+                if (!isset($poses->postures[$id])) {
+                    $unread[] = [$name => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose "%s".', $id)];
+                }
+            }
+        }
 
         return $this->answer($plan, $poses) + ['unread' => $unread];
     }
@@ -69,6 +79,7 @@ final readonly class PlanAnswer
                 'sessions' => array_map(fn (PlannedSession $session): array => $this->session($session, $poses), $week['sessions']),
             ], $plan->weeks),
             'leftOut' => $leftOut,
+            'dailyNote' => [] === array_filter($plan->weeks, static fn (array $week): bool => [] !== array_filter($week['sessions'], static fn (PlannedSession $session): bool => [] !== $session->items)) ? null : $this->because(new Reason('plan.daily-note', Source::Trade)),
             'retests' => array_map(static fn (array $retest): array => ['week' => $retest['week'], 'day' => $retest['on']->format('Y-m-d'), 'tests' => $retest['tests']], $plan->retests),
         ];
     }
@@ -80,12 +91,18 @@ final readonly class PlanAnswer
             'day' => (string) array_search((int) $session->on->format('N'), self::DAYS, true),
             'date' => $session->on->format('Y-m-d'),
             'minutes' => $session->minutes(),
+            'theme' => $session->theme,
+            'unused' => null === $session->unused ? null : ['minutes' => $session->unused->minutes, 'because' => $this->because($session->unused->because)],
             'items' => array_map(fn (PlannedItem $item): array => [
+                'kind' => 'posture',
                 'posture' => $item->rung->posture,
                 'rung' => $item->rung->rung->id,
                 'phase' => $item->phase->value,
                 'side' => $item->side->value ?? 'both',
                 'seconds' => $item->seconds,
+                'breaths' => Phase::Work === $item->phase ? $session->dose?->breaths($item->seconds) : null,
+                'repetitions' => Phase::Work === $item->phase ? $session->dose?->repetitions($item->seconds) : null,
+                'cues' => $this->catalogue->cues($item->rung->posture, $item->rung->rung->id),
                 'props' => $this->props($item, $poses),
                 'because' => $this->because($item->because),
             ], $session->items),
@@ -138,13 +155,29 @@ final readonly class PlanAnswer
             (int) self::whole('weeks', $document->number('weeks')),
             array_values(array_unique($days)),
             (int) self::whole('minutes', $document->number('minutes')),
-            new Equipment(
+            $document->has('equipment') ? self::pieces(array_map(static fn (mixed $piece): string => is_string($piece) ? $piece : (string) json_encode($piece), $document->list('equipment'))) : new Equipment(
                 (int) self::whole('props.blocks', $props?->number('blocks', 0.0) ?? 0.0),
                 (int) self::whole('props.blankets', $props?->number('blankets', 0.0) ?? 0.0),
                 $props?->flag('strap') ?? false,
                 array_values(array_filter(Equipment::THERE_OR_NOT, static fn (string $kind): bool => true === $props?->has($kind) && !$props->flag($kind))),
             ),
+            PersonDocument::ids($document, 'pinned'),
+            PersonDocument::ids($document, 'forbidden'),
         );
+    }
+
+    /**
+     * @param list<string> $pieces one name for each piece that is there
+     *
+     * @throws InvalidValue when there is no such thing
+     */
+    private static function pieces(array $pieces): Equipment
+    {
+        $unknown = array_diff($pieces, ['block', 'blanket', 'strap', ...Equipment::THERE_OR_NOT]);
+        [] === $unknown || throw InvalidValue::because('equipment', sprintf('has no "%s": it is block, blanket, strap, %s.', current($unknown), implode(', ', Equipment::THERE_OR_NOT)));
+        $many = array_count_values($pieces);
+
+        return new Equipment($many['block'] ?? 0, $many['blanket'] ?? 0, isset($many['strap']), array_values(array_diff(Equipment::THERE_OR_NOT, $pieces)));
     }
 
     /**
@@ -154,13 +187,14 @@ final readonly class PlanAnswer
      */
     public static function schools(Fields $document): array
     {
-        if (!$document->has('schools')) {
+        $name = $document->has('schoolByDay') ? 'schoolByDay' : 'schools';
+        if (!$document->has($name)) {
             return [];
         }
         $schools = [];
-        $asked = $document->object('schools');
+        $asked = $document->object($name);
         foreach ($asked->names() as $day) {
-            isset(self::DAYS[$day]) || throw InvalidValue::because('schools', 'are by day: mon, tue, wed, thu, fri, sat or sun.');
+            isset(self::DAYS[$day]) || throw InvalidValue::because($name, 'are by day: mon, tue, wed, thu, fri, sat or sun.');
             $schools[$day] = $asked->text($day);
         }
 

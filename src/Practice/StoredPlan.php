@@ -144,7 +144,7 @@ final readonly class StoredPlan
         $ladder = $this->catalogue->practice()[$item['posture']] ?? [];
         foreach ($ladder as $i => $rung) {
             if ($rung->rung->id === $item['rung'] && isset($ladder[$i + $by])) {
-                return ['rung' => $ladder[$i + $by]->rung->id] + $item;
+                return ['rung' => $ladder[$i + $by]->rung->id, 'cues' => $this->catalogue->cues($item['posture'], $ladder[$i + $by]->rung->id)] + $item;
             }
         }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Reading;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Readiness\ReadPoses;
 
@@ -40,7 +40,7 @@ final readonly class HelpsNow
         foreach ($remedies as $order => $remedy) {
             foreach ($catalogue->all(Kind::Posture) as $id => $posture) {
                 if (in_array($remedy->value, $posture['remedies'] ?? [], true) && !isset($postures[$id]) && null !== ($now = $poses->of($id, $side)->stand->rung)) {
-                    $postures[$id] = [[$order, array_search($posture['level'] ?? '', EntryFields::LEVELS, true), $posture['target'], count($postures)], new self($id, $posture['name'], $now->rung->name)];
+                    $postures[$id] = [[$order, array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target'], count($postures)], new self($id, $posture['name'], $now->rung->name)];
                 }
             }
             foreach ($catalogue->all(Kind::Drill) as $id => $drill) {

@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\App;
 use Eris\Generators;
 use Eris\TestTrait;
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\Core\Body\InvalidValue;
@@ -48,6 +49,11 @@ final class PlanTest extends KernelTestCase
                     self::assertContains($session['day'], $days);
                     self::assertSame(self::DAYS[$session['day']], (int) (new \DateTimeImmutable($session['date']))->format('N'));
                     self::assertLessThanOrEqual($minutes, $session['minutes'], 'never over time');
+                    $used = array_sum(array_column($session['items'], 'seconds'));
+                    self::assertLessThanOrEqual(60 * $minutes, $used);
+                    self::assertSame($used < 54 * $minutes, null !== $session['unused'], "nine tenths of $minutes minutes, or the rule that leaves them empty: $used s");
+                    self::assertNotSame('', $session['unused']['because'] ?? 'used');
+                    self::assertTrue(null === $session['theme'] || in_array($session['theme'], $wanted, true));
                     $this->inOrder($session['items'], $minutes < 25 ? 180 : 300);
                     $this->nothingHeld($session['items'], $held);
                     $this->daysApart($session, $school, $last);
@@ -112,6 +118,90 @@ final class PlanTest extends KernelTestCase
     public static function schools(): iterable
     {
         return array_map(static fn (string $school): array => [$school], self::SCHOOLS);
+    }
+
+    /** Not a third of the time, and not one shape in an hour. */
+    public function testTheTimeIsUsed(): void
+    {
+        foreach (self::SCHOOLS as $school) {
+            foreach ([20, 30, 60, 90] as $minutes) {
+                foreach (self::plan(['school' => $school, 'minutes' => $minutes, 'weeks' => 1, 'wanted' => ['lotus', 'pigeon', 'leg-behind-head']])['weeks'][0]['sessions'] as $session) {
+                    self::assertNull($session['unused'], "$school, $minutes minutes: ".($session['unused']['because'] ?? ''));
+                    $shapes = array_unique(array_column(array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase']), 'posture'));
+                    self::assertGreaterThanOrEqual($minutes >= 75 ? 6 : 3, count($shapes));
+                }
+            }
+        }
+    }
+
+    public function testGentleSeatsAreHeldLongWhereTimeIsTheWay(): void
+    {
+        $longest = 0;
+        foreach (self::plan(['school' => 'long-still', 'minutes' => 90, 'weeks' => 1])['weeks'][0]['sessions'] as $session) {
+            $longest = max($longest, ...array_column($session['items'], 'seconds'));
+        }
+        self::assertGreaterThanOrEqual(300, $longest);
+    }
+
+    /** What is short is worked on by shapes that the catalogue has for it, whether or not they lead to what is wanted. */
+    public function testWhatIsShortHasItsRemedy(): void
+    {
+        $plan = self::plan(['wanted' => ['lotus'], 'minutes' => 60, 'weeks' => 1], 24);
+        $postures = self::catalogue()->all(Kind::Posture);
+        foreach ($plan['weeks'][0]['sessions'] as $session) {
+            $remedies = array_filter($session['items'], static fn (array $item): bool => str_contains($item['because'], 'is short on the way'));
+            self::assertNotSame([], $remedies, $session['day']);
+            foreach ($remedies as $item) {
+                self::assertNotSame([], $postures[$item['posture']]['remedies'] ?? []);
+                self::assertContains($postures[$item['posture']]['level'], ['anyone', 'teacher-first']);
+                self::assertTrue(self::rung($item)->rung->isGentle());
+            }
+        }
+        self::assertGreaterThan(1, count(array_unique(array_map(static fn (array $session): string => implode(' ', array_column($session['items'], 'posture')), $plan['weeks'][0]['sessions']))), 'They go round.');
+    }
+
+    public function testThemesGoRound(): void
+    {
+        self::assertSame(['lotus', 'pigeon', 'lotus'], array_column(self::plan(['wanted' => ['lotus', 'pigeon'], 'minutes' => 60, 'weeks' => 1])['weeks'][0]['sessions'], 'theme'));
+    }
+
+    public function testTheTeacherPinsAndForbids(): void
+    {
+        $postures = static fn (array $plan): array => array_unique(array_merge(...array_map(static fn (array $session): array => array_column($session['items'], 'posture'), $plan['weeks'][0]['sessions'])));
+        $plan = self::plan(['wanted' => ['lotus', 'pigeon'], 'pinned' => ['hero', 'no-such'], 'forbidden' => ['pigeon', 'cobra', 'childs-pose'], 'weeks' => 1, 'minutes' => 60]);
+        self::assertContains('hero', $postures($plan));
+        self::assertSame([], array_intersect(['pigeon', 'cobra', 'childs-pose'], $postures($plan)));
+        self::assertContains(['posture' => 'pigeon', 'code' => 'plan.forbidden'], array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']], $plan['leftOut']));
+        self::assertContains(['pinned' => 'no-such', 'code' => 'unknown-pose', 'because' => 'There is no pose "no-such".'], $plan['unread']);
+        // What is held is not practised because somebody wants it.
+        $plan = self::plan(['wanted' => ['pigeon'], 'pinned' => ['lotus'], 'conditions' => ['knee-surgery'], 'weeks' => 1]);
+        self::assertNotContains('lotus', $postures($plan));
+        self::assertContains('plan.held', array_column($plan['leftOut'], 'code'));
+    }
+
+    public function testEquipmentIsSaidPieceByPiece(): void
+    {
+        $props = static fn (array $plan): array => $plan['weeks'];
+        self::assertSame($props(self::plan(['props' => ['blocks' => 2, 'blankets' => 1, 'strap' => true, 'bolster' => false, 'cushion' => false, 'chair' => false, 'bed-edge' => false]])), $props(self::plan(['props' => null, 'equipment' => ['block', 'wall', 'block', 'blanket', 'strap']])));
+        $this->expectException(InvalidValue::class);
+        $this->expectExceptionMessageMatches('/equipment/');
+        self::plan(['equipment' => ['trapeze']]);
+    }
+
+    public function testAnItemSaysHowItIsHeld(): void
+    {
+        $work = static fn (string $school): array => array_values(array_filter(self::plan(['school' => $school, 'weeks' => 1])['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase']))[0];
+        $item = $work('counted-breath');
+        self::assertSame('posture', $item['kind']);
+        self::assertSame([(int) round($item['seconds'] / 5), null], [$item['breaths'], $item['repetitions']]);
+        self::assertSame(self::catalogue()->cues($item['posture'], $item['rung']), $item['cues']);
+        self::assertGreaterThanOrEqual(2, count($item['cues']));
+        $item = $work('working-muscle');
+        self::assertSame([null, (int) round($item['seconds'] / 33)], [$item['breaths'], $item['repetitions']]);
+        $item = $work('long-still');
+        self::assertSame([null, null], [$item['breaths'], $item['repetitions']]);
+        self::assertStringContainsString('wall', (string) self::plan([])['dailyNote']);
+        self::assertEquals(self::plan(['schools' => ['sat' => 'long-still']]), self::plan(['schoolByDay' => ['sat' => 'long-still']]));
     }
 
     public function testAHeldPoseIsLeftOutAndSaysWhy(): void

@@ -56,11 +56,11 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     assert.equal(await page.locator('[data-held-figure] svg').count(), 1);
     // Turned round, both are seen from there, and nothing is asked anew.
     const held = () => page.locator('[data-held-figure] svg').innerHTML();
-    const before = await held();
+    const asSeen = await held();
     await page.getByRole('radio', { name: 'Above' }).check();
-    assert.notEqual(await held(), before);
+    assert.notEqual(await held(), asSeen);
     await page.getByRole('radio', { name: 'Best' }).check();
-    assert.equal(await held(), before);
+    assert.equal(await held(), asSeen);
     await check(page);
 
     // A number out of its range is named beside the field, and nothing is lost.

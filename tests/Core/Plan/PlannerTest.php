@@ -52,7 +52,9 @@ final class PlannerTest extends TestCase
         self::assertSame([null, null], [$session->items[0]->side, $session->items[1]->side], 'What both sides are free for is one shape.');
         self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.stage', 'plan.stage', 'plan.counter', 'plan.rest'], array_map(static fn (PlannedItem $item): string => $item->because->code, $session->items));
         self::assertSame([300, 45, 140], [self::seconds($session, Phase::WarmUp), self::seconds($session, Phase::Counter), self::seconds($session, Phase::Rest)], 'Five minutes of thirty to warm up, a twelfth to rest.');
-        self::assertSame([180, 180], array_map(static fn (PlannedItem $item): int => $item->seconds, self::work($session)), 'A gentle rung is held for three minutes a side.');
+        self::assertSame([635, 635], array_map(static fn (PlannedItem $item): int => $item->seconds, self::work($session)), 'A gentle rung is held until the time is used: ten minutes and more are ordinary.');
+        self::assertNull($session->unused);
+        self::assertSame('turner', $session->theme);
         self::assertSame([Side::Left, Side::Right], array_map(static fn (PlannedItem $item): ?Side => $item->side, self::work($session)));
         self::assertSame('low', self::work($session)[0]->rung->rung->id, 'Nobody starts on the highest rung that the numbers allow.');
     }
@@ -63,7 +65,7 @@ final class PlannerTest extends TestCase
         $ladders['turner'] = array_map(static fn (PracticeRung $rung): PracticeRung => new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->stance, $rung->counters, [], true), $ladders['turner']);
         $items = static fn (array $seen): array => array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
         self::assertSame([[null, 'low']], $items([]));
-        self::assertSame(180, self::work(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side.');
+        self::assertSame(910, self::work(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side: a quarter of an hour at most, and the coming in.');
         $ahead = new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'));
         self::assertNotContains([null, 'low'], $items([$ahead]), 'One side stands higher: each is taken by itself.');
     }
@@ -121,13 +123,44 @@ final class PlannerTest extends TestCase
         self::assertSame([true, false, true, false], $works([self::seen('turner', 'low')], 2), 'Deep on one side is deep.');
     }
 
-    public function testHoldsGrowByATenthAWeekUpToHalfAndEveryFourthWeekIsLighter(): void
+    public function testNoCalendarMakesAHoldLongerAndEveryFourthWeekIsLighter(): void
     {
         $plan = self::plan(['turner'], weeks: 12, days: [1], minutes: 60);
         self::assertSame([false, false, false, true, false, false, false, true, false, false, false, true], array_map(static fn (array $week): bool => $week['light'], $plan->weeks));
         $seconds = array_map(static fn (array $week): int => self::work($week['sessions'][0])[0]->seconds, $plan->weeks);
-        self::assertSame([180, 195, 215, 130, 215, 235, 260, 155, 260, 270, 270, 160], $seconds);
+        self::assertSame([910, 910, 910, 545, 910, 910, 910, 545, 910, 910, 910, 545], $seconds);
         self::assertSame([[5, '2026-04-06', ['shins-stacked']], [9, '2026-05-04', ['shins-stacked']], [13, '2026-06-01', ['shins-stacked']]], array_map(static fn (array $retest): array => [$retest['week'], $retest['on']->format('Y-m-d'), $retest['tests']], $plan->retests), 'The surest test that isolates what is wanted.');
+    }
+
+    public function testADeepHoldGrowsByAFifthOnceItWasReachedAndNeverPastItsMost(): void
+    {
+        $seen = static fn (int $weeks, Side $side): array => array_map(static fn (int $week): Seen => new Seen('turner', 'full', $side, true, new \DateTimeImmutable('2026-01-01 +'.(7 * $week).' days'), isPractice: true), range(0, $weeks - 1));
+        $low = [self::seen('turner', 'low'), self::seen('turner', 'low', Side::Right)];
+        $seconds = static fn (array $seen): array => array_map(static fn (PlannedItem $item): int => $item->seconds, self::work(self::first(self::plan(['turner'], seen: [...$low, ...$seen], minutes: 60))));
+        self::assertSame([130, 130], $seconds([]));
+        self::assertSame([150, 150], $seconds([...$seen(1, Side::Left), ...$seen(1, Side::Right)]), 'two minutes and a fifth, and ten seconds to come in');
+        self::assertSame([490, 490], $seconds([...$seen(9, Side::Left), ...$seen(9, Side::Right)]));
+    }
+
+    public function testTheTimeThatNothingFillsHasItsReason(): void
+    {
+        $unused = static fn (Plan $plan, int $session = 0): array => [$plan->weeks[0]['sessions'][$session]->unused?->minutes, $plan->weeks[0]['sessions'][$session]->unused?->because->code];
+        $deep = [self::seen('turner', 'low'), self::seen('turner', 'low', Side::Right)];
+        self::assertSame([null, null], $unused(self::plan(['turner'])));
+        self::assertSame('plan.unused-most', $unused(self::plan(['turner'], minutes: 180))[1]);
+        self::assertSame('plan.unused-apart', $unused(self::plan(['turner'], seen: $deep, days: [1, 2], minutes: 60), 1)[1]);
+        self::assertSame('plan.unused-room', $unused(self::plan(['turner', 'spreader'], seen: [...$deep, self::seen('spreader', 'low'), self::seen('spreader', 'low', Side::Right)], minutes: 14))[1]);
+        self::assertSame('plan.unused-light', self::plan(['turner'], weeks: 4)->weeks[3]['sessions'][0]->unused?->because->code);
+        self::assertSame([30, 'plan.no-warm-up'], $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30))));
+        self::assertSame('plan.unused-nothing', $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))[1]);
+    }
+
+    public function testWantedPosesTakeTurnsAsTheTheme(): void
+    {
+        self::assertSame(['turner', 'spreader', 'turner'], array_map(static fn (PlannedSession $session): ?string => $session->theme, self::plan(['turner', 'spreader'], days: [1, 3, 5], minutes: 60)->weeks[0]['sessions']));
+        // With room for one, each has its day.
+        $first = array_map(static fn (PlannedSession $session): string => self::work($session)[0]->rung->posture, self::plan(['turner', 'spreader'], days: [1, 3], minutes: 15)->weeks[0]['sessions']);
+        self::assertSame(['turner', 'spreader'], $first);
     }
 
     public function testTheTighterSideComesFirstAndLastAndHalfAsMuchAgain(): void
@@ -135,7 +168,7 @@ final class PlannerTest extends TestCase
         $person = Person::of(self::TESTS, seen: [self::seen('turner', 'low', Side::Right), self::seen('turner', 'low'), new Seen('turner', 'full', Side::Left, false, new \DateTimeImmutable('2026-03-05'))]);
         $items = self::work(self::first((new Planner(self::read($person), self::ladders(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))));
         self::assertSame([Side::Left, Side::Right, Side::Left], array_map(static fn (PlannedItem $item): ?Side => $item->side, $items));
-        self::assertSame([120, 120, 60], array_map(static fn (PlannedItem $item): int => $item->seconds, $items));
+        self::assertSame([130, 130, 70], array_map(static fn (PlannedItem $item): int => $item->seconds, $items));
     }
 
     public function testAHeldSideIsLeftOutAndTheOtherGoesOnInGentleShapes(): void
@@ -190,18 +223,20 @@ final class PlannerTest extends TestCase
     public function testAnotherSchoolOnSomeDaysDosesAnotherWay(): void
     {
         $plan = (new Planner(self::poses(), self::ladders(), Dose::longAndStill(2), [2 => Dose::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
-        self::assertSame([180, 60], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
+        self::assertSame([910, 160], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
     }
 
     public function testTheKeystoneComesFirstAndGetsHalfAsMuchAgain(): void
     {
-        $list = Candidates::of(['spreader', 'summit'], self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), new Equipment(2, 2, true))->list;
+        $list = Candidates::of(['spreader', 'summit'], self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), self::request(1, [1], 60))->list;
         self::assertSame('plan.keystone', $list[0]->because->code);
         self::assertSame([1.5, 1.0], [$list[0]->weight, $list[count($list) - 1]->weight]);
         self::assertSame('spreader', $list[count($list) - 1]->posture);
-        $keystone = array_values(array_filter(self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Dose::longAndStill(2)))->plan(['spreader', 'summit'], self::request(1, [1], 90)))), static fn (PlannedItem $item): bool => 'plan.keystone' === $item->because->code));
-        self::assertNotSame([], $keystone);
-        self::assertSame(270, $keystone[0]->seconds, 'Four and a half minutes where others have three.');
+        $work = self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Dose::longAndStill(2)))->plan(['spreader', 'summit'], self::request(1, [1], 45))));
+        $seconds = static fn (bool $isKey): array => array_values(array_map(static fn (PlannedItem $item): int => $item->seconds, array_filter($work, static fn (PlannedItem $item): bool => ('plan.keystone' === $item->because->code) === $isKey)));
+        self::assertNotSame([], $seconds(true));
+        self::assertNotSame([], $seconds(false));
+        self::assertEqualsWithDelta(1.5, $seconds(true)[0] / $seconds(false)[0], 0.05, 'Half as much again, however long the others are.');
     }
 
     public function testTheDaysOfPractice(): void

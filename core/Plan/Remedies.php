@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Restriction;
+
+/** What a person is short of on the way to what is wanted, the worst first, and the shapes that are there for it. */
+final readonly class Remedies
+{
+    /** So many shapes at most are looked at: there is no session for more. */
+    private const MOST = 16;
+
+    /**
+     * @param list<string> $wanted ids of postures that may be aimed at
+     *
+     * @return array<string, Ability> by remedy, the ability that is to grow; rotation first, for it shields the knee
+     */
+    public static function sought(array $wanted, ReadPoses $poses): array
+    {
+        $sought = [];
+        $isBone = false;
+        foreach (Side::cases() as $side) {
+            $restriction = FindRestriction::of($poses, $side)->restriction;
+            $isBone = $isBone || Restriction::Structure === $restriction;
+            foreach (Remedy::ofRestriction($restriction) as $remedy) {
+                $sought[$remedy->value] = Ability::from($remedy->value);
+            }
+        }
+        foreach ($wanted as $id) {
+            foreach (Side::cases() as $side) {
+                $ability = $poses->of($id, $side)->limiter()?->ability;
+                $remedy = null === $ability ? null : Remedy::ofAbility($ability);
+                // Nothing is pushed against the shape of a joint.
+                if (null !== $remedy && !($isBone && in_array($remedy, [Remedy::Rotation, Remedy::Abduction], true))) {
+                    $sought[$remedy->value] ??= $ability;
+                }
+            }
+        }
+        uksort($sought, static fn (string $a, string $b): int => self::order($a) <=> self::order($b));
+
+        return $sought;
+    }
+
+    /**
+     * The gentle shapes for them: one for each remedy in turn, those for anyone before those to be learned with a teacher.
+     *
+     * @param list<string> $remedies
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     * @param list<string> $not postures that are there already, or that are not wanted
+     *
+     * @return array<string, string> remedy by posture
+     */
+    public static function shapes(array $remedies, array $ladders, array $not): array
+    {
+        $of = [];
+        foreach ($remedies as $remedy) {
+            foreach ([PracticeLevel::Anyone, PracticeLevel::TeacherFirst] as $level) {
+                foreach ($ladders as $id => $ladder) {
+                    if ($level === $ladder[0]->level && $ladder[0]->rung->isGentle() && in_array($remedy, $ladder[0]->remedies, true) && !in_array($id, $not, true)) {
+                        $of[$remedy][] = $id;
+                    }
+                }
+            }
+        }
+        $shapes = [];
+        for ($turn = 0; $turn < self::MOST && count($shapes) < self::MOST; ++$turn) {
+            foreach ($of as $remedy => $ids) {
+                if (isset($ids[$turn])) {
+                    $shapes[$ids[$turn]] ??= $remedy;
+                }
+            }
+        }
+
+        return array_slice($shapes, 0, self::MOST);
+    }
+
+    private static function order(string $remedy): int
+    {
+        return (int) array_search($remedy, Remedy::names(), true);
+    }
+}

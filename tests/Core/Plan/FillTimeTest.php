@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\FillTime;
+use LucidAscent\Core\Plan\HoldRange;
+use LucidAscent\Core\Plan\Phase;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\Stance;
+use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
+use PHPUnit\Framework\TestCase;
+
+/** Holds: their ranges, and how they are lengthened. */
+final class FillTimeTest extends TestCase
+{
+    public function testAHoldIsSaidInManyWays(): void
+    {
+        self::assertEquals(new HoldRange(25.0, 50.0), HoldRange::in('breaths', 5, 10));
+        self::assertEquals(new HoldRange(120.0, 480.0), HoldRange::in('minutes', 2, 8));
+        self::assertEquals(new HoldRange(30.0, 90.0), HoldRange::in('seconds', 30, 90));
+        self::assertEquals(new HoldRange(30.0, 60.0), HoldRange::in('repetitions', 3, 6), 'movements');
+        self::assertEquals(new HoldRange(99.0, 231.0), HoldRange::in('repetitions', 3, 7, HoldRange::PRESS_AND_YIELD));
+    }
+
+    public function testARungsOwnRangeInTheSchoolsWayComesFirst(): void
+    {
+        $own = ['long-still' => new HoldRange(300.0, 600.0), PracticeRung::ANY => new HoldRange(90.0, 100.0)];
+        self::assertSame([300.0, 600.0], [Dose::longAndStill(1)->seconds(self::rung('a', $own)), Dose::longAndStill(1)->most(self::rung('a', $own))]);
+        self::assertSame([90.0, 100.0], [Dose::countedBreath(1)->seconds(self::rung('a', $own)), Dose::countedBreath(1)->most(self::rung('a', $own))]);
+        self::assertSame([60.0, 150.0], [Dose::countedBreath(1)->seconds(self::rung('a')), Dose::countedBreath(1)->most(self::rung('a'))]);
+        self::assertSame([180.0, 120.0], [Dose::longAndStill(1)->seconds(self::rung('a')), Dose::longAndStill(1)->seconds(self::rung('a', [], false))]);
+        $short = [PracticeRung::ANY => new HoldRange(15.0, 40.0)];
+        self::assertSame([60.0, 60.0], [Dose::countedBreath(1)->seconds(self::rung('a', $short)), Dose::countedBreath(1)->most(self::rung('a', $short))], 'A side gets a minute in all.');
+    }
+
+    public function testBreathsAreCountedWhereBreathIs(): void
+    {
+        self::assertSame([12, null, null], [Dose::countedBreath(1)->breaths(60), Dose::longAndStill(1)->breaths(60), Dose::workingMuscle(1)->breaths(60)]);
+        self::assertSame([null, 3, 1], [Dose::countedBreath(1)->repetitions(100), Dose::workingMuscle(1)->repetitions(100), Dose::workingMuscle(1)->repetitions(5)]);
+    }
+
+    public function testGentleHoldsGrowTogetherUntilTheTimeIsUsed(): void
+    {
+        $items = [self::item('a', 100, Side::Left), self::item('a', 100, Side::Right), self::item('a', 50, Side::Left), self::item('deep', 100, Side::Left, false), self::item('a', 45, null, true, Phase::Counter)];
+        self::assertSame([200, 200, 100, 100, 45], self::seconds(FillTime::of($items, 250, Dose::longAndStill(1))));
+        self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 0, Dose::longAndStill(1))), 'no time, no longer');
+        self::assertSame([910, 910, 455, 100, 45], self::seconds(FillTime::of($items, 9000, Dose::longAndStill(1))), 'as long as it may be, and in proportion');
+        self::assertSame(2025, FillTime::room($items, Dose::longAndStill(1)));
+        self::assertSame([], FillTime::of([], 100, Dose::longAndStill(1)));
+    }
+
+    public function testAShapeThatIsDeepOnOneSideIsDeep(): void
+    {
+        $items = [self::item('a', 100, Side::Left), self::item('a', 100, Side::Right, false)];
+        self::assertSame([100, 100], self::seconds(FillTime::of($items, 900, Dose::longAndStill(1))));
+    }
+
+    public function testNothingIsEverLongerThanTheTimeThereIs(): void
+    {
+        mt_srand(5);
+        for ($run = 0; $run < 200; ++$run) {
+            $items = [];
+            for ($i = mt_rand(1, 6); $i > 0; --$i) {
+                $items[] = self::item("p$i", 5 * mt_rand(12, 40), Side::Left, mt_rand(0, 3) > 0);
+            }
+            $left = mt_rand(0, 4000);
+            $filled = FillTime::of($items, $left, Dose::longAndStill(1));
+            $added = array_sum(self::seconds($filled)) - array_sum(self::seconds($items));
+            self::assertGreaterThanOrEqual(0, $added);
+            self::assertLessThanOrEqual($left, $added);
+            self::assertGreaterThanOrEqual(min($left, FillTime::room($items, Dose::longAndStill(1))) - FillTime::GRAIN * count($items) - 1, $added, 'and no time is wasted');
+            foreach ($filled as $item) {
+                self::assertSame(0, $item->seconds % FillTime::GRAIN);
+                self::assertLessThanOrEqual(PlannedSession::CHANGE + 900, $item->seconds);
+            }
+        }
+    }
+
+    /** @param array<string, HoldRange> $holds */
+    private static function rung(string $posture, array $holds = [], bool $isGentle = true): PracticeRung
+    {
+        return new PracticeRung($posture, $posture, new RungDefinition('r', 'R', null, [], new Work([], $isGentle)), Stance::Lying, [], [], false, holds: $holds);
+    }
+
+    private static function item(string $posture, int $seconds, ?Side $side, bool $isGentle = true, Phase $phase = Phase::Work): PlannedItem
+    {
+        return new PlannedItem(self::rung($posture, [], $isGentle), $phase, $side, $seconds, new Reason('plan.stage', Source::Own));
+    }
+
+    /**
+     * @param list<PlannedItem> $items
+     *
+     * @return list<int>
+     */
+    private static function seconds(array $items): array
+    {
+        return array_map(static fn (PlannedItem $item): int => $item->seconds, $items);
+    }
+}
