@@ -20,10 +20,12 @@ final class PlanCommand extends DocumentCommand
     protected function configure(): void
     {
         $this->setHelp(<<<'TEXT'
-            Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools, {"schools":{"tue":"long-still"}};
-            prints weeks with their sessions, what was left out and why, and when to test again. Without days, weeks or minutes it says so
-            and ends with status 2. "props" says what is at home: {"blocks":2,"blankets":3,"strap":true}, and false for any of "bolster",
-            "cushion", "wall", "chair" and "bed-edge" that is not there.
+            Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools, {"schoolByDay":{"tue":"long-still"}};
+            prints weeks with their sessions, each with its theme and the time that nothing fills ("unused") and why, what was left out and
+            why, and when to test again. Without days, weeks or minutes it says so and ends with status 2. "props" says what is at home:
+            {"blocks":2,"blankets":3,"strap":true}, and false for any of "bolster", "cushion", "wall", "chair" and "bed-edge" that is not
+            there; or "equipment" names each piece: ["block","block","blanket","strap","wall"]. "pinned" and "forbidden" are postures that
+            the teacher wants in it, as far as nothing holds them, and those that are never to be in it.
 
             TEXT.EventList::HELP.self::KINDS);
     }

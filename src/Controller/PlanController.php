@@ -61,6 +61,7 @@ final class PlanController extends TeacherController
         $form = $this->createForm(PlanForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
+            'postures' => array_column($this->catalogue->all(Kind::Posture), 'id', 'name'),
             'zone' => $this->teacher()->timeZone() ?? 'UTC',
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
@@ -76,6 +77,8 @@ final class PlanController extends TeacherController
                     'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']] + array_map(static fn (string $kind): bool => in_array($kind, $asked['there'], true), array_combine(Equipment::THERE_OR_NOT, Equipment::THERE_OR_NOT)),
                     'school' => $asked['school'],
                     'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
+                    'pinned' => array_values($asked['pinned']),
+                    'forbidden' => array_values($asked['forbidden']),
                     'time' => $asked['time'],
                     'zone' => $asked['zone'],
                 ], $this->records->newestPlan($practitioner)));

@@ -14,11 +14,14 @@ use Symfony\Component\Form\Extension\Core\Type\IntegerType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\Extension\Core\Type\TimezoneType;
 use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\Callback;
 use Symfony\Component\Validator\Constraints\Count;
 use Symfony\Component\Validator\Constraints\NotBlank;
 use Symfony\Component\Validator\Constraints\Range;
 use Symfony\Component\Validator\Constraints\Regex;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 /** The time and the props that a person has. */
 final class PlanForm extends AbstractType
@@ -33,6 +36,7 @@ final class PlanForm extends AbstractType
             'attr' => ['class' => 'figure'],
             'constraints' => [new NotBlank(message: 'Write a whole number.'), new Range(min: $least, max: $most, notInRangeMessage: 'This is from {{ min }} to {{ max }}.')],
         ];
+        $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
         $builder
             ->add('weeks', IntegerType::class, $number('Weeks', 1, PlanRequest::MOST_WEEKS, 8))
             ->add('days', ChoiceType::class, [
@@ -65,6 +69,8 @@ final class PlanForm extends AbstractType
                 'placeholder' => 'the same',
                 'required' => false,
             ])
+            ->add('pinned', ChoiceType::class, ['label' => 'In it always, as far as nothing holds it', 'choices' => $options['postures'], 'constraints' => [new Callback(self::eitherOr(...))]] + $many)
+            ->add('forbidden', ChoiceType::class, ['label' => 'Never in it', 'choices' => $options['postures']] + $many)
             ->add('time', TextType::class, [
                 'label' => 'Begins at',
                 'data' => '18:00',
@@ -77,7 +83,16 @@ final class PlanForm extends AbstractType
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['entry' => '', 'schools' => [], 'zone' => 'UTC', 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['entry' => '', 'schools' => [], 'postures' => [], 'zone' => 'UTC', 'attr' => ['novalidate' => 'novalidate']]);
+    }
+
+    /** @param list<string> $pinned */
+    private static function eitherOr(array $pinned, ExecutionContextInterface $context): void
+    {
+        $form = $context->getObject();
+        if ($form instanceof FormInterface && [] !== array_intersect($pinned, (array) $form->getParent()?->get('forbidden')->getData())) {
+            $context->addViolation('One of these is also never to be in it. Choose one or the other.');
+        }
     }
 
     public function getBlockPrefix(): string

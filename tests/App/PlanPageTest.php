@@ -233,6 +233,33 @@ final class PlanPageTest extends AppTestCase
         self::assertStringContainsString('STATUS:CANCELLED', (string) $this->client->getResponse()->getContent());
     }
 
+    public function testTheTeacherSaysWhatIsAlwaysInItAndWhatNever(): void
+    {
+        $make = function (array $pinned, array $forbidden, string $minutes = '45'): void {
+            $this->client->request('GET', "$this->home/plans/new");
+            $values = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[minutes]' => $minutes])->getPhpValues();
+            $values['plan'] = ['pinned' => $pinned, 'forbidden' => $forbidden] + $values['plan'];
+            $this->client->request('POST', "$this->home/plans/new", $values);
+        };
+        $make(['hero'], ['hero', 'cobra']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('details[open]', 'also never to be in it');
+        self::assertSame(0, $this->howMany(PracticePlan::class));
+        $make(['hero'], ['cobra', 'childs-pose']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'The teacher wants Hero in it.');
+        self::assertSelectorTextContains('main', 'Theme:');
+        self::assertSelectorTextContains('main', 'The lighter week leaves it free.');
+        self::assertSelectorTextContains('main', 'legs at a wall');
+        $postures = static fn (PracticePlan $plan): array => array_merge(...array_map(static fn (array $week): array => array_merge(...array_map(static fn (array $session): array => array_column($session['items'], 'posture'), $week['sessions'])), $plan->plan['weeks']));
+        self::assertContains('hero', $postures($this->newest()));
+        self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
+        // Planned anew, it still stands.
+        $this->client->submitForm('Plan anew from today');
+        self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
+        self::assertContains('hero', $postures($this->newest()));
+    }
+
     public function testEveryChoiceOfDaysMakesAPlan(): void
     {
         for ($choice = 1; $choice < 128; $choice += 9) {
