@@ -127,6 +127,21 @@ final readonly class Holds
     }
 
     /**
+     * Whether work that may be done on a side keeps to the hold with which it begins: after pain or a stop there, with
+     * a condition that leaves gentle work alone, or one that has this work done otherwise.
+     */
+    public function keepsShort(Work $work, Side $side): bool
+    {
+        foreach ($this->active as $hold) {
+            if ($hold->isOn($side) && (!$hold->entry instanceof ConditionTold || $hold->holds->gentleOnly || [] !== array_intersect_key($hold->holds->changes, array_flip($work->loads)))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * What an entry holds, lifted or not; null when it holds nothing.
      *
      * @param list<Entry> $all

@@ -16,12 +16,13 @@ final readonly class FillTime
     /**
      * @param list<PlannedItem> $items of a session
      * @param int $seconds that are left
+     * @param list<string> $short postures that keep the hold with which they begin
      *
      * @return list<PlannedItem>
      */
-    public static function of(array $items, int $seconds, Dose $dose): array
+    public static function of(array $items, int $seconds, Dose $dose, array $short = []): array
     {
-        $most = self::mayGrow($items, $dose);
+        $most = self::mayGrow($items, $dose, $short);
         $total = static fn (float $times): float => array_sum(array_map(static fn (PlannedItem $item): float => $item->seconds * min($times, self::times($item, $most)), $items));
         $budget = $total(1.0) + $seconds;
         [$low, $high] = [1.0, max([1.0, ...array_values($most)])];
@@ -38,12 +39,13 @@ final readonly class FillTime
 
     /**
      * @param list<PlannedItem> $items
+     * @param list<string> $short
      *
      * @return int seconds that they could take beside what they have
      */
-    public static function room(array $items, Dose $dose): int
+    public static function room(array $items, Dose $dose, array $short = []): int
     {
-        $most = self::mayGrow($items, $dose);
+        $most = self::mayGrow($items, $dose, $short);
 
         return (int) array_sum(array_map(static fn (PlannedItem $item): float => $item->seconds * (self::times($item, $most) - 1.0), $items));
     }
@@ -66,10 +68,11 @@ final readonly class FillTime
      * All work on a posture together, so that its sides keep their proportion: until its longest hold is as long as it may be.
      *
      * @param list<PlannedItem> $items
+     * @param list<string> $short
      *
      * @return array<string, float> how many times as long, by posture
      */
-    private static function mayGrow(array $items, Dose $dose): array
+    private static function mayGrow(array $items, Dose $dose, array $short): array
     {
         $most = $deep = [];
         foreach ($items as $item) {
@@ -83,6 +86,6 @@ final readonly class FillTime
             }
         }
 
-        return array_diff_key($most, $deep);
+        return array_diff_key($most, $deep, array_flip($short));
     }
 }

@@ -125,8 +125,9 @@ final readonly class Planner
             }
         }
         $spare = (int) ((1.0 - self::USED) * $budget);
+        $short = array_values(array_map(static fn (Candidate $candidate): string => $candidate->posture, array_filter([...$candidates->list, ...$candidates->remedies], $this->isShort(...))));
         foreach (self::round($candidates->remedies, $turn) as $number => $candidate) {
-            $isEnough = FillTime::room(array_merge(...array_column($work, 1)), $dose) >= $left - $spare && ($request->minutes < self::LONG || count($work) >= self::SHAPES);
+            $isEnough = FillTime::room(array_merge(...array_column($work, 1)), $dose, $short) >= $left - $spare && ($request->minutes < self::LONG || count($work) >= self::SHAPES);
             $items = $this->items($candidate, $dose);
             $needed = (new PlannedSession($on, $items))->seconds();
             // One is there always, as far as there is room: what was found short is worked on, not only looked at.
@@ -137,7 +138,7 @@ final readonly class Planner
             $work[] = [$candidate->rank(), $items];
         }
         usort($work, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $items = FillTime::of(array_merge(...array_column($work, 1)), max(0, $left - $spare), $dose);
+        $items = FillTime::of(array_merge(...array_column($work, 1)), max(0, $left - $spare), $dose, $short);
         if ($isLight) {
             $items = array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase ? $item->lasting(FillTime::grain(self::LIGHT * $item->seconds)) : $item, $items);
         }
@@ -145,6 +146,7 @@ final readonly class Planner
 
         return [new PlannedSession($on, $session->items, $theme, $this->unused($session, $request->minutes, $isLight ? new Reason('plan.unused-light', Source::Trade) : $tooSoon ?? new Reason(match (true) {
             [] === $work => 'plan.unused-nothing',
+            [] !== $short => 'plan.unused-short',
             [] === $leftOut => 'plan.unused-most',
             default => 'plan.unused-room',
         }, Source::Trade)), $dose), $leftOut];
@@ -193,7 +195,7 @@ final readonly class Planner
     {
         $items = [];
         $add = function (?Side $side, PracticeRung $rung, float $part) use (&$items, $candidate, $dose): void {
-            $hold = min($dose->most($rung), $dose->seconds($rung) * $this->growth($rung, $side));
+            $hold = $this->keepsShort($rung, $side) ? $dose->seconds($rung) : min($dose->most($rung), $dose->seconds($rung) * $this->growth($rung, $side));
             $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($part * $candidate->weight * $hold), $candidate->because);
         };
         $left = $candidate->rungs['left'];
@@ -217,6 +219,18 @@ final readonly class Planner
         $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $this->poses->postures[$candidate->posture]->name]));
 
         return $items;
+    }
+
+    /** Whether a side of it keeps to the hold with which it begins. */
+    private function isShort(Candidate $candidate): bool
+    {
+        return (null !== $candidate->rungs['left'] && $this->keepsShort($candidate->rungs['left'], Side::Left))
+            || (null !== $candidate->rungs['right'] && $this->keepsShort($candidate->rungs['right'], Side::Right));
+    }
+
+    private function keepsShort(PracticeRung $rung, ?Side $side): bool
+    {
+        return [] !== array_filter(null === $side ? Side::cases() : [$side], fn (Side $one): bool => $this->poses->person->holds->keepsShort($rung->rung->work, $one));
     }
 
     /** Of both sides at once, that of the one which is behind. */

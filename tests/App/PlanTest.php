@@ -179,6 +179,41 @@ final class PlanTest extends KernelTestCase
         self::assertContains('plan.held', array_column($plan['leftOut'], 'code'));
     }
 
+    /** Nobody hangs for a quarter of an hour in loose joints, or on a side that has just hurt. */
+    public function testWhereSomethingIsHeldNoHoldIsLengthened(): void
+    {
+        $longest = static fn (array $with, array $sides = ['left', 'right', 'both']): int => max([0, ...array_column(array_filter(array_merge(...array_column(self::plan($with + ['school' => 'long-still', 'minutes' => 90, 'weeks' => 1])['weeks'][0]['sessions'], 'items')), static fn (array $item): bool => 'work' === $item['phase'] && in_array($item['side'], $sides, true)), 'seconds')]);
+        self::assertGreaterThan(300, $longest([]));
+        self::assertLessThanOrEqual(285, $longest(['conditions' => ['hypermobility']]), 'three minutes, half as much again where it is the keystone, and the coming in');
+        $hurt = $longest(['events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'sitting-bone', 'kind' => 'ache']]]], ['left', 'both']);
+        self::assertGreaterThan(0, $hurt);
+        self::assertLessThanOrEqual(285, $hurt);
+        self::assertGreaterThan(300, $longest(['conditions' => ['glaucoma']]), 'What has nothing to do with it changes nothing.');
+    }
+
+    /** A wish of the teacher's is no word that lifts anything. */
+    public function testWhatIsPinnedGoesPastNoStop(): void
+    {
+        $pinned = array_keys(self::catalogue()->postures());
+        $plan = self::plan(['wanted' => ['half-lotus'], 'pinned' => $pinned, 'days' => ['mon', 'tue'], 'weeks' => 1, 'minutes' => 180, 'events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
+        $items = array_merge(...array_column($plan['weeks'][0]['sessions'], 'items'));
+        self::assertNotSame([], $items);
+        foreach ($items as $item) {
+            self::assertSame('right', $item['side'], "$item[posture] $item[rung]");
+            self::assertTrue(self::rung($item)->rung->isGentle());
+        }
+        $condition = 'hip-impingement';
+        foreach (array_merge(...array_column(self::plan(['wanted' => ['lotus'], 'pinned' => $pinned, 'conditions' => [$condition], 'weeks' => 1, 'minutes' => 180])['weeks'][0]['sessions'], 'items')) as $item) {
+            $this->nothingHeld([$item], [$condition]);
+        }
+        // Nor past a lower rung: it is practised where this person is.
+        foreach (array_merge(...array_column(self::plan(['wanted' => [], 'pinned' => ['lotus', 'leg-behind-head'], 'weeks' => 1, 'tests' => []])['weeks'][0]['sessions'], 'items')) as $item) {
+            if (in_array($item['posture'], ['lotus', 'leg-behind-head'], true)) {
+                self::assertSame(self::catalogue()->practice()[$item['posture']][0]->rung->id, $item['rung']);
+            }
+        }
+    }
+
     public function testEquipmentIsSaidPieceByPiece(): void
     {
         $props = static fn (array $plan): array => $plan['weeks'];

@@ -55,6 +55,8 @@ final class FillTimeTest extends TestCase
         self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 0, Dose::longAndStill(1))), 'no time, no longer');
         self::assertSame([910, 910, 455, 100, 45], self::seconds(FillTime::of($items, 9000, Dose::longAndStill(1))), 'as long as it may be, and in proportion');
         self::assertSame(2025, FillTime::room($items, Dose::longAndStill(1)));
+        self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 250, Dose::longAndStill(1), ['a'])), 'what keeps short keeps short');
+        self::assertSame(0, FillTime::room($items, Dose::longAndStill(1), ['a']));
         self::assertSame([], FillTime::of([], 100, Dose::longAndStill(1)));
     }
 
