@@ -129,11 +129,13 @@ final readonly class Holds
     /**
      * Whether work that may be done on a side keeps to the hold with which it begins: after pain or a stop there, with
      * a condition that leaves gentle work alone, or one that has this work done otherwise.
+     *
+     * @param Side|null $side null for both at once
      */
-    public function keepsShort(Work $work, Side $side): bool
+    public function keepsShort(Work $work, ?Side $side): bool
     {
         foreach ($this->active as $hold) {
-            if ($hold->isOn($side) && (!$hold->entry instanceof ConditionTold || $hold->holds->gentleOnly || [] !== array_intersect_key($hold->holds->changes, array_flip($work->loads)))) {
+            if ((null === $side || $hold->isOn($side)) && (!$hold->entry instanceof ConditionTold || $hold->holds->gentleOnly || [] !== array_intersect_key($hold->holds->changes, array_flip($work->loads)))) {
                 return true;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Reason\Reason;
 
 /** A posture that should be worked on, with the rung of each side, and why. */
@@ -33,6 +34,12 @@ final readonly class Candidate
     public function rank(): int
     {
         return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->stance->rank(), array_filter($this->rungs)))]);
+    }
+
+    public function keepsShort(Holds $holds): bool
+    {
+        return (null !== $this->rungs['left'] && $holds->keepsShort($this->rungs['left']->rung->work, Side::Left))
+            || (null !== $this->rungs['right'] && $holds->keepsShort($this->rungs['right']->rung->work, Side::Right));
     }
 
     public function isDeep(): bool

@@ -23,8 +23,9 @@ final readonly class Candidates
      * @param list<Candidate> $list what leads to the wanted poses, what matters most first
      * @param list<Candidate> $remedies gentle shapes for what is short, whether or not they lead there
      * @param array<string, Reason> $leftOut by posture
+     * @param list<string> $short postures of which a side keeps to the hold with which it begins
      */
-    private function __construct(public array $list, public array $remedies, public array $leftOut)
+    private function __construct(public array $list, public array $remedies, public array $leftOut, public array $short)
     {
     }
 
@@ -63,7 +64,11 @@ final readonly class Candidates
         usort($list, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $aims = array_values(array_map(static fn (Route $route): string => $route->wanted, array_filter($routes, static fn (Route $route): bool => !$route->isClosed($poses))));
 
-        return new self(array_column($list, 1), self::remedies($aims, $ids, $poses, $ladders, $request), $leftOut);
+        $list = array_column($list, 1);
+        $remedies = self::remedies($aims, $ids, $poses, $ladders, $request);
+        $short = array_filter([...$list, ...$remedies], static fn (Candidate $candidate): bool => $candidate->keepsShort($poses->person->holds));
+
+        return new self($list, $remedies, $leftOut, array_values(array_map(static fn (Candidate $candidate): string => $candidate->posture, $short)));
     }
 
     /**

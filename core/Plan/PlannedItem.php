@@ -23,6 +23,12 @@ final readonly class PlannedItem
     ) {
     }
 
+    /** Held no longer than at the beginning. */
+    public function begun(Dose $dose): self
+    {
+        return $this->lasting(min($this->seconds, PlannedSession::CHANGE + FillTime::grain($dose->seconds($this->rung))));
+    }
+
     public function lasting(int $seconds): self
     {
         return new self($this->rung, $this->phase, $this->side, $seconds, $this->because);

@@ -96,7 +96,7 @@ final readonly class Planner
         $dose = $this->doseOn[(int) $on->format('N')] ?? $this->dose;
         $warmUp = self::warmUp($warm, (int) max(WarmUpFirst::least($request->minutes), min(self::WARM_UP_MOST, 0.15 * $budget)));
         $rest = self::rest($resting, (int) max(self::REST_LEAST, min(self::REST_MOST, 0.08 * $budget)));
-        $left = $budget - (new PlannedSession($on, [...$warmUp, ...$rest]))->seconds();
+        $left = $budget - self::seconds([...$warmUp, ...$rest]);
         if ([] === $warmUp) {
             // Nobody works cold.
             $reason = new Reason('plan.no-warm-up', Source::Trade);
@@ -112,7 +112,7 @@ final readonly class Planner
                 continue;
             }
             $items = $this->items($candidate, $dose);
-            $needed = (new PlannedSession($on, $items))->seconds();
+            $needed = self::seconds($items);
             if ($needed > $left) {
                 $leftOut[$candidate->posture] = new Reason('plan.no-time', Source::Own, ['minutes' => $request->minutes]);
                 continue;
@@ -125,11 +125,10 @@ final readonly class Planner
             }
         }
         $spare = (int) ((1.0 - self::USED) * $budget);
-        $short = array_values(array_map(static fn (Candidate $candidate): string => $candidate->posture, array_filter([...$candidates->list, ...$candidates->remedies], $this->isShort(...))));
         foreach (self::round($candidates->remedies, $turn) as $number => $candidate) {
-            $isEnough = FillTime::room(array_merge(...array_column($work, 1)), $dose, $short) >= $left - $spare && ($request->minutes < self::LONG || count($work) >= self::SHAPES);
+            $isEnough = FillTime::room(array_merge(...array_column($work, 1)), $dose, $candidates->short) >= $left - $spare && ($request->minutes < self::LONG || count($work) >= self::SHAPES);
             $items = $this->items($candidate, $dose);
-            $needed = (new PlannedSession($on, $items))->seconds();
+            $needed = self::seconds($items);
             // One is there always, as far as there is room: what was found short is worked on, not only looked at.
             if ($needed > $left || ($number > 0 && $isEnough)) {
                 continue;
@@ -138,25 +137,26 @@ final readonly class Planner
             $work[] = [$candidate->rank(), $items];
         }
         usort($work, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $items = FillTime::of(array_merge(...array_column($work, 1)), max(0, $left - $spare), $dose, $short);
+        $items = FillTime::of(array_merge(...array_column($work, 1)), max(0, $left - $spare), $dose, $candidates->short);
         if ($isLight) {
             $items = array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase ? $item->lasting(FillTime::grain(self::LIGHT * $item->seconds)) : $item, $items);
         }
-        $session = new PlannedSession($on, [...$warmUp, ...$items, ...$rest], $theme);
-
-        return [new PlannedSession($on, $session->items, $theme, $this->unused($session, $request->minutes, $isLight ? new Reason('plan.unused-light', Source::Trade) : $tooSoon ?? new Reason(match (true) {
+        $because = $isLight ? new Reason('plan.unused-light', Source::Trade) : $tooSoon ?? new Reason(match (true) {
             [] === $work => 'plan.unused-nothing',
-            [] !== $short => 'plan.unused-short',
+            [] !== $candidates->short => 'plan.unused-short',
             [] === $leftOut => 'plan.unused-most',
             default => 'plan.unused-room',
-        }, Source::Trade)), $dose), $leftOut];
+        }, Source::Trade);
+        $items = [...$warmUp, ...$items, ...$rest];
+        $empty = $budget - self::seconds($items);
+
+        return [new PlannedSession($on, $items, $theme, $empty > (1.0 - self::LEAST_USED) * $budget ? new Unused(intdiv($empty, 60), $because) : null, $dose), $leftOut];
     }
 
-    private function unused(PlannedSession $session, int $minutes, Reason $because): ?Unused
+    /** @param list<PlannedItem> $items */
+    private static function seconds(array $items): int
     {
-        $empty = 60 * $minutes - $session->seconds();
-
-        return $empty > (1.0 - self::LEAST_USED) * 60 * $minutes ? new Unused(intdiv($empty, 60), $because) : null;
+        return array_sum(array_map(static fn (PlannedItem $item): int => $item->seconds, $items));
     }
 
     /**
@@ -195,7 +195,7 @@ final readonly class Planner
     {
         $items = [];
         $add = function (?Side $side, PracticeRung $rung, float $part) use (&$items, $candidate, $dose): void {
-            $hold = $this->keepsShort($rung, $side) ? $dose->seconds($rung) : min($dose->most($rung), $dose->seconds($rung) * $this->growth($rung, $side));
+            $hold = $this->poses->person->holds->keepsShort($rung->rung->work, $side) ? $dose->seconds($rung) : min($dose->most($rung), $dose->seconds($rung) * $this->growth($rung, $side));
             $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($part * $candidate->weight * $hold), $candidate->because);
         };
         $left = $candidate->rungs['left'];
@@ -219,18 +219,6 @@ final readonly class Planner
         $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $this->poses->postures[$candidate->posture]->name]));
 
         return $items;
-    }
-
-    /** Whether a side of it keeps to the hold with which it begins. */
-    private function isShort(Candidate $candidate): bool
-    {
-        return (null !== $candidate->rungs['left'] && $this->keepsShort($candidate->rungs['left'], Side::Left))
-            || (null !== $candidate->rungs['right'] && $this->keepsShort($candidate->rungs['right'], Side::Right));
-    }
-
-    private function keepsShort(PracticeRung $rung, ?Side $side): bool
-    {
-        return [] !== array_filter(null === $side ? Side::cases() : [$side], fn (Side $one): bool => $this->poses->person->holds->keepsShort($rung->rung->work, $one));
     }
 
     /** Of both sides at once, that of the one which is behind. */

@@ -220,18 +220,6 @@ final class Catalogue implements CacheWarmerInterface
         return $this->practice ??= Definitions::ofPractice($this->all(Kind::Posture));
     }
 
-    /** @return list<string> what is said to whoever holds it, one at a time */
-    public function cues(string $posture, string $rung): array
-    {
-        foreach ($this->entry(Kind::Posture, $posture)['rungs'] ?? [] as $one) {
-            if ($one['id'] === $rung) {
-                return $one['cues'] ?? [];
-            }
-        }
-
-        return [];
-    }
-
     /** The dose of a school; without one, breath is counted. */
     public function dose(?string $school): Dose
     {

@@ -58,7 +58,7 @@ final class AssessmentController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $earlier = $this->records->newestAssessment($practitioner);
-        $told = $this->holds->now($practitioner)->told();
+        $now = $this->holds->now($practitioner);
         $form = $this->createForm(BeforeForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'poses' => $this->poses(),
@@ -67,16 +67,16 @@ final class AssessmentController extends TeacherController
             'note' => $earlier->note ?? '',
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
-            $this->askWhatOf($form, $practitioner);
+            $this->askWhatOf($form, $now->toldIds());
             $this->hear($practitioner, $form, $request);
         }
         if ($form->isSubmitted() && $form->isValid()) {
-            $assessment = $this->begin($practitioner, $form);
+            $assessment = $this->begin($practitioner, $form, $now->toldIds());
 
             return $this->redirectToRoute('assessment', ['id' => $id, 'assessment' => $assessment]);
         }
 
-        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'told' => $told, 'in_free_words' => [] !== array_filter($told, static fn (Hold $hold): bool => $hold->holds->isInFreeWords)]);
+        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'told' => $now->told(), 'in_free_words' => [] !== array_filter($now->told(), static fn (Hold $hold): bool => $hold->holds->isInFreeWords)]);
     }
 
     #[Route('/practitioners/{id}/assessments/{assessment}', 'assessment', methods: ['GET'])]
@@ -138,7 +138,8 @@ final class AssessmentController extends TeacherController
         return $states;
     }
 
-    private function begin(Practitioner $practitioner, FormInterface $form): Uuid
+    /** @param list<string> $onRecord conditions that were told before, and that hold */
+    private function begin(Practitioner $practitioner, FormInterface $form, array $onRecord): Uuid
     {
         $id = $this->entryOf($form);
         if ($this->records->knows(Assessment::class, $id)) {
@@ -149,7 +150,7 @@ final class AssessmentController extends TeacherController
         $pain = $form->get('pain')->getData()->pain();
         $wanted = $form->get('wanted')->getData();
         $now = $this->clock->now();
-        $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $practitioner), '', false, $pain->level, $pain->place, $pain->kind);
+        $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $onRecord), '', false, $pain->level, $pain->place, $pain->kind);
         $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
         $proposed = $this->plan->proposed($wanted, $this->takenTests->at($practitioner, $now), $holds, $now);
         $this->recordOnce($form, new Assessment(
@@ -171,10 +172,14 @@ final class AssessmentController extends TeacherController
         return $id;
     }
 
-    /** A detail is of a question that was answered with yes, today or before; without one it would be lost. */
-    private function askWhatOf(FormInterface $form, Practitioner $practitioner): void
+    /**
+     * A detail is of a question that was answered with yes, today or before; without one it would be lost.
+     *
+     * @param list<string> $onRecord
+     */
+    private function askWhatOf(FormInterface $form, array $onRecord): void
     {
-        $ids = $this->answered($form, $practitioner);
+        $ids = $this->answered($form, $onRecord);
         foreach (self::DETAILS as $field) {
             if (!$this->isSaid($form, $field) || [] !== array_filter($ids, fn (string $id): bool => $this->has($id, $field))) {
                 continue;
@@ -198,12 +203,16 @@ final class AssessmentController extends TeacherController
         return 'loads' === $field ? true === $condition?->isInFreeWords : Ending::Birthday === $condition?->ending;
     }
 
-    /** @return list<string> what was answered with yes, and what is on record of which a detail was said today */
-    private function answered(FormInterface $form, Practitioner $practitioner): array
+    /**
+     * @param list<string> $onRecord
+     *
+     * @return list<string> what was answered with yes, and what is on record of which a detail was said today
+     */
+    private function answered(FormInterface $form, array $onRecord): array
     {
         $ids = array_merge(...array_map(static fn (string $group): array => $form->get(str_replace('-', '_', $group))->getData() ?? [], array_keys($this->cautions())));
         $said = array_filter(self::DETAILS, fn (string $field): bool => $this->isSaid($form, $field));
-        foreach ($this->holds->now($practitioner)->toldIds() as $id) {
+        foreach ($onRecord as $id) {
             if ([] !== array_filter($said, fn (string $field): bool => $this->has($id, $field))) {
                 $ids[] = $id;
             }
@@ -230,23 +239,24 @@ final class AssessmentController extends TeacherController
     /**
      * What was answered with yes, as far as it is new or says more: what is on record stays there, ticked or not.
      *
+     * @param list<string> $onRecord
+     *
      * @return list<string>
      */
-    private function conditions(FormInterface $form, Practitioner $practitioner): array
+    private function conditions(FormInterface $form, array $onRecord): array
     {
         $side = Side::tryFrom((string) $form->get('side')->getData());
         $eighteen = $form->get('eighteen')->getData();
         $hasConsent = true === $form->get('guardian')->getData();
         $sided = $this->catalogue->sided();
-        $held = $this->holds->now($practitioner)->toldIds();
         $told = [];
-        foreach ($this->answered($form, $practitioner) as $id) {
+        foreach ($this->answered($form, $onRecord) as $id) {
             $condition = $this->catalogue->conditions()[$id] ?? null;
             $isMinor = Ending::Birthday === $condition?->ending;
             $isSided = null !== $side && in_array($id, $sided, true);
             // A dated one may be a new one of its kind: its time begins anew.
             $isDated = null !== $condition?->months;
-            if (in_array($id, $held, true) && !$isSided && !$isDated && !($isMinor && ($hasConsent || null !== $eighteen)) && true !== $condition?->isInFreeWords) {
+            if (in_array($id, $onRecord, true) && !$isSided && !$isDated && !($isMinor && ($hasConsent || null !== $eighteen)) && true !== $condition?->isInFreeWords) {
                 continue;
             }
             $told[] = (new ToldCondition($id, $isSided ? $side : null, $isMinor ? $eighteen : null, true === $condition?->isInFreeWords ? array_values($form->get('loads')->getData()) : []))->write();

@@ -95,6 +95,7 @@ final class PlanController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
+        $poses = $this->person->now($practitioner);
         $decided = [];
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             $decided[(string) $decision->check->id] = true;
@@ -111,7 +112,8 @@ final class PlanController extends TeacherController
             'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
-            'barred' => $this->heldBack->of($plan, $this->person->now($practitioner)),
+            'weeks' => $this->heldBack->weeks($plan, $poses),
+            'barred' => $this->heldBack->of($plan, $poses),
             'names' => array_map(static fn (array $posture): string => $posture['name'], $this->catalogue->all(Kind::Posture)),
             'rungs' => array_map(static fn (array $ladder): array => array_column(array_map(static fn ($rung): array => [$rung->rung->id, $rung->rung->name], $ladder), 1, 0), $this->catalogue->practice()),
             'tests' => array_map(static fn (array $test): string => $test['name'], $this->catalogue->all(Kind::Test)),
@@ -149,7 +151,7 @@ final class PlanController extends TeacherController
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
         }
-        $changed = $this->sessionsAfter($weeks[$week]['sessions'], $session, $item, $change);
+        $changed = $this->sessionsAfter($plan, $weeks[$week]['sessions'], $session, $item, $change);
         $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : array_merge(...array_map(fn (array $one): array => SessionRules::broken($this->stored->session($one), $plan->request['minutes'], $poses), array_values($changed)));
         if ([] === $broken && in_array($change, ['day-before', 'day-after', 'harder'], true)) {
             $ofWeek = array_map($this->stored->session(...), array_values(array_replace($weeks[$week]['sessions'], $changed)));
@@ -250,7 +252,7 @@ final class PlanController extends TeacherController
      *
      * @return array<int, array<string, mixed>> the sessions that a change makes other; none when there is no such day in the week
      */
-    private function sessionsAfter(array $sessions, int $at, int $item, string $change): array
+    private function sessionsAfter(PracticePlan $plan, array $sessions, int $at, int $item, string $change): array
     {
         $to = match ($change) {
             'day-before' => $at - 1,
@@ -258,7 +260,7 @@ final class PlanController extends TeacherController
             default => null,
         };
         if (null === $to) {
-            return [$at => $this->stored->changed($sessions[$at], $item, $change)];
+            return [$at => $this->stored->changed($sessions[$at], $item, $change, $this->catalogue->dose($plan->schoolOn($sessions[$at]['date'])))];
         }
         if (!isset($sessions[$to]) || $sessions[$to]['date'] < Day::of($this->clock->now())) {
             return [];

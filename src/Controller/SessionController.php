@@ -42,10 +42,10 @@ final class SessionController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
-        $planned = $plan->plan['weeks'][$week]['sessions'][$session] ?? throw $this->createNotFoundException();
-        [$left, $out] = $this->heldBack->today($planned, $this->person->now($practitioner));
-
-        $school = $plan->request['schools'][strtolower((new \DateTimeImmutable($planned['date']))->format('D'))] ?? $plan->request['school'] ?? '';
+        $poses = $this->person->now($practitioner);
+        $planned = $this->heldBack->weeks($plan, $poses)[$week]['sessions'][$session] ?? throw $this->createNotFoundException();
+        [$left, $out] = $this->heldBack->today($planned, $poses);
+        $school = $plan->schoolOn($planned['date']) ?? '';
 
         return $this->render('plan/session.html.twig', [
             'body' => $this->records->body($practitioner)?->proportions(),
@@ -123,7 +123,7 @@ final class SessionController extends TeacherController
         $posture = $this->catalogue->entry(Kind::Posture, $item['posture']);
         $rung = $this->catalogue->named("$item[posture]/$item[rung]");
 
-        return $item + [
+        return ['cues' => $rung['cues'] ?? []] + $item + [
             'name' => $posture['name'] ?? $item['posture'],
             'rungName' => $rung['name'] ?? $item['rung'],
             'position' => $rung['position'] ?? [],
@@ -132,7 +132,6 @@ final class SessionController extends TeacherController
             'stop' => $rung['stop'] ?? [],
             'gentler' => $this->catalogue->instead($rung['knee_safe'] ?? []),
             'way' => $rung['schools'][$school] ?? '',
-            'cues' => $rung['cues'] ?? [],
             'fault' => $rung['fault'] ?? null,
             'wayOut' => $rung['way_out'] ?? '',
             'loads' => $this->catalogue->rung($item['posture'], $item['rung'])->work->loads ?? [],

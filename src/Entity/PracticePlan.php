@@ -40,4 +40,10 @@ class PracticePlan
         public readonly string $changed,
     ) {
     }
+
+    /** @return string|null the way of practising on a day; null where nobody chose one */
+    public function schoolOn(string $date): ?string
+    {
+        return $this->request['schools'][strtolower((new \DateTimeImmutable($date))->format('D'))] ?? $this->request['school'] ?? null;
+    }
 }

@@ -102,7 +102,7 @@ final readonly class PlanAnswer
                 'seconds' => $item->seconds,
                 'breaths' => Phase::Work === $item->phase ? $session->dose?->breaths($item->seconds) : null,
                 'repetitions' => Phase::Work === $item->phase ? $session->dose?->repetitions($item->seconds) : null,
-                'cues' => $this->catalogue->cues($item->rung->posture, $item->rung->rung->id),
+                'cues' => $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id)['cues'] ?? [],
                 'props' => $this->props($item, $poses),
                 'because' => $this->because($item->because),
             ], $session->items),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Practice;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\Rule\NothingHeld;
@@ -14,8 +15,35 @@ final readonly class HeldBack
 {
     private const RULES = [NothingHeld::class, NothingClosed::class];
 
-    public function __construct(private StoredPlan $stored)
+    public function __construct(private StoredPlan $stored, private Catalogue $catalogue)
     {
+    }
+
+    /**
+     * The weeks of a plan with the holds of today: what has to keep short since it was made is no longer than at the beginning.
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function weeks(PracticePlan $plan, ?ReadPoses $poses): array
+    {
+        $weeks = $plan->plan['weeks'];
+        if (null === $poses) {
+            return $weeks;
+        }
+        foreach ($weeks as $w => $week) {
+            foreach ($week['sessions'] as $s => $session) {
+                $dose = $this->catalogue->dose($plan->schoolOn($session['date']));
+                foreach ($session['date'] < $poses->person->on->format('Y-m-d') ? [] : $session['items'] as $i => $item) {
+                    $planned = 'work' === $item['phase'] ? $this->stored->item($item) : null;
+                    if (null !== $planned && $poses->person->holds->keepsShort($planned->rung->rung->work, $planned->side)) {
+                        $session['items'][$i] = $this->stored->begun($item, $dose);
+                        $weeks[$w]['sessions'][$s] = ['minutes' => $this->stored->session($session)->minutes()] + $session;
+                    }
+                }
+            }
+        }
+
+        return $weeks;
     }
 
     /** @return array<string, true> items, by week, session and place: "0-2-5" */

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -23,15 +24,29 @@ final readonly class StoredPlan
     /** @param array<string, mixed> $session */
     public function session(array $session): PlannedSession
     {
-        $items = [];
-        foreach ($session['items'] as $item) {
-            $rung = $this->rung($item['posture'], $item['rung']);
-            if (null !== $rung) {
-                $items[] = new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own));
-            }
-        }
+        return new PlannedSession(new \DateTimeImmutable($session['date'], new \DateTimeZone('UTC')), array_values(array_filter(array_map($this->item(...), $session['items']))));
+    }
 
-        return new PlannedSession(new \DateTimeImmutable($session['date'], new \DateTimeZone('UTC')), $items);
+    /**
+     * An item held no longer than at the beginning.
+     *
+     * @param array<string, mixed> $item
+     *
+     * @return array<string, mixed>
+     */
+    public function begun(array $item, Dose $dose): array
+    {
+        $seconds = $this->item($item)?->begun($dose)->seconds ?? $item['seconds'];
+
+        return ['seconds' => $seconds, 'breaths' => $dose->breaths($seconds), 'repetitions' => $dose->repetitions($seconds)] + $item;
+    }
+
+    /** @param array<string, mixed> $item */
+    public function item(array $item): ?PlannedItem
+    {
+        $rung = $this->rung($item['posture'], $item['rung']);
+
+        return null === $rung ? null : new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own));
     }
 
     public function rung(string $posture, string $rung): ?PracticeRung
@@ -53,7 +68,7 @@ final readonly class StoredPlan
      *
      * @return array<string, mixed>
      */
-    public function changed(array $session, int $at, string $change): array
+    public function changed(array $session, int $at, string $change, Dose $dose): array
     {
         [$from, $length] = self::block($session['items'], $at);
         $block = array_slice($session['items'], $from, $length);
@@ -70,7 +85,7 @@ final readonly class StoredPlan
                 break;
             case 'easier':
             case 'harder':
-                $rest = [...array_slice($rest, 0, $from), ...array_map(fn (array $item): array => 'work' === $item['phase'] ? $this->other($item, 'harder' === $change ? 1 : -1) : $item, $block), ...array_slice($rest, $from)];
+                $rest = [...array_slice($rest, 0, $from), ...array_map(fn (array $item): array => 'work' === $item['phase'] ? $this->other($item, 'harder' === $change ? 1 : -1, $dose) : $item, $block), ...array_slice($rest, $from)];
                 break;
             default:
                 $rest = [...array_slice($rest, 0, $from), ...array_map(static fn (array $item): array => ['locked' => 'lock' === $change] + $item, $block), ...array_slice($rest, $from)];
@@ -139,12 +154,13 @@ final readonly class StoredPlan
      *
      * @return array<string, mixed>
      */
-    private function other(array $item, int $by): array
+    private function other(array $item, int $by, Dose $dose): array
     {
         $ladder = $this->catalogue->practice()[$item['posture']] ?? [];
         foreach ($ladder as $i => $rung) {
             if ($rung->rung->id === $item['rung'] && isset($ladder[$i + $by])) {
-                return ['rung' => $ladder[$i + $by]->rung->id, 'cues' => $this->catalogue->cues($item['posture'], $ladder[$i + $by]->rung->id)] + $item;
+                // A hold that was long on one rung is none of the other's.
+                return $this->begun(['rung' => $ladder[$i + $by]->rung->id] + $item, $dose);
             }
         }
 

@@ -12,11 +12,13 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Practice\StoredPlan;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Word;
+use LucidAscent\Core\Plan\Dose;
 use Symfony\Component\Uid\Uuid;
 
 final class PlanPageTest extends AppTestCase
@@ -258,6 +260,55 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Plan anew from today');
         self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
         self::assertContains('hero', $postures($this->newest()));
+    }
+
+    /** A plan that was made before somebody told of loose joints holds nothing longer than one made after it. */
+    public function testAPlanMadeBeforeKeepsShortWhatHasToNow(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90', 'plan[weeks]' => '1']);
+        $plan = $this->newest();
+        $seconds = function () use ($plan): array {
+            $session = $this->client->request('GET', "$this->home/plans/$plan->id/sessions/0-0");
+            $items = json_decode((string) $session->filter('[data-session]')->attr('data-session'), true);
+
+            return array_column(array_filter($items, static fn (array $item): bool => 'work' === $item['phase']), 'seconds');
+        };
+        self::assertGreaterThan(300, max($seconds()));
+        $this->client->request('GET', "$this->home/assessments/new");
+        $values = $this->client->getCrawler()->selectButton('Which tests are needed?')->form()->getPhpValues();
+        $values['before'] = ['consent' => '1', 'gentle_only' => ['hypermobility'], 'warm' => '1', 'pain' => ['level' => '0'] + $values['before']['pain']] + $values['before'];
+        $this->client->request('POST', "$this->home/assessments/new", $values);
+        self::assertResponseRedirects();
+        self::assertNotSame([], $seconds());
+        self::assertLessThanOrEqual(310, max($seconds()), 'five minutes at most where a seat begins with them');
+        $long = array_filter($plan->plan['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase'] && $item['seconds'] > 310);
+        self::assertNotSame([], $long);
+        $page = $this->client->request('GET', "$this->home/plans/$plan->id");
+        self::assertStringNotContainsString(round(max(array_column($long, 'seconds')) / 60, 1).' min', $page->filter('#session-0-0')->text(), 'the plan says what the session does');
+    }
+
+    /** What was long on a gentle rung is not long on the deep one above it. */
+    public function testAnotherRungBeginsWithItsOwnHold(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90', 'plan[weeks]' => '1']);
+        $stored = self::getContainer()->get(StoredPlan::class);
+        $session = $this->newest()->plan['weeks'][0]['sessions'][0];
+        $dose = Dose::longAndStill(2);
+        $tried = 0;
+        foreach ($session['items'] as $at => $item) {
+            if ('work' !== $item['phase'] || $item['seconds'] <= 310) {
+                continue;
+            }
+            foreach ($stored->changed($session, $at, 'harder', $dose)['items'] as $i => $changed) {
+                if ($changed['posture'] === $item['posture'] && 'work' === $changed['phase'] && $changed['rung'] !== $session['items'][$i]['rung']) {
+                    self::assertLessThanOrEqual(10 + $dose->seconds($stored->rung($changed['posture'], $changed['rung'])), $changed['seconds'], "$changed[posture] $changed[rung]");
+                    ++$tried;
+                }
+            }
+        }
+        self::assertGreaterThan(0, $tried);
     }
 
     public function testEveryChoiceOfDaysMakesAPlan(): void
