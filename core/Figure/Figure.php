@@ -41,7 +41,7 @@ final readonly class Figure
      */
     public static function of(Pose $pose, Physique $body, Side $working, ?LegPose $demanded = null, ?LegPose $otherDemanded = null, ?float $raised = null, float $underHands = 0.0): self
     {
-        $sign = Side::Left === $working ? 1.0 : -1.0;
+        $sign = $working->outward();
         $demanded ??= $pose->leg instanceof AsDemanded ? $pose->leg->leg($body, $working) : null;
         $otherDemanded ??= $pose->otherLeg instanceof AsDemanded ? $pose->otherLeg->leg($body, $working->opposite()) : null;
         $raised ??= $pose->raised;
@@ -56,7 +56,7 @@ final readonly class Figure
         $misses = $hips = $strapped = [];
         foreach (Side::cases() as $side) {
             $half = $body->leg($side)->hipSpacing / 2.0;
-            $hips[$side->value] = $root->plus($pelvis->left->times((Side::Left === $side ? 1.0 : -1.0) * $half));
+            $hips[$side->value] = $root->plus($pelvis->left->times($side->outward() * $half));
             $points[$side->value.'-hip'] = $hips[$side->value];
         }
         foreach ([[$working, $pose->leg, $demanded], [$working->opposite(), $pose->otherLeg, $otherDemanded]] as [$side, $placement, $asked]) {
@@ -81,7 +81,7 @@ final readonly class Figure
         $points['nose'] = $points['head']->plus($head->toGround($body->hundredths(5.6), 0.0, -$body->hundredths(0.8)));
         $points['crown'] = $points['head']->plus($head->toGround(-$body->hundredths(0.9), 0.0, $body->hundredths(0.9)));
         foreach (Side::cases() as $side) {
-            $points[$side->value.'-shoulder'] = $points['neck']->plus($chest->toGround(0.0, (Side::Left === $side ? 1.0 : -1.0) * $body->shoulder(), -$body->hundredths(3.0)));
+            $points[$side->value.'-shoulder'] = $points['neck']->plus($chest->toGround(0.0, $side->outward() * $body->shoulder(), -$body->hundredths(3.0)));
         }
         foreach ([[$working, $pose->arm], [$working->opposite(), $pose->otherArm]] as [$side, $placement]) {
             $limb = $placement->place(new Joint($points[$side->value.'-shoulder'], $chest, $side, $body, $points, null, $underHands));

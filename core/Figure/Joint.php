@@ -30,7 +30,13 @@ final readonly class Joint
     /** 1 on the left side, -1 on the right. */
     public function outward(): float
     {
-        return Side::Left === $this->side ? 1.0 : -1.0;
+        return $this->side->outward();
+    }
+
+    /** A direction over the floor, in degrees: 0 ahead, 90 outward, 180 behind. */
+    public function way(float $degrees): Vector
+    {
+        return new Vector(cos(deg2rad($degrees)), $this->outward() * sin(deg2rad($degrees)), 0.0);
     }
 
     /** The same joint of a part that is turned otherwise. */

@@ -33,7 +33,7 @@ final readonly class View
      */
     public static function of(string $name, Side $working, bool $isLying): self
     {
-        $sign = Side::Left === $working ? 1.0 : -1.0;
+        $sign = $working->outward();
         [$yaw, $pitch] = match ($name) {
             'front' => $isLying ? [$sign * 58.0, 32.0] : [$sign * 8.0, 12.0],
             'back' => $isLying ? [$sign * 122.0, 32.0] : [180.0 - $sign * 8.0, 12.0],

@@ -26,10 +26,10 @@ final readonly class Kneels implements LegPlacement
         $leg = $hip->physique->leg($hip->side);
         $drop = $hip->at->z - LegChain::HALF_KNEE;
         $over = sqrt(max(0.0, $leg->thigh ** 2 - $drop ** 2));
-        $way = self::way($this->thigh, $hip->outward());
+        $way = $hip->way($this->thigh);
         $knee = 0.0 === $over ? $hip->at->minus(new Vector(0.0, 0.0, $leg->thigh)) : new Vector($hip->at->x + $over * $way->x, $hip->at->y + $over * $way->y, LegChain::HALF_KNEE);
         $low = $hip->physique->radii('shin')[1] + ($this->isTucked ? $hip->physique->hundredths(4.5) : 0.0);
-        $along = self::way($this->shin, $hip->outward());
+        $along = $hip->way($this->shin);
         if (0.0 !== $this->up) {
             return self::raised($hip, $knee, $along, $this->up);
         }
@@ -47,10 +47,5 @@ final readonly class Kneels implements LegPlacement
         $toe = Limb::unit($shin->minus(Limb::across($shin, $along)->times(0.5)));
 
         return new Limb($hip->at, $knee, $ankle, $ankle->plus($toe->times($hip->physique->foot())), 0.0, $along->times(-1.0));
-    }
-
-    private static function way(float $degrees, float $outward): Vector
-    {
-        return new Vector(cos(deg2rad($degrees)), $outward * sin(deg2rad($degrees)), 0.0);
     }
 }

@@ -26,7 +26,7 @@ final readonly class Long implements LegPlacement
         $low = $hip->physique->radii('foot')[0] + ($this->isFaceDown ? 0.0 : $hip->physique->heel()) - 0.5 + $hip->physique->hundredths($this->raised);
         $long = $leg->thigh + $leg->shin - 1e-3;
         $flat = sqrt(max(0.0, $long ** 2 - ($hip->at->z - $low) ** 2));
-        $way = new Vector(cos(deg2rad($this->towards)), $hip->outward() * sin(deg2rad($this->towards)), 0.0);
+        $way = $hip->way($this->towards);
         $target = new Vector($hip->at->x + $flat * $way->x, $hip->at->y + $flat * $way->y, $low);
         [$knee, $ankle, $miss] = Limb::reach($hip->at, $target, $leg->thigh, $leg->shin, new Vector(0.0, 0.0, $this->isFaceDown ? -1.0 : 1.0));
         $toe = $this->isFaceDown ? $way : new Vector($way->x * 0.25, $way->y * 0.25, 1.0);
