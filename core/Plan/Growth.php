@@ -6,25 +6,35 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\Seen;
 
 /**
  * How many times as long as in the beginning a rung is held: a fifth more for each week in which it was practised and
- * reached clean, and from the beginning again after a time when it was not (common practice).
+ * reached clean, and from the beginning again after a time when it was not, or after a break that lapses what was
+ * passed (common practice).
  */
 final readonly class Growth
 {
     private const STEP = 1.2;
     private const WEEK = 7;
 
-    /** @param list<Seen> $seen in any order */
-    public static function of(array $seen, string $posture, string $rung, Side $side): float
+    /**
+     * @param list<Seen> $seen in any order
+     * @param \DateTimeImmutable|null $since when a stop on that side was lifted last: what was practised before it counts no more
+     */
+    public static function of(array $seen, string $posture, string $rung, Side $side, \DateTimeImmutable $on, ?\DateTimeImmutable $since = null): float
     {
-        $practised = array_filter($seen, static fn (Seen $one): bool => $one->isPractice && $one->posture === $posture && $one->rung === $rung && $one->side === $side);
+        $practised = array_filter($seen, static fn (Seen $one): bool => $one->isPractice && $one->posture === $posture && $one->rung === $rung && $one->side === $side && (null === $since || ($one->at ?? $one->on) > $since));
         usort($practised, static fn (Seen $a, Seen $b): int => $a->on <=> $b->on);
         $steps = 0;
-        $last = null;
+        $last = $before = null;
         foreach ($practised as $one) {
+            if (self::isBreak($before, $one->on)) {
+                $steps = 0;
+                $last = null;
+            }
+            $before = $one->on;
             if (!$one->isClean) {
                 $steps = 0;
                 $last = null;
@@ -34,6 +44,11 @@ final readonly class Growth
             }
         }
 
-        return self::STEP ** $steps;
+        return self::isBreak($before, $on) ? 1.0 : self::STEP ** $steps;
+    }
+
+    private static function isBreak(?\DateTimeImmutable $before, \DateTimeImmutable $on): bool
+    {
+        return null !== $before && Day::between($before, $on) > Passes::LAPSE_DAYS;
     }
 }

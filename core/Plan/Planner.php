@@ -224,7 +224,7 @@ final readonly class Planner
     /** Of both sides at once, that of the one which is behind. */
     private function growth(PracticeRung $rung, ?Side $side): float
     {
-        return min(array_map(fn (Side $one): float => Growth::of($this->poses->person->seen, $rung->posture, $rung->rung->id, $one), null === $side ? Side::cases() : [$side]));
+        return min(array_map(fn (Side $one): float => Growth::of($this->poses->person->seen, $rung->posture, $rung->rung->id, $one, $this->poses->person->on, $this->poses->person->liftedAt($one)), null === $side ? Side::cases() : [$side]));
     }
 
     /**

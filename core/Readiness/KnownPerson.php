@@ -132,6 +132,18 @@ final class KnownPerson
         return Passes::of($ladder, $this->checks["$posture $side->value"] ?? [], $this->decided["$posture $side->value"] ?? [], $restarts, $this->on);
     }
 
+    /** When something that held a side was lifted last; null when nothing was. */
+    public function liftedAt(Side $side): ?\DateTimeImmutable
+    {
+        $last = null;
+        foreach ($this->holds->cleared as $hold) {
+            $at = $hold->isOn($side) ? $hold->cleared?->at : null;
+            $last = null === $at || (null !== $last && $last > $at) ? $last : $at;
+        }
+
+        return $last;
+    }
+
     /** The newest answer to a gate that is not too old; null when nobody asked. */
     public function observed(string $gate, Side $side, ?Since $since = null): ?bool
     {

@@ -134,7 +134,7 @@ final class PlannerTest extends TestCase
 
     public function testADeepHoldGrowsByAFifthOnceItWasReachedAndNeverPastItsMost(): void
     {
-        $seen = static fn (int $weeks, Side $side): array => array_map(static fn (int $week): Seen => new Seen('turner', 'full', $side, true, new \DateTimeImmutable('2026-01-01 +'.(7 * $week).' days'), isPractice: true), range(0, $weeks - 1));
+        $seen = static fn (int $weeks, Side $side): array => array_map(static fn (int $week): Seen => new Seen('turner', 'full', $side, true, new \DateTimeImmutable('2026-03-05 -'.(7 * $week).' days'), isPractice: true), range(0, $weeks - 1));
         $low = [self::seen('turner', 'low'), self::seen('turner', 'low', Side::Right)];
         $seconds = static fn (array $seen): array => array_map(static fn (PlannedItem $item): int => $item->seconds, self::work(self::first(self::plan(['turner'], seen: [...$low, ...$seen], minutes: 60))));
         self::assertSame([130, 130], $seconds([]));
