@@ -42,10 +42,11 @@ final readonly class PersonDocument
         $unread = $tests->unread;
         [$seen, $pains, $unreadSeen] = $this->seen($document, $on);
         [$observed, $unreadGates, $gatePains] = $this->gates($document, $on);
-        $entries = [...$entries, ...$tests->pains, ...$pains, ...$gatePains];
+        $logs = LogList::of($document->raw('sessions'), $this->catalogue, $on);
+        $entries = [...$entries, ...$tests->pains, ...$pains, ...$gatePains, ...$logs->entries];
         $taken = array_column($tests->taken, 1);
         usort($taken, static fn (TakenTest $a, TakenTest $b): int => $b->on <=> $a->on);
-        $seen = [...$seen, ...$this->seenInTests->of($taken)];
+        $seen = [...$seen, ...$logs->seen, ...$this->seenInTests->of($taken)];
         $wanted = self::ids($document, 'wanted');
         $known = array_values(array_filter($wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])));
         foreach (array_diff($wanted, $known) as $id) {
@@ -63,12 +64,12 @@ final readonly class PersonDocument
             $taken,
             $on,
             $seen,
-            [],
+            $logs->checks,
             [],
             [...$observed, ...$tests->observed],
         );
 
-        return [new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests()), $known, [...$unread, ...$unreadSeen, ...$unreadGates]];
+        return [new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests()), $known, [...$unread, ...$unreadSeen, ...$unreadGates, ...$logs->unread]];
     }
 
     /**

@@ -78,7 +78,7 @@ final class DocumentPainTest extends KernelTestCase
             2 => [$names[$this->random->getInt(0, count($names) - 1)] => 'no such thing'],
             default => [$names[$this->random->getInt(0, count($names) - 1)] => null],
         });
-        switch ($this->random->getInt(0, 7)) {
+        switch ($this->random->getInt(0, 9)) {
             case 0:
                 $document['tests'][] = $break(['pain' => $pain] + self::test('left'), 'test', 'on', 'trials', 'compensations', 'tool');
                 break;
@@ -93,6 +93,12 @@ final class DocumentPainTest extends KernelTestCase
                 break;
             case 4:
                 $document['gates'][] = $break(['gate' => 'elbow-to-sole', 'side' => 'left', 'met' => true, 'pain' => $pain], 'gate', 'on', 'met');
+                break;
+            case 8:
+                $document['sessions'][] = $break(['on' => '2026-03-08', 'side' => 'left', 'items' => [$break(['posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'holdReached' => true, 'pain' => $pain], 'posture', 'rung', 'holdReached', 'compensations')]], 'on', 'soreAtNight');
+                break;
+            case 9:
+                $document['sessions'] = [[$break(['on' => '2026-03-08', 'posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true, 'pain' => $pain], 'posture', 'rung', 'on', 'clean')], ['items' => [['drill' => 'press-and-yield', 'posture' => 'figure-four', 'side' => 'left', 'pain' => $pain]]], [['on' => '2026-03-08', 'items' => [], 'pains' => [['pain' => $pain, 'side' => 'left']]]]][$this->random->getInt(0, 2)];
                 break;
             case 5:
                 $document[['remarks', 'notes', 'log', 'extra'][$this->random->getInt(0, 3)]] = [['pain' => $pain], ['deeper' => ['still' => ['pain' => $pain]]], [['pain' => $pain]]][$this->random->getInt(0, 2)];
