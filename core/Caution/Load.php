@@ -53,6 +53,12 @@ enum Load: string
         return [self::HipFlexedEnd->value, self::HipExtendedEnd->value, self::LegsWideEnd->value, self::HamstringEnd->value];
     }
 
+    /** @return list<string> what no shape asks in which one rests */
+    public static function noRest(): array
+    {
+        return [...self::endRanges(), self::TurnOut->value, self::TurnIn->value, self::Crossing->value, self::Twist->value];
+    }
+
     /**
      * What angles of one leg load.
      *

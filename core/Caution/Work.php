@@ -28,15 +28,16 @@ final readonly class Work
         return in_array($load->value, $this->loads, true);
     }
 
+    /** Lying, and nothing turned, crossed or taken to an end: a lying figure four is work. */
     public function isLyingRest(): bool
     {
-        return $this->has(Load::LyingRest);
+        return $this->has(Load::LyingRest) && [] === array_intersect($this->loads, Load::noRest());
     }
 
     /** Lying at rest with both legs straight: what is left when all else is held. */
     public function isStraightRest(): bool
     {
-        return $this->isLyingRest() && !$this->has(Load::KneeFolded) && !$this->has(Load::TurnOut);
+        return $this->isLyingRest() && !$this->has(Load::KneeFolded);
     }
 
     /** @param list<string> $more */

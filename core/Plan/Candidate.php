@@ -13,8 +13,10 @@ final readonly class Candidate
 {
     /**
      * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may be done
-     * @param Side|null $tighter the side that is worked on first and last; null where neither is
+     * @param Side|null $tighter the side that is worked on first and last once it is known; null where neither is
      * @param list<string> $components what it works on
+     * @param list<Wish> $wishes what it is there for
+     * @param PracticeRung|null $counter what undoes it; null where nothing has to
      * @param Side|null $counterSide the side that the counterpose is done on; null for both
      */
     public function __construct(
@@ -23,17 +25,58 @@ final readonly class Candidate
         public ?Side $tighter,
         public array $components,
         public Reason $because,
-        public float $weight,
-        public PracticeRung $counter,
+        public array $wishes,
+        public ?PracticeRung $counter,
         public ?Side $counterSide = null,
-        public bool $isWanted = false,
+        public ?PracticeDrill $drill = null,
     ) {
+    }
+
+    public function key(): string
+    {
+        return null === $this->drill ? $this->posture : PracticeDrill::KEY.$this->drill->id;
+    }
+
+    public function isWanted(): bool
+    {
+        return in_array(Wish::Wanted, $this->wishes, true);
+    }
+
+    /** @param string|null $theme the wanted posture of the day */
+    public function weight(?string $theme): int
+    {
+        return array_sum(array_map(static fn (Wish $wish): int => $wish->weight(), $this->wishesOn($theme)));
+    }
+
+    /** @param string|null $theme the wanted posture of the day */
+    public function worth(?string $theme): float
+    {
+        return array_product(array_map(static fn (Wish $wish): float => $wish->worth(), $this->wishesOn($theme)));
+    }
+
+    /** @return list<Wish> */
+    private function wishesOn(?string $theme): array
+    {
+        return $theme === $this->posture && $this->isWanted() ? [...$this->wishes, Wish::Theme] : $this->wishes;
     }
 
     /** The rank of the stance that comes later in a session, of both sides. */
     public function rank(): int
     {
         return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->stance->rank(), array_filter($this->rungs)))]);
+    }
+
+    /**
+     * Its place among the work of a session: what carries least comes first, and what is repeated before what is held in
+     * the same stance. Where the school wants a foot that goes onto the other thigh lying, and at the end, it comes last.
+     *
+     * @return array{int, int}
+     */
+    public function order(Dose $dose): array
+    {
+        $isLast = $dose->lotusLast && [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => null !== $rung && $rung->isLyingLotus());
+
+        return [$isLast ? count(Stance::cases()) : $this->rank(), null === $this->drill ? 1 : 0];
     }
 
     public function keepsShort(Holds $holds): bool

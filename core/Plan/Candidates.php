@@ -14,26 +14,31 @@ use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\Route;
 
 /** What there is to work on, what matters most first, and what cannot be. */
-final readonly class Candidates
+final class Candidates
 {
-    /** What the keystone gets more than anything else. */
-    private const KEYSTONE = 1.5;
+    /** So many gentle shapes for what is short at most: there is no session for more. */
+    private const MOST_REMEDIES = 16;
+
+    /** @var list<Candidate> */
+    private array $remedies = [];
 
     /**
-     * @param list<Candidate> $list what leads to the wanted poses, what matters most first
-     * @param list<Candidate> $remedies gentle shapes for what is short, whether or not they lead there
+     * @param list<Candidate> $list what leads to the wanted poses
+     * @param list<Candidate> $drills for what is short, what matters most first
      * @param array<string, Reason> $leftOut by posture
-     * @param list<string> $short postures of which a side keeps to the hold with which it begins
+     * @param list<string> $aims wanted postures that may be aimed at
+     * @param \Generator<Candidate> $more gentle shapes for what is short, whether or not they lead there: each is read when there is room for it
      */
-    private function __construct(public array $list, public array $remedies, public array $leftOut, public array $short)
+    private function __construct(public readonly array $list, public readonly array $drills, public readonly array $leftOut, public readonly array $aims, private readonly ReadPoses $poses, private readonly \Generator $more)
     {
     }
 
     /**
      * @param list<string> $wanted
      * @param array<string, list<PracticeRung>> $ladders by posture
+     * @param array<string, PracticeDrill> $drills by id
      */
-    public static function of(array $wanted, ReadPoses $poses, array $ladders, PlanRequest $request): self
+    public static function of(array $wanted, ReadPoses $poses, array $ladders, PlanRequest $request, array $drills = []): self
     {
         $forbidden = array_intersect($wanted, $request->forbidden);
         $leftOut = array_map(static fn (string $id): Reason => new Reason('plan.forbidden', Source::Own, ['posture' => $poses->postures[$id]->name]), array_combine($forbidden, $forbidden));
@@ -46,62 +51,181 @@ final readonly class Candidates
             $ids = [...$ids, ...($route->isClosed($poses) ? [$route->wanted] : [$route->wanted, ...$route->frontier])];
         }
         $ids = array_values(array_diff(array_unique($ids), $request->forbidden));
-        $list = [];
-        foreach ($ids as $place => $id) {
-            $isKey = null !== $keystone && in_array($keystone->ability, $poses->postures[$id]->abilities, true);
-            $isPinned = in_array($id, $pinned, true);
-            $isWanted = in_array($id, $wanted, true);
-            $found = self::candidate($id, $poses, $ladders, $request, $isKey ? self::KEYSTONE : 1.0, $isWanted, match (true) {
-                $isPinned => new Reason('plan.pinned', Source::Own, ['posture' => $poses->postures[$id]->name]),
-                $isKey => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value, 'side' => $keystone->side->value]),
-                $isWanted => new Reason('plan.stage', Source::Computed, ['posture' => $poses->postures[$id]->name]),
+        $list = $instead = [];
+        foreach ($ids as $id) {
+            $wishes = [];
+            foreach ([
+                [Wish::Pinned, in_array($id, $pinned, true)],
+                [Wish::Keystone, null !== $keystone && in_array($keystone->ability, $poses->postures[$id]->abilities, true)],
+                [Wish::Wanted, in_array($id, $wanted, true)],
+                [Wish::Prepares, !in_array($id, [...$pinned, ...$wanted], true)],
+            ] as [$wish, $isOne]) {
+                if ($isOne) {
+                    $wishes[] = $wish;
+                }
+            }
+            $list[] = self::candidate($id, $poses, $ladders, $request, $wishes, match ($wishes[0] ?? Wish::Prepares) {
+                Wish::Pinned => new Reason('plan.pinned', Source::Own, ['posture' => $poses->postures[$id]->name]),
+                Wish::Keystone => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value ?? '', 'side' => $keystone->side->value ?? '']),
+                Wish::Wanted => new Reason('plan.stage', Source::Computed, ['posture' => $poses->postures[$id]->name]),
                 default => new Reason('plan.prepares', Source::Trade, ['postures' => $wanted]),
             }, $leftOut);
-            if (null !== $found) {
-                $list[] = [[$isPinned ? 0 : 1, $isKey ? 0 : 1, $isWanted ? 0 : 1, $place], $found];
+            foreach (in_array($leftOut[$id]->code ?? '', ['plan.held', 'plan.held-side'], true) ? Side::cases() : [] as $side) {
+                $safer = null === Stage::of($id, $side, $poses, $ladders, $request->equipment) ? self::safer($id, $side, $poses, $ladders, $request, [...$ids, ...$request->forbidden]) : null;
+                if (null !== $safer) {
+                    $instead[$safer->posture] ??= [$safer, $side, $id];
+                }
             }
         }
-        usort($list, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $list = array_values(array_filter($list));
+        foreach ($instead as [$safer, $side, $id]) {
+            $list[] = self::inPlace($safer, $side, $poses, $ladders, $request, new Reason('plan.instead', Source::Trade, ['posture' => $poses->postures[$id]->name]));
+        }
+        $list = array_values(array_filter($list));
         $aims = array_values(array_map(static fn (Route $route): string => $route->wanted, array_filter($routes, static fn (Route $route): bool => !$route->isClosed($poses))));
+        $sought = Remedies::sought($aims, $poses, $keystone?->ability);
+        $there = array_map(static fn (Candidate $candidate): string => $candidate->posture, $list);
 
-        $list = array_column($list, 1);
-        $remedies = self::remedies($aims, $ids, $poses, $ladders, $request);
-        $short = array_filter([...$list, ...$remedies], static fn (Candidate $candidate): bool => $candidate->keepsShort($poses->person->holds));
+        return new self($list, self::drills($sought, $drills, $poses, $ladders, $request), $leftOut, $aims, $poses, self::more($sought, [...$there, ...$ids], $poses, $ladders, $request));
+    }
 
-        return new self($list, $remedies, $leftOut, array_values(array_map(static fn (Candidate $candidate): string => $candidate->posture, $short)));
+    /** The gentle shapes for what is short, as many as have been asked for; null when there are no more. */
+    public function remedy(int $at): ?Candidate
+    {
+        while (!isset($this->remedies[$at]) && $this->more->valid() && count($this->remedies) < self::MOST_REMEDIES) {
+            $this->remedies[] = $this->more->current();
+            $this->more->next();
+        }
+
+        return $this->remedies[$at] ?? null;
+    }
+
+    public function keepsShort(Candidate $candidate): bool
+    {
+        return $candidate->keepsShort($this->poses->person->holds);
     }
 
     /**
-     * @param list<string> $wanted
+     * @param array<string, Ability> $sought by remedy
      * @param list<string> $there postures that are candidates already
+     * @param array<string, list<PracticeRung>> $ladders
+     *
+     * @return \Generator<Candidate>
+     */
+    private static function more(array $sought, array $there, ReadPoses $poses, array $ladders, PlanRequest $request): \Generator
+    {
+        foreach (Remedies::shapes(array_keys($sought), $ladders, [...$there, ...$request->forbidden]) as $id => $remedy) {
+            $unsaid = [];
+            $candidate = self::candidate($id, $poses, $ladders, $request, [Wish::Remedy], new Reason('plan.remedy', Source::Trade, ['ability' => $sought[$remedy]->value]), $unsaid);
+            if (null !== $candidate && !$candidate->isDeep()) {
+                yield $candidate;
+            }
+        }
+    }
+
+    /**
+     * Drills for what is short, one for each limiter in turn, and those that the teacher wants before them: as far as the
+     * position in which they are done may be practised now.
+     *
+     * @param array<string, Ability> $sought by remedy
+     * @param array<string, PracticeDrill> $drills by id
      * @param array<string, list<PracticeRung>> $ladders
      *
      * @return list<Candidate>
      */
-    private static function remedies(array $wanted, array $there, ReadPoses $poses, array $ladders, PlanRequest $request): array
+    private static function drills(array $sought, array $drills, ReadPoses $poses, array $ladders, PlanRequest $request): array
     {
-        $sought = Remedies::sought($wanted, $poses);
-        $remedies = $unsaid = [];
-        foreach (Remedies::shapes(array_keys($sought), $ladders, [...$there, ...$request->forbidden]) as $id => $remedy) {
-            $candidate = self::candidate($id, $poses, $ladders, $request, 1.0, false, new Reason('plan.remedy', Source::Trade, ['ability' => $sought[$remedy]->value]), $unsaid);
-            if (null !== $candidate && !$candidate->isDeep()) {
-                $remedies[] = $candidate;
+        $found = [];
+        foreach (array_intersect_key($drills, array_flip($request->pinned)) as $id => $drill) {
+            $found[$id] = self::drill($drill, $poses, $ladders, $request, [Wish::Pinned], new Reason('plan.pinned', Source::Own, ['posture' => $drill->name]));
+        }
+        $of = [];
+        foreach ($drills as $id => $drill) {
+            // One that helps with several is there for what matters most.
+            $remedy = array_values(array_intersect(array_keys($sought), $drill->remedies))[0] ?? null;
+            $candidate = null === $remedy ? null : self::drill($drill, $poses, $ladders, $request, [Wish::Remedy], new Reason('plan.drill', Source::Trade, ['ability' => $sought[$remedy]->value]));
+            if (null !== $candidate) {
+                $of[$remedy][] = $id;
+                $found[$id] ??= $candidate;
+            }
+        }
+        uksort($of, static fn (string $a, string $b): int => array_search($a, array_keys($sought), true) <=> array_search($b, array_keys($sought), true));
+        $order = array_flip([...$request->pinned, ...array_keys(Remedies::inTurn($of))]);
+        $found = array_filter($found);
+        uksort($found, static fn (string $a, string $b): int => $order[$a] <=> $order[$b]);
+
+        return array_values($found);
+    }
+
+    /**
+     * @param array<string, list<PracticeRung>> $ladders
+     * @param list<Wish> $wishes
+     */
+    private static function drill(PracticeDrill $drill, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because): ?Candidate
+    {
+        $rung = $drill->uses;
+        $isFree = static fn (Side $side): bool => [] === $poses->of($rung->posture, $side)->stand->closing($rung->rung->id);
+        $free = array_values(array_filter(Side::cases(), $isFree));
+        if ([] !== array_intersect([$drill->id, $rung->posture], $request->forbidden) || !$request->equipment->has($rung) || [] === $free || (1 === count($free) && !$drill->eachSide)) {
+            return null;
+        }
+        $rungs = ['left' => in_array(Side::Left, $free, true) ? $rung : null, 'right' => in_array(Side::Right, $free, true) ? $rung : null];
+        [$counter, $counterSide] = $rung->rung->isGentle() ? [null, null] : self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request);
+        if (null === $counter && !$rung->rung->isGentle()) {
+            return null;
+        }
+
+        return new Candidate($rung->posture, $rungs, self::tighter($rung->posture, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$rung->posture]->abilities), $because, $wishes, $counter, $counterSide, $drill);
+    }
+
+    /**
+     * A gentle form that a side may do where it may not do a posture: of the same posture, or of another.
+     *
+     * @param array<string, list<PracticeRung>> $ladders
+     * @param list<string>|null $not other postures that are there already, or not wanted; null where it has to be the same one
+     */
+    private static function safer(string $id, Side $side, ReadPoses $poses, array $ladders, PlanRequest $request, ?array $not): ?PracticeRung
+    {
+        foreach (array_unique(array_merge(...array_map(static fn (PracticeRung $rung): array => $rung->instead, $ladders[$id] ?? []))) as $name) {
+            $rung = PracticeRung::named($name, $ladders);
+            $isAsked = null !== $rung && (null === $not ? $rung->posture === $id : $rung->posture !== $id && !in_array($rung->posture, $not, true));
+            if ($isAsked && $rung->rung->isGentle() && !$rung->isSymmetric && $request->equipment->has($rung) && true === $poses->shape($rung->posture, $rung->rung->id, $side)?->isOpen()) {
+                return $rung;
             }
         }
 
-        return $remedies;
+        return null;
+    }
+
+    /**
+     * A form in the place of what one side may not do; the other side does it, too, or what it does of that posture.
+     *
+     * @param array<string, list<PracticeRung>> $ladders
+     */
+    private static function inPlace(PracticeRung $safer, Side $side, ReadPoses $poses, array $ladders, PlanRequest $request, Reason $because): ?Candidate
+    {
+        $other = Side::Left === $side ? Side::Right : Side::Left;
+        $beside = true === $poses->shape($safer->posture, $safer->rung->id, $other)?->isOpen() ? $safer : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
+        [$counter, $counterSide] = self::counter($safer, null === $beside ? $side : null, $poses, $ladders, $request);
+        $candidate = null === $counter ? null : new Candidate($safer->posture, Side::Left === $other ? ['left' => $beside, 'right' => $safer] : ['left' => $safer, 'right' => $beside], self::tighter($safer->posture, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$safer->posture]->abilities), $because, [Wish::InPlace], $counter, $counterSide);
+
+        return true === $candidate?->isDeep() ? null : $candidate;
     }
 
     /**
      * A posture on the rung where each side of it is, with what undoes it; null where nothing of it may be done.
      *
      * @param array<string, list<PracticeRung>> $ladders
+     * @param list<Wish> $wishes
      * @param array<string, Reason> $leftOut why not, or not all of it
      */
-    private static function candidate(string $id, ReadPoses $poses, array $ladders, PlanRequest $request, float $weight, bool $isWanted, Reason $because, array &$leftOut): ?Candidate
+    private static function candidate(string $id, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because, array &$leftOut): ?Candidate
     {
         $left = Stage::of($id, Side::Left, $poses, $ladders, $request->equipment);
         $right = Stage::of($id, Side::Right, $poses, $ladders, $request->equipment);
+        if (null !== $left && null !== $right && $left->isSymmetric && $left !== $right) {
+            $left = $right = self::lower($left, $right, $poses, $ladders);
+        }
         $rung = $left ?? $right;
         // A shape of both sides at once needs both.
         if (null === $rung || ($rung->isSymmetric && (null === $left || null === $right))) {
@@ -110,7 +234,11 @@ final readonly class Candidates
             return null;
         }
         if (null === $left || null === $right) {
-            $leftOut[$id] = new Reason('plan.held-side', Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => null === $left ? 'left' : 'right']);
+            $held = null === $left ? Side::Left : Side::Right;
+            $safer = self::safer($id, $held, $poses, $ladders, $request, null);
+            $leftOut[$id] = new Reason(null === $safer ? 'plan.held-side' : 'plan.safer-side', Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => $held->value]);
+            $left ??= $safer;
+            $right ??= $safer;
         }
         [$counter, $counterSide] = self::counter($rung, null === $left ? Side::Right : (null === $right ? Side::Left : null), $poses, $ladders, $request);
         if (null === $counter) {
@@ -119,7 +247,7 @@ final readonly class Candidates
             return null;
         }
 
-        return new Candidate($id, ['left' => $left, 'right' => $right], self::tighter($id, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), $because, $weight, $counter, $counterSide, $isWanted);
+        return new Candidate($id, ['left' => $left, 'right' => $right], self::tighter($id, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), $because, $wishes, $counter, $counterSide);
     }
 
     /**
@@ -163,5 +291,19 @@ final readonly class Candidates
         $difference = ($left->limiter()?->difference() ?? 0.0) <=> ($right->limiter()?->difference() ?? 0.0);
 
         return 0 === $difference ? null : ($difference < 0 ? Side::Left : Side::Right);
+    }
+
+    /**
+     * Of a shape of both sides at once, the rung of the side that is behind; null where the other may not do that.
+     *
+     * @param array<string, list<PracticeRung>> $ladders
+     */
+    private static function lower(PracticeRung $left, PracticeRung $right, ReadPoses $poses, array $ladders): ?PracticeRung
+    {
+        $ladder = $ladders[$left->posture];
+        $isLeft = array_search($left, $ladder, true) < array_search($right, $ladder, true);
+        $rung = $isLeft ? $left : $right;
+
+        return [] === $poses->of($rung->posture, $isLeft ? Side::Right : Side::Left)->stand->closing($rung->rung->id) ? $rung : null;
     }
 }

@@ -22,8 +22,9 @@ final readonly class Dose
     /**
      * @param string $school the name under which a rung may have a range of its own
      * @param int $daysApart 1 where deep work on two days running is allowed
+     * @param bool $lotusLast whether a foot that goes onto the other thigh lying has its place at the end of a session
      */
-    private function __construct(public string $school, private HoldRange $deep, private HoldRange $gentle, public int $daysApart)
+    private function __construct(public string $school, private HoldRange $deep, private HoldRange $gentle, public int $daysApart, public bool $lotusLast = false)
     {
     }
 
@@ -42,11 +43,11 @@ final readonly class Dose
     }
 
     /** Twelve breaths to thirty (common practice: five to thirty). */
-    public static function countedBreath(int $daysApart): self
+    public static function countedBreath(int $daysApart, bool $lotusLast = false): self
     {
         $range = HoldRange::in('breaths', 12, 30);
 
-        return new self(self::BREATH, $range, $range, $daysApart);
+        return new self(self::BREATH, $range, $range, $daysApart, $lotusLast);
     }
 
     /** @return float seconds with which a rung begins */

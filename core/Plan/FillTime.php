@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 /**
- * Gentle shapes held longer, all in the same proportion and each as long as it may be at most, until the time is used.
- * What is deep keeps the hold with which it begins: it grows by what was reached, and by nothing else.
+ * Gentle shapes held longer, each as long as it may be at most, until the time is used. Minutes in one shape count by
+ * their square root, so that a second one is worth less than the first: what is worth alike is held alike, and what is
+ * worth more is held longer by the square of that. What is deep keeps the hold with which it begins: it grows by what
+ * was reached, and by nothing else.
  */
 final readonly class FillTime
 {
@@ -16,25 +18,37 @@ final readonly class FillTime
     /**
      * @param list<PlannedItem> $items of a session
      * @param int $seconds that are left
-     * @param list<string> $short postures that keep the hold with which they begin
+     * @param list<string> $short keys of what keeps the hold with which it begins
+     * @param array<string, float> $worth what a minute in it is worth, by key; 1 where nobody says
      *
      * @return list<PlannedItem>
      */
-    public static function of(array $items, int $seconds, Dose $dose, array $short = []): array
+    public static function of(array $items, int $seconds, Dose $dose, array $short = [], array $worth = []): array
     {
         $most = self::mayGrow($items, $dose, $short);
-        $total = static fn (float $times): float => array_sum(array_map(static fn (PlannedItem $item): float => $item->seconds * min($times, self::times($item, $most)), $items));
-        $budget = $total(1.0) + $seconds;
-        [$low, $high] = [1.0, max([1.0, ...array_values($most)])];
-        if ($total($high) <= $budget) {
+        $longest = $total = [];
+        foreach ($items as $item) {
+            if (Phase::Work === $item->phase && isset($most[$item->key()])) {
+                $longest[$item->key()] = max($longest[$item->key()] ?? 0, $item->seconds);
+                $total[$item->key()] = ($total[$item->key()] ?? 0) + $item->seconds;
+            }
+        }
+        $share = array_map(static fn (string $key): float => ($worth[$key] ?? 1.0) ** 2, array_combine(array_keys($longest), array_keys($longest)));
+        // So many times as long is each at a level of time for what is worth 1.
+        $times = static fn (float $level, string $key): float => min($most[$key], max(1.0, $level * $share[$key] / $longest[$key]));
+        $used = static fn (float $level): float => array_sum(array_map(static fn (string $key): float => $total[$key] * $times($level, $key), array_keys($total)));
+        $budget = array_sum($total) + $seconds;
+        $low = 0.0;
+        $high = max([0.0, ...array_map(static fn (string $key): float => $longest[$key] * $most[$key] / $share[$key], array_keys($longest))]);
+        if ($used($high) <= $budget) {
             $low = $high;
         }
-        for ($step = 0; $step < self::STEPS && $low < $high; ++$step) {
+        for ($step = 0; $step < self::STEPS && $high - $low > 1e-6; ++$step) {
             $middle = ($low + $high) / 2.0;
-            $total($middle) <= $budget ? $low = $middle : $high = $middle;
+            $used($middle) <= $budget ? $low = $middle : $high = $middle;
         }
 
-        return array_map(static fn (PlannedItem $item): PlannedItem => ($times = self::times($item, $most)) > 1.0 ? $item->lasting(self::grain($item->seconds * min($low, $times))) : $item, $items);
+        return array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase && isset($longest[$item->key()]) && ($more = $times($low, $item->key())) > 1.0 ? $item->lasting(self::grain($item->seconds * $more)) : $item, $items);
     }
 
     /**
@@ -47,7 +61,7 @@ final readonly class FillTime
     {
         $most = self::mayGrow($items, $dose, $short);
 
-        return (int) array_sum(array_map(static fn (PlannedItem $item): float => $item->seconds * (self::times($item, $most) - 1.0), $items));
+        return (int) array_sum(array_map(static fn (PlannedItem $item): float => Phase::Work === $item->phase ? $item->seconds * (($most[$item->key()] ?? 1.0) - 1.0) : 0.0, $items));
     }
 
     /** Seconds as a teacher would say them. */
@@ -57,32 +71,24 @@ final readonly class FillTime
     }
 
     /**
-     * @param array<string, float> $most
-     */
-    private static function times(PlannedItem $item, array $most): float
-    {
-        return Phase::Work === $item->phase ? $most[$item->rung->posture] ?? 1.0 : 1.0;
-    }
-
-    /**
      * All work on a posture together, so that its sides keep their proportion: until its longest hold is as long as it may be.
      *
      * @param list<PlannedItem> $items
      * @param list<string> $short
      *
-     * @return array<string, float> how many times as long, by posture
+     * @return array<string, float> how many times as long, by key
      */
     private static function mayGrow(array $items, Dose $dose, array $short): array
     {
         $most = $deep = [];
         foreach ($items as $item) {
-            $posture = $item->rung->posture;
             if (Phase::Work !== $item->phase) {
                 continue;
             }
-            $most[$posture] = min($most[$posture] ?? \INF, max(1.0, (PlannedSession::CHANGE + $dose->most($item->rung)) / $item->seconds));
+            $key = $item->key();
+            $most[$key] = min($most[$key] ?? \INF, max(1.0, $item->most($dose) / $item->seconds));
             if (!$item->rung->rung->isGentle()) {
-                $deep[$posture] = true;
+                $deep[$key] = true;
             }
         }
 

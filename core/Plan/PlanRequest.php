@@ -17,8 +17,9 @@ final readonly class PlanRequest
     /**
      * @param \DateTimeImmutable $from the first day that may be practised on
      * @param list<int> $days 1 for Monday to 7 for Sunday, in order
-     * @param list<string> $pinned postures that the teacher wants in it, as far as nothing holds them
-     * @param list<string> $forbidden postures that the teacher does not want in it
+     * @param list<string> $pinned postures and drills that the teacher wants in it, as far as nothing holds them
+     * @param list<string> $forbidden postures and drills that the teacher does not want in it
+     * @param list<int> $sportDays days of the week that have another sport, 1 for Monday
      *
      * @throws InvalidValue when there are no weeks, no days or no minutes
      */
@@ -30,6 +31,7 @@ final readonly class PlanRequest
         public Equipment $equipment,
         public array $pinned = [],
         public array $forbidden = [],
+        public array $sportDays = [],
     ) {
         Check::within('weeks', (float) $weeks, 1.0, self::MOST_WEEKS, '');
         Check::within('minutes', (float) $minutes, self::LEAST_MINUTES, self::MOST_MINUTES, 'minutes');

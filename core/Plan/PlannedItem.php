@@ -13,6 +13,7 @@ final readonly class PlannedItem
     /**
      * @param Side|null $side null for both at once
      * @param int $seconds coming in and going out are part of it
+     * @param PracticeDrill|null $drill what is repeated in that position; null where it is held
      */
     public function __construct(
         public PracticeRung $rung,
@@ -20,17 +21,46 @@ final readonly class PlannedItem
         public ?Side $side,
         public int $seconds,
         public Reason $because,
+        public ?PracticeDrill $drill = null,
     ) {
+    }
+
+    /** Work on one posture stands together, and so does a drill. */
+    public function key(): string
+    {
+        return null === $this->drill ? $this->rung->posture : PracticeDrill::KEY.$this->drill->id;
     }
 
     /** Held no longer than at the beginning. */
     public function begun(Dose $dose): self
     {
-        return $this->lasting(min($this->seconds, PlannedSession::CHANGE + FillTime::grain($dose->seconds($this->rung))));
+        return $this->lasting(min($this->seconds, PlannedSession::CHANGE + FillTime::grain($this->drill->range->least ?? $dose->seconds($this->rung))));
+    }
+
+    /** @return float seconds that it may last at most */
+    public function most(Dose $dose): float
+    {
+        return PlannedSession::CHANGE + ($this->drill->range->most ?? $dose->most($this->rung));
+    }
+
+    /** How often it is done in that time; null where it is held. */
+    public function repetitions(?Dose $dose): ?int
+    {
+        return match (true) {
+            Phase::Work !== $this->phase => null,
+            null !== $this->drill => $this->drill->repetitions($this->seconds - PlannedSession::CHANGE),
+            default => $dose?->repetitions($this->seconds),
+        };
+    }
+
+    /** How many breaths it lasts; null where they are not counted. */
+    public function breaths(?Dose $dose): ?int
+    {
+        return Phase::Work === $this->phase && null === $this->drill ? $dose?->breaths($this->seconds) : null;
     }
 
     public function lasting(int $seconds): self
     {
-        return new self($this->rung, $this->phase, $this->side, $seconds, $this->because);
+        return new self($this->rung, $this->phase, $this->side, $seconds, $this->because, $this->drill);
     }
 }

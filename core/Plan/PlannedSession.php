@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
+use LucidAscent\Core\Reason\Reason;
+
 /** One session, as long as the time there is or shorter. */
 final readonly class PlannedSession
 {
@@ -15,9 +17,20 @@ final readonly class PlannedSession
      * @param string|null $theme the wanted posture that comes first this time
      * @param Unused|null $unused null where the time is used
      * @param Dose|null $dose the school's way on that day; null where nobody says
+     * @param Measure|null $measure the number that is read before the work and after it
+     * @param array<string, Reason> $tradesAway what it has no room for, or not today, by posture
+     * @param bool $isAfterSport whether that day has another sport
      */
-    public function __construct(public \DateTimeImmutable $on, public array $items, public ?string $theme = null, public ?Unused $unused = null, public ?Dose $dose = null)
-    {
+    public function __construct(
+        public \DateTimeImmutable $on,
+        public array $items,
+        public ?string $theme = null,
+        public ?Unused $unused = null,
+        public ?Dose $dose = null,
+        public ?Measure $measure = null,
+        public array $tradesAway = [],
+        public bool $isAfterSport = false,
+    ) {
     }
 
     public function seconds(): int

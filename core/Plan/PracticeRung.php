@@ -11,6 +11,7 @@ final readonly class PracticeRung
 {
     /** The range of a rung in whatever school says nothing else. */
     public const ANY = '';
+    private const APART = ['rest', 'knee', 'show'];
 
     /**
      * @param list<string> $counters ids of postures that undo it
@@ -20,6 +21,11 @@ final readonly class PracticeRung
      * @param int|null $rest its place among what one rests in; null when one does not
      * @param array<string, HoldRange> $holds by school, or for ANY
      * @param list<string> $remedies what its posture helps with, by the names of Remedy
+     * @param list<string> $instead what may be there for it where a side may not do it: "posture/rung", the safest first
+     * @param bool $isLotus whether a foot goes onto the other thigh
+     * @param list<self> $forms beside it: no step of the ladder waits for them
+     * @param string $purpose what a form is for; empty for a rung of the ladder
+     * @param string $beside the rung that a form stands beside; empty for one of the ladder
      */
     public function __construct(
         public string $posture,
@@ -34,6 +40,42 @@ final readonly class PracticeRung
         public array $holds = [],
         public array $remedies = [],
         public PracticeLevel $level = PracticeLevel::Anyone,
+        public array $instead = [],
+        public bool $isLotus = false,
+        public array $forms = [],
+        public string $purpose = '',
+        public string $beside = '',
     ) {
+    }
+
+    /** Whether it takes turns with its rung from session to session; what is for rest, for a tender knee or for show does not. */
+    public function takesTurns(): bool
+    {
+        return !in_array($this->purpose, self::APART, true);
+    }
+
+    /**
+     * A rung or a form by its name; null where there is none.
+     *
+     * @param array<string, list<self>> $ladders by posture
+     */
+    public static function named(string $name, array $ladders): ?self
+    {
+        [$posture, $id] = explode('/', $name, 2) + [1 => ''];
+        foreach ($ladders[$posture] ?? [] as $rung) {
+            foreach ([$rung, ...$rung->forms] as $one) {
+                if ($one->rung->id === $id) {
+                    return $one;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** What stands at the end of a session, when the joints are warm, where the school has it so. */
+    public function isLyingLotus(): bool
+    {
+        return $this->isLotus && Stance::Lying === $this->stance;
     }
 }

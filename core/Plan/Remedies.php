@@ -13,15 +13,14 @@ use LucidAscent\Core\Readiness\Restriction;
 /** What a person is short of on the way to what is wanted, the worst first, and the shapes that are there for it. */
 final readonly class Remedies
 {
-    /** So many shapes at most are looked at: there is no session for more. */
-    private const MOST = 16;
-
     /**
      * @param list<string> $wanted ids of postures that may be aimed at
      *
-     * @return array<string, Ability> by remedy, the ability that is to grow; rotation first, for it shields the knee
+     * @param Ability|null $keystone what opens most
+     *
+     * @return array<string, Ability> by remedy, the ability that is to grow: what opens most, then rotation, for it shields the knee
      */
-    public static function sought(array $wanted, ReadPoses $poses): array
+    public static function sought(array $wanted, ReadPoses $poses, ?Ability $keystone = null): array
     {
         $sought = [];
         $isBone = false;
@@ -42,7 +41,8 @@ final readonly class Remedies
                 }
             }
         }
-        uksort($sought, static fn (string $a, string $b): int => self::order($a) <=> self::order($b));
+        $first = null === $keystone ? null : Remedy::ofAbility($keystone)?->value;
+        uksort($sought, static fn (string $a, string $b): int => [$a !== $first, self::order($a)] <=> [$b !== $first, self::order($b)]);
 
         return $sought;
     }
@@ -68,16 +68,29 @@ final readonly class Remedies
                 }
             }
         }
-        $shapes = [];
-        for ($turn = 0; $turn < self::MOST && count($shapes) < self::MOST; ++$turn) {
+
+        return self::inTurn($of);
+    }
+
+    /**
+     * One for each in turn.
+     *
+     * @param array<string, list<string>> $of by remedy
+     *
+     * @return array<string, string> the remedy that each is for
+     */
+    public static function inTurn(array $of): array
+    {
+        $found = [];
+        for ($turn = 0, $most = max([0, ...array_map(count(...), array_values($of))]); $turn < $most; ++$turn) {
             foreach ($of as $remedy => $ids) {
                 if (isset($ids[$turn])) {
-                    $shapes[$ids[$turn]] ??= $remedy;
+                    $found[$ids[$turn]] ??= $remedy;
                 }
             }
         }
 
-        return array_slice($shapes, 0, self::MOST);
+        return $found;
     }
 
     private static function order(string $remedy): int

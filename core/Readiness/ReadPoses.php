@@ -16,6 +16,8 @@ final class ReadPoses
 {
     /** @var array<string, PoseReading> */
     private array $read = [];
+    /** @var array<string, FormReading|null> */
+    private array $forms = [];
     /** @var array<string, true> those that are being read: what asks in a circle is not met */
     private array $asking = [];
     /** @var list<Ability>|null */
@@ -57,6 +59,18 @@ final class ReadPoses
         }
 
         return null;
+    }
+
+    /** A rung of a ladder or a form beside one, with what closes it; null when there is none of that name. */
+    public function shape(string $id, string $shape, Side $side): ?FormReading
+    {
+        $rung = $this->of($id, $side)->rung($shape);
+        if (null !== $rung) {
+            return new FormReading($rung, $this->of($id, $side)->stand->closing($shape));
+        }
+        $key = "$id $shape $side->value";
+
+        return array_key_exists($key, $this->forms) ? $this->forms[$key] : $this->forms[$key] = $this->form($id, $shape, $side);
     }
 
     /** A pose needs both sides: the worse of the two. */

@@ -11,6 +11,7 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Spared;
 use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PostureDefinition;
@@ -34,6 +35,8 @@ final class Catalogue implements CacheWarmerInterface
 
     /** @var array<string, list<PracticeRung>>|null */
     private ?array $practice = null;
+    /** @var array<string, PracticeDrill>|null */
+    private ?array $drills = null;
 
     /** @var array<string, PostureDefinition>|null */
     private ?array $postures = null;
@@ -74,7 +77,7 @@ final class Catalogue implements CacheWarmerInterface
     public function lay(array $own): void
     {
         $this->own = $own;
-        $this->practice = $this->postures = $this->tests = null;
+        $this->practice = $this->drills = $this->postures = $this->tests = null;
     }
 
     /** @return array<string, mixed>|null */
@@ -220,15 +223,22 @@ final class Catalogue implements CacheWarmerInterface
         return $this->practice ??= Definitions::ofPractice($this->all(Kind::Posture));
     }
 
+    /** @return array<string, PracticeDrill> by id */
+    public function drills(): array
+    {
+        return $this->drills ??= Definitions::ofDrills($this->all(Kind::Drill), $this->practice());
+    }
+
     /** The dose of a school; without one, breath is counted. */
     public function dose(?string $school): Dose
     {
-        $apart = (int) ($this->entry(Kind::School, $school ?? '')['deep_days_apart']['value'] ?? 1);
+        $entry = $this->entry(Kind::School, $school ?? '');
+        $apart = (int) ($entry['deep_days_apart']['value'] ?? 1);
 
         return match ($school) {
             'long-still' => Dose::longAndStill($apart),
             'working-muscle' => Dose::workingMuscle($apart),
-            default => Dose::countedBreath($apart),
+            default => Dose::countedBreath($apart, $entry['lotus_lying_last'] ?? false),
         };
     }
 

@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\PracticeLevel;
+use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\GateDefinition;
@@ -28,6 +29,9 @@ use LucidAscent\Core\Testing\TestDefinition;
 /** Entries of the catalogue as the core takes them. */
 final class Definitions
 {
+    /** Contacts in which a foot goes onto the other thigh are called after it. */
+    private const LOTUS = 'lotus';
+
     /**
      * @param array<string, array<string, mixed>> $entries
      *
@@ -162,27 +166,70 @@ final class Definitions
         $ladders = [];
         foreach ($entries as $id => $posture) {
             $definition = self::ofPosture($posture);
-            $isSymmetric = self::isSymmetric($posture['figure']);
+            $forms = [];
+            foreach ($posture['forms'] ?? [] as $i => $form) {
+                $beside = (string) $form['alternates_with'];
+                $rung = array_values(array_filter($definition->forms[$beside], static fn (RungDefinition $one): bool => $one->id === $form['id']))[0];
+                $forms[$beside][] = self::practice($posture, $form, $rung);
+            }
             foreach ($posture['rungs'] as $i => $rung) {
-                $of = $definition->rungs[$i];
-                $ladders[$id][] = new PracticeRung(
-                    $id,
-                    $posture['name'],
-                    $of,
-                    Stance::from($rung['stance'] ?? $posture['stance'] ?? Stance::Seated->value),
-                    array_values(array_filter($rung['counter'] ?? [], is_string(...))),
-                    self::equipment($rung['props']),
-                    $isSymmetric,
-                    0 === $i ? $posture['warm_up'] ?? null : null,
-                    0 === $i ? $posture['rest'] ?? null : null,
-                    self::holds($rung),
-                    $posture['remedies'] ?? [],
-                    PracticeLevel::tryFrom($posture['level'] ?? '') ?? PracticeLevel::TeacherFirst,
-                );
+                $ladders[$id][] = self::practice($posture, $rung, $definition->rungs[$i], $forms[$rung['id']] ?? [], 0 === $i);
             }
         }
 
         return $ladders;
+    }
+
+    /**
+     * @param array<string, mixed> $posture
+     * @param array<string, mixed> $rung of its ladder, or a form beside one
+     * @param list<PracticeRung> $forms that are alternated with it
+     */
+    private static function practice(array $posture, array $rung, RungDefinition $of, array $forms = [], bool $isFirst = false): PracticeRung
+    {
+        return new PracticeRung(
+            $posture['id'],
+            $posture['name'],
+            $of,
+            Stance::from($rung['stance'] ?? $posture['stance'] ?? Stance::Seated->value),
+            array_values(array_filter($rung['counter'] ?? [], is_string(...))),
+            self::equipment($rung['props']),
+            // Where an entry does not say so, a shape is done on both sides at once when its drawing is the same on both.
+            isset($posture['sides']) ? 'both' === $posture['sides'] : self::isSymmetric($posture['figure']),
+            $isFirst ? $posture['warm_up'] ?? null : null,
+            $isFirst ? $posture['rest'] ?? null : null,
+            self::holds($rung),
+            $posture['remedies'] ?? [],
+            PracticeLevel::tryFrom($posture['level'] ?? '') ?? PracticeLevel::TeacherFirst,
+            array_values(array_filter([$rung['knee_safe']['rung'] ?? null, $rung['lying']['rung'] ?? null], is_string(...))),
+            str_contains($rung['demand']['contact'] ?? '', self::LOTUS),
+            $forms,
+            $rung['purpose'] ?? '',
+            $rung['alternates_with'] ?? '',
+        );
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $entries
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     *
+     * @return array<string, PracticeDrill> by id
+     */
+    public static function ofDrills(array $entries, array $ladders): array
+    {
+        $drills = [];
+        foreach ($entries as $id => $drill) {
+            [$posture, $name] = explode('/', $drill['uses'], 2);
+            foreach ($ladders[$posture] ?? [] as $rung) {
+                if ($rung->rung->id === $name) {
+                    $range = $drill['repetitions'];
+                    $repetition = (float) ($drill['lasts'] ?? HoldRange::MOVEMENT);
+                    $drills[$id] = new PracticeDrill($id, $drill['name'], $rung, HoldRange::in($range['unit'], (float) $range['least'], (float) $range['most'], $repetition), 'repetitions' === $range['unit'] ? $repetition : 0.0, 'each' === $drill['side'], $drill['remedies']);
+                }
+            }
+        }
+
+        return $drills;
     }
 
     /**

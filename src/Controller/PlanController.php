@@ -22,6 +22,7 @@ use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
@@ -152,9 +153,9 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
         }
         $changed = $this->sessionsAfter($plan, $weeks[$week]['sessions'], $session, $item, $change);
-        $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : array_merge(...array_map(fn (array $one): array => SessionRules::broken($this->stored->session($one), $plan->request['minutes'], $poses), array_values($changed)));
+        $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : array_merge(...array_map(fn (array $one): array => SessionRules::broken($this->session($plan, $one), $plan->request['minutes'], $poses), array_values($changed)));
         if ([] === $broken && in_array($change, ['day-before', 'day-after', 'harder'], true)) {
-            $ofWeek = array_map($this->stored->session(...), array_values(array_replace($weeks[$week]['sessions'], $changed)));
+            $ofWeek = array_map(fn (array $one): PlannedSession => $this->session($plan, $one), array_values(array_replace($weeks[$week]['sessions'], $changed)));
             $broken = SessionRules::tooClose($ofWeek, $this->catalogue->dose($plan->request['school'] ?? null)->daysApart, $poses);
         }
         if ([] !== $broken) {
@@ -242,7 +243,7 @@ final class PlanController extends TeacherController
         $poses = $this->person->now($practitioner) ?? throw $this->createNotFoundException();
         $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->today()), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
-        $answer['weeks'] = $this->withLocked($answer['weeks'], $before, $request['minutes'], $poses);
+        $answer['weeks'] = $this->withLocked($this->stored->kept($answer['weeks']), $before, $request['minutes'], $poses);
 
         return new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, '');
     }
@@ -283,7 +284,7 @@ final class PlanController extends TeacherController
         foreach ($before->plan['weeks'] ?? [] as $week) {
             foreach ($week['sessions'] as $session) {
                 $isLocked = [] !== array_filter($session['items'], static fn (array $item): bool => $item['locked'] ?? false);
-                if ($isLocked && [] === SessionRules::broken($this->stored->session($session), $minutes, $poses)) {
+                if ($isLocked && null !== $before && [] === SessionRules::broken($this->session($before, $session), $minutes, $poses)) {
                     $locked[$session['date']] = $session;
                 }
             }
@@ -293,6 +294,12 @@ final class PlanController extends TeacherController
         }
 
         return $weeks;
+    }
+
+    /** @param array<string, mixed> $session of a plan */
+    private function session(PracticePlan $plan, array $session): PlannedSession
+    {
+        return $this->stored->session($session, $this->catalogue->dose($plan->schoolOn($session['date'])));
     }
 
     /** @return array<string, list<string>> the postures that work on each component */

@@ -15,6 +15,7 @@ use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Plan\PracticeRung;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -122,11 +123,13 @@ final class SessionController extends TeacherController
     {
         $posture = $this->catalogue->entry(Kind::Posture, $item['posture']);
         $rung = $this->catalogue->named("$item[posture]/$item[rung]");
+        $drill = $this->catalogue->entry(Kind::Drill, $item['drill'] ?? '');
+        $work = PracticeRung::named("$item[posture]/$item[rung]", $this->catalogue->practice())?->rung->work;
 
-        return ['cues' => $rung['cues'] ?? []] + $item + [
-            'name' => $posture['name'] ?? $item['posture'],
+        return ['cues' => $drill['cues'] ?? $rung['cues'] ?? []] + $item + [
+            'name' => $drill['name'] ?? $posture['name'] ?? $item['posture'],
             'rungName' => $rung['name'] ?? $item['rung'],
-            'position' => $rung['position'] ?? [],
+            'position' => $drill['how'] ?? $rung['position'] ?? [],
             'check' => $rung['check'] ?? [],
             'gentle' => $rung['gentle'] ?? false,
             'stop' => $rung['stop'] ?? [],
@@ -134,7 +137,8 @@ final class SessionController extends TeacherController
             'way' => $rung['schools'][$school] ?? '',
             'fault' => $rung['fault'] ?? null,
             'wayOut' => $rung['way_out'] ?? '',
-            'loads' => $this->catalogue->rung($item['posture'], $item['rung'])->work->loads ?? [],
+            'loads' => $work->loads ?? [],
+            'straightRest' => $work?->isStraightRest() ?? false,
             'compensations' => array_map(static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']], $rung['compensations'] ?? []),
         ];
     }

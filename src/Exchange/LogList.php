@@ -12,6 +12,7 @@ use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 
@@ -53,8 +54,9 @@ final readonly class LogList
                     Day::of('on', Fields::textIn($session, 'on', CalendarDay::of($today)));
                     $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
                     $fields = Fields::of($item, $hasItems ? "sessions[$i].items[$j]" : "sessions[$i]");
-                    // What is repeated again and again is no rung that is held.
-                    if ($fields->has('drill')) {
+                    // What is repeated, and a form beside a rung, proves no rung.
+                    $shape = PracticeRung::named("$posture/$rung", $catalogue->practice());
+                    if ($fields->has('drill') || '' !== ($shape->purpose ?? '')) {
                         continue;
                     }
                     foreach (self::read($fields, $catalogue, $on, $isSore, $said) as [$side, $check]) {

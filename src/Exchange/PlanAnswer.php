@@ -10,7 +10,7 @@ use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Equipment;
-use LucidAscent\Core\Plan\Phase;
+use LucidAscent\Core\Plan\Measure;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -42,8 +42,8 @@ final readonly class PlanAnswer
 
         foreach (['pinned', 'forbidden'] as $name) {
             foreach (PersonDocument::ids($document, $name) as $id) {
-                if (!isset($poses->postures[$id])) {
-                    $unread[] = [$name => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose "%s".', $id)];
+                if (!isset($poses->postures[$id]) && !isset($this->catalogue->drills()[$id])) {
+                    $unread[] = [$name => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose and no drill "%s".', $id)];
                 }
             }
         }
@@ -62,26 +62,39 @@ final readonly class PlanAnswer
             $doses[self::DAYS[$day]] = $this->catalogue->dose($other);
         }
 
-        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->dose($school), $doses))->plan($wanted, $request);
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->dose($school), $doses, $this->catalogue->drills()))->plan($wanted, $request);
     }
 
     /** @return array<string, mixed> */
     public function answer(Plan $plan, ReadPoses $poses): array
     {
-        $leftOut = [];
-        foreach ($plan->leftOut as $posture => $reason) {
-            $leftOut[] = ['posture' => $posture, 'code' => $reason->code, 'because' => $this->texts->text($reason)];
-        }
-
         return [
             'weeks' => array_map(fn (array $week): array => [
                 'light' => $week['light'],
                 'sessions' => array_map(fn (PlannedSession $session): array => $this->session($session, $poses), $week['sessions']),
             ], $plan->weeks),
-            'leftOut' => $leftOut,
+            'leftOut' => $this->reasons($plan->leftOut),
             'dailyNote' => [] === array_filter($plan->weeks, static fn (array $week): bool => [] !== array_filter($week['sessions'], static fn (PlannedSession $session): bool => [] !== $session->items)) ? null : $this->because(new Reason('plan.daily-note', Source::Trade)),
             'retests' => array_map(static fn (array $retest): array => ['week' => $retest['week'], 'day' => $retest['on']->format('Y-m-d'), 'tests' => $retest['tests']], $plan->retests),
         ];
+    }
+
+    /**
+     * @param array<string, Reason> $reasons by posture
+     *
+     * @return list<array{posture: string, code: string, because: string}>
+     */
+    private function reasons(array $reasons): array
+    {
+        return array_map(fn (string $posture, Reason $reason): array => ['posture' => $posture, 'code' => $reason->code, 'because' => $this->because($reason)], array_keys($reasons), array_values($reasons));
+    }
+
+    /** @return array<string, string>|null the number to read, of which test, on which side */
+    private static function measure(?Measure $measure): ?array
+    {
+        $number = null === $measure ? null : array_key_first($measure->test->measured);
+
+        return null === $number ? null : ['test' => $measure->test->id, 'name' => $measure->test->name, 'side' => $measure->side->value, 'number' => $number, 'unit' => $measure->test->measured[$number]];
     }
 
     /** @return array<string, mixed> */
@@ -93,16 +106,22 @@ final readonly class PlanAnswer
             'minutes' => $session->minutes(),
             'theme' => $session->theme,
             'unused' => null === $session->unused ? null : ['minutes' => $session->unused->minutes, 'because' => $this->because($session->unused->because)],
+            'before' => self::measure($session->measure),
+            'after' => self::measure($session->measure),
+            'note' => $session->isAfterSport ? $this->because(new Reason('plan.sport-day', Source::Trade)) : null,
+            'tradesAway' => $this->reasons($session->tradesAway),
             'items' => array_map(fn (PlannedItem $item): array => [
-                'kind' => 'posture',
+                'kind' => null === $item->drill ? 'posture' : 'drill',
                 'posture' => $item->rung->posture,
-                'rung' => $item->rung->rung->id,
+                'rung' => null !== $item->drill ? null : ('' === $item->rung->beside ? $item->rung->rung->id : $item->rung->beside),
+                ...('' === $item->rung->beside ? [] : ['form' => $item->rung->rung->id]),
+                ...(null === $item->drill ? [] : ['drill' => $item->drill->id]),
                 'phase' => $item->phase->value,
                 'side' => $item->side->value ?? 'both',
                 'seconds' => $item->seconds,
-                'breaths' => Phase::Work === $item->phase ? $session->dose?->breaths($item->seconds) : null,
-                'repetitions' => Phase::Work === $item->phase ? $session->dose?->repetitions($item->seconds) : null,
-                'cues' => $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id)['cues'] ?? [],
+                'breaths' => $item->breaths($session->dose),
+                'repetitions' => $item->repetitions($session->dose),
+                'cues' => (null === $item->drill ? $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id) : $this->catalogue->entry(Kind::Drill, $item->drill->id))['cues'] ?? [],
                 'props' => $this->props($item, $poses),
                 'because' => $this->because($item->because),
             ], $session->items),
@@ -113,11 +132,8 @@ final readonly class PlanAnswer
     private function props(PlannedItem $item, ReadPoses $poses): array
     {
         $props = [];
-        $entry = $this->catalogue->entry(Kind::Posture, $item->rung->posture);
-        foreach ($entry['rungs'] ?? [] as $rung) {
-            foreach ($rung['id'] === $item->rung->rung->id ? $rung['props'] : [] as $prop) {
-                $props[] = ['what' => $prop['what']] + (isset($prop['rule']) ? ['height' => self::height($item, $poses)] : []);
-            }
+        foreach ($this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id)['props'] ?? [] as $prop) {
+            $props[] = ['what' => $prop['what']] + (isset($prop['rule']) ? ['height' => self::height($item, $poses)] : []);
         }
 
         return $props;
@@ -143,17 +159,12 @@ final readonly class PlanAnswer
     /** @throws InvalidValue */
     public static function request(Fields $document, \DateTimeImmutable $from): PlanRequest
     {
-        $days = [];
-        foreach ($document->list('days') as $day) {
-            $days[] = self::DAYS[is_string($day) ? strtolower($day) : ''] ?? throw InvalidValue::because('days', 'are mon, tue, wed, thu, fri, sat or sun.');
-        }
-        sort($days);
         $props = $document->has('props') ? $document->object('props') : null;
 
         return new PlanRequest(
             $from,
             (int) self::whole('weeks', $document->number('weeks')),
-            array_values(array_unique($days)),
+            self::days('days', $document->list('days')),
             (int) self::whole('minutes', $document->number('minutes')),
             $document->has('equipment') ? self::pieces(array_map(static fn (mixed $piece): string => is_string($piece) ? $piece : (string) json_encode($piece), $document->list('equipment'))) : new Equipment(
                 (int) self::whole('props.blocks', $props?->number('blocks', 0.0) ?? 0.0),
@@ -163,7 +174,23 @@ final readonly class PlanAnswer
             ),
             PersonDocument::ids($document, 'pinned'),
             PersonDocument::ids($document, 'forbidden'),
+            $document->has('sportDays') ? self::days('sportDays', $document->list('sportDays')) : [],
         );
+    }
+
+    /**
+     * @param list<mixed> $names
+     *
+     * @return list<int> in their order, 1 for Monday
+     *
+     * @throws InvalidValue when one is none
+     */
+    private static function days(string $field, array $names): array
+    {
+        $days = array_map(static fn (mixed $day): int => self::DAYS[is_string($day) ? strtolower($day) : ''] ?? throw InvalidValue::because($field, 'are mon, tue, wed, thu, fri, sat or sun.'), $names);
+        sort($days);
+
+        return array_values(array_unique($days));
     }
 
     /**

@@ -19,6 +19,7 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
@@ -45,14 +46,24 @@ final readonly class SessionLogs
         $kept = $pains = $inChecks = [];
         foreach ($log->objects('items') as $i => $item) {
             [$posture, $rung, $side] = [$item->text('posture'), $item->text('rung'), $item->text('side')];
-            if (null === $this->catalogue->rung($posture, $rung)) {
+            $shape = PracticeRung::named("$posture/$rung", $this->catalogue->practice());
+            if (null === $shape) {
                 throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $rung, $posture));
             }
             $said = PainFields::everywhere($log->list('items')[$i]);
             $pain = $said[0] ?? Pain::none();
             $values = ['holdReached' => $item->flag('holdReached'), 'evenBreath' => $item->flag('evenBreath'), 'compensations' => $item->texts('compensations')];
-            $kept[] = ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
+            $drill = $item->text('drill', '');
+            if ('' !== $drill && !isset($this->catalogue->drills()[$drill])) {
+                throw InvalidValue::because('items', sprintf('name no drill "%s".', $drill));
+            }
+            $kept[] = ('' === $drill ? [] : ['drill' => $drill]) + ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
             foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
+                // What is repeated, and a form beside a rung, proves no rung; what hurt in it counts all the same.
+                if ('' !== $drill || '' !== $shape->purpose) {
+                    array_push($pains, ...array_map(static fn (Pain $pain): array => [$pain, $one, $posture, $rung], $said));
+                    continue;
+                }
                 $check = new ReadinessCheck($rung, $on, $values['holdReached'], $values['evenBreath'], $pain, $values['compensations'], $soreAtNight, $now);
                 foreach (array_slice($said, 1) as $more) {
                     $pains[] = [$more, $one, $posture, $rung];

@@ -10,6 +10,7 @@ use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -21,10 +22,30 @@ final readonly class StoredPlan
     {
     }
 
-    /** @param array<string, mixed> $session */
-    public function session(array $session): PlannedSession
+    /**
+     * Weeks as they are kept: each item with the shape that is practised in it, a form in the place of its rung, and of what is repeated its position.
+     *
+     * @param list<array<string, mixed>> $weeks
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function kept(array $weeks): array
     {
-        return new PlannedSession(new \DateTimeImmutable($session['date'], new \DateTimeZone('UTC')), array_values(array_filter(array_map($this->item(...), $session['items']))));
+        foreach ($weeks as $w => $week) {
+            foreach ($week['sessions'] as $s => $session) {
+                foreach ($session['items'] as $i => $item) {
+                    $weeks[$w]['sessions'][$s]['items'][$i]['rung'] = $item['form'] ?? $item['rung'] ?? $this->catalogue->drills()[$item['drill'] ?? '']->uses->rung->id ?? '';
+                }
+            }
+        }
+
+        return $weeks;
+    }
+
+    /** @param array<string, mixed> $session */
+    public function session(array $session, ?Dose $dose = null): PlannedSession
+    {
+        return new PlannedSession(new \DateTimeImmutable($session['date'], new \DateTimeZone('UTC')), array_values(array_filter(array_map($this->item(...), $session['items']))), dose: $dose);
     }
 
     /**
@@ -36,28 +57,26 @@ final readonly class StoredPlan
      */
     public function begun(array $item, Dose $dose): array
     {
-        $seconds = $this->item($item)?->begun($dose)->seconds ?? $item['seconds'];
+        $begun = $this->item($item)?->begun($dose);
 
-        return ['seconds' => $seconds, 'breaths' => $dose->breaths($seconds), 'repetitions' => $dose->repetitions($seconds)] + $item;
+        return (null === $begun ? [] : ['seconds' => $begun->seconds, 'breaths' => $begun->breaths($dose), 'repetitions' => $begun->repetitions($dose)]) + $item;
     }
 
     /** @param array<string, mixed> $item */
     public function item(array $item): ?PlannedItem
     {
         $rung = $this->rung($item['posture'], $item['rung']);
+        $drill = $this->catalogue->drills()[$item['drill'] ?? ''] ?? null;
+        // A drill that there is no more, or that is done in another position now, is nothing that anybody has planned.
+        $isGone = isset($item['drill']) && (null === $drill || $drill->uses !== $rung);
 
-        return null === $rung ? null : new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own));
+        return null === $rung || $isGone ? null : new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own), $drill);
     }
 
+    /** A rung, or a form beside one. */
     public function rung(string $posture, string $rung): ?PracticeRung
     {
-        foreach ($this->catalogue->practice()[$posture] ?? [] as $one) {
-            if ($one->rung->id === $rung) {
-                return $one;
-            }
-        }
-
-        return null;
+        return PracticeRung::named("$posture/$rung", $this->catalogue->practice());
     }
 
     /**
@@ -137,16 +156,22 @@ final readonly class StoredPlan
             return [$at, 1];
         }
         $from = 'counter' === $items[$at]['phase'] ? $at - 1 : $at;
-        $posture = $items[max(0, $from)]['posture'];
-        while ($from > 0 && 'work' === $items[$from - 1]['phase'] && $items[$from - 1]['posture'] === $posture) {
+        $key = self::key($items[max(0, $from)]);
+        while ($from > 0 && 'work' === $items[$from - 1]['phase'] && self::key($items[$from - 1]) === $key) {
             --$from;
         }
         $to = $from;
-        while (isset($items[$to]) && 'work' === $items[$to]['phase'] && $items[$to]['posture'] === $posture) {
+        while (isset($items[$to]) && 'work' === $items[$to]['phase'] && self::key($items[$to]) === $key) {
             ++$to;
         }
 
         return [$from, $to - $from + ('counter' === ($items[$to]['phase'] ?? '') ? 1 : 0)];
+    }
+
+    /** @param array<string, mixed> $item */
+    private static function key(array $item): string
+    {
+        return isset($item['drill']) ? PracticeDrill::KEY.$item['drill'] : $item['posture'];
     }
 
     /**
@@ -156,7 +181,7 @@ final readonly class StoredPlan
      */
     private function other(array $item, int $by, Dose $dose): array
     {
-        $ladder = $this->catalogue->practice()[$item['posture']] ?? [];
+        $ladder = isset($item['drill']) ? [] : $this->catalogue->practice()[$item['posture']] ?? [];
         foreach ($ladder as $i => $rung) {
             if ($rung->rung->id === $item['rung'] && isset($ladder[$i + $by])) {
                 // A hold that was long on one rung is none of the other's.

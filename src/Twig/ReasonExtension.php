@@ -17,7 +17,7 @@ use Twig\TwigFunction;
 final class ReasonExtension extends AbstractExtension
 {
     /** Numbers of a reason that are names of something, and the labels they go by. */
-    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.'];
+    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.', 'remedy' => 'remedy.'];
 
     private const ENTRIES = ['postures' => Kind::Posture, 'posture' => Kind::Posture, 'test' => Kind::Test, 'tests' => Kind::Test];
 

@@ -73,7 +73,7 @@ final class PlanTest extends KernelTestCase
                 self::assertEqualsWithDelta(0.6, $volume / $full, 0.08);
             } else {
                 self::assertLessThanOrEqual(1.2, $volume / ($full ?? $volume));
-                self::assertGreaterThanOrEqual(1.0, $volume / ($full ?? $volume));
+                self::assertGreaterThanOrEqual(0.95, $volume / ($full ?? $volume), 'Forms and sides take turns, and the time is used.');
                 $full = $volume;
             }
         }
@@ -82,22 +82,104 @@ final class PlanTest extends KernelTestCase
         self::assertContains('shins-stacked', $plan['retests'][0]['tests']);
     }
 
-    public function testBothSidesAreWorkedAndTheTighterHalfAsMuchAgain(): void
+    public function testANewMovementIsLearnedOnTheEasierSideAndThenTheTighterComesFirstAndLast(): void
     {
-        $seconds = [];
-        foreach (self::plan(['wanted' => ['shins-stacked'], 'seen' => array_map(static fn (string $side): array => ['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => $side, 'clean' => true], ['left', 'right'])], 24, 16)['weeks'][0]['sessions'][0]['items'] as $item) {
-            if ('work' === $item['phase'] && 'both' !== $item['side']) {
-                $seconds[$item['posture']][] = [$item['side'], $item['seconds']];
+        $seen = array_map(static fn (string $side): array => ['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => $side, 'clean' => true], ['left', 'right']);
+        $work = static fn (array $session): array => array_map(static fn (array $item): array => [$item['side'], $item['seconds']], array_values(array_filter($session['items'], static fn (array $item): bool => 'shins-stacked' === $item['posture'] && 'work' === $item['phase'] && 'posture' === $item['kind'])));
+        $plan = self::plan(['wanted' => ['shins-stacked'], 'seen' => $seen, 'weeks' => 2, 'minutes' => 60], 24, 16);
+        foreach ($plan['weeks'][0]['sessions'] as $session) {
+            self::assertSame(['right', 'left'], array_column($work($session), 0), 'The left is the tighter one.');
+        }
+        $later = $work($plan['weeks'][1]['sessions'][0]);
+        self::assertSame(['left', 'right', 'left'], array_column($later, 0));
+        self::assertEqualsWithDelta(1.5, ($later[0][1] + $later[2][1]) / $later[1][1], 0.1);
+        // Three sessions that were logged are no less than three that were planned.
+        $logs = array_map(static fn (string $day): array => ['on' => $day, 'items' => [['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => 'both', 'clean' => true]]], ['2026-02-20', '2026-02-23', '2026-02-26']);
+        $first = static fn (array $sessions): array => array_column($work(self::plan(['wanted' => ['shins-stacked'], 'seen' => $seen, 'weeks' => 1, 'minutes' => 60, 'sessions' => $sessions], 24, 16)['weeks'][0]['sessions'][0]), 0);
+        self::assertSame(['right', 'left'], $first(array_slice($logs, 0, 2)));
+        self::assertCount(3, $first($logs));
+    }
+
+    public function testDrillsAreItemsOfTheirOwn(): void
+    {
+        $all = self::catalogue()->drills();
+        foreach ([30, 60, 120] as $minutes) {
+            $plan = self::plan(['wanted' => ['lotus'], 'minutes' => $minutes, 'weeks' => 1], 24);
+            $ids = [];
+            foreach ($plan['weeks'][0]['sessions'] as $session) {
+                $drills = array_filter($session['items'], static fn (array $item): bool => 'drill' === $item['kind']);
+                self::assertNotSame([], $drills, "$minutes minutes");
+                self::assertLessThanOrEqual(max(1, intdiv($minutes, 30)), count(array_unique(array_column($drills, 'drill'))));
+                foreach ($drills as $item) {
+                    $drill = $all[$item['drill']];
+                    self::assertSame(['work', null], [$item['phase'], $item['breaths']]);
+                    self::assertSame($drill->eachSide, 'both' !== $item['side']);
+                    self::assertTrue(null === $item['repetitions'] ? 0.0 === $drill->repetition : $item['repetitions'] >= 1);
+                    self::assertLessThanOrEqual($drill->range->most + 10, $item['seconds']);
+                    self::assertGreaterThanOrEqual($drill->range->least, $item['seconds']);
+                    self::assertNotSame([], $item['cues']);
+                    $ids[] = $item['drill'];
+                }
+            }
+            self::assertGreaterThan(1, count(array_unique($ids)), 'They go round.');
+        }
+    }
+
+    /** What is short of rotation has a drill for it first, and what bone stops is not drilled. */
+    public function testTheDrillIsForWhatLimits(): void
+    {
+        $session = self::plan(['wanted' => ['shins-stacked'], 'weeks' => 1, 'days' => ['mon']], 24)['weeks'][0]['sessions'][0];
+        $drill = array_values(array_filter($session['items'], static fn (array $item): bool => 'drill' === $item['kind']))[0];
+        self::assertContains('rotation', self::catalogue()->drills()[$drill['drill']]->remedies);
+        self::assertStringContainsString('rotation', $drill['because']);
+    }
+
+    public function testOneNumberIsReadBeforeAndAfter(): void
+    {
+        foreach (self::plan(['wanted' => ['shins-stacked']], 24)['weeks'][0]['sessions'] as $session) {
+            self::assertNotNull($session['before']);
+            self::assertSame($session['before'], $session['after']);
+            self::assertSame(['left', 'cm'], [$session['before']['side'], $session['before']['unit']]);
+            self::assertArrayHasKey($session['before']['number'], self::catalogue()->tests()[$session['before']['test']]->measured);
+        }
+        // Nothing is read that something holds.
+        foreach (self::plan(['wanted' => ['shins-stacked'], 'conditions' => ['knee-surgery', 'hip-replacement']], 24)['weeks'][0]['sessions'] as $session) {
+            self::assertNull($session['before']);
+        }
+    }
+
+    public function testADayWithAnotherSportSaysWhenToPractise(): void
+    {
+        $notes = array_column(self::plan(['sportDays' => ['thu'], 'weeks' => 1])['weeks'][0]['sessions'], 'note', 'day');
+        self::assertSame([null, null], [$notes['tue'], $notes['sat']]);
+        self::assertStringContainsString('after it', $notes['thu']);
+        $this->expectExceptionMessageMatches('/sportDays/');
+        self::plan(['sportDays' => ['someday']]);
+    }
+
+    /** Where there are fewer sessions in a week than wanted poses, none waits for ever. */
+    public function testEveryWantedPoseHasItsDay(): void
+    {
+        $themes = array_column(array_merge(...array_column(self::plan(['wanted' => ['lotus', 'pigeon', 'leg-behind-head'], 'days' => ['mon', 'thu'], 'minutes' => 40, 'weeks' => 3])['weeks'], 'sessions')), 'theme');
+        self::assertSame(['lotus', 'pigeon', 'leg-behind-head', 'lotus', 'pigeon', 'leg-behind-head'], $themes);
+    }
+
+    /** Of what a week holds of each component, what opens most has the most: a hold counts by the square root of its minutes. */
+    public function testTheKeystoneGetsTheMost(): void
+    {
+        foreach (self::SCHOOLS as $school) {
+            foreach ([30, 60, 90] as $minutes) {
+                $volume = [];
+                foreach (self::plan(['wanted' => ['shins-stacked', 'lotus'], 'school' => $school, 'minutes' => $minutes, 'weeks' => 1], 26)['weeks'][0]['sessions'] as $session) {
+                    foreach ($session['items'] as $item) {
+                        foreach ('work' === $item['phase'] ? self::catalogue()->postures()[$item['posture']]->abilities : [] as $ability) {
+                            $volume[$ability->value] = ($volume[$ability->value] ?? 0.0) + sqrt($item['seconds'] / 60) * ('both' === $item['side'] ? 2 : 1);
+                        }
+                    }
+                }
+                self::assertSame('rotation', array_search(max($volume), $volume, true), "$school $minutes: ".json_encode($volume));
             }
         }
-        self::assertNotSame([], $seconds);
-        foreach ($seconds as $items) {
-            self::assertContains('left', array_column($items, 0));
-            self::assertContains('right', array_column($items, 0));
-        }
-        $work = $seconds['shins-stacked'];
-        self::assertSame(['left', 'right', 'left'], array_column($work, 0), 'The tighter side first and last.');
-        self::assertEqualsWithDelta(1.5, ($work[0][1] + $work[2][1]) / $work[1][1], 0.1);
     }
 
     /** Garber et al. (2011), ACSM position stand: 60 s in all for a muscle group, on two or three days a week. */
@@ -153,8 +235,10 @@ final class PlanTest extends KernelTestCase
             self::assertNotSame([], $remedies, $session['day']);
             foreach ($remedies as $item) {
                 self::assertNotSame([], $postures[$item['posture']]['remedies'] ?? []);
-                self::assertContains($postures[$item['posture']]['level'], ['anyone', 'teacher-first']);
-                self::assertTrue(self::rung($item)->rung->isGentle());
+                if ('posture' === $item['kind']) {
+                    self::assertContains($postures[$item['posture']]['level'], ['anyone', 'teacher-first']);
+                    self::assertTrue(self::rung($item)->rung->isGentle());
+                }
             }
         }
         self::assertGreaterThan(1, count(array_unique(array_map(static fn (array $session): string => implode(' ', array_column($session['items'], 'posture')), $plan['weeks'][0]['sessions']))), 'They go round.');
@@ -172,7 +256,14 @@ final class PlanTest extends KernelTestCase
         self::assertContains('hero', $postures($plan));
         self::assertSame([], array_intersect(['pigeon', 'cobra', 'childs-pose'], $postures($plan)));
         self::assertContains(['posture' => 'pigeon', 'code' => 'plan.forbidden'], array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']], $plan['leftOut']));
-        self::assertContains(['pinned' => 'no-such', 'code' => 'unknown-pose', 'because' => 'There is no pose "no-such".'], $plan['unread']);
+        self::assertContains(['pinned' => 'no-such', 'code' => 'unknown-pose', 'because' => 'There is no pose and no drill "no-such".'], $plan['unread']);
+        $drills = static fn (array $plan): array => array_map(static fn (array $session): array => array_values(array_unique(array_column($session['items'], 'drill'))), $plan['weeks'][0]['sessions']);
+        $plan = self::plan(['pinned' => ['roll-forehead'], 'forbidden' => ['press-and-yield', 'in-and-out'], 'weeks' => 1, 'minutes' => 90]);
+        foreach ($drills($plan) as $ids) {
+            self::assertContains('roll-forehead', $ids);
+            self::assertSame([], array_intersect(['press-and-yield', 'in-and-out'], $ids));
+        }
+        self::assertSame([], $plan['unread']);
         // What is held is not practised because somebody wants it.
         $plan = self::plan(['wanted' => ['pigeon'], 'pinned' => ['lotus'], 'conditions' => ['knee-surgery'], 'weeks' => 1]);
         self::assertNotContains('lotus', $postures($plan));
@@ -184,7 +275,7 @@ final class PlanTest extends KernelTestCase
     {
         $longest = static fn (array $with, array $sides = ['left', 'right', 'both']): int => max([0, ...array_column(array_filter(array_merge(...array_column(self::plan($with + ['school' => 'long-still', 'minutes' => 90, 'weeks' => 1])['weeks'][0]['sessions'], 'items')), static fn (array $item): bool => 'work' === $item['phase'] && in_array($item['side'], $sides, true)), 'seconds')]);
         self::assertGreaterThan(300, $longest([]));
-        self::assertLessThanOrEqual(285, $longest(['conditions' => ['hypermobility']]), 'three minutes, half as much again where it is the keystone, and the coming in');
+        self::assertLessThanOrEqual(285, $longest(['conditions' => ['hypermobility']]), 'what a side does in all, and the coming in');
         $hurt = $longest(['events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'sitting-bone', 'kind' => 'ache']]]], ['left', 'both']);
         self::assertGreaterThan(0, $hurt);
         self::assertLessThanOrEqual(285, $hurt);
@@ -194,7 +285,7 @@ final class PlanTest extends KernelTestCase
     /** A wish of the teacher's is no word that lifts anything. */
     public function testWhatIsPinnedGoesPastNoStop(): void
     {
-        $pinned = array_keys(self::catalogue()->postures());
+        $pinned = [...array_keys(self::catalogue()->postures()), ...array_keys(self::catalogue()->drills())];
         $plan = self::plan(['wanted' => ['half-lotus'], 'pinned' => $pinned, 'days' => ['mon', 'tue'], 'weeks' => 1, 'minutes' => 180, 'events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
         $items = array_merge(...array_column($plan['weeks'][0]['sessions'], 'items'));
         self::assertNotSame([], $items);
@@ -202,13 +293,14 @@ final class PlanTest extends KernelTestCase
             self::assertSame('right', $item['side'], "$item[posture] $item[rung]");
             self::assertTrue(self::rung($item)->rung->isGentle());
         }
+        self::assertContains('drill', array_column($items, 'kind'), 'The other side goes on, with its drills.');
         $condition = 'hip-impingement';
         foreach (array_merge(...array_column(self::plan(['wanted' => ['lotus'], 'pinned' => $pinned, 'conditions' => [$condition], 'weeks' => 1, 'minutes' => 180])['weeks'][0]['sessions'], 'items')) as $item) {
             $this->nothingHeld([$item], [$condition]);
         }
         // Nor past a lower rung: it is practised where this person is.
         foreach (array_merge(...array_column(self::plan(['wanted' => [], 'pinned' => ['lotus', 'leg-behind-head'], 'weeks' => 1, 'tests' => []])['weeks'][0]['sessions'], 'items')) as $item) {
-            if (in_array($item['posture'], ['lotus', 'leg-behind-head'], true)) {
+            if ('posture' === $item['kind'] && in_array($item['posture'], ['lotus', 'leg-behind-head'], true)) {
                 self::assertSame(self::catalogue()->practice()[$item['posture']][0]->rung->id, $item['rung']);
             }
         }
@@ -225,7 +317,7 @@ final class PlanTest extends KernelTestCase
 
     public function testAnItemSaysHowItIsHeld(): void
     {
-        $work = static fn (string $school): array => array_values(array_filter(self::plan(['school' => $school, 'weeks' => 1])['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase']))[0];
+        $work = static fn (string $school): array => array_values(array_filter(self::plan(['school' => $school, 'weeks' => 1])['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase'] && 'posture' === $item['kind']))[0];
         $item = $work('counted-breath');
         self::assertSame('posture', $item['kind']);
         self::assertSame([(int) round($item['seconds'] / 5), null], [$item['breaths'], $item['repetitions']]);
@@ -255,8 +347,8 @@ final class PlanTest extends KernelTestCase
                 foreach ($week['sessions'] as $session) {
                     foreach ($session['items'] as $item) {
                         self::assertSame($free, $item['side'], "$item[posture] $item[rung]");
-                        $work = self::catalogue()->rung($item['posture'], $item['rung'])?->work;
-                        self::assertFalse($work?->usesBothLegs, "$item[posture] needs both legs.");
+                        $work = self::rung($item)->rung->work;
+                        self::assertFalse($work->usesBothLegs, "$item[posture] needs both legs.");
                         self::assertTrue($work->isGentle);
                         $works += 'work' === $item['phase'] ? 1 : 0;
                     }
@@ -337,14 +429,16 @@ final class PlanTest extends KernelTestCase
             }
             if ('work' === $item['phase']) {
                 self::assertGreaterThanOrEqual($least, $warm, 'five minutes of warming up before any work, three in a short session');
-                self::assertContains($phases[$i + 1], ['work', 'counter']);
-                if ('counter' !== $phases[$i + 1]) {
+                if ('posture' === $item['kind'] && 'counter' !== $phases[$i + 1]) {
                     self::assertSame($item['posture'], $items[$i + 1]['posture'], 'the counterpose follows its posture');
                 }
+                if ('drill' === $item['kind'] && 'rest' === $phases[$i + 1]) {
+                    self::assertTrue(self::rung($item)->rung->isGentle(), 'what is repeated in a deep position is undone, too');
+                }
             }
-            if ('counter' === $item['phase']) {
+            if ('counter' === $item['phase'] || ('work' === $item['phase'] && 'drill' === $item['kind'])) {
                 $block = [];
-                for ($j = $i - 1; $j >= 0 && 'work' === $phases[$j]; --$j) {
+                for ($j = 'counter' === $item['phase'] ? $i - 1 : $i; $j >= 0 && 'work' === $phases[$j] && ([] === $block || $items[$j]['posture'] === $items[$j + 1]['posture']); --$j) {
                     $block[] = self::rung($items[$j])->stance->rank();
                 }
                 self::assertNotSame([], $block);
@@ -396,6 +490,12 @@ final class PlanTest extends KernelTestCase
     /** @param array<string, mixed> $item */
     private static function rung(array $item): PracticeRung
     {
+        if ('drill' === $item['kind']) {
+            self::assertNull($item['rung']);
+            self::assertSame($item['posture'], self::catalogue()->drills()[$item['drill']]->uses->posture);
+
+            return self::catalogue()->drills()[$item['drill']]->uses;
+        }
         foreach (self::catalogue()->practice()[$item['posture']] as $rung) {
             if ($rung->rung->id === $item['rung']) {
                 return $rung;

@@ -19,14 +19,17 @@ final class BothSides implements SessionRule
         $sides = [];
         foreach ($session->items as $item) {
             foreach (Phase::Work === $item->phase ? (null === $item->side ? Side::cases() : [$item->side]) : [] as $side) {
-                $sides[$item->rung->posture][$side->value] = $item->rung->name;
+                $sides[$item->key()][$side->value] = $item;
             }
         }
         $broken = [];
-        foreach ($sides as $posture => $worked) {
+        foreach ($sides as $worked) {
+            $item = array_values($worked)[0];
             foreach (Side::cases() as $side) {
-                if (!isset($worked[$side->value]) && null !== $poses->of($posture, $side)->stand->rung) {
-                    $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => array_values($worked)[0]]);
+                $stand = $poses->of($item->rung->posture, $side)->stand;
+                $isAllowed = null === $item->drill ? null !== $stand->rung : [] === $stand->closing($item->rung->rung->id);
+                if (!isset($worked[$side->value]) && $isAllowed) {
+                    $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
                 }
             }
         }

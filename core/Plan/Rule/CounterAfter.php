@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan\Rule;
 
 use LucidAscent\Core\Plan\Phase;
+use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
@@ -18,20 +19,26 @@ final class CounterAfter implements SessionRule
         $open = null;
         $broken = [];
         foreach ($session->items as $item) {
-            if (null !== $open && Phase::Counter !== $item->phase && (Phase::Work !== $item->phase || $open->posture !== $item->rung->posture)) {
-                $broken[$open->posture] = new Reason('rule.counter', Source::Trade, ['posture' => $open->name]);
+            if (null !== $open && Phase::Counter !== $item->phase && (Phase::Work !== $item->phase || $open->key() !== $item->key())) {
+                $broken[$open->key()] = self::without($open);
                 $open = null;
             }
             $open = match ($item->phase) {
                 Phase::Counter => null,
-                Phase::Work => $item->rung,
+                // What is repeated in a gentle position comes and goes by itself.
+                Phase::Work => null !== $item->drill && $item->rung->rung->isGentle() ? null : $item,
                 default => $open,
             };
         }
         if (null !== $open) {
-            $broken[$open->posture] = new Reason('rule.counter', Source::Trade, ['posture' => $open->name]);
+            $broken[$open->key()] = self::without($open);
         }
 
         return array_values($broken);
+    }
+
+    private static function without(PlannedItem $item): Reason
+    {
+        return new Reason('rule.counter', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
     }
 }

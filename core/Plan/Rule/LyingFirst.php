@@ -16,18 +16,21 @@ final class LyingFirst implements SessionRule
     public function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
         $reached = 0;
-        $posture = null;
+        $work = null;
         $broken = [];
         foreach ($session->items as $item) {
             if (Phase::Work !== $item->phase) {
-                $posture = null;
+                $work = null;
                 continue;
             }
-            if ($item->rung->stance->rank() < $reached && $posture !== $item->rung->posture) {
-                $broken[$item->rung->posture] = new Reason('rule.order', Source::Trade, ['posture' => $item->rung->name]);
+            if (true === $session->dose?->lotusLast && $item->rung->isLyingLotus()) {
+                continue;
+            }
+            if ($item->rung->stance->rank() < $reached && $work !== $item->key()) {
+                $broken[$item->key()] = new Reason('rule.order', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
             }
             $reached = max($reached, $item->rung->stance->rank());
-            $posture = $item->rung->posture;
+            $work = $item->key();
         }
 
         return array_values($broken);

@@ -18,7 +18,7 @@ final class NothingHeld implements SessionRule
         $broken = [];
         foreach ($session->items as $item) {
             foreach (null === $item->side ? Side::cases() : [$item->side] as $side) {
-                if ([] !== ($poses->of($item->rung->posture, $side)->rung($item->rung->rung->id)->heldBy ?? [true])) {
+                if ([] !== ($poses->shape($item->rung->posture, $item->rung->rung->id, $side)->reading->heldBy ?? [true])) {
                     $broken[$item->rung->name] = new Reason('rule.held', Source::Trade, ['posture' => $item->rung->name]);
                 }
             }

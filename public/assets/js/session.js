@@ -47,12 +47,10 @@ const say = (pain, side, during = {}) => {
     // An answer that is on no table ends everything.
     ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
 };
-const straightRest = ({ loads }) =>
-    loads.includes('lying-rest') && !loads.includes('knee-folded') && !loads.includes('turn-out');
 const ended = (item) =>
     ends.some(
         ({ all, side, loads, of }) =>
-            ((all || (side && of === '')) && !straightRest(item)) ||
+            ((all || (side && of === '')) && !item.straightRest) ||
             // A side that rests altogether leaves the other its gentle shapes.
             (side && of !== '' && (item.side === of || item.side === 'both' || !item.gentle)) ||
             loads.some((load) => item.loads.includes(load)),
@@ -291,8 +289,9 @@ find('finish').addEventListener('submit', async (event) => {
     event.preventDefault();
     const log = [...done].map(([index, { pain }]) => {
         const of = (name) => find('finish').querySelector(`[data-item="${index}"][data-name="${name}"]`);
-        const { posture, rung, side, compensations } = items[index];
+        const { posture, rung, side, compensations, drill } = items[index];
         return {
+            ...(drill ? { drill } : {}),
             posture,
             rung,
             side,

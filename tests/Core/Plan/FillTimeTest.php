@@ -12,6 +12,7 @@ use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -58,6 +59,37 @@ final class FillTimeTest extends TestCase
         self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 250, Dose::longAndStill(1), ['a'])), 'what keeps short keeps short');
         self::assertSame(0, FillTime::room($items, Dose::longAndStill(1), ['a']));
         self::assertSame([], FillTime::of([], 100, Dose::longAndStill(1)));
+    }
+
+    /** The square roots of the minutes, each with its worth, can be brought to no larger sum. */
+    public function testASecondMinuteIsWorthLessThanTheFirst(): void
+    {
+        $items = [self::item('a', 70, Side::Left), self::item('b', 300, Side::Left), self::item('c', 70, Side::Left), self::item('d', 70, Side::Left)];
+        self::assertSame([225, 300, 225, 510], self::seconds(FillTime::of($items, 755, Dose::longAndStill(1), [], ['d' => 1.5])), 'what is worth half as much again is held two and a quarter times as long, and what is long already stays');
+        mt_srand(7);
+        $value = static fn (array $seconds, array $worth): float => array_sum(array_map(static fn (int $s, float $w): float => $w * sqrt($s), $seconds, $worth));
+        for ($run = 0; $run < 100; ++$run) {
+            $worth = array_map(static fn (): float => mt_rand(10, 20) / 10, range(0, 3));
+            $filled = self::seconds(FillTime::of($items, mt_rand(100, 2500), Dose::longAndStill(1), [], array_combine(['a', 'b', 'c', 'd'], $worth)));
+            [$from, $to] = [mt_rand(0, 3), mt_rand(0, 3)];
+            $moved = $filled;
+            $moved[$from] -= 30;
+            $moved[$to] += 30;
+            if ($from !== $to && $moved[$from] >= self::seconds($items)[$from] && $moved[$to] <= 910) {
+                self::assertLessThanOrEqual($value($filled, $worth) + 0.2, $value($moved, $worth));
+            }
+        }
+    }
+
+    public function testADrillIsRepeatedAsOftenAsItsOwnRangeHasIt(): void
+    {
+        $drill = new PracticeDrill('d', 'D', self::rung('a'), new HoldRange(99.0, 231.0), 33.0, true, []);
+        $item = new PlannedItem(self::rung('a'), Phase::Work, Side::Left, 110, new Reason('plan.drill', Source::Own), $drill);
+        [$more] = FillTime::of([$item], 900, Dose::countedBreath(1));
+        self::assertSame([240, 7, null], [$more->seconds, $more->repetitions(Dose::countedBreath(1)), $more->breaths(Dose::countedBreath(1))]);
+        self::assertSame([105, 3], [$more->begun(Dose::countedBreath(1))->seconds, $more->begun(Dose::countedBreath(1))->repetitions(null)]);
+        self::assertNull((new PracticeDrill('d', 'D', self::rung('a'), new HoldRange(30.0, 60.0), 0.0, true, []))->repetitions(60), 'what is not counted');
+        self::assertSame([220, 220], self::seconds(FillTime::of([$item, self::item('a', 70, Side::Left)], 260, Dose::longAndStill(1))), 'apart from the posture in which it is done');
     }
 
     public function testAShapeThatIsDeepOnOneSideIsDeep(): void

@@ -47,12 +47,13 @@ final class PlannerTest extends TestCase
     public function testASessionWarmsUpWorksUndoesAndRests(): void
     {
         $session = self::first(self::plan(['turner']));
-        self::assertSame(['warm-up', 'warm-up', 'work', 'work', 'counter', 'rest'], array_map(static fn (PlannedItem $item): string => $item->phase->value, $session->items));
-        self::assertSame(['warm-a', 'warm-b', 'turner', 'turner', 'undo', 'warm-a'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $session->items));
-        self::assertSame([null, null], [$session->items[0]->side, $session->items[1]->side], 'What both sides are free for is one shape.');
-        self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.stage', 'plan.stage', 'plan.counter', 'plan.rest'], array_map(static fn (PlannedItem $item): string => $item->because->code, $session->items));
-        self::assertSame([300, 45, 140], [self::seconds($session, Phase::WarmUp), self::seconds($session, Phase::Counter), self::seconds($session, Phase::Rest)], 'Five minutes of thirty to warm up, a twelfth to rest.');
-        self::assertSame([635, 635], array_map(static fn (PlannedItem $item): int => $item->seconds, self::work($session)), 'A gentle rung is held until the time is used: ten minutes and more are ordinary.');
+        self::assertSame(['warm-up', 'warm-up', 'warm-up', 'work', 'work', 'counter', 'rest'], array_map(static fn (PlannedItem $item): string => $item->phase->value, $session->items));
+        self::assertSame(['warm-a', 'warm-b', 'warm-b', 'turner', 'turner', 'undo', 'warm-a'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $session->items));
+        self::assertSame([null, Side::Left, Side::Right], [$session->items[0]->side, $session->items[1]->side, $session->items[2]->side], 'What is one-sided is done on both sides.');
+        self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.warm-up', 'plan.stage', 'plan.stage', 'plan.counter', 'plan.rest'], array_map(static fn (PlannedItem $item): string => $item->because->code, $session->items));
+        self::assertSame([345, 45, 140], [self::seconds($session, Phase::WarmUp), self::seconds($session, Phase::Counter), self::seconds($session, Phase::Rest)], 'Five minutes of thirty to warm up and to read the number, a twelfth to rest.');
+        self::assertSame(['shins-stacked', Side::Left], [$session->measure?->test->id, $session->measure?->side]);
+        self::assertSame([615, 615], array_map(static fn (PlannedItem $item): int => $item->seconds, self::work($session)), 'A gentle rung is held until the time is used: ten minutes and more are ordinary.');
         self::assertNull($session->unused);
         self::assertSame('turner', $session->theme);
         self::assertSame([Side::Left, Side::Right], array_map(static fn (PlannedItem $item): ?Side => $item->side, self::work($session)));
@@ -67,7 +68,7 @@ final class PlannerTest extends TestCase
         self::assertSame([[null, 'low']], $items([]));
         self::assertSame(910, self::work(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side: a quarter of an hour at most, and the coming in.');
         $ahead = new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'));
-        self::assertNotContains([null, 'low'], $items([$ahead]), 'One side stands higher: each is taken by itself.');
+        self::assertSame([[null, 'low']], $items([$ahead]), 'One side stands higher: both do what the other can.');
     }
 
     /** However many there are to warm up with, each lasts a minute. */
@@ -80,7 +81,7 @@ final class PlannerTest extends TestCase
             $ladders[$id][0] = new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->stance, $rung->counters, [], $rung->isSymmetric, $place);
         }
         $warm = array_values(array_filter(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase));
-        self::assertSame(['warm-a', 'warm-b', 'spreader', 'summit', 'undo'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
+        self::assertSame(['warm-a', 'warm-b', 'warm-b', 'spreader', 'spreader', 'summit', 'summit', 'undo', 'undo', 'turner'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
         self::assertSame(60, $warm[0]->seconds);
     }
 
@@ -166,7 +167,11 @@ final class PlannerTest extends TestCase
     public function testTheTighterSideComesFirstAndLastAndHalfAsMuchAgain(): void
     {
         $person = Person::of(self::TESTS, seen: [self::seen('turner', 'low', Side::Right), self::seen('turner', 'low'), new Seen('turner', 'full', Side::Left, false, new \DateTimeImmutable('2026-03-05'))]);
-        $items = self::work(self::first((new Planner(self::read($person), self::ladders(), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))));
+        $sessions = array_merge(...array_column((new Planner(self::read($person), self::ladders(), Dose::longAndStill(2)))->plan(['turner'], self::request(2, [1, 4], 60))->weeks, 'sessions'));
+        foreach (array_slice($sessions, 0, 3) as $new) {
+            self::assertSame([Side::Right, Side::Left], array_map(static fn (PlannedItem $item): ?Side => $item->side, self::work($new)), 'What is new is learned on the easier side.');
+        }
+        $items = self::work($sessions[3]);
         self::assertSame([Side::Left, Side::Right, Side::Left], array_map(static fn (PlannedItem $item): ?Side => $item->side, $items));
         self::assertSame([130, 130, 70], array_map(static fn (PlannedItem $item): int => $item->seconds, $items));
     }
@@ -226,17 +231,17 @@ final class PlannerTest extends TestCase
         self::assertSame([910, 160], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
     }
 
-    public function testTheKeystoneComesFirstAndGetsHalfAsMuchAgain(): void
+    public function testTheKeystoneComesFirstAndGetsTheMost(): void
     {
         $list = Candidates::of(['spreader', 'summit'], self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), self::request(1, [1], 60))->list;
-        self::assertSame('plan.keystone', $list[0]->because->code);
-        self::assertSame([1.5, 1.0], [$list[0]->weight, $list[count($list) - 1]->weight]);
-        self::assertSame('spreader', $list[count($list) - 1]->posture);
+        usort($list, static fn ($a, $b): int => $b->weight(null) <=> $a->weight(null));
+        self::assertSame(['plan.keystone', 'spreader'], [$list[0]->because->code, $list[count($list) - 1]->posture]);
+        self::assertSame([1.5, 1.0, 1.2], [$list[0]->worth(null), $list[count($list) - 1]->worth(null), $list[count($list) - 1]->worth('spreader')]);
         $work = self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Dose::longAndStill(2)))->plan(['spreader', 'summit'], self::request(1, [1], 45))));
         $seconds = static fn (bool $isKey): array => array_values(array_map(static fn (PlannedItem $item): int => $item->seconds, array_filter($work, static fn (PlannedItem $item): bool => ('plan.keystone' === $item->because->code) === $isKey)));
         self::assertNotSame([], $seconds(true));
         self::assertNotSame([], $seconds(false));
-        self::assertEqualsWithDelta(1.5, $seconds(true)[0] / $seconds(false)[0], 0.05, 'Half as much again, however long the others are.');
+        self::assertEqualsWithDelta((1.5 / 1.2) ** 2, $seconds(true)[0] / $seconds(false)[0], 0.05, 'Minutes count by their square root, and the other is the theme of the day.');
     }
 
     public function testTheDaysOfPractice(): void
