@@ -45,6 +45,6 @@ $read = $median(static function () use ($catalogue, $person, $wanted): void {
         $poses->state($id);
     }
 });
-$plan = $median(static fn () => (new Planner(new ReadPoses($catalogue->postures(), $person, $catalogue->tests()), $catalogue->practice(), $catalogue->dose('counted-breath')))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))));
+$plan = $median(static fn () => (new Planner(new ReadPoses($catalogue->postures(), $person, $catalogue->tests()), $catalogue->practice(), $catalogue->dose('counted-breath'), [], $catalogue->drills()))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))));
 printf("plan of twelve weeks, over reading its poses alone: %.1f (%.1f ms)\n", $plan / $read, $plan);
 @unlink($root.'/var/cache/bench-catalogue.php');

@@ -13,7 +13,6 @@ namespace LucidAscent\Core\Plan;
 final readonly class FillTime
 {
     public const GRAIN = 5;
-    private const STEPS = 44;
 
     /**
      * @param list<PlannedItem> $items of a session
@@ -38,17 +37,38 @@ final readonly class FillTime
         $times = static fn (float $level, string $key): float => min($most[$key], max(1.0, $level * $share[$key] / $longest[$key]));
         $used = static fn (float $level): float => array_sum(array_map(static fn (string $key): float => $total[$key] * $times($level, $key), array_keys($total)));
         $budget = array_sum($total) + $seconds;
-        $low = 0.0;
-        $high = max([0.0, ...array_map(static fn (string $key): float => $longest[$key] * $most[$key] / $share[$key], array_keys($longest))]);
-        if ($used($high) <= $budget) {
-            $low = $high;
-        }
-        for ($step = 0; $step < self::STEPS && $high - $low > 1e-6; ++$step) {
-            $middle = ($low + $high) / 2.0;
-            $used($middle) <= $budget ? $low = $middle : $high = $middle;
-        }
+        $low = self::level($longest, $most, $share, $used, $budget);
 
         return array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase && isset($longest[$item->key()]) && ($more = $times($low, $item->key())) > 1.0 ? $item->lasting(self::grain($item->seconds * $more)) : $item, $items);
+    }
+
+    /**
+     * The level at which the time is used: between the levels where something begins to be held longer, or is as long as
+     * it may be, what is used rises in a straight line.
+     *
+     * @param array<string, int> $longest by key
+     * @param array<string, float> $most likewise
+     * @param array<string, float> $share likewise
+     * @param callable(float): float $used seconds at a level
+     */
+    private static function level(array $longest, array $most, array $share, callable $used, int $budget): float
+    {
+        $bends = [0.0];
+        foreach ($longest as $key => $seconds) {
+            array_push($bends, $seconds / $share[$key], $seconds * $most[$key] / $share[$key]);
+        }
+        sort($bends);
+        [$below, $above] = [0, count($bends) - 1];
+        if ($used($bends[$above]) <= $budget) {
+            return $bends[$above];
+        }
+        while ($above - $below > 1) {
+            $middle = intdiv($below + $above, 2);
+            $used($bends[$middle]) <= $budget ? $below = $middle : $above = $middle;
+        }
+        [$from, $to] = [$used($bends[$below]), $used($bends[$above])];
+
+        return $bends[$below] + ($bends[$above] - $bends[$below]) * max(0.0, ($budget - $from) / ($to - $from));
     }
 
     /**

@@ -34,6 +34,8 @@ final class PlanSession
     /** So many shapes in a session of so many minutes, where there are as many. */
     private const LONG = 75;
     private const SHAPES = 6;
+    /** What one, two, three or four forms that take turns have come round by. */
+    private const FORMS = 12;
     /** So many remedies take turns in coming first. */
     private const REMEDIES = 4;
     /** One drill for each so many minutes. */
@@ -47,6 +49,8 @@ final class PlanSession
     private array $growth = [];
     /** @var array<string, non-empty-list<PracticeRung>> a rung and the forms that may be alternated with it, by posture, rung and side */
     private array $forms = [];
+    /** @var array<string, list<PlannedItem>> the work on something, by key, school, whether it is new, and whose turn it is */
+    private array $items = [];
     /** @var array<string, Measure|null> by posture */
     private array $measures = [];
 
@@ -80,7 +84,8 @@ final class PlanSession
         }
         $left = $budget - self::seconds([...$warmUp, ...$rest]);
         $work = $tradesAway = [];
-        $take = function (Candidate $candidate) use (&$left, &$work, $dose, $on): bool {
+        $room = 0;
+        $take = function (Candidate $candidate) use (&$left, &$work, &$room, $dose, $on): bool {
             $items = $this->items($candidate, $dose);
             $needed = self::seconds($items);
             if ($needed > $left || isset($work[$candidate->key()])) {
@@ -88,6 +93,7 @@ final class PlanSession
             }
             $left -= $needed;
             $work[$candidate->key()] = [$candidate, $items];
+            $room += FillTime::room($items, $dose, $this->candidates->keepsShort($candidate) ? [$candidate->key()] : []);
             foreach ($candidate->isDeep() ? $candidate->components : [] as $component) {
                 $this->lastDeep[$component] = $on;
             }
@@ -108,7 +114,7 @@ final class PlanSession
         if ([] === $this->candidates->list) {
             $this->takeDrills($drills, $on, $dose, $take);
         }
-        $this->takeRemedies($turn, $work, $left, $dose, $take);
+        $this->takeRemedies($turn, $work, $left, $room, $take);
         $items = $this->filled($work, max(0, $left - (int) ((1.0 - self::USED) * $budget)), $dose, $theme, $isLight);
         foreach (array_keys($work) as $key) {
             $this->practised[$key] = ($this->practised[$key] ?? 0) + 1;
@@ -176,14 +182,16 @@ final class PlanSession
      * One is there always, as far as there is room: what was found short is worked on, not only looked at.
      *
      * @param array<string, array{Candidate, list<PlannedItem>}> $work
+     * @param int $left seconds that nothing has taken
+     * @param int $room seconds that what is there could take beside what it has
      * @param callable(Candidate): bool $take
      */
-    private function takeRemedies(int $turn, array &$work, int &$left, Dose $dose, callable $take): void
+    private function takeRemedies(int $turn, array &$work, int &$left, int &$room, callable $take): void
     {
         $spare = (int) ((1.0 - self::USED) * 60 * $this->request->minutes);
         $taken = 0;
         foreach ($this->remedies($turn % self::REMEDIES) as $candidate) {
-            $isEnough = FillTime::room(self::itemsOf($work), $dose, $this->short($work)) >= $left - $spare && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
+            $isEnough = $room >= $left - $spare && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
             if ($taken > 0 && $isEnough) {
                 return;
             }
@@ -249,8 +257,15 @@ final class PlanSession
      */
     private function items(Candidate $candidate, Dose $dose): array
     {
-        $items = [];
         $sessions = $this->practised[$candidate->key()] ?? 0;
+
+        return $this->items[$candidate->key().' '.$dose->school.' '.(int) ($sessions < SideOrder::NEW).' '.$sessions % self::FORMS] ??= $this->laidOut($candidate, $dose, $sessions);
+    }
+
+    /** @return list<PlannedItem> */
+    private function laidOut(Candidate $candidate, Dose $dose, int $sessions): array
+    {
+        $items = [];
         foreach (SideOrder::of($candidate, $sessions) as [$side, $rung, $part]) {
             $isShort = $this->poses->person->holds->keepsShort($rung->rung->work, $side);
             $rung = null === $candidate->drill && !$isShort ? $this->form($rung, $side, $sessions) : $rung;
