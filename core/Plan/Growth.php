@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\ReadPoses;
 
 /**
  * How many times as long as in the beginning a rung is held: a fifth more for each week in which it was practised and
@@ -45,6 +46,14 @@ final readonly class Growth
         }
 
         return self::isBreak($before, $on) ? 1.0 : self::STEP ** $steps;
+    }
+
+    /** Of a rung on a side, by now; of both sides at once, that of the one which is behind. */
+    public static function now(ReadPoses $poses, PracticeRung $rung, ?Side $side): float
+    {
+        $person = $poses->person;
+
+        return min(array_map(static fn (Side $one): float => self::of($person->seen, $rung->posture, $rung->rung->id, $one, $person->on, $person->liftedAt($one)), null === $side ? Side::cases() : [$side]));
     }
 
     private static function isBreak(?\DateTimeImmutable $before, \DateTimeImmutable $on): bool

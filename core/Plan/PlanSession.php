@@ -45,8 +45,6 @@ final class PlanSession
     private array $lastDeep = [];
     /** @var array<string, int> sessions in which something was practised, logged ones among them, by key */
     private array $practised = [];
-    /** @var array<string, float> how many times as long as in the beginning, by posture, rung and side */
-    private array $growth = [];
     /** @var array<string, non-empty-list<PracticeRung>> a rung and the forms that may be alternated with it, by posture, rung and side */
     private array $forms = [];
     /** @var array<string, list<PlannedItem>> the work on something, by key, school, whether it is new, and whose turn it is */
@@ -273,7 +271,7 @@ final class PlanSession
                 $seconds = $candidate->drill->range->least;
             } else {
                 $least = $dose->seconds($rung);
-                $seconds = $part * ($isShort ? $least : min($dose->most($rung), $least * $this->growth($rung, $side)));
+                $seconds = $part * ($isShort ? $least : min($dose->most($rung), $least * Growth::now($this->poses, $rung, $side)));
             }
             $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($seconds), $candidate->because, $candidate->drill);
         }
@@ -295,12 +293,6 @@ final class PlanSession
             && [] === array_filter(null === $side ? Side::cases() : [$side], fn (Side $one): bool => true !== $this->poses->shape($form->posture, $form->rung->id, $one)?->isOpen())))];
 
         return $this->forms[$key][$sessions % count($this->forms[$key])];
-    }
-
-    /** Of both sides at once, that of the one which is behind. */
-    private function growth(PracticeRung $rung, ?Side $side): float
-    {
-        return $this->growth[$rung->posture.' '.$rung->rung->id.' '.($side->value ?? '')] ??= min(array_map(fn (Side $one): float => Growth::of($this->poses->person->seen, $rung->posture, $rung->rung->id, $one, $this->poses->person->on, $this->poses->person->liftedAt($one)), null === $side ? Side::cases() : [$side]));
     }
 
     /**

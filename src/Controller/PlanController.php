@@ -11,23 +11,22 @@ use LucidAscent\App\Entity\PlanFeed;
 use LucidAscent\App\Entity\PlanFeedEnd;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\App\Form\PlanForm;
 use LucidAscent\App\Practice\HeldBack;
+use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\PlanCalendar;
+use LucidAscent\App\Practice\PlanVolume;
 use LucidAscent\App\Practice\StoredPlan;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
-use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
-use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
-use LucidAscent\Core\Reason\Reason;
-use LucidAscent\Core\Reason\Source;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -38,7 +37,6 @@ use Symfony\Component\Uid\Uuid;
 final class PlanController extends TeacherController
 {
     public const TOKEN = 'plan';
-    private const CHANGES = ['skip', 'earlier', 'later', 'easier', 'harder', 'lock', 'unlock', 'day-before', 'day-after'];
 
     public function __construct(
         private readonly PersonOn $person,
@@ -48,7 +46,7 @@ final class PlanController extends TeacherController
         private readonly OwnCatalogue $own,
         private readonly Wanted $wanted,
         private readonly HeldBack $heldBack,
-        private readonly ReasonExtension $texts,
+        private readonly ItemText $text,
     ) {
     }
 
@@ -62,7 +60,7 @@ final class PlanController extends TeacherController
         $form = $this->createForm(PlanForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
-            'postures' => array_column($this->catalogue->all(Kind::Posture), 'id', 'name'),
+            'postures' => array_flip($this->names(Kind::Posture)) + array_flip(array_map(fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]), $this->names(Kind::Drill))),
             'zone' => $this->teacher()->timeZone() ?? 'UTC',
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
@@ -80,6 +78,7 @@ final class PlanController extends TeacherController
                     'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
                     'pinned' => array_values($asked['pinned']),
                     'forbidden' => array_values($asked['forbidden']),
+                    'sportDays' => array_values($asked['sportDays']),
                     'time' => $asked['time'],
                     'zone' => $asked['zone'],
                 ], $this->records->newestPlan($practitioner)));
@@ -92,83 +91,79 @@ final class PlanController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
-    public function show(string $id, string $plan): Response
+    public function show(string $id, string $plan, Request $request, PlanVolume $volume): Response
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $decided = [];
-        foreach ($this->records->allDecisions($practitioner) as $decision) {
-            $decided[(string) $decision->check->id] = true;
-        }
-        $open = [];
-        foreach ($this->records->allChecks($practitioner) as $check) {
-            $key = $check->ladder.' '.$check->side->value;
-            if (!isset($open[$key])) {
-                $open[$key] = isset($decided[(string) $check->id]) ? null : $check;
-            }
-        }
+        $weeks = $this->named($this->heldBack->weeks($plan, $poses));
+        $today = Day::of($this->clock->now());
+        $logs = $this->records->logs($practitioner);
 
         return $this->render('plan/show.html.twig', [
             'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
-            'weeks' => $this->heldBack->weeks($plan, $poses),
+            'weeks' => $weeks,
+            'days' => array_map(static fn (int $day): string => Day::of($plan->from()->add(new \DateInterval("P{$day}D"))), range(0, 7 * count($weeks) - 1)),
+            'opened' => $this->opened($weeks, $request->query->getInt('week'), $today),
             'barred' => $this->heldBack->of($plan, $poses),
-            'names' => array_map(static fn (array $posture): string => $posture['name'], $this->catalogue->all(Kind::Posture)),
-            'rungs' => array_map(static fn (array $ladder): array => array_column(array_map(static fn ($rung): array => [$rung->rung->id, $rung->rung->name], $ladder), 1, 0), $this->catalogue->practice()),
-            'tests' => array_map(static fn (array $test): string => $test['name'], $this->catalogue->all(Kind::Test)),
-            'components' => $this->components(),
-            'logs' => $this->records->logs($practitioner),
-            'undecided' => array_values(array_filter($open)),
+            'names' => $this->names(Kind::Posture),
+            'tests' => $this->names(Kind::Test),
+            'volume' => $volume->of($weeks, $logs),
+            'logs' => $logs,
+            'undecided' => $this->undecided($practitioner),
             'feed' => $this->records->feed($practitioner),
             'isNewest' => $this->records->newestPlan($practitioner) === $plan,
-            'today' => Day::of($this->clock->now()),
+            'today' => $today,
             'token' => self::TOKEN,
         ]);
     }
 
-    #[Route('/practitioners/{id}/plans/{plan}/change', 'plan_change', methods: ['POST'])]
-    public function change(string $id, string $plan, Request $request): Response
+    /** One item: how it is done, why it is there, and what may be changed of it. */
+    #[Route('/practitioners/{id}/plans/{plan}/items/{week}-{session}-{item}', 'plan_item', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]', 'item' => '[0-9]{1,3}'], methods: ['GET'])]
+    public function item(string $id, string $plan, int $week, int $session, int $item): Response
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
-        $this->checkToken(self::TOKEN, $request);
         $poses = $this->person->now($practitioner);
-        [$week, $session, $item, $change] = [$request->request->getInt('week'), $request->request->getInt('session'), $request->request->getInt('item'), (string) $request->request->get('change')];
-        $weeks = $plan->plan['weeks'];
-        if (null === $poses || !in_array($change, self::CHANGES, true) || !isset($weeks[$week]['sessions'][$session]['items'][$item])) {
-            throw $this->createNotFoundException();
-        }
-        $newest = $this->records->newestPlan($practitioner);
-        if ($newest !== $plan) {
-            $this->addFlash('hint', 'This plan was changed in another window: nothing was changed here. This is the newer one.');
+        $sessions = $this->heldBack->weeks($plan, $poses)[$week]['sessions'] ?? [];
+        $asked = $sessions[$session]['items'][$item] ?? throw $this->createNotFoundException();
+        $today = Day::of($this->clock->now());
 
-            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
-        }
-        $why = trim((string) $request->request->get('why'));
-        if (in_array($change, ['easier', 'harder'], true) && '' === $why) {
-            $this->addFlash('hint', 'Not changed. Another rung than the proposed one needs a reason.');
+        return $this->render('plan/item.html.twig', [
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'practitioner' => $practitioner,
+            'plan' => $plan,
+            'week' => $week,
+            'session' => $session,
+            'place' => $item,
+            'sessions' => $sessions,
+            'item' => $this->text->of($asked, $plan->schoolOn($sessions[$session]['date']) ?? ''),
+            'isBarred' => isset($this->heldBack->of($plan, $poses)["$week-$session-$item"]) && $sessions[$session]['date'] >= $today,
+            'mayChange' => $this->records->newestPlan($practitioner) === $plan && 'work' === $asked['phase'] && $sessions[$session]['date'] >= $today,
+            'today' => $today,
+            'token' => self::TOKEN,
+        ]);
+    }
 
-            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
-        }
-        $changed = $this->sessionsAfter($plan, $weeks[$week]['sessions'], $session, $item, $change);
-        $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : array_merge(...array_map(fn (array $one): array => SessionRules::broken($this->session($plan, $one), $plan->request['minutes'], $poses), array_values($changed)));
-        if ([] === $broken && in_array($change, ['day-before', 'day-after', 'harder'], true)) {
-            $ofWeek = array_map(fn (array $one): PlannedSession => $this->session($plan, $one), array_values(array_replace($weeks[$week]['sessions'], $changed)));
-            $broken = SessionRules::tooClose($ofWeek, $this->catalogue->dose($plan->request['school'] ?? null)->daysApart, $poses);
-        }
-        if ([] !== $broken) {
-            $this->addFlash('hint', $this->say('Not changed. %rules%', ['%rules%' => implode(' ', array_map($this->texts->text(...), $broken))]));
+    /** A page a week, for the wall. */
+    #[Route('/practitioners/{id}/plans/{plan}/print', 'plan_print', methods: ['GET'])]
+    public function print(string $id, string $plan): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $plan = $this->records->plan($practitioner, $plan);
+        $poses = $this->person->now($practitioner);
 
-            return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $plan->id]);
-        }
-        $weeks[$week]['sessions'] = array_values(array_replace($weeks[$week]['sessions'], $changed));
-        $newer = new PracticePlan(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $plan->request, ['weeks' => $weeks] + $plan->plan, $plan->id, mb_substr(trim("$change $why"), 0, 200));
-        $this->records->add($newer);
-        $this->addFlash('done', 'The plan is changed; the one before is kept.');
-
-        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newer->id, '_fragment' => "session-$week-$session"]);
+        return $this->render('plan/print.html.twig', [
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'practitioner' => $practitioner,
+            'plan' => $plan,
+            'weeks' => $this->named($this->heldBack->weeks($plan, $poses)),
+            'barred' => $this->heldBack->of($plan, $poses),
+            'names' => $this->names(Kind::Posture),
+            'today' => Day::of($this->clock->now()),
+        ]);
     }
 
     #[Route('/practitioners/{id}/plans/{plan}/again', 'plan_again', methods: ['POST'])]
@@ -240,35 +235,13 @@ final class PlanController extends TeacherController
     /** @param array<string, mixed> $request */
     private function made(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): PracticePlan
     {
+        $request = array_replace($request, ['from' => Day::of($this->today())]);
         $poses = $this->person->now($practitioner) ?? throw $this->createNotFoundException();
         $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->today()), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
         $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
         $answer['weeks'] = $this->withLocked($this->stored->kept($answer['weeks']), $before, $request['minutes'], $poses);
 
         return new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, '');
-    }
-
-    /**
-     * @param list<array<string, mixed>> $sessions of one week
-     *
-     * @return array<int, array<string, mixed>> the sessions that a change makes other; none when there is no such day in the week
-     */
-    private function sessionsAfter(PracticePlan $plan, array $sessions, int $at, int $item, string $change): array
-    {
-        $to = match ($change) {
-            'day-before' => $at - 1,
-            'day-after' => $at + 1,
-            default => null,
-        };
-        if (null === $to) {
-            return [$at => $this->stored->changed($sessions[$at], $item, $change, $this->catalogue->dose($plan->schoolOn($sessions[$at]['date'])))];
-        }
-        if (!isset($sessions[$to]) || $sessions[$to]['date'] < Day::of($this->clock->now())) {
-            return [];
-        }
-        [$from, $into] = $this->stored->moved($sessions[$at], $item, $sessions[$to]);
-
-        return [$at => $from, $to => $into];
     }
 
     /**
@@ -284,7 +257,7 @@ final class PlanController extends TeacherController
         foreach ($before->plan['weeks'] ?? [] as $week) {
             foreach ($week['sessions'] as $session) {
                 $isLocked = [] !== array_filter($session['items'], static fn (array $item): bool => $item['locked'] ?? false);
-                if ($isLocked && null !== $before && [] === SessionRules::broken($this->session($before, $session), $minutes, $poses)) {
+                if ($isLocked && null !== $before && [] === SessionRules::broken($this->stored->session($session, $this->catalogue->dose($before->schoolOn($session['date']))), $minutes, $poses)) {
                     $locked[$session['date']] = $session;
                 }
             }
@@ -296,22 +269,56 @@ final class PlanController extends TeacherController
         return $weeks;
     }
 
-    /** @param array<string, mixed> $session of a plan */
-    private function session(PracticePlan $plan, array $session): PlannedSession
+    /** @return list<RungCheck> what was practised, and not decided on yet: the newest of each ladder and side */
+    private function undecided(Practitioner $practitioner): array
     {
-        return $this->stored->session($session, $this->catalogue->dose($plan->schoolOn($session['date'])));
-    }
-
-    /** @return array<string, list<string>> the postures that work on each component */
-    private function components(): array
-    {
-        $components = [];
-        foreach ($this->catalogue->postures() as $id => $posture) {
-            foreach ($posture->abilities as $ability) {
-                $components[$ability->value][] = $id;
+        $decided = [];
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            $decided[(string) $decision->check->id] = true;
+        }
+        $open = [];
+        foreach ($this->records->allChecks($practitioner) as $check) {
+            $key = $check->ladder.' '.$check->side->value;
+            if (!isset($open[$key])) {
+                $open[$key] = isset($decided[(string) $check->id]) ? null : $check;
             }
         }
 
-        return $components;
+        return array_values(array_filter($open));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $weeks
+     *
+     * @return list<array<string, mixed>> with the names of what is done
+     */
+    private function named(array $weeks): array
+    {
+        return array_map(fn (array $week): array => ['sessions' => array_map(fn (array $session): array => ['items' => array_map($this->text->named(...), $session['items'])] + $session, $week['sessions'])] + $week, $weeks);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $weeks
+     *
+     * @return int the place of the week that was asked for, else of the first that is not over
+     */
+    private function opened(array $weeks, int $asked, string $today): int
+    {
+        if (isset($weeks[$asked - 1])) {
+            return $asked - 1;
+        }
+        foreach ($weeks as $w => $week) {
+            if ([] !== array_filter($week['sessions'], static fn (array $session): bool => $session['date'] >= $today)) {
+                return $w;
+            }
+        }
+
+        return 0;
+    }
+
+    /** @return array<string, string> by id */
+    private function names(Kind $kind): array
+    {
+        return array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all($kind));
     }
 }

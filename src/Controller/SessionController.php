@@ -5,17 +5,16 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Practice\HeldBack;
+use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\PainTable;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\Plan\PracticeRung;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -35,6 +34,7 @@ final class SessionController extends TeacherController
         private readonly HeldBack $heldBack,
         private readonly SessionLogs $sessionLogs,
         private readonly QueueKey $queueKey,
+        private readonly ItemText $text,
     ) {
     }
 
@@ -53,8 +53,8 @@ final class SessionController extends TeacherController
             'practitioner' => $practitioner,
             'plan' => $plan,
             'session' => $planned,
-            'items' => array_map(fn (array $item): array => $this->item($item, $school), $left),
-            'out' => array_map(fn (array $item): array => $this->item($item, $school), $out),
+            'items' => array_map(fn (array $item): array => $this->text->of($item, $school), $left),
+            'out' => array_map(fn (array $item): array => $this->text->of($item, $school), $out),
             'pains' => PainTable::ofSession(),
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,
@@ -110,36 +110,5 @@ final class SessionController extends TeacherController
             'rung' => $ladder->has($record->rung) ? $ladder->rung($record->rung)->name : $record->rung,
             'holds' => $holds->now($practitioner)->active,
         ]);
-    }
-
-    /**
-     * What the page says of an item.
-     *
-     * @param array<string, mixed> $item
-     *
-     * @return array<string, mixed>
-     */
-    private function item(array $item, string $school): array
-    {
-        $posture = $this->catalogue->entry(Kind::Posture, $item['posture']);
-        $rung = $this->catalogue->named("$item[posture]/$item[rung]");
-        $drill = $this->catalogue->entry(Kind::Drill, $item['drill'] ?? '');
-        $work = PracticeRung::named("$item[posture]/$item[rung]", $this->catalogue->practice())?->rung->work;
-
-        return ['cues' => $drill['cues'] ?? $rung['cues'] ?? []] + $item + [
-            'name' => $drill['name'] ?? $posture['name'] ?? $item['posture'],
-            'rungName' => $rung['name'] ?? $item['rung'],
-            'position' => $drill['how'] ?? $rung['position'] ?? [],
-            'check' => $rung['check'] ?? [],
-            'gentle' => $rung['gentle'] ?? false,
-            'stop' => $rung['stop'] ?? [],
-            'gentler' => $this->catalogue->instead($rung['knee_safe'] ?? []),
-            'way' => $rung['schools'][$school] ?? '',
-            'fault' => $rung['fault'] ?? null,
-            'wayOut' => $rung['way_out'] ?? '',
-            'loads' => $work->loads ?? [],
-            'straightRest' => $work?->isStraightRest() ?? false,
-            'compensations' => array_map(static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']], $rung['compensations'] ?? []),
-        ];
     }
 }

@@ -41,6 +41,12 @@ class PracticePlan
     ) {
     }
 
+    /** The first of its days: the one that it was asked for from; of an old one, the day on which it was made. */
+    public function from(): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable($this->request['from'] ?? min([$this->at->format('Y-m-d'), ...array_column($this->plan['weeks'][0]['sessions'] ?? [], 'date')]), new \DateTimeZone('UTC'));
+    }
+
     /** @return string|null the way of practising on a day; null where nobody chose one */
     public function schoolOn(string $date): ?string
     {

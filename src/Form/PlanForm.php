@@ -26,6 +26,8 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 /** The time and the props that a person has. */
 final class PlanForm extends AbstractType
 {
+    private const DAYS = ['Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat', 'Sunday' => 'sun'];
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $number = static fn (string $label, int $least, int $most, int $data): array => [
@@ -41,12 +43,19 @@ final class PlanForm extends AbstractType
             ->add('weeks', IntegerType::class, $number('Weeks', 1, PlanRequest::MOST_WEEKS, 8))
             ->add('days', ChoiceType::class, [
                 'label' => 'Days',
-                'choices' => ['Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat', 'Sunday' => 'sun'],
+                'choices' => self::DAYS,
                 'data' => ['tue', 'thu', 'sat'],
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
                 'constraints' => [new Count(min: 1, minMessage: 'Choose one day at least.')],
+            ])
+            ->add('sportDays', ChoiceType::class, [
+                'label' => 'Days with another sport',
+                'choices' => self::DAYS,
+                'expanded' => true,
+                'multiple' => true,
+                'required' => false,
             ])
             ->add('minutes', IntegerType::class, $number('Minutes a session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45))
             ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))

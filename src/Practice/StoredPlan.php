@@ -7,6 +7,7 @@ namespace LucidAscent\App\Practice;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Core\Plan\FillTime;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -18,6 +19,9 @@ use LucidAscent\Core\Reason\Source;
 /** A plan as it is kept, changed by hand item by item, and turned back into what the rules take. */
 final readonly class StoredPlan
 {
+    /** A hold is changed by a fifth at a time. */
+    private const STEP = 0.2;
+
     public function __construct(private Catalogue $catalogue)
     {
     }
@@ -57,9 +61,7 @@ final readonly class StoredPlan
      */
     public function begun(array $item, Dose $dose): array
     {
-        $begun = $this->item($item)?->begun($dose);
-
-        return (null === $begun ? [] : ['seconds' => $begun->seconds, 'breaths' => $begun->breaths($dose), 'repetitions' => $begun->repetitions($dose)]) + $item;
+        return self::with($item, $this->item($item)?->begun($dose), $dose);
     }
 
     /** @param array<string, mixed> $item */
@@ -80,8 +82,8 @@ final readonly class StoredPlan
     }
 
     /**
-     * The session with all work on a posture, and its counterpose, moved, replaced by the rung above or
-     * below, locked or taken out.
+     * The session with all work on a posture, and its counterpose, moved, held longer or shorter, replaced by the rung
+     * above or below, locked or taken out.
      *
      * @param array<string, mixed> $session
      *
@@ -102,6 +104,10 @@ final readonly class StoredPlan
                     : $from + (isset($session['items'][$from + $length]) ? self::block($session['items'], $from + $length)[1] : 0);
                 $rest = [...array_slice($rest, 0, $to), ...$block, ...array_slice($rest, $to)];
                 break;
+            case 'longer':
+            case 'shorter':
+                $rest = [...array_slice($rest, 0, $from), ...array_map(fn (array $item): array => 'work' === $item['phase'] ? $this->lasting($item, (int) ceil(('longer' === $change ? 1 : -1) * self::STEP * $item['seconds'] / FillTime::GRAIN) * FillTime::GRAIN, $dose) : $item, $block), ...array_slice($rest, $from)];
+                break;
             case 'easier':
             case 'harder':
                 $rest = [...array_slice($rest, 0, $from), ...array_map(fn (array $item): array => 'work' === $item['phase'] ? $this->other($item, 'harder' === $change ? 1 : -1, $dose) : $item, $block), ...array_slice($rest, $from)];
@@ -113,6 +119,29 @@ final readonly class StoredPlan
         $session['minutes'] = $this->session($session)->minutes();
 
         return $session;
+    }
+
+    /**
+     * @param array<string, mixed> $item
+     *
+     * @return array<string, mixed>
+     */
+    private function lasting(array $item, int $more, Dose $dose): array
+    {
+        $planned = $this->item($item);
+        $longer = $planned?->lasting(max(FillTime::GRAIN, $planned->seconds + $more));
+
+        return self::with($item, $longer, $dose);
+    }
+
+    /**
+     * @param array<string, mixed> $item
+     *
+     * @return array<string, mixed>
+     */
+    private static function with(array $item, ?PlannedItem $planned, Dose $dose): array
+    {
+        return (null === $planned ? [] : ['seconds' => $planned->seconds, 'breaths' => $planned->breaths($dose), 'repetitions' => $planned->repetitions($dose)]) + $item;
     }
 
     /**

@@ -12,8 +12,10 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Practice\PlanVolume;
 use LucidAscent\App\Practice\StoredPlan;
 use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -94,10 +96,10 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $before = $this->newest()->plan['weeks'][0]['sessions'];
-        $this->change('day-before');
+        $this->change('to-9');
         $this->client->followRedirect();
         self::assertSelectorTextContains('[role="status"]', 'no such day');
-        $this->change('day-after');
+        $this->change('to-1');
         $this->client->followRedirect();
         $after = $this->newest()->plan['weeks'][0]['sessions'];
         $work = static fn (array $session): int => count(array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase']));
@@ -108,6 +110,160 @@ final class PlanPageTest extends AppTestCase
         } else {
             self::assertSelectorTextContains('[role="status"]', 'Not changed.');
         }
+    }
+
+    public function testAChangeIsTakenBackAndDoneAgain(): void
+    {
+        $this->plan();
+        $sessions = fn (): array => $this->newest()->plan['weeks'][0]['sessions'];
+        $made = $sessions();
+        $this->change('lock');
+        $locked = $sessions();
+        $this->change('skip');
+        $skipped = $sessions();
+        self::assertNotSame($locked, $skipped);
+        $this->takeBack('undo');
+        self::assertSame($locked, $sessions());
+        $this->takeBack('undo');
+        self::assertSame($made, $sessions());
+        $this->takeBack('undo');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        $this->takeBack('redo');
+        self::assertSame($locked, $sessions());
+        $this->takeBack('redo');
+        self::assertSame($skipped, $sessions());
+        $this->takeBack('redo');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        // What was done otherwise since is not done again.
+        $this->takeBack('undo');
+        $this->change('unlock');
+        $this->takeBack('redo');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        // A plan made anew is no change to take back.
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->submitForm('Plan anew from today');
+        $this->takeBack('undo');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+    }
+
+    /** Taking a change back is no way past a stop. */
+    public function testNothingThatIsHeldSinceComesBackByTakingBack(): void
+    {
+        $this->plan();
+        $this->change('skip');
+        $skipped = $this->newest()->plan['weeks'];
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
+        $this->takeBack('undo');
+        self::assertSelectorTextContains('[role="status"]', 'Not changed.');
+        self::assertSelectorTextContains('[role="status"]', 'is held');
+        self::assertSame($skipped, $this->newest()->plan['weeks']);
+    }
+
+    public function testAHoldIsMadeLongerByAFifthAsFarAsItsRangeGoes(): void
+    {
+        $this->plan();
+        $seconds = function (): int {
+            $items = $this->newest()->plan['weeks'][0]['sessions'][0]['items'];
+
+            return $items[array_search('work', array_column($items, 'phase'), true)]['seconds'];
+        };
+        $first = $seconds();
+        $this->change('shorter');
+        self::assertEqualsWithDelta(0.8 * $first, $seconds(), 5);
+        $this->change('longer');
+        self::assertEqualsWithDelta(0.96 * $first, $seconds(), 10);
+        for ($i = 0; $i < 12; ++$i) {
+            $this->change('longer');
+        }
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"]', 'Not changed.');
+        $items = $this->newest()->plan['weeks'][0]['sessions'][0];
+        $stored = self::getContainer()->get(StoredPlan::class);
+        foreach ($stored->session($items)->items as $item) {
+            self::assertLessThanOrEqual($item->most(Dose::longAndStill(2)), 'work' === $item->phase->value ? $item->seconds : 0);
+        }
+    }
+
+    public function testAnItemOpensIntoItsPanel(): void
+    {
+        $this->plan();
+        $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->click($page->filter('.strip > .work a')->first()->link());
+        self::assertSelectorExists('[data-item-panel] svg.figure');
+        self::assertSelectorTextContains('[data-item-panel]', 'Stop at:');
+        self::assertSelectorExists('button[value="to-1"]');
+        self::assertSelectorNotExists('button[value="to-0"]', 'It is there already.');
+        $this->client->click($page->filter('.strip > .warm-up a')->first()->link());
+        self::assertSelectorNotExists('form[data-changes]');
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}/items/0-0-99");
+        self::assertResponseStatusCodeSame(404);
+        // What is held is struck through, and leads to what holds it.
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
+        $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        $this->client->click($page->filter('.strip > .barred a')->first()->link());
+        self::assertSelectorExists('.item-title.barred');
+        self::assertSelectorTextContains('[data-item-panel] a', 'the way on');
+    }
+
+    public function testForTheWallEachWeekHasItsSheet(): void
+    {
+        $this->plan();
+        $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}/print");
+        self::assertCount(count($this->newest()->plan['weeks']), $page->filter('.wall-week'));
+        self::assertGreaterThan(5, $page->filter('.wall-items svg.figure')->count());
+    }
+
+    public function testAScriptIsToldWhyNothingHasChanged(): void
+    {
+        $this->plan();
+        $plan = $this->newest();
+        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('form[data-change] input[name="_token"]')->attr('value');
+        $items = $plan->plan['weeks'][0]['sessions'][0]['items'];
+        $send = function (string $change) use ($plan, $token, $items): array {
+            $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => array_search('work', array_column($items, 'phase'), true), 'change' => $change], server: ['HTTP_ACCEPT' => 'application/json']);
+
+            return [$this->client->getResponse()->getStatusCode(), json_decode((string) $this->client->getResponse()->getContent(), true)];
+        };
+        [$status, $said] = $send('earlier');
+        self::assertSame(422, $status);
+        self::assertStringContainsString('warming up', $said['refused']);
+        [$status, $said] = $send('lock');
+        self::assertSame(200, $status);
+        self::assertStringContainsString((string) $this->newest()->id, $said['address']);
+        [$status, $said] = $send('to-x');
+        self::assertSame(404, $status);
+    }
+
+    public function testMinutesByComponentWithWhatWasDoneOverThem(): void
+    {
+        $this->plan();
+        $first = $this->newest()->plan['weeks'][0]['sessions'][0];
+        $done = array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'pain' => null] + (isset($item['drill']) ? ['drill' => $item['drill']] : []), array_values(array_filter($first['items'], static fn (array $item): bool => 'work' === $item['phase'])));
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => $first['date'], 'items' => $done]));
+        $volume = self::getContainer()->get(PlanVolume::class)->of($this->newest()->plan['weeks'], self::getContainer()->get(Records::class)->logs($this->practitioner));
+        $of = static fn (string $side, string $what): float => array_sum(array_map(static fn (array $weeks): float => $weeks[0][$side][$what], $volume));
+        self::assertGreaterThan(0.0, $of('left', 'done'));
+        self::assertLessThan($of('left', 'planned'), $of('left', 'done'));
+        foreach ($volume as $weeks) {
+            self::assertCount(count($this->newest()->plan['weeks']), $weeks);
+            self::assertSame(0.0, $weeks[1]['left']['done']);
+        }
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
+        self::assertSelectorTextContains('.volume', 'done');
+    }
+
+    /** A drill is kept in the log, hurts like all else, and passes no rung. */
+    public function testADrillPassesNoRung(): void
+    {
+        $this->plan();
+        $drill = ['drill' => 'press-and-yield', 'posture' => 'figure-four', 'rung' => 'lying', 'side' => 'left', 'holdReached' => true, 'evenBreath' => true, 'pain' => null];
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$drill]]));
+        self::assertSame(0, $this->howMany(RungCheck::class));
+        self::assertSame(1, $this->howMany(SessionLog::class));
+        self::assertSame(422, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['drill' => 'no-such'] + $drill]]));
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]] + $drill]]));
+        self::assertSame(1, $this->howMany(PainSaid::class));
+        self::assertNotSame([], self::getContainer()->get(HoldsOn::class)->now($this->practitioner)->active);
     }
 
     public function testAnotherWindowDoesNotOverwrite(): void
@@ -154,7 +310,7 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Make the plan');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'held, so nothing of it is planned');
-        self::assertSelectorTextNotContains('ol.items', 'left side');
+        self::assertSelectorTextNotContains('ol.strip', ', left');
     }
 
     public function testAStopByTheLevelOfAnAcheHoldsTheSideTooUntilItIsCleared(): void
@@ -249,10 +405,12 @@ final class PlanPageTest extends AppTestCase
         self::assertSame(0, $this->howMany(PracticePlan::class));
         $make(['hero'], ['cobra', 'childs-pose']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'The teacher wants Hero in it.');
         self::assertSelectorTextContains('main', 'Theme:');
-        self::assertSelectorTextContains('main', 'The lighter week leaves it free.');
         self::assertSelectorTextContains('main', 'legs at a wall');
+        $this->client->click($this->client->getCrawler()->filter('.strip a')->reduce(static fn ($link): bool => str_contains($link->text(), 'Hero'))->first()->link());
+        self::assertSelectorTextContains('main', 'The teacher wants Hero in it.');
+        $this->client->request('GET', "$this->home/plans/{$this->newest()->id}?week=4");
+        self::assertSelectorTextContains('main', 'The lighter week leaves it free.');
         $postures = static fn (PracticePlan $plan): array => array_merge(...array_map(static fn (array $week): array => array_merge(...array_map(static fn (array $session): array => array_column($session['items'], 'posture'), $week['sessions'])), $plan->plan['weeks']));
         self::assertContains('hero', $postures($this->newest()));
         self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
@@ -396,6 +554,14 @@ final class PlanPageTest extends AppTestCase
         $at = array_search('work', array_column($items, 'phase'), true);
         $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => $at, 'change' => $change]);
         self::assertResponseRedirects();
+    }
+
+    private function takeBack(string $direction): void
+    {
+        $plan = $this->newest();
+        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('form[action$="/change"] input[name="_token"]')->first()->attr('value');
+        $this->client->request('POST', "$this->home/plans/$plan->id/$direction", ['_token' => $token]);
+        $this->client->followRedirect();
     }
 
     /** @param array<string, mixed> $log */
