@@ -17,6 +17,7 @@ use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\App\Form\PlanForm;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
+use LucidAscent\App\Practice\LayOut;
 use LucidAscent\App\Practice\PlanCalendar;
 use LucidAscent\App\Practice\PlanVolume;
 use LucidAscent\App\Practice\StoredPlan;
@@ -74,6 +75,7 @@ final class PlanController extends TeacherController
                     'days' => array_values($asked['days']),
                     'minutes' => $asked['minutes'],
                     'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']] + array_map(static fn (string $kind): bool => in_array($kind, $asked['there'], true), array_combine(Equipment::THERE_OR_NOT, Equipment::THERE_OR_NOT)),
+                    'sizes' => array_intersect_key($asked, LayOut::SIZES),
                     'school' => $asked['school'],
                     'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
                     'pinned' => array_values($asked['pinned']),

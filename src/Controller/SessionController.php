@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
+use LucidAscent\App\Practice\LayOut;
 use LucidAscent\App\Practice\PainTable;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Testing\SmallestChange;
+use LucidAscent\Core\Testing\Tool;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -35,6 +39,7 @@ final class SessionController extends TeacherController
         private readonly SessionLogs $sessionLogs,
         private readonly QueueKey $queueKey,
         private readonly ItemText $text,
+        private readonly LayOut $layOut,
     ) {
     }
 
@@ -47,18 +52,33 @@ final class SessionController extends TeacherController
         $planned = $this->heldBack->weeks($plan, $poses)[$week]['sessions'][$session] ?? throw $this->createNotFoundException();
         [$left, $out] = $this->heldBack->today($planned, $poses);
         $school = $plan->schoolOn($planned['date']) ?? '';
+        $items = array_map(fn (array $item): array => $this->text->of($item, $school), $left);
+        $errors = $this->records->toolErrors($this->teacher());
 
         return $this->render('plan/session.html.twig', [
             'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
             'session' => $planned,
-            'items' => array_map(fn (array $item): array => $this->text->of($item, $school), $left),
+            'items' => $items,
+            'layOut' => $this->layOut->of($items, $plan->request),
+            // The mean of two readings against the mean of two others.
+            'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
             'out' => array_map(fn (array $item): array => $this->text->of($item, $school), $out),
+            'measure' => 'cm' === ($planned['before']['unit'] ?? '') ? $planned['before'] : null,
             'pains' => PainTable::ofSession(),
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,
             'queue' => ['owner' => (string) $this->teacher()->id, 'key' => $this->queueKey->of($this->teacher())],
+        ]);
+    }
+
+    /** Logs that wait on this device: what the server would not take is shown, and can be mended. */
+    #[Route('/waiting-logs', 'waiting_logs', methods: ['GET'])]
+    public function waiting(): Response
+    {
+        return $this->render('plan/waiting.html.twig', [
+            'names' => array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Posture)) + array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Drill)),
         ]);
     }
 

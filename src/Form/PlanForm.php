@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Practice\LayOut;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlanRequest;
 use Symfony\Component\Form\AbstractType;
@@ -11,6 +12,7 @@ use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\IntegerType;
+use Symfony\Component\Form\Extension\Core\Type\NumberType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\Extension\Core\Type\TimezoneType;
 use Symfony\Component\Form\FormBuilderInterface;
@@ -60,6 +62,10 @@ final class PlanForm extends AbstractType
             ->add('minutes', IntegerType::class, $number('Minutes a session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45))
             ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))
             ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
+            ->add('flat', NumberType::class, self::size('A block as it lies, cm', LayOut::SIZES['flat']))
+            ->add('side', NumberType::class, self::size('A block on its side, cm', LayOut::SIZES['side']))
+            ->add('end', NumberType::class, self::size('A block on its end, cm', LayOut::SIZES['end']))
+            ->add('blanket', NumberType::class, self::size('A folded blanket, cm', LayOut::SIZES['blanket']))
             ->add('strap', CheckboxType::class, ['label' => 'A strap', 'required' => false, 'data' => true])
             ->add('there', ChoiceType::class, [
                 'label' => 'Also there',
@@ -88,6 +94,20 @@ final class PlanForm extends AbstractType
             ])
             ->add('zone', TimezoneType::class, ['label' => 'Time zone', 'data' => $options['zone'], 'intl' => false])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function size(string $label, float $data): array
+    {
+        return [
+            'label' => $label,
+            'data' => $data,
+            'required' => false,
+            'html5' => false,
+            'invalid_message' => 'Write a number.',
+            'attr' => ['class' => 'figure', 'inputmode' => 'decimal'],
+            'constraints' => [new NotBlank(message: 'Write a number.'), new Range(min: 0.5, max: 60, notInRangeMessage: 'This is from {{ min }} to {{ max }}.')],
+        ];
     }
 
     public function configureOptions(OptionsResolver $resolver): void

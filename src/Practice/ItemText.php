@@ -6,6 +6,7 @@ namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\PracticeRung;
 
 /** An item of a plan in words: its name, how it is done, what is felt and seen, and how one comes out. */
@@ -38,6 +39,8 @@ final readonly class ItemText
             'fault' => $rung['fault'] ?? null,
             'wayOut' => $rung['way_out'] ?? '',
             'loads' => $work->loads ?? [],
+            // Press for a part of each repetition, and yield for the rest of it.
+            'press' => ($item['repetitions'] ?? null) !== null && (!isset($item['drill']) || ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD),
             'straightRest' => $work?->isStraightRest() ?? false,
             'compensations' => array_map(static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']], $rung['compensations'] ?? []),
         ];

@@ -54,6 +54,29 @@ export const queue = async ({ owner, key, address, body }) => {
 /** What waits of one teacher, and why it was refused: {id, refused}. */
 export const left = (owner) => waiting().filter((log) => log.owner === owner);
 
+/** What waits of whoever is signed in, opened: {id, refused, content}; content is null where it cannot be read here. */
+export const opened = async () => {
+    const session = await fresh();
+    return session === null
+        ? []
+        : Promise.all(
+              left(session.owner).map(async (log) => ({
+                  id: log.id,
+                  refused: log.refused ?? '',
+                  content: await open(log, session.key).catch(() => null),
+              })),
+          );
+};
+
+/** Puts a log that was mended in the place of the one that was refused, and sends what waits. */
+export const sendMended = async ({ address, body }) => {
+    const session = await fresh();
+    if (session !== null) {
+        await queue({ owner: session.owner, key: session.key, address, body });
+    }
+    return sendAll();
+};
+
 const fresh = async () => {
     const response = await fetch(TOKENS, { headers: { Accept: 'application/json' } });
     return response.ok && !response.redirected ? response.json() : null;

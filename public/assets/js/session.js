@@ -5,7 +5,7 @@ import { t } from './texts.js';
 
 const root = document.querySelector('[data-session]');
 const find = (name) => root.querySelector(`[data-${name}]`);
-const items = JSON.parse(root.dataset.session);
+const items = JSON.parse(root.dataset.session).map((item, index) => ({ ...item, figure: index }));
 const painTable = JSON.parse(root.dataset.pains);
 const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
 const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
@@ -20,6 +20,7 @@ let left = 0;
 let running = false;
 let questions = [];
 let lock = null;
+let hasMeasured = false;
 
 const tone = () => {
     if (!find('sound').checked) {
@@ -47,7 +48,10 @@ const say = (pain, side, during = {}) => {
     // An answer that is on no table ends everything.
     ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
 };
+// Nothing more of a posture that hurt, but what undoes it.
+const finished = new Set();
 const ended = (item) =>
+    (item.phase === 'work' && finished.has(item.posture)) ||
     ends.some(
         ({ all, side, loads, of }) =>
             ((all || (side && of === '')) && !item.straightRest) ||
@@ -62,21 +66,64 @@ const read = (name) => ({
 });
 const felt = ({ level, kind }) => level > 0 || kind === 'lasting-numbness';
 const number = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
+const readings = (when) => [...root.querySelectorAll(`[data-${when}-reading]`)];
+// The mean of what was read; nothing where nothing was.
+const mean = (when) => {
+    const read_ = readings(when)
+        .map(number)
+        .filter((one) => one !== null);
+    return read_.length > 0 ? read_.reduce((sum, one) => sum + one, 0) / read_.length : null;
+};
+const mistyped = () =>
+    [...readings('before'), ...readings('after')].find((input) => input.value.trim() && number(input) === null);
+const voice = globalThis.speechSynthesis;
+const speak = (text) => {
+    if (voice && find('voice').checked && text) {
+        voice.cancel();
+        voice.speak(new SpeechSynthesisUtterance(text));
+    }
+};
+find('voice-choice').hidden = !voice;
 
-const showClock = () => {
+const PRESS_PART = 8 / 33;
+const clock = () => `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
+// As the plan counts it: breaths, or which repetition it is and whether to press or to yield; else by time.
+const counted = ({ seconds, breaths, repetitions, press }) => {
+    if (breaths) {
+        return { text: t('%1% breaths', Math.ceil((left * breaths) / seconds)), breath: seconds / breaths };
+    }
+    if (!repetitions) {
+        return { text: clock(), breath: 0 };
+    }
+    const over = ((seconds - left) * repetitions) / seconds;
+    const which = t('%1% of %2%', Math.min(repetitions, Math.floor(over) + 1), repetitions);
+    return { text: press ? `${which} ${over % 1 < PRESS_PART ? t('press') : t('yield')}` : which, breath: 0 };
+};
+const paced = () => {
     const pace = find('pace').value;
-    find('clock').textContent =
-        pace === 'time'
-            ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`
-            : t('%1% breaths', Math.ceil(left / Number(pace)));
+    if (pace === 'plan') {
+        return counted(items[at]);
+    }
+    return pace === 'time'
+        ? { text: clock(), breath: 0 }
+        : { text: t('%1% breaths', Math.ceil(left / Number(pace))), breath: Number(pace) };
+};
+const showClock = () => {
+    const { text, breath } = paced();
+    find('clock').textContent = text;
+    find('bar').max = items[at].seconds;
+    find('bar').value = items[at].seconds - left;
     const pulse = find('pulse');
-    pulse.hidden = pace === 'time';
-    pulse.classList.toggle('out', pace !== 'time' && Math.floor(left / (Number(pace) / 2)) % 2 === 0);
+    pulse.hidden = breath === 0;
+    pulse.classList.toggle('out', breath > 0 && Math.floor(left / (breath / 2)) % 2 === 0);
     // One cue at a time, and long enough to be done.
     const { cues, seconds } = items[at];
     const cue = cues.length > 0 ? cues[Math.floor((seconds - left) / CUE_SECONDS) % cues.length] : '';
     if (find('cue').textContent !== cue) {
         find('cue').textContent = cue;
+        if (left < seconds) {
+            speak(cue);
+        }
     }
 };
 const ask = () => {
@@ -93,8 +140,15 @@ const note = (with_) => {
         done.set(at, { holdReached: true, evenBreath: true, compensations: [], pain: null, ...done.get(at), ...with_ });
     }
 };
+// While it is written down what hurts, nothing goes on past it.
+const holdKeys = () => {
+    const isWaiting = !find('hurt').hidden || !find('allowed').hidden || find('measure')?.hidden === false;
+    for (const name of ['prev', 'pause', 'skip', 'again']) {
+        find(name).disabled = isWaiting;
+    }
+};
 const figureOf = (index) => {
-    const template = root.querySelector(`template[data-figure-of="${index}"]`);
+    const template = root.querySelector(`template[data-figure-of="${items[index]?.figure ?? ''}"]`);
     return template ? [template.content.cloneNode(true)] : [];
 };
 const show = (index) => {
@@ -102,7 +156,7 @@ const show = (index) => {
     const item = items[at];
     left = item.seconds;
     find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
-    find('name').textContent = `${item.name}: ${item.rungName}`;
+    find('name').textContent = item.name === item.rungName ? item.name : `${item.name}: ${item.rungName}`;
     find('side').textContent = SIDES[item.side];
     find('figure').replaceChildren(...figureOf(at));
     const next = items[at + 1];
@@ -121,16 +175,37 @@ const show = (index) => {
     );
     find('way').textContent = item.way ?? '';
     find('pair').textContent = item.fault ? t('So: %1%. Not so: %2%.', item.fault.so, item.fault.not_so) : '';
+    find('pair-box').hidden = !item.fault;
+    find('pair-box').open = false;
     find('stops').textContent = item.stop.length > 0 ? t('Stop at: %1%', item.stop.join('; ')) : '';
     find('wayout').textContent = item.wayOut ? t('Way out: %1%', item.wayOut) : '';
     find('hurt').hidden = true;
+    find('allowed').hidden = true;
+    holdKeys();
     // Before anything deep, each sign of readiness is asked about, one at a time.
     questions = item.phase === 'work' && !item.gentle && !done.has(at) ? [...item.check] : [];
+    if (item.phase === 'work' && find('measure') && !hasMeasured) {
+        hasMeasured = true;
+        find('measure').hidden = false;
+        holdKeys();
+        running = false;
+        showClock();
+        find('measure').focus();
+        return;
+    }
     running = questions.length === 0;
     find('pause').textContent = running ? t('Pause') : t('Go on');
     showClock();
     ask();
     tone();
+    speak(`${SIDES[item.side]}. ${item.name}. ${item.cues[0] ?? ''}`);
+};
+// What was noted of later items goes along with them when one more is put before them.
+const moveOn = (from) => {
+    for (const [index, said] of [...done].filter(([place]) => place >= from).sort(([a], [b]) => b - a)) {
+        done.delete(index);
+        done.set(index + 1, said);
+    }
 };
 const finish = () => {
     running = false;
@@ -146,7 +221,8 @@ const finish = () => {
             const box = document.createElement('fieldset');
             const legend = document.createElement('legend');
             legend.className = 'label';
-            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.side].toLowerCase()}`;
+            const which = item.tries ? `, ${t('try %1%', item.tries)}` : '';
+            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.side].toLowerCase()}${which}`;
             box.append(legend);
             const tick = (name, text, checked) => {
                 const label = document.createElement('label');
@@ -256,7 +332,26 @@ find('stop').addEventListener('click', () => {
     find('gentler').textContent = items[at].gentler ? t('Gentler instead: %1%', items[at].gentler) : '';
     find('hurt').hidden = false;
     document.querySelector('#hurt-side').value = items[at].side === 'both' ? '' : items[at].side;
+    holdKeys();
     document.querySelector('#hurt-level').focus();
+});
+find('hurt-not').addEventListener('click', () => {
+    find('hurt').hidden = true;
+    holdKeys();
+    running = true;
+    find('pause').textContent = t('Pause');
+    find('pause').focus();
+});
+find('measured')?.addEventListener('click', () => {
+    const wrong = readings('before').find((input) => input.value.trim() && number(input) === null);
+    if (wrong) {
+        wrong.setAttribute('aria-invalid', 'true');
+        wrong.focus();
+        return;
+    }
+    find('measure').hidden = true;
+    holdKeys();
+    show(at);
 });
 find('hurt-done').addEventListener('click', () => {
     const pain = read('hurt');
@@ -265,13 +360,53 @@ find('hurt-done').addEventListener('click', () => {
     if (items[at].phase === 'work') {
         done.set(at, { evenBreath: true, compensations: [], ...done.get(at), pain, holdReached: false });
     }
-    // Nothing more of a posture that hurt, but what undoes it.
-    let next = at + 1;
-    while (items[next]?.phase === 'work' && items[next].posture === posture) {
-        next += 1;
-    }
-    onward(next);
+    finished.add(posture);
+    const allowed = items.slice(at + 1).filter((item) => !ended(item));
+    find('hurt').hidden = true;
+    find('allowed').hidden = false;
+    holdKeys();
+    find('allowed-text').textContent =
+        allowed.length > 0
+            ? t('Its side, or what it bars, is over for today. This is still allowed:')
+            : t('Nothing more of this session is allowed today. Rest, and say it at the end.');
+    find('allowed-items').replaceChildren(
+        ...allowed.map(({ name, side }) => {
+            const li = document.createElement('li');
+            li.textContent = `${name}, ${SIDES[side].toLowerCase()}`;
+            return li;
+        }),
+    );
+    find('go-on').hidden = allowed.length === 0;
+    find('allowed').focus();
 });
+find('go-on').addEventListener('click', () => onward());
+find('end').addEventListener('click', finish);
+// A second entry is usually better, and tells more: both stand in the log, to be compared.
+find('again').addEventListener('click', () => {
+    if (ended(items[at])) {
+        return;
+    }
+    note({});
+    items.splice(at + 1, 0, { ...items[at], tries: (items[at].tries ?? 1) + 1 });
+    moveOn(at + 1);
+    show(at + 1);
+});
+for (const input of [...readings('before'), ...readings('after')]) {
+    input.addEventListener('input', () => {
+        const [first, second] = [mean('before'), mean('after')];
+        const noise = Number(root.dataset.noise);
+        const difference = second - first;
+        if (first === null || second === null) {
+            find('difference').textContent = '';
+            return;
+        }
+        const numbers = [difference.toFixed(1), noise.toFixed(1)];
+        find('difference').textContent =
+            Math.abs(difference) > noise
+                ? t('Changed by %1% cm: more than the noise of %2% cm.', ...numbers)
+                : t('Changed by %1% cm: within the noise of %2% cm.', ...numbers);
+    });
+}
 setInterval(() => {
     if (!running) {
         return;
@@ -309,6 +444,12 @@ find('finish').addEventListener('submit', async (event) => {
         last.focus();
         return;
     }
+    const wrong = mistyped();
+    if (wrong) {
+        find('not-number').hidden = false;
+        wrong.focus();
+        return;
+    }
     if (felt(read('last'))) {
         say(read('last'), document.querySelector('#last-side').value);
     }
@@ -322,8 +463,8 @@ find('finish').addEventListener('submit', async (event) => {
             on: new Intl.DateTimeFormat('sv-SE', { timeZone: root.dataset.zone }).format(new Date()),
             items: log,
             pains,
-            before: number(find('before')),
-            after: number(find('after')),
+            before: mean('before'),
+            after: mean('after'),
             soreAtNight: find('sore').checked,
             note: find('note').value,
         },
