@@ -143,6 +143,7 @@ final class PlanController extends TeacherController
             'sessions' => $sessions,
             'item' => $this->text->of($asked, $plan->schoolOn($sessions[$session]['date']) ?? ''),
             'isBarred' => isset($this->heldBack->of($plan, $poses)["$week-$session-$item"]) && $sessions[$session]['date'] >= $today,
+            'newest' => $this->records->newestPlan($practitioner)?->id,
             'mayChange' => $this->records->newestPlan($practitioner) === $plan && 'work' === $asked['phase'] && $sessions[$session]['date'] >= $today,
             'today' => $today,
             'token' => self::TOKEN,

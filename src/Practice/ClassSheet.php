@@ -91,7 +91,7 @@ final readonly class ClassSheet
             return ['both' => $sides[$behind]];
         }
 
-        return $sides['left'] == $sides['right'] ? ['both' => $sides['left']] : $sides;
+        return $sides['left'] === $sides['right'] ? ['both' => $sides['left']] : $sides;
     }
 
     /** @return list<string> how this person does it otherwise */

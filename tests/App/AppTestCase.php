@@ -45,10 +45,10 @@ abstract class AppTestCase extends WebTestCase
         return $teacher;
     }
 
-    protected function practitioner(Teacher $teacher, bool $measured = true): Practitioner
+    protected function practitioner(Teacher $teacher, bool $measured = true, string $name = 'A Person'): Practitioner
     {
         $now = new \DateTimeImmutable('-10 days');
-        $practitioner = new Practitioner(Uuid::v7(), $teacher, 'A Person', $now, $now);
+        $practitioner = new Practitioner(Uuid::v7(), $teacher, $name, $now, $now);
         $this->em()->persist($practitioner);
         if ($measured) {
             $this->em()->persist(new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $now, 168.0, ['thigh.left' => 41.2, 'shin.left' => 41.3], []));

@@ -217,7 +217,7 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $plan = $this->newest();
-        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('form[data-change] input[name="_token"]')->attr('value');
+        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('[data-change]')->attr('data-token');
         $items = $plan->plan['weeks'][0]['sessions'][0]['items'];
         $send = function (string $change) use ($plan, $token, $items): array {
             $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => array_search('work', array_column($items, 'phase'), true), 'change' => $change], server: ['HTTP_ACCEPT' => 'application/json']);
@@ -549,7 +549,7 @@ final class PlanPageTest extends AppTestCase
     {
         $plan ??= $this->newest();
         $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
-        $token = $page->filter('form[action$="/change"] input[name="_token"]')->first()->attr('value');
+        $token = $page->filter('[data-change]')->attr('data-token');
         $items = $plan->plan['weeks'][0]['sessions'][0]['items'];
         $at = array_search('work', array_column($items, 'phase'), true);
         $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => $at, 'change' => $change]);
@@ -559,7 +559,7 @@ final class PlanPageTest extends AppTestCase
     private function takeBack(string $direction): void
     {
         $plan = $this->newest();
-        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('form[action$="/change"] input[name="_token"]')->first()->attr('value');
+        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('[data-change]')->attr('data-token');
         $this->client->request('POST', "$this->home/plans/$plan->id/$direction", ['_token' => $token]);
         $this->client->followRedirect();
     }

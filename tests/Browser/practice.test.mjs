@@ -37,6 +37,17 @@ const toWork = async (page) => {
     for (let i = 0; i < 30 && !/Work/.test(await page.locator('[data-place]').innerText()); i += 1) {
         await page.getByRole('button', { name: 'Skip' }).click();
     }
+    // Warm now: one number is read, twice, or passed over.
+    await page.locator('#before-1').fill('14,5');
+    await page.locator('#before-2').fill('15.5');
+    await page.locator('[data-measured]').click();
+};
+// What hurts is written down, and what is still allowed is said.
+const writtenDown = async (page) => {
+    assert.ok(await page.getByRole('button', { name: 'Skip' }).isDisabled());
+    await page.locator('[data-hurt-done]').click();
+    await page.locator('[data-allowed]').waitFor();
+    await page.locator('[data-go-on]:visible, [data-end]:visible').first().click();
 };
 const answerYes = async (page) => {
     while (await page.locator('[data-question]').isVisible()) {
@@ -62,10 +73,18 @@ const toSession = async (page) => {
     await toWork(page);
 };
 // What hurts is said, and the log of it cannot be sent.
+const hurtAndRefused = async (page) => {
+    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
+    await page.locator('#hurt-where').selectOption('inner-thigh');
+    await writtenDown(page);
+    await toEnd(page);
+    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByText('the server would not take it').waitFor();
+};
 const hurtAndKept = async (page) => {
     await page.getByRole('button', { name: 'Stop: it hurts' }).click();
     await page.locator('#hurt-where').selectOption('inner-thigh');
-    await page.locator('[data-hurt-done]').click();
+    await writtenDown(page);
     await toEnd(page);
     await page.getByRole('button', { name: 'Record the session' }).click();
     await page.getByText('Kept on this device').waitFor();
@@ -90,16 +109,26 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await check(page);
     await answerYes(page);
     const name = await page.locator('[data-name]').innerText();
+    // A second entry is usually better: both stand in the log.
+    await page.getByRole('button', { name: 'Once more' }).click();
+    await answerYes(page);
+    assert.equal(await page.locator('[data-name]').innerText(), name);
     // One cue at a time, the stop signs in sight all along.
     const cue = await page.locator('[data-cue]').innerText();
     assert.notEqual(cue, '');
     assert.match(await page.locator('[data-stops]').innerText(), /^Stop at: /);
+    await page.getByText('So, not so').click();
     assert.match(await page.locator('[data-pair]').innerText(), /^So: .* Not so: /);
     await page.clock.runFor(21_000);
     assert.notEqual(await page.locator('[data-cue]').innerText(), cue);
     await page.clock.runFor(400_000);
     assert.notEqual(await page.locator('[data-place]').innerText(), name);
     await toEnd(page);
+    await page.getByText('try 2').waitFor();
+    await page.locator('#after-1').fill('14.4');
+    await page.getByText('within the noise of').waitFor();
+    await page.locator('#after-1').fill('9');
+    await page.getByText('more than the noise of').waitFor();
     await page.getByRole('button', { name: 'Record the session' }).waitFor();
     await page.getByRole('button', { name: 'Record the session' }).click();
     await page.waitForURL(plan);
@@ -111,7 +140,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByText('Come out slowly').waitFor();
     await page.locator('#hurt-level').selectOption('3');
     await page.locator('#hurt-where').selectOption('outer-hip');
-    await page.locator('[data-hurt-done]').click();
+    await writtenDown(page);
     await toEnd(page);
     await page.getByRole('button', { name: 'Record the session' }).click();
     await page.waitForURL(plan);
@@ -166,4 +195,132 @@ test('a log that waits is for nobody else to read, and is sent once its own teac
     await page.waitForFunction(() => JSON.parse(localStorage.getItem('session-logs')).length === 0);
     await page.goto(plan);
     assert.equal(await page.getByText(/not held/).count(), 1);
+});
+
+test('pain in the last counterpose ends what it bars, and the server hears of it', async () => {
+    teacher('last@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'last@studio.example');
+    const plan = await planned(page, 'Last Person');
+    await toSession(page);
+    await answerYes(page);
+    let place = '';
+    const isLast = async () => {
+        place = await page.locator('[data-place]').innerText();
+        return (
+            /Counterpose/.test(place) &&
+            !/Counterpose|Work/.test((await page.locator('[data-next-name]').innerText()) || 'Rest') &&
+            /^(\d+) of (\d+)/
+                .exec(place)
+                .slice(1)
+                .map(Number)
+                .reduce((now, all) => all - now) === 1
+        );
+    };
+    for (let i = 0; i < 60 && !(await isLast()); i += 1) {
+        await page.getByRole('button', { name: 'Skip' }).click();
+    }
+    assert.match(place, /Counterpose/);
+    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
+    // Pressed by mistake: nothing is written down, and it goes on.
+    await page.getByRole('button', { name: /pressed by mistake/ }).click();
+    assert.ok(await page.getByRole('button', { name: 'Skip' }).isEnabled());
+    await page.getByRole('button', { name: 'Stop: it hurts' }).click();
+    await page.locator('#hurt-level').selectOption('2');
+    await page.locator('#hurt-where').selectOption('knee');
+    await page.locator('#hurt-side').selectOption('left');
+    await check(page);
+    await writtenDown(page);
+    if (await page.locator('[data-run]').isVisible()) {
+        await page.getByRole('button', { name: 'Skip' }).click();
+    }
+    await page.locator('#last-level').selectOption('0');
+    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.waitForURL(plan);
+    // The left side of the plan is struck through from here on.
+    await page.locator('.strip > .barred').first().waitFor();
+    await page.locator('.strip > .barred a').first().click();
+    await page.getByRole('link', { name: 'What holds it, and the way on' }).click();
+    await page.waitForURL(/poses/);
+});
+
+test('a log that the server will not take is kept, shown and mended', async () => {
+    teacher('mend@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'mend@studio.example');
+    const plan = await planned(page, 'Mend Person');
+    await toSession(page);
+    await answerYes(page);
+    // The device's clock is days ahead: the server refuses a day that has not been.
+    await page.route('**/log', async (route) => {
+        const body = JSON.parse(route.request().postData());
+        if (body.on === new Date().toISOString().slice(0, 10) && !body.note) {
+            body.on = '2099-01-01';
+        }
+        await route.continue({ postData: JSON.stringify(body) });
+    });
+    await hurtAndRefused(page);
+    await page.unroute('**/log');
+    page.faults.length = 0;
+    await page.goto(plan);
+    await page.getByText('has not been yet').waitFor();
+    // Sent again from this page as it was, it is taken: the other way is to mend it.
+    await page.waitForFunction(() => JSON.parse(localStorage.getItem('session-logs')).length === 0);
+    await page.goto(`${base}/waiting-logs`);
+    await page.getByText('None is waiting').waitFor();
+    await check(page, /422/);
+});
+
+test('what was refused for good is mended by its day, and its pain stays', async () => {
+    teacher('mend2@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'mend2@studio.example');
+    const plan = await planned(page, 'Mend Again');
+    const [owner, key, address] = await page.evaluate(async (at) => {
+        const { owner: mine, key: sealed } = await (await fetch('/session-token')).json();
+        return [mine, sealed, `${new URL(at).pathname}/log`];
+    }, plan);
+    await page.evaluate(
+        async ([mine, sealed, to]) => {
+            const script = [...document.scripts].map(({ src }) => src).find((src) => src.includes('/js/page.js'));
+            const { queue } = await import(script.replace('page.js', 'log-queue.js'));
+            await queue({
+                owner: mine,
+                key: sealed,
+                address: to,
+                body: {
+                    id: crypto.randomUUID(),
+                    on: '2099-01-01',
+                    items: [
+                        {
+                            posture: 'soles-together',
+                            rung: 'no-such-rung',
+                            side: 'left',
+                            holdReached: false,
+                            pain: { level: 2, where: 'inner-thigh', kind: 'ache' },
+                        },
+                    ],
+                    pains: [],
+                    before: null,
+                    after: null,
+                    note: 'as typed',
+                },
+            });
+        },
+        [owner, key, address],
+    );
+    await page.goto(plan);
+    await page.getByRole('link', { name: 'See and mend them' }).click();
+    await page.getByText('has not been yet').first().waitFor();
+    await check(page, /422/);
+    const today = await page.evaluate(() => new Date().toISOString().slice(0, 10));
+    await page.getByLabel('Day of the session').fill(today);
+    await page.getByRole('button', { name: 'Send again' }).click();
+    await page.getByText('no rung').first().waitFor();
+    await page.getByLabel(/Leave out/).check();
+    await page.getByRole('button', { name: 'Send again' }).click();
+    await page.getByText('None is waiting').waitFor();
+    page.faults.length = 0;
+    await page.goto(plan);
+    await page.getByText('as typed').waitFor();
 });

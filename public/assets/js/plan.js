@@ -3,7 +3,7 @@
 import { t } from './texts.js';
 
 const FAR = 8;
-const form = document.querySelector('[data-change]');
+const { change: address, token } = document.querySelector('[data-change]').dataset;
 const refusal = document.querySelector('[data-refused]');
 const strips = [...document.querySelectorAll('[data-strip]')];
 
@@ -14,12 +14,13 @@ const refuse = (said, near) => {
     place.scrollIntoView({ block: 'nearest' });
 };
 const send = async (fields, near) => {
-    const body = new FormData(form);
+    const body = new FormData();
+    body.set('_token', token);
     for (const [name, value] of Object.entries(fields)) {
         body.set(name, value);
     }
     try {
-        const response = await fetch(form.action, { method: 'POST', body, headers: { Accept: 'application/json' } });
+        const response = await fetch(address, { method: 'POST', body, headers: { Accept: 'application/json' } });
         const said = await response.json();
         if (said.address) {
             sessionStorage.setItem('plan-place', String(window.scrollY));
@@ -119,6 +120,13 @@ for (const strip of strips) {
                 ? { li, x: event.clientX, y: event.clientY }
                 : null;
     });
+    // The browser would select text, or drag a link of its own.
+    strip.addEventListener('mousedown', (event) => {
+        if (event.target.closest('[data-moves]')) {
+            event.preventDefault();
+        }
+    });
+    strip.addEventListener('dragstart', (event) => event.preventDefault());
     // By keys: from item to item with the arrows; with Alt the item goes along.
     strip.addEventListener('keydown', (event) => {
         const li = event.target.closest('li');
@@ -146,14 +154,18 @@ document.addEventListener('pointermove', (event) => {
         mark(dayAt(event.clientX, event.clientY));
     }
 });
+const letGo = () => {
+    drag?.li.classList.remove('dragged');
+    mark(null);
+    drag = null;
+};
 document.addEventListener('pointerup', (event) => {
     if (drag && hasDragged) {
         drop(event);
     }
-    drag?.li.classList.remove('dragged');
-    mark(null);
-    drag = null;
+    letGo();
 });
+document.addEventListener('pointercancel', letGo);
 document.addEventListener('keydown', (event) => {
     const isTyping = event.target.matches('input, textarea, select');
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !isTyping) {
@@ -163,10 +175,8 @@ document.addEventListener('keydown', (event) => {
             button.click();
         }
     }
-    if (event.key === 'Escape' && drag) {
-        drag.li.classList.remove('dragged');
-        mark(null);
-        drag = null;
+    if (event.key === 'Escape') {
+        letGo();
     }
 });
 const before = sessionStorage.getItem('plan-place');

@@ -181,6 +181,7 @@ const show = (index) => {
     find('wayout').textContent = item.wayOut ? t('Way out: %1%', item.wayOut) : '';
     find('hurt').hidden = true;
     find('allowed').hidden = true;
+    find('again').hidden = item.phase !== 'work';
     holdKeys();
     // Before anything deep, each sign of readiness is asked about, one at a time.
     questions = item.phase === 'work' && !item.gentle && !done.has(at) ? [...item.check] : [];

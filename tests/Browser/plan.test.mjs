@@ -1,0 +1,147 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
+
+let browser;
+before(async () => {
+    browser = await launch();
+});
+after(() => browser.close());
+
+const measured = async (page, name) => {
+    const home = await person(page, name, '170');
+    await page.goto(`${base}/screen?people[]=${home.split('/').pop()}`);
+    await page.getByLabel(/Agrees to be measured/).check();
+    await page.getByLabel('Soles together, left knee').fill('14');
+    await page.getByLabel('Groin to heels').fill('20');
+    await page.getByLabel('Soles together, right knee').fill('15');
+    await noPain(page);
+    await page.getByRole('button', { name: /Record, and next/ }).click();
+    await page.waitForURL(/done/);
+    return home;
+};
+const planned = async (page, name) => {
+    const home = await measured(page, name);
+    await page.goto(`${home}/plans/new`);
+    await page.getByLabel('Weeks').fill('5');
+    await page.getByLabel('Minutes a session').fill('60');
+    await page.getByRole('button', { name: 'Make the plan' }).click();
+    await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
+    return page.url();
+};
+const middle = async (locator) => {
+    await locator.scrollIntoViewIfNeeded();
+    const { x, y, width, height } = await locator.boundingBox();
+    return [x + width / 2, y + height / 2];
+};
+const drag = async (page, from, to) => {
+    await to.scrollIntoViewIfNeeded();
+    const [x, y] = await middle(from);
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 20, y + 5);
+    const [toX, toY] = await middle(to);
+    await page.mouse.move(toX, toY, { steps: 4 });
+    await page.mouse.up();
+};
+
+test('an item is dragged, refused where a rule forbids it, moved by keys, and taken back', async () => {
+    teacher('weeks@studio.example');
+    const page = await open(browser, { viewport: { width: 1280, height: 1200 } });
+    await signIn(page, 'weeks@studio.example');
+    const plan = await planned(page, 'Weeks Person');
+    await check(page);
+    const work = page.locator('[data-strip="0-0"] > .work');
+
+    // Onto a day that has no practice.
+    await drag(page, work.last(), page.locator('.week').first().locator('.day.free').first());
+    await page.locator('[data-refused]').first().getByText('no session to come').waitFor();
+    assert.equal(page.url(), plan);
+
+    // Before the warming up is over: a hard rule, named at once.
+    await drag(page, work.first(), page.locator('[data-strip="0-0"] > .warm-up').first());
+    await page.locator('[data-refused]').first().getByText('warming up').waitFor();
+    assert.equal(page.url(), plan);
+    page.faults.length = 0;
+
+    // Its panel opens where it stands, and goes by keys.
+    await work.first().locator('a').focus();
+    await page.keyboard.press('Enter');
+    await page.locator('[data-panel="0-0"] h5').waitFor();
+    await check(page);
+    await page.locator('[data-panel="0-0"]').getByRole('button', { name: 'Shorter' }).click();
+    await page.waitForURL((url) => !url.href.startsWith(plan));
+    const changed = page.url();
+    await page.getByText('Changed by hand: shorter').waitFor();
+    await check(page);
+    await page.keyboard.press('Control+z');
+    await page.waitForURL((url) => url.href !== changed);
+    assert.equal(await page.getByText('Changed by hand').count(), 0);
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await page.getByText('Changed by hand: shorter').waitFor();
+
+    // From item to item by the arrows.
+    await page.locator('[data-strip="0-0"] a').first().focus();
+    await page.keyboard.press('ArrowRight');
+    assert.ok(
+        await page
+            .locator('[data-strip="0-0"] a')
+            .nth(1)
+            .evaluate((link) => link === document.activeElement),
+    );
+
+    // On a phone one day stands after the other, each item in words.
+    await page.setViewportSize({ width: 390, height: 800 });
+    assert.ok(await page.locator('.strip-words').first().isVisible());
+    assert.ok(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth));
+    await check(page);
+    await page.getByRole('link', { name: 'For the wall' }).click();
+    assert.equal(await page.locator('.wall-week').count(), 5);
+    await check(page);
+});
+
+test('a plan changed in another window is not overwritten', async () => {
+    teacher('twotabs@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'twotabs@studio.example');
+    const plan = await planned(page, 'Two Tabs');
+    const other = await page.context().newPage();
+    await other.goto(plan);
+    for (const tab of [page, other]) {
+        await tab.locator('[data-strip="0-0"] > .work a').first().click();
+        await tab.locator('[data-panel="0-0"] h5').waitFor();
+    }
+    for (const tab of [page, other]) {
+        await tab.locator('[data-panel="0-0"]').getByRole('button', { name: 'Lock' }).click();
+        await tab.waitForURL((url) => !url.href.startsWith(plan));
+    }
+    await other.getByText('changed in another window').waitFor();
+    assert.equal(other.url(), page.url());
+});
+
+test('a class of eight on one page', async () => {
+    teacher('class@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'class@studio.example');
+    for (const i of [1, 2, 3, 4, 5, 6, 7]) {
+        await person(page, `Class ${i}`, String(158 + 3 * i));
+    }
+    await measured(page, 'Class Measured');
+    await page.goto(`${base}/class`);
+    await page.getByRole('button', { name: 'Make the sheet' }).click();
+    await page.getByText('Choose one person at least').waitFor();
+    for (const box of await page.getByRole('checkbox').all()) {
+        await box.check();
+    }
+    await page.getByLabel('1', { exact: true }).selectOption({ label: 'Pigeon' });
+    await page.getByLabel('2', { exact: true }).selectOption({ label: 'Soles together' });
+    await page.getByRole('button', { name: 'Make the sheet' }).click();
+    await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();
+    for (const posture of await page.locator('.class-posture').all()) {
+        const said = await posture.innerText();
+        for (const i of [1, 2, 3, 4, 5, 6, 7]) {
+            assert.match(said, new RegExp(`Class ${i}`));
+        }
+    }
+    await check(page);
+});
