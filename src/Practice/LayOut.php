@@ -15,6 +15,9 @@ final readonly class LayOut
     /** A block as it lies, on its side and on its end, and a folded blanket, in cm (common practice). */
     public const SIZES = ['flat' => 10.0, 'side' => 15.0, 'end' => 23.0, 'blanket' => 3.0];
 
+    /** Within so many cm nobody sees a difference. */
+    private const NEAR = 1.0;
+
     public function __construct(private ReasonExtension $texts)
     {
     }
@@ -56,6 +59,6 @@ final readonly class LayOut
             return $this->texts->text(new Reason('stack.none', Source::Computed, ['height' => $height]));
         }
 
-        return $this->texts->text(new Reason('stack.height', Source::Computed, ['pieces' => implode(', ', $words), 'height' => $stack->height, 'asked' => $height]));
+        return lcfirst($this->texts->text(new Reason('stack.height', Source::Computed, ['pieces' => implode(', ', $words), 'height' => $stack->height, 'asked' => $height, 'near' => abs($stack->height - $height) <= self::NEAR ? 'yes' : 'no'])));
     }
 }

@@ -158,6 +158,7 @@ const show = (index) => {
     find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
     find('name').textContent = item.name === item.rungName ? item.name : `${item.name}: ${item.rungName}`;
     find('side').textContent = SIDES[item.side];
+    find('run').scrollIntoView({ block: 'start' });
     find('figure').replaceChildren(...figureOf(at));
     const next = items[at + 1];
     find('next').hidden = !next;
@@ -182,6 +183,9 @@ const show = (index) => {
     find('hurt').hidden = true;
     find('allowed').hidden = true;
     find('again').hidden = item.phase !== 'work';
+    if (find('measure')) {
+        find('measure').hidden = true;
+    }
     holdKeys();
     // Before anything deep, each sign of readiness is asked about, one at a time.
     questions = item.phase === 'work' && !item.gentle && !done.has(at) ? [...item.check] : [];
@@ -371,9 +375,9 @@ find('hurt-done').addEventListener('click', () => {
             ? t('Its side, or what it bars, is over for today. This is still allowed:')
             : t('Nothing more of this session is allowed today. Rest, and say it at the end.');
     find('allowed-items').replaceChildren(
-        ...allowed.map(({ name, side }) => {
+        ...[...new Set(allowed.map(({ name, side }) => `${name}, ${SIDES[side].toLowerCase()}`))].map((words) => {
             const li = document.createElement('li');
-            li.textContent = `${name}, ${SIDES[side].toLowerCase()}`;
+            li.textContent = words;
             return li;
         }),
     );
