@@ -97,6 +97,12 @@ final readonly class Condition
         ]);
     }
 
+    /** Whether it leaves work that makes strong, and little that stretches. */
+    public function isForStrength(): bool
+    {
+        return $this->gentleOnly && [] !== $this->besides;
+    }
+
     private function isBeside(Work $work): bool
     {
         return [] !== array_intersect($work->loads, $this->besides) && [] === array_intersect($work->loads, Load::endRanges());

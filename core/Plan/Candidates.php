@@ -82,11 +82,17 @@ final class Candidates
             $list[] = self::inPlace($safer, $side, $poses, $ladders, $request, new Reason('plan.instead', Source::Trade, ['posture' => $poses->postures[$id]->name]));
         }
         $list = array_values(array_filter($list));
-        $aims = array_values(array_map(static fn (Route $route): string => $route->wanted, array_filter($routes, static fn (Route $route): bool => !$route->isClosed($poses))));
+        // Where one side is held, the other goes on; where the full form is, what may be done below it.
+        $there = array_column(array_map(static fn (Candidate $candidate): array => [$candidate->posture, $candidate], $list), 1, 0);
+        $aims = [];
+        foreach ($routes as $route) {
+            $rungs = ($there[$route->wanted] ?? null)?->rungs;
+            $aims[$route->wanted] = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !$route->isClosed($poses) || null !== ($rungs[$side->value] ?? null)));
+        }
         $sought = Remedies::sought($aims, $poses, $keystone?->ability);
         $there = array_map(static fn (Candidate $candidate): string => $candidate->posture, $list);
 
-        return new self($list, self::drills($sought, $drills, $poses, $ladders, $request), $leftOut, $aims, $poses, self::more($sought, [...$there, ...$ids], $poses, $ladders, $request));
+        return new self($list, self::drills($sought, $drills, $poses, $ladders, $request), $leftOut, array_keys(array_filter($aims)), $poses, self::more($sought, [...$there, ...$ids], $poses, $ladders, $request));
     }
 
     /** The gentle shapes for what is short, as many as have been asked for; null when there are no more. */
@@ -236,7 +242,8 @@ final class Candidates
         if (null === $left || null === $right) {
             $held = null === $left ? Side::Left : Side::Right;
             $safer = self::safer($id, $held, $poses, $ladders, $request, null);
-            $leftOut[$id] = new Reason(null === $safer ? 'plan.held-side' : 'plan.safer-side', Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => $held->value]);
+            $isHeld = [] !== array_filter($poses->of($id, $held)->stand->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
+            $leftOut[$id] = new Reason(null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'), Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => $held->value]);
             $left ??= $safer;
             $right ??= $safer;
         }

@@ -15,6 +15,8 @@ final readonly class GentleShapes
     /** So long on each side at least, in seconds. */
     private const EACH = 60;
     private const EACH_SIDE = 30;
+    /** Fewer than so many are few. */
+    private const FEW = 4;
     /** So many shapes for the spine come first. */
     private const SPINE = 2;
 
@@ -31,7 +33,18 @@ final readonly class GentleShapes
     {
         $able = static fn (callable $place): array => self::able($place, $poses, $ladders, $request);
 
-        return new self($able(static fn (PracticeRung $rung): ?int => $rung->warmUp), $able(static fn (PracticeRung $rung): ?int => $rung->rest));
+        $warm = $able(static fn (PracticeRung $rung): ?int => $rung->warmUp);
+        $isLess = count($warm) < count(array_filter($ladders, static fn (array $ladder): bool => null !== $ladder[0]->warmUp && $request->equipment->has($ladder[0])));
+        if ($isLess && count($warm) < self::FEW) {
+            // Where something is held and little of it is left, other lying shapes for anyone warm up as well.
+            $place = 0;
+            $there = array_map(static fn (array $one): string => $one[0]->posture, $warm);
+            $warm = [...$warm, ...$able(static function (PracticeRung $rung) use (&$place, $there): ?int {
+                return Stance::Lying === $rung->stance && PracticeLevel::Anyone === $rung->level && !in_array($rung->posture, $there, true) ? ++$place : null;
+            })];
+        }
+
+        return new self($warm, $able(static fn (PracticeRung $rung): ?int => $rung->rest));
     }
 
     /**
@@ -64,8 +77,9 @@ final readonly class GentleShapes
             $because = [] === array_intersect($limiters, $rung->remedies) ? new Reason('plan.warm-up', Source::Trade) : new Reason('plan.warm-up-for', Source::Trade, ['remedy' => current(array_intersect($limiters, $rung->remedies))]);
             $now = min($each, max(FillTime::GRAIN, $seconds));
             $isSplit = null === $side && !$rung->isSymmetric && $now >= 2 * self::EACH_SIDE;
-            foreach ($isSplit ? Side::cases() : [$side] as $one) {
-                $items[] = new PlannedItem($rung, Phase::WarmUp, $one, FillTime::grain($isSplit ? $now / 2 : $now), $because);
+            $first = $isSplit ? FillTime::grain($now / 2) : $now;
+            foreach ($isSplit ? [[Side::Left, $first], [Side::Right, $now - $first]] : [[$side, $now]] as [$one, $lasts]) {
+                $items[] = new PlannedItem($rung, Phase::WarmUp, $one, $lasts, $because);
             }
             $seconds -= $now;
         }

@@ -124,7 +124,7 @@ final class PlanSession
             $on,
             $items,
             isset($work[$theme ?? '']) ? $theme : null,
-            $empty > (1.0 - self::LEAST_USED) * $budget ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight)) : null,
+            $empty > $budget - (int) round(self::LEAST_USED * $budget) ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight)) : null,
             $dose,
             [] === $work ? null : $measure,
             $tradesAway,
@@ -218,7 +218,8 @@ final class PlanSession
         uasort($work, static fn (array $a, array $b): int => $a[0]->order($dose) <=> $b[0]->order($dose));
         $items = FillTime::of(self::itemsOf($work), $seconds, $dose, $this->short($work), array_map(static fn (array $one): float => $one[0]->worth($theme), $work));
 
-        return $isLight ? array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase ? $item->lasting(FillTime::grain(self::LIGHT * $item->seconds)) : $item, $items) : $items;
+        // What is repeated is repeated as often as it takes, in a lighter week, too.
+        return $isLight ? array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase ? $item->lasting(max(null === $item->drill ? 0 : $item->begun($dose)->seconds, FillTime::grain(self::LIGHT * $item->seconds))) : $item, $items) : $items;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -14,7 +15,7 @@ use LucidAscent\Core\Readiness\Restriction;
 final readonly class Remedies
 {
     /**
-     * @param list<string> $wanted ids of postures that may be aimed at
+     * @param array<string, list<Side>> $wanted the sides on which each wanted posture may be aimed at, by its id
      *
      * @param Ability|null $keystone what opens most
      *
@@ -31,8 +32,8 @@ final readonly class Remedies
                 $sought[$remedy->value] = Ability::from($remedy->value);
             }
         }
-        foreach ($wanted as $id) {
-            foreach (Side::cases() as $side) {
+        foreach ($wanted as $id => $sides) {
+            foreach ($sides as $side) {
                 $ability = $poses->of($id, $side)->limiter()?->ability;
                 $remedy = null === $ability ? null : Remedy::ofAbility($ability);
                 // Nothing is pushed against the shape of a joint.
@@ -41,10 +42,12 @@ final readonly class Remedies
                 }
             }
         }
+        // Where joints are to be held rather than stretched, what holds them comes first.
+        $holding = [] === array_filter($poses->person->holds->active, static fn (Hold $hold): bool => $hold->holds->isForStrength()) ? [] : [Remedy::Strength->value => Ability::Strength, Remedy::Balance->value => Ability::Balance];
         $first = null === $keystone ? null : Remedy::ofAbility($keystone)?->value;
         uksort($sought, static fn (string $a, string $b): int => [$a !== $first, self::order($a)] <=> [$b !== $first, self::order($b)]);
 
-        return $sought;
+        return $holding + $sought;
     }
 
     /**

@@ -146,7 +146,7 @@ final class Definitions
                 $rung['gentle'] ?? false,
                 true === ($posture['both_legs'] ?? false) || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
                 $rung['foot_free'] ?? false,
-                array_values(array_unique([...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
+                array_values(array_unique([...($rung['other_loads'] ?? []), ...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
             ),
             self::propRule($rung),
             array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),

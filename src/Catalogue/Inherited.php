@@ -24,6 +24,9 @@ final class Inherited
         foreach (array_values($entry['rungs'] ?? []) as $i => $rung) {
             $from = $byId[$rung['id']] ?? $rungs[min($i, count($rungs) - 1)] ?? [];
             $rung['loads'] = array_values(array_unique([...($rung['loads'] ?? []), ...($from['loads'] ?? [])]));
+            if (isset($from['other_loads'])) {
+                $rung['other_loads'] = array_values(array_unique([...($rung['other_loads'] ?? []), ...$from['other_loads']]));
+            }
             if (isset($from['stance'])) {
                 $rung['stance'] ??= $from['stance'];
             }

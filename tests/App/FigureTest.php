@@ -36,6 +36,20 @@ final class FigureTest extends TestCase
 {
     private static ?CatalogueFolder $folder = null;
 
+    /** Who folds the other leg under says so: a knee that hurts is folded by no work on the other side. */
+    public function testAFoldOfTheOtherKneeIsTold(): void
+    {
+        $entries = self::folder()->entries;
+        foreach (['easy-cross-leg', 'shins-stacked', 'pinwheel', 'cow-face', 'one-leg-fold'] as $id) {
+            $untold = $entries;
+            foreach ($untold['posture'][$id]['rungs'] as $i => $rung) {
+                unset($untold['posture'][$id]['rungs'][$i]['other_loads']);
+            }
+            $faults = array_map(static fn (array $gap): string => "$gap[1]: $gap[3]", iterator_to_array(FigureGaps::of($untold), false));
+            self::assertStringContainsString("$id: folds the other knee by", implode("\n", $faults));
+        }
+    }
+
     public function testNoPoseOfTheCatalogueIsWrongForAShortBodyOrATall(): void
     {
         $faults = [];

@@ -349,6 +349,7 @@ final class PlanTest extends KernelTestCase
                         self::assertSame($free, $item['side'], "$item[posture] $item[rung]");
                         $work = self::rung($item)->rung->work;
                         self::assertFalse($work->usesBothLegs, "$item[posture] needs both legs.");
+                        self::assertSame([], $work->otherLegLoads, "$item[posture] loads the other leg.");
                         self::assertTrue($work->isGentle);
                         $works += 'work' === $item['phase'] ? 1 : 0;
                     }
