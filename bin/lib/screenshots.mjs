@@ -71,6 +71,9 @@ await take('route');
 await page.goto(`${uneven}/plans/new`);
 await page.getByRole('button', { name: 'Make the plan' }).click();
 await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
+await page.locator('.strip > .work a').first().click();
+await page.locator('[data-panel] .item-panel').waitFor();
+await page.evaluate(() => window.scrollTo(0, 420));
 await take('plan');
 await page
     .getByRole('link', { name: /Practise/ })
@@ -98,8 +101,16 @@ await take('library');
 await page.goto(`${base}/library/postures/pigeon`);
 await page.evaluate(() => window.scrollTo(0, 60));
 await take('posture');
-await page.goto(`${base}/library/own/posture/new?adapt=pigeon`);
-await take('own-entry');
+await page.goto(`${base}/class`);
+for (const box of await page.getByRole('checkbox').all()) {
+    await box.check();
+}
+for (const [place, name] of ['Pigeon', 'Half lotus', 'Soles together'].entries()) {
+    await page.getByLabel(String(place + 1), { exact: true }).selectOption({ label: name });
+}
+await page.getByRole('button', { name: 'Make the sheet' }).click();
+await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();
+await take('class');
 
 const open = await person('Maren Tolvik');
 await page.goto(`${open}/ladder/half-lotus/check/left`);

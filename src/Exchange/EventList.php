@@ -35,6 +35,9 @@ final readonly class EventList
           {"event":"condition","condition":"other","loads":["twist","neck"]}           told in free words: without loads nothing deep
           {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true}     by: teacher or clinician
           {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
+        Logs of sessions, under "sessions": {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted","side":"left",
+        "holdReached":true,"evenBreath":true,"compensations":[],"pain":{"level":0}}]}, or one such item with its day; "clean":true says that it
+        was held on an even breath. An item with a "drill" proves no rung.
         A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0], a session
         sessions[0], a listed condition condition:knee-surgery.
         TEXT;

@@ -66,7 +66,8 @@ final class FigureGaps
      */
     private static function foldUntold(array $shape, Work $work, callable $find): ?float
     {
-        if ($work->usesBothLegs || in_array(Load::KneeFolded->value, $work->otherLegLoads, true) || in_array(Load::OnTheBack->value, $work->loads, true) || !isset($shape['pose'])) {
+        // What is deep is closed anyway while the other side rests, and its other leg may often lie elsewhere.
+        if (!$work->isGentle || $work->usesBothLegs || in_array(Load::KneeFolded->value, $work->otherLegLoads, true) || in_array(Load::OnTheBack->value, $work->loads, true) || !isset($shape['pose'])) {
             return null;
         }
         try {
