@@ -59,9 +59,13 @@ final readonly class LogList
                     if ($fields->has('drill') || '' !== ($shape->purpose ?? '')) {
                         continue;
                     }
+                    $heights = [];
+                    foreach ($fields->has('values') ? $fields->object('values')->names() : [] as $name) {
+                        $heights[$name] = $fields->object('values')->number($name);
+                    }
                     foreach (self::read($fields, $catalogue, $on, $isSore, $said) as [$side, $check]) {
                         $checks["$posture $side->value"][] = $check;
-                        $seen[] = Seen::ofCheck($posture, $side, $check);
+                        $seen[] = Seen::ofCheck($posture, $side, $check, $heights);
                     }
                 } catch (InvalidValue $e) {
                     $unread[] = ['session' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.')];

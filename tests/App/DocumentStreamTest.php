@@ -103,6 +103,7 @@ final class DocumentStreamTest extends KernelTestCase
     {
         yield ['ascent:assess'];
         yield ['ascent:decide'];
+        yield ['ascent:progress'];
     }
 
     private static function command(string $name): \Symfony\Component\Console\Command\Command

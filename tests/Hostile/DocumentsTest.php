@@ -23,7 +23,8 @@ final class DocumentsTest extends TestCase
         'gates' => [['gate' => 'elbow-to-sole', 'side' => 'left', 'met' => true, 'on' => '2026-03-01']],
         'events' => [['event' => 'pain', 'pain' => ['level' => 3, 'place' => 'knee', 'kind' => 'ache'], 'side' => 'left', 'on' => '2026-03-02'], ['event' => 'condition', 'condition' => 'other', 'loads' => ['twist']], ['event' => 'clearance', 'clears' => ['events[0]'], 'by' => 'clinician', 'on' => '2026-03-05']],
         'conditions' => ['knee-surgery'], 'days' => ['mon', 'thu'], 'weeks' => 2, 'minutes' => 45, 'school' => 'long-still', 'props' => ['blocks' => 2, 'blankets' => 2, 'strap' => true],
-        'posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left', 'next' => 'open', 'sessions' => [['on' => '2026-03-01', 'holdReached' => true, 'evenBreath' => true, 'pain' => ['level' => 0], 'compensations' => []]]];
+        'goal' => ['posture' => 'half-lotus', 'rung' => 'lying-half-lotus'],
+        'posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left', 'next' => 'open', 'sportDays' => ['mon'], 'pinned' => ['hinge'], 'sessions' => [['on' => '2026-03-01', 'holdReached' => true, 'evenBreath' => true, 'pain' => ['level' => 0], 'compensations' => []]]];
 
     private const CASE = ['posture' => 'half-lotus', 'body' => ['thigh' => 41.2, 'shin' => 41.3, 'hipSpacing' => 17, 'seatedHipHeight' => 9, 'ankleAboveSole' => 6.6], 'contact' => ['forward' => 12, 'across' => -2, 'above' => 8], 'kneeHeight' => 14, 'heelDistance' => 20, 'ankleHeight' => 10, 'hipHeight' => 16, 'shinAngle' => 40, 'span' => 90, 'gap' => 20, 'torso' => 50, 'rounding' => 40, 'kneeOutside' => 20, 'seat' => 4, 'pelvicTilt' => 5, 'capacity' => ['flexion' => 125, 'abduction' => 50, 'rotation' => 90, 'kneeFlexion' => 160], 'ask' => 'angles', 'errors' => true];
 
@@ -31,6 +32,7 @@ final class DocumentsTest extends TestCase
     #[TestWith(['ascent:capacity'])]
     #[TestWith(['ascent:plan'])]
     #[TestWith(['ascent:decide'])]
+    #[TestWith(['ascent:progress'])]
     public function testOneAnswerALine(string $command): void
     {
         $grammar = new Grammar(Grammar::seed());

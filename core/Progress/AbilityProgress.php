@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progress;
+
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\SmallestChange;
+
+/** What months of readings say of one ability on one side. */
+final readonly class AbilityProgress
+{
+    private const DAY = 86400.0;
+    /** A trend is taken for one when it is as sure as this. */
+    private const SURE = 0.95;
+
+    /**
+     * @param int $readings how many there are, bounds among them
+     * @param float|null $change of the last exact reading against the first; null where there are no two
+     * @param float|null $smallestReal what that would have to be to be more than noise
+     */
+    private function __construct(
+        public Ability $ability,
+        public int $readings,
+        public ?float $change,
+        public ?float $smallestReal,
+        public ?Trend $trend,
+        public ?\DateTimeImmutable $step,
+        public ?\DateTimeImmutable $from,
+        public ?\DateTimeImmutable $to,
+        public ?int $chance,
+        public Reason $because,
+    ) {
+    }
+
+    /**
+     * @param non-empty-list<Evidence> $evidence of one ability and side, in any order
+     * @param float|null $asked what the goal asks of it; null where it asks nothing
+     * @param bool $isHeld whether something holds the goal on that side: there is never a day for that
+     */
+    public static function of(Ability $ability, array $evidence, \DateTimeImmutable $now, ?float $asked = null, bool $isHeld = false): self
+    {
+        $day = static fn (?\DateTimeImmutable $on): float => (($on ?? $now)->getTimestamp() - $now->getTimestamp()) / self::DAY;
+        usort($evidence, static fn (Evidence $a, Evidence $b): int => $day($a->on) <=> $day($b->on));
+        $sd = static fn (Evidence $one): float => max(1e-3, $one->uncertainty->readingError());
+        $exact = array_values(array_filter($evidence, static fn (Evidence $one): bool => Bound::Exact === $one->bound));
+        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => new TimedReading($day($one->on), $one->value, $sd($one), Bound::Exact !== $one->bound), $evidence));
+        [$first, $last] = [$exact[0] ?? null, $exact[count($exact) - 1] ?? null];
+        $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
+        $change = $hasTwo ? $last->value - $first->value : null;
+        $smallest = $hasTwo ? SmallestChange::between(sqrt($sd($first) ** 2 + $sd($last) ** 2)) : null;
+        $step = null === $trend ? null : Step::of($trend);
+        $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked);
+        $on = static fn (?float $days): ?\DateTimeImmutable => null === $days ? null : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
+
+        return new self(
+            $ability,
+            count($evidence),
+            $change,
+            $smallest,
+            $trend,
+            null === $step ? null : $now->sub(new \DateInterval('P'.max(0, (int) round(-$step->after)).'D')),
+            $on($forecast?->from),
+            $on($forecast?->to),
+            $forecast?->chance,
+            self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld),
+        );
+    }
+
+    /** @param list<Evidence> $exact */
+    private static function because(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?Forecast $forecast, ?float $asked, bool $isHeld): Reason
+    {
+        $numbers = ['ability' => $ability->value, 'unit' => $ability->unit()];
+
+        return match (true) {
+            [] === $exact => new Reason('progress.bounds', Source::Computed, $numbers),
+            null === $change || null === $smallest => new Reason('progress.one', Source::Computed, $numbers),
+            $isHeld => new Reason('progress.held', Source::Trade, $numbers),
+            null === $trend => new Reason(abs($change) > $smallest ? 'progress.changed' : 'progress.noise', Source::Computed, $numbers + ['change' => $change, 'smallest' => $smallest]),
+            null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason('progress.met', Source::Computed, $numbers + ['asked' => $asked, 'now' => $trend->at(0.0)->mean()]),
+            null !== $forecast => new Reason('progress.forecast', Source::Own, $numbers + ['month' => Forecast::rate($trend)['mean'] * Trend::MONTH, 'asked' => $asked ?? 0.0]),
+            $trend->chanceReal() < self::SURE => new Reason(null === $asked ? 'progress.flat' : 'progress.not-by-this', Source::Own, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
+            default => new Reason($trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls', Source::Computed, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
+        };
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progress;
+
+/** The standard normal distribution. */
+final class Normal
+{
+    public static function density(float $z): float
+    {
+        return exp(-0.5 * $z * $z) / sqrt(2.0 * M_PI);
+    }
+
+    /** The share below z: by series near the middle, by continued fraction in the tails (Abramowitz and Stegun, 26.2.11 and 26.2.14). */
+    public static function below(float $z): float
+    {
+        if (abs($z) > 38.0) {
+            return $z > 0.0 ? 1.0 : 0.0;
+        }
+        if (abs($z) < 2.5) {
+            $term = $sum = $z;
+            for ($k = 1; abs($term) > 1e-17 * abs($sum) && $k < 200; ++$k) {
+                $term *= $z * $z / (2 * $k + 1);
+                $sum += $term;
+            }
+
+            return 0.5 + self::density($z) * $sum;
+        }
+        $x = abs($z);
+        $fraction = $x;
+        for ($k = 120; $k > 0; --$k) {
+            $fraction = $x + $k / $fraction;
+        }
+        $tail = self::density($x) / $fraction;
+
+        return $z > 0.0 ? 1.0 - $tail : $tail;
+    }
+
+    /** How much of the mean of what is above z lies beyond it: the hazard. */
+    public static function hazard(float $z): float
+    {
+        // Far out the share above is too small to be divided by: there the hazard is hardly more than z.
+        return $z > 30.0 ? $z + 1.0 / $z : self::density($z) / self::below(-$z);
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Progress;
+
+/** One reading of a series. */
+final readonly class TimedReading
+{
+    /**
+     * @param float $day days since some day that the whole series shares
+     * @param float $value in the series' unit
+     * @param float $sd one SD of the reading alone, in the same unit: the body is the same all along
+     * @param bool $isAtLeast whether it is no more than a lower bound
+     */
+    public function __construct(public float $day, public float $value, public float $sd, public bool $isAtLeast = false)
+    {
+    }
+}

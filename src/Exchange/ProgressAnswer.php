@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day as CalendarDay;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Progress\AbilityProgress;
+use LucidAscent\Core\Progress\Trend;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\RungReading;
+
+/** What months of readings say of each ability and side, in the JSON shape that the command line prints. */
+final readonly class ProgressAnswer
+{
+    private const DECIMALS = 4;
+    private const LOW = 0.025;
+    private const HIGH = 0.975;
+
+    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private ReasonExtension $texts)
+    {
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidValue when the person cannot be read, or the goal is no rung
+     */
+    public function of(Fields $document): array
+    {
+        [$poses, , $unread] = $this->person->read($document);
+        $goal = $document->has('goal') ? $document->object('goal') : null;
+        [$posture, $rung] = [$goal?->text('posture') ?? '', $goal?->text('rung') ?? ''];
+        null === $goal || null !== $this->catalogue->rung($posture, $rung) || throw InvalidValue::because('goal', sprintf('names no rung "%s" of "%s".', $rung, $posture));
+
+        return $this->answer($poses, null === $goal ? null : [$posture, $rung]) + ([] === $unread ? [] : ['unread' => $unread]);
+    }
+
+    /**
+     * @param array{string, string}|null $goal posture and rung
+     *
+     * @return array{left: object, right: object} by ability
+     */
+    public function answer(ReadPoses $poses, ?array $goal): array
+    {
+        $sides = [];
+        foreach (Side::cases() as $side) {
+            $reading = null === $goal ? null : $poses->of($goal[0], $side)->rung($goal[1]);
+            $sides[$side->value] = (object) array_map(fn (AbilityProgress $progress): array => $this->ability($progress), self::ofSide($poses, $side, $reading));
+        }
+
+        return ['left' => $sides['left'], 'right' => $sides['right']];
+    }
+
+    /** @return array<string, AbilityProgress> by ability, of those that were read */
+    private static function ofSide(ReadPoses $poses, Side $side, ?RungReading $goal): array
+    {
+        $progress = [];
+        foreach (Ability::cases() as $ability) {
+            $evidence = array_values(array_filter($poses->person->evidence[$side->value], static fn ($one): bool => $one->ability === $ability));
+            if ([] !== $evidence) {
+                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, self::asked($goal, $ability), [] !== ($goal->heldBy ?? []));
+            }
+        }
+
+        return $progress;
+    }
+
+    private static function asked(?RungReading $goal, Ability $ability): ?float
+    {
+        foreach ($goal->margins ?? [] as $margin) {
+            if ($margin->ability === $ability && !$margin->isOtherLeg) {
+                return $margin->asked;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> */
+    private function ability(AbilityProgress $progress): array
+    {
+        $rounded = static fn (?float $value): ?float => null === $value ? null : round($value, self::DECIMALS);
+        $slope = $progress->trend?->slope;
+
+        return [
+            'readings' => $progress->readings,
+            'change' => $rounded($progress->change),
+            'smallestReal' => $rounded($progress->smallestReal),
+            'trendPerMonth' => null === $slope ? null : [
+                'value' => $rounded($slope->mean() * Trend::MONTH),
+                'low' => $rounded($slope->quantile(self::LOW) * Trend::MONTH),
+                'high' => $rounded($slope->quantile(self::HIGH) * Trend::MONTH),
+                'chanceReal' => $rounded($progress->trend->chanceReal()),
+            ],
+            'step' => null === $progress->step ? null : ['on' => CalendarDay::of($progress->step)],
+            'forecast' => null === $progress->from ? null : [
+                'from' => CalendarDay::of($progress->from),
+                'to' => null === $progress->to ? null : CalendarDay::of($progress->to),
+                'chance' => $progress->chance,
+            ],
+            'because' => $this->texts->text($progress->because),
+        ];
+    }
+}
