@@ -18,6 +18,7 @@ final readonly class Candidate
      * @param list<Wish> $wishes what it is there for
      * @param PracticeRung|null $counter what undoes it; null where nothing has to
      * @param Side|null $counterSide the side that the counterpose is done on; null for both
+     * @param int|null $set its place in a sequence that the teacher has set
      */
     public function __construct(
         public string $posture,
@@ -29,6 +30,7 @@ final readonly class Candidate
         public ?PracticeRung $counter,
         public ?Side $counterSide = null,
         public ?PracticeDrill $drill = null,
+        public ?int $set = null,
     ) {
     }
 
@@ -68,7 +70,7 @@ final readonly class Candidate
 
     /**
      * Its place among the work of a session: what carries least comes first, and what is repeated before what is held in
-     * the same stance. Where the school wants a foot that goes onto the other thigh lying, and at the end, it comes last.
+     * the same stance. A sequence that the teacher has set comes first, in its own order. Where the school wants a foot that goes onto the other thigh lying, and at the end, it comes last.
      *
      * @return array{int, int}
      */
@@ -76,7 +78,7 @@ final readonly class Candidate
     {
         $isLast = $dose->lotusLast && [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => null !== $rung && $rung->isLyingLotus());
 
-        return [$isLast ? count(Stance::cases()) : $this->rank(), null === $this->drill ? 1 : 0];
+        return null !== $this->set ? [-1, $this->set] : [$isLast ? count(Stance::cases()) : $this->rank(), null === $this->drill ? 1 : 0];
     }
 
     public function keepsShort(Holds $holds): bool

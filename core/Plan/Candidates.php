@@ -45,7 +45,7 @@ final class Candidates
         $wanted = array_values(array_diff($wanted, $forbidden));
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
         $keystone = Keystone::of($routes, $poses);
-        $pinned = array_values(array_filter($request->pinned, static fn (string $id): bool => isset($poses->postures[$id])));
+        $pinned = array_values(array_filter([...$request->sequence, ...$request->pinned], static fn (string $id): bool => isset($poses->postures[$id])));
         $ids = $pinned;
         foreach ($routes as $route) {
             $ids = [...$ids, ...($route->isClosed($poses) ? [$route->wanted] : [$route->wanted, ...$route->frontier])];
@@ -247,6 +247,9 @@ final class Candidates
             $left ??= $safer;
             $right ??= $safer;
         }
+        // A set sequence says itself which side comes first: left, then right.
+        $set = array_search($id, $request->sequence, true);
+        $set = false === $set ? null : $set;
         [$counter, $counterSide] = self::counter($rung, null === $left ? Side::Right : (null === $right ? Side::Left : null), $poses, $ladders, $request);
         if (null === $counter) {
             $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $poses->postures[$id]->name]);
@@ -254,7 +257,7 @@ final class Candidates
             return null;
         }
 
-        return new Candidate($id, ['left' => $left, 'right' => $right], self::tighter($id, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), $because, $wishes, $counter, $counterSide);
+        return new Candidate($id, ['left' => $left, 'right' => $right], null === $set ? self::tighter($id, $poses) : null, array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), $because, $wishes, $counter, $counterSide, null, $set);
     }
 
     /**

@@ -20,6 +20,7 @@ final readonly class PlanRequest
      * @param list<string> $pinned postures and drills that the teacher wants in it, as far as nothing holds them
      * @param list<string> $forbidden postures and drills that the teacher does not want in it
      * @param list<int> $sportDays days of the week that have another sport, 1 for Monday
+     * @param list<string> $sequence postures that the teacher wants in this order, as far as nothing holds them
      *
      * @throws InvalidValue when there are no weeks, no days or no minutes
      */
@@ -32,6 +33,7 @@ final readonly class PlanRequest
         public array $pinned = [],
         public array $forbidden = [],
         public array $sportDays = [],
+        public array $sequence = [],
     ) {
         Check::within('weeks', (float) $weeks, 1.0, self::MOST_WEEKS, '');
         Check::within('minutes', (float) $minutes, self::LEAST_MINUTES, self::MOST_MINUTES, 'minutes');

@@ -274,7 +274,7 @@ final class PlanSession
                 $least = $dose->seconds($rung);
                 $seconds = $part * ($isShort ? $least : min($dose->most($rung), $least * Growth::now($this->poses, $rung, $side)));
             }
-            $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($seconds), $candidate->because, $candidate->drill);
+            $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($seconds), $candidate->because, $candidate->drill, null !== $candidate->set);
         }
         if (null !== $candidate->counter) {
             $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $candidate->drill->name ?? $this->poses->postures[$candidate->posture]->name]));

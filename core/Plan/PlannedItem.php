@@ -14,6 +14,7 @@ final readonly class PlannedItem
      * @param Side|null $side null for both at once
      * @param int $seconds coming in and going out are part of it
      * @param PracticeDrill|null $drill what is repeated in that position; null where it is held
+     * @param bool $isSet whether it is part of a sequence that the teacher has set, which keeps its own order
      */
     public function __construct(
         public PracticeRung $rung,
@@ -22,6 +23,7 @@ final readonly class PlannedItem
         public int $seconds,
         public Reason $because,
         public ?PracticeDrill $drill = null,
+        public bool $isSet = false,
     ) {
     }
 
@@ -61,6 +63,6 @@ final readonly class PlannedItem
 
     public function lasting(int $seconds): self
     {
-        return new self($this->rung, $this->phase, $this->side, $seconds, $this->because, $this->drill);
+        return new self($this->rung, $this->phase, $this->side, $seconds, $this->because, $this->drill, $this->isSet);
     }
 }

@@ -25,7 +25,8 @@ final class PlanCommand extends DocumentCommand
             why, and when to test again. Without days, weeks or minutes it says so and ends with status 2. "props" says what is at home:
             {"blocks":2,"blankets":3,"strap":true}, and false for any of "bolster", "cushion", "wall", "chair" and "bed-edge" that is not
             there; or "equipment" names each piece: ["block","block","blanket","strap","wall"]. "pinned" and "forbidden" are postures and drills
-            that the teacher wants in it, as far as nothing holds them, and those that are never to be in it; "sportDays" are days with another
+            that the teacher wants in it, as far as nothing holds them, and those that are never to be in it; "sequence" is what they
+            want in that order, whatever stance it is in; "sportDays" are days with another
             sport. An item is a posture on its rung (with "form", a form beside that rung) or a drill in the posture that it uses; "before" and
             "after" name the number to read, and "tradesAway" is what a session has no room for.
 

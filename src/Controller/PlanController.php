@@ -12,22 +12,17 @@ use LucidAscent\App\Entity\PlanFeedEnd;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
-use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\App\Form\PlanForm;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\LayOut;
+use LucidAscent\App\Practice\MakePlan;
 use LucidAscent\App\Practice\PlanCalendar;
 use LucidAscent\App\Practice\PlanVolume;
-use LucidAscent\App\Practice\StoredPlan;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
-use LucidAscent\Core\Plan\SessionRules;
-use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -41,8 +36,7 @@ final class PlanController extends TeacherController
 
     public function __construct(
         private readonly PersonOn $person,
-        private readonly PlanAnswer $planner,
-        private readonly StoredPlan $stored,
+        private readonly MakePlan $makePlan,
         private readonly Catalogue $catalogue,
         private readonly OwnCatalogue $own,
         private readonly Wanted $wanted,
@@ -63,6 +57,7 @@ final class PlanController extends TeacherController
             'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
             'postures' => array_flip($this->names(Kind::Posture)) + array_flip(array_map(fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]), $this->names(Kind::Drill))),
             'zone' => $this->teacher()->timeZone() ?? 'UTC',
+            'sequence' => array_flip($this->names(Kind::Posture)),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
@@ -70,7 +65,7 @@ final class PlanController extends TeacherController
                 $this->sayRecorded(false, '');
             } else {
                 $asked = $form->getData();
-                $this->recordOnce($form, $this->made($practitioner, $entry, [
+                $this->recordOnce($form, $this->makePlan->anew($practitioner, $entry, $this->teacher(), [
                     'weeks' => $asked['weeks'],
                     'days' => array_values($asked['days']),
                     'minutes' => $asked['minutes'],
@@ -81,15 +76,25 @@ final class PlanController extends TeacherController
                     'pinned' => array_values($asked['pinned']),
                     'forbidden' => array_values($asked['forbidden']),
                     'sportDays' => array_values($asked['sportDays']),
+                    'sequence' => array_values(array_unique(array_filter($asked['sequence'], is_string(...)))),
                     'time' => $asked['time'],
                     'zone' => $asked['zone'],
-                ], $this->records->newestPlan($practitioner)));
+                ], $this->records->newestPlan($practitioner)) ?? throw $this->createNotFoundException());
             }
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
         }
 
         return $this->render('plan/new.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'wanted' => array_map(fn (string $pose): string => $this->catalogue->postures()[$pose]->name, $this->wanted->of($practitioner))]);
+    }
+
+    /** The plan that stands now: the way back from a session that has carried it on. */
+    #[Route('/practitioners/{id}/plans/newest', 'plan_newest', methods: ['GET'])]
+    public function newest(string $id): Response
+    {
+        $newest = $this->records->newestPlan($this->practitioner($id));
+
+        return null === $newest ? $this->redirectToRoute('plan_new', ['id' => $id]) : $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest->id]);
     }
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
@@ -182,7 +187,7 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
         }
         $entry = Uuid::v7();
-        $this->records->addOnce($this->made($practitioner, $entry, $plan->request, $plan));
+        $this->records->addOnce($this->makePlan->anew($practitioner, $entry, $this->teacher(), $plan->request, $plan) ?? throw $this->createNotFoundException());
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
 
         return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -233,43 +238,6 @@ final class PlanController extends TeacherController
             PlanCalendar::of($this->records->plans($practitioner), $practitioner->teacher->local($this->clock->now()), $this->say('Practice'), $this->heldBack->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
             headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
         );
-    }
-
-    /** @param array<string, mixed> $request */
-    private function made(Practitioner $practitioner, Uuid $entry, array $request, ?PracticePlan $before): PracticePlan
-    {
-        $request = array_replace($request, ['from' => Day::of($this->today())]);
-        $poses = $this->person->now($practitioner) ?? throw $this->createNotFoundException();
-        $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request(Fields::of($request), $this->today()), $request['school'] ?? null, PlanAnswer::schools(Fields::of($request)));
-        $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
-        $answer['weeks'] = $this->withLocked($this->stored->kept($answer['weeks']), $before, $request['minutes'], $poses);
-
-        return new PracticePlan($entry, $practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $request, $answer, $before?->id, '');
-    }
-
-    /**
-     * Sessions in which something was locked stay as they were, where no rule has come to forbid it.
-     *
-     * @param list<array<string, mixed>> $weeks
-     *
-     * @return list<array<string, mixed>>
-     */
-    private function withLocked(array $weeks, ?PracticePlan $before, int $minutes, ReadPoses $poses): array
-    {
-        $locked = [];
-        foreach ($before->plan['weeks'] ?? [] as $week) {
-            foreach ($week['sessions'] as $session) {
-                $isLocked = [] !== array_filter($session['items'], static fn (array $item): bool => $item['locked'] ?? false);
-                if ($isLocked && null !== $before && [] === SessionRules::broken($this->stored->session($session, $this->catalogue->dose($before->schoolOn($session['date']))), $minutes, $poses)) {
-                    $locked[$session['date']] = $session;
-                }
-            }
-        }
-        foreach ($weeks as &$week) {
-            $week['sessions'] = array_map(static fn (array $session): array => $locked[$session['date']] ?? $session, $week['sessions']);
-        }
-
-        return $weeks;
     }
 
     /** @return list<RungCheck> what was practised, and not decided on yet: the newest of each ladder and side */

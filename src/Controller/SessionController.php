@@ -11,6 +11,7 @@ use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\LayOut;
+use LucidAscent\App\Practice\MakePlan;
 use LucidAscent\App\Practice\PainTable;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
@@ -40,6 +41,7 @@ final class SessionController extends TeacherController
         private readonly QueueKey $queueKey,
         private readonly ItemText $text,
         private readonly LayOut $layOut,
+        private readonly MakePlan $makePlan,
     ) {
     }
 
@@ -107,6 +109,13 @@ final class SessionController extends TeacherController
                 $this->records->addOnce(...$read->records);
             }
             $this->sessionLogs->hear($read, $practitioner, $this->teacher(), $known);
+            // What hurt stays in sight where it was planned: then the plan is left as it is.
+            if (!$known && !$read->hurts() && $this->records->newestPlan($practitioner) === $plan) {
+                $onward = $this->makePlan->onward($plan, $this->teacher());
+                if (null !== $onward) {
+                    $this->records->add($onward);
+                }
+            }
         } catch (InvalidValue $e) {
             $this->sessionLogs->hearUnread($sent ?? $request->getContent(), $practitioner, $this->teacher());
 

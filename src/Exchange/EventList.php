@@ -23,7 +23,7 @@ final readonly class EventList
     public const GUARDIAN = 'guardian-consent';
 
     /** Parts of a document that are read; pain that is said under any other key holds all the same. */
-    private const PARTS = ['on', 'body', 'tests', 'wanted', 'conditions', 'events', 'seen', 'gates', 'school', 'schools', 'schoolByDay', 'equipment', 'pinned', 'forbidden', 'weeks', 'days', 'sportDays', 'goal', 'minutes', 'props', 'sessions', 'posture', 'rung', 'next', 'side'];
+    private const PARTS = ['on', 'body', 'tests', 'wanted', 'conditions', 'events', 'seen', 'gates', 'school', 'schools', 'schoolByDay', 'equipment', 'pinned', 'forbidden', 'weeks', 'days', 'sportDays', 'sequence', 'goal', 'minutes', 'props', 'sessions', 'posture', 'rung', 'next', 'side'];
 
     /** What an event may be, for the help of the commands that read them. */
     public const HELP = <<<'TEXT'

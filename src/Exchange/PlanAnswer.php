@@ -40,7 +40,7 @@ final readonly class PlanAnswer
         [$poses, $wanted, $unread] = $this->person->read($document);
         $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null, self::schools($document));
 
-        foreach (['pinned', 'forbidden'] as $name) {
+        foreach (['pinned', 'forbidden', 'sequence'] as $name) {
             foreach (PersonDocument::ids($document, $name) as $id) {
                 if (!isset($poses->postures[$id]) && !isset($this->catalogue->drills()[$id])) {
                     $unread[] = [$name => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose and no drill "%s".', $id)];
@@ -116,6 +116,7 @@ final readonly class PlanAnswer
                 'rung' => null !== $item->drill ? null : ('' === $item->rung->beside ? $item->rung->rung->id : $item->rung->beside),
                 ...('' === $item->rung->beside ? [] : ['form' => $item->rung->rung->id]),
                 ...(null === $item->drill ? [] : ['drill' => $item->drill->id]),
+                ...($item->isSet ? ['set' => true] : []),
                 'phase' => $item->phase->value,
                 'side' => $item->side->value ?? 'both',
                 'seconds' => $item->seconds,
@@ -175,6 +176,7 @@ final readonly class PlanAnswer
             PersonDocument::ids($document, 'pinned'),
             PersonDocument::ids($document, 'forbidden'),
             $document->has('sportDays') ? self::days('sportDays', $document->list('sportDays')) : [],
+            PersonDocument::ids($document, 'sequence'),
         );
     }
 

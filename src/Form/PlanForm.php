@@ -10,6 +10,7 @@ use LucidAscent\Core\Plan\PlanRequest;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
+use Symfony\Component\Form\Extension\Core\Type\CollectionType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\IntegerType;
 use Symfony\Component\Form\Extension\Core\Type\NumberType;
@@ -28,6 +29,8 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 /** The time and the props that a person has. */
 final class PlanForm extends AbstractType
 {
+    /** So many postures may a teacher's own sequence have. */
+    private const PLACES = 8;
     private const DAYS = ['Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat', 'Sunday' => 'sun'];
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
@@ -86,6 +89,13 @@ final class PlanForm extends AbstractType
             ])
             ->add('pinned', ChoiceType::class, ['label' => 'In it always, as far as nothing holds it', 'choices' => $options['postures'], 'constraints' => [new Callback(self::eitherOr(...))]] + $many)
             ->add('forbidden', ChoiceType::class, ['label' => 'Never in it', 'choices' => $options['postures']] + $many)
+            ->add('sequence', CollectionType::class, [
+                'label' => 'A sequence of your own, in this order',
+                'entry_type' => ChoiceType::class,
+                'entry_options' => ['choices' => $options['sequence'], 'required' => false, 'placeholder' => '–', 'choice_translation_domain' => false],
+                'data' => array_fill(0, self::PLACES, null),
+                'required' => false,
+            ])
             ->add('time', TextType::class, [
                 'label' => 'Begins at',
                 'data' => '18:00',
@@ -112,7 +122,7 @@ final class PlanForm extends AbstractType
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['entry' => '', 'schools' => [], 'postures' => [], 'zone' => 'UTC', 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['entry' => '', 'schools' => [], 'postures' => [], 'sequence' => [], 'zone' => 'UTC', 'attr' => ['novalidate' => 'novalidate']]);
     }
 
     /** @param list<string> $pinned */

@@ -18,4 +18,9 @@ final readonly class ReadLog
     public function __construct(public string $id, public \DateTimeImmutable $on, public array $records, public array $pains, public array $inChecks)
     {
     }
+
+    public function hurts(): bool
+    {
+        return [] !== array_filter([...$this->pains, ...$this->inChecks], static fn (array $one): bool => $one[0]->isFelt());
+    }
 }

@@ -72,7 +72,7 @@ final readonly class StoredPlan
         // A drill that there is no more, or that is done in another position now, is nothing that anybody has planned.
         $isGone = isset($item['drill']) && (null === $drill || $drill->uses !== $rung);
 
-        return null === $rung || $isGone ? null : new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own), $drill);
+        return null === $rung || $isGone ? null : new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own), $drill, $item['set'] ?? false);
     }
 
     /** A rung, or a form beside one. */

@@ -252,6 +252,37 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('.volume', 'done');
     }
 
+    public function testWhatWasReachedCarriesThePlanOn(): void
+    {
+        $this->plan();
+        $plan = $this->newest();
+        // Held clean today: what is to come is planned again, and today stays as it was practised.
+        $deep = ['posture' => 'soles-together', 'rung' => 'free', 'side' => 'both', 'holdReached' => true, 'evenBreath' => true, 'pain' => null];
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$deep]]));
+        $this->client->request('GET', "$this->home/plans/newest");
+        self::assertResponseRedirects("$this->home/plans/{$this->newest()->id}");
+        $onward = $this->newest();
+        $dates = static fn (PracticePlan $of): array => array_map(static fn (array $week): array => array_column($week['sessions'], 'date'), $of->plan['weeks']);
+        self::assertSame($dates($plan), $dates($onward), 'The weeks keep their days.');
+        if ($onward->id != $plan->id) {
+            self::assertSame((string) $plan->id, (string) $onward->replaces);
+            $this->client->request('GET', "$this->home/plans/$onward->id");
+            self::assertSelectorTextContains('main', 'planned again by what was reached');
+            foreach ($onward->plan['weeks'] as $w => $week) {
+                foreach ($week['sessions'] as $s => $session) {
+                    self::assertTrue($session['date'] > date('Y-m-d') || $session === $plan->plan['weeks'][$w]['sessions'][$s], 'What is past stays.');
+                }
+            }
+        }
+        // What hurts stays in sight where it was planned; and a plan changed by hand is left to whoever changed it.
+        $now = $this->howMany(PracticePlan::class);
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1], 'side' => 'left'] + $deep]]));
+        self::assertSame($now, $this->howMany(PracticePlan::class));
+        $this->change('lock');
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'right'] + $deep]]));
+        self::assertSame($now + 1, $this->howMany(PracticePlan::class));
+    }
+
     /** A drill is kept in the log, hurts like all else, and passes no rung. */
     public function testADrillPassesNoRung(): void
     {
@@ -534,6 +565,8 @@ final class PlanPageTest extends AppTestCase
 
     private function newest(): PracticePlan
     {
+        $this->em()->clear();
+
         return $this->em()->getRepository(PracticePlan::class)->findBy([], ['at' => 'DESC', 'id' => 'DESC'])[0];
     }
 

@@ -270,6 +270,26 @@ final class PlanTest extends KernelTestCase
         self::assertContains('plan.held', array_column($plan['leftOut'], 'code'));
     }
 
+    public function testEverythingForbiddenOrHeldIsAPlainAnswer(): void
+    {
+        $all = array_keys(self::catalogue()->postures());
+        foreach ([['forbidden' => $all], ['conditions' => ['acute-inflammation']]] as $with) {
+            foreach (self::plan($with + ['weeks' => 1])['weeks'][0]['sessions'] as $session) {
+                self::assertSame([], array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase'] && 'posture' === $item['kind']), (string) json_encode(array_keys($with)));
+                self::assertNotNull($session['unused']);
+            }
+        }
+    }
+
+    public function testASetSequenceStandsInItsOrder(): void
+    {
+        foreach (self::plan(['sequence' => ['soles-together', 'figure-four', 'knee-hug'], 'weeks' => 1, 'minutes' => 60])['weeks'][0]['sessions'] as $session) {
+            $set = array_values(array_unique(array_column(array_filter($session['items'], static fn (array $item): bool => $item['set'] ?? false), 'posture')));
+            self::assertSame(['soles-together', 'figure-four', 'knee-hug'], $set);
+        }
+        self::assertSame('unknown-pose', self::plan(['sequence' => ['no-such'], 'weeks' => 1])['unread'][0]['code']);
+    }
+
     /** Nobody hangs for a quarter of an hour in loose joints, or on a side that has just hurt. */
     public function testWhereSomethingIsHeldNoHoldIsLengthened(): void
     {

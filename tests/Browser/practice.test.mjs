@@ -131,7 +131,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByText('more than the noise of').waitFor();
     await page.getByRole('button', { name: 'Record the session' }).waitFor();
     await page.getByRole('button', { name: 'Record the session' }).click();
-    await page.waitForURL(plan);
+    await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     assert.match(await page.locator('main').innerText(), /not decided on yet/);
 
     // Second session: it hurts; the gentler form is offered, and it goes on with what undoes the posture.
@@ -143,7 +143,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await writtenDown(page);
     await toEnd(page);
     await page.getByRole('button', { name: 'Record the session' }).click();
-    await page.waitForURL(plan);
+    await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     await page.getByRole('link', { name: 'What comes next?' }).first().click();
     await page.getByText('Step back one rung').first().waitFor();
     await check(page);
@@ -161,7 +161,7 @@ test('the network goes in mid-session, and the log arrives once it is back, once
     await page.context().setOffline(true);
     await hurtAndKept(page);
     await page.context().setOffline(false);
-    await page.waitForURL(plan, { timeout: 20000 });
+    await page.waitForURL(/plans\/[0-9a-f-]{36}$/, { timeout: 20000 });
     page.faults.length = 0;
     await page.reload();
     assert.equal(await page.getByText(/not held/).count(), 1);
@@ -236,7 +236,7 @@ test('pain in the last counterpose ends what it bars, and the server hears of it
     }
     await page.locator('#last-level').selectOption('0');
     await page.getByRole('button', { name: 'Record the session' }).click();
-    await page.waitForURL(plan);
+    await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     // The left side of the plan is struck through from here on.
     await page.locator('.strip > .barred').first().waitFor();
     await page.locator('.strip > .barred a').first().click();

@@ -23,7 +23,7 @@ final class LyingFirst implements SessionRule
                 $work = null;
                 continue;
             }
-            if (true === $session->dose?->lotusLast && $item->rung->isLyingLotus()) {
+            if ($item->isSet || (true === $session->dose?->lotusLast && $item->rung->isLyingLotus())) {
                 continue;
             }
             if ($item->rung->stance->rank() < $reached && $work !== $item->key()) {

@@ -20,11 +20,16 @@ use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\Rule\NotTooLong;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Tests\Core\Readiness\Person;
 use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\TestCase;
@@ -81,6 +86,38 @@ final class PlanSessionTest extends TestCase
         self::assertContains('deep left', $drills(self::plan([], 'knee', minutes: 60, pinned: ['deep'], seen: true)), 'The teacher wants it, and the rung was seen.');
         self::assertNotContains('deep left', $drills(self::plan([], 'knee', minutes: 60, pinned: ['deep'])), 'No wish goes past a lower rung.');
         self::assertNotContains('strapped left', $drills(self::plan([], 'knee', minutes: 180, pinned: ['strapped'])), 'Nor is it done without its prop.');
+    }
+
+    /** What a teacher has set keeps its own order, whatever stance it is in, and goes past no rule but that one. */
+    public function testASetSequenceKeepsItsOrder(): void
+    {
+        $work = static fn (PlannedSession $session): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->key(), array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
+        $plan = static fn (array $sequence, array $told = []): PlannedSession => (new Planner(self::poses($told, 'knee', false), self::ladders('knee', [], []), Dose::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false), sequence: $sequence))->weeks[0]['sessions'][0];
+        self::assertSame(['lying', 'turner'], $work($plan([])), 'Lying before seated.');
+        self::assertSame(['turner', 'lying'], $work($plan(['turner', 'lying'])));
+        self::assertSame([], SessionRules::broken($plan(['turner', 'lying']), 60, self::poses([], 'knee', false)));
+        self::assertSame(['lying'], $work($plan(['turner', 'lying'], [self::held(['knee-folded'], null)])), 'What is held is not practised because it was set.');
+    }
+
+    public function testAHoldIsNoLongerThanItsRangeAllows(): void
+    {
+        $poses = self::poses([], 'knee', true);
+        $ladders = self::ladders('knee', [], []);
+        $broken = static fn (PracticeRung $rung, int $seconds, ReadPoses $of, ?PracticeDrill $drill = null): array => array_map(static fn ($reason): array => [$reason->code, $reason->numbers['most']], (new NotTooLong())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-09'), [new PlannedItem($rung, Phase::Work, Side::Left, $seconds, new Reason('plan.by-hand', Source::Own), $drill)], dose: Dose::longAndStill(1)), 60, $of));
+        self::assertSame([], $broken($ladders['turner'][0], 910, $poses));
+        self::assertSame([['rule.too-long', 910]], $broken($ladders['turner'][0], 915, $poses));
+        self::assertSame([], $broken($ladders['turner'][1], 130, $poses));
+        self::assertSame([['rule.too-long', 130]], $broken($ladders['turner'][1], 135, $poses), 'A deep hold grows by what was reached.');
+        $reached = self::read(Person::of(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]]], [], seen: [new Seen('turner', 'full', Side::Left, true, new \DateTimeImmutable('2026-03-05'), isPractice: true)]));
+        self::assertSame([], $broken($ladders['turner'][1], 150, $reached));
+        self::assertSame([['rule.too-long', 150]], $broken($ladders['turner'][1], 155, $reached));
+        $short = self::read(Person::of(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]]], [], entries: [new ConditionTold('g', new \DateTimeImmutable('2026-03-01'), new \DateTimeImmutable('2026-03-01'), new Condition('g', 'G', [], gentleOnly: true))]));
+        self::assertSame([['rule.too-long', 190]], $broken($ladders['turner'][0], 200, $short));
+        $drill = new PracticeDrill('d', 'D', $ladders['turner'][0], new HoldRange(30.0, 60.0), 10.0, true, []);
+        self::assertSame([], $broken($ladders['turner'][0], 70, $poses, $drill));
+        self::assertSame([['rule.too-long', 70]], $broken($ladders['turner'][0], 75, $poses, $drill));
+        $deep = new PracticeDrill('d', 'D', $ladders['turner'][1], new HoldRange(30.0, 60.0), 10.0, true, []);
+        self::assertSame([['rule.too-long', 40]], $broken($ladders['turner'][1], 45, $poses, $deep));
     }
 
     public function testADeepDrillIsUndoneAndAGentleOneNeedNotBe(): void
@@ -149,9 +186,14 @@ final class PlanSessionTest extends TestCase
     /** @param list<ConditionTold> $told */
     private static function poses(array $told, string $purpose, bool $seen): ReadPoses
     {
-        $clean = $seen ? array_map(static fn (Side $side): \LucidAscent\Core\Practice\Seen => new \LucidAscent\Core\Practice\Seen('turner', 'full', $side, true, new \DateTimeImmutable('2026-03-05')), Side::cases()) : [];
+        $clean = $seen ? array_map(static fn (Side $side): Seen => new Seen('turner', 'full', $side, true, new \DateTimeImmutable('2026-03-05')), Side::cases()) : [];
 
-        return new ReadPoses(self::postures(), Person::of(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]]], [], seen: $clean, entries: $told), ['shins-stacked' => Definition::shinsStacked()]);
+        return self::read(Person::of(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]]], [], seen: $clean, entries: $told));
+    }
+
+    private static function read(KnownPerson $person): ReadPoses
+    {
+        return new ReadPoses(self::postures(), $person, ['shins-stacked' => Definition::shinsStacked()]);
     }
 
     /** @return array<string, PostureDefinition> */
