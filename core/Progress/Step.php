@@ -15,6 +15,8 @@ final readonly class Step
     private const ACCIDENT = 0.015;
     /** So many places at most are tried: the longest breaks, then evenly. */
     private const PLACES = 40;
+    /** Of them so many are looked at under other suppositions about the noise. */
+    private const LIKELY = 6;
     /** Suppositions that explain less than this share are passed over. */
     private const LEAST_WEIGHT = 0.02;
 
@@ -34,19 +36,20 @@ final readonly class Step
         $columns = [$trend->values, array_fill(0, $count, 1.0), array_map(static fn (float $day): float => $day - $middle, $trend->days)];
         $steps = array_map(static fn (int $place): array => [...array_fill(0, $place, 0.0), ...array_fill(0, $count - $place, 1.0)], $places);
         // A step looks like noise that lasts: how large that is, is judged with the likeliest step allowed for.
-        [$place] = self::largest(Whitened::of($trend->days, $trend->variances, 0.0, 1.0, [...$columns, ...$steps])->columns);
-        $weighed = null === $place ? [] : Trend::weighed($trend->days, $trend->variances, $trend->typical, [...$columns, $steps[$place]]);
+        $likely = self::likely(Whitened::of($trend->days, $trend->variances, 0.0, 1.0, [...$columns, ...$steps])->columns);
+        $weighed = [] === $likely ? [] : Trend::weighed($trend->days, $trend->variances, $trend->typical, [...$columns, $steps[$likely[0]]]);
+        $steps = array_map(static fn (int $i): array => $steps[$i], $likely);
         if ([] === $weighed) {
             return null;
         }
-        $z = array_fill(0, count($places), 0.0);
+        $z = array_fill(0, count($likely), 0.0);
         $sizes = [];
         foreach ($weighed as [$weight, , $noise]) {
             if ($weight < self::LEAST_WEIGHT) {
                 continue;
             }
             $white = Whitened::of($trend->days, $trend->variances, $noise->variance, $noise->memory, [...$columns, ...$steps])->columns;
-            foreach ($places as $i => $unused) {
+            foreach ($likely as $i => $unused) {
                 [$size, $sd] = self::size($white, $i);
                 $sizes[$i] = ($sizes[$i] ?? 0.0) + $weight * $size;
                 // Accidents under each supposition, in the proportion of its weight.
@@ -56,7 +59,7 @@ final readonly class Step
         asort($z);
         $best = array_key_first($z);
 
-        return null !== $best && count($places) * $z[$best] < self::ACCIDENT ? new self($trend->days[$places[$best]], $sizes[$best]) : null;
+        return count($places) * $z[$best] < self::ACCIDENT ? new self($trend->days[$places[$likely[$best]]], $sizes[$best]) : null;
     }
 
     /**
@@ -90,19 +93,20 @@ final readonly class Step
     /**
      * @param list<list<float>> $white what was read, one, time, and the steps
      *
-     * @return array{int|null, float} the step that stands out most, by its place among them, and how many SD it is
+     * @return list<int> the steps that stand out most, by their places among them
      */
-    private static function largest(array $white): array
+    private static function likely(array $white): array
     {
-        $best = [null, 0.0];
+        $z = [];
         for ($i = 0; $i < count($white) - 3; ++$i) {
             [$size, $sd] = self::size($white, $i);
-            if ($sd > 0.0 && abs($size) / $sd > $best[1]) {
-                $best = [$i, abs($size) / $sd];
+            if ($sd > 0.0) {
+                $z[$i] = abs($size) / $sd;
             }
         }
+        arsort($z);
 
-        return $best;
+        return array_slice(array_keys($z), 0, self::LIKELY);
     }
 
     /**
