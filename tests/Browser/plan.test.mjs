@@ -96,6 +96,8 @@ test('an item is dragged, refused where a rule forbids it, moved by keys, and ta
     assert.ok(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth));
     await check(page);
     await page.getByRole('link', { name: 'For the wall' }).click();
+    await page.waitForURL(/print$/);
+    await page.waitForLoadState('load');
     assert.equal(await page.locator('.wall-week').count(), 5);
     await check(page);
 });
