@@ -143,9 +143,11 @@ const note = (with_) => {
 // While it is written down what hurts, nothing goes on past it.
 const holdKeys = () => {
     const isWaiting = !find('hurt').hidden || !find('allowed').hidden || find('measure')?.hidden === false;
-    for (const name of ['prev', 'pause', 'skip', 'again']) {
+    for (const name of ['prev', 'pause', 'skip']) {
         find(name).disabled = isWaiting;
     }
+    // It keeps its place, so that the stop beside it keeps its own.
+    find('again').disabled = isWaiting || items[at].phase !== 'work';
 };
 const figureOf = (index) => {
     const template = root.querySelector(`template[data-figure-of="${items[index]?.figure ?? ''}"]`);
@@ -182,7 +184,6 @@ const show = (index) => {
     find('wayout').textContent = item.wayOut ? t('Way out: %1%', item.wayOut) : '';
     find('hurt').hidden = true;
     find('allowed').hidden = true;
-    find('again').hidden = item.phase !== 'work';
     if (find('measure')) {
         find('measure').hidden = true;
     }
