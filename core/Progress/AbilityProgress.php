@@ -17,6 +17,7 @@ final readonly class AbilityProgress
     private const DAY = 86400.0;
     /** A trend is taken for one when it is as sure as this. */
     private const SURE = 0.95;
+    private const BEST = 0.975;
 
     /**
      * @param int $readings how many there are, bounds among them
@@ -83,7 +84,9 @@ final readonly class AbilityProgress
             null === $trend => new Reason(abs($change) > $smallest ? 'progress.changed' : 'progress.noise', Source::Computed, $numbers + ['change' => $change, 'smallest' => $smallest]),
             null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason('progress.met', Source::Computed, $numbers + ['asked' => $asked, 'now' => $trend->at(0.0)->mean()]),
             null !== $forecast => new Reason('progress.forecast', Source::Own, $numbers + ['month' => Forecast::rate($trend)['mean'] * Trend::MONTH, 'asked' => $asked ?? 0.0]),
-            $trend->chanceReal() < self::SURE => new Reason(null === $asked ? 'progress.flat' : 'progress.not-by-this', Source::Own, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
+            // Not even at the best that the readings allow, as far as anybody sees.
+            null !== $asked && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->quantile(self::BEST) < $asked => new Reason('progress.not-by-this', Source::Own, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
+            $trend->chanceReal() < self::SURE => new Reason(null === $asked ? 'progress.flat' : 'progress.unsure', Source::Own, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
             default => new Reason($trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls', Source::Computed, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
         };
     }

@@ -16,7 +16,7 @@ final readonly class Forecast
     /** The range holds the day with this chance. */
     public const CHANCE = 80;
     /** Further than so many days nobody sees. */
-    private const FURTHEST = 1095.0;
+    public const FURTHEST = 1095.0;
     private const EARLY = 0.1;
     private const LATE = 0.9;
     private const STEPS = 40;

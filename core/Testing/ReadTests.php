@@ -13,6 +13,29 @@ use LucidAscent\Core\LegChain\Ability;
 final readonly class ReadTests
 {
     /**
+     * All that they have ever said, however old: a series of readings.
+     *
+     * @param array<string, TestDefinition> $definitions by id
+     * @param list<TakenTest> $taken
+     *
+     * @return array{left: list<Evidence>, right: list<Evidence>}
+     */
+    public static function series(array $definitions, array $taken, Proportions $proportions, ToolErrors $errors): array
+    {
+        $series = ['left' => [], 'right' => []];
+        foreach ($taken as $test) {
+            try {
+                array_push($series[$test->side->value], ...isset($definitions[$test->test]) ? ReadTest::evidence($definitions[$test->test], $test, $proportions->body($test->side), $errors) : []);
+            } catch (UnreadableTest) {
+                // Watched, or of a body that was measured anew since: it shows nothing.
+                continue;
+            }
+        }
+
+        return $series;
+    }
+
+    /**
      * Those of them that can still say anything. An exact reading is read together with those of the two weeks before
      * it: of a test that was read exactly since, what is older than that says nothing any more. A bound says nothing
      * beside a newer one of the same test that goes as far in all that it shows.

@@ -9,6 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Reading\HelpsNow;
 use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\ProgressCharts;
 use LucidAscent\App\Reading\RouteMap;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Reading\WhatIf;
@@ -111,6 +112,15 @@ final class PoseController extends TeacherController
             'wanted' => $wanted,
             'targets' => array_filter($this->catalogue->all(Kind::Posture), static fn (array $posture): bool => $posture['target']),
         ]);
+    }
+
+    #[Route('/practitioners/{id}/progress', 'progress', methods: ['GET'])]
+    public function progress(string $id, ProgressCharts $charts): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $poses = $this->person->now($practitioner);
+
+        return null === $poses ? $this->bodyFirst($practitioner) : $this->render('reading/progress.html.twig', ['practitioner' => $practitioner, 'charts' => $charts->of($practitioner, $poses)]);
     }
 
     #[Route('/practitioners/{id}/compare', 'compare', methods: ['GET'])]

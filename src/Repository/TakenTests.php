@@ -45,7 +45,27 @@ final readonly class TakenTests
             $which[] = "t.kind = :kind$i AND t.side = :side$i AND t.at >= :last$i AND t.at < :since";
             $known += ["kind$i" => $one['kind'], "side$i" => $one['side'], "last$i" => $before($this->moment($one['at']))];
         }
-        $rows = [] === $which ? $rows : [...$rows, ...$this->rows(implode(' OR ', $which), $known)];
+
+        return $this->read([] === $which ? $rows : [...$rows, ...$this->rows(implode(' OR ', $which), $known)], $practitioner);
+    }
+
+    /**
+     * All that was ever taken, as it stood at a moment: what has changed is told by what is too old for a verdict as well.
+     *
+     * @return list<TakenTest> the newest first
+     */
+    public function ever(Practitioner $practitioner, \DateTimeImmutable $moment): array
+    {
+        return $this->read($this->rows('TRUE', ['p' => $practitioner->id->toBinary(), 'moment' => $this->written($moment)]), $practitioner);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     *
+     * @return list<TakenTest> the newest first
+     */
+    private function read(array $rows, Practitioner $practitioner): array
+    {
         $trials = $this->trials(array_column($rows, 'id'));
         $corrected = array_filter(array_column($rows, 'corrects'), is_string(...));
         $corrections = [] === $corrected ? [] : $this->corrections($practitioner);

@@ -58,6 +58,12 @@ final class AbilityProgressTest extends TestCase
         self::assertSame(['progress.not-by-this', null], [self::of($flat, 100.0)->because->code, self::of($flat, 100.0)->from]);
     }
 
+    public function testWhatNobodyCanTellYetIsNoVerdict(): void
+    {
+        $few = [['2026-01-01', 60.0], ['2026-03-01', 62.0], ['2026-05-01', 63.0]];
+        self::assertSame(['progress.unsure', null], [self::of($few, 95.0)->because->code, self::of($few, 95.0)->from]);
+    }
+
     public function testAStepHasItsDay(): void
     {
         $step = array_map(static fn (int $i): array => [date('Y-m-d', strtotime("2026-01-01 +$i weeks")), ($i < 10 ? 70.0 : 55.0) + 0.4 * ($i % 3)], range(0, 20));
