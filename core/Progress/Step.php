@@ -34,11 +34,10 @@ final readonly class Step
         $count = count($trend->days);
         $middle = array_sum($trend->days) / max(1, $count);
         $columns = [$trend->values, array_fill(0, $count, 1.0), array_map(static fn (float $day): float => $day - $middle, $trend->days)];
-        $steps = array_map(static fn (int $place): array => [...array_fill(0, $place, 0.0), ...array_fill(0, $count - $place, 1.0)], $places);
         // A step looks like noise that lasts: how large that is, is judged with the likeliest step allowed for.
-        $likely = self::likely(Whitened::of($trend->days, $trend->variances, 0.0, 1.0, [...$columns, ...$steps])->columns);
-        $weighed = [] === $likely ? [] : Trend::weighed($trend->days, $trend->variances, $trend->typical, [...$columns, $steps[$likely[0]]]);
-        $steps = array_map(static fn (int $i): array => $steps[$i], $likely);
+        $likely = self::likely($trend, $places, $columns[2]);
+        $steps = array_map(static fn (int $i): array => [...array_fill(0, $places[$i], 0.0), ...array_fill(0, $count - $places[$i], 1.0)], $likely);
+        $weighed = [] === $likely ? [] : Trend::weighed($trend->days, $trend->variances, $trend->typical, [...$columns, $steps[0]]);
         if ([] === $weighed) {
             return null;
         }
@@ -91,17 +90,38 @@ final readonly class Step
     }
 
     /**
-     * @param list<list<float>> $white what was read, one, time, and the steps
+     * The steps that stand out most while no noise lasts: all of them in one pass, by sums from the end.
      *
-     * @return list<int> the steps that stand out most, by their places among them
+     * @param list<int> $places
+     * @param list<float> $times
+     *
+     * @return list<int> by their places among them
      */
-    private static function likely(array $white): array
+    private static function likely(Trend $trend, array $places, array $times): array
     {
+        $from = array_flip($places);
+        $one = $time = $square = $oneY = $timeY = 0.0;
+        $sums = [];
+        for ($i = count($times) - 1; $i >= 0; --$i) {
+            $weight = 1.0 / $trend->variances[$i];
+            $one += $weight;
+            $time += $weight * $times[$i];
+            $square += $weight * $times[$i] ** 2;
+            $oneY += $weight * $trend->values[$i];
+            $timeY += $weight * $times[$i] * $trend->values[$i];
+            if (isset($from[$i])) {
+                $sums[$from[$i]] = [$one, $time, $oneY];
+            }
+        }
+        $determinant = $one * $square - $time ** 2;
         $z = [];
-        for ($i = 0; $i < count($white) - 3; ++$i) {
-            [$size, $sd] = self::size($white, $i);
-            if ($sd > 0.0) {
-                $z[$i] = abs($size) / $sd;
+        foreach ($sums as $i => [$ofOne, $ofTime, $ofY]) {
+            // What level and trend say of the step already.
+            $level = ($square * $ofOne - $time * $ofTime) / $determinant;
+            $slope = ($one * $ofTime - $time * $ofOne) / $determinant;
+            $left = $ofOne - $level * $ofOne - $slope * $ofTime;
+            if ($left > 0.0) {
+                $z[$i] = abs($ofY - $level * $oneY - $slope * $timeY) / sqrt($left);
             }
         }
         arsort($z);
