@@ -112,3 +112,17 @@ export const check = async (page, known = null) => {
         `errors on ${where}`,
     );
 };
+
+/** Somebody of 170 cm, whose soles-together sitting was read; answers the address of their page. */
+export const measured = async (page, name) => {
+    const home = await person(page, name, '170');
+    await page.goto(`${base}/screen?people[]=${home.split('/').pop()}`);
+    await page.getByLabel(/Agrees to be measured/).check();
+    await page.getByLabel('Soles together, left knee').fill('14');
+    await page.getByLabel('Groin to heels').fill('20');
+    await page.getByLabel('Soles together, right knee').fill('15');
+    await noPain(page);
+    await page.getByRole('button', { name: /Record, and next/ }).click();
+    await page.waitForURL(/done/);
+    return home;
+};

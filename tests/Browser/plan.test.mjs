@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, measured, open, person, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -8,18 +8,6 @@ before(async () => {
 });
 after(() => browser.close());
 
-const measured = async (page, name) => {
-    const home = await person(page, name, '170');
-    await page.goto(`${base}/screen?people[]=${home.split('/').pop()}`);
-    await page.getByLabel(/Agrees to be measured/).check();
-    await page.getByLabel('Soles together, left knee').fill('14');
-    await page.getByLabel('Groin to heels').fill('20');
-    await page.getByLabel('Soles together, right knee').fill('15');
-    await noPain(page);
-    await page.getByRole('button', { name: /Record, and next/ }).click();
-    await page.waitForURL(/done/);
-    return home;
-};
 const planned = async (page, name) => {
     const home = await measured(page, name);
     await page.goto(`${home}/plans/new`);

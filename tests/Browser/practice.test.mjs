@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, measured, open, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -9,15 +9,7 @@ before(async () => {
 after(() => browser.close());
 
 const planned = async (page, name) => {
-    const home = await person(page, name, '170');
-    await page.goto(`${base}/screen?people[]=${home.split('/').pop()}`);
-    await page.getByLabel(/Agrees to be measured/).check();
-    await page.getByLabel('Soles together, left knee').fill('14');
-    await page.getByLabel('Groin to heels').fill('20');
-    await page.getByLabel('Soles together, right knee').fill('15');
-    await noPain(page);
-    await page.getByRole('button', { name: /Record, and next/ }).click();
-    await page.waitForURL(/done/);
+    const home = await measured(page, name);
     await page.goto(`${home}/plans/new`);
     await check(page);
     await page.getByLabel('Weeks').fill('2');
@@ -94,7 +86,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     teacher('practice@studio.example');
     const page = await open(browser);
     await signIn(page, 'practice@studio.example');
-    const plan = await planned(page, 'Practice Person');
+    await planned(page, 'Practice Person');
     await check(page);
 
     // First session: one item held to its end, by the clock.
@@ -156,7 +148,7 @@ test('the network goes in mid-session, and the log arrives once it is back, once
     teacher('tunnel@studio.example');
     const page = await open(browser, { viewport: { width: 390, height: 800 } });
     await signIn(page, 'tunnel@studio.example');
-    const plan = await planned(page, 'Tunnel Person');
+    await planned(page, 'Tunnel Person');
     await toSession(page);
     await page.context().setOffline(true);
     await hurtAndKept(page);
@@ -201,7 +193,7 @@ test('pain in the last counterpose ends what it bars, and the server hears of it
     teacher('last@studio.example');
     const page = await open(browser);
     await signIn(page, 'last@studio.example');
-    const plan = await planned(page, 'Last Person');
+    await planned(page, 'Last Person');
     await toSession(page);
     await answerYes(page);
     let place = '';
