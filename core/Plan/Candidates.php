@@ -29,7 +29,7 @@ final class Candidates
      * @param list<string> $aims wanted postures that may be aimed at
      * @param \Generator<Candidate> $more gentle shapes for what is short, whether or not they lead there: each is read when there is room for it
      */
-    private function __construct(public readonly array $list, public readonly array $drills, public readonly array $leftOut, public readonly array $aims, private readonly ReadPoses $poses, private readonly \Generator $more)
+    private function __construct(public readonly array $list, public readonly array $drills, public readonly array $leftOut, public readonly array $aims, private readonly \Generator $more)
     {
     }
 
@@ -92,7 +92,7 @@ final class Candidates
         $sought = Remedies::sought($aims, $poses, $keystone?->ability);
         $there = array_map(static fn (Candidate $candidate): string => $candidate->posture, $list);
 
-        return new self($list, self::drills($sought, $drills, $poses, $ladders, $request), $leftOut, array_keys(array_filter($aims)), $poses, self::more($sought, [...$there, ...$ids], $poses, $ladders, $request));
+        return new self($list, self::drills($sought, $drills, $poses, $ladders, $request), $leftOut, array_keys(array_filter($aims)), self::more($sought, [...$there, ...$ids], $poses, $ladders, $request));
     }
 
     /** The gentle shapes for what is short, as many as have been asked for; null when there are no more. */
@@ -104,11 +104,6 @@ final class Candidates
         }
 
         return $this->remedies[$at] ?? null;
-    }
-
-    public function keepsShort(Candidate $candidate): bool
-    {
-        return $candidate->keepsShort($this->poses->person->holds);
     }
 
     /**
@@ -170,7 +165,7 @@ final class Candidates
     private static function drill(PracticeDrill $drill, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because): ?Candidate
     {
         $rung = $drill->uses;
-        $isFree = static fn (Side $side): bool => [] === $poses->of($rung->posture, $side)->stand->closing($rung->rung->id);
+        $isFree = static fn (Side $side): bool => true === $poses->shape($rung->posture, $rung->rung->id, $side)?->isOpen();
         $free = array_values(array_filter(Side::cases(), $isFree));
         if ([] !== array_intersect([$drill->id, $rung->posture], $request->forbidden) || !$request->equipment->has($rung) || [] === $free || (1 === count($free) && !$drill->eachSide)) {
             return null;
@@ -227,14 +222,9 @@ final class Candidates
      */
     private static function candidate(string $id, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because, array &$leftOut): ?Candidate
     {
-        $left = Stage::of($id, Side::Left, $poses, $ladders, $request->equipment);
-        $right = Stage::of($id, Side::Right, $poses, $ladders, $request->equipment);
-        if (null !== $left && null !== $right && $left->isSymmetric && $left !== $right) {
-            $left = $right = self::lower($left, $right, $poses, $ladders);
-        }
+        ['left' => $left, 'right' => $right] = Stage::ofBoth($id, $poses, $ladders, $request->equipment);
         $rung = $left ?? $right;
-        // A shape of both sides at once needs both.
-        if (null === $rung || ($rung->isSymmetric && (null === $left || null === $right))) {
+        if (null === $rung) {
             $leftOut[$id] = new Reason(State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung', Source::Trade, ['posture' => $poses->postures[$id]->name]);
 
             return null;
@@ -301,19 +291,5 @@ final class Candidates
         $difference = ($left->limiter()?->difference() ?? 0.0) <=> ($right->limiter()?->difference() ?? 0.0);
 
         return 0 === $difference ? null : ($difference < 0 ? Side::Left : Side::Right);
-    }
-
-    /**
-     * Of a shape of both sides at once, the rung of the side that is behind; null where the other may not do that.
-     *
-     * @param array<string, list<PracticeRung>> $ladders
-     */
-    private static function lower(PracticeRung $left, PracticeRung $right, ReadPoses $poses, array $ladders): ?PracticeRung
-    {
-        $ladder = $ladders[$left->posture];
-        $isLeft = array_search($left, $ladder, true) < array_search($right, $ladder, true);
-        $rung = $isLeft ? $left : $right;
-
-        return [] === $poses->of($rung->posture, $isLeft ? Side::Right : Side::Left)->stand->closing($rung->rung->id) ? $rung : null;
     }
 }

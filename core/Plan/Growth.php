@@ -56,6 +56,12 @@ final readonly class Growth
         return min(array_map(static fn (Side $one): float => self::of($person->seen, $rung->posture, $rung->rung->id, $one, $person->on, $person->liftedAt($one)), null === $side ? Side::cases() : [$side]));
     }
 
+    /** @return float seconds that a rung is held on a side by now, at most as long as its range has it */
+    public static function seconds(ReadPoses $poses, PracticeRung $rung, ?Side $side, Dose $dose): float
+    {
+        return min($dose->most($rung), $dose->seconds($rung) * self::now($poses, $rung, $side));
+    }
+
     private static function isBreak(?\DateTimeImmutable $before, \DateTimeImmutable $on): bool
     {
         return null !== $before && Day::between($before, $on) > Passes::LAPSE_DAYS;

@@ -91,7 +91,7 @@ final class PlanSession
             }
             $left -= $needed;
             $work[$candidate->key()] = [$candidate, $items];
-            $room += FillTime::room($items, $dose, $this->candidates->keepsShort($candidate) ? [$candidate->key()] : []);
+            $room += FillTime::room($items, $dose, $this->short([$candidate->key() => [$candidate]]));
             foreach ($candidate->isDeep() ? $candidate->components : [] as $component) {
                 $this->lastDeep[$component] = $on;
             }
@@ -240,13 +240,13 @@ final class PlanSession
     }
 
     /**
-     * @param array<string, array{Candidate, list<PlannedItem>}> $work
+     * @param array<string, array{0: Candidate, 1?: list<PlannedItem>}> $work
      *
      * @return list<string> keys of what keeps the hold with which it begins
      */
     private function short(array $work): array
     {
-        return array_keys(array_filter($work, fn (array $one): bool => $this->candidates->keepsShort($one[0])));
+        return array_keys(array_filter($work, fn (array $one): bool => $one[0]->keepsShort($this->poses->person->holds)));
     }
 
     /**
@@ -271,8 +271,7 @@ final class PlanSession
             if (null !== $candidate->drill) {
                 $seconds = $candidate->drill->range->least;
             } else {
-                $least = $dose->seconds($rung);
-                $seconds = $part * ($isShort ? $least : min($dose->most($rung), $least * Growth::now($this->poses, $rung, $side)));
+                $seconds = $part * ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose));
             }
             $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($seconds), $candidate->because, $candidate->drill, null !== $candidate->set);
         }

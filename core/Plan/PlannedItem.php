@@ -36,7 +36,13 @@ final readonly class PlannedItem
     /** Held no longer than at the beginning. */
     public function begun(Dose $dose): self
     {
-        return $this->lasting(min($this->seconds, PlannedSession::CHANGE + FillTime::grain($this->drill->range->least ?? $dose->seconds($this->rung))));
+        return $this->lasting(min($this->seconds, $this->least($dose)));
+    }
+
+    /** @return int seconds with which it begins */
+    public function least(Dose $dose): int
+    {
+        return PlannedSession::CHANGE + FillTime::grain($this->drill->range->least ?? $dose->seconds($this->rung));
     }
 
     /** @return float seconds that it may last at most */

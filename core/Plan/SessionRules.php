@@ -34,7 +34,7 @@ final class SessionRules
      * Deep work of one component on days that the school wants further apart.
      *
      * @param list<PlannedSession> $sessions in the order of their days
-     * @param int $daysApart 1 where deep work on two days running is allowed
+     * @param int $daysApart 1 where deep work on two days running is allowed; a session's own school comes first
      *
      * @return list<Reason>
      */
@@ -42,6 +42,7 @@ final class SessionRules
     {
         $last = $broken = [];
         foreach ($sessions as $session) {
+            $apart = $session->dose->daysApart ?? $daysApart;
             $deep = [];
             foreach ($session->items as $item) {
                 foreach (Phase::Work === $item->phase && !$item->rung->rung->isGentle() ? $poses->postures[$item->rung->posture]->abilities : [] as $ability) {
@@ -49,8 +50,8 @@ final class SessionRules
                 }
             }
             foreach ($deep as $component => $name) {
-                if (isset($last[$component]) && Day::between($last[$component], $session->on) < $daysApart) {
-                    $broken[$name] = new Reason('rule.days-apart', Source::Trade, ['posture' => $name, 'days' => $daysApart]);
+                if (isset($last[$component]) && Day::between($last[$component], $session->on) < $apart) {
+                    $broken[$name] = new Reason('rule.days-apart', Source::Trade, ['posture' => $name, 'days' => $apart]);
                 }
                 $last[$component] = $session->on;
             }

@@ -33,4 +33,28 @@ final class Stage
 
         return $found;
     }
+
+    /**
+     * Of both sides. A shape that is done on both at once is that of the side which is behind, and nobody's where one of
+     * them may not do it.
+     *
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     *
+     * @return array{left: PracticeRung|null, right: PracticeRung|null}
+     */
+    public static function ofBoth(string $posture, ReadPoses $poses, array $ladders, Equipment $equipment): array
+    {
+        $left = self::of($posture, Side::Left, $poses, $ladders, $equipment);
+        $right = self::of($posture, Side::Right, $poses, $ladders, $equipment);
+        if ($left === $right || true !== ($left ?? $right)?->isSymmetric) {
+            return ['left' => $left, 'right' => $right];
+        }
+        if (null === $left || null === $right) {
+            return ['left' => null, 'right' => null];
+        }
+        $isLeft = array_search($left, $ladders[$posture], true) < array_search($right, $ladders[$posture], true);
+        $behind = $isLeft ? $left : $right;
+
+        return true === $poses->shape($posture, $behind->rung->id, $isLeft ? Side::Right : Side::Left)?->isOpen() ? ['left' => $behind, 'right' => $behind] : ['left' => null, 'right' => null];
+    }
 }

@@ -72,23 +72,19 @@ final readonly class ClassSheet
     /** @return array<string, array{PracticeRung|null, float|null, list<string>, string}> by side; "both" where both are alike */
     private function sides(string $posture, ReadPoses $poses): array
     {
+        $bars = static fn (Side $side): array => array_slice($poses->of($posture, $side)->stand->bars, 0, 1);
+        $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), new Equipment(self::PIECES, self::PIECES, true));
         $sides = [];
         foreach (Side::cases() as $side) {
-            $rung = Stage::of($posture, $side, $poses, $this->catalogue->practice(), new Equipment(self::PIECES, self::PIECES, true));
+            $rung = $stage[$side->value];
             $reading = null === $rung ? null : $poses->of($posture, $side)->rung($rung->rung->id);
             $sides[$side->value] = [
                 $rung,
                 null === $reading ? null : PropHeights::of($reading, $poses->person, $side),
                 null === $rung ? [] : $this->cautions($rung, $side, $poses),
-                null === $rung ? implode(' ', array_map($this->texts->text(...), array_slice($poses->of($posture, $side)->stand->bars, 0, 1))) : '',
+                // Of a shape of both sides at once the one may bar the other.
+                null === $rung ? implode(' ', array_map($this->texts->text(...), [] === $bars($side) ? $bars($side->opposite()) : $bars($side))) : '',
             ];
-        }
-        if (($sides['left'][0]->isSymmetric ?? $sides['right'][0]->isSymmetric ?? false) && $sides['left'][0] !== $sides['right'][0]) {
-            // A shape of both sides at once is that of the side which is behind, and nobody's where one side may not.
-            $ladder = $this->catalogue->practice()[$posture];
-            $behind = null === $sides['left'][0] || (null !== $sides['right'][0] && array_search($sides['left'][0], $ladder, true) < array_search($sides['right'][0], $ladder, true)) ? 'left' : 'right';
-
-            return ['both' => $sides[$behind]];
         }
 
         return $sides['left'] === $sides['right'] ? ['both' => $sides['left']] : $sides;

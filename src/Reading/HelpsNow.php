@@ -45,10 +45,9 @@ final readonly class HelpsNow
             }
             foreach ($catalogue->all(Kind::Drill) as $id => $drill) {
                 [$at, $rung] = explode('/', $drill['uses'].'/');
-                $pose = isset($poses->postures[$at]) ? $poses->of($at, $side) : null;
-                $reading = $pose?->rung($rung);
-                if (in_array($remedy->value, $drill['remedies'] ?? [], true) && !isset($drills[$id]) && null !== $pose && null !== $reading && [] === $pose->stand->closing($rung) && ($pose->stand->hasPassed($rung) || $pose->stand->rung?->rung->id === $rung)) {
-                    $drills[$id] = [[$order, count($drills)], new self($at, $drill['name'], $reading->rung->name, $id)];
+                $shape = isset($poses->postures[$at]) ? $poses->shape($at, $rung, $side) : null;
+                if (in_array($remedy->value, $drill['remedies'] ?? [], true) && !isset($drills[$id]) && true === $shape?->isOpen()) {
+                    $drills[$id] = [[$order, count($drills)], new self($at, $drill['name'], $shape->reading->rung->name, $id)];
                 }
             }
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan\Rule;
 
-use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\FillTime;
 use LucidAscent\Core\Plan\Growth;
@@ -38,14 +37,11 @@ final class NotTooLong implements SessionRule
     /** @return int seconds that an item of work may last at most */
     public static function most(PlannedItem $item, Dose $dose, ReadPoses $poses): int
     {
-        $begun = $item->lasting(\PHP_INT_MAX)->begun($dose)->seconds;
-        $isShort = [] !== array_filter(null === $item->side ? Side::cases() : [$item->side], static fn (Side $side): bool => $poses->person->holds->keepsShort($item->rung->rung->work, $side));
-
         return match (true) {
-            $isShort => $begun,
+            $poses->person->holds->keepsShort($item->rung->rung->work, $item->side) => $item->least($dose),
             $item->rung->rung->isGentle() => FillTime::grain($item->most($dose)),
-            null !== $item->drill => $begun,
-            default => PlannedSession::CHANGE + FillTime::grain(min($dose->most($item->rung), $dose->seconds($item->rung) * Growth::now($poses, $item->rung, $item->side))),
+            null !== $item->drill => $item->least($dose),
+            default => PlannedSession::CHANGE + FillTime::grain(Growth::seconds($poses, $item->rung, $item->side, $dose)),
         };
     }
 }
