@@ -212,9 +212,10 @@ final readonly class StoredPlan
     {
         $ladder = isset($item['drill']) ? [] : $this->catalogue->practice()[$item['posture']] ?? [];
         foreach ($ladder as $i => $rung) {
-            if ($rung->rung->id === $item['rung'] && isset($ladder[$i + $by])) {
-                // A hold that was long on one rung is none of the other's.
-                return $this->begun(['rung' => $ladder[$i + $by]->rung->id] + $item, $dose);
+            $isHere = in_array($item['rung'], array_map(static fn (PracticeRung $one): string => $one->rung->id, [$rung, ...$rung->forms]), true);
+            if ($isHere && isset($ladder[$i + $by])) {
+                // A hold that was long on one rung is none of the other's; nor is a form of it.
+                return $this->begun(['rung' => $ladder[$i + $by]->rung->id] + array_diff_key($item, ['form' => 0]), $dose);
             }
         }
 
