@@ -49,7 +49,9 @@ final readonly class AbilityProgress
         usort($evidence, static fn (Evidence $a, Evidence $b): int => $day($a->on) <=> $day($b->on));
         $sd = static fn (Evidence $one): float => max(1e-3, $one->uncertainty->readingError());
         $exact = array_values(array_filter($evidence, static fn (Evidence $one): bool => Bound::Exact === $one->bound));
-        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => new TimedReading($day($one->on), $one->value, $sd($one), Bound::Exact !== $one->bound), $evidence));
+        // What was seen has no error of reading, and is no surer of where the body was that day than a reading is.
+        $usual = [] === $exact ? 0.0 : array_sum(array_map($sd, $exact)) / count($exact);
+        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $one->value, $sd($one)) : new TimedReading($day($one->on), $one->value, max($usual, $sd($one)), true), $evidence));
         [$first, $last] = [$exact[0] ?? null, $exact[count($exact) - 1] ?? null];
         $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
         $change = $hasTwo ? $last->value - $first->value : null;

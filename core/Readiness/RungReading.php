@@ -172,6 +172,12 @@ final readonly class RungReading
         return $this->isSeenClean() && [] === $this->testFirst ? [] : array_values(array_filter($this->gates, static fn (GateFinding $gate): bool => !$gate->isMet()));
     }
 
+    /** What it asks of an ability of the working leg against what that shows; null where it asks nothing of it. */
+    public function ofOwnLeg(Ability $ability): ?AbilityMargin
+    {
+        return array_values(array_filter($this->margins, static fn (AbilityMargin $margin): bool => $margin->ability === $ability && !$margin->isOtherLeg))[0] ?? null;
+    }
+
     /** The margin that decides the state: of those in the worst state the one furthest behind, in units of its own noise. */
     public function limiter(): ?AbilityMargin
     {

@@ -64,22 +64,11 @@ final readonly class ProgressAnswer
         foreach (Ability::cases() as $ability) {
             $evidence = array_values(array_filter($poses->person->evidence[$side->value], static fn ($one): bool => $one->ability === $ability));
             if ([] !== $evidence) {
-                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, self::asked($goal, $ability), [] !== ($goal->heldBy ?? []));
+                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, $goal?->ofOwnLeg($ability)?->asked, [] !== ($goal->heldBy ?? []));
             }
         }
 
         return $progress;
-    }
-
-    private static function asked(?RungReading $goal, Ability $ability): ?float
-    {
-        foreach ($goal->margins ?? [] as $margin) {
-            if ($margin->ability === $ability && !$margin->isOtherLeg) {
-                return $margin->asked;
-            }
-        }
-
-        return null;
     }
 
     /** @return array<string, mixed> */

@@ -24,7 +24,6 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTests;
 use LucidAscent\Core\Testing\TakenTest;
-use LucidAscent\Core\Testing\ToolErrors;
 use Psr\Clock\ClockInterface;
 
 /** A person as the records knew them at a moment: nothing that was written down later is in it. */
@@ -66,18 +65,11 @@ final readonly class PersonOn
         $taken = $this->takenTests->at($practitioner, $moment);
         $errors = $this->records->toolErrors($practitioner->teacher);
         $checks = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
-        $seen = $this->seenInTests->of($taken);
-        foreach ($checks as $check) {
-            $seen[] = Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check, $proportions));
-        }
-        foreach ($this->records->seenRungs($practitioner) as $walked) {
-            $seen[] = $walked->at <= $moment ? $walked->seen() : null;
-        }
-        $seen = array_values(array_filter($seen));
+        $seen = $this->seen($practitioner, $checks, $taken, $moment, $proportions);
 
         return new ReadPoses($this->catalogue->postures(), new KnownPerson(
             $proportions,
-            $this->evidence($taken, $seen, $proportions, $errors),
+            $this->withSeen(ReadTests::evidence($this->catalogue->tests(), $taken, $proportions, $errors), $seen, $proportions),
             Holds::of($told, $moment),
             $taken,
             $moment,
@@ -90,14 +82,46 @@ final readonly class PersonOn
     }
 
     /**
+     * All that was ever read or seen of a person, however old, by side.
+     *
+     * @return array{left: list<Evidence>, right: list<Evidence>}
+     */
+    public function series(Practitioner $practitioner, Proportions $proportions): array
+    {
+        $now = $practitioner->teacher->local($this->clock->now());
+        $taken = $this->takenTests->ever($practitioner, $now);
+        $read = ReadTests::series($this->catalogue->tests(), $taken, $proportions, $this->records->toolErrors($practitioner->teacher));
+
+        return $this->withSeen($read, $this->seen($practitioner, $this->records->allChecks($practitioner), $taken, $now, $proportions), $proportions);
+    }
+
+    /**
+     * @param array<int, RungCheck> $checks
      * @param list<TakenTest> $taken
+     *
+     * @return list<Seen>
+     */
+    private function seen(Practitioner $practitioner, array $checks, array $taken, \DateTimeImmutable $moment, Proportions $proportions): array
+    {
+        $seen = $this->seenInTests->of($taken);
+        foreach ($checks as $check) {
+            $seen[] = Seen::ofCheck($check->ladder, $check->side, $check->check(), $this->heights($check, $proportions));
+        }
+        foreach ($this->records->seenRungs($practitioner) as $walked) {
+            $seen[] = $walked->at <= $moment ? $walked->seen() : null;
+        }
+
+        return array_values(array_filter($seen));
+    }
+
+    /**
+     * @param array{left: list<Evidence>, right: list<Evidence>} $evidence
      * @param list<Seen> $seen
      *
      * @return array{left: list<Evidence>, right: list<Evidence>}
      */
-    private function evidence(array $taken, array $seen, Proportions $proportions, ToolErrors $errors): array
+    private function withSeen(array $evidence, array $seen, Proportions $proportions): array
     {
-        $evidence = ReadTests::evidence($this->catalogue->tests(), $taken, $proportions, $errors);
         foreach (Side::cases() as $side) {
             $evidence[$side->value] = [...$this->seenReadings->of($seen, $proportions, $side), ...$evidence[$side->value]];
         }

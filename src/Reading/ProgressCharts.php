@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Reading;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Repository\Records;
-use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\LegChain\Ability;
@@ -15,7 +14,6 @@ use LucidAscent\Core\Progress\AbilityProgress;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
-use LucidAscent\Core\Testing\ReadTests;
 use Psr\Clock\ClockInterface;
 
 /** One picture for each ability and side: what was read, the trend with its band, what the wanted poses ask; and it in words. */
@@ -29,7 +27,7 @@ final readonly class ProgressCharts
     /** A reading's bar goes so many SD up and down: nineteen of twenty lie within. */
     private const SDS = 1.96;
 
-    public function __construct(private TakenTests $tests, private Records $records, private Catalogue $catalogue, private Wanted $wanted, private ClockInterface $clock)
+    public function __construct(private PersonOn $person, private Catalogue $catalogue, private Wanted $wanted, private ClockInterface $clock)
     {
     }
 
@@ -37,7 +35,7 @@ final readonly class ProgressCharts
     public function of(Practitioner $practitioner, ReadPoses $poses): array
     {
         $now = $this->clock->now();
-        $series = ReadTests::series($this->catalogue->tests(), $this->tests->ever($practitioner, $now), $poses->person->proportions, $this->records->toolErrors($practitioner->teacher));
+        $series = $this->person->series($practitioner, $poses->person->proportions);
         $charts = [];
         foreach (Ability::cases() as $ability) {
             $sides = [];
@@ -56,16 +54,23 @@ final readonly class ProgressCharts
         return $charts;
     }
 
+    /** A test by its name; of what was seen, the rung. */
+    private function where(string $read): string
+    {
+        [, $posture, $rung] = explode(' ', $read) + [1 => '', 2 => ''];
+
+        return $this->catalogue->tests()[$read]->name ?? implode(', ', array_filter([$this->catalogue->names(Kind::Posture)[$posture] ?? $read, lcfirst($this->catalogue->named("$posture/$rung")['name'] ?? '')], static fn (string $part): bool => '' !== $part));
+    }
+
     /** @return list<array{pose: string, asked: float, isHeld: bool}> what the wanted poses ask, the most first */
     private function asked(Ability $ability, Side $side, Practitioner $practitioner, ReadPoses $poses): array
     {
         $asked = [];
         foreach ($this->wanted->of($practitioner) as $pose) {
             $full = $poses->of($pose, $side)->full();
-            foreach ($full->margins as $margin) {
-                if ($margin->ability === $ability && !$margin->isOtherLeg) {
-                    $asked[] = ['pose' => $poses->postures[$pose]->name, 'asked' => $margin->asked, 'isHeld' => [] !== $full->heldBy];
-                }
+            $margin = $full->ofOwnLeg($ability);
+            if (null !== $margin) {
+                $asked[] = ['pose' => $poses->postures[$pose]->name, 'asked' => $margin->asked, 'isHeld' => [] !== $full->heldBy];
             }
         }
         usort($asked, static fn (array $a, array $b): int => $b['asked'] <=> $a['asked']);
@@ -104,7 +109,7 @@ final readonly class ProgressCharts
             'many' => count($readings),
             'progress' => $progress,
             'side' => $side->value,
-            'points' => array_map(fn (Evidence $one): array => ['x' => $x($day($one->on)), 'y' => $y($one->value), 'low' => $y($one->value - self::SDS * $one->uncertainty->readingError()), 'high' => $y($one->value + self::SDS * $one->uncertainty->readingError()), 'isBound' => Bound::Exact !== $one->bound, 'on' => Day::of($one->on ?? $now), 'value' => $one->value, 'error' => $one->uncertainty->readingError(), 'test' => $this->catalogue->tests()[$one->test]->name ?? $one->test], $readings),
+            'points' => array_map(fn (Evidence $one): array => ['x' => $x($day($one->on)), 'y' => $y($one->value), 'low' => $y($one->value - self::SDS * $one->uncertainty->readingError()), 'high' => $y($one->value + self::SDS * $one->uncertainty->readingError()), 'isBound' => Bound::Exact !== $one->bound, 'on' => Day::of($one->on ?? $now), 'value' => $one->value, 'error' => $one->uncertainty->readingError(), 'test' => $this->where($one->test)], $readings),
             'band' => $band,
             'asked' => array_map(static fn (array $one): array => $one + ['y' => $y($one['asked'])], $asked),
             'from' => Day::of($now->modify(sprintf('%d days', (int) $first))),

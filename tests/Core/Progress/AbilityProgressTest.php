@@ -58,6 +58,15 @@ final class AbilityProgressTest extends TestCase
         self::assertSame(['progress.not-by-this', null], [self::of($flat, 100.0)->because->code, self::of($flat, 100.0)->from]);
     }
 
+    /** A rung that was seen shows an angle at least, without an error of reading: it is no exact reading for that. */
+    public function testWhatWasSeenPinsNoTrend(): void
+    {
+        $readings = array_map(static fn (int $i): Evidence => new Evidence(Ability::Rotation, 60.0 + ($i % 2), Bound::Exact, Uncertainty::ofReading(2.0), 'shins-stacked', on: new \DateTimeImmutable("2026-01-01 +$i weeks")), range(0, 9));
+        $seen = new Evidence(Ability::Rotation, 62.5, Bound::AtLeast, Uncertainty::none(), 'seen', on: new \DateTimeImmutable('2026-03-12'));
+        $progress = AbilityProgress::of(Ability::Rotation, [...$readings, $seen], new \DateTimeImmutable(self::NOW));
+        self::assertLessThan(0.95, $progress->trend?->chanceReal());
+    }
+
     public function testWhatNobodyCanTellYetIsNoVerdict(): void
     {
         $few = [['2026-01-01', 60.0], ['2026-03-01', 62.0], ['2026-05-01', 63.0]];
