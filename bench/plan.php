@@ -27,18 +27,7 @@ $tests = TestList::of([
 ], $proportions, $catalogue->tests(), $on);
 $person = new KnownPerson($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
 $wanted = ['lotus', 'pigeon', 'cow-face'];
-$median = static function (callable $run): float {
-    $run();
-    $times = [];
-    for ($i = 0; $i < 15; ++$i) {
-        $start = hrtime(true);
-        $run();
-        $times[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($times);
-
-    return $times[7];
-};
+$median = require __DIR__.'/median.php';
 $read = $median(static function () use ($catalogue, $person, $wanted): void {
     $poses = new ReadPoses($catalogue->postures(), $person);
     foreach ($wanted as $id) {

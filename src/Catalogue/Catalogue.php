@@ -223,6 +223,12 @@ final class Catalogue implements CacheWarmerInterface
         return $this->practice ??= Definitions::ofPractice($this->all(Kind::Posture));
     }
 
+    /** @return array<string, string> what entries are called, by id */
+    public function names(Kind $kind): array
+    {
+        return array_map(static fn (array $entry): string => $entry['name'], $this->all($kind));
+    }
+
     /** @return array<string, PracticeDrill> by id */
     public function drills(): array
     {

@@ -219,13 +219,11 @@ final class Definitions
     {
         $drills = [];
         foreach ($entries as $id => $drill) {
-            [$posture, $name] = explode('/', $drill['uses'], 2);
-            foreach ($ladders[$posture] ?? [] as $rung) {
-                if ($rung->rung->id === $name) {
-                    $range = $drill['repetitions'];
-                    $repetition = (float) ($drill['lasts'] ?? HoldRange::MOVEMENT);
-                    $drills[$id] = new PracticeDrill($id, $drill['name'], $rung, HoldRange::in($range['unit'], (float) $range['least'], (float) $range['most'], $repetition), 'repetitions' === $range['unit'] ? $repetition : 0.0, 'each' === $drill['side'], $drill['remedies']);
-                }
+            $uses = PracticeRung::named($drill['uses'], $ladders);
+            if (null !== $uses) {
+                $range = $drill['repetitions'];
+                $repetition = (float) ($drill['lasts'] ?? HoldRange::MOVEMENT);
+                $drills[$id] = new PracticeDrill($id, $drill['name'], $uses, HoldRange::in($range['unit'], (float) $range['least'], (float) $range['most'], $repetition), 'repetitions' === $range['unit'] ? $repetition : 0.0, 'each' === $drill['side'], $drill['remedies']);
             }
         }
 

@@ -129,7 +129,7 @@ final class BenchController extends TeacherController
             'held' => $held,
             'assessment' => $assessment,
             'taken' => null === $assessment ? [] : AssessmentPlan::taken($this->records->testsOf($assessment)),
-            'names' => array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Test)),
+            'names' => $this->catalogue->names(Kind::Test),
             'corrects' => $corrected[0] ?? null,
             'draft' => [] === $corrected ? $this->records->draft($practitioner, $test->id()) : null,
             'token' => self::TOKEN,

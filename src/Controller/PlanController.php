@@ -55,9 +55,9 @@ final class PlanController extends TeacherController
         $form = $this->createForm(PlanForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
-            'postures' => array_flip($this->names(Kind::Posture)) + array_flip(array_map(fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]), $this->names(Kind::Drill))),
+            'postures' => array_flip($this->catalogue->names(Kind::Posture)) + array_flip(array_map(fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]), $this->catalogue->names(Kind::Drill))),
             'zone' => $this->teacher()->timeZone() ?? 'UTC',
-            'sequence' => array_flip($this->names(Kind::Posture)),
+            'sequence' => array_flip($this->catalogue->names(Kind::Posture)),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
@@ -115,8 +115,8 @@ final class PlanController extends TeacherController
             'days' => array_map(static fn (int $day): string => Day::of($plan->from()->add(new \DateInterval("P{$day}D"))), range(0, 7 * count($weeks) - 1)),
             'opened' => $this->opened($weeks, $request->query->getInt('week'), $today),
             'barred' => $this->heldBack->of($plan, $poses),
-            'names' => $this->names(Kind::Posture),
-            'tests' => $this->names(Kind::Test),
+            'names' => $this->catalogue->names(Kind::Posture),
+            'tests' => $this->catalogue->names(Kind::Test),
             'volume' => $volume->of($weeks, $logs),
             'logs' => $logs,
             'undecided' => $this->undecided($practitioner),
@@ -169,7 +169,7 @@ final class PlanController extends TeacherController
             'plan' => $plan,
             'weeks' => $this->named($this->heldBack->weeks($plan, $poses)),
             'barred' => $this->heldBack->of($plan, $poses),
-            'names' => $this->names(Kind::Posture),
+            'names' => $this->catalogue->names(Kind::Posture),
             'today' => Day::of($this->clock->now()),
         ]);
     }
@@ -285,11 +285,5 @@ final class PlanController extends TeacherController
         }
 
         return 0;
-    }
-
-    /** @return array<string, string> by id */
-    private function names(Kind $kind): array
-    {
-        return array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all($kind));
     }
 }

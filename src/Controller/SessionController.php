@@ -80,7 +80,7 @@ final class SessionController extends TeacherController
     public function waiting(): Response
     {
         return $this->render('plan/waiting.html.twig', [
-            'names' => array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Posture)) + array_map(static fn (array $entry): string => $entry['name'], $this->catalogue->all(Kind::Drill)),
+            'names' => $this->catalogue->names(Kind::Posture) + $this->catalogue->names(Kind::Drill),
         ]);
     }
 
