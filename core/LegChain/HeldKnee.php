@@ -19,7 +19,9 @@ final readonly class HeldKnee implements ChainReading, Posture
     private const TIE = 0.01;
     /** A step along the swivel for its slopes, in radians. */
     private const STEP = 1e-5;
-    private const STEPS = 6;
+    private const STEPS = 12;
+    /** Where a place that moves by less has been found, in radians. */
+    private const STILL = 1e-11;
 
     /**
      * @param float $radians where on the swivel
@@ -53,19 +55,25 @@ final readonly class HeldKnee implements ChainReading, Posture
             $this->isOnFloor => static fn (LegPose $pose): float => $pose->knee->z - LegChain::HALF_KNEE,
             $this->isOnEdge => fn (LegPose $pose): float => $pose->knee->y - $this->free->outside($body),
             null !== $this->tie => fn (LegPose $pose): float => self::margin($this->tie[0] ?? Component::Flexion, $this->free->capacity, $pose) - self::margin($this->tie[1] ?? Component::Flexion, $this->free->capacity, $pose),
-            default => static fn (): float => 0.0,
+            default => null,
         };
         $place = $this->radians;
-        for ($i = 0; $i < self::STEPS; ++$i) {
-            $here = $off($swivel->pose($place));
-            $slope = ($off($swivel->pose($place + self::STEP)) - $here) / self::STEP;
-            if (0.0 === $here || 0.0 === $slope) {
+        $pose = $swivel->pose($place);
+        if (null === $off) {
+            return $pose;
+        }
+        // The place hardly moves, and its slope less: one slope serves all steps.
+        $slope = ($off($swivel->pose($place + self::STEP)) - $off($pose)) / self::STEP;
+        for ($i = 0; $i < self::STEPS && 0.0 !== $slope; ++$i) {
+            $step = $off($pose) / $slope;
+            $place -= $step;
+            $pose = $swivel->pose($place);
+            if (abs($step) < self::STILL) {
                 break;
             }
-            $place -= $here / $slope;
         }
 
-        return $swivel->pose($place);
+        return $pose;
     }
 
     public function angles(Body $body): array

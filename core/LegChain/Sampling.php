@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Segment;
+use LucidAscent\Core\Statistics\Normal;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -49,7 +50,7 @@ final class Sampling
                 $drawn = $body;
                 foreach (Segment::cases() as $segment) {
                     $sd = $bodyError->sd($segment);
-                    $drawn = $sd > 0.0 ? $drawn->shifted($segment, $sd * self::normal($random)) : $drawn;
+                    $drawn = $sd > 0.0 ? $drawn->shifted($segment, $sd * Normal::draw($random)) : $drawn;
                 }
                 $angles = self::draw($reading, $errors, $random)->angles($drawn);
                 if (null !== $other) {
@@ -80,21 +81,9 @@ final class Sampling
     private static function draw(Reading $reading, array $errors, Randomizer $random): Reading
     {
         foreach ($errors as $name => $sd) {
-            $reading = $sd > 0.0 ? $reading->shifted($name, $sd * self::normal($random)) : $reading;
+            $reading = $sd > 0.0 ? $reading->shifted($name, $sd * Normal::draw($random)) : $reading;
         }
 
         return $reading;
-    }
-
-    /** A draw from the standard normal distribution (Box & Muller, 1958). */
-    private static function normal(Randomizer $random): float
-    {
-        return sqrt(-2 * log(self::uniform($random))) * cos(2 * M_PI * self::uniform($random));
-    }
-
-    /** Above 0, and up to 1. */
-    private static function uniform(Randomizer $random): float
-    {
-        return $random->getInt(1, 1 << 52) / (1 << 52);
     }
 }

@@ -60,6 +60,14 @@ final readonly class Sitting
         return new Vector($cos * $v->x + $sin * $v->z, $v->y, -$sin * $v->x + $cos * $v->z);
     }
 
+    /** The other way. */
+    public function toPelvis(Vector $v): Vector
+    {
+        [$sin, $cos] = [sin(deg2rad($this->pelvicTilt)), cos(deg2rad($this->pelvicTilt))];
+
+        return new Vector($cos * $v->x - $sin * $v->z, $v->y, $sin * $v->x + $cos * $v->z);
+    }
+
     /** The same seat, with the pelvis tucked by so many degrees more. */
     public function tucked(float $degrees): self
     {

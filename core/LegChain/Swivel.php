@@ -13,13 +13,22 @@ use LucidAscent\Core\Body\Body;
  */
 final readonly class Swivel
 {
-    /** Half a knee's thickness, in cm: how near its centre comes to the floor. */
-
     /** What is allowed of the circle is looked at in steps of so many radians, then the best places closely. */
     private const STEP = M_PI / 60;
     private const FEWEST_STEPS = 8;
     private const GOLDEN = 0.6180339887498949;
     private const FINE = 1e-6;
+
+    private const DEGREES = 180.0 / M_PI;
+
+    /** @var array<int, array{float, float, float}> the thigh's direction along each of the pelvis's axes: what stays, what goes with the cosine, with the sine */
+    private array $thigh;
+    /** @var array{float, float, float} from hip to ankle, along the same */
+    private array $line;
+    /** How far that reaches along the thigh, in cm: the same all around. */
+    private float $ahead;
+    /** In degrees: the same all around. */
+    private float $kneeFlexion;
 
     private function __construct(
         private Vector $hip,
@@ -29,7 +38,16 @@ final readonly class Swivel
         private Vector $across,
         private Vector $along,
         private float $pelvicTilt,
+        Body $body,
     ) {
+        $inPelvis = static fn (Vector $v): array => (new Sitting(0.0, $pelvicTilt))->toPelvis($v)->toArray();
+        $middle = $inPelvis($centre->minus($hip)->times(1 / $body->thigh));
+        $cos = $inPelvis($across->times($radius / $body->thigh));
+        $sin = $inPelvis($along->times($radius / $body->thigh));
+        $this->thigh = [[$middle[0], $cos[0], $sin[0]], [$middle[1], $cos[1], $sin[1]], [$middle[2], $cos[2], $sin[2]]];
+        $this->line = $inPelvis($ankle->minus($hip));
+        $this->ahead = ($middle[0] * $this->line[0]) + ($middle[1] * $this->line[1]) + ($middle[2] * $this->line[2]);
+        $this->kneeFlexion = acos(max(-1.0, min(1.0, ($this->ahead - $body->thigh) / $body->shin))) * self::DEGREES;
     }
 
     /**
@@ -57,7 +75,7 @@ final readonly class Swivel
         $across = $axis->cross($other);
         $across = $across->times(1 / $across->length());
 
-        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt);
+        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt, $body);
     }
 
     /**
@@ -154,16 +172,38 @@ final readonly class Swivel
         );
     }
 
+    /**
+     * The worst margin at a place of the circle, in degrees, without the leg being built there: every search comes
+     * through here a hundred times. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
+     * axes, the rotation is atan2(d_y (d·L) − L_y, L_x d_z − L_z d_x), and d·L and the knee's angle are the same
+     * all around.
+     */
     private function margin(float $radians, Capacity $capacity): float
     {
-        try {
-            $angles = $this->pose($radians)->angles;
-
-            // A knee behind its hip is nowhere that a foot is drawn in to.
-            return $angles->flexion < 0.0 ? -INF : $capacity->worstMargin($angles);
-        } catch (StraightKnee) {
+        $cos = cos($radians);
+        $sin = sin($radians);
+        [$x, $y, $z] = $this->thigh;
+        $dx = $x[0] + $x[1] * $cos + $x[2] * $sin;
+        $dy = $y[0] + $y[1] * $cos + $y[2] * $sin;
+        $dz = $z[0] + $z[1] * $cos + $z[2] * $sin;
+        // A knee behind its hip is nowhere that a foot is drawn in to.
+        if ($dx < 0.0 && $dz < 0.0) {
             return -INF;
         }
+        $worst = null === $capacity->kneeFlexion ? INF : $capacity->kneeFlexion - $this->kneeFlexion;
+        if (null !== $capacity->flexion) {
+            $flexion = atan2($dx, -$dz) * self::DEGREES;
+            $worst = min($worst, $capacity->flexion - ($flexion <= -90.0 ? $flexion + 360.0 : $flexion));
+        }
+        if (null !== $capacity->abduction) {
+            $worst = min($worst, $capacity->abduction - atan2($dy, sqrt($dx * $dx + $dz * $dz)) * self::DEGREES);
+        }
+        if (null !== $capacity->rotation) {
+            [$lx, $ly, $lz] = $this->line;
+            $worst = min($worst, $capacity->rotation - atan2($dy * $this->ahead - $ly, $lx * $dz - $lz * $dx) * self::DEGREES);
+        }
+
+        return $worst;
     }
 
     /**

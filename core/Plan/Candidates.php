@@ -232,7 +232,7 @@ final class Candidates
         if (null === $left || null === $right) {
             $held = null === $left ? Side::Left : Side::Right;
             $safer = self::safer($id, $held, $poses, $ladders, $request, null);
-            $isHeld = [] !== array_filter($poses->of($id, $held)->stand->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
+            $isHeld = [] !== array_filter($poses->of($id, $held)->stand()->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
             $leftOut[$id] = new Reason(null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'), Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => $held->value]);
             $left ??= $safer;
             $right ??= $safer;
@@ -269,7 +269,7 @@ final class Candidates
             if (!$first->rung->isGentle() || !$request->equipment->has($first)) {
                 continue;
             }
-            $isFree = static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs[0]->heldBy;
+            $isFree = static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs()[0]->heldBy;
             if ($isFree(Side::Left) && $isFree(Side::Right)) {
                 return [$first, null];
             }

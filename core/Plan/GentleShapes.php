@@ -110,7 +110,7 @@ final readonly class GentleShapes
             if (null === $order || in_array($id, $request->forbidden, true) || !$rung->rung->isGentle() || !$request->equipment->has($rung)) {
                 continue;
             }
-            $free = array_values(array_filter(Side::cases(), static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs[0]->heldBy));
+            $free = array_values(array_filter(Side::cases(), static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs()[0]->heldBy));
             if (2 === count($free) || (1 === count($free) && !$rung->isSymmetric)) {
                 $able[$order] = [$rung, 2 === count($free) ? null : $free[0]];
             }

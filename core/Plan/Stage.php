@@ -18,7 +18,7 @@ final class Stage
      */
     public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
     {
-        $stand = $poses->of($posture, $side)->stand;
+        $stand = $poses->of($posture, $side)->stand();
         $now = $stand->rung?->rung->id;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progress;
 
+use LucidAscent\Core\Statistics\Normal;
+
 /**
  * When a demand will be met, if what was practised goes on: from this person's own rate, shrunk towards what is usual, so
  * that two lucky readings promise nothing.

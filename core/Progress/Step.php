@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progress;
 
+use LucidAscent\Core\Statistics\LeastSquares;
+use LucidAscent\Core\Statistics\Normal;
+
 /**
  * A level that changed from one reading to the next, beside whatever the trend does: after a break, an injury, a new drill.
  * Every place that has readings enough on both sides is tried, and the chance of such a step by accident is held at five

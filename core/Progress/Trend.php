@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progress;
 
+use LucidAscent\Core\Statistics\LeastSquares;
+use LucidAscent\Core\Statistics\Mixture;
+use LucidAscent\Core\Statistics\Normal;
+
 /**
  * A straight line through a series, with what is not known about it: weighted by the readings' errors, with noise that
  * lasts from day to day allowed for, and lower bounds taken as bounds. How large that noise is, and how long it lasts,

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Readiness;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\LegChain\Uncertainty;
+use LucidAscent\Core\Statistics\Normal;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
@@ -19,6 +20,12 @@ final class Chance
 {
     private const DRAWS = 4000;
     private const SEED = 20051;
+    /** So many of its errors from nothing a margin is taken as sure: one in thirty thousand is otherwise. */
+    private const SURE = 4.0;
+
+    private static ?Randomizer $random = null;
+    /** @var list<list<float>> */
+    private static array $draws = [];
 
     /**
      * @param list<AbilityMargin> $margins
@@ -35,21 +42,30 @@ final class Chance
         if ([] === $margins) {
             return null;
         }
-        if (1 === count($margins)) {
-            return self::positive($margins[0]->difference(), $margins[0]->error);
+        // One that is as good as sure takes no part: what is left is often one alone.
+        $margins = array_values(array_filter($margins, static fn (AbilityMargin $margin): bool => $margin->difference() < self::SURE * $margin->error || $margin->difference() <= 0.0));
+        if ([] === $margins) {
+            return 1.0;
+        }
+        foreach ($margins as $margin) {
+            if ($margin->difference() < -self::SURE * $margin->error || 1 === count($margins)) {
+                return self::positive($margin->difference(), $margin->error);
+            }
         }
         [$steps, $sources] = self::steps($margins, $body);
-        $random = new Randomizer(new Xoshiro256StarStar(self::SEED));
+        $draws = self::draws($sources);
+        $at = array_map(static fn (AbilityMargin $margin): float => $margin->difference(), $margins);
         $positive = 0;
         for ($draw = 0; $draw < self::DRAWS; ++$draw) {
-            $at = array_map(static fn (AbilityMargin $margin): float => $margin->difference(), $margins);
-            for ($source = 0; $source < $sources; ++$source) {
-                $z = self::normal($random);
-                foreach ($steps as $i => $moved) {
-                    $at[$i] += $z * ($moved[$source] ?? 0.0);
+            foreach ($at as $i => $here) {
+                foreach ($steps[$i] as $source => $moved) {
+                    $here += $moved * $draws[$source][$draw];
+                }
+                if ($here <= 0.0) {
+                    continue 2;
                 }
             }
-            $positive += min($at) > 0.0 ? 1 : 0;
+            ++$positive;
         }
 
         return $positive / self::DRAWS;
@@ -62,17 +78,26 @@ final class Chance
             return $value > 0.0 ? 1.0 : 0.0;
         }
 
-        return self::cumulative($value / $sd);
+        return Normal::below($value / $sd);
     }
 
-    /** Of the standard normal distribution: Abramowitz & Stegun (1964) 7.1.26, good to 1.5e-7. */
-    public static function cumulative(float $z): float
+    /**
+     * The same for every question, so that the same question has the same answer; drawn once.
+     *
+     * @return list<list<float>> by source
+     */
+    private static function draws(int $sources): array
     {
-        $x = abs($z) / M_SQRT2;
-        $t = 1 / (1 + 0.3275911 * $x);
-        $erf = 1 - ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) * $t * exp(-$x * $x);
+        self::$random ??= new Randomizer(new Xoshiro256StarStar(self::SEED));
+        while (count(self::$draws) < $sources) {
+            $draws = [];
+            for ($draw = 0; $draw < self::DRAWS; ++$draw) {
+                $draws[] = Normal::draw(self::$random);
+            }
+            self::$draws[] = $draws;
+        }
 
-        return $z >= 0.0 ? (1 + $erf) / 2 : (1 - $erf) / 2;
+        return self::$draws;
     }
 
     /**
@@ -97,11 +122,5 @@ final class Chance
         }
 
         return [array_values($steps), count($place)];
-    }
-
-    /** A draw from the standard normal distribution (Box & Muller, 1958). */
-    private static function normal(Randomizer $random): float
-    {
-        return sqrt(-2 * log($random->getInt(1, 1 << 30) / (1 << 30))) * cos(2 * M_PI * $random->getInt(1, 1 << 30) / (1 << 30));
     }
 }

@@ -49,16 +49,11 @@ final class KnownPerson
     ) {
     }
 
-    public function capacities(Side $side): Capacities
+    /** @param Since|null $since what is known from readings after a moment alone */
+    public function capacities(Side $side, ?Since $since = null): Capacities
     {
-        return $this->capacities[$side->value] ??= Capacities::of($this->evidence[$side->value], $this->proportions->error($side), $this->on);
-    }
-
-    /** What is known from readings after a moment alone. */
-    public function capacitiesSince(Side $side, Since $since): Capacities
-    {
-        return $this->capacities[$side->value.' '.$since->moment->format('U.u').Day::of($since->day)] ??= Capacities::of(
-            array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => $since->isBefore($e->on, $e->at)),
+        return $this->capacities[$side->value.(null === $since ? '' : ' '.$since->moment->format('U.u').Day::of($since->day))] ??= Capacities::of(
+            null === $since ? $this->evidence[$side->value] : array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => $since->isBefore($e->on, $e->at)),
             $this->proportions->error($side),
             $this->on,
         );

@@ -14,22 +14,44 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
 
-/** One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. */
-final readonly class PoseReading
+/**
+ * One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. Most questions are
+ * about its full form alone; the rungs below it are read when somebody asks for them.
+ */
+final class PoseReading
 {
-    /** @param non-empty-list<RungReading> $rungs as the ladder has them; the last is the full form */
+    /** @var non-empty-list<RungReading>|null */
+    private ?array $rungs = null;
+    private ?Stand $stand = null;
+
+    /**
+     * @param \Closure(): non-empty-list<RungReading> $ladder as the ladder has them; the last is the full form
+     * @param \Closure(non-empty-list<RungReading>): Stand $where on which of them the side stands
+     */
     public function __construct(
-        public PostureDefinition $posture,
-        public Side $side,
-        private KnownPerson $person,
-        public array $rungs,
-        public Stand $stand,
+        public readonly PostureDefinition $posture,
+        public readonly Side $side,
+        private readonly KnownPerson $person,
+        private readonly RungReading $full,
+        private readonly \Closure $ladder,
+        private readonly \Closure $where,
     ) {
     }
 
     public function full(): RungReading
     {
-        return $this->rungs[count($this->rungs) - 1];
+        return $this->full;
+    }
+
+    /** @return non-empty-list<RungReading> from the ground up; the last is the full form */
+    public function rungs(): array
+    {
+        return $this->rungs ??= ($this->ladder)();
+    }
+
+    public function stand(): Stand
+    {
+        return $this->stand ??= ($this->where)($this->rungs());
     }
 
     public function state(): State
@@ -50,7 +72,7 @@ final readonly class PoseReading
     /** A rung by its id; null when the ladder has none of that name. */
     public function rung(string $id): ?RungReading
     {
-        foreach ($this->rungs as $rung) {
+        foreach ($this->rungs() as $rung) {
             if ($rung->rung->id === $id) {
                 return $rung;
             }
@@ -65,15 +87,10 @@ final readonly class PoseReading
         return $this->full()->isSeenClean() ? $this->full()->seen?->on : null;
     }
 
-    /** The chance that every margin of the full form is positive, in percent from 1 to 99; null when one of them is not known. */
+    /** The chance of the full form, in percent from 1 to 99; null when it is held or not known. */
     public function chance(): ?int
     {
-        if (in_array($this->state(), [State::Held, State::Unknown], true)) {
-            return null;
-        }
-        $chance = $this->full()->isSeenClean() ? 1.0 : Chance::allPositive($this->full()->margins, $this->person->proportions->error($this->side));
-
-        return null === $chance ? null : max(1, min(99, (int) round(100 * $chance)));
+        return in_array($this->state(), [State::Held, State::Unknown], true) ? null : $this->full()->chance($this->person->proportions->error($this->side));
     }
 
     /** Degrees of turn that would have to come from the knee if the foot were drawn into place now. */

@@ -33,7 +33,7 @@ final readonly class PropHeights
     {
         $rule = $rung->rung->prop;
         $prop = $rule->carries();
-        $capacities = null === $rung->since ? $person->capacities($side) : $person->capacitiesSince($side, $rung->since);
+        $capacities = $person->capacities($side, $rung->since);
         $shown = $capacities->shown();
         if (null === $prop || null === $rung->posture || null === $shown) {
             return null;

@@ -37,12 +37,18 @@ final class ReadPoses
         if (isset($this->read[$key])) {
             return $this->read[$key];
         }
-        $this->asking[$key] = true;
         $posture = $this->postures[$id];
-        $rungs = array_map(fn (RungDefinition $rung): RungReading => $this->rung($posture, $rung, $side), $posture->rungs);
-        unset($this->asking[$key]);
+        $below = $posture->rungs;
+        $full = $this->rung($posture, array_pop($below), $side);
 
-        return $this->read[$key] = new PoseReading($posture, $side, $this->person, $rungs, Stand::of($posture, $rungs, $this->person, $side, $this->canBeMeasured($side)));
+        return $this->read[$key] = new PoseReading(
+            $posture,
+            $side,
+            $this->person,
+            $full,
+            fn (): array => [...array_map(fn (RungDefinition $rung): RungReading => $this->rung($posture, $rung, $side), $below), $full],
+            fn (array $rungs): Stand => Stand::of($posture, $rungs, $this->person, $side, $this->canBeMeasured($side)),
+        );
     }
 
     /** A form beside a rung, with what closes it: what it asks itself, and what has to be passed before that rung. */
@@ -53,7 +59,7 @@ final class ReadPoses
                 if ($one->id === $form) {
                     $reading = $this->rung($this->postures[$id], $one, $side);
 
-                    return new FormReading($reading, [...Stand::bars($reading, $this->canBeMeasured($side)), ...$this->of($id, $side)->stand->below($beside)]);
+                    return new FormReading($reading, [...Stand::bars($reading, $this->canBeMeasured($side)), ...$this->of($id, $side)->stand()->below($beside)]);
                 }
             }
         }
@@ -66,7 +72,7 @@ final class ReadPoses
     {
         $rung = $this->of($id, $side)->rung($shape);
         if (null !== $rung) {
-            return new FormReading($rung, $this->of($id, $side)->stand->closing($shape));
+            return new FormReading($rung, $this->of($id, $side)->stand()->closing($shape));
         }
         $key = "$id $shape $side->value";
 
@@ -143,7 +149,15 @@ final class ReadPoses
 
     private function rung(PostureDefinition $posture, RungDefinition $rung, Side $side): RungReading
     {
-        return RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side));
+        $key = "$posture->id $side->value";
+        $isAsking = isset($this->asking[$key]);
+        $this->asking[$key] = true;
+        $reading = RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side));
+        if (!$isAsking) {
+            unset($this->asking[$key]);
+        }
+
+        return $reading;
     }
 
     /** @return \Closure(AbilityMargin, RungReading): bool */

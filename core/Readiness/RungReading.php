@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
+use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Load;
@@ -76,17 +77,23 @@ final readonly class RungReading
             $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, false);
         }
 
-        return $reading->posture instanceof FreeKnee && !$reading->stateOfMargins()->isInReach()
+        // Of what is known exactly nothing goes further.
+        return $reading->posture instanceof FreeKnee && !$reading->stateOfMargins()->isInReach() && !self::isAtLimits($person, $side, $sinceAll)
             ? self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, true)
             : $reading;
+    }
+
+    private static function isAtLimits(KnownPerson $person, Side $side, ?Since $since): bool
+    {
+        return $person->capacities($side, $since)->isLegExact() && $person->capacities($side->opposite(), $since)->isLegExact();
     }
 
     /** @param list<Ability> $isolated */
     private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $isInReach, ?Since $since, bool $atLimits): self
     {
-        $capacities = null === $since ? $person->capacities($side) : $person->capacitiesSince($side, $since);
         $other = $side->opposite();
-        $ofOther = null === $since ? $person->capacities($other) : $person->capacitiesSince($other, $since);
+        $capacities = $person->capacities($side, $since);
+        $ofOther = $person->capacities($other, $since);
         $margins = [];
         foreach ($rung->thresholds as $name => $least) {
             $ability = Ability::from($name);
@@ -158,6 +165,14 @@ final readonly class RungReading
 
         // What asks for nothing that can be read has not been shown by asking nothing.
         return [] === $this->margins ? State::Unknown : $worst;
+    }
+
+    /** The chance that every margin is positive, in percent from 1 to 99; null when one of them is not known. */
+    public function chance(BodyError $body): ?int
+    {
+        $chance = $this->isSeenClean() ? 1.0 : Chance::allPositive($this->margins, $body);
+
+        return null === $chance ? null : max(1, min(99, (int) round(100 * $chance)));
     }
 
     /** Whether it stays closed whoever has passed it: held, tests first, too deep beside a resting side, or a gate. */

@@ -29,7 +29,7 @@ final readonly class Keystone
         $found = [];
         foreach ($left as $id) {
             foreach (Side::cases() as $side) {
-                foreach ($poses->of($id, $side)->rungs as $rung) {
+                foreach ($poses->of($id, $side)->rungs() as $rung) {
                     if (State::Held === $rung->state()) {
                         continue;
                     }

@@ -113,7 +113,7 @@ final readonly class NextReading
         foreach ($wanted as $id) {
             foreach (Side::cases() as $side) {
                 $pose = $poses->of($id, $side);
-                $rung = $pose->stand->rung;
+                $rung = $pose->stand()->rung;
                 if (State::Unknown === $pose->state() && null !== $rung) {
                     return new self(null, $side, 0.0, new Reason('next.try', Source::Trade, ['posture' => $id, 'rung' => $rung->rung->id]), false, $id, $rung->rung->id);
                 }
@@ -202,11 +202,12 @@ final readonly class NextReading
             // Another lower bound may happen to reach; it settles nothing when it does not.
             return Bound::Exact === $proves ? $known : (null === $margin->capacity ? $known / 2 : 0.0);
         }
-        if (Bound::AtLeast === $proves) {
+        $taken = $poses->person->newest($test->id, $margin->leg($pose->side));
+        // One more reading of what was just read decides nothing anew: only one that errs less does.
+        if (Bound::AtLeast === $proves || true === $taken?->isClean()) {
             return 0.0;
         }
-        $error = $test->formula->usualError();
-        $after = 1 / sqrt(1 / max(1e-6, $margin->error) ** 2 + 1 / $error ** 2);
+        $after = min($margin->error, $test->formula->usualError());
 
         return Chance::positive(-abs($margin->difference()), $margin->error) - Chance::positive(-abs($margin->difference()), $after);
     }

@@ -31,6 +31,8 @@ final readonly class AbilityReadings
     private ?Evidence $bound;
     /** The lowest of the exact ones, where they cannot all be true. */
     private ?Evidence $lowest;
+    /** @var list<string> the tests that were read more than once in the days of the exact ones */
+    private array $repeated;
 
     /** @param non-empty-list<Evidence> $evidence of one ability */
     public function __construct(array $evidence, private BodyError $body)
@@ -44,6 +46,8 @@ final readonly class AbilityReadings
         } elseif ([] === $bounds) {
             $bounds = $evidence;
         }
+        $times = array_count_values(array_map(static fn (Evidence $e): string => $e->test, [...$this->exact, ...(null === $newest ? [] : $bounds)]));
+        $this->repeated = array_keys(array_filter($times, static fn (int $many): bool => $many > 1));
         $this->bound = [] === $bounds ? null : self::furthest($bounds);
         $this->lowest = $this->contradict() ? array_reduce($this->exact, static fn (Evidence $low, Evidence $e): Evidence => $e->ability->compare($e->value, $low->value) < 0 ? $e : $low, $this->exact[0]) : null;
     }
@@ -56,7 +60,7 @@ final readonly class AbilityReadings
         }
         $value = $this->lowest ?? $this->best($wanted);
         $against = null === $this->lowest ? [] : array_values(array_filter($this->exact, fn (Evidence $e): bool => $this->differ($e, $value)));
-        $exact = MeasuredCapacity::by($value, Bound::Exact, $this->body, $against);
+        $exact = MeasuredCapacity::by($value, Bound::Exact, $this->body, $against, $this->repeated);
         if (null === $this->bound || $value->ability->compare($this->bound->value, $value->value) <= 0) {
             return $exact;
         }
@@ -66,7 +70,7 @@ final readonly class AbilityReadings
 
         return $this->bound->daysFrom($this->exact[0]) > self::DAYS_TOGETHER
             ? MeasuredCapacity::by($this->bound, Bound::AtLeast, $this->body)
-            : MeasuredCapacity::by($value, Bound::Exact, $this->body, [...$against, $this->bound]);
+            : MeasuredCapacity::by($value, Bound::Exact, $this->body, [...$against, $this->bound], $this->repeated);
     }
 
     /** Whether two of the exact readings cannot both be true. */

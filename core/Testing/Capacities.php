@@ -109,6 +109,18 @@ final readonly class Capacities
         return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::Rotation), $of(Component::KneeFlexion));
     }
 
+    /** Whether all four angles of the leg are known exactly. */
+    public function isLegExact(): bool
+    {
+        foreach (Component::cases() as $component) {
+            if (Bound::Exact !== $this->get(Ability::ofComponent($component))?->bound) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** As the leg chain takes it: a component that was not read sets no limit. */
     public function ofLeg(): Capacity
     {

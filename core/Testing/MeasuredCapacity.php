@@ -16,6 +16,7 @@ final readonly class MeasuredCapacity
      * @param float $error one SD, body and readings together
      * @param non-empty-list<Evidence> $from what the value rests on
      * @param list<Evidence> $against readings that cannot be true together with it
+     * @param list<string> $repeated the tests that have been read more than once in these days
      */
     private function __construct(
         public Ability $ability,
@@ -25,20 +26,24 @@ final readonly class MeasuredCapacity
         public Uncertainty $uncertainty,
         public array $from,
         public array $against = [],
+        private array $repeated = [],
         private ?self $beforeRaising = null,
     ) {
     }
 
-    /** @param list<Evidence> $against readings that cannot be true together with it */
-    public static function by(Evidence $e, Bound $bound, BodyError $body, array $against = []): self
+    /**
+     * @param list<Evidence> $against readings that cannot be true together with it
+     * @param list<string> $repeated the tests that have been read more than once in these days
+     */
+    public static function by(Evidence $e, Bound $bound, BodyError $body, array $against = [], array $repeated = []): self
     {
-        return new self($e->ability, $e->value, $e->uncertainty->error($body), $bound, $e->uncertainty, [$e], $against);
+        return new self($e->ability, $e->value, $e->uncertainty->error($body), $bound, $e->uncertainty, [$e], $against, $repeated);
     }
 
     /** Raised to a lower bound that lies above it, within the errors of both. */
     public static function raised(self $exact, Evidence $to, BodyError $body): self
     {
-        return new self($to->ability, $to->value, $to->uncertainty->error($body), Bound::Exact, $to->uncertainty, [$to, ...$exact->from], $exact->against, $exact);
+        return new self($to->ability, $to->value, $to->uncertainty->error($body), Bound::Exact, $to->uncertainty, [$to, ...$exact->from], $exact->against, $exact->repeated, $exact);
     }
 
     /** What the isolating tests alone say, when there were any; else all that is known. */
@@ -47,16 +52,16 @@ final readonly class MeasuredCapacity
         return $this->beforeRaising ?? $this;
     }
 
-    /** The reading that is most likely wrong, where some cannot be true together. */
+    /** The reading that is most likely wrong, where some cannot be true together: each is worth repeating once. */
     public function doubtful(BodyError $body): ?Evidence
     {
         if ([] === $this->against) {
             return null;
         }
-        $readings = [...$this->from, ...$this->against];
+        $readings = array_filter([...$this->from, ...$this->against], fn (Evidence $e): bool => !in_array($e->test, $this->repeated, true));
         usort($readings, static fn (Evidence $a, Evidence $b): int => $b->uncertainty->error($body) <=> $a->uncertainty->error($body));
 
-        return $readings[0];
+        return $readings[0] ?? null;
     }
 
     /** When the newest reading under it was taken; null when no date is known. */

@@ -56,7 +56,7 @@ final class LadderController extends TeacherController
             $checks = $this->records->checks($practitioner, $posture, $side);
             $last = array_pop($checks);
             $undecided[$side->value] = null !== $last && null === $this->records->decision($last) ? $last : null;
-            $now = $sides[$side->value]->stand->rung;
+            $now = $sides[$side->value]->stand()->rung;
             $heights[$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
         }
 
@@ -86,7 +86,7 @@ final class LadderController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $typed = $request->isMethod('POST') ? SayPain::typed($request->request->all('check_form')['pain'] ?? []) : Pain::none();
-        $rung = $poses->of($posture, $side)->stand->rung;
+        $rung = $poses->of($posture, $side)->stand()->rung;
         if (null === $rung) {
             // Somebody had the form open while the side came to be held: what hurt is written down all the same.
             $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check of $posture", $posture, '');

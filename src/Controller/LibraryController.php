@@ -51,7 +51,7 @@ final class LibraryController extends TeacherController
             } else {
                 foreach ($shown as $id) {
                     foreach (Side::cases() as $side) {
-                        $reach[$id][$side->value] = $known->of($id, $side)->stand->rung?->rung;
+                        $reach[$id][$side->value] = $known->of($id, $side)->stand()->rung?->rung;
                     }
                 }
                 $shown = array_filter($shown, static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null) || null !== ($reach[$id]['right'] ?? null));

@@ -62,7 +62,7 @@ final class PoseController extends TeacherController
             $sides[$name] = $poses->of($pose, $side);
             // Where something is held, no prop is offered to go on with.
             $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
-            $heights[$name] = null === $sides[$name]->stand->rung ? null : PropHeights::of($sides[$name]->stand->rung, $poses->person, $side);
+            $heights[$name] = null === $sides[$name]->stand()->rung ? null : PropHeights::of($sides[$name]->stand()->rung, $poses->person, $side);
             $restriction[$name] = FindRestriction::of($poses, $side);
             $helps[$name] = HelpsNow::of(Remedy::ofRestriction($restriction[$name]->restriction), $this->catalogue, $poses, $side);
         }

@@ -46,7 +46,7 @@ final class WalkController extends TeacherController
         }
         [$rung, $side] = $asked;
         $reading = $poses->of($posture, $side)->rung($rung) ?? throw $this->createNotFoundException();
-        $closing = $poses->of($posture, $side)->stand->closing($rung);
+        $closing = $poses->of($posture, $side)->stand()->closing($rung);
         $form = $this->createForm(WalkForm::class, new WalkData(), [
             'entry' => (string) Uuid::v7(),
             // Sent twice, or from an old tab, it is about the rung that was looked at, not about the one that comes next by then.
@@ -93,9 +93,9 @@ final class WalkController extends TeacherController
         }
         $after = $request->query->getString('after');
         $isPast = '' === $after;
-        foreach ($sides['left']->rungs as $i => $left) {
+        foreach ($sides['left']->rungs() as $i => $left) {
             foreach (Side::cases() as $side) {
-                $reading = $sides[$side->value]->rungs[$i];
+                $reading = $sides[$side->value]->rungs()[$i];
                 if ($isPast && self::isInvited($sides[$side->value], $i)) {
                     return [$reading->rung->id, $side];
                 }
@@ -108,13 +108,13 @@ final class WalkController extends TeacherController
 
     private static function isInvited(PoseReading $pose, int $place): bool
     {
-        $reading = $pose->rungs[$place];
+        $reading = $pose->rungs()[$place];
         if ($reading->isBarred()) {
             return false;
         }
         for ($below = 0; $below < $place; ++$below) {
             // The first that was not clean ends the walk on its side.
-            if (false === $pose->rungs[$below]->seen?->isClean || ([] !== $pose->rungs[$below]->heldBy && !$pose->stand->hasPassed($pose->rungs[$below]->rung->id))) {
+            if (false === $pose->rungs()[$below]->seen?->isClean || ([] !== $pose->rungs()[$below]->heldBy && !$pose->stand()->hasPassed($pose->rungs()[$below]->rung->id))) {
                 return false;
             }
         }

@@ -85,10 +85,10 @@ final readonly class AssessAnswer
             'limiter' => $pose->limiter()?->ability->value,
             'chance' => $pose->chance(),
             'seen' => $pose->seenOn()?->format('Y-m-d'),
-            'rung' => $pose->stand->rung?->rung->id,
+            'rung' => $pose->stand()->rung?->rung->id,
             'props' => self::props($pose, $poses),
-            'bars' => array_map($this->reason(...), $pose->stand->bars),
-            'passed' => $pose->stand->passed,
+            'bars' => array_map($this->reason(...), $pose->stand()->bars),
+            'passed' => $pose->stand()->passed,
             'reasons' => array_map($this->reason(...), $pose->reasons()),
             'margins' => array_map(static fn (AbilityMargin $margin): array => [
                 'component' => $margin->ability->value,
@@ -117,7 +117,7 @@ final readonly class AssessAnswer
     /** @return list<array{what: string, height: float}> the props of the rung now that were reckoned for this body, in cm */
     private static function props(PoseReading $pose, ReadPoses $poses): array
     {
-        $rung = $pose->stand->rung;
+        $rung = $pose->stand()->rung;
         $height = null === $rung ? null : PropHeights::of($rung, $poses->person, $pose->side);
 
         return null === $rung || null === $height ? [] : [['what' => $rung->rung->prop->value, 'height' => $height]];

@@ -72,7 +72,7 @@ final readonly class ClassSheet
     /** @return array<string, array{PracticeRung|null, float|null, list<string>, string}> by side; "both" where both are alike */
     private function sides(string $posture, ReadPoses $poses): array
     {
-        $bars = static fn (Side $side): array => array_slice($poses->of($posture, $side)->stand->bars, 0, 1);
+        $bars = static fn (Side $side): array => array_slice($poses->of($posture, $side)->stand()->bars, 0, 1);
         $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), new Equipment(self::PIECES, self::PIECES, true));
         $sides = [];
         foreach (Side::cases() as $side) {

@@ -33,7 +33,7 @@ final readonly class PractisedSide
         return new History(
             $ladder,
             $this->upTo($check, $holds, $work),
-            null !== $next && true === $pose?->stand->isOpenAfterThis($next->id),
+            null !== $next && true === $pose?->stand()->isOpenAfterThis($next->id),
             null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
             $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),
         );

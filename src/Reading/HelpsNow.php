@@ -39,7 +39,7 @@ final readonly class HelpsNow
         $postures = $drills = [];
         foreach ($remedies as $order => $remedy) {
             foreach ($catalogue->all(Kind::Posture) as $id => $posture) {
-                if (in_array($remedy->value, $posture['remedies'] ?? [], true) && !isset($postures[$id]) && null !== ($now = $poses->of($id, $side)->stand->rung)) {
+                if (in_array($remedy->value, $posture['remedies'] ?? [], true) && !isset($postures[$id]) && null !== ($now = $poses->of($id, $side)->stand()->rung)) {
                     $postures[$id] = [[$order, array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target'], count($postures)], new self($id, $posture['name'], $now->rung->name)];
                 }
             }

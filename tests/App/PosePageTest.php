@@ -171,7 +171,7 @@ final class PosePageTest extends AppTestCase
         foreach ($crawler->filter('.columns-two > div')->reduce(static fn ($side): bool => str_starts_with($side->filter('h3')->text(), 'Left:'))->filter('.helps a') as $link) {
             self::assertInstanceOf(\DOMElement::class, $link);
             $posture = basename($link->getAttribute('href'));
-            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)->stand->rung, $posture);
+            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)->stand()->rung, $posture);
         }
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Reference;
 
-use LucidAscent\Core\Progress\LeastSquares;
-use LucidAscent\Core\Progress\Normal;
+use LucidAscent\Core\Statistics\LeastSquares;
+use LucidAscent\Core\Statistics\Normal;
 use PHPUnit\Framework\TestCase;
 
 /** The arithmetic of trends against certified and tabulated values. */

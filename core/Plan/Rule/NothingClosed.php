@@ -23,7 +23,7 @@ final class NothingClosed implements SessionRule
         foreach ($session->items as $item) {
             foreach (null === $item->side ? Side::cases() : [$item->side] as $side) {
                 $shape = $poses->shape($item->rung->posture, $item->rung->rung->id, $side);
-                $isNow = $poses->of($item->rung->posture, $side)->stand->rung?->rung->id === $item->rung->rung->id;
+                $isNow = $poses->of($item->rung->posture, $side)->stand()->rung?->rung->id === $item->rung->rung->id;
                 $isAbove = Phase::Work === $item->phase && !$isNow && true !== $shape?->isOpen();
                 if ($isAbove || true === $shape?->reading->waitsForOtherSide) {
                     $broken[$item->rung->name] = new Reason('rule.closed', Source::Trade, ['posture' => $item->rung->name]);

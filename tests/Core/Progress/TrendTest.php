@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Progress;
 
 use LucidAscent\Core\Progress\Forecast;
-use LucidAscent\Core\Progress\Mixture;
-use LucidAscent\Core\Progress\Normal;
 use LucidAscent\Core\Progress\Step;
 use LucidAscent\Core\Progress\TimedReading;
 use LucidAscent\Core\Progress\Trend;
 use LucidAscent\Core\Progress\Whitened;
+use LucidAscent\Core\Statistics\Mixture;
+use LucidAscent\Core\Statistics\Normal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

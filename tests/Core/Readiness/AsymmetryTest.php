@@ -19,6 +19,7 @@ use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Statistics\Normal;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\TakenTest;
@@ -45,8 +46,8 @@ final class AsymmetryTest extends TestCase
         self::assertSame(1.0, Chance::positive(0.1, 0.0));
         self::assertSame(0.0, Chance::positive(0.0, 0.0));
         self::assertEqualsWithDelta(0.5, Chance::positive(0.0, 3.0), 1e-7);
-        self::assertEqualsWithDelta(0.8413447, Chance::cumulative(1.0), 1e-6);
-        self::assertEqualsWithDelta(0.1586553, Chance::cumulative(-1.0), 1e-6);
+        self::assertEqualsWithDelta(0.8413447, Normal::below(1.0), 1e-6);
+        self::assertEqualsWithDelta(0.1586553, Normal::below(-1.0), 1e-6);
         self::assertNull(Chance::allPositive([], BodyError::measured()));
     }
 

@@ -85,7 +85,7 @@ final class KnownPersonTest extends TestCase
     {
         $person = Person::of(['frog' => [['span' => 90.0]]]);
         $since = static fn (string $day): Since => new Since(new \DateTimeImmutable($day), new \DateTimeImmutable($day));
-        self::assertNotNull($person->capacitiesSince(Side::Left, $since('2026-03-01'))->get(Ability::Abduction));
-        self::assertNull($person->capacitiesSince(Side::Left, $since('2026-03-02'))->get(Ability::Abduction));
+        self::assertNotNull($person->capacities(Side::Left, $since('2026-03-01'))->get(Ability::Abduction));
+        self::assertNull($person->capacities(Side::Left, $since('2026-03-02'))->get(Ability::Abduction));
     }
 }

@@ -151,7 +151,7 @@ final class ReadSeenTest extends TestCase
         self::assertTrue($pose->full()->isImpossible);
         self::assertSame(State::Unknown, $pose->state());
         self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->reasons()));
-        self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->stand->bars));
+        self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->stand()->bars));
     }
 
     public function testAnAbilityThatIsNotThePosturesOwnCountsOnceItIsKnownExactly(): void

@@ -141,10 +141,10 @@ final class StandTest extends TestCase
     {
         $hurt = new PainTold('p', self::day('2026-03-06'), self::day('2026-03-06'), new Pain(2, PainPlace::Knee, PainKind::Ache), Side::Right);
         $pose = self::pose(Person::of(self::TURNS, seen: [self::seen('high')], entries: [$hurt]));
-        self::assertSame(['ground', 'low', 'high'], $pose->stand->passed, 'What was passed stays passed.');
-        self::assertSame('ground', $pose->stand->rung?->rung->id);
-        self::assertSame(['bar.other-side-rests'], self::codes($pose->stand->closing('high')));
-        self::assertFalse($pose->stand->isOpenAfterThis('low'));
+        self::assertSame(['ground', 'low', 'high'], $pose->stand()->passed, 'What was passed stays passed.');
+        self::assertSame('ground', $pose->stand()->rung?->rung->id);
+        self::assertSame(['bar.other-side-rests'], self::codes($pose->stand()->closing('high')));
+        self::assertFalse($pose->stand()->isOpenAfterThis('low'));
         self::assertSame([State::Short, 'bar.other-side-rests'], [$pose->state(), $pose->reasons()[0]->code], 'It is no hold of this side.');
         $mild = new PainTold('p', self::day('2026-03-06'), self::day('2026-03-06'), new Pain(2, PainPlace::OuterHip, PainKind::Ache), Side::Right);
         self::assertSame('high', self::stand(Person::of(self::TURNS, seen: [self::seen('high')], entries: [$mild]))->rung?->rung->id);
@@ -260,7 +260,7 @@ final class StandTest extends TestCase
         $posture = new PostureDefinition('turner', 'Turner', [], [new RungDefinition('full', 'Full', null, [], new Work([], false))], []);
         $pose = (new ReadPoses(['turner' => $posture], Person::of(self::TURNS), self::tests()))->of('turner', Side::Left);
         self::assertSame(State::Unknown, $pose->state());
-        self::assertTrue($pose->stand->isTried);
+        self::assertTrue($pose->stand()->isTried);
     }
 
     public function testWhatTheOtherLegHasToDoIsAskedOfThatLeg(): void
@@ -286,7 +286,7 @@ final class StandTest extends TestCase
         $straight = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work([], false), otherDemand: new Demand(static fn (): KneeAtHeight => new KneeAtHeight(HalfLotus::place(new Sitting()), 80.0)))], []);
         $cannot = (new ReadPoses(['turner' => $straight], Person::of(self::TURNS), self::tests()))->of('turner', Side::Left);
         self::assertTrue($cannot->full()->isImpossible);
-        self::assertSame(['body.cannot'], self::codes($cannot->stand->bars));
+        self::assertSame(['body.cannot'], self::codes($cannot->stand()->bars));
     }
 
     /** @param list<Reason> $reasons */
@@ -298,7 +298,7 @@ final class StandTest extends TestCase
     /** @param list<TestDefinition>|null $tests */
     private static function stand(KnownPerson $person, ?PostureDefinition $ladder = null, ?array $tests = null): Stand
     {
-        return self::pose($person, $ladder, $tests)->stand;
+        return self::pose($person, $ladder, $tests)->stand();
     }
 
     /** A form goes by its own demand, and by what is under the rung that it is alternated with. */

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Progress;
+namespace LucidAscent\Core\Statistics;
+
+use Random\Randomizer;
 
 /** The standard normal distribution. */
 final class Normal
@@ -42,5 +44,17 @@ final class Normal
     {
         // Far out the share above is too small to be divided by: there the hazard is hardly more than z.
         return $z > 30.0 ? $z + 1.0 / $z : self::density($z) / self::below(-$z);
+    }
+
+    /** A draw from it (Box & Muller, 1958). */
+    public static function draw(Randomizer $random): float
+    {
+        return sqrt(-2 * log(self::share($random))) * cos(2 * M_PI * self::share($random));
+    }
+
+    /** Above 0, and up to 1, evenly. */
+    public static function share(Randomizer $random): float
+    {
+        return $random->getInt(1, 1 << 52) / (1 << 52);
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Progress;
+namespace LucidAscent\Core\Statistics;
 
 /** Several suppositions about the noise, each with its weight and what follows from it: a mixture of normal distributions. */
 final readonly class Mixture

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Progress;
+namespace LucidAscent\Core\Statistics;
 
 /** A few columns fitted to what was read, all whitened: coefficients, how sure each is, and how well it fits. */
 final readonly class LeastSquares

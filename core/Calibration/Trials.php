@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Calibration;
+
+use LucidAscent\Core\Statistics\Normal;
+use Random\Randomizer;
+
+/** Numbers as they are written down: what all trials of a test share is off by one amount, and each trial by a little of its own. */
+final class Trials
+{
+    /** One SD of a trial about the others of its test: cm of a tape, degrees of an inclinometer, seconds. */
+    private const APART = ['cm' => 0.3, 'degrees' => 1.0, 'seconds' => 1.5];
+
+    /**
+     * @param array<string, float> $numbers without any error
+     * @param array<string, string> $units of those that are read, by name; the others are set up
+     * @param array<string, float> $errors one SD of the mean of the trials by name, no less than their spread makes it; none where they share no error
+     *
+     * @return non-empty-list<array<string, float>>
+     */
+    public static function of(array $numbers, array $units, array $errors, int $count, Randomizer $random): array
+    {
+        $shared = [];
+        foreach ($errors as $name => $sd) {
+            $shared[$name] = sqrt(max(0.0, $sd ** 2 - self::apart($units[$name] ?? '') ** 2 / $count)) * Normal::draw($random);
+        }
+
+        return array_map(static function () use ($numbers, $units, $shared, $random): array {
+            $trial = $numbers;
+            foreach ($units as $name => $unit) {
+                $read = round($numbers[$name] + ($shared[$name] ?? 0.0) + self::apart($unit) * Normal::draw($random), 1);
+                $trial[$name] = 'seconds' === $unit ? max(0.0, $read) : $read;
+            }
+
+            return $trial;
+        }, range(1, max(1, $count)));
+    }
+
+    private static function apart(string $unit): float
+    {
+        return self::APART[$unit] ?? 0.0;
+    }
+}
