@@ -30,7 +30,7 @@ final class People
         'flexion' => [122.0, 11.0, 3.0],
         'abduction' => [58.0, 11.0, 4.0],
         'rotation' => [86.0, 18.0, 7.0],
-        'kneeFlexion' => [150.0, 7.0, 2.0],
+        'kneeFlexion' => [153.0, 7.0, 2.0],
         'adduction' => [22.0, 7.0, 3.0],
         'internal-rotation' => [38.0, 9.0, 4.0],
         'extension' => [13.0, 7.0, 3.0],

@@ -74,4 +74,12 @@ final class Tally
 
         return array_map(static fn (array $of): array => ['intervals' => $of[0], 'covered' => 100.0 * $of[1] / $of[0]], $this->intervals);
     }
+
+    /** Of all intervals, in percent; null where there were none. */
+    public function covered(): ?float
+    {
+        $many = array_sum(array_column($this->intervals, 0));
+
+        return 0 === $many ? null : 100.0 * array_sum(array_column($this->intervals, 1)) / $many;
+    }
 }

@@ -38,6 +38,8 @@ final class Visit
     /** How much higher the ankle is laid when the knee has come to rest, and how high at most, in cm. */
     private const HIGHER = 10.0;
     private const HIGHEST = 40.0;
+    /** The turn of a level shin, in degrees: with less of it the knee stays above its ankle. */
+    private const LEVEL = 90.0;
     /** How often the ankle is not raised at once, so that the test is asked for again. */
     private const LEFT_RESTING = 0.3;
     /** What somebody shows in the cradle of what the hip could do, from here to all of it. */
@@ -48,16 +50,25 @@ final class Visit
 
     public readonly Proportions $measured;
 
+    /** @var array<string, TestDefinition> by id, those too that were laid aside */
+    private readonly array $definitions;
+
     /** @param array<string, TestDefinition> $tests by id */
-    public function __construct(public readonly TrueBody $true, private readonly array $tests, private readonly ToolErrors $tools, private readonly \DateTimeImmutable $on, private readonly Randomizer $random)
+    public function __construct(public readonly TrueBody $true, private array $tests, private readonly ToolErrors $tools, private readonly \DateTimeImmutable $on, private readonly Randomizer $random)
     {
+        $this->definitions = $tests;
         $this->measured = People::asMeasured($true->proportions, $random);
     }
 
-    /** @return list<TakenTest> of both sides where they are taken together; none where it cannot be taken of this body */
+    /** @return list<TakenTest> of both sides where they are taken together; none where it cannot be taken of this body, and is laid aside */
     public function take(TestDefinition $test, Side $side, int $time = 0): array
     {
-        return $this->taken["$test->id $side->value $time"] ??= $this->reading($test, $side, $time);
+        $taken = $this->taken["$test->id $side->value $time"] ??= $this->reading($test, $side, $time);
+        if ([] === $taken) {
+            unset($this->tests[$test->id]);
+        }
+
+        return $taken;
     }
 
     /**
@@ -123,13 +134,18 @@ final class Visit
             return [$this->true->numbers($test, $side, $fixed, $free, $shows), null];
         }
         $isLeft = 0 === $time && Normal::share($this->random) < self::LEFT_RESTING;
+        // The top knee comes down to the foot below it; with the ankle higher it hangs beneath its ankle, free of that foot.
+        $rest = max(LegChain::HALF_KNEE, $fixed['ankleHeight']);
         for ($ankle = $fixed['ankleHeight'];; $ankle += self::HIGHER) {
             $numbers = $this->true->numbers($test, $side, ['ankleHeight' => $ankle] + $fixed, $free, $shows);
-            if (null !== $numbers && $numbers[$free] > max(LegChain::HALF_KNEE, $ankle)) {
+            if (null === $numbers && $this->true->can($side, $shows) < self::LEVEL) {
+                return [null, null];
+            }
+            if (null !== $numbers && $numbers[$free] > $rest) {
                 return [$numbers, false];
             }
             if ($isLeft || $ankle + self::HIGHER > self::HIGHEST) {
-                return [[...$fixed, 'ankleHeight' => $ankle, $free => max(LegChain::HALF_KNEE, $ankle)], true];
+                return [[...$fixed, 'ankleHeight' => $ankle, $free => $rest], true];
             }
         }
     }
@@ -143,7 +159,7 @@ final class Visit
     {
         $evidence = ['left' => [], 'right' => []];
         foreach ($taken as $one) {
-            array_push($evidence[$one->side->value], ...ReadTest::evidence($this->tests[$one->test], $one, $this->measured->body($one->side), $this->tools));
+            array_push($evidence[$one->side->value], ...ReadTest::evidence($this->definitions[$one->test], $one, $this->measured->body($one->side), $this->tools));
         }
 
         return $evidence;

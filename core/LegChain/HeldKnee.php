@@ -26,10 +26,11 @@ final readonly class HeldKnee implements ChainReading, Posture
     /**
      * @param float $radians where on the swivel
      * @param array{Component, Component}|null $tie the two angles that are short by the same
+     * @param array{float, float}|null $slopes how their margins move along the swivel, in degrees per radian
      * @param bool $isOnFloor whether it lies on the floor
      * @param bool $isOnEdge whether it is as near to the midline as it may be
      */
-    private function __construct(private FreeKnee $free, private float $radians, private ?array $tie, private bool $isOnFloor, private bool $isOnEdge)
+    private function __construct(private FreeKnee $free, private float $radians, private ?array $tie, private ?array $slopes, private bool $isOnFloor, private bool $isOnEdge)
     {
     }
 
@@ -39,10 +40,13 @@ final readonly class HeldKnee implements ChainReading, Posture
         $swivel = self::swivel($free->contact, $body);
         $place = $swivel->place($pose->knee);
 
+        [$tie, $slopes] = self::tie($free->capacity, $swivel, $place) ?? [null, null];
+
         return new self(
             $free,
             $place,
-            self::tie($free->capacity, $swivel, $place),
+            $tie,
+            $slopes,
             abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE,
             abs($pose->knee->y - $free->outside($body)) < self::TIE,
         );
@@ -93,10 +97,26 @@ final readonly class HeldKnee implements ChainReading, Posture
 
     public function shifted(string $name, float $by): static
     {
-        return new self($this->free->shifted($name, $by), $this->radians, $this->tie, $this->isOnFloor, $this->isOnEdge);
+        return new self($this->free->shifted($name, $by), $this->radians, $this->tie, $this->slopes, $this->isOnFloor, $this->isOnEdge);
     }
 
-    /** @return array{Component, Component}|null the two tightest, where moving on eases one and tightens the other */
+    /**
+     * How much the worst margin moves with each of two that tie: the knee goes to where they are short by the same again, and so
+     * makes good with one what the other lacks.
+     *
+     * @return array<string, float> shares of one by component; none where no two tie, or the knee cannot move
+     */
+    public function shares(): array
+    {
+        if (null === $this->tie || null === $this->slopes || $this->isOnFloor || $this->isOnEdge) {
+            return [];
+        }
+        $sum = abs($this->slopes[0]) + abs($this->slopes[1]);
+
+        return [$this->tie[0]->value => abs($this->slopes[1]) / $sum, $this->tie[1]->value => abs($this->slopes[0]) / $sum];
+    }
+
+    /** @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one and tightens the other, and how fast */
     private static function tie(Capacity $capacity, Swivel $swivel, float $place): ?array
     {
         $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => null !== $capacity->of($one)));
@@ -105,9 +125,11 @@ final readonly class HeldKnee implements ChainReading, Posture
         if (count($limited) < 2 || abs($margin($limited[0], $place) - $margin($limited[1], $place)) > self::TIE) {
             return null;
         }
-        $slope = static fn (Component $one): float => $margin($one, $place + self::STEP) - $margin($one, $place - self::STEP);
+        $slope = static fn (Component $one): float => ($margin($one, $place + self::STEP) - $margin($one, $place - self::STEP)) / (2 * self::STEP);
 
-        return $slope($limited[0]) * $slope($limited[1]) < 0.0 ? [$limited[0], $limited[1]] : null;
+        $slopes = [$slope($limited[0]), $slope($limited[1])];
+
+        return $slopes[0] * $slopes[1] < 0.0 ? [[$limited[0], $limited[1]], $slopes] : null;
     }
 
     private static function margin(Component $component, Capacity $capacity, LegPose $pose): float

@@ -71,6 +71,12 @@ final readonly class AbilityMargin
         return SmallestChange::between($this->error);
     }
 
+    /** The same, erring otherwise: a free knee trades it against another. */
+    public function erring(Uncertainty $uncertainty, BodyError $body): self
+    {
+        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $uncertainty, $uncertainty->error($body), $this->isTooOld, $this->isOtherLeg);
+    }
+
     /** What the other leg has to do: the planted one, or the one behind. */
     public function ofOtherLeg(): self
     {

@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\HeldKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\LegPose;
@@ -23,6 +24,7 @@ final readonly class LegAsked
 {
     /**
      * @param array<string, float> $angles degrees by component
+     * @param array<string, float> $shares how much the worst margin moves with each of two components between which a free knee trades
      * @param float|null $propHeight of the top of a block under the knee, in cm
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
      */
@@ -30,6 +32,7 @@ final readonly class LegAsked
         public ?Posture $posture = null,
         public ?LegPose $pose = null,
         public array $angles = [],
+        public array $shares = [],
         public ?Sensitivity $sensitivity = null,
         public ?float $propHeight = null,
         public bool $isImpossible = false,
@@ -64,7 +67,7 @@ final readonly class LegAsked
             // The props of a rung are set, not read: they carry no error.
             $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
 
-            return new self($asked, $pose, $pose?->angles->toArray() ?? $asked->angles($body), $sensitivity, $height);
+            return new self($asked, $pose, $pose?->angles->toArray() ?? $asked->angles($body), $fixed instanceof HeldKnee ? $fixed->shares() : [], $sensitivity, $height);
         } catch (\DomainException) {
             return new self(isImpossible: true);
         }

@@ -40,6 +40,7 @@ final readonly class RungReading
      * @param LegPose|null $pose the leg as the rung asks for it
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
      * @param float|null $propHeight of the prop's top, in cm; null where none was reckoned
+     * @param list<Unasked> $unasked what the leg chain asks besides, of what nobody has read and the posture is not known by
      * @param bool $waitsForOtherSide whether it is too deep while everything of the other side is held
      */
     private function __construct(
@@ -55,6 +56,7 @@ final readonly class RungReading
         public bool $isImpossible,
         public ?float $propHeight,
         public bool $waitsForOtherSide,
+        public array $unasked = [],
     ) {
     }
 
@@ -104,9 +106,9 @@ final readonly class RungReading
             $margins[] = self::margin($ability, $ofOther->get($ability), $least, Uncertainty::none(), $person, $other)->ofOtherLeg();
         }
         $leg = LegAsked::of($rung->demand, $rung->prop, $person, $side, $capacities, $atLimits);
-        array_push($margins, ...self::ofLeg($leg, $rung->demand, $posture, $capacities, $person, $side));
+        array_push($margins, ...self::ofLeg($leg, $rung->demand, $posture, $capacities, $person, $side, $atLimits));
         $otherLeg = LegAsked::of($rung->otherDemand, PropRule::None, $person, $other, $ofOther, $atLimits);
-        foreach (self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other) as $margin) {
+        foreach (self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other, $atLimits) as $margin) {
             $margins[] = $margin->ofOtherLeg();
         }
         $work = $rung->work->loading($leg->loads());
@@ -127,6 +129,7 @@ final readonly class RungReading
             $leg->propHeight,
             // While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own).
             !$rung->isGentle() && $person->holds->isWholeSideHeld($side->opposite()),
+            [...Unasked::of($leg, $rung->demand, $posture, $capacities, $side), ...Unasked::of($otherLeg, $rung->otherDemand, $posture, $ofOther, $other)],
         );
     }
 
@@ -213,7 +216,7 @@ final readonly class RungReading
     }
 
     /** @return list<AbilityMargin> */
-    private static function ofLeg(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, KnownPerson $person, Side $side): array
+    private static function ofLeg(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, KnownPerson $person, Side $side, bool $atLimits): array
     {
         $margins = [];
         foreach ($leg->angles as $name => $degrees) {
@@ -223,13 +226,38 @@ final readonly class RungReading
                 continue;
             }
             [$ability, $sign] = $asked;
-            if (self::counts($ability, $posture, $capacities)) {
+            if (Unasked::counts($ability, $posture, $capacities)) {
                 $known = null === $leg->pose ? $capacities->get($ability) : $capacities->near($ability, $leg->pose->angles);
-                $margins[] = self::margin($ability, $known, $sign * $degrees, $leg->sensitivity->uncertainty($component)->times($sign), $person, $side);
+                $margins[$name] = self::margin($ability, $known, $sign * $degrees, $leg->sensitivity->uncertainty($component)->times($sign), $person, $side);
             }
         }
 
-        return $margins;
+        return array_values(self::trading($margins, $leg->shares, $person->proportions->error($side), $atLimits));
+    }
+
+    /**
+     * Two margins that tie where a knee is free are one: what a reading is off in one, the knee makes good in part with the other,
+     * wherever it will lie then. Both err as their worst does.
+     *
+     * @param array<string, AbilityMargin> $margins by component
+     * @param array<string, float> $shares
+     *
+     * @return array<string, AbilityMargin>
+     */
+    private static function trading(array $margins, array $shares, BodyError $body, bool $atLimits): array
+    {
+        $tied = array_intersect_key($margins, $shares);
+        // What is taken to go as far as legs do has not been read, and errs in no way that is known.
+        $isRead = static fn (AbilityMargin $margin): bool => null !== $margin->capacity && (!$atLimits || Bound::Exact === $margin->capacity->bound);
+        if (2 !== count(array_filter($tied, $isRead))) {
+            return $margins;
+        }
+        $worst = Uncertainty::none();
+        foreach ($tied as $name => $margin) {
+            $worst = $worst->plus($margin->uncertainty->times($shares[$name]));
+        }
+
+        return array_replace($margins, array_map(static fn (AbilityMargin $margin): AbilityMargin => $margin->erring($worst, $body), $tied));
     }
 
     /**
@@ -247,12 +275,6 @@ final readonly class RungReading
         }
 
         return null === $latest ? null : new Since($latest->at, $latest->on);
-    }
-
-    /** The posture's own abilities count; others only where a shortage is known for sure. */
-    private static function counts(Ability $ability, PostureDefinition $posture, Capacities $capacities): bool
-    {
-        return in_array($ability, $posture->abilities, true) || Bound::Exact === $capacities->get($ability)?->bound;
     }
 
     private static function noises(AbilityMargin $margin): float

@@ -12,6 +12,7 @@ use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Readiness\Unasked;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
@@ -157,7 +158,15 @@ final readonly class NextReading
         $isOwn = $side === $pose->side;
         $fall = $isOwn ? self::doubt($test, $pose, $poses) : 0.0;
         // One shortage that is known for sure is a verdict; so is a stop. More numbers change neither.
-        if (in_array($pose->state(), [State::Short, State::Held, State::Open], true)) {
+        if (in_array($pose->state(), [State::Short, State::Held], true)) {
+            return $fall;
+        }
+        if ($pose->full()->stateOfMargins()->isInReach()) {
+            foreach ($pose->full()->unasked as $unasked) {
+                $fall += $unasked->leg === $side ? self::fallOfUnasked($test, $unasked, $pose, $poses) : 0.0;
+            }
+        }
+        if (State::Open === $pose->state()) {
             return $fall;
         }
         foreach ($pose->full()->margins as $margin) {
@@ -185,6 +194,14 @@ final readonly class NextReading
     private static function isReadBy(GateFinding $gate, TestDefinition $test): bool
     {
         return $test->isMeasured() && $gate->test === $test->id;
+    }
+
+    /** What nobody asks as a rule: how likely it is that there is not enough of it, where a test reads it exactly. */
+    private static function fallOfUnasked(TestDefinition $test, Unasked $unasked, PoseReading $pose, ReadPoses $poses): float
+    {
+        return Bound::Exact === $test->shows($unasked->ability) && !$pose->full()->isSeenClean() && in_array($test, $poses->settling($unasked->ability, $pose->full(), $unasked->leg), true)
+            ? $unasked->chanceShort($poses->person->capacities($unasked->leg))
+            : 0.0;
     }
 
     private static function fallOf(TestDefinition $test, AbilityMargin $margin, PoseReading $pose, ReadPoses $poses): float

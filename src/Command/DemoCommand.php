@@ -7,7 +7,6 @@ namespace LucidAscent\App\Command;
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Demo\MadeUpStudio;
-use LucidAscent\App\Demo\TrueBody;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
@@ -20,6 +19,8 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calibration\Trials;
+use LucidAscent\Core\Calibration\TrueBody;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Word;
@@ -109,7 +110,7 @@ final class DemoCommand extends Command
         foreach ($person['assessed'] as [$days, $less]) {
             $abilities = array_map(static fn (array $side): array => array_map(static fn (float $now): float => $now - $less, $side), ['left' => $person['left'], 'right' => $person['right']]);
             $hurt = null !== $person['hurt'] && $person['hurt'][0] === $days ? $person['hurt'] : null;
-            $this->assess($practitioner, new TrueBody($measures->proportions(), $abilities, $random), $person['wanted'], $person['conditions'], $person['note'], $days, $hurt);
+            $this->assess($practitioner, new TrueBody($measures->proportions(), $abilities), $random, $person['wanted'], $person['conditions'], $person['note'], $days, $hurt);
         }
         foreach ($person['practised'] as [$ladder, $side, $rung, $days]) {
             foreach ($days as $ago) {
@@ -142,7 +143,7 @@ final class DemoCommand extends Command
      * @param list<string> $conditions
      * @param Hurt|null $hurt
      */
-    private function assess(Practitioner $practitioner, TrueBody $body, array $wanted, array $conditions, string $note, int $days, ?array $hurt): void
+    private function assess(Practitioner $practitioner, TrueBody $body, \Random\Randomizer $random, array $wanted, array $conditions, string $note, int $days, ?array $hurt): void
     {
         $then = $this->ago($days);
         $assessment = new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $then, false, $wanted, array_keys(self::TESTS), $conditions, $note, true, 0, PainPlace::None, PainKind::Ache);
@@ -160,7 +161,9 @@ final class DemoCommand extends Command
                     default => 'tape',
                 };
                 $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, $kind, $side, $then->modify('+'.(3 * $i + 2).' minutes'), $tool, 0.0, $pain[2], PainPlace::from($pain[3]), PainKind::from($pain[4]), [], Rules::VERSION, null, $assessment);
-                foreach ($body->trials($definition, $side, $fixed, $free, Ability::from($shows), 'seconds' === $free ? 3 : 2) as $trial) {
+                $numbers = $body->numbers($definition, $side, $fixed, $free, Ability::from($shows)) ?? throw new \LogicException("No reading of $kind.");
+                // Made-up people are measured by somebody who errs in single trials alone, so that no two readings contradict each other.
+                foreach (Trials::of($numbers, [$free => $definition->measured[$free] ?? 'degrees'], [], 'seconds' === $free ? 3 : 2, $random) as $trial) {
                     $test->add($trial, array_map(static fn (float $value): string => $value.(isset($trial['angle']) ? '°' : (isset($trial['seconds']) ? ' s' : ' cm')), $trial));
                 }
                 $this->em->persist($test);
