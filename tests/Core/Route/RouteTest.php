@@ -11,6 +11,10 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Contact\SolesTogether;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stage;
@@ -29,8 +33,10 @@ use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route;
 use LucidAscent\Core\Statistics\Normal;
 use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Tests\Core\Readiness\Demand;
 use LucidAscent\Tests\Core\Readiness\Person;
 use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\TestCase;
@@ -232,6 +238,34 @@ final class RouteTest extends TestCase
     {
         $poses = self::poses(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'figure-four-lying' => [['angle' => 40.0]]]);
         self::assertSame('figure-four-lying', NextReading::of(['turner'], $poses)?->test?->id);
+    }
+
+    /** What a leg is asked besides closes nothing, but it is read before somebody is told that all is open: the more it asks, the more it is worth. */
+    public function testWhatIsAskedBesidesIsReadBeforeAllIsOpen(): void
+    {
+        $heel = new TestDefinition('heel-to-seat', 'Heel to seat', 12, Formula::named('heel-to-seat'), ['kneeFlexion' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
+        $demand = new Demand(static fn (Capacity $capacity): KneeAtHeight => new KneeAtHeight(new SolesTogether(20, new Sitting()), 24));
+        $posture = ['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', $demand, [], new Work(['turn-out']))], [])];
+        $read = static fn (array $trials, array $seen = []): ReadPoses => new ReadPoses($posture, Person::of($trials, seen: $seen), ['shins-stacked' => Definition::shinsStacked(), 'heel-to-seat' => $heel]);
+        $open = $read(self::TURNS);
+        self::assertSame(State::Open, $open->of('turner', Side::Left)->state(), 'It closes nothing.');
+        $next = NextReading::of(['turner'], $open);
+        self::assertSame('heel-to-seat', $next?->test?->id);
+        // The knee folds by 146.7° there; the largest norm is 144°, and people are about ten degrees from that.
+        self::assertEqualsWithDelta(Normal::below(0.27), $next->fall, 2e-3);
+        self::assertNotSame('heel-to-seat', NextReading::of(['turner'], $read(['figure-four-lying' => [['angle' => 20.0]]]))?->test?->id, 'Nobody asks it of a pose that is short.');
+        $clean = array_map(static fn (Side $side): Seen => new Seen('turner', 'full', $side, true, new \DateTimeImmutable('2026-03-03')), Side::cases());
+        self::assertNull(NextReading::of(['turner'], $read(self::TURNS, $clean)), 'What was seen is open.');
+    }
+
+    public function testEachOfThemIsRepeatedOnceAndNoMore(): void
+    {
+        $read = ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'figure-four-lying' => [['angle' => 40.0]]];
+        $person = Person::of($read);
+        $again = static fn (string ...$tests): KnownPerson => new KnownPerson($person->proportions, array_map(static fn (array $of): array => [...$of, ...array_filter($of, static fn (Evidence $e): bool => in_array($e->test, $tests, true))], $person->evidence), $person->holds, $person->taken, $person->on);
+        $poses = self::poses($read);
+        self::assertSame('shins-stacked', NextReading::of(['turner'], $poses->with($again('figure-four-lying')))?->test?->id);
+        self::assertNull(NextReading::of(['turner'], $poses->with($again('figure-four-lying', 'shins-stacked'))));
     }
 
     public function testAStageIsWhereTheSideStandsAsFarAsThereAreTheProps(): void
