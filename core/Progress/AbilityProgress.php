@@ -51,11 +51,12 @@ final readonly class AbilityProgress
         $exact = array_values(array_filter($evidence, static fn (Evidence $one): bool => Bound::Exact === $one->bound));
         // What was seen has no error of reading, and is no surer of where the body was that day than a reading is.
         $usual = [] === $exact ? 0.0 : array_sum(array_map($sd, $exact)) / count($exact);
-        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $one->value, $sd($one)) : new TimedReading($day($one->on), $one->value, max($usual, $sd($one)), true), $evidence));
-        [$first, $last] = [$exact[0] ?? null, $exact[count($exact) - 1] ?? null];
+        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $one->value, max($usual, $sd($one)), true), $evidence));
+        [$first, $last] = self::ends($exact, $day);
         $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
         $change = $hasTwo ? $last->value - $first->value : null;
-        $smallest = $hasTwo ? SmallestChange::between(sqrt($sd($first) ** 2 + $sd($last) ** 2)) : null;
+        // Read by two set-ups they may be apart by as much as those are.
+        $smallest = $hasTwo ? SmallestChange::between(sqrt($sd($first) ** 2 + $sd($last) ** 2 + ($first->setUp() === $last->setUp() ? 0.0 : Trend::SET_UPS_APART ** 2))) : null;
         $step = null === $trend ? null : Step::of($trend);
         $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked);
         $on = static fn (?float $days): ?\DateTimeImmutable => null === $days ? null : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
@@ -72,6 +73,27 @@ final readonly class AbilityProgress
             $forecast?->chance,
             self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld),
         );
+    }
+
+    /**
+     * The first and the last of the set-up that was read most often, where it was on two days; else of all.
+     *
+     * @param list<Evidence> $exact in order
+     * @param callable(\DateTimeImmutable|null): float $day
+     *
+     * @return array{Evidence|null, Evidence|null}
+     */
+    private static function ends(array $exact, callable $day): array
+    {
+        $setUp = Trend::commonest(array_map(static fn (Evidence $one): TimedReading => new TimedReading(0.0, 0.0, 1.0, false, $one->setUp()), $exact));
+        $alike = array_values(array_filter($exact, static fn (Evidence $one): bool => $one->setUp() === $setUp));
+        foreach ([$alike, $exact] as $some) {
+            if (count($some) > 1 && $day($some[0]->on) < $day($some[count($some) - 1]->on)) {
+                return [$some[0], $some[count($some) - 1]];
+            }
+        }
+
+        return [$exact[0] ?? null, $exact[count($exact) - 1] ?? null];
     }
 
     /** @param list<Evidence> $exact */

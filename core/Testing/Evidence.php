@@ -22,6 +22,7 @@ final readonly class Evidence
      * @param LegAngles|null $position where the leg was when it was read; null when that is not known
      * @param \DateTimeImmutable|null $at when it was entered; null where only the day is known
      * @param bool $isIsolating whether it was read by a test that isolates the ability, clean
+     * @param bool|null $isWarm whether the body had been moved before; null when nobody said
      */
     public function __construct(
         public Ability $ability,
@@ -34,7 +35,14 @@ final readonly class Evidence
         public ?LegAngles $position = null,
         public ?\DateTimeImmutable $at = null,
         public bool $isIsolating = false,
+        public ?bool $isWarm = null,
     ) {
+    }
+
+    /** By which test and tool, warm or cold: what all readings of it are off by alike. */
+    public function setUp(): string
+    {
+        return "$this->test {$this->tool->value}".(null === $this->isWarm ? '' : ($this->isWarm ? ' warm' : ' cold'));
     }
 
     /** Whole days between two readings; of one whose day is not known nothing is said. */

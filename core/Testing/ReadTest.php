@@ -44,7 +44,7 @@ final readonly class ReadTest
             $evidence = [];
             foreach ($definition->proves as $name => $proven) {
                 $ability = Ability::from($name);
-                $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at ?? $definition->position, $taken->at, Bound::Exact === $proven);
+                $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at ?? $definition->position, $taken->at, Bound::Exact === $proven, $taken->isWarm);
             }
 
             return $taken->isClean() ? $evidence : [];

@@ -29,6 +29,7 @@ final class TakenTest
      * @param bool|null $resting whether the leg came to rest on something, so that it could not have gone further;
      *                           null when nobody said
      * @param array<string, float> $ownErrors one SD of a value where its tool gave one with the reading, by name
+     * @param bool|null $isWarm whether the body had been moved before; null when nobody said
      *
      * @throws InvalidValue when a number could not have been read
      */
@@ -44,6 +45,7 @@ final class TakenTest
         public readonly ?bool $resting = null,
         public readonly array $ownErrors = [],
         public readonly ?\DateTimeImmutable $at = null,
+        public readonly ?bool $isWarm = null,
     ) {
         $this->name = $test.' '.++self::$taken;
         foreach ($trials as $trial) {

@@ -109,7 +109,6 @@ final class TestList
         if ($this->hasDay && null !== $on && $on > $this->today) {
             throw UnreadableTest::because(sprintf('It was taken on %s, which has not been yet.', $on->format('Y-m-d')));
         }
-        $test->flag('warm');
 
         return array_map(static fn (Side $side): TakenTest => new TakenTest(
             $definition->id,
@@ -121,6 +120,7 @@ final class TestList
             $on,
             $sitting,
             $test->has('resting') ? $test->flag('resting') : null,
+            isWarm: $test->has('warm') ? $test->flag('warm') : null,
         ), self::sides($test, $definition));
     }
 

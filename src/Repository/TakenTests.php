@@ -87,7 +87,7 @@ final readonly class TakenTests
      */
     private function rows(string $which, array $known): array
     {
-        return $this->connection->fetchAllAssociative('SELECT t.id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects'.self::STOOD." AND ($which) ORDER BY t.at DESC, t.id DESC", $known);
+        return $this->connection->fetchAllAssociative('SELECT t.id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects, (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm'.self::STOOD." AND ($which) ORDER BY t.at DESC, t.id DESC", $known);
     }
 
     /**
@@ -139,6 +139,7 @@ final readonly class TakenTests
             null === $row['resting'] ? null : (bool) $row['resting'],
             $errors,
             $at,
+            null === $row['warm'] ? null : (bool) $row['warm'],
         );
     }
 
