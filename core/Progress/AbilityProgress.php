@@ -17,12 +17,16 @@ final readonly class AbilityProgress
     private const DAY = 86400.0;
     /** A trend is taken for one when it is as sure as this. */
     private const SURE = 0.95;
+    private const WORST = 0.025;
     private const BEST = 0.975;
 
     /**
      * @param int $readings how many there are, bounds among them
      * @param float|null $change of the last exact reading against the first; null where there are no two
      * @param float|null $smallestReal what that would have to be to be more than noise
+     * @param Trend|null $trend of what grows as the ability does: turned over where less is more
+     * @param float|null $asked likewise
+     * @param float $turn one, or less than nothing where less is more
      */
     private function __construct(
         public Ability $ability,
@@ -35,15 +39,18 @@ final readonly class AbilityProgress
         public ?\DateTimeImmutable $to,
         public ?int $chance,
         public Reason $because,
+        public ?float $asked,
+        public float $turn,
     ) {
     }
 
     /**
      * @param non-empty-list<Evidence> $evidence of one ability and side, in any order
-     * @param float|null $asked what the goal asks of it; null where it asks nothing
+     * @param float|null $asked what the goal asks of it, as a margin has it: of a gap less is more, so that it is below nothing; null where it asks nothing
+     * @param Prior|null $prior what is usual; the stated figure when nothing is said
      * @param bool $isHeld whether something holds the goal on that side: there is never a day for that
      */
-    public static function of(Ability $ability, array $evidence, \DateTimeImmutable $now, ?float $asked = null, bool $isHeld = false): self
+    public static function of(Ability $ability, array $evidence, \DateTimeImmutable $now, ?float $asked = null, bool $isHeld = false, ?Prior $prior = null): self
     {
         $day = static fn (?\DateTimeImmutable $on): float => (($on ?? $now)->getTimestamp() - $now->getTimestamp()) / self::DAY;
         usort($evidence, static fn (Evidence $a, Evidence $b): int => $day($a->on) <=> $day($b->on));
@@ -51,14 +58,16 @@ final readonly class AbilityProgress
         $exact = array_values(array_filter($evidence, static fn (Evidence $one): bool => Bound::Exact === $one->bound));
         // What was seen has no error of reading, and is no surer of where the body was that day than a reading is.
         $usual = [] === $exact ? 0.0 : array_sum(array_map($sd, $exact)) / count($exact);
-        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $one->value, max($usual, $sd($one)), true), $evidence));
+        // Of a gap less is more, and its bounds are upper ones: turned over, it grows as any other ability does.
+        $turn = $ability->isLessMore() ? -1.0 : 1.0;
+        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $turn * $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $turn * $one->value, max($usual, $sd($one)), true), $evidence));
         [$first, $last] = self::ends($exact, $day);
         $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
         $change = $hasTwo ? $last->value - $first->value : null;
         // Read by two set-ups they may be apart by as much as those are.
         $smallest = $hasTwo ? SmallestChange::between(sqrt($sd($first) ** 2 + $sd($last) ** 2 + ($first->setUp() === $last->setUp() ? 0.0 : Trend::SET_UPS_APART ** 2))) : null;
         $step = null === $trend ? null : Step::of($trend);
-        $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked);
+        $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked, $prior);
         $on = static fn (?float $days): ?\DateTimeImmutable => null === $days ? null : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
 
         return new self(
@@ -71,8 +80,26 @@ final readonly class AbilityProgress
             $on($forecast?->from),
             $on($forecast?->to),
             $forecast?->chance,
-            self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld),
+            self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld, $prior ?? Prior::usual()),
+            $asked,
+            $turn,
         );
+    }
+
+    /**
+     * The trend a month in the ability's own unit.
+     *
+     * @return array{value: float, low: float, high: float}|null the most likely, and its 95 % interval
+     */
+    public function perMonth(): ?array
+    {
+        if (null === $this->trend) {
+            return null;
+        }
+        $of = fn (float $perDay): float => $this->turn * Trend::MONTH * $perDay;
+        [$low, $high] = [$of($this->trend->slope->quantile(self::WORST)), $of($this->trend->slope->quantile(self::BEST))];
+
+        return ['value' => $of($this->trend->slope->mean()), 'low' => min($low, $high), 'high' => max($low, $high)];
     }
 
     /**
@@ -97,21 +124,22 @@ final readonly class AbilityProgress
     }
 
     /** @param list<Evidence> $exact */
-    private static function because(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?Forecast $forecast, ?float $asked, bool $isHeld): Reason
+    private static function because(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?Forecast $forecast, ?float $asked, bool $isHeld, Prior $prior): Reason
     {
         $numbers = ['ability' => $ability->value, 'unit' => $ability->unit()];
+        $turn = $ability->isLessMore() ? -1.0 : 1.0;
 
         return match (true) {
             [] === $exact => new Reason('progress.bounds', Source::Computed, $numbers),
             null === $change || null === $smallest => new Reason('progress.one', Source::Computed, $numbers),
             $isHeld => new Reason('progress.held', Source::Trade, $numbers),
             null === $trend => new Reason(abs($change) > $smallest ? 'progress.changed' : 'progress.noise', Source::Computed, $numbers + ['change' => $change, 'smallest' => $smallest]),
-            null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason('progress.met', Source::Computed, $numbers + ['asked' => $asked, 'now' => $trend->at(0.0)->mean()]),
-            null !== $forecast => new Reason('progress.forecast', Source::Own, $numbers + ['month' => Forecast::rate($trend)['mean'] * Trend::MONTH, 'asked' => $asked ?? 0.0]),
+            null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason('progress.met', Source::Computed, $numbers + ['asked' => $turn * $asked, 'now' => $turn * $trend->at(0.0)->mean()]),
+            null !== $forecast => new Reason('progress.forecast', Source::Own, $numbers + ['month' => $turn * Forecast::rate($trend, $prior)['mean'] * Trend::MONTH, 'asked' => $turn * ($asked ?? 0.0), 'people' => $prior->people]),
             // Not even at the best that the readings allow, as far as anybody sees.
-            null !== $asked && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->quantile(self::BEST) < $asked => new Reason('progress.not-by-this', Source::Own, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
-            $trend->chanceReal() < self::SURE => new Reason(null === $asked ? 'progress.flat' : 'progress.unsure', Source::Own, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
-            default => new Reason($trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls', Source::Computed, $numbers + ['month' => $trend->slope->mean() * Trend::MONTH]),
+            null !== $asked && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->quantile(self::BEST) < $asked => new Reason('progress.not-by-this', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
+            $trend->chanceReal() < self::SURE => new Reason(null === $asked ? 'progress.flat' : 'progress.unsure', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
+            default => new Reason($trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls', Source::Computed, $numbers + ['month' => abs($trend->slope->mean()) * Trend::MONTH, 'less' => $ability->isLessMore() ? 'yes' : 'no']),
         };
     }
 }

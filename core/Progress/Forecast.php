@@ -12,9 +12,6 @@ use LucidAscent\Core\Statistics\Normal;
  */
 final readonly class Forecast
 {
-    /** Degrees, cm or seconds a month that practice brings, and one SD among people: this product's own, until there are people enough. */
-    public const USUAL = 0.7;
-    public const USUAL_SD = 1.0;
     /** The range holds the day with this chance. */
     public const CHANCE = 80;
     /** Further than so many days nobody sees. */
@@ -38,10 +35,10 @@ final readonly class Forecast
      *
      * @return self|null null when it is met already, or is as likely as not to stay away as far as anybody sees
      */
-    public static function of(Trend $trend, float $now, float $asked): ?self
+    public static function of(Trend $trend, float $now, float $asked, ?Prior $prior = null): ?self
     {
         $level = $trend->at($now);
-        $rate = self::rate($trend);
+        $rate = self::rate($trend, $prior);
         $met = static fn (float $days): float => Normal::below(($level->mean() + $days * $rate['mean'] - $asked) / sqrt($level->sd() ** 2 + ($days * $rate['sd']) ** 2 + 1e-12));
         if ($met(0.0) >= 0.5 || $met(self::FURTHEST) < 0.5) {
             return null;
@@ -61,12 +58,12 @@ final readonly class Forecast
     }
 
     /** @return array{mean: float, sd: float} per day */
-    public static function rate(Trend $trend): array
+    public static function rate(Trend $trend, ?Prior $prior = null): array
     {
-        [$usual, $among] = [self::USUAL / Trend::MONTH, self::USUAL_SD / Trend::MONTH];
+        $prior ??= Prior::usual();
         $own = 1.0 / $trend->slope->sd() ** 2;
-        $prior = 1.0 / $among ** 2;
+        $usual = (Trend::MONTH / $prior->sd) ** 2;
 
-        return ['mean' => ($own * $trend->slope->mean() + $prior * $usual) / ($own + $prior), 'sd' => 1.0 / sqrt($own + $prior)];
+        return ['mean' => ($own * $trend->slope->mean() + $usual * $prior->month / Trend::MONTH) / ($own + $usual), 'sd' => 1.0 / sqrt($own + $usual)];
     }
 }

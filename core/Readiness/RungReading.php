@@ -196,6 +196,14 @@ final readonly class RungReading
         return array_values(array_filter($this->margins, static fn (AbilityMargin $margin): bool => $margin->ability === $ability && !$margin->isOtherLeg))[0] ?? null;
     }
 
+    /** What it asks of an ability of the working leg, where that can be held against what was read; null where it asks nothing, or in another unit. */
+    public function askedOf(Ability $ability): ?float
+    {
+        $margin = $this->ofOwnLeg($ability);
+
+        return null === $margin || $margin->unit() !== $ability->unit() ? null : $margin->asked;
+    }
+
     /** The margin that decides the state: of those in the worst state the one furthest behind, in units of its own noise. */
     public function limiter(): ?AbilityMargin
     {

@@ -11,7 +11,6 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Progress\AbilityProgress;
-use LucidAscent\Core\Progress\Trend;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\RungReading;
 
@@ -19,8 +18,6 @@ use LucidAscent\Core\Readiness\RungReading;
 final readonly class ProgressAnswer
 {
     private const DECIMALS = 4;
-    private const LOW = 0.025;
-    private const HIGH = 0.975;
 
     public function __construct(private PersonDocument $person, private Catalogue $catalogue, private ReasonExtension $texts)
     {
@@ -64,7 +61,7 @@ final readonly class ProgressAnswer
         foreach (Ability::cases() as $ability) {
             $evidence = array_values(array_filter($poses->person->evidence[$side->value], static fn ($one): bool => $one->ability === $ability));
             if ([] !== $evidence) {
-                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, $goal?->ofOwnLeg($ability)?->asked, [] !== ($goal->heldBy ?? []));
+                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, $goal?->askedOf($ability), [] !== ($goal->heldBy ?? []));
             }
         }
 
@@ -75,18 +72,13 @@ final readonly class ProgressAnswer
     private function ability(AbilityProgress $progress): array
     {
         $rounded = static fn (?float $value): ?float => null === $value ? null : round($value, self::DECIMALS);
-        $slope = $progress->trend?->slope;
+        $month = $progress->perMonth();
 
         return [
             'readings' => $progress->readings,
             'change' => $rounded($progress->change),
             'smallestReal' => $rounded($progress->smallestReal),
-            'trendPerMonth' => null === $slope ? null : [
-                'value' => $rounded($slope->mean() * Trend::MONTH),
-                'low' => $rounded($slope->quantile(self::LOW) * Trend::MONTH),
-                'high' => $rounded($slope->quantile(self::HIGH) * Trend::MONTH),
-                'chanceReal' => $rounded($progress->trend->chanceReal()),
-            ],
+            'trendPerMonth' => null === $month ? null : array_map($rounded, $month) + ['chanceReal' => $rounded($progress->trend?->chanceReal())],
             'step' => null === $progress->step ? null : ['on' => CalendarDay::of($progress->step)],
             'forecast' => null === $progress->from ? null : [
                 'from' => CalendarDay::of($progress->from),

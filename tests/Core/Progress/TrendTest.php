@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Progress;
 
 use LucidAscent\Core\Progress\Forecast;
+use LucidAscent\Core\Progress\Prior;
 use LucidAscent\Core\Progress\Step;
 use LucidAscent\Core\Progress\TimedReading;
 use LucidAscent\Core\Progress\Trend;
@@ -164,7 +165,7 @@ final class TrendTest extends TestCase
         $inside = $given = 0;
         for ($run = 0; $run < 300; ++$run) {
             // People's rates are as the prior has them.
-            $rate = (Forecast::USUAL + Forecast::USUAL_SD * $this->gauss()) / Trend::MONTH;
+            $rate = (Prior::USUAL + Prior::USUAL_SD * $this->gauss()) / Trend::MONTH;
             $trend = Trend::of($this->drawn(10, 14, $rate, 0.0, 1.0)) ?? self::fail('No trend.');
             $now = 9.0 * 14.0;
             $forecast = Forecast::of($trend, $now, 60.0 + $rate * $now + 4.0);
