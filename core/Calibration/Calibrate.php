@@ -64,7 +64,7 @@ final readonly class Calibrate
             }
 
             $poses = $visit->read($this->everything($visit), $this->postures);
-            foreach ($this->wanted as $id) {
+            foreach (array_keys($this->postures) as $id) {
                 $this->compare($id, $poses, $truth, $all);
             }
             $this->intervals($poses, $visit->true, $all);

@@ -18,7 +18,7 @@ final readonly class Calibration
     public const FEWEST = 500;
 
     /**
-     * @param Tally $all every wanted pose of everybody, after every test
+     * @param Tally $all every pose of everybody, after every test
      * @param Tally $asked the one pose that each came for, as soon as nothing more was worth measuring
      * @param list<int> $proposed how many readings until then, in the proposed order
      * @param list<int> $inOrder of the same people, in the taught order

@@ -20,13 +20,19 @@ final readonly class AbilityProgress
     private const WORST = 0.025;
     private const BEST = 0.975;
 
+    public ?\DateTimeImmutable $from;
+    public ?\DateTimeImmutable $to;
+    public ?int $chance;
+    public Reason $because;
+
     /**
      * @param int $readings how many there are, bounds among them
      * @param float|null $change of the last exact reading against the first; null where there are no two
      * @param float|null $smallestReal what that would have to be to be more than noise
      * @param Trend|null $trend of what grows as the ability does: turned over where less is more
-     * @param float|null $asked likewise
      * @param float $turn one, or less than nothing where less is more
+     * @param list<Evidence> $exact in order
+     * @param array{Forecast|null, Reason} $towards the goal
      */
     private function __construct(
         public Ability $ability,
@@ -35,13 +41,17 @@ final readonly class AbilityProgress
         public ?float $smallestReal,
         public ?Trend $trend,
         public ?\DateTimeImmutable $step,
-        public ?\DateTimeImmutable $from,
-        public ?\DateTimeImmutable $to,
-        public ?int $chance,
-        public Reason $because,
-        public ?float $asked,
         public float $turn,
+        private array $exact,
+        \DateTimeImmutable $now,
+        private Prior $prior,
+        array $towards,
     ) {
+        [$forecast, $this->because] = $towards;
+        $on = static fn (?float $days): ?\DateTimeImmutable => null === $days ? null : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
+        $this->from = $on($forecast?->from);
+        $this->to = $on($forecast?->to);
+        $this->chance = $forecast?->chance;
     }
 
     /**
@@ -60,30 +70,34 @@ final readonly class AbilityProgress
         $usual = [] === $exact ? 0.0 : array_sum(array_map($sd, $exact)) / count($exact);
         // Of a gap less is more, and its bounds are upper ones: turned over, it grows as any other ability does.
         $turn = $ability->isLessMore() ? -1.0 : 1.0;
-        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $turn * $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $turn * $one->value, max($usual, $sd($one)), true), $evidence));
+        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $turn * $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $turn * $one->value, max($usual, $sd($one)), true, isCut: $one->isIsolating), $evidence));
         [$first, $last] = self::ends($exact, $day);
         $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
         $change = $hasTwo ? $last->value - $first->value : null;
         // Read by two set-ups they may be apart by as much as those are.
         $smallest = $hasTwo ? SmallestChange::between(sqrt($sd($first) ** 2 + $sd($last) ** 2 + ($first->setUp() === $last->setUp() ? 0.0 : Trend::SET_UPS_APART ** 2))) : null;
         $step = null === $trend ? null : Step::of($trend);
-        $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked, $prior);
-        $on = static fn (?float $days): ?\DateTimeImmutable => null === $days ? null : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
+        $towards = self::goal($ability, $exact, $change, $smallest, $trend, $asked, $isHeld, $prior ?? Prior::usual());
 
-        return new self(
-            $ability,
-            count($evidence),
-            $change,
-            $smallest,
-            $trend,
-            null === $step ? null : $now->sub(new \DateInterval('P'.max(0, (int) round(-$step->after)).'D')),
-            $on($forecast?->from),
-            $on($forecast?->to),
-            $forecast?->chance,
-            self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld, $prior ?? Prior::usual()),
-            $asked,
-            $turn,
-        );
+        return new self($ability, count($evidence), $change, $smallest, $trend, null === $step ? null : $now->sub(new \DateInterval('P'.max(0, (int) round(-$step->after)).'D')), $turn, $exact, $now, $prior ?? Prior::usual(), $towards);
+    }
+
+    /** The same readings towards another goal. */
+    public function towards(?float $asked, bool $isHeld, \DateTimeImmutable $now): self
+    {
+        return new self($this->ability, $this->readings, $this->change, $this->smallestReal, $this->trend, $this->step, $this->turn, $this->exact, $now, $this->prior, self::goal($this->ability, $this->exact, $this->change, $this->smallestReal, $this->trend, $asked, $isHeld, $this->prior));
+    }
+
+    /**
+     * @param list<Evidence> $exact
+     *
+     * @return array{Forecast|null, Reason}
+     */
+    private static function goal(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?float $asked, bool $isHeld, Prior $prior): array
+    {
+        $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked, $prior);
+
+        return [$forecast, self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld, $prior)];
     }
 
     /**

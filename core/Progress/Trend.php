@@ -173,6 +173,13 @@ final readonly class Trend
                     continue;
                 }
                 $expected = $line[0] + $line[1] * $one->day;
+                if (!$one->isCut) {
+                    // Of several that show together one is the limit: of all that may lie above, the likeliest. Below the line it tells nothing.
+                    if ($one->value > $expected) {
+                        $told[] = [$one->day, $one->value, $one->sd ** 2, $setUp];
+                    }
+                    continue;
+                }
                 $z = ($one->value - $expected) / $one->sd;
                 $hazard = Normal::hazard($z);
                 $share = $hazard * ($hazard - $z);

@@ -18,6 +18,8 @@ use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\KeepReading;
+use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calibration\Trials;
 use LucidAscent\Core\Calibration\TrueBody;
@@ -49,6 +51,8 @@ final class DemoCommand extends Command
     private const SEED = 41;
 
     /** What is taken in an assessment: what is set, what is read, and the ability that it follows from. */
+    /** How long an assessment takes. */
+    private const LASTS = '+40 minutes';
     private const TESTS = [
         'figure-four-lying' => [[], 'angle', 'rotation'],
         'soles-together' => [[], 'kneeHeight', 'rotation'],
@@ -67,6 +71,8 @@ final class DemoCommand extends Command
         private readonly UserPasswordHasherInterface $hasher,
         private readonly ClockInterface $clock,
         private readonly Catalogue $catalogue,
+        private readonly PersonOn $person,
+        private readonly KeepReading $keep,
     ) {
         parent::__construct();
     }
@@ -94,6 +100,11 @@ final class DemoCommand extends Command
             $this->load($teacher, $person, $random);
         }
         $this->em->flush();
+        foreach ($this->em->getRepository(Assessment::class)->findBy([], ['at' => 'ASC']) as $assessment) {
+            $end = $assessment->at->modify(self::LASTS);
+            $this->em->persist($this->keep->of($assessment, $this->person->at($assessment->practitioner, $end), $end));
+            $this->em->flush();
+        }
         $output->writeln('The demo data is loaded.');
 
         return Command::SUCCESS;
@@ -148,7 +159,7 @@ final class DemoCommand extends Command
         $then = $this->ago($days);
         $assessment = new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $then, false, $wanted, array_keys(self::TESTS), $conditions, $note, true, 0, PainPlace::None, PainKind::Ache);
         $this->em->persist($assessment);
-        $this->em->persist(new AssessmentEnd($assessment->id, $then->modify('+40 minutes')));
+        $this->em->persist(new AssessmentEnd($assessment->id, $then->modify(self::LASTS)));
         foreach (array_keys(self::TESTS) as $i => $kind) {
             [$fixed, $free, $shows] = self::TESTS[$kind];
             $entry = Uuid::v7();

@@ -9,11 +9,11 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
-use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Form\BeforeForm;
 use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\KeepReading;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\App\Reading\ToldCondition;
@@ -22,8 +22,6 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds as CautionHolds;
-use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Testing\ProposedTest;
 use Symfony\Component\Form\FormError;
@@ -104,38 +102,18 @@ final class AssessmentController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/assessments/{assessment}/end', 'assessment_end', methods: ['POST'])]
-    public function end(string $id, string $assessment, Request $request): Response
+    public function end(string $id, string $assessment, Request $request, KeepReading $keep): Response
     {
         $practitioner = $this->practitioner($id);
         $assessment = $this->records->assessment($practitioner, $assessment);
         $this->checkToken(self::END_TOKEN, $request);
         if (!$this->records->isEnded($assessment)) {
             $now = $this->clock->now();
-            $this->records->add(new AssessmentEnd($assessment->id, $now), new KeptReading($assessment->id, $practitioner, $now, Rules::VERSION, self::states($this->person->now($practitioner), $assessment->wanted)));
+            $this->records->add(new AssessmentEnd($assessment->id, $now), $keep->of($assessment, $this->person->now($practitioner), $now));
         }
         $this->addFlash('done', 'The assessment has ended. What was not tested stays unknown.');
 
         return $this->redirectToRoute('practitioner', ['id' => $id]);
-    }
-
-    /**
-     * @param list<string> $wanted
-     *
-     * @return array<string, array<string, string>>
-     */
-    private static function states(?ReadPoses $poses, array $wanted): array
-    {
-        if (null === $poses) {
-            return [];
-        }
-        $states = [];
-        foreach ($wanted as $id) {
-            foreach (isset($poses->postures[$id]) ? Side::cases() : [] as $side) {
-                $states[$id][$side->value] = $poses->of($id, $side)->state()->value;
-            }
-        }
-
-        return $states;
     }
 
     /** @param list<string> $onRecord conditions that were told before, and that hold */

@@ -9,7 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Reading\HelpsNow;
 use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\ProgressCharts;
+use LucidAscent\App\Reading\ProgressPage;
 use LucidAscent\App\Reading\RouteMap;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Reading\WhatIf;
@@ -115,12 +115,12 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/progress', 'progress', methods: ['GET'])]
-    public function progress(string $id, ProgressCharts $charts): Response
+    public function progress(string $id, ProgressPage $page): Response
     {
         $practitioner = $this->practitioner($id);
         $poses = $this->person->now($practitioner);
 
-        return null === $poses ? $this->bodyFirst($practitioner) : $this->render('reading/progress.html.twig', ['practitioner' => $practitioner, 'charts' => $charts->of($practitioner, $poses)]);
+        return null === $poses ? $this->bodyFirst($practitioner) : $this->render('reading/progress.html.twig', ['practitioner' => $practitioner, 'body' => $poses->person->proportions] + $page->of($practitioner, $poses));
     }
 
     #[Route('/practitioners/{id}/compare', 'compare', methods: ['GET'])]

@@ -37,7 +37,7 @@ final class MadeUpStudio
                 ['half-lotus', 'lotus'],
                 'Has danced; sits on the floor at home.',
                 [],
-                [[160, 6.0], [82, 3.0], [12, 0.0]],
+                [[160, 6.0], [131, 5.2], [103, 3.9], [82, 3.0], [54, 1.8], [33, 0.9], [12, 0.0]],
                 [['half-lotus', 'left', 'easy-cross-leg', [70, 66, 62]], ['half-lotus', 'right', 'easy-cross-leg', [70, 66, 62]], ['half-lotus', 'left', 'mid-thigh-on-block', [24, 20, 16]], ['half-lotus', 'right', 'mid-thigh-on-block', [24, 20]]],
                 [['half-lotus', 'left', 'hip-circle', 12, true], ['half-lotus', 'right', 'hip-circle', 12, true], ['half-lotus', 'left', 'lying-half-lotus', 12, true]],
             ),

@@ -14,7 +14,10 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class KeptReading
 {
-    /** @param array<string, array<string, string>> $states by pose and side */
+    /**
+     * @param array<string, array<string, string>> $states by pose and side
+     * @param array<string, mixed>|null $progress the rates of that day, and what was foretold; null before any were kept
+     */
     public function __construct(
         /** The assessment's own id. */
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
@@ -27,6 +30,8 @@ class KeptReading
         public readonly string $rules,
         #[ORM\Column]
         public readonly array $states,
+        #[ORM\Column(nullable: true)]
+        public readonly ?array $progress = null,
     ) {
     }
 }

@@ -11,7 +11,7 @@ use LucidAscent\Core\Readiness\State;
 final class CalibrationReport
 {
     private const AIMS = [
-        'wrongOpen' => 'of *open*, wrong in percent (every wanted pose, after every test)',
+        'wrongOpen' => 'of *open*, wrong in percent (every pose of everybody, after every test)',
         'wrongShort' => 'of *short*, wrong in percent (likewise)',
         'wrongOpenAsWanted' => 'of *open*, wrong in percent (the pose that each came for, once nothing more was worth measuring)',
         'wrongShortAsWanted' => 'of *short*, wrong in percent (likewise)',

@@ -12,13 +12,11 @@ final readonly class PlanVolume
 {
     private const MINUTE = 60;
 
-    public function __construct(private Catalogue $catalogue)
+    public function __construct(private Catalogue $catalogue, private PractisedMinutes $practised)
     {
     }
 
     /**
-     * What was logged counts with the hold that was planned for that day, if it was reached.
-     *
      * @param list<array<string, mixed>> $weeks of a plan
      * @param list<SessionLog> $logs
      *
@@ -26,33 +24,29 @@ final readonly class PlanVolume
      */
     public function of(array $weeks, array $logs): array
     {
-        $done = [];
-        foreach ($logs as $log) {
-            foreach ($log->items as $item) {
-                if (true === ($item['holdReached'] ?? false)) {
-                    $done[$log->practisedOn->format('Y-m-d')][$item['drill'] ?? "$item[posture]/$item[rung]"][$item['side']] = true;
-                }
-            }
-        }
-        $planned = $reached = $total = [];
+        $planned = $done = $total = $weekOf = [];
         foreach ($weeks as $w => $week) {
             foreach ($week['sessions'] as $session) {
+                $weekOf[$session['date']] = $w;
                 foreach ($session['items'] as $item) {
-                    $minutes = $item['seconds'] / self::MINUTE;
-                    $isDone = isset($done[$session['date']][$item['drill'] ?? "$item[posture]/$item[rung]"][$item['side']]);
                     foreach ('work' === $item['phase'] ? $this->catalogue->postures()[$item['posture']]->abilities ?? [] : [] as $ability) {
                         foreach ('both' === $item['side'] ? ['left', 'right'] : [$item['side']] as $side) {
                             $key = "$ability->value $w $side";
-                            $planned[$key] = ($planned[$key] ?? 0.0) + $minutes;
-                            $reached[$key] = ($reached[$key] ?? 0.0) + ($isDone ? $minutes : 0.0);
-                            $total[$ability->value] = ($total[$ability->value] ?? 0.0) + $minutes;
+                            $planned[$key] = ($planned[$key] ?? 0.0) + $item['seconds'] / self::MINUTE;
+                            $total[$ability->value] = ($total[$ability->value] ?? 0.0) + $item['seconds'] / self::MINUTE;
                         }
                     }
                 }
             }
         }
+        foreach ($this->practised->of($logs) as $one) {
+            foreach (isset($weekOf[$one['on']]) ? $one['abilities'] : [] as $ability) {
+                $key = "$ability->value {$weekOf[$one['on']]} {$one['side']->value}";
+                $done[$key] = ($done[$key] ?? 0.0) + $one['minutes'];
+            }
+        }
         arsort($total);
-        $side = static fn (string $key): array => ['planned' => $planned[$key] ?? 0.0, 'done' => $reached[$key] ?? 0.0];
+        $side = static fn (string $key): array => ['planned' => $planned[$key] ?? 0.0, 'done' => $done[$key] ?? 0.0];
 
         return array_map(static fn (string $ability): array => array_map(static fn (int $w): array => ['left' => $side("$ability $w left"), 'right' => $side("$ability $w right")], array_keys($weeks)), array_combine(array_keys($total), array_keys($total)));
     }

@@ -82,17 +82,17 @@ final readonly class PersonOn
     }
 
     /**
-     * All that was ever read or seen of a person, however old, by side.
+     * All that was ever read or seen of a person by a moment, however old, by side.
      *
      * @return array{left: list<Evidence>, right: list<Evidence>}
      */
-    public function series(Practitioner $practitioner, Proportions $proportions): array
+    public function series(Practitioner $practitioner, Proportions $proportions, \DateTimeImmutable $moment): array
     {
-        $now = $practitioner->teacher->local($this->clock->now());
+        $now = $practitioner->teacher->local($moment);
         $taken = $this->takenTests->ever($practitioner, $now);
         $read = ReadTests::series($this->catalogue->tests(), $taken, $proportions, $this->records->toolErrors($practitioner->teacher));
 
-        return $this->withSeen($read, $this->seen($practitioner, $this->records->allChecks($practitioner), $taken, $now, $proportions), $proportions);
+        return $this->withSeen($read, $this->seen($practitioner, array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $now), $taken, $now, $proportions), $proportions);
     }
 
     /**

@@ -174,6 +174,13 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 
+    /** What the first assessment came to; null before one has ended. */
+    public function firstKept(Practitioner $practitioner): ?KeptReading
+    {
+        return $this->em->createQuery('SELECT k FROM '.KeptReading::class.' k WHERE k.practitioner = :p ORDER BY k.at, k.id')
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+    }
+
     /** @return list<KeptReading> the newest first */
     public function keptReadings(Practitioner $practitioner, int $most): array
     {

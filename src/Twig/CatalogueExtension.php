@@ -20,6 +20,7 @@ final class CatalogueExtension extends AbstractExtension
     {
         return [
             new TwigFunction('instead', $this->catalogue->instead(...)),
+            new TwigFunction('named_rung', fn (string $posture, string $rung): ?string => $this->catalogue->named("$posture/$rung")['name'] ?? null),
             new TwigFunction('hold_text', Catalogue::holdText(...)),
             new TwigFunction('figure', $this->pictures->rung(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_of_posture', $this->pictures->posture(...), ['is_safe' => ['html']]),

@@ -95,6 +95,25 @@ final class TrendTest extends TestCase
         self::assertGreaterThanOrEqual(0.93, $covered / count($slopes));
     }
 
+    /** What several abilities show together is a bound of each, and often all of one: it draws a line up hardly at all, and goes no further than it says. */
+    public function testABoundThatIsOftenAllOfItHardlyDrawsTheLineUp(): void
+    {
+        $over = $slopes = [];
+        for ($run = 0; $run < 200; ++$run) {
+            $exact = $this->drawn(8, 28, 0.03, 0.0, 1.0);
+            $bounds = array_map(fn (TimedReading $one): TimedReading => new TimedReading($one->day, 60.0 + 0.03 * $one->day + self::SD * $this->gauss(), self::SD, true, isCut: false), $exact);
+            $trend = Trend::of([...$exact, ...$bounds]) ?? self::fail('No trend.');
+            $slopes[] = $trend->slope->mean();
+            $over[] = $trend->at(98.0)->mean() - 60.0 - 0.03 * 98.0;
+        }
+        self::assertEqualsWithDelta(0.03, array_sum($slopes) / 200, 0.003);
+        self::assertGreaterThan(0.0, array_sum($over) / 200);
+        self::assertLessThan(0.35 * self::SD, array_sum($over) / 200);
+        // One that lies clearly above the exact ones does.
+        $high = Trend::of([...$this->drawn(8, 28, 0.0, 0.0, 1.0), new TimedReading(98.0, 75.0, self::SD, true, isCut: false)]) ?? self::fail('No trend.');
+        self::assertGreaterThan(60.5, $high->at(98.0)->mean());
+    }
+
     public function testABoundFarBelowTellsNothing(): void
     {
         $readings = $this->drawn(12, 14, 0.0, 0.0, 1.0);

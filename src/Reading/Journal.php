@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Reading;
+
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Repository\Records;
+
+/** Everything that was written down about a person, in order, the newest first; nothing of it is judged here. */
+final readonly class Journal
+{
+    /** So many tests and assessments at most: older ones are on the pages of their own. */
+    private const MOST = 2000;
+
+    public function __construct(private Records $records)
+    {
+    }
+
+    /**
+     * @param list<JournalKind> $kinds what is looked for; all of it when none is named
+     * @param bool $withWords whether only what somebody said or wrote in their own words is looked for
+     *
+     * @return list<array{at: \DateTimeImmutable, kind: JournalKind, words: string, record: object, more: array<string, object>}>
+     */
+    public function of(Practitioner $practitioner, array $kinds, bool $withWords = false): array
+    {
+        $entries = [];
+        $add = static function (JournalKind $kind, \DateTimeImmutable $at, object $record, string $words = '', array $more = []) use (&$entries, $kinds, $withWords): void {
+            if (([] === $kinds || in_array($kind, $kinds, true)) && (!$withWords || '' !== trim($words))) {
+                $entries[] = ['at' => $at, 'kind' => $kind, 'words' => trim($words), 'record' => $record, 'more' => $more];
+            }
+        };
+        foreach ($this->records->entries($practitioner, self::MOST)[0] as $both) {
+            $any = $both['left'] ?? $both['right'] ?? null;
+            null === $any ?: $add(JournalKind::Test, $any->at, $any, implode(' ', array_unique(array_map(static fn ($test): string => $test->note, $both))), $both);
+        }
+        foreach ($this->records->assessments($practitioner, self::MOST)[0] as $assessment) {
+            $add(JournalKind::Test, $assessment->at, $assessment, $assessment->note);
+        }
+        $logs = $this->records->logs($practitioner);
+        foreach ($logs as $log) {
+            $add(JournalKind::Practice, $log->at, $log, self::said($log));
+        }
+        // A log keeps a check of each rung in it, made at the same moment: those are told by the log.
+        $logged = array_flip(array_map(static fn (SessionLog $log): string => $log->at->format('U.u'), $logs));
+        foreach ($this->records->allChecks($practitioner) as $check) {
+            isset($logged[$check->at->format('U.u')]) ?: $add(JournalKind::Practice, $check->at, $check, $check->note);
+        }
+        foreach ($this->records->seenRungs($practitioner) as $seen) {
+            $add(JournalKind::Walk, $seen->at, $seen, $seen->why);
+        }
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            $add(JournalKind::Decision, $decision->at, $decision, $decision->why);
+        }
+        foreach ($this->pains($practitioner) as $pain) {
+            $add(JournalKind::Pain, $pain->at, $pain);
+        }
+        foreach ($this->records->clearances($practitioner) as $word) {
+            $add(JournalKind::Word, $word->at, $word, $word->allows);
+        }
+        foreach ($this->records->mistakes($practitioner) as $mistake) {
+            $add(JournalKind::Word, $mistake->at, $mistake, $mistake->why);
+        }
+        foreach ($this->records->plans($practitioner) as $plan) {
+            $add(JournalKind::Plan, $plan->at, $plan);
+        }
+        foreach ($this->records->bodies($practitioner) as $body) {
+            $add(JournalKind::Body, $body->at, $body);
+        }
+        usort($entries, static fn (array $a, array $b): int => $b['at'] <=> $a['at']);
+
+        return $entries;
+    }
+
+    /**
+     * Wherever it was said: by itself, in a test, before an assessment, in a check or on a walk.
+     *
+     * @return list<PainSaid|RungCheck|Assessment|Test|SeenRung>
+     */
+    private function pains(Practitioner $practitioner): array
+    {
+        return [
+            ...$this->records->painsSaid($practitioner),
+            ...array_filter($this->records->testsWithPain($practitioner), static fn ($test): bool => $test->pain()->isFelt()),
+            ...array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->check()->pain->isFelt()),
+            ...array_filter($this->records->seenRungs($practitioner), static fn ($seen): bool => $seen->pain()->isFelt()),
+            ...array_filter($this->records->assessmentsWithCautions($practitioner), static fn (Assessment $assessment): bool => $assessment->painLevel > 0),
+        ];
+    }
+
+    /** What was said of a session and of its items. */
+    private static function said(SessionLog $log): string
+    {
+        return implode(' ', array_filter([$log->note, ...array_map(static fn (array $item): string => (string) ($item['note'] ?? ''), $log->items)], static fn (string $text): bool => '' !== $text));
+    }
+}

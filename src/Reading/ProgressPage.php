@@ -1,0 +1,368 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Reading;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Practice\PractisedMinutes;
+use LucidAscent\App\Repository\KeptProgress;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Progress\HeightProgress;
+use LucidAscent\Core\Progress\SidesApart;
+use LucidAscent\Core\Progress\WeeklyLoad;
+use LucidAscent\Core\Progress\WhatWorked;
+use LucidAscent\Core\Progress\WithinSession;
+use LucidAscent\Core\Readiness\PoseReading;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\State;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\Tool;
+use Psr\Clock\ClockInterface;
+
+/** Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how past forecasts did. */
+final readonly class ProgressPage
+{
+    private const MINUTES = 60.0;
+
+    public function __construct(
+        private PersonProgress $progress,
+        private PersonOn $person,
+        private Records $records,
+        private KeptProgress $kept,
+        private PractisedMinutes $practised,
+        private Catalogue $catalogue,
+        private Wanted $wanted,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Practitioner $practitioner, ReadPoses $poses): array
+    {
+        $now = $practitioner->teacher->local($this->clock->now());
+        $progress = $this->progress->of($practitioner, $poses);
+        $logs = $this->records->logs($practitioner);
+        $practised = $this->practised->of($logs);
+        $checks = $this->records->allChecks($practitioner);
+        $sessions = array_values(array_unique(array_map(static fn (RungCheck|SessionLog $one): string => $one->practisedOn->format('Y-m-d'), [...$logs, ...$checks])));
+        $pains = $this->pains($practitioner, $poses, $checks);
+
+        return [
+            'poses' => $this->poses($practitioner, $poses, $progress, $now),
+            'charts' => $this->charts($progress, $sessions, $pains, $now),
+            'heights' => $this->heights($checks, $sessions, $pains, $now),
+            'load' => self::load($practised, $pains),
+            'within' => $this->within($practitioner, $logs),
+            'worked' => $this->worked($progress, $practised, $now),
+            'forecasts' => $this->forecasts($practitioner, $progress, $now),
+        ];
+    }
+
+    /**
+     * A line for each wanted pose and side: what was kept at first, what it is now, and when its numbers will be met.
+     *
+     * @param array<string, array<string, SideProgress>> $progress
+     *
+     * @return array{on: \DateTimeImmutable|null, thenBody: Proportions|null, lines: list<array<string, mixed>>}
+     */
+    private function poses(Practitioner $practitioner, ReadPoses $poses, array $progress, \DateTimeImmutable $today): array
+    {
+        $first = $this->records->firstKept($practitioner);
+        $then = null === $first ? null : $this->person->at($practitioner, $first->at);
+        $lines = [];
+        foreach ($this->wanted->of($practitioner) as $id) {
+            $sides = [];
+            foreach (Side::cases() as $side) {
+                $now = $poses->of($id, $side);
+                $sides[$side->value] = [
+                    'then' => $then?->of($id, $side),
+                    'keptThen' => $first->states[$id][$side->value] ?? null,
+                    'now' => $now,
+                    'when' => self::when($now, $progress, $side, $today),
+                ];
+            }
+            $lines[] = ['posture' => $id, 'name' => $poses->postures[$id]->name, 'sides' => $sides];
+        }
+
+        return ['on' => $first?->at, 'thenBody' => $then?->person->proportions, 'lines' => $lines];
+    }
+
+    /**
+     * When the last of what is still wanting will be met: never a day for what is held, and none while one of them has none.
+     *
+     * @param array<string, array<string, SideProgress>> $progress
+     *
+     * @return array{code: string, from: \DateTimeImmutable|null, to: \DateTimeImmutable|null, ability: string}
+     */
+    private static function when(PoseReading $pose, array $progress, Side $side, \DateTimeImmutable $now): array
+    {
+        $none = static fn (string $code, string $ability = ''): array => ['code' => $code, 'from' => null, 'to' => null, 'ability' => $ability];
+        if (State::Held === $pose->state()) {
+            return $none('held');
+        }
+        if (State::Open === $pose->full()->stateUnheld()) {
+            return $none('open');
+        }
+        $last = null;
+        foreach ($pose->full()->margins as $margin) {
+            $ability = $margin->ability->value;
+            if (State::Open === $margin->state() || $margin->isOtherLeg) {
+                continue;
+            }
+            $of = ($progress[$ability][$side->value] ?? null)?->progress->towards($pose->full()->askedOf($margin->ability), false, $now);
+            if (null === $of || null === $margin->capacity) {
+                return $none('unread', $ability);
+            }
+            if ('progress.not-by-this' === $of->because->code) {
+                return $none('not-by-this', $ability);
+            }
+            if ('progress.met' === $of->because->code) {
+                continue;
+            }
+            if (null === $of->from) {
+                return $none('unknown', $ability);
+            }
+            // What has no end in sight is the last of all.
+            if (null === $last || (null !== $last->to && (null === $of->to || $of->to > $last->to))) {
+                $last = $of;
+            }
+        }
+
+        return null === $last ? $none('soon') : ['code' => 'when', 'from' => $last->from, 'to' => $last->to, 'ability' => $last->ability->value];
+    }
+
+    /**
+     * @param array<string, array<string, SideProgress>> $progress
+     * @param list<string> $sessions
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return list<array<string, mixed>> by ability, those with most readings first
+     */
+    private function charts(array $progress, array $sessions, array $pains, \DateTimeImmutable $now): array
+    {
+        $charts = [];
+        foreach ($progress as $name => $sides) {
+            $ability = Ability::from($name);
+            $charts[] = [
+                'ability' => $name,
+                'unit' => $ability->unit(),
+                'apart' => SidesApart::of($ability, ($sides['left'] ?? null)->readings ?? [], ($sides['right'] ?? null)->readings ?? [])?->because,
+                'many' => array_sum(array_map(static fn (SideProgress $one): int => count($one->readings), $sides)),
+                'sides' => array_map(fn (SideProgress $one): array => [
+                    'progress' => $one->progress,
+                    'apart' => array_map(fn (string $setUp, array $by): array => $by + ['than' => $this->setUp($one->progress->trend->setUp ?? ''), 'name' => $this->setUp($setUp)], array_keys($one->progress->trend->apart ?? []), $one->progress->trend->apart ?? []),
+                    'chart' => TimeChart::of(
+                        array_map(fn (Evidence $reading): array => ['on' => $reading->on ?? $now, 'value' => $reading->value, 'error' => $reading->uncertainty->readingError(), 'isBound' => Bound::Exact !== $reading->bound, 'test' => $this->setUp($reading->setUp())], $one->readings),
+                        $one->progress->trend,
+                        $one->progress->turn,
+                        array_map(static fn (array $asked): array => ['asked' => $one->progress->turn * $asked['asked']] + $asked, $one->asked),
+                        $sessions,
+                        self::onSide($pains, $one->side),
+                        $now,
+                    ),
+                ], $sides),
+            ];
+        }
+        usort($charts, static fn (array $a, array $b): int => $b['many'] <=> $a['many']);
+
+        return $charts;
+    }
+
+    /**
+     * Heights of props that rungs were practised on: each a series of its own.
+     *
+     * @param list<RungCheck> $checks
+     * @param list<string> $sessions
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function heights(array $checks, array $sessions, array $pains, \DateTimeImmutable $now): array
+    {
+        $series = [];
+        foreach (array_reverse($checks) as $check) {
+            if (null !== $check->propHeight && $check->check()->isClean()) {
+                $series["$check->ladder/$check->rung"][$check->side->value][] = ['on' => $check->practisedOn, 'value' => $check->propHeight, 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
+            }
+        }
+        $charts = [];
+        foreach ($series as $name => $sides) {
+            [$posture, $rung] = explode('/', $name);
+            $charts[] = [
+                'name' => ($this->catalogue->names(Kind::Posture)[$posture] ?? $posture).', '.lcfirst($this->catalogue->named($name)['name'] ?? $rung),
+                'id' => "$posture-$rung",
+                'sides' => array_map(static function (array $readings, string $side) use ($sessions, $pains, $now): array {
+                    $of = HeightProgress::of(array_map(static fn (array $one): array => [$one['on'], $one['value']], $readings), $now);
+
+                    return ['because' => $of->because, 'chart' => TimeChart::of($readings, $of->trend, 1.0, [], $sessions, self::onSide($pains, Side::from($side)), $now)];
+                }, $sides, array_keys($sides)),
+                'names' => array_keys($sides),
+            ];
+        }
+
+        return $charts;
+    }
+
+    /**
+     * @param list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> $practised
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null, pains: list<array{on: string, place: string, level: int, side: string}>}>, most: float}
+     */
+    private static function load(array $practised, array $pains): array
+    {
+        $deep = array_values(array_filter($practised, static fn (array $one): bool => $one['isDeep']));
+        $weeks = array_map(static fn (array $week): array => $week + ['pains' => array_values(array_filter($pains, static fn (array $one): bool => $one['on'] >= $week['monday']->format('Y-m-d') && $one['on'] < $week['monday']->modify('+7 days')->format('Y-m-d')))], WeeklyLoad::of(array_map(static fn (array $one): array => [new \DateTimeImmutable($one['on']), $one['minutes']], $deep))->weeks);
+
+        return ['weeks' => $weeks, 'most' => max([1.0, ...array_column($weeks, 'minutes')])];
+    }
+
+    /** @param list<SessionLog> $logs */
+    private function within(Practitioner $practitioner, array $logs): ?WithinSession
+    {
+        $both = [];
+        foreach ($logs as $log) {
+            if (null !== $log->numberBefore && null !== $log->numberAfter) {
+                $both[] = [$log->numberBefore, $log->numberAfter];
+            }
+        }
+
+        return WithinSession::of($both, $this->records->toolErrors($practitioner->teacher)->sd(Tool::Tape, 'cm'));
+    }
+
+    /**
+     * Minutes of each kind of work against what was read, ability by ability, over both sides.
+     *
+     * @param array<string, array<string, SideProgress>> $progress
+     * @param list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> $practised
+     *
+     * @return list<array{ability: string, unit: string, kinds: list<array{name: string, hours: float}>, told: array<string, array{perHour: float, low: float, high: float}>}>
+     */
+    private function worked(array $progress, array $practised, \DateTimeImmutable $now): array
+    {
+        $names = $this->catalogue->names(Kind::Posture) + $this->catalogue->names(Kind::Drill);
+        $all = [];
+        foreach ($progress as $name => $sides) {
+            $ability = Ability::from($name);
+            $series = $hours = [];
+            foreach ($sides as $one) {
+                $of = array_values(array_filter($practised, static fn (array $item): bool => $item['side'] === $one->side && in_array($ability, $item['abilities'], true)));
+                foreach ($of as $item) {
+                    $hours[$item['kind']] = ($hours[$item['kind']] ?? 0.0) + $item['minutes'] / self::MINUTES;
+                }
+                $series[] = array_map(static fn (Evidence $reading): array => [
+                    'day' => ($reading->on ?? $now)->getTimestamp() / 86400.0,
+                    'value' => $one->progress->turn * $reading->value,
+                    'sd' => max(1e-3, $reading->uncertainty->readingError()),
+                    'hours' => self::until(($reading->on ?? $now)->format('Y-m-d'), $of),
+                ], PersonProgress::exact($one));
+            }
+            if ([] !== $hours) {
+                arsort($hours);
+                $told = WhatWorked::of($series)?->told() ?? [];
+                $all[] = [
+                    'ability' => $name,
+                    'unit' => $ability->unit(),
+                    'kinds' => array_map(static fn (string $kind, float $many): array => ['name' => $names[$kind] ?? $kind, 'hours' => $many], array_keys($hours), $hours),
+                    'told' => array_combine(array_map(static fn (string $kind): string => $names[$kind] ?? $kind, array_keys($told)), $told),
+                ];
+            }
+        }
+
+        return $all;
+    }
+
+    /**
+     * @param list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> $practised
+     *
+     * @return array<string, float> hours of each kind before a day
+     */
+    private static function until(string $day, array $practised): array
+    {
+        $hours = [];
+        foreach ($practised as $item) {
+            if ($item['on'] < $day) {
+                $hours[$item['kind']] = ($hours[$item['kind']] ?? 0.0) + $item['minutes'] / self::MINUTES;
+            }
+        }
+
+        return $hours;
+    }
+
+    /**
+     * @param array<string, array<string, SideProgress>> $progress
+     *
+     * @return array{all: list<array<string, mixed>>, over: int, within: int}
+     */
+    private function forecasts(Practitioner $practitioner, array $progress, \DateTimeImmutable $now): array
+    {
+        $all = array_map(fn (array $one): array => $one + [
+            'name' => $this->catalogue->names(Kind::Posture)[$one['posture']] ?? $one['posture'],
+            'unit' => Ability::from($one['ability'])->unit(),
+            'outcome' => $one['forecast']->outcome(PersonProgress::exact($progress[$one['ability']][$one['side']] ?? null), $now),
+        ], $this->kept->forecasts($practitioner));
+        $over = array_filter($all, static fn (array $one): bool => null !== $one['outcome']);
+
+        return ['all' => array_reverse($all), 'over' => count($over), 'within' => count(array_filter($over, static fn (array $one): bool => 'within' === $one['outcome']->value))];
+    }
+
+    /**
+     * Every pain that was said, wherever it was: the one judge's entries, and what milder checks said.
+     *
+     * @param list<RungCheck> $checks
+     *
+     * @return list<array{on: string, place: string, level: int, side: string}>
+     */
+    private function pains(Practitioner $practitioner, ReadPoses $poses, array $checks): array
+    {
+        $pains = [];
+        foreach ($this->records->painsSaid($practitioner) as $said) {
+            $pains[] = ['on' => $said->saidOn->format('Y-m-d'), 'place' => $said->painPlace->value, 'level' => $said->painLevel, 'side' => $said->side->value ?? ''];
+        }
+        foreach ($checks as $check) {
+            if ($check->check()->pain->isFelt()) {
+                $pains[] = ['on' => $check->practisedOn->format('Y-m-d'), 'place' => $check->painPlace->value, 'level' => $check->painLevel, 'side' => $check->side->value];
+            }
+        }
+        foreach ($this->records->testsWithPain($practitioner) as $test) {
+            $pains[] = ['on' => $practitioner->teacher->local($test->at)->format('Y-m-d'), 'place' => $test->painPlace->value, 'level' => $test->painLevel, 'side' => $test->side->value];
+        }
+        usort($pains, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
+
+        return $pains;
+    }
+
+    /**
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return list<array{on: string, place: string, level: int, side: string}>
+     */
+    private static function onSide(array $pains, Side $side): array
+    {
+        return array_values(array_filter($pains, static fn (array $one): bool => '' === $one['side'] || $one['side'] === $side->value));
+    }
+
+    /** A test by its name, with its tool and whether warm; of what was seen, the rung. */
+    private function setUp(string $setUp): string
+    {
+        $words = explode(' ', $setUp);
+        $test = $this->catalogue->tests()[$words[0]] ?? null;
+        if (null !== $test) {
+            $warm = $words[2] ?? '';
+
+            return $test->name.('' === $warm ? '' : ", $warm");
+        }
+        [, $posture, $rung] = $words + [1 => '', 2 => ''];
+
+        return implode(', ', array_filter([$this->catalogue->names(Kind::Posture)[$posture] ?? $setUp, lcfirst($this->catalogue->named("$posture/$rung")['name'] ?? '')], static fn (string $part): bool => '' !== $part));
+    }
+}

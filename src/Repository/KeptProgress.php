@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\DBAL\Connection;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\Core\Progress\KeptForecast;
+
+/** What was kept of people's progress when their assessments ended, as rows. */
+final readonly class KeptProgress
+{
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    /**
+     * How fast each of a teacher's other people has gone, by their newest assessment that says so.
+     *
+     * @return array<string, list<array{person: string, month: float, sd: float, start: float}>> by ability
+     */
+    public function rates(Teacher $teacher, Practitioner $but): array
+    {
+        $rows = $this->connection->fetchAllAssociative(
+            'SELECT HEX(k.practitioner_id) AS person, k.progress FROM kept_reading k JOIN practitioner p ON p.id = k.practitioner_id WHERE p.teacher_id = :teacher AND p.id <> :but AND k.progress IS NOT NULL'
+            .' AND k.at = (SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL)',
+            ['teacher' => $teacher->id->toBinary(), 'but' => $but->id->toBinary()],
+        );
+        $rates = [];
+        foreach ($rows as $row) {
+            foreach (json_decode($row['progress'], true)['rates'] ?? [] as $one) {
+                $rates[$one['ability']][] = ['person' => $row['person'], 'month' => (float) $one['month'], 'sd' => (float) $one['sd'], 'start' => (float) $one['start']];
+            }
+        }
+
+        return $rates;
+    }
+
+    /**
+     * What was foretold at each assessment, the oldest first.
+     *
+     * @return list<array{ability: string, side: string, posture: string, forecast: KeptForecast}>
+     */
+    public function forecasts(Practitioner $practitioner): array
+    {
+        $forecasts = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT k.at, k.progress FROM kept_reading k WHERE k.practitioner_id = :p AND k.progress IS NOT NULL ORDER BY k.at, k.id', ['p' => $practitioner->id->toBinary()]) as $row) {
+            $made = $practitioner->teacher->local($this->connection->convertToPHPValue($row['at'], MomentType::NAME));
+            foreach (json_decode($row['progress'], true)['forecasts'] ?? [] as $one) {
+                $forecasts[] = ['ability' => $one['ability'], 'side' => $one['side'], 'posture' => $one['posture'], 'forecast' => new KeptForecast((float) $one['asked'], $made, new \DateTimeImmutable($one['from']), null === $one['to'] ? null : new \DateTimeImmutable($one['to']), (int) $one['chance'])];
+            }
+        }
+
+        return $forecasts;
+    }
+}
