@@ -21,8 +21,9 @@ final class JournalController extends TeacherController
     public function show(string $id, Request $request, Journal $journal, Catalogue $catalogue): Response
     {
         $practitioner = $this->practitioner($id);
-        $kinds = array_values(array_filter(array_map(static fn (mixed $kind): ?JournalKind => is_string($kind) ? JournalKind::tryFrom($kind) : null, $request->query->all('kind'))));
-        $withWords = '1' === $request->query->getString('words');
+        $asked = $request->query->all();
+        $kinds = array_values(array_filter(array_map(static fn (mixed $kind): ?JournalKind => is_string($kind) ? JournalKind::tryFrom($kind) : null, (array) ($asked['kind'] ?? []))));
+        $withWords = '1' === ($asked['words'] ?? '');
         $entries = $journal->of($practitioner, $kinds, $withWords);
         $pages = max(1, (int) ceil(count($entries) / self::EACH));
         $page = max(1, min($pages, $request->query->getInt('page', 1)));

@@ -43,7 +43,7 @@ final readonly class PractisedMinutes
                     $practised[] = [
                         'on' => $on,
                         'side' => $side,
-                        'minutes' => $item['seconds'] / self::MINUTE,
+                        'minutes' => (float) $item['seconds'] / self::MINUTE,
                         'abilities' => $this->catalogue->postures()[$item['posture']]->abilities ?? [],
                         'kind' => $item['drill'] ?? $item['posture'],
                         'isDeep' => false === PracticeRung::named("$item[posture]/$item[rung]", $this->catalogue->practice())?->rung->isGentle(),

@@ -419,7 +419,7 @@ final readonly class Records
     /** @return list<SessionLog> the newest first */
     public function logs(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT l FROM '.SessionLog::class.' l WHERE l.practitioner = :p ORDER BY l.practisedOn DESC, l.at DESC, l.id DESC')
+        return $this->em->createQuery('SELECT l, n FROM '.SessionLog::class.' l JOIN l.plan n WHERE l.practitioner = :p ORDER BY l.practisedOn DESC, l.at DESC, l.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 

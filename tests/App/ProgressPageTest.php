@@ -4,29 +4,52 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\KeptReading;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Practice\PractisedMinutes;
 use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\ProgressCharts;
+use LucidAscent\App\Reading\PersonProgress;
+use LucidAscent\App\Reading\ProgressPage;
+use LucidAscent\App\Repository\KeptProgress;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Progress\Prior;
+use LucidAscent\Core\Readiness\Rules;
+use Symfony\Component\Uid\Uuid;
 
 /** Months of readings on a page. */
 final class ProgressPageTest extends AppTestCase
 {
     private Practitioner $practitioner;
+    private Teacher $teacher;
     private string $home;
 
     protected function setUp(): void
     {
         parent::setUp();
-        $teacher = $this->teacher();
-        $this->practitioner = $this->practitioner($teacher);
+        $this->teacher = $this->teacher();
+        $this->practitioner = $this->practitioner($this->teacher);
         $this->home = "/practitioners/{$this->practitioner->id}";
-        $this->client->loginUser($teacher);
+        $this->client->loginUser($this->teacher);
     }
 
     public function testNothingReadIsSaid(): void
     {
-        $this->client->request('GET', "$this->home/progress");
+        $page = $this->client->request('GET', "$this->home/progress");
         self::assertSelectorTextContains('main', 'Nothing was read yet.');
+        self::assertSelectorTextContains('.then-now', 'not assessed yet');
+        foreach (['Load', 'Within a session', 'What worked', 'What was foretold', 'Heights of props'] as $heading) {
+            self::assertStringNotContainsString($heading, $page->filter('main')->text());
+        }
         $this->client->request('GET', $this->home);
         self::assertSelectorExists('a[href$="/progress"]');
     }
@@ -37,21 +60,154 @@ final class ProgressPageTest extends AppTestCase
         $this->tested($this->practitioner, 12.0);
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertResponseIsSuccessful();
-        $charts = self::getContainer()->get(ProgressCharts::class)->of($this->practitioner, self::getContainer()->get(PersonOn::class)->now($this->practitioner));
+        $charts = $this->page()['charts'];
         self::assertNotSame([], $charts);
         self::assertSame(count($charts), $page->filter('section.progress')->count());
-        $points = array_sum(array_map(static fn (array $chart): int => array_sum(array_column($chart['sides'], 'many')), $charts));
+        $points = array_sum(array_column($charts, 'many'));
         self::assertSame($points, $page->filter('.progress-chart circle, .progress-chart .bound')->count());
         self::assertSame($points, $page->filter('section.progress tbody tr')->count());
         foreach ($charts as $chart) {
-            foreach ($chart['sides'] as $side) {
-                foreach ($side['points'] as $point) {
+            foreach ($chart['sides'] as ['chart' => $drawn]) {
+                foreach ($drawn['points'] as $point) {
                     self::assertGreaterThanOrEqual(0, $point['high']);
-                    self::assertLessThanOrEqual($side['height'], $point['low'], 'Everything lies within the picture.');
-                    self::assertLessThanOrEqual($side['width'], $point['x']);
+                    self::assertLessThanOrEqual($drawn['foot'], $point['low'], 'Everything lies within the picture.');
+                    self::assertLessThanOrEqual($drawn['edge'], $point['x']);
                 }
             }
         }
+    }
+
+    /** What is below a picture: the days of practice, and each pain on its own side, or on both where none was said. */
+    public function testSessionsAreTicksAndPainIsMarked(): void
+    {
+        $this->tested($this->practitioner);
+        $this->checked(-3);
+        $this->checked(-2);
+        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-2 days'), new \DateTimeImmutable('-2 days'), Side::Left, 3, PainPlace::InnerThigh, PainKind::Ache, 'before a session'));
+        $this->em()->flush();
+        $page = $this->client->request('GET', "$this->home/progress");
+        $charts = count($this->page()['charts']);
+        self::assertSame(2 * 2 * $charts, $page->filter('section.progress .tick')->count(), 'Two days, both sides.');
+        self::assertSame($charts, $page->filter('section.progress .pain')->count(), 'On the left alone.');
+        self::assertStringContainsString('pain 3 of 10, inner thigh', (string) $page->filter('.pain')->attr('data-says'));
+    }
+
+    /** An ended assessment keeps what it foretold; the page says what came of it. */
+    public function testForecastsAreKeptAndScored(): void
+    {
+        foreach (range(0, 5) as $i) {
+            $this->shins(28 * (6 - $i), 30.0 - 1.5 * $i);
+        }
+        $assessment = new Assessment(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'), false, ['half-lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache);
+        $this->em()->persist($assessment);
+        $this->em()->flush();
+        $this->client->request('GET', "$this->home/assessments/$assessment->id");
+        $this->client->submitForm('End the assessment');
+        $kept = $this->em()->getRepository(KeptReading::class)->findOneBy([]);
+        self::assertNotNull($kept?->progress);
+        self::assertSame(['rates', 'forecasts'], array_keys($kept->progress));
+        $rates = array_column($kept->progress['rates'], null, 'side');
+        self::assertGreaterThan(0.5, $rates['left']['month']);
+        self::assertGreaterThan(0.0, $rates['left']['sd']);
+        $forecast = array_column($kept->progress['forecasts'], null, 'side')['left'];
+        self::assertSame(['rotation', 'half-lotus', 80], [$forecast['ability'], $forecast['posture'], $forecast['chance']]);
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertStringContainsString('The day of none of them has come yet.', $page->filter('main')->text());
+        self::assertSelectorTextContains('.then-now thead', 'Then,');
+        // One whose day has come: it was read after, and stayed short of it.
+        $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
+        $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-150 days'), Rules::VERSION, [], ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus', 'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')), 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]));
+        $this->em()->flush();
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertStringContainsString('Of 1 forecasts whose day has come, 0 held.', $page->filter('main')->text());
+        self::assertStringContainsString('not met by then', $page->filter('main')->text());
+    }
+
+    /** What hurts has no day, whatever was read. */
+    public function testThereIsNoDayForWhatIsHeld(): void
+    {
+        foreach (range(0, 5) as $i) {
+            $this->shins(28 * (6 - $i), 30.0 - 1.5 * $i);
+        }
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertStringContainsString('if this goes on', $page->filter('main')->text());
+        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'), new \DateTimeImmutable('-1 hour'), null, 2, PainPlace::Knee, PainKind::Ache, 'before a session'));
+        $this->em()->flush();
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
+        self::assertSame(['No day while something holds it', 'No day while something holds it'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
+        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner) ?? self::fail('No body.');
+        self::assertSame([], self::getContainer()->get(PersonProgress::class)->toKeep($this->practitioner, $poses, new \DateTimeImmutable())['forecasts']);
+    }
+
+    /** Each rung has its own number: what it was practised on, clean; a height that was not clean is none. */
+    public function testHeightsOfPropsAreSeries(): void
+    {
+        foreach ([30 => 16.0, 20 => 14.0, 10 => 12.0, 2 => 10.0] as $days => $height) {
+            $this->checked(-$days, $height);
+        }
+        $this->checked(-1, 2.0, false);
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertStringContainsString('Heights of props', $page->filter('main')->text());
+        $section = $page->filter('[aria-labelledby="height-half-lotus-mid-thigh-on-block"]');
+        self::assertStringContainsString('10 cm now', $section->text());
+        self::assertStringContainsString('cm lower a month', $section->text());
+        self::assertSame(4, $section->filter('circle')->count());
+    }
+
+    /** Load, one session and what worked come from what was logged. */
+    public function testWhatWasLoggedIsLoadAndWarmTissueAndHours(): void
+    {
+        $this->shins(40, 22.0);
+        $this->shins(1, 20.0);
+        $plan = $this->planned([21 => 600, 14 => 600, 7 => 900]);
+        foreach ([21, 14, 7] as $i => $days) {
+            $this->em()->persist(new SessionLog(Uuid::v7(), $this->practitioner, $this->teacher, $plan, self::day($days), new \DateTimeImmutable("-$days days"), [
+                ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => 'left', 'holdReached' => true, 'note' => ''],
+                ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => 'right', 'holdReached' => false, 'note' => ''],
+            ], 20.0 - $i, 17.0 - $i, 'Breath was easy.'));
+        }
+        $this->em()->flush();
+        $practised = self::getContainer()->get(PractisedMinutes::class)->of(self::getContainer()->get(Records::class)->logs($this->practitioner));
+        self::assertSame([15.0, 10.0, 10.0], array_column($practised, 'minutes'), 'What was not held to its end counts for nothing.');
+        self::assertSame([Side::Left, Side::Left, Side::Left], array_column($practised, 'side'));
+        self::assertSame([true, true, true], array_column($practised, 'isDeep'));
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertResponseIsSuccessful();
+        self::assertSame(1, $page->filter('.load .jump')->count(), 'Half as much again is a jump.');
+        self::assertStringContainsString('1.5 times the week before', $page->filter('.load .jump')->text());
+        self::assertStringContainsString('warm tissue, and no progress', $page->filter('main')->text());
+        self::assertStringContainsString('Cannot be told apart yet.', $page->filter('main')->text());
+        self::assertStringContainsString('0.6 h', $page->filter('main')->text());
+    }
+
+    /** What is usual comes from a teacher's other people, as soon as there are enough who began alike; nobody else's count. */
+    public function testWhatIsUsualComesFromTheTeachersPeople(): void
+    {
+        foreach (range(0, 5) as $i) {
+            $this->shins(28 * (6 - $i), 30.0 - 0.3 * $i);
+        }
+        $rate = fn (): float => (float) ($this->page()['charts'][0]['sides']['left']['progress']->because->numbers['month'] ?? 0.0);
+        $start = $this->page()['charts'][0]['sides']['left']['chart']['points'][0]['value'];
+        $stated = $rate();
+        $other = $this->teacher('other@studio.example');
+        $keep = function (Teacher $of, int $i, float $start): void {
+            $person = $this->practitioner($of, name: "Somebody $i");
+            $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-10 days'), Rules::VERSION, [], ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5, 'start' => $start]], 'forecasts' => []]));
+        };
+        foreach (range(1, Prior::PEOPLE) as $i) {
+            $keep($other, $i, $start);
+            $keep($this->teacher, $i, $start + 40.0);
+        }
+        $this->em()->flush();
+        self::assertEqualsWithDelta($stated, $rate(), 1e-9, 'Neither of another teacher nor of another start.');
+        foreach (range(1, Prior::PEOPLE) as $i) {
+            $keep($this->teacher, 100 + $i, $start);
+        }
+        $this->em()->flush();
+        self::assertGreaterThan($stated + 0.2, $rate());
+        self::assertSame(Prior::PEOPLE, $this->page()['charts'][0]['sides']['left']['progress']->because->numbers['people']);
+        self::assertCount(2 * Prior::PEOPLE, self::getContainer()->get(KeptProgress::class)->rates($this->teacher, $this->practitioner)['rotation']);
     }
 
     public function testABodyComesFirst(): void
@@ -59,5 +215,48 @@ final class ProgressPageTest extends AppTestCase
         $other = $this->practitioner($this->practitioner->teacher, measured: false);
         $this->client->request('GET', "/practitioners/$other->id/progress");
         self::assertResponseRedirects("/practitioners/$other->id/body");
+    }
+
+    /** @return array<string, mixed> */
+    private function page(): array
+    {
+        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner) ?? self::fail('No body.');
+
+        return self::getContainer()->get(ProgressPage::class)->of($this->practitioner, $poses);
+    }
+
+    private function shins(int $daysAgo, float $knee): void
+    {
+        $entry = Uuid::v7();
+        foreach (Side::cases() as $side) {
+            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->teacher, 'shins-stacked', $side, new \DateTimeImmutable("-$daysAgo days"), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
+            $test->add(['kneeHeight' => $knee, 'ankleHeight' => 10.0]);
+            $test->add(['kneeHeight' => $knee + 0.2, 'ankleHeight' => 10.0]);
+            $this->em()->persist($test);
+        }
+        $this->em()->flush();
+    }
+
+    private function checked(int $days, ?float $height = null, bool $isClean = true): void
+    {
+        $at = new \DateTimeImmutable("$days days");
+        $this->em()->persist(new RungCheck(Uuid::v7(), $this->practitioner, $this->teacher, 'half-lotus', Side::Left, 'mid-thigh-on-block', self::day(-$days), $at, $height, $isClean, true, 0, PainPlace::None, PainKind::Ache, [], false, ''));
+        $this->em()->flush();
+    }
+
+    /** @param array<int, int> $seconds of one item of work on each side, by days ago */
+    private function planned(array $seconds): PracticePlan
+    {
+        $item = static fn (string $side, int $seconds): array => ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => $side, 'phase' => 'work', 'seconds' => $seconds];
+        $weeks = array_map(static fn (int $days, int $of): array => ['sessions' => [['date' => self::day($days)->format('Y-m-d'), 'items' => [$item('left', $of), $item('right', $of)]]]], array_keys($seconds), $seconds);
+        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-30 days'), Rules::VERSION, [], ['weeks' => $weeks], null, '');
+        $this->em()->persist($plan);
+
+        return $plan;
+    }
+
+    private static function day(int $daysAgo): \DateTimeImmutable
+    {
+        return new \DateTimeImmutable(date('Y-m-d', strtotime("-$daysAgo days")));
     }
 }
