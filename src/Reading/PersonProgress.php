@@ -39,7 +39,7 @@ final readonly class PersonProgress
                 if ([] !== $readings) {
                     usort($readings, static fn (Evidence $a, Evidence $b): int => $a->on <=> $b->on);
                     $asked = $this->asked($ability, $side, $practitioner, $poses);
-                    $progress = AbilityProgress::of($ability, $readings, $now, $asked[0]['asked'] ?? null, $asked[0]['isHeld'] ?? false, self::prior($rates[$ability->value] ?? [], $readings[0]->value));
+                    $progress = AbilityProgress::of($ability, $readings, $now, $asked[0]['asked'] ?? null, $asked[0]['isHeld'] ?? false, self::prior($rates[$ability->value] ?? [], ($ability->isLessMore() ? -1.0 : 1.0) * $readings[0]->value));
                     $of[$ability->value][$name] = new SideProgress($ability, $side, $readings, $asked, $progress);
                 }
             }
@@ -51,7 +51,7 @@ final readonly class PersonProgress
     /**
      * What an ended assessment keeps of it.
      *
-     * @return array{rates: list<array{ability: string, side: string, month: float, sd: float, start: float}>, forecasts: list<array{ability: string, side: string, posture: string, asked: float, from: string, to: string|null, chance: int}>}
+     * @return array{rates: list<array{ability: string, side: string, month: float, sd: float, chance: float, isAsked: bool, start: float}>, forecasts: list<array{ability: string, side: string, posture: string, asked: float, from: string, to: string|null, chance: int}>}
      */
     public function toKeep(Practitioner $practitioner, ReadPoses $poses, \DateTimeImmutable $at): array
     {
@@ -61,7 +61,7 @@ final readonly class PersonProgress
                 $progress = $one->progress;
                 $slope = $progress->trend?->slope;
                 if (null !== $slope) {
-                    $rates[] = ['ability' => $ability, 'side' => $side, 'month' => Trend::MONTH * $slope->mean(), 'sd' => Trend::MONTH * $slope->sd(), 'start' => $one->readings[0]->value];
+                    $rates[] = ['ability' => $ability, 'side' => $side, 'month' => Trend::MONTH * $slope->mean(), 'sd' => Trend::MONTH * $slope->sd(), 'chance' => $progress->trend->chanceReal(), 'isAsked' => [] !== $one->asked, 'start' => $progress->turn * $one->readings[0]->value];
                 }
                 if (null !== $progress->from && null !== $progress->chance && isset($one->asked[0])) {
                     $forecasts[] = ['ability' => $ability, 'side' => $side, 'posture' => $one->asked[0]['posture'], 'asked' => $progress->turn * $one->asked[0]['asked'], 'from' => $progress->from->format('Y-m-d'), 'to' => $progress->to?->format('Y-m-d'), 'chance' => $progress->chance];

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\Core\Progress\KeptForecast;
+use LucidAscent\Core\Progress\Movement;
+use Symfony\Component\Uid\Uuid;
 
 /** What was kept of people's progress when their assessments ended, as rows. */
 final readonly class KeptProgress
@@ -36,6 +39,33 @@ final readonly class KeptProgress
         }
 
         return $rates;
+    }
+
+    /**
+     * Whether people get on, as of their newest assessment that says so; those of whom nothing is said are left out.
+     *
+     * @param list<Practitioner> $people
+     *
+     * @return array<string, array{movement: Movement, on: \DateTimeImmutable}> by id
+     */
+    public function movements(array $people): array
+    {
+        $rows = [] === $people ? [] : $this->connection->fetchAllAssociative(
+            'SELECT k.practitioner_id AS id, k.at, k.progress FROM kept_reading k WHERE k.practitioner_id IN (:people) AND k.progress IS NOT NULL'
+            .' AND k.at = (SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL)',
+            ['people' => array_map(static fn (Practitioner $one): string => $one->id->toBinary(), $people)],
+            ['people' => ArrayParameterType::BINARY],
+        );
+        $movements = [];
+        foreach ($rows as $row) {
+            $asked = array_filter(json_decode($row['progress'], true)['rates'] ?? [], static fn (array $one): bool => true === ($one['isAsked'] ?? false));
+            $movement = Movement::of(array_values(array_map(static fn (array $one): array => ['month' => (float) $one['month'], 'chance' => (float) $one['chance']], $asked)));
+            if (null !== $movement) {
+                $movements[(string) Uuid::fromBinary($row['id'])] = ['movement' => $movement, 'on' => $this->connection->convertToPHPValue($row['at'], MomentType::NAME)];
+            }
+        }
+
+        return $movements;
     }
 
     /**

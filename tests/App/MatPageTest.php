@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\Uid\Uuid;
 
 final class MatPageTest extends AppTestCase
@@ -34,6 +36,25 @@ final class MatPageTest extends AppTestCase
         self::assertSame(['100% _Someone'], $names('/?q='.rawurlencode('% _')), 'What stands for anything elsewhere stands for itself.');
         self::assertSame([], $names('/?q=another'), 'Nobody else’s.');
         self::assertSame([], $names('/?page=-1&q[]=x') ?: []);
+    }
+
+    /** Who moves, who stands still, who loses something: as of the newest assessment, by what the wanted poses ask. */
+    public function testWhoMovesAndWhoStandsStill(): void
+    {
+        $teacher = $this->teacher();
+        $rate = static fn (float $month, float $chance, bool $isAsked = true): array => ['ability' => 'rotation', 'side' => 'left', 'month' => $month, 'sd' => 0.3, 'chance' => $chance, 'isAsked' => $isAsked, 'start' => 60.0];
+        foreach (['A' => [$rate(1.0, 0.99), $rate(0.1, 0.6)], 'B' => [$rate(0.1, 0.6), $rate(2.0, 0.99, false)], 'C' => [$rate(1.0, 0.99), $rate(-1.0, 0.97)], 'D' => []] as $name => $rates) {
+            $person = $this->practitioner($teacher, name: $name);
+            $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-40 days'), Rules::VERSION, [], ['rates' => [$rate(-9.0, 1.0)], 'forecasts' => []]));
+            $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-5 days'), Rules::VERSION, [], ['rates' => $rates, 'forecasts' => []]));
+        }
+        $this->practitioner($teacher, name: 'E');
+        $this->em()->flush();
+        $this->client->loginUser($teacher);
+        $page = $this->client->request('GET', '/');
+        self::assertSame(['moves', 'still', 'back'], $page->filter('[data-movement]')->each(static fn ($link): string => (string) $link->attr('data-movement')));
+        $this->client->click($page->filter('[data-movement]')->first()->link());
+        self::assertSelectorTextContains('h1', 'Progress');
     }
 
     public function testAFewAreShownWithoutMoreAdo(): void
