@@ -14,17 +14,20 @@ use LucidAscent\Core\Body\Segment;
  * derivatives, in degrees per cm (or per degree, where an angle was read). Body and reading are
  * kept apart, so that what capacity and demand share can cancel before anything is squared.
  */
-final readonly class Sensitivity
+final class Sensitivity
 {
     /** Step of the central difference, in the reading's own unit. */
     private const STEP = 1e-4;
+
+    /** @var list<Segment>|null */
+    private static ?array $erring = null;
 
     /**
      * @param array<string, array<string, float>> $toBody component → segment → degrees per cm
      * @param array<string, array<string, float>> $toReading component → what was read → degrees per unit
      * @param array<string, float> $errors one SD of each value that was read
      */
-    private function __construct(private array $toBody, private array $toReading, private array $errors)
+    private function __construct(private readonly array $toBody, private readonly array $toReading, private readonly array $errors)
     {
     }
 
@@ -34,15 +37,35 @@ final readonly class Sensitivity
      */
     public static function of(Reading $reading, Body $body): self
     {
+        return self::with($reading, $body, Segment::cases(), $reading->readingErrors());
+    }
+
+    /**
+     * Of what is set up and not read, as far as anything in it errs: a length that is known exactly moves no error.
+     *
+     * @throws OutOfReach when the position cannot be made
+     * @throws StraightKnee when rotation cannot be read
+     */
+    public static function ofSetUp(Reading $reading, Body $body): self
+    {
+        return self::with($reading, $body, self::$erring ??= array_values(array_filter(Segment::cases(), static fn (Segment $segment): bool => $segment->measuringError() > 0.0)), []);
+    }
+
+    /**
+     * @param list<Segment> $segments
+     * @param array<string, float> $read one SD of what was read
+     */
+    private static function with(Reading $reading, Body $body, array $segments, array $read): self
+    {
         if ($reading instanceof Inclination && NearVertical::isNear($reading, $body)) {
-            [$body, $read] = NearVertical::slopes($reading, $body);
+            [$toBody, $toReading] = NearVertical::slopes($reading, $body);
             $name = $reading::component()->value;
 
-            return new self([$name => $body], [$name => $read], $reading->readingErrors());
+            return new self([$name => $toBody], [$name => array_intersect_key($toReading, $read)], $read);
         }
         $centre = $reading->angles($body);
         $toBody = $toReading = [];
-        foreach (Segment::cases() as $segment) {
+        foreach ($segments as $segment) {
             $slope = self::slope(
                 $centre,
                 static fn (float $by): array => $reading->angles($body->shifted($segment, $by)),
@@ -51,7 +74,7 @@ final readonly class Sensitivity
                 $toBody[$component][$segment->value] = $value;
             }
         }
-        foreach ($reading->readingErrors() as $name => $sd) {
+        foreach (array_keys($read) as $name) {
             $slope = self::slope(
                 $centre,
                 static fn (float $by): array => $reading->shifted($name, $by)->angles($body),
@@ -61,7 +84,7 @@ final readonly class Sensitivity
             }
         }
 
-        return new self($toBody, $toReading, $reading->readingErrors());
+        return new self($toBody, $toReading, $read);
     }
 
     /** A fixed figure, such as a norm: nothing moves it. */

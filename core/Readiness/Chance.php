@@ -22,6 +22,8 @@ final class Chance
     private const SEED = 20051;
     /** So many of its errors from nothing a margin is taken as sure: one in thirty thousand is otherwise. */
     private const SURE = 4.0;
+    /** Margins that err alike and are no further apart than this, in their unit, are one. */
+    private const ALIKE = 0.02;
 
     private static ?Randomizer $random = null;
     /** @var list<list<float>> */
@@ -53,8 +55,12 @@ final class Chance
             }
         }
         [$steps, $sources] = self::steps($margins, $body);
-        $draws = self::draws($sources);
         $at = array_map(static fn (AbilityMargin $margin): float => $margin->difference(), $margins);
+        [$at, $steps] = self::once($at, $steps);
+        if (count($at) < 3 && null !== ($both = self::ofTwo($at, $steps))) {
+            return $both;
+        }
+        $draws = self::draws($sources);
         $positive = 0;
         for ($draw = 0; $draw < self::DRAWS; ++$draw) {
             foreach ($at as $i => $here) {
@@ -79,6 +85,53 @@ final class Chance
         }
 
         return Normal::below($value / $sd);
+    }
+
+    /**
+     * Each margin once: two between which a free knee trades are one.
+     *
+     * @param list<float> $at
+     * @param list<array<int, float>> $steps
+     *
+     * @return array{list<float>, list<array<int, float>>}
+     */
+    private static function once(array $at, array $steps): array
+    {
+        $kept = [];
+        foreach ($at as $i => $here) {
+            foreach ($kept as $k) {
+                if (abs($here - $at[$k]) < self::ALIKE && $steps[$i] === $steps[$k]) {
+                    continue 2;
+                }
+            }
+            $kept[] = $i;
+        }
+
+        return [array_map(static fn (int $i): float => $at[$i], $kept), array_map(static fn (int $i): array => $steps[$i], $kept)];
+    }
+
+    /**
+     * One margin, or two, have a closed form.
+     *
+     * @param list<float> $at
+     * @param list<array<int, float>> $steps
+     */
+    private static function ofTwo(array $at, array $steps): ?float
+    {
+        $sd = array_map(static fn (array $moved): float => sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $moved))), $steps);
+        if (1 === count($at)) {
+            return self::positive($at[0], $sd[0]);
+        }
+        if ($sd[0] <= 0.0 || $sd[1] <= 0.0) {
+            return null;
+        }
+        $shared = 0.0;
+        foreach ($steps[0] as $source => $moved) {
+            $shared += $moved * ($steps[1][$source] ?? 0.0);
+        }
+        $correlation = $shared / ($sd[0] * $sd[1]);
+
+        return abs($correlation) > Normal::TOGETHER ? null : Normal::bothBelow($at[0] / $sd[0], $at[1] / $sd[1], $correlation);
     }
 
     /**

@@ -65,7 +65,7 @@ final readonly class LegAsked
                 $pose = $asked->pose($body);
             }
             // The props of a rung are set, not read: they carry no error.
-            $sensitivity = Sensitivity::of($fixed, $body)->withReadingErrors(array_map(static fn (): float => 0.0, $fixed->readingErrors()));
+            $sensitivity = Sensitivity::ofSetUp($fixed, $body);
 
             return new self($asked, $pose, $pose?->angles->toArray() ?? $asked->angles($body), $fixed instanceof HeldKnee ? $fixed->shares() : [], $sensitivity, $height);
         } catch (\DomainException) {

@@ -9,6 +9,10 @@ use Random\Randomizer;
 /** The standard normal distribution. */
 final class Normal
 {
+    /** Two that go together by more than this are asked for otherwise: the integral is too steep. */
+    public const TOGETHER = 0.98;
+    private const PARTS = 64;
+
     public static function density(float $z): float
     {
         return exp(-0.5 * $z * $z) / sqrt(2.0 * M_PI);
@@ -44,6 +48,24 @@ final class Normal
     {
         // Far out the share above is too small to be divided by: there the hazard is hardly more than z.
         return $z > 30.0 ? $z + 1.0 / $z : self::density($z) / self::below(-$z);
+    }
+
+    /**
+     * The share of two that go together by so much which is below h in the one and below k in the other: the integral of
+     * Plackett, Biometrika 41 (1954) 351, over the angle whose sine is the correlation, by Simpson's rule.
+     *
+     * @param float $correlation no nearer to one, or to minus one, than TOGETHER
+     */
+    public static function bothBelow(float $h, float $k, float $correlation): float
+    {
+        $end = asin($correlation);
+        $at = static fn (float $angle): float => exp(-($h * $h + $k * $k - 2.0 * $h * $k * sin($angle)) / (2.0 * cos($angle) ** 2));
+        $sum = $at(0.0) + $at($end);
+        for ($i = 1; $i < self::PARTS; ++$i) {
+            $sum += (1 === $i % 2 ? 4.0 : 2.0) * $at($end * $i / self::PARTS);
+        }
+
+        return self::below($h) * self::below($k) + $sum * $end / (3 * self::PARTS) / (2.0 * M_PI);
     }
 
     /** A draw from it (Box & Muller, 1958). */

@@ -7,8 +7,10 @@ namespace LucidAscent\Tests\Core\LegChain;
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\Contact\KneeHug;
 use LucidAscent\Core\LegChain\Contact\SolesTogether;
 use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sampling;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
@@ -29,6 +31,27 @@ final class SensitivityTest extends TestCase
             self::assertEqualsWithDelta($reading[$i], $sensitivity->readingError($component), 0.06);
         }
         self::assertEqualsWithDelta($slope, $sensitivity->toReading(Component::Rotation, 'kneeHeight'), 0.06);
+    }
+
+    /** What is set up, and not read, errs by the body alone; near the vertical as well. */
+    #[DataProvider('setUps')]
+    public function testWhatIsSetUpErrsByTheBodyAlone(Reading $reading): void
+    {
+        $read = Sensitivity::of($reading, SampleBody::leg());
+        $set = Sensitivity::ofSetUp($reading, SampleBody::leg());
+        foreach (array_keys($reading->angles(SampleBody::leg())) as $name) {
+            $component = Component::from($name);
+            self::assertSame(0.0, $set->readingError($component));
+            self::assertEqualsWithDelta($read->withReadingErrors(array_map(static fn (): float => 0.0, $reading->readingErrors()))->error($component, BodyError::measured()), $set->error($component, BodyError::measured()), 1e-9, $name);
+            self::assertGreaterThan(0.1, $read->readingError($component));
+        }
+    }
+
+    public static function setUps(): iterable
+    {
+        yield 'soles together' => [new KneeAtHeight(new SolesTogether(20, new Sitting()), 24)];
+        yield 'a knee hug' => [new KneeHug(35.0, true)];
+        yield 'near the vertical' => [new KneeHug(49.5, true)];
     }
 
     public static function knownErrors(): iterable
