@@ -37,12 +37,15 @@ await take('person');
 await page.goto(`${held}/clearance`);
 await take('clearance');
 
+const months = await person('Maren Tolvik');
+await page.goto(`${months}/progress`);
+await page.locator('#progress-rotation').scrollIntoViewIfNeeded();
+await page.evaluate(() => window.scrollTo(0, document.querySelector('#progress-rotation').offsetTop - 120));
+await take('progress');
+
 const uneven = await person('Jonas Erlesand');
 await page.goto(`${uneven}/body`);
 await take('body');
-await page.goto(`${uneven}/assessments/new`);
-await page.evaluate(() => window.scrollTo(0, 60));
-await take('before-the-tests');
 await page.goto(`${uneven}/tests/soles-together`);
 const field = (i, name) => page.locator(`#bench_trials_${i}_${name}`);
 for (const [i, values] of [

@@ -231,10 +231,8 @@ final readonly class ReadTest
     private static function readingError(TestDefinition $definition, TakenTest $taken, string $name, ToolErrors $errors): float
     {
         $unit = $definition->measured[$name] ?? ('angle' === $name ? 'degrees' : 'cm');
-        $tool = $errors->sd($taken->tool, $unit);
 
-        // Of what was managed once the other trials say nothing.
-        return max('seconds' === $name ? $tool : $taken->measure($name)->error($tool), $taken->ownErrors[$name] ?? 0.0);
+        return max($taken->measure($name)->error($errors->sd($taken->tool, $unit)), $taken->ownErrors[$name] ?? 0.0);
     }
 
     /** How all that it shows bounds what can be done, when it is clean and can be read; null where one part does so otherwise than another. */

@@ -55,6 +55,9 @@ final class CalibrationReport
         It proves that errors are carried through as they should be: what a body is measured wrong by, what a reading is off by, what two
         readings share, what a lower bound says and does not say, and what a free knee makes good in one angle with another.
 
+        Times (balance, strength) are held for less sure than these made-up people would ask for: how long somebody manages varies from day to
+        day, which the spread of the trials stands for, and here nobody has days.
+
         It proves nothing of the leg chain itself: the truth is worked out by the same one, with straight segments and one limit for each
         axis. It supposes that tools err as they are said to, that nobody's ankle slides unseen, and that people are spread as this
         product supposes (`core/Calibration/People.php`): wider than they are, so that many are near a demand, where it is hard to tell.

@@ -10,7 +10,11 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\PracticeRung;
 
-/** What was practised, by minutes: each item of a log whose hold was reached, as long as it was planned for that day. */
+/**
+ * What was practised, by minutes: each item of a log whose hold was reached, as long as it was planned for that day.
+ *
+ * @phpstan-type Practised array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}
+ */
 final readonly class PractisedMinutes
 {
     private const MINUTE = 60;
@@ -22,7 +26,7 @@ final readonly class PractisedMinutes
     /**
      * @param list<SessionLog> $logs
      *
-     * @return list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> one a side; kind is a drill or posture by its id
+     * @return list<Practised> one a side; kind is a drill or posture by its id
      */
     public function of(array $logs): array
     {

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Reading;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
@@ -18,7 +19,6 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Progress\HeightProgress;
 use LucidAscent\Core\Progress\SidesApart;
 use LucidAscent\Core\Progress\WeeklyLoad;
-use LucidAscent\Core\Progress\WhatWorked;
 use LucidAscent\Core\Progress\WithinSession;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -28,11 +28,13 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
 
-/** Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how past forecasts did. */
+/**
+ * Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how past forecasts did.
+ *
+ * @phpstan-import-type Practised from PractisedMinutes
+ */
 final readonly class ProgressPage
 {
-    private const MINUTES = 60.0;
-
     public function __construct(
         private PersonProgress $progress,
         private PersonOn $person,
@@ -62,7 +64,8 @@ final readonly class ProgressPage
             'heights' => $this->heights($checks, $sessions, $pains, $now),
             'load' => self::load($practised, $pains),
             'within' => $this->within($practitioner, $logs),
-            'worked' => $this->worked($progress, $practised, $now),
+            'worked' => $this->worked($progress, $practised),
+            'pictures' => $this->pictures($practitioner),
             'forecasts' => $this->forecasts($practitioner, $progress, $now),
         ];
     }
@@ -213,7 +216,7 @@ final readonly class ProgressPage
     }
 
     /**
-     * @param list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> $practised
+     * @param list<Practised> $practised
      * @param list<array{on: string, place: string, level: int, side: string}> $pains
      *
      * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null, pains: list<array{on: string, place: string, level: int, side: string}>}>, most: float}
@@ -240,62 +243,18 @@ final readonly class ProgressPage
     }
 
     /**
-     * Minutes of each kind of work against what was read, ability by ability, over both sides.
-     *
      * @param array<string, array<string, SideProgress>> $progress
-     * @param list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> $practised
+     * @param list<Practised> $practised
      *
-     * @return list<array{ability: string, unit: string, kinds: list<array{name: string, hours: float}>, told: array<string, array{perHour: float, low: float, high: float}>}>
+     * @return list<array<string, mixed>>
      */
-    private function worked(array $progress, array $practised, \DateTimeImmutable $now): array
+    private function worked(array $progress, array $practised): array
     {
-        $names = $this->catalogue->names(Kind::Posture) + $this->catalogue->names(Kind::Drill);
-        $all = [];
-        foreach ($progress as $name => $sides) {
-            $ability = Ability::from($name);
-            $series = $hours = [];
-            foreach ($sides as $one) {
-                $of = array_values(array_filter($practised, static fn (array $item): bool => $item['side'] === $one->side && in_array($ability, $item['abilities'], true)));
-                foreach ($of as $item) {
-                    $hours[$item['kind']] = ($hours[$item['kind']] ?? 0.0) + $item['minutes'] / self::MINUTES;
-                }
-                $series[] = array_map(static fn (Evidence $reading): array => [
-                    'day' => ($reading->on ?? $now)->getTimestamp() / 86400.0,
-                    'value' => $one->progress->turn * $reading->value,
-                    'sd' => max(1e-3, $reading->uncertainty->readingError()),
-                    'hours' => self::until(($reading->on ?? $now)->format('Y-m-d'), $of),
-                ], PersonProgress::exact($one));
-            }
-            if ([] !== $hours) {
-                arsort($hours);
-                $told = WhatWorked::of($series)?->told() ?? [];
-                $all[] = [
-                    'ability' => $name,
-                    'unit' => $ability->unit(),
-                    'kinds' => array_map(static fn (string $kind, float $many): array => ['name' => $names[$kind] ?? $kind, 'hours' => $many], array_keys($hours), $hours),
-                    'told' => array_combine(array_map(static fn (string $kind): string => $names[$kind] ?? $kind, array_keys($told)), $told),
-                ];
-            }
-        }
+        $worked = new Worked($this->catalogue);
+        $of = static fn (string $side): array => array_merge(...array_values(array_map(static fn (array $sides): array => ($sides[$side] ?? null)->readings ?? [], $progress)));
+        $worked->add(['left' => $of('left'), 'right' => $of('right')], $practised);
 
-        return $all;
-    }
-
-    /**
-     * @param list<array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}> $practised
-     *
-     * @return array<string, float> hours of each kind before a day
-     */
-    private static function until(string $day, array $practised): array
-    {
-        $hours = [];
-        foreach ($practised as $item) {
-            if ($item['on'] < $day) {
-                $hours[$item['kind']] = ($hours[$item['kind']] ?? 0.0) + $item['minutes'] / self::MINUTES;
-            }
-        }
-
-        return $hours;
+        return $worked->all();
     }
 
     /**
@@ -313,6 +272,22 @@ final readonly class ProgressPage
         $over = array_filter($all, static fn (array $one): bool => null !== $one['outcome']);
 
         return ['all' => array_reverse($all), 'over' => count($over), 'within' => count(array_filter($over, static fn (array $one): bool => 'within' === $one['outcome']->value))];
+    }
+
+    /**
+     * The first and the last picture of each test of which there are two.
+     *
+     * @return list<array{test: string, first: KeptPicture, last: KeptPicture}>
+     */
+    private function pictures(Practitioner $practitioner): array
+    {
+        $by = [];
+        foreach (array_reverse($this->records->pictures($practitioner)) as $picture) {
+            $by[$picture->test][] = $picture;
+        }
+        $both = array_filter($by, static fn (array $of): bool => count($of) > 1);
+
+        return array_map(fn (string $test, array $of): array => ['test' => $this->catalogue->names(Kind::Test)[$test] ?? $test, 'first' => $of[0], 'last' => $of[count($of) - 1]], array_keys($both), $both);
     }
 
     /**

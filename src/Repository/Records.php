@@ -423,6 +423,13 @@ final readonly class Records
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 
+    /** @return list<Practitioner> those of whom a session was logged, by name */
+    public function practised(Teacher $teacher): array
+    {
+        return $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND EXISTS (SELECT 1 FROM '.SessionLog::class.' l WHERE l.practitioner = p) ORDER BY p.name, p.id')
+            ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
+    }
+
     /** @return list<RungCheck> of all ladders and both sides, the newest first */
     public function allChecks(Practitioner $practitioner): array
     {

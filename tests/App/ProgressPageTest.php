@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
@@ -181,6 +182,55 @@ final class ProgressPageTest extends AppTestCase
         self::assertStringContainsString('0.6 h', $page->filter('main')->text());
     }
 
+    /** Over all of a teacher's people kinds of work are told apart that one person has always done together; nobody else's people count. */
+    public function testWhatWorkedOverAllPeople(): void
+    {
+        $this->client->request('GET', '/what-worked');
+        self::assertSelectorTextContains('main', 'No session has been logged');
+        $other = $this->teacher('other@studio.example');
+        foreach (range(1, 7) as $i) {
+            [$who, $by] = 7 === $i ? [$this->practitioner($other), $other] : [$this->practitioner($this->teacher, name: "Somebody $i"), $this->teacher];
+            // The first three get seven hours of one kind and their hips turn; the others get as much of another.
+            $posture = $i < 4 ? 'shins-stacked' : 'figure-four';
+            $rung = $i < 4 ? 'level' : 'wall';
+            $done = 0.0;
+            foreach ([120, 90, 60, 30, 1] as $k => $days) {
+                $knee = 26.0 - ($i < 4 ? 0.8 * $done : 0.0) + 0.2 * (($i + $k) % 3);
+                $this->read($who, $by, $days, $knee);
+                $seconds = 3600 * (1 + (($i * 7 + $k * 5) % 4));
+                $date = self::day($days - 1)->format('Y-m-d');
+                $plan = new PracticePlan(Uuid::v7(), $who, $by, new \DateTimeImmutable('-130 days'), Rules::VERSION, [], ['weeks' => [['sessions' => [['date' => $date, 'items' => [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'phase' => 'work', 'seconds' => $seconds]]]]]]], null, '');
+                $this->em()->persist($plan);
+                $this->em()->persist(new SessionLog(Uuid::v7(), $who, $by, $plan, self::day($days - 1), new \DateTimeImmutable(sprintf('-%d days', $days - 1)), [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'holdReached' => true]], null, null, ''));
+                $done += $seconds / 3600;
+            }
+        }
+        $this->em()->flush();
+        $page = $this->client->request('GET', '/what-worked');
+        self::assertSelectorTextContains('main', 'People with sessions: 6.');
+        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(), 'Rotation'))->text();
+        self::assertMatchesRegularExpression('/Shins stacked: 1\.\d° an hour/', $rotation);
+        self::assertStringNotContainsString('Figure four: ', $rotation);
+        $this->client->loginUser($this->teacher('third@studio.example'));
+        $this->client->request('GET', '/what-worked');
+        self::assertSelectorTextContains('main', 'No session has been logged');
+    }
+
+    /** Of each test of which there are two pictures the first and the last stand side by side. */
+    public function testTwoPictures(): void
+    {
+        foreach (['soles-together' => [30, 20, 2], 'frog' => [5]] as $test => $ages) {
+            foreach ($ages as $days) {
+                $this->em()->persist(new KeptPicture(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable("-$days days"), $test, 800, 600));
+            }
+        }
+        $this->em()->flush();
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertCount(2, $page->filter('.two-pictures img'));
+        self::assertSame(self::day(30)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')->first()->text())[1]));
+        self::assertSame(self::day(2)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')->last()->text())[1]));
+    }
+
     /** What is usual comes from a teacher's other people, as soon as there are enough who began alike; nobody else's count. */
     public function testWhatIsUsualComesFromTheTeachersPeople(): void
     {
@@ -227,9 +277,14 @@ final class ProgressPageTest extends AppTestCase
 
     private function shins(int $daysAgo, float $knee): void
     {
+        $this->read($this->practitioner, $this->teacher, $daysAgo, $knee);
+    }
+
+    private function read(Practitioner $who, Teacher $by, int $daysAgo, float $knee): void
+    {
         $entry = Uuid::v7();
         foreach (Side::cases() as $side) {
-            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->teacher, 'shins-stacked', $side, new \DateTimeImmutable("-$daysAgo days"), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
+            $test = new Test(Uuid::v7(), $entry, $who, $by, 'shins-stacked', $side, new \DateTimeImmutable("-$daysAgo days"), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
             $test->add(['kneeHeight' => $knee, 'ankleHeight' => 10.0]);
             $test->add(['kneeHeight' => $knee + 0.2, 'ankleHeight' => 10.0]);
             $this->em()->persist($test);
