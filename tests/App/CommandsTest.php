@@ -38,7 +38,7 @@ final class CommandsTest extends AppTestCase
         self::assertStringContainsString('nothing was loaded', $tester->getDisplay());
         self::assertSame(1, $this->howMany(Teacher::class));
         self::assertSame(6, $this->howMany(Practitioner::class));
-        self::assertSame(20 * 12, $this->howMany(Test::class), 'Ten tests on both sides, in twelve assessments.');
+        self::assertSame(20 * 16, $this->howMany(Test::class), 'Ten tests on both sides, in sixteen assessments.');
         $this->em()->clear();
         $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([]);
         self::assertInstanceOf(Teacher::class, $teacher);
@@ -47,7 +47,7 @@ final class CommandsTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Ladder');
         self::assertSelectorTextContains('main', 'Held');
         foreach ($this->em()->getRepository(Practitioner::class)->findAll() as $practitioner) {
-            foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance'] as $page) {
+            foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance', '/progress', '/journal'] as $page) {
                 $this->client->request('GET', "/practitioners/$practitioner->id$page");
                 self::assertResponseIsSuccessful();
             }
