@@ -42,6 +42,8 @@ const pages = {
     person,
     pose: `${person}/poses/half-lotus`,
     ladder: `${person}/ladder/half-lotus`,
+    progress: `${person}/progress`,
+    journal: `${person}/journal`,
     'test form': `${person}/tests/soles-together`,
     'pose lab': `${person}/lab`,
 };

@@ -16,7 +16,7 @@ final readonly class TimeChart
     private const RIGHT = 46;
     private const TOP = 12;
     private const BOTTOM = 46;
-    private const BAND = 24;
+    private const BAND = 12;
     /** A reading's bar goes so many SD up and down: nineteen of twenty lie within. */
     private const SDS = 1.96;
     /** The least that a picture spans, in days and in the unit of what is read. */
