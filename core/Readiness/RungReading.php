@@ -178,10 +178,16 @@ final readonly class RungReading
         return null === $chance ? null : max(1, min(99, (int) round(100 * $chance)));
     }
 
+    /** Whether no day may be named for it: held, tests first since that was lifted, or too deep beside a side that rests. */
+    public function hasNoDay(): bool
+    {
+        return [] !== $this->heldBy || [] !== $this->testFirst || $this->waitsForOtherSide;
+    }
+
     /** Whether it stays closed whoever has passed it: held, tests first, too deep beside a resting side, or a gate. */
     public function isBarred(): bool
     {
-        return [] !== $this->heldBy || [] !== $this->testFirst || $this->waitsForOtherSide || [] !== $this->shut();
+        return $this->hasNoDay() || [] !== $this->shut();
     }
 
     /** @return list<GateFinding> the gates that are not met; none where the rung itself was seen clean */

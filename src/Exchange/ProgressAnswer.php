@@ -61,7 +61,7 @@ final readonly class ProgressAnswer
         foreach (Ability::cases() as $ability) {
             $evidence = array_values(array_filter($poses->person->evidence[$side->value], static fn ($one): bool => $one->ability === $ability));
             if ([] !== $evidence) {
-                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, $goal?->askedOf($ability), [] !== ($goal->heldBy ?? []));
+                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $poses->person->on, $goal?->askedOf($ability), $goal?->hasNoDay() ?? false);
             }
         }
 

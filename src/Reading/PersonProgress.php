@@ -86,7 +86,7 @@ final readonly class PersonProgress
             $full = $poses->of($pose, $side)->full();
             $least = $full->askedOf($ability);
             if (null !== $least) {
-                $asked[] = ['posture' => $pose, 'pose' => $poses->postures[$pose]->name, 'asked' => $least, 'isHeld' => [] !== $full->heldBy];
+                $asked[] = ['posture' => $pose, 'pose' => $poses->postures[$pose]->name, 'asked' => $least, 'isHeld' => $full->hasNoDay()];
             }
         }
         usort($asked, static fn (array $a, array $b): int => $b['asked'] <=> $a['asked']);

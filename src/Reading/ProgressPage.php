@@ -90,7 +90,7 @@ final readonly class ProgressPage
                     'then' => $then?->of($id, $side),
                     'keptThen' => $first->states[$id][$side->value] ?? null,
                     'now' => $now,
-                    'when' => self::when($now, $progress, $side, $today),
+                    'when' => $this->when($now, $progress, $side, $today),
                 ];
             }
             $lines[] = ['posture' => $id, 'name' => $poses->postures[$id]->name, 'sides' => $sides];
@@ -106,14 +106,21 @@ final readonly class ProgressPage
      *
      * @return array{code: string, from: \DateTimeImmutable|null, to: \DateTimeImmutable|null, ability: string}
      */
-    private static function when(PoseReading $pose, array $progress, Side $side, \DateTimeImmutable $now): array
+    private function when(PoseReading $pose, array $progress, Side $side, \DateTimeImmutable $now): array
     {
         $none = static fn (string $code, string $ability = ''): array => ['code' => $code, 'from' => null, 'to' => null, 'ability' => $ability];
-        if (State::Held === $pose->state()) {
+        if (State::Held === $pose->state() || $pose->full()->hasNoDay()) {
             return $none('held');
         }
+        // What comes first has its own day, and this one none before it.
+        foreach ($pose->full()->shut() as $gate) {
+            if ('' !== $gate->first) {
+                return $none('first', $this->catalogue->names(Kind::Posture)[$gate->first] ?? $gate->first);
+            }
+        }
+        $isShut = [] !== $pose->full()->shut();
         if (State::Open === $pose->full()->stateUnheld()) {
-            return $none('open');
+            return $none($isShut ? 'gate' : 'open');
         }
         $last = null;
         foreach ($pose->full()->margins as $margin) {
@@ -140,7 +147,7 @@ final readonly class ProgressPage
             }
         }
 
-        return null === $last ? $none('soon') : ['code' => 'when', 'from' => $last->from, 'to' => $last->to, 'ability' => $last->ability->value];
+        return null === $last ? $none($isShut ? 'gate' : 'soon') : ['code' => 'when', 'from' => $last->from, 'to' => $last->to, 'ability' => $last->ability->value];
     }
 
     /**

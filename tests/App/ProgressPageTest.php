@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\PainSaid;
@@ -15,6 +16,7 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Practice\PractisedMinutes;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\PersonProgress;
 use LucidAscent\App\Reading\ProgressPage;
@@ -23,6 +25,7 @@ use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Progress\Prior;
 use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\Uid\Uuid;
@@ -136,9 +139,31 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
-        self::assertSame(['No day while something holds it', 'No day while something holds it'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
+        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
+        // A word lifts it, and tests come first: what was read before says nothing of a day.
+        $said = $this->em()->getRepository(PainSaid::class)->findOneBy([]) ?? self::fail('Nothing was said.');
+        $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'), 'A Physiotherapist', Word::Clinician, new \DateTimeImmutable('-1 minute'), 'Everything again.', true, [HoldsOn::idOf($said)]));
+        $this->em()->flush();
+        $page = $this->client->request('GET', "$this->home/progress");
+        self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
+        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
         $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner) ?? self::fail('No body.');
         self::assertSame([], self::getContainer()->get(PersonProgress::class)->toKeep($this->practitioner, $poses, new \DateTimeImmutable())['forecasts']);
+    }
+
+    /** A pose before which another comes has no day of its own before that one. */
+    public function testWhatComesFirstHasItsDayFirst(): void
+    {
+        foreach (range(0, 5) as $i) {
+            $this->shins(28 * (6 - $i), 30.0 - 1.5 * $i);
+        }
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'), false, ['half-lotus', 'lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->flush();
+        $when = $this->client->request('GET', "$this->home/progress")->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text()));
+        self::assertCount(4, $when);
+        self::assertSame(['After Half lotus, which comes first', 'After Half lotus, which comes first'], array_slice($when, 2));
+        self::assertStringNotContainsString('After', $when[0]);
     }
 
     /** Each rung has its own number: what it was practised on, clean; a height that was not clean is none. */
