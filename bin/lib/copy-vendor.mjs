@@ -1,5 +1,6 @@
-// Copies what the pages need of the npm packages, with their licences, so that nothing is fetched at run time.
-import { copyFileSync, mkdirSync } from 'node:fs';
+// Copies what the pages need of the npm packages, with their licences, so that nothing is fetched at run time; and lays the
+// texts that scripts show beside the scripts, a file a language, so that no page brings them along.
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 
 const target = 'public/assets';
 const fonts = {
@@ -19,3 +20,12 @@ for (const [family, subsets] of Object.entries(fonts)) {
     copyFileSync(`${folder}/LICENSE`, `${target}/licences/${family}.txt`);
 }
 copyFileSync('node_modules/bulma/LICENSE', `${target}/licences/bulma.txt`);
+
+mkdirSync(`${target}/texts`, { recursive: true });
+for (const file of readdirSync('translations')) {
+    const language = file.match(/^script\.([a-z]+)\.json$/)?.[1];
+    if (language) {
+        const texts = JSON.parse(readFileSync(`translations/${file}`, 'utf8'));
+        writeFileSync(`${target}/texts/${language}.js`, `export default ${JSON.stringify(texts)};\n`);
+    }
+}

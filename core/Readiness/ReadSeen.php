@@ -33,6 +33,12 @@ final class ReadSeen
         return self::leg($seen, $rung->thresholds, $rung->demand, $rung->prop, $seen->side, $proportions);
     }
 
+    /** In the place of a test: what it was read in. */
+    public static function label(string $posture, string $rung): string
+    {
+        return "seen $posture $rung";
+    }
+
     /** @return list<Evidence> of the other leg, which had its own part in it */
     public static function ofOtherLeg(Seen $seen, RungDefinition $rung, Proportions $proportions): array
     {
@@ -49,7 +55,7 @@ final class ReadSeen
         if (!$seen->isClean || !$seen->showsAngles) {
             return [];
         }
-        $label = "seen {$seen->posture} {$seen->rung}";
+        $label = self::label($seen->posture, $seen->rung);
         // The heights, and whether the limb hung free, are of the side itself.
         $isOwn = $side === $seen->side;
         $bound = $isOwn && $seen->hangsFree ? Bound::Exact : Bound::AtLeast;

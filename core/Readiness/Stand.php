@@ -158,13 +158,25 @@ final readonly class Stand
         }
         $passed = [];
         foreach ($rungs as $i => $rung) {
-            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && [] === $rung->testFirst && State::Open === $rung->stateOfMargins();
+            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && [] === $rung->testFirst && State::Open === $rung->stateOfMargins() && !self::showsItself($posture, $rung);
             if ($i <= $seen || isset($practised[$rung->rung->id]) || $isMeasured) {
                 $passed[$i] = true;
             }
         }
 
         return $passed;
+    }
+
+    /** Whether it is open by nothing but its own having been practised: that is no measurement, and takes three clean sessions. */
+    private static function showsItself(PostureDefinition $posture, RungReading $rung): bool
+    {
+        foreach ($rung->margins as $margin) {
+            if (in_array(ReadSeen::label($posture->id, $rung->rung->id), $margin->capacity?->tests() ?? [], true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function held(Hold $hold): Reason

@@ -7,7 +7,6 @@ namespace LucidAscent\App\Twig;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Reason\Reason;
-use Symfony\Component\Translation\TranslatorBagInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
@@ -37,25 +36,12 @@ final class ReasonExtension extends AbstractExtension
     public function getFunctions(): array
     {
         return [
-            new TwigFunction('script_texts', $this->scriptTexts(...)),
             new TwigFunction('unit', static fn (string $unit): string => match ($unit) {
                 'degrees' => '°',
                 'seconds' => "\u{a0}s",
                 default => "\u{a0}".$unit,
             }),
         ];
-    }
-
-    /** @return array<string, string> the texts that scripts show, by their English */
-    public function scriptTexts(): array
-    {
-        $texts = [];
-        $catalogue = $this->translator instanceof TranslatorBagInterface ? $this->translator->getCatalogue() : null;
-        for (; null !== $catalogue; $catalogue = $catalogue->getFallbackCatalogue()) {
-            $texts += array_filter($catalogue->all('script'), is_string(...));
-        }
-
-        return $texts;
     }
 
     public function text(Reason $reason): string

@@ -38,7 +38,7 @@ final class TranslationTest extends TestCase
 
     public function testEveryKeyOfAScriptHasItsEnglish(): void
     {
-        $english = Yaml::parseFile(self::ROOT.'/translations/script.en.yaml');
+        $english = json_decode((string) file_get_contents(self::ROOT.'/translations/script.en.json'), true, 512, JSON_THROW_ON_ERROR);
         $found = 0;
         foreach ($this->files('public/assets/js', '*.js') as $name => $source) {
             preg_match_all("/\\bt\\(\\s*'((?:[^'\\\\]|\\\\.)+)'/", $source, $keys);
@@ -48,6 +48,22 @@ final class TranslationTest extends TestCase
             }
         }
         self::assertGreaterThan(50, $found);
+        $shipped = (string) file_get_contents(self::ROOT.'/public/assets/texts/en.js');
+        self::assertSame($english, json_decode(substr($shipped, strlen('export default '), -2), true, 512, JSON_THROW_ON_ERROR), 'The build lays them beside the scripts.');
+    }
+
+    /** A sentence that cannot be formatted would break the page that says it. */
+    public function testEverySentenceCanBeFormatted(): void
+    {
+        $sentences = Yaml::parseFile(self::ROOT.'/translations/reasons+intl-icu.en.yaml');
+        self::assertGreaterThan(100, count($sentences));
+        foreach ($sentences as $code => $sentence) {
+            $format = \MessageFormatter::create('en', $sentence);
+            self::assertNotNull($format, $code);
+            preg_match_all('/\{(\w+)/', $sentence, $names);
+            $numbers = array_fill_keys($names[1], 1.5);
+            self::assertNotFalse($format->format($numbers), $code);
+        }
     }
 
     public function testReasonsOfTheCoreHaveTheirSentence(): void

@@ -36,6 +36,7 @@ use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\ReadSeen;
 use LucidAscent\Core\Readiness\RungReading;
 use LucidAscent\Core\Readiness\Stand;
 use LucidAscent\Core\Readiness\State;
@@ -253,6 +254,19 @@ final class StandTest extends TestCase
         $posture = static fn (Demand $demand): PostureDefinition => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', $demand, [], new Work([], false))], []);
         $shown = static fn (PostureDefinition $posture): ?float => array_values(array_filter((new ReadPoses(['turner' => $posture], $person, []))->of('turner', Side::Left)->full()->margins, static fn ($margin): bool => Ability::Rotation === $margin->ability))[0]->shown ?? null;
         self::assertSame(99.0, $shown($posture(new Demand(static fn (): KneeAtHeight => $asked))));
+    }
+
+    /** What one clean session of a rung shows of its angles is no measurement of it: practice passes a rung after three. */
+    public function testOneSessionMeasuresNoRungThrough(): void
+    {
+        $ladder = self::ladder(isMeasuredThrough: true, ground: 60.0);
+        $practised = new Seen('turner', 'ground', Side::Left, true, self::day('2026-03-05'), isPractice: true);
+        $shown = new Evidence(Ability::Rotation, 60.0, Bound::AtLeast, Uncertainty::none(), ReadSeen::label('turner', 'ground'), on: self::day('2026-03-05'));
+        $elsewhere = new Evidence(Ability::Rotation, 60.0, Bound::AtLeast, Uncertainty::none(), ReadSeen::label('other', 'ground'), on: self::day('2026-03-05'));
+        $of = static fn (Evidence $evidence): Stand => self::stand(new KnownPerson(SampleBody::proportions(), ['left' => [$evidence], 'right' => []], Holds::none(), [], self::day('2026-03-10'), [$practised]), $ladder);
+        self::assertSame(State::Open, $of($shown)->rung?->state());
+        self::assertSame(['ground', []], [$of($shown)->rung->rung->id, $of($shown)->passed]);
+        self::assertContains('ground', $of($elsewhere)->passed, 'What another shape shows is one.');
     }
 
     public function testARungThatAsksForNothingThatCanBeReadIsUnknown(): void
