@@ -259,10 +259,10 @@ final class StandTest extends TestCase
     /** What one clean session of a rung shows of its angles is no measurement of it: practice passes a rung after three. */
     public function testOneSessionMeasuresNoRungThrough(): void
     {
-        $ladder = self::ladder(isMeasuredThrough: true, ground: 60.0);
+        $ladder = self::ladder(isMeasuredThrough: true, ground: 45.0);
         $practised = new Seen('turner', 'ground', Side::Left, true, self::day('2026-03-05'), isPractice: true);
-        $shown = new Evidence(Ability::Rotation, 60.0, Bound::AtLeast, Uncertainty::none(), ReadSeen::label('turner', 'ground'), on: self::day('2026-03-05'));
-        $elsewhere = new Evidence(Ability::Rotation, 60.0, Bound::AtLeast, Uncertainty::none(), ReadSeen::label('other', 'ground'), on: self::day('2026-03-05'));
+        $shown = new Evidence(Ability::Rotation, 45.0, Bound::AtLeast, Uncertainty::none(), ReadSeen::label('turner', 'ground'), on: self::day('2026-03-05'));
+        $elsewhere = new Evidence(Ability::Rotation, 45.0, Bound::AtLeast, Uncertainty::none(), ReadSeen::label('other', 'ground'), on: self::day('2026-03-05'));
         $of = static fn (Evidence $evidence): Stand => self::stand(new KnownPerson(SampleBody::proportions(), ['left' => [$evidence], 'right' => []], Holds::none(), [], self::day('2026-03-10'), [$practised]), $ladder);
         self::assertSame(State::Open, $of($shown)->rung?->state());
         self::assertSame(['ground', []], [$of($shown)->rung->rung->id, $of($shown)->passed]);
