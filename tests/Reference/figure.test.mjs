@@ -4,6 +4,7 @@ import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
 import { test } from 'node:test';
 import { Matrix4, Vector3 } from 'three';
+import { generator } from './php.mjs';
 
 const radians = (degrees) => (degrees * Math.PI) / 180;
 const turn = (axis, degrees) => new Matrix4().makeRotationAxis(new Vector3(...axis), radians(degrees));
@@ -14,10 +15,6 @@ const figures = (poses) =>
         execFileSync('php', ['tests/Reference/figures.php'], { input: JSON.stringify(poses), maxBuffer: 1 << 26 }),
     );
 
-const generator = (seed) => () => {
-    seed = (seed * 1664525 + 1013904223) % 4294967296;
-    return seed / 4294967296;
-};
 const random = generator(1126);
 const between = (low, high) => low + (high - low) * random();
 

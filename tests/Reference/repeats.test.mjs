@@ -3,22 +3,8 @@ import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
 import { test } from 'node:test';
 import { mean, sampleStandardDeviation, sampleVariance } from 'simple-statistics';
+import { generator, php } from './php.mjs';
 
-const php = (code, input) =>
-    JSON.parse(
-        execFileSync(
-            'php',
-            ['-r', `require 'vendor/autoload.php'; $in = json_decode(stream_get_contents(STDIN), true); ${code}`],
-            {
-                input: JSON.stringify(input),
-            },
-        ),
-    );
-
-const generator = (seed) => () => {
-    seed = (seed * 1664525 + 1013904223) % 4294967296;
-    return seed / 4294967296;
-};
 const random = generator(4711);
 
 test('the SEM of repeated readings is the pooled within-leg deviation', () => {

@@ -5,15 +5,11 @@ import assert from 'node:assert/strict';
 import { execFileSync } from 'node:child_process';
 import { test } from 'node:test';
 import { Matrix4, Vector3 } from 'three';
+import { generator } from './php.mjs';
 
 const radians = (degrees) => (degrees * Math.PI) / 180;
 const body = { thigh: 41.2, shin: 41.3, hipSpacing: 17, seatedHipHeight: 9, ankleAboveSole: 6.6 };
 
-// A generator with a seed, so that a failure can be seen again.
-const generator = (seed) => () => {
-    seed = (seed * 1664525 + 1013904223) % 4294967296;
-    return seed / 4294967296;
-};
 const random = generator(20261125);
 const between = (low, high) => low + (high - low) * random();
 

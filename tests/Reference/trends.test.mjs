@@ -1,23 +1,9 @@
 // Lines, differences and quantiles of months of readings against a general statistics library (simple-statistics).
 import assert from 'node:assert/strict';
-import { execFileSync } from 'node:child_process';
 import { test } from 'node:test';
 import { linearRegression, mean, probit, sampleStandardDeviation } from 'simple-statistics';
+import { generator, php } from './php.mjs';
 
-const php = (code, input) =>
-    JSON.parse(
-        execFileSync(
-            'php',
-            ['-r', `require 'vendor/autoload.php'; $in = json_decode(stream_get_contents(STDIN), true); ${code}`],
-            {
-                input: JSON.stringify(input),
-            },
-        ),
-    );
-const generator = (seed) => () => {
-    seed = (seed * 1664525 + 1013904223) % 4294967296;
-    return seed / 4294967296;
-};
 const random = generator(815);
 const near = (one, other, within) => assert.ok(Math.abs(one - other) <= within, `${one} is not ${other}`);
 
