@@ -21,7 +21,7 @@ final readonly class HeldKnee implements ChainReading, Posture
     private const STEP = 1e-5;
     private const STEPS = 12;
     /** Where a place that moves by less has been found, in radians. */
-    private const STILL = 1e-11;
+    private const STILL = 1e-10;
 
     /**
      * @param float $radians where on the swivel
@@ -29,8 +29,9 @@ final readonly class HeldKnee implements ChainReading, Posture
      * @param array{float, float}|null $slopes how their margins move along the swivel, in degrees per radian
      * @param bool $isOnFloor whether it lies on the floor
      * @param bool $isOnEdge whether it is as near to the midline as it may be
+     * @param float $slope how that by which it would not be held moves along the swivel, a radian; nothing where nothing holds it
      */
-    private function __construct(private FreeKnee $free, private float $radians, private ?array $tie, private ?array $slopes, private bool $isOnFloor, private bool $isOnEdge)
+    private function __construct(private FreeKnee $free, private float $radians, private ?array $tie, private ?array $slopes, private bool $isOnFloor, private bool $isOnEdge, private float $slope)
     {
     }
 
@@ -39,45 +40,50 @@ final readonly class HeldKnee implements ChainReading, Posture
     {
         $swivel = self::swivel($free->contact, $body);
         $place = $swivel->place($pose->knee);
+        [$before, $here, $after] = [$swivel->pose($place - self::STEP), $swivel->pose($place), $swivel->pose($place + self::STEP)];
+        [$tie, $slopes] = self::tie($free->capacity, $before, $here, $after) ?? [null, null];
+        $outside = $free->outside($body);
+        $held = new self($free, $place, $tie, $slopes, abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE, abs($pose->knee->y - $outside) < self::TIE, 0.0);
 
-        [$tie, $slopes] = self::tie($free->capacity, $swivel, $place) ?? [null, null];
+        return $held->with($free, ($held->off($after, $outside) - $held->off($before, $outside)) / (2 * self::STEP));
+    }
 
-        return new self(
-            $free,
-            $place,
-            $tie,
-            $slopes,
-            abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE,
-            abs($pose->knee->y - $free->outside($body)) < self::TIE,
-        );
+    private function with(FreeKnee $free, float $slope): self
+    {
+        return new self($free, $this->radians, $this->tie, $this->slopes, $this->isOnFloor, $this->isOnEdge, $slope);
     }
 
     public function pose(Body $body): LegPose
     {
         $swivel = self::swivel($this->free->contact, $body);
-        $off = match (true) {
-            $this->isOnFloor => static fn (LegPose $pose): float => $pose->knee->z - LegChain::HALF_KNEE,
-            $this->isOnEdge => fn (LegPose $pose): float => $pose->knee->y - $this->free->outside($body),
-            null !== $this->tie => fn (LegPose $pose): float => self::margin($this->tie[0] ?? Component::Flexion, $this->free->capacity, $pose) - self::margin($this->tie[1] ?? Component::Flexion, $this->free->capacity, $pose),
-            default => null,
-        };
         $place = $this->radians;
         $pose = $swivel->pose($place);
-        if (null === $off) {
+        if (0.0 === $this->slope) {
             return $pose;
         }
-        // The place hardly moves, and its slope less: one slope serves all steps.
-        $slope = ($off($swivel->pose($place + self::STEP)) - $off($pose)) / self::STEP;
-        for ($i = 0; $i < self::STEPS && 0.0 !== $slope; ++$i) {
-            $step = $off($pose) / $slope;
-            $place -= $step;
-            $pose = $swivel->pose($place);
+        $outside = $this->isOnEdge ? $this->free->outside($body) : 0.0;
+        // The place hardly moves, and its slope less: one slope serves all bodies and all steps.
+        for ($i = 0; $i < self::STEPS; ++$i) {
+            $step = $this->off($pose, $outside) / $this->slope;
             if (abs($step) < self::STILL) {
                 break;
             }
+            $place -= $step;
+            $pose = $swivel->pose($place);
         }
 
         return $pose;
+    }
+
+    /** By how much it is not where it belongs: on the floor, on the edge, or where two are short by the same. */
+    private function off(LegPose $pose, float $outside): float
+    {
+        return match (true) {
+            $this->isOnFloor => $pose->knee->z - LegChain::HALF_KNEE,
+            $this->isOnEdge => $pose->knee->y - $outside,
+            null !== $this->tie => self::margin($this->tie[0], $this->free->capacity, $pose) - self::margin($this->tie[1], $this->free->capacity, $pose),
+            default => 0.0,
+        };
     }
 
     public function angles(Body $body): array
@@ -97,7 +103,7 @@ final readonly class HeldKnee implements ChainReading, Posture
 
     public function shifted(string $name, float $by): static
     {
-        return new self($this->free->shifted($name, $by), $this->radians, $this->tie, $this->slopes, $this->isOnFloor, $this->isOnEdge);
+        return $this->with($this->free->shifted($name, $by), $this->slope);
     }
 
     /**
@@ -117,19 +123,20 @@ final readonly class HeldKnee implements ChainReading, Posture
     }
 
     /** @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one and tightens the other, and how fast */
-    private static function tie(Capacity $capacity, Swivel $swivel, float $place): ?array
+    private static function tie(Capacity $capacity, LegPose $before, LegPose $here, LegPose $after): ?array
     {
         $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => null !== $capacity->of($one)));
-        $margin = static fn (Component $one, float $at): float => self::margin($one, $capacity, $swivel->pose($at));
-        usort($limited, static fn (Component $a, Component $b): int => $margin($a, $place) <=> $margin($b, $place));
-        if (count($limited) < 2 || abs($margin($limited[0], $place) - $margin($limited[1], $place)) > self::TIE) {
+        $margins = array_map(static fn (Component $one): float => self::margin($one, $capacity, $here), $limited);
+        asort($margins);
+        [$first, $second] = array_keys($margins) + [null, null];
+        if (null === $first || null === $second || $margins[$second] - $margins[$first] > self::TIE) {
             return null;
         }
-        $slope = static fn (Component $one): float => ($margin($one, $place + self::STEP) - $margin($one, $place - self::STEP)) / (2 * self::STEP);
+        $tie = [$limited[$first], $limited[$second]];
+        $slope = static fn (Component $one): float => (self::margin($one, $capacity, $after) - self::margin($one, $capacity, $before)) / (2 * self::STEP);
+        $slopes = [$slope($tie[0]), $slope($tie[1])];
 
-        $slopes = [$slope($limited[0]), $slope($limited[1])];
-
-        return $slopes[0] * $slopes[1] < 0.0 ? [[$limited[0], $limited[1]], $slopes] : null;
+        return $slopes[0] * $slopes[1] < 0.0 ? [$tie, $slopes] : null;
     }
 
     private static function margin(Component $component, Capacity $capacity, LegPose $pose): float

@@ -11,7 +11,7 @@ use LucidAscent\Core\Body\Body;
  * that asks least of a person: the best worst margin among the points above the floor and clear of
  * the body.
  */
-final readonly class Swivel
+final class Swivel
 {
     /** What is allowed of the circle is looked at in steps of so many radians, then the best places closely. */
     private const STEP = M_PI / 60;
@@ -21,8 +21,8 @@ final readonly class Swivel
 
     private const DEGREES = 180.0 / M_PI;
 
-    /** @var array<int, array{float, float, float}> the thigh's direction along each of the pelvis's axes: what stays, what goes with the cosine, with the sine */
-    private array $thigh;
+    /** @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} the thigh's direction along each of the pelvis's axes: what stays, what goes with the cosine, with the sine */
+    private array $direction;
     /** @var array{float, float, float} from hip to ankle, along the same */
     private array $line;
     /** How far that reaches along the thigh, in cm: the same all around. */
@@ -31,23 +31,16 @@ final readonly class Swivel
     private float $kneeFlexion;
 
     private function __construct(
-        private Vector $hip,
-        private Vector $ankle,
-        private Vector $centre,
-        private float $radius,
-        private Vector $across,
-        private Vector $along,
-        private float $pelvicTilt,
-        Body $body,
+        private readonly Vector $hip,
+        private readonly Vector $ankle,
+        private readonly Vector $centre,
+        private readonly float $radius,
+        private readonly Vector $across,
+        private readonly Vector $along,
+        private readonly float $pelvicTilt,
+        private readonly float $thigh,
+        private readonly float $shin,
     ) {
-        $inPelvis = static fn (Vector $v): array => (new Sitting(0.0, $pelvicTilt))->toPelvis($v)->toArray();
-        $middle = $inPelvis($centre->minus($hip)->times(1 / $body->thigh));
-        $cos = $inPelvis($across->times($radius / $body->thigh));
-        $sin = $inPelvis($along->times($radius / $body->thigh));
-        $this->thigh = [[$middle[0], $cos[0], $sin[0]], [$middle[1], $cos[1], $sin[1]], [$middle[2], $cos[2], $sin[2]]];
-        $this->line = $inPelvis($ankle->minus($hip));
-        $this->ahead = ($middle[0] * $this->line[0]) + ($middle[1] * $this->line[1]) + ($middle[2] * $this->line[2]);
-        $this->kneeFlexion = acos(max(-1.0, min(1.0, ($this->ahead - $body->thigh) / $body->shin))) * self::DEGREES;
     }
 
     /**
@@ -75,7 +68,7 @@ final readonly class Swivel
         $across = $axis->cross($other);
         $across = $across->times(1 / $across->length());
 
-        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt, $body);
+        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt, $body->thigh, $body->shin);
     }
 
     /**
@@ -85,6 +78,7 @@ final readonly class Swivel
      */
     public function best(Capacity $capacity, float $outside = -INF): LegPose
     {
+        $this->lookAlong();
         $best = null;
         $margin = -INF;
         foreach ($this->allowed($outside) as [$from, $to]) {
@@ -172,6 +166,19 @@ final readonly class Swivel
         );
     }
 
+    /** What is the same all around the circle, for a search that asks for many of its places. */
+    private function lookAlong(): void
+    {
+        $sitting = new Sitting(0.0, $this->pelvicTilt);
+        $middle = $sitting->toPelvis($this->centre->minus($this->hip)->times(1 / $this->thigh))->toArray();
+        $cos = $sitting->toPelvis($this->across->times($this->radius / $this->thigh))->toArray();
+        $sin = $sitting->toPelvis($this->along->times($this->radius / $this->thigh))->toArray();
+        $this->direction = [[$middle[0], $cos[0], $sin[0]], [$middle[1], $cos[1], $sin[1]], [$middle[2], $cos[2], $sin[2]]];
+        $this->line = $sitting->toPelvis($this->ankle->minus($this->hip))->toArray();
+        $this->ahead = $middle[0] * $this->line[0] + $middle[1] * $this->line[1] + $middle[2] * $this->line[2];
+        $this->kneeFlexion = acos(max(-1.0, min(1.0, ($this->ahead - $this->thigh) / $this->shin))) * self::DEGREES;
+    }
+
     /**
      * The worst margin at a place of the circle, in degrees, without the leg being built there: every search comes
      * through here a hundred times. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
@@ -182,7 +189,7 @@ final readonly class Swivel
     {
         $cos = cos($radians);
         $sin = sin($radians);
-        [$x, $y, $z] = $this->thigh;
+        [$x, $y, $z] = $this->direction;
         $dx = $x[0] + $x[1] * $cos + $x[2] * $sin;
         $dy = $y[0] + $y[1] * $cos + $y[2] * $sin;
         $dz = $z[0] + $z[1] * $cos + $z[2] * $sin;
