@@ -126,13 +126,11 @@ final readonly class HeldKnee implements ChainReading, Posture
     private static function tie(Capacity $capacity, LegPose $before, LegPose $here, LegPose $after): ?array
     {
         $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => null !== $capacity->of($one)));
-        $margins = array_map(static fn (Component $one): float => self::margin($one, $capacity, $here), $limited);
-        asort($margins);
-        [$first, $second] = array_keys($margins) + [null, null];
-        if (null === $first || null === $second || $margins[$second] - $margins[$first] > self::TIE) {
+        usort($limited, static fn (Component $a, Component $b): int => self::margin($a, $capacity, $here) <=> self::margin($b, $capacity, $here));
+        if (count($limited) < 2 || self::margin($limited[1], $capacity, $here) - self::margin($limited[0], $capacity, $here) > self::TIE) {
             return null;
         }
-        $tie = [$limited[$first], $limited[$second]];
+        $tie = [$limited[0], $limited[1]];
         $slope = static fn (Component $one): float => (self::margin($one, $capacity, $after) - self::margin($one, $capacity, $before)) / (2 * self::STEP);
         $slopes = [$slope($tie[0]), $slope($tie[1])];
 
