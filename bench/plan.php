@@ -6,6 +6,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
@@ -31,7 +32,9 @@ $median = require __DIR__.'/median.php';
 $read = $median(static function () use ($catalogue, $person, $wanted): void {
     $poses = new ReadPoses($catalogue->postures(), $person);
     foreach ($wanted as $id) {
-        $poses->state($id);
+        foreach (Side::cases() as $side) {
+            $poses->of($id, $side)->stand();
+        }
     }
 });
 $plan = $median(static fn () => (new Planner(new ReadPoses($catalogue->postures(), $person, $catalogue->tests()), $catalogue->practice(), $catalogue->dose('counted-breath'), [], $catalogue->drills()))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))));

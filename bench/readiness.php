@@ -33,7 +33,7 @@ $read = static function (KnownPerson $known, array $ids) use ($catalogue): float
     $poses = new ReadPoses($catalogue->postures(), $known);
     foreach ($ids as $id) {
         foreach (Side::cases() as $side) {
-            $poses->of($id, $side)->state();
+            $poses->of($id, $side)->stand();
         }
     }
 

@@ -7,7 +7,7 @@ namespace LucidAscent\Core\Body;
 /**
  * A person's lengths: measured where somebody measured them, estimated from stature elsewhere.
  */
-final readonly class Proportions
+final class Proportions
 {
     /** A length estimated from stature is uncertain by this share of itself (one SD), and never less than a measured one. */
     public const ESTIMATE_ERROR = 0.05;
@@ -15,8 +15,13 @@ final readonly class Proportions
     public const LEAST_STATURE = 120.0;
     public const GREATEST_STATURE = 220.0;
 
+    /** @var array<string, Body> by side: asked for at every rung */
+    private array $bodies = [];
+    /** @var array<string, BodyError> likewise */
+    private array $errors = [];
+
     /** @param array<string, Length> $measured by segment name, with ".left" or ".right" where paired */
-    private function __construct(public Length $stature, private array $measured)
+    private function __construct(public readonly Length $stature, private readonly array $measured)
     {
     }
 
@@ -58,7 +63,7 @@ final readonly class Proportions
 
     public function body(Side $side): Body
     {
-        return new Body(
+        return $this->bodies[$side->value] ??= new Body(
             $this->length(Segment::Thigh, $side)->cm,
             $this->length(Segment::Shin, $side)->cm,
             $this->length(Segment::HipSpacing, $side)->cm,
@@ -70,7 +75,7 @@ final readonly class Proportions
 
     public function error(Side $side): BodyError
     {
-        return BodyError::of(fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
+        return $this->errors[$side->value] ??= BodyError::of(fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
             ? max(self::ESTIMATE_ERROR * $this->estimate($segment)->cm, $segment->measuringError())
             : $segment->measuringError());
     }

@@ -7,6 +7,8 @@ namespace LucidAscent\Core\Calendar;
 /** Days of the calendar: of a moment, the day that the clock of its own zone shows. */
 final class Day
 {
+    private const SECONDS = 86400;
+
     /** As 2026-03-02, so that days compare as texts do. */
     public static function of(\DateTimeImmutable $moment): string
     {
@@ -22,6 +24,12 @@ final class Day
     /** Whole days from one to the other; less than nought when the other is earlier. */
     public static function between(\DateTimeImmutable $from, \DateTimeImmutable $to): int
     {
-        return (int) self::midnight($from)->diff(self::midnight($to))->format('%r%a');
+        return self::number($to) - self::number($from);
+    }
+
+    /** Days since 1970 by the clock that it was read off. */
+    private static function number(\DateTimeImmutable $moment): int
+    {
+        return (int) floor(($moment->getTimestamp() + $moment->getOffset()) / self::SECONDS);
     }
 }

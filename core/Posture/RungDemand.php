@@ -21,6 +21,9 @@ interface RungDemand
     /** @return array<string, float> the position's own numbers, in cm and degrees */
     public function values(): array;
 
+    /** What tells it from any other position: two of one name are the same position. */
+    public function name(): string;
+
     /**
      * Which ability an angle of it draws on, and with which sign: straight legs apart are not bent legs
      * apart, and crossing over is abduction below zero.

@@ -23,6 +23,8 @@ final class KnownPerson
 {
     /** @var array<string, Capacities> */
     private array $capacities = [];
+    /** @var array<string, LegAsked> */
+    private array $legs = [];
     /** @var array<string, list<Seen>>|null by posture, rung and side */
     private ?array $tries = null;
 
@@ -47,6 +49,18 @@ final class KnownPerson
         public readonly array $observed = [],
         public readonly ?ToolErrors $tools = null,
     ) {
+    }
+
+    /**
+     * A leg in a position, reckoned once: rungs of several ladders, and both legs of one shape, ask for the same.
+     *
+     * @param string $position side, prop and position
+     * @param Capacities $by what it was reckoned by
+     * @param \Closure(): LegAsked $reckon
+     */
+    public function leg(string $position, Capacities $by, \Closure $reckon): LegAsked
+    {
+        return $this->legs[spl_object_id($by)." $position"] ??= $reckon();
     }
 
     /** @param Since|null $since what is known from readings after a moment alone */

@@ -42,9 +42,15 @@ final readonly class LegAsked
     /** @param bool $atLimits whether all that is not known exactly is taken to go as far as legs do */
     public static function of(?RungDemand $demand, PropRule $prop, KnownPerson $person, Side $side, Capacities $capacities, bool $atLimits): self
     {
-        if (null === $demand) {
-            return new self();
-        }
+        return null === $demand ? new self() : $person->leg(
+            "{$side->value} {$prop->value} ".($atLimits ? 'limits ' : ' ').$demand->name(),
+            $capacities,
+            static fn (): self => self::reckoned($demand, $prop, $person, $side, $capacities, $atLimits),
+        );
+    }
+
+    private static function reckoned(RungDemand $demand, PropRule $prop, KnownPerson $person, Side $side, Capacities $capacities, bool $atLimits): self
+    {
         try {
             $body = $person->proportions->body($side);
             $asked = $demand->posture($atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg(), $person->proportions->stature->cm);

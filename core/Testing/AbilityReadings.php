@@ -96,6 +96,9 @@ final readonly class AbilityReadings
     private function best(?LegAngles $wanted): Evidence
     {
         $best = $this->exact[0];
+        if (1 === count($this->exact)) {
+            return $best;
+        }
         foreach ($this->exact as $e) {
             if ($this->rank($e, $wanted) < $this->rank($best, $wanted)) {
                 $best = $e;

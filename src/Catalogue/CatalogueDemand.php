@@ -9,6 +9,7 @@ use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\About;
 use LucidAscent\Core\LegChain\Contact\Contact;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\OtherLeg;
@@ -17,13 +18,16 @@ use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\Posture\RungDemand;
 
 /** A rung's leg position as the catalogue writes it down. */
-final readonly class CatalogueDemand implements RungDemand
+final class CatalogueDemand implements RungDemand
 {
+    /** @var array<class-string<Contact>, About> */
+    private static array $abouts = [];
+
     /**
      * @param class-string<Contact> $contact
      * @param array<string, float|int> $values the position's own numbers, in cm and degrees
      */
-    private function __construct(private string $contact, private array $values)
+    private function __construct(private readonly string $contact, private readonly array $values)
     {
     }
 
@@ -90,8 +94,14 @@ final readonly class CatalogueDemand implements RungDemand
         return array_map(floatval(...), $this->values);
     }
 
+    public function name(): string
+    {
+        return $this->contact.' '.json_encode($this->values, JSON_THROW_ON_ERROR);
+    }
+
     public function ability(Component $component): ?array
     {
-        return $this->contact::about()->ability($component);
+        // Asked for each angle of each rung: what is known of a contact is told once.
+        return (self::$abouts[$this->contact] ??= $this->contact::about())->ability($component);
     }
 }

@@ -36,6 +36,11 @@ final readonly class Demand implements RungDemand
         return $this->values;
     }
 
+    public function name(): string
+    {
+        return 'demand '.spl_object_id($this);
+    }
+
     public function ability(Component $component): ?array
     {
         return [Ability::ofComponent($component), 1.0];
