@@ -316,9 +316,12 @@ final class Catalogue implements CacheWarmerInterface
             if ([] !== $folder->faults) {
                 throw InvalidCatalogue::because($folder->faults);
             }
-            $cache->write('<?php return '.var_export($folder->entries, true).';', [new DirectoryResource($this->folder)]);
+            Definitions::ofPostures($folder->entries[Kind::Posture->value]);
+            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'loads' => CatalogueDemand::derived()], true).';', [new DirectoryResource($this->folder)]);
         }
+        ['entries' => $entries, 'loads' => $loads] = require $cache->getPath();
+        CatalogueDemand::know($loads);
 
-        return $this->entries = require $cache->getPath();
+        return $this->entries = $entries;
     }
 }

@@ -22,6 +22,8 @@ final class CatalogueDemand implements RungDemand
 {
     /** @var array<class-string<Contact>, About> */
     private static array $abouts = [];
+    /** @var array<string, list<string>> by the position's name */
+    private static array $loads = [];
 
     /**
      * @param class-string<Contact> $contact
@@ -54,6 +56,24 @@ final class CatalogueDemand implements RungDemand
      * @return list<string>
      */
     public function loads(): array
+    {
+        return self::$loads[$this->name()] ??= $this->derivedLoads();
+    }
+
+    /** @return array<string, list<string>> what was derived so far, by the position's name */
+    public static function derived(): array
+    {
+        return self::$loads;
+    }
+
+    /** @param array<string, list<string>> $loads what was derived when the catalogue was compiled: a free knee is not sought anew at each request */
+    public static function know(array $loads): void
+    {
+        self::$loads = $loads + self::$loads;
+    }
+
+    /** @return list<string> */
+    private function derivedLoads(): array
     {
         $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
         $leg = StandardBody::leg();

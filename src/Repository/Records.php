@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
+use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Events;
 use Doctrine\ORM\Exception\EntityIdentityCollisionException;
 use Doctrine\ORM\Query;
 use LucidAscent\App\Entity\Assessment;
@@ -43,7 +45,8 @@ use Symfony\Component\Uid\Uuid;
  * The records, as one teacher may see them. Every question names the teacher: what belongs to
  * another is answered as if it were not there.
  */
-final readonly class Records
+#[AsDoctrineListener(Events::postFlush), AsDoctrineListener(Events::onClear)]
+final class Records
 {
     /** A test that nothing corrects. */
     private const STANDS = 'NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)';
@@ -51,8 +54,36 @@ final readonly class Records
     /** A row in which a pain may be felt: anything but the answer that nothing hurts. Pain itself says whether one is. */
     private const MAY_HURT = '(%1$s.painLevel > 0 OR %1$s.painKind <> :usual OR %1$s.painPlace <> :nowhere)';
 
-    public function __construct(private EntityManagerInterface $em)
+    /** @var array<string, mixed> what was asked already, by question and whom it was about */
+    private array $asked = [];
+
+    public function __construct(private readonly EntityManagerInterface $em)
     {
+    }
+
+    /** What was written changes the answers: nothing that was asked before counts any more. */
+    public function postFlush(): void
+    {
+        $this->asked = [];
+    }
+
+    public function onClear(): void
+    {
+        $this->asked = [];
+    }
+
+    /**
+     * A question that is asked once a request, as long as nothing is written.
+     *
+     * @template T
+     *
+     * @param \Closure(): T $ask
+     *
+     * @return T
+     */
+    private function once(string $question, Uuid $about, \Closure $ask): mixed
+    {
+        return array_key_exists($key = "$question $about", $this->asked) ? $this->asked[$key] : $this->asked[$key] = $ask();
     }
 
     /** @return list<Practitioner> by name */
@@ -106,8 +137,8 @@ final readonly class Records
     /** @return list<BodyMeasures> the newest first */
     public function bodies(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT b FROM '.BodyMeasures::class.' b WHERE b.practitioner = :p ORDER BY b.at DESC, b.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT b FROM '.BodyMeasures::class.' b WHERE b.practitioner = :p ORDER BY b.at DESC, b.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /**
@@ -149,29 +180,29 @@ final readonly class Records
      */
     public function testsWithPain(Practitioner $practitioner): array
     {
-        return $this->mayHurt($this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p AND '.sprintf(self::MAY_HURT, 't').' ORDER BY t.at DESC, t.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid'));
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->mayHurt($this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p AND '.sprintf(self::MAY_HURT, 't').' ORDER BY t.at DESC, t.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')));
     }
 
     /** @return list<SeenRung> the newest first */
     public function seenRungs(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT s FROM '.SeenRung::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT s FROM '.SeenRung::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /** @return list<PainSaid> the newest first */
     public function painsSaid(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT s FROM '.PainSaid::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT s FROM '.PainSaid::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /** @return list<Mistake> the newest first */
     public function mistakes(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT m FROM '.Mistake::class.' m WHERE m.practitioner = :p ORDER BY m.at DESC, m.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT m FROM '.Mistake::class.' m WHERE m.practitioner = :p ORDER BY m.at DESC, m.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /** What the first assessment came to; null before one has ended. */
@@ -244,8 +275,8 @@ final readonly class Records
     /** @return list<Clearance> the newest first */
     public function clearances(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT c FROM '.Clearance::class.' c WHERE c.practitioner = :p ORDER BY c.at DESC, c.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT c FROM '.Clearance::class.' c WHERE c.practitioner = :p ORDER BY c.at DESC, c.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /** @return list<LabSetup> the newest first */
@@ -292,10 +323,15 @@ final readonly class Records
     /** All of it, or none. */
     public function add(object ...$records): void
     {
-        foreach ($records as $record) {
-            $this->em->persist($record);
+        try {
+            foreach ($records as $record) {
+                $this->em->persist($record);
+            }
+            $this->em->flush();
+        } finally {
+            // Where it was there already, somebody else has written.
+            $this->asked = [];
         }
-        $this->em->flush();
     }
 
     /** @return array{list<Assessment>, int} the newest first; and how many there are in all */
@@ -316,12 +352,12 @@ final readonly class Records
     /** @return list<Assessment> those before which a condition was told or something may have hurt, the newest first */
     public function assessmentsWithCautions(Practitioner $practitioner): array
     {
-        return $this->mayHurt($this->assessmentsOf($practitioner, " AND (a.conditions <> '[]' OR ".sprintf(self::MAY_HURT, 'a').')'));
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->mayHurt($this->assessmentsOf($practitioner, " AND (a.conditions <> '[]' OR ".sprintf(self::MAY_HURT, 'a').')')));
     }
 
     public function newestAssessment(Practitioner $practitioner): ?Assessment
     {
-        return $this->assessmentsOf($practitioner)->setMaxResults(1)->getOneOrNullResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->assessmentsOf($practitioner)->setMaxResults(1)->getOneOrNullResult());
     }
 
     private function assessmentsOf(Practitioner $practitioner, string $and = ''): Query
@@ -412,8 +448,8 @@ final readonly class Records
 
     public function newestPlan(Practitioner $practitioner): ?PracticePlan
     {
-        return $this->em->createQuery('SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult());
     }
 
     /** @return list<SessionLog> the newest first */
@@ -433,15 +469,15 @@ final readonly class Records
     /** @return list<RungCheck> of all ladders and both sides, the newest first */
     public function allChecks(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p ORDER BY c.practisedOn DESC, c.at DESC, c.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p ORDER BY c.practisedOn DESC, c.at DESC, c.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /** @return list<Decision> of all ladders, the newest first */
     public function allDecisions(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT d, c FROM '.Decision::class.' d JOIN d.check c WHERE d.practitioner = :p ORDER BY d.at DESC, d.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT d, c FROM '.Decision::class.' d JOIN d.check c WHERE d.practitioner = :p ORDER BY d.at DESC, d.id DESC')
+            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
     }
 
     /** The feed that is open; null when there is none. */
