@@ -57,7 +57,7 @@ final readonly class TimeChart
             'height' => self::HEIGHT,
             'foot' => self::HEIGHT - self::BOTTOM,
             'edge' => self::WIDTH - self::RIGHT,
-            'points' => array_map(static fn (array $one): array => [...$one, 'on' => Day::of($one['on']), 'x' => $x($day($one['on'])), 'y' => $y($one['value']), 'low' => $y($one['value'] - self::SDS * $one['error']), 'high' => $y($one['value'] + self::SDS * $one['error'])], $readings),
+            'points' => array_map(static fn (array $one): array => [...$one, 'on' => Day::of($one['on']), 'isOff' => $one['value'] < $low || $one['value'] > $high, 'x' => $x($day($one['on'])), 'y' => $y($one['value']), 'low' => $y($one['value'] - self::SDS * $one['error']), 'high' => $y($one['value'] + self::SDS * $one['error'])], $readings),
             'band' => $band,
             'asked' => array_map(static fn (array $one): array => $one + ['y' => $y($one['asked'])], $asked),
             'sessions' => array_map(static fn (string $on): float => $x($day($on)), array_values(array_filter($sessions, $isIn))),
