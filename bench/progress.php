@@ -17,4 +17,4 @@ $told = static fn (array $readings): callable => static function () use ($readin
     null === $trend ?: Step::of($trend);
 };
 $years = $median($told($series(780)));
-printf("progress of five years, over that of half a year: %.1f (%.1f ms)\n", $years / $median($told($series(78))), $years);
+(require __DIR__.'/aim.php')(sprintf('progress of five years, over that of half a year: %.1f (%.1f ms)', $years / $median($told($series(78))), $years), $years, 30.0);
