@@ -18,6 +18,8 @@ use Symfony\Component\Uid\Uuid;
 /** Pictures that a teacher chose to keep with a person's record. */
 final class PictureController extends TeacherController
 {
+    private const LANDMARKS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
+
     public function __construct(private readonly PictureStore $store)
     {
     }
@@ -31,15 +33,33 @@ final class PictureController extends TeacherController
         if (!$file instanceof UploadedFile || !$file->isValid()) {
             return new JsonResponse(['error' => $this->say('No picture arrived. It can be up to 8 MB.')], 422);
         }
+        $points = self::points((string) $request->request->get('points', '{}'));
+        if (null === $points) {
+            return new JsonResponse(['error' => $this->say('The points on the picture cannot be read.')], 422);
+        }
         $picture = Uuid::v7();
         try {
             [$width, $height] = $this->store->keep($picture, $file->getPathname());
         } catch (UnfitPicture $e) {
             return new JsonResponse(['error' => $this->say($e->getMessage())], 422);
         }
-        $this->records->add(new KeptPicture($picture, $practitioner, $this->teacher(), $this->clock->now(), $test, $width, $height));
+        $this->records->add(new KeptPicture($picture, $practitioner, $this->teacher(), $this->clock->now(), $test, $width, $height, $points));
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
+    }
+
+    /** @return array<string, array{float, float}>|null shares of width and height by landmark; null when they are none */
+    private static function points(string $sent): ?array
+    {
+        $points = [];
+        foreach (is_array($all = json_decode($sent, true)) ? $all : [null] as $name => $at) {
+            if (!in_array($name, self::LANDMARKS, true) || !is_array($at) || !is_numeric($at[0] ?? null) || !is_numeric($at[1] ?? null) || min($at[0], $at[1]) < 0 || max($at[0], $at[1]) > 1) {
+                return null;
+            }
+            $points[$name] = [(float) $at[0], (float) $at[1]];
+        }
+
+        return $points;
     }
 
     #[Route('/practitioners/{id}/pictures/{picture}', 'picture', methods: ['GET'])]

@@ -14,6 +14,10 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class KeptPicture
 {
+    /** The lines of a leg between points that were marked. */
+    private const LINES = [['hip', 'knee'], ['knee', 'ankle'], ['floorA', 'floorB']];
+
+    /** @param array<string, array{float, float}>|null $points where landmarks are, as shares of width and height; null before any were kept */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -29,6 +33,23 @@ class KeptPicture
         public readonly int $width,
         #[ORM\Column]
         public readonly int $height,
+        #[ORM\Column(nullable: true)]
+        public readonly ?array $points = null,
     ) {
+    }
+
+    /** @return list<array{float, float, float, float}> lines in the picture's own pixels: thigh, shin and floor, as far as they were marked */
+    public function lines(): array
+    {
+        $lines = [];
+        foreach (self::LINES as [$from, $to]) {
+            $one = $this->points[$from] ?? null;
+            $other = $this->points[$to] ?? null;
+            if (null !== $one && null !== $other) {
+                $lines[] = [$one[0] * $this->width, $one[1] * $this->height, $other[0] * $this->width, $other[1] * $this->height];
+            }
+        }
+
+        return $lines;
     }
 }

@@ -16,6 +16,7 @@ use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Progress\HeightProgress;
 use LucidAscent\Core\Progress\SidesApart;
 use LucidAscent\Core\Progress\WeeklyLoad;
@@ -61,7 +62,7 @@ final readonly class ProgressPage
         return [
             'poses' => $this->poses($practitioner, $poses, $progress, $now),
             'charts' => $this->charts($progress, $sessions, $pains, $now),
-            'heights' => $this->heights($checks, $sessions, $pains, $now),
+            'heights' => $this->heights($practitioner, $poses->person->proportions, $checks, $sessions, $pains, $now),
             'load' => self::load($practised, $pains),
             'within' => $this->within($practitioner, $logs),
             'worked' => $this->worked($progress, $practised),
@@ -196,9 +197,17 @@ final readonly class ProgressPage
      *
      * @return list<array<string, mixed>>
      */
-    private function heights(array $checks, array $sessions, array $pains, \DateTimeImmutable $now): array
+    private function heights(Practitioner $practitioner, Proportions $body, array $checks, array $sessions, array $pains, \DateTimeImmutable $now): array
     {
         $series = [];
+        foreach (array_reverse($this->records->seenRungs($practitioner)) as $seen) {
+            // On a walk the joint was read; the prop is as much lower as the joint is thick.
+            $rule = $this->catalogue->rung($seen->posture, $seen->rung)->prop ?? PropRule::None;
+            $height = $seen->clean ? $seen->heights[$rule->carries()->value ?? ''] ?? null : null;
+            if (null !== $height) {
+                $series["$seen->posture/$seen->rung"][$seen->side->value][] = ['on' => $practitioner->teacher->local($seen->at), 'value' => $height - $rule->below($body->body($seen->side)), 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
+            }
+        }
         foreach (array_reverse($checks) as $check) {
             if (null !== $check->propHeight && $check->check()->isClean()) {
                 $series["$check->ladder/$check->rung"][$check->side->value][] = ['on' => $check->practisedOn, 'value' => $check->propHeight, 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
@@ -211,6 +220,7 @@ final readonly class ProgressPage
                 'name' => ($this->catalogue->names(Kind::Posture)[$posture] ?? $posture).', '.lcfirst($this->catalogue->named($name)['name'] ?? $rung),
                 'id' => "$posture-$rung",
                 'sides' => array_map(static function (array $readings, string $side) use ($sessions, $pains, $now): array {
+                    usort($readings, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
                     $of = HeightProgress::of(array_map(static fn (array $one): array => [$one['on'], $one['value']], $readings), $now);
 
                     return ['because' => $of->because, 'chart' => TimeChart::of($readings, $of->trend, 1.0, [], $sessions, self::onSide($pains, Side::from($side)), $now)];

@@ -246,19 +246,25 @@ final class AssessmentPageTest extends AppTestCase
     public function testAPictureIsCheckedStrippedAndKeptForItsTeacherAlone(): void
     {
         $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')->attr('data-token');
-        $send = function (string $bytes, string $name) use ($token): array {
+        $send = function (string $bytes, string $name, ?string $points = null) use ($token): array {
             $file = (string) tempnam(sys_get_temp_dir(), 'picture');
             file_put_contents($file, $bytes);
-            $this->client->request('POST', "$this->home/tests/frog/pictures", files: ['picture' => new UploadedFile($file, $name, null, null, true)], server: ['HTTP_X_TOKEN' => $token]);
+            $this->client->request('POST', "$this->home/tests/frog/pictures", null === $points ? [] : ['points' => $points], files: ['picture' => new UploadedFile($file, $name, null, null, true)], server: ['HTTP_X_TOKEN' => $token]);
 
             return json_decode((string) $this->client->getResponse()->getContent(), true);
         };
         self::assertArrayHasKey('error', $send('<?php echo 1;', 'leg.jpg'));
         self::assertArrayHasKey('error', $send(self::jpeg(20), 'leg.jpg'));
+        foreach (['x', '[1]', '{"hip":[0.5,1.5]}', '{"hip":[-0.1,0.5]}', '{"hip":["a","b"]}', '{"hip":0.5}', '{"elbow":[0.5,0.5]}'] as $points) {
+            self::assertArrayHasKey('error', $send(self::jpeg(300), 'leg.jpg', $points), $points);
+        }
+        self::assertSame(0, $this->howMany(KeptPicture::class));
         $secret = 'GPS 12.34 56.78';
         $jpeg = self::jpeg(300);
         $marked = substr($jpeg, 0, 2)."\xff\xe1".pack('n', 2 + strlen($secret)).$secret.substr($jpeg, 2);
-        $address = $send($marked, 'leg.jpg')['address'];
+        $address = $send($marked, 'leg.jpg', '{"hip":[0.25,0.5],"knee":[0.75,1],"knownA":[0,0]}')['address'];
+        $kept = $this->em()->getRepository(KeptPicture::class)->findOneBy([]);
+        self::assertSame([[75.0, 0.5 * (int) $kept?->height, 225.0, (float) $kept?->height]], $kept?->lines(), 'The thigh, where it was marked.');
         self::assertSame(1, $this->howMany(KeptPicture::class));
         $this->client->request('GET', $address);
         self::assertResponseIsSuccessful();

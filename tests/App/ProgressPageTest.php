@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
@@ -173,12 +174,16 @@ final class ProgressPageTest extends AppTestCase
             $this->checked(-$days, $height);
         }
         $this->checked(-1, 2.0, false);
+        // Read on a walk, it is the knee that was read, half a knee above its block.
+        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-25 days'), 'half-lotus', 'mid-thigh-on-block', Side::Left, true, ['kneeHeight' => 20.0], true, '', 0, PainPlace::None, PainKind::Ache));
+        $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('Heights of props', $page->filter('main')->text());
         $section = $page->filter('[aria-labelledby="height-half-lotus-mid-thigh-on-block"]');
         self::assertStringContainsString('10 cm now', $section->text());
         self::assertStringContainsString('cm lower a month', $section->text());
-        self::assertSame(4, $section->filter('circle')->count());
+        self::assertSame(5, $section->filter('circle')->count());
+        self::assertStringContainsString("15\u{a0}cm", $section->filter('tbody')->text());
     }
 
     /** Load, one session and what worked come from what was logged. */
@@ -246,12 +251,13 @@ final class ProgressPageTest extends AppTestCase
     {
         foreach (['soles-together' => [30, 20, 2], 'frog' => [5]] as $test => $ages) {
             foreach ($ages as $days) {
-                $this->em()->persist(new KeptPicture(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable("-$days days"), $test, 800, 600));
+                $this->em()->persist(new KeptPicture(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable("-$days days"), $test, 800, 600, 2 === $days ? ['hip' => [0.5, 0.5], 'knee' => [0.25, 0.25], 'ankle' => [0.2, 0.9], 'floorA' => [0.1, 1.0]] : null));
             }
         }
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertCount(2, $page->filter('.two-pictures img'));
+        self::assertSame(['M400 300L200 150', 'M200 150L160 540'], $page->filter('.two-pictures path')->each(static fn ($path): string => (string) $path->attr('d')), 'Thigh and shin, where they were marked.');
         self::assertSame(self::day(30)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')->first()->text())[1]));
         self::assertSame(self::day(2)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')->last()->text())[1]));
     }

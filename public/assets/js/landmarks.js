@@ -209,6 +209,12 @@ export const measureOnPicture = (form, keys) => {
     keep.addEventListener('click', async () => {
         const body = new FormData();
         body.append('picture', file);
+        // Where the landmarks are, as shares of the picture: its lines are drawn again wherever it is shown.
+        const share = Math.min(canvas.width / image.width, canvas.height / image.height);
+        const marked = Object.entries(points)
+            .map(([name, { x, y }]) => [name, [x / (image.width * share), y / (image.height * share)]])
+            .filter(([, at]) => Math.min(...at) >= 0 && Math.max(...at) <= 1);
+        body.append('points', JSON.stringify(Object.fromEntries(marked)));
         try {
             const response = await fetch(panel.dataset.keep, {
                 method: 'POST',
