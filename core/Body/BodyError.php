@@ -36,4 +36,10 @@ final readonly class BodyError
     {
         return $this->sd[$segment->value];
     }
+
+    /** By the segment's name. */
+    public function named(string $segment): float
+    {
+        return $this->sd[$segment];
+    }
 }

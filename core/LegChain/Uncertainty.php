@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\BodyError;
-use LucidAscent\Core\Body\Segment;
 
 /**
  * How one figure moves with the lengths of the body, and what its own readings add. Kept apart, so
@@ -34,6 +33,9 @@ final readonly class Uncertainty
 
     public function times(float $factor): self
     {
+        if (1.0 === $factor) {
+            return $this;
+        }
         $scaled = static fn (float $slope): float => self::moved($slope, $factor);
 
         return new self(array_map($scaled, $this->toBody), array_map($scaled, $this->toReading));
@@ -42,13 +44,13 @@ final readonly class Uncertainty
     /** Of the sum of two figures of one body; a reading that is in both counts once, with its sign. */
     public function plus(self $other): self
     {
-        return new self(self::added($this->toBody, $other->toBody), self::added($this->toReading, $other->toReading));
+        return new self(self::added($this->toBody, $other->toBody, 1.0), self::added($this->toReading, $other->toReading, 1.0));
     }
 
     /** Of the difference of two figures of one body. */
     public function minus(self $other): self
     {
-        return $this->plus($other->times(-1.0));
+        return new self(self::added($this->toBody, $other->toBody, -1.0), self::added($this->toReading, $other->toReading, -1.0));
     }
 
     /** How far one SD moves a figure: what is known exactly moves nothing, however steep the slope. */
@@ -60,18 +62,29 @@ final readonly class Uncertainty
     /** One SD from the readings alone. */
     public function readingError(): float
     {
-        return sqrt(array_sum(array_map(static fn (float $moved): float => $moved ** 2, $this->toReading)));
+        return sqrt($this->readingVariance());
     }
 
     /** One SD from body and readings together. */
     public function error(BodyError $body): float
     {
-        $variance = $this->readingError() ** 2;
+        $variance = $this->readingVariance();
         foreach ($this->toBody as $segment => $slope) {
-            $variance += self::moved($slope, $body->sd(Segment::from($segment))) ** 2;
+            $moved = self::moved($slope, $body->named($segment));
+            $variance += $moved * $moved;
         }
 
         return sqrt($variance);
+    }
+
+    private function readingVariance(): float
+    {
+        $variance = 0.0;
+        foreach ($this->toReading as $moved) {
+            $variance += $moved * $moved;
+        }
+
+        return $variance;
     }
 
     /**
@@ -80,10 +93,10 @@ final readonly class Uncertainty
      *
      * @return array<string, float>
      */
-    private static function added(array $one, array $other): array
+    private static function added(array $one, array $other, float $sign): array
     {
         foreach ($other as $name => $slope) {
-            $sum = ($one[$name] ?? 0.0) + $slope;
+            $sum = ($one[$name] ?? 0.0) + $sign * $slope;
             // Of two slopes without bound nobody can say that they cancel.
             $one[$name] = is_nan($sum) ? INF : $sum;
         }

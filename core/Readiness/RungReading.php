@@ -72,8 +72,8 @@ final readonly class RungReading
     {
         $since = self::since($rung, $person, $side, []);
         $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $since, false);
-        // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted.
-        $derived = null === $reading->pose ? [] : Load::ofLeg($reading->pose->angles->toArray());
+        // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted, where one was.
+        $derived = null === $reading->pose || [] === $person->holds->cleared ? [] : Load::ofLeg($reading->pose->angles->toArray());
         $sinceAll = self::since($rung, $person, $side, $derived);
         if ($sinceAll?->moment !== $since?->moment) {
             $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, false);
@@ -282,7 +282,7 @@ final readonly class RungReading
     private static function since(RungDefinition $rung, KnownPerson $person, Side $side, array $derived): ?Since
     {
         $latest = null;
-        foreach ($person->holds->clearedOn($rung->work->loading($derived), $side) as $hold) {
+        foreach ([] === $person->holds->cleared ? [] : $person->holds->clearedOn($rung->work->loading($derived), $side) as $hold) {
             if (null !== $hold->cleared && (null === $latest || $hold->cleared->at > $latest->at)) {
                 $latest = $hold->cleared;
             }

@@ -52,6 +52,12 @@ final readonly class AbilityReadings
         $this->lowest = $this->contradict() ? array_reduce($this->exact, static fn (Evidence $low, Evidence $e): Evidence => $e->ability->compare($e->value, $low->value) < 0 ? $e : $low, $this->exact[0]) : null;
     }
 
+    /** Whether which reading decides depends on the position for which it is asked: only where several agree. */
+    public function dependsOnPosition(): bool
+    {
+        return count($this->exact) > 1 && null === $this->lowest;
+    }
+
     /** @param LegAngles|null $wanted the position for which it is asked */
     public function capacity(?LegAngles $wanted = null): MeasuredCapacity
     {

@@ -81,7 +81,9 @@ final readonly class Capacities
     /** As it is known for one position: of readings that agree the nearest decides. */
     public function near(Ability $ability, LegAngles $wanted): ?MeasuredCapacity
     {
-        return ($this->readings[$ability->value] ?? null)?->capacity($wanted);
+        $readings = $this->readings[$ability->value] ?? null;
+
+        return true === $readings?->dependsOnPosition() ? $readings->capacity($wanted) : $this->get($ability);
     }
 
     /** Whether an isolating test has read it. */
