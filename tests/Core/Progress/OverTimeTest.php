@@ -101,6 +101,24 @@ final class OverTimeTest extends TestCase
         self::assertLessThanOrEqual(10, $alarms);
     }
 
+    /** By hand (an independent program): readings whose errors differ, on a line, and apart from it by more than their errors. */
+    public function testWhatAnHourBroughtCountsReadingsByTheirErrors(): void
+    {
+        $of = static fn (float $apart): ?WhatWorked => WhatWorked::of([array_map(
+            static fn (int $i, float $hours): array => ['day' => 14.0 * $i, 'value' => 50.0 + 0.01 * 14 * $i + 2.0 * $hours + (0 === $i % 2 ? $apart : -$apart), 'sd' => 0 === $i % 2 ? 1.0 : 2.0, 'hours' => ['circle' => $hours]],
+            range(0, 6),
+            [0.0, 1.0, 1.5, 4.0, 4.5, 7.0, 7.5],
+        )]);
+        foreach ([[0.0, 2.0, 1.946656645224137], [3.0, -0.33628318584055704, 4.037088495565528]] as [$apart, $perHour, $half]) {
+            $kind = $of($apart)?->kinds['circle'] ?? self::fail('Nothing was found.');
+            self::assertEqualsWithDelta($perHour, $kind['perHour'], 1e-9);
+            self::assertEqualsWithDelta($perHour - $half, $kind['low'], 1e-9);
+            self::assertEqualsWithDelta($perHour + $half, $kind['high'], 1e-9);
+        }
+        self::assertSame(['circle'], array_keys($of(0.0)?->told() ?? []));
+        self::assertSame([], $of(3.0)?->told());
+    }
+
     public function testWhatWasAlwaysPractisedTogetherCannotBeToldApart(): void
     {
         $with = static fn (callable $hours, int $many = 10): array => [array_map(static fn (int $i): array => ['day' => 14.0 * $i, 'value' => 60.0 + 0.7 * $i + ($i % 3), 'sd' => 1.5, 'hours' => $hours($i)], range(0, $many - 1))];

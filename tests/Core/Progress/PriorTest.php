@@ -41,6 +41,16 @@ final class PriorTest extends TestCase
         self::assertEqualsWithDelta(0.82, array_sum($sds) / 200, 0.08);
     }
 
+    /** By hand (an independent program): rates whose errors differ. */
+    public function testRatesCountByTheirErrors(): void
+    {
+        $rates = array_map(static fn (float $month, float $sd): array => ['month' => $month, 'sd' => $sd], [1.0, 2.0, 3.0, 4.0, 1.5, 2.5, 3.5, 4.5], [0.5, 0.5, 0.5, 0.5, 1.0, 1.0, 1.0, 1.0]);
+        $prior = Prior::among($rates, 8);
+        self::assertEqualsWithDelta(2.6966580976863748, $prior->month, 1e-12);
+        self::assertEqualsWithDelta(1.1585420919666078, $prior->sd, 1e-12);
+        self::assertSame([0.7, 1.0, 0], [Prior::usual()->month, Prior::usual()->sd, Prior::usual()->people]);
+    }
+
     public function testAFewPeopleSayNothingOfPeople(): void
     {
         $rates = array_fill(0, 20, ['month' => 3.0, 'sd' => 0.5]);
