@@ -13,13 +13,15 @@ enum Movement: string
 
     /** A trend is taken for one when it is as sure as this. */
     private const SURE = 0.95;
+    private const NOISE = 1.96;
 
     /**
-     * What goes back is said first: nobody is told that all is well while one thing is lost.
+     * What goes back is said first: nobody is told that all is well while one thing is lost. Somebody stands still when what is
+     * usual would have been seen by now, and was not; before that nobody can tell.
      *
-     * @param list<array{month: float, chance: float}> $trends a month, in the direction in which the ability grows, and the chance that it is real
+     * @param list<array{month: float, sd: float, chance: float}> $trends a month, in the direction in which the ability grows, with one SD and the chance that it is real
      *
-     * @return self|null null while there is no trend at all
+     * @return self|null null while nobody can tell
      */
     public static function of(array $trends): ?self
     {
@@ -29,6 +31,7 @@ enum Movement: string
             [] === $trends => null,
             [] !== array_filter($sure, static fn (array $one): bool => $one['month'] < 0.0) => self::Back,
             [] !== $sure => self::Moves,
+            [] !== array_filter($trends, static fn (array $one): bool => $one['month'] + self::NOISE * $one['sd'] >= Prior::USUAL) => null,
             default => self::Still,
         };
     }

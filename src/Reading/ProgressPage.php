@@ -124,7 +124,7 @@ final readonly class ProgressPage
             return $none($isShut ? 'gate' : 'open');
         }
         $last = null;
-        foreach ($pose->full()->margins as $margin) {
+        foreach ($pose->full()->byWeight() as $margin) {
             $ability = $margin->ability->value;
             if (State::Open === $margin->state() || $margin->isOtherLeg) {
                 continue;

@@ -59,7 +59,7 @@ final readonly class KeptProgress
         $movements = [];
         foreach ($rows as $row) {
             $asked = array_filter(json_decode($row['progress'], true)['rates'] ?? [], static fn (array $one): bool => true === ($one['isAsked'] ?? false));
-            $movement = Movement::of(array_values(array_map(static fn (array $one): array => ['month' => (float) $one['month'], 'chance' => (float) $one['chance']], $asked)));
+            $movement = Movement::of(array_values(array_map(static fn (array $one): array => ['month' => (float) $one['month'], 'sd' => (float) $one['sd'], 'chance' => (float) $one['chance']], $asked)));
             if (null !== $movement) {
                 $movements[(string) Uuid::fromBinary($row['id'])] = ['movement' => $movement, 'on' => $this->connection->convertToPHPValue($row['at'], MomentType::NAME)];
             }

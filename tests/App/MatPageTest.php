@@ -49,6 +49,8 @@ final class MatPageTest extends AppTestCase
             $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-5 days'), Rules::VERSION, [], ['rates' => $rates, 'forecasts' => []]));
         }
         $this->practitioner($teacher, name: 'E');
+        // What is usual could still be there, and has not been seen: nobody can tell.
+        $this->em()->persist(new KeptReading(Uuid::v7(), $this->practitioner($teacher, name: 'F'), new \DateTimeImmutable('-5 days'), Rules::VERSION, [], ['rates' => [$rate(0.3, 0.7)], 'forecasts' => []]));
         $this->em()->flush();
         $this->client->loginUser($teacher);
         $page = $this->client->request('GET', '/');
