@@ -125,7 +125,8 @@ final readonly class HeldKnee implements ChainReading, Posture
     /** @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one and tightens the other, and how fast */
     private static function tie(Capacity $capacity, LegPose $before, LegPose $here, LegPose $after): ?array
     {
-        $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => null !== $capacity->of($one)));
+        // The knee's own angle is the same all along the swivel: it ties with nothing.
+        $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => Component::KneeFlexion !== $one && null !== $capacity->of($one)));
         usort($limited, static fn (Component $a, Component $b): int => self::margin($a, $capacity, $here) <=> self::margin($b, $capacity, $here));
         if (count($limited) < 2 || self::margin($limited[1], $capacity, $here) - self::margin($limited[0], $capacity, $here) > self::TIE) {
             return null;

@@ -27,8 +27,6 @@ final class Swivel
     private array $line;
     /** How far that reaches along the thigh, in cm: the same all around. */
     private float $ahead;
-    /** In degrees: the same all around. */
-    private float $kneeFlexion;
 
     private function __construct(
         private readonly Vector $hip,
@@ -39,7 +37,6 @@ final class Swivel
         private readonly Vector $along,
         private readonly float $pelvicTilt,
         private readonly float $thigh,
-        private readonly float $shin,
     ) {
     }
 
@@ -68,7 +65,7 @@ final class Swivel
         $across = $axis->cross($other);
         $across = $across->times(1 / $across->length());
 
-        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt, $body->thigh, $body->shin);
+        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt, $body->thigh);
     }
 
     /**
@@ -176,14 +173,13 @@ final class Swivel
         $this->direction = [[$middle[0], $cos[0], $sin[0]], [$middle[1], $cos[1], $sin[1]], [$middle[2], $cos[2], $sin[2]]];
         $this->line = $sitting->toPelvis($this->ankle->minus($this->hip))->toArray();
         $this->ahead = $middle[0] * $this->line[0] + $middle[1] * $this->line[1] + $middle[2] * $this->line[2];
-        $this->kneeFlexion = acos(max(-1.0, min(1.0, ($this->ahead - $this->thigh) / $this->shin))) * self::DEGREES;
     }
 
     /**
-     * The worst margin at a place of the circle, in degrees, without the leg being built there: every search comes
-     * through here a hundred times. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
-     * axes, the rotation is atan2(d_y (d·L) − L_y, L_x d_z − L_z d_x), and d·L and the knee's angle are the same
-     * all around.
+     * The worst margin of the hip at a place of the circle, in degrees, without the leg being built there: every search
+     * comes through here a hundred times. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
+     * axes, the rotation is atan2(d_y (d·L) − L_y, L_x d_z − L_z d_x), and d·L is the same all around. So is the knee's
+     * angle: where it is the tightest every place would tie, and the answer be an accident; it has no part in the search.
      */
     private function margin(float $radians, Capacity $capacity): float
     {
@@ -197,7 +193,7 @@ final class Swivel
         if ($dx < 0.0 && $dz < 0.0) {
             return -INF;
         }
-        $worst = null === $capacity->kneeFlexion ? INF : $capacity->kneeFlexion - $this->kneeFlexion;
+        $worst = INF;
         if (null !== $capacity->flexion) {
             $flexion = atan2($dx, -$dz) * self::DEGREES;
             $worst = min($worst, $capacity->flexion - ($flexion <= -90.0 ? $flexion + 360.0 : $flexion));

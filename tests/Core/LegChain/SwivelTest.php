@@ -58,6 +58,19 @@ final class SwivelTest extends TestCase
         });
     }
 
+    /** The knee's angle is the same all around: where it is the tightest, the hip's angles decide all the same. */
+    public function testATightKneeLeavesThePlaceToTheHip(): void
+    {
+        $contact = HalfLotus::place(new Sitting());
+        $swivel = Swivel::between($contact->sitting()->hip(SampleBody::leg()), $contact->ankle(SampleBody::leg()), SampleBody::leg(), 0.0);
+        $hip = $swivel->best(new Capacity(110, 50, 90));
+        foreach ([170.0, 150.0, 100.0] as $knee) {
+            $best = $swivel->best(new Capacity(110, 50, 90, $knee));
+            self::assertEqualsWithDelta($hip->knee->toArray(), $best->knee->toArray(), 1e-9);
+        }
+        self::assertLessThan((new Capacity(110, 50, 90))->worstMargin($hip->angles), (new Capacity(110, 50, 90, 100.0))->worstMargin($hip->angles), 'It is the tightest there.');
+    }
+
     public function testASmallChangeMovesTheMarginALittle(): void
     {
         $this->limitTo(60)->forAll(Generators::choose(1000, 1400), Generators::choose(500, 1200), Generators::choose(0, 1200))
