@@ -91,6 +91,12 @@ final readonly class HoldsOn
         return self::toldOnce($entries);
     }
 
+    /** @return list<PainTold> every pain that was ever told, wherever it was, as the judge of holds hears it */
+    public function pains(Practitioner $practitioner): array
+    {
+        return array_values(array_filter($this->entries($practitioner, $this->clock->now()), static fn (Entry $entry): bool => $entry instanceof PainTold));
+    }
+
     public static function clearance(Clearance $clearance): ClearanceGiven
     {
         return new ClearanceGiven("clearance:$clearance->id", $clearance->at, $clearance->givenOn, $clearance->names, $clearance->word, $clearance->asked, (string) $clearance->by->id);

@@ -4,13 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Reading;
 
-use LucidAscent\App\Entity\Assessment;
-use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Entity\RungCheck;
-use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
 
 /** Everything that was written down about a person, in order, the newest first; nothing of it is judged here. */
@@ -19,7 +14,7 @@ final readonly class Journal
     /** So many tests and assessments at most: older ones are on the pages of their own. */
     private const MOST = 2000;
 
-    public function __construct(private Records $records)
+    public function __construct(private Records $records, private HoldsOn $holds)
     {
     }
 
@@ -59,7 +54,7 @@ final readonly class Journal
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             $add(JournalKind::Decision, $decision->at, $decision, $decision->why);
         }
-        foreach ($this->pains($practitioner) as $pain) {
+        foreach ($this->holds->pains($practitioner) as $pain) {
             $add(JournalKind::Pain, $pain->at, $pain);
         }
         foreach ($this->records->clearances($practitioner) as $word) {
@@ -77,22 +72,6 @@ final readonly class Journal
         usort($entries, static fn (array $a, array $b): int => $b['at'] <=> $a['at']);
 
         return $entries;
-    }
-
-    /**
-     * Wherever it was said: by itself, in a test, before an assessment, in a check or on a walk.
-     *
-     * @return list<PainSaid|RungCheck|Assessment|Test|SeenRung>
-     */
-    private function pains(Practitioner $practitioner): array
-    {
-        return [
-            ...$this->records->painsSaid($practitioner),
-            ...array_filter($this->records->testsWithPain($practitioner), static fn ($test): bool => $test->pain()->isFelt()),
-            ...array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->check()->pain->isFelt()),
-            ...array_filter($this->records->seenRungs($practitioner), static fn ($seen): bool => $seen->pain()->isFelt()),
-            ...array_filter($this->records->assessmentsWithCautions($practitioner), static fn (Assessment $assessment): bool => $assessment->painLevel > 0),
-        ];
     }
 
     /** What was said of a session and of its items. */

@@ -15,6 +15,7 @@ use LucidAscent\App\Repository\KeptProgress;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Progress\HeightProgress;
@@ -44,6 +45,7 @@ final readonly class ProgressPage
         private PractisedMinutes $practised,
         private Catalogue $catalogue,
         private Wanted $wanted,
+        private HoldsOn $holds,
         private ClockInterface $clock,
     ) {
     }
@@ -57,7 +59,7 @@ final readonly class ProgressPage
         $practised = $this->practised->of($logs);
         $checks = $this->records->allChecks($practitioner);
         $sessions = array_values(array_unique(array_map(static fn (RungCheck|SessionLog $one): string => $one->practisedOn->format('Y-m-d'), [...$logs, ...$checks])));
-        $pains = $this->pains($practitioner, $poses, $checks);
+        $pains = $this->pains($practitioner);
 
         return [
             'poses' => $this->poses($practitioner, $poses, $progress, $now),
@@ -307,27 +309,10 @@ final readonly class ProgressPage
         return array_map(fn (string $test, array $of): array => ['test' => $this->catalogue->names(Kind::Test)[$test] ?? $test, 'first' => $of[0], 'last' => $of[count($of) - 1]], array_keys($both), $both);
     }
 
-    /**
-     * Every pain that was said, wherever it was: the one judge's entries, and what milder checks said.
-     *
-     * @param list<RungCheck> $checks
-     *
-     * @return list<array{on: string, place: string, level: int, side: string}>
-     */
-    private function pains(Practitioner $practitioner, ReadPoses $poses, array $checks): array
+    /** @return list<array{on: string, place: string, level: int, side: string}> the earliest first */
+    private function pains(Practitioner $practitioner): array
     {
-        $pains = [];
-        foreach ($this->records->painsSaid($practitioner) as $said) {
-            $pains[] = ['on' => $said->saidOn->format('Y-m-d'), 'place' => $said->painPlace->value, 'level' => $said->painLevel, 'side' => $said->side->value ?? ''];
-        }
-        foreach ($checks as $check) {
-            if ($check->check()->pain->isFelt()) {
-                $pains[] = ['on' => $check->practisedOn->format('Y-m-d'), 'place' => $check->painPlace->value, 'level' => $check->painLevel, 'side' => $check->side->value];
-            }
-        }
-        foreach ($this->records->testsWithPain($practitioner) as $test) {
-            $pains[] = ['on' => $practitioner->teacher->local($test->at)->format('Y-m-d'), 'place' => $test->painPlace->value, 'level' => $test->painLevel, 'side' => $test->side->value];
-        }
+        $pains = array_map(static fn (PainTold $told): array => ['on' => $told->on->format('Y-m-d'), 'place' => $told->pain->place->value, 'level' => $told->pain->level, 'side' => $told->side->value ?? ''], $this->holds->pains($practitioner));
         usort($pains, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
 
         return $pains;

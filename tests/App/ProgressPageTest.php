@@ -95,6 +95,10 @@ final class ProgressPageTest extends AppTestCase
         self::assertSame(2 * 2 * $charts, $page->filter('section.progress .tick')->count(), 'Two days, both sides.');
         self::assertSame($charts, $page->filter('section.progress .pain')->count(), 'On the left alone.');
         self::assertStringContainsString('pain 3 of 10, inner thigh', (string) $page->filter('.pain')->attr('data-says'));
+        // Wherever it was said: on a walk as well.
+        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 day'), 'pigeon', 'lying', Side::Right, false, [], false, '', 2, PainPlace::OuterHip, PainKind::Ache));
+        $this->em()->flush();
+        self::assertSame(2 * $charts, $this->client->request('GET', "$this->home/progress")->filter('section.progress .pain')->count());
     }
 
     /** An ended assessment keeps what it foretold; the page says what came of it. */
