@@ -89,13 +89,24 @@ final readonly class Calibrate
     private function everything(Visit $visit): array
     {
         $taken = [];
-        foreach ($this->tests as $test) {
-            foreach ($test->isMeasured() ? ($test->bothSides ? Side::cases() : [Side::Left]) : [] as $side) {
-                array_push($taken, ...$visit->take($test, $side));
-            }
+        foreach ($this->readings() as [$test, $side]) {
+            array_push($taken, ...$visit->take($test, $side));
         }
 
         return $taken;
+    }
+
+    /** @return list<array{TestDefinition, Side}> every reading that there is, in the taught order */
+    private function readings(): array
+    {
+        $readings = [];
+        foreach ($this->tests as $test) {
+            foreach ($test->isMeasured() ? ($test->bothSides ? Side::cases() : [Side::Left]) : [] as $side) {
+                $readings[] = [$test, $side];
+            }
+        }
+
+        return $readings;
     }
 
     private function compare(string $id, ReadPoses $poses, ReadPoses $truth, Tally $tally): void
@@ -126,13 +137,14 @@ final readonly class Calibrate
         $taken = $times = [];
         for ($many = 0; $many < self::MOST; ++$many) {
             $poses = $visit->read($taken, $this->postures);
-            $next = NextReading::of([$wanted], $poses);
-            $test = null === $next || $next->isGate ? null : $next->test;
-            if (null === $next || null === $test) {
+            $next = self::next($wanted, $poses);
+            if (null === $next) {
                 return [$many, $poses];
             }
-            array_unshift($taken, ...$visit->take($test, $next->side, ($times["$test->id {$next->side->value}"] ??= -1) + 1));
-            ++$times["$test->id {$next->side->value}"];
+            [$test, $side] = $next;
+            $time = $times["$test->id $side->value"] ?? 0;
+            array_unshift($taken, ...$visit->take($test, $side, $time));
+            $times["$test->id $side->value"] = $time + 1;
         }
         throw new \LogicException(sprintf('%s is never settled.', $wanted));
     }
@@ -143,18 +155,23 @@ final readonly class Calibrate
         $taken = [];
         $many = 0;
         foreach ([0, 1] as $time) {
-            foreach ($this->tests as $test) {
-                foreach ($test->isMeasured() ? ($test->bothSides ? Side::cases() : [Side::Left]) : [] as $side) {
-                    $next = NextReading::of([$wanted], $visit->read($taken, $this->postures));
-                    if (null === $next || $next->isGate || null === $next->test) {
-                        return $many;
-                    }
-                    array_unshift($taken, ...$visit->take($test, $side, $time));
-                    ++$many;
+            foreach ($this->readings() as [$test, $side]) {
+                if (null === self::next($wanted, $visit->read($taken, $this->postures))) {
+                    return $many;
                 }
+                array_unshift($taken, ...$visit->take($test, $side, $time));
+                ++$many;
             }
         }
 
         return $many;
+    }
+
+    /** @return array{TestDefinition, Side}|null the reading that is worth most; null where none is: a gate is asked, and not measured */
+    private static function next(string $wanted, ReadPoses $poses): ?array
+    {
+        $next = NextReading::of([$wanted], $poses);
+
+        return null === $next?->test || $next->isGate ? null : [$next->test, $next->side];
     }
 }

@@ -45,10 +45,16 @@ enum Ability: string
         return self::ShoulderReach === $this || self::SpineExtension === $this;
     }
 
+    /** One; or less than nothing, where less is more: a figure times this grows as the ability does. */
+    public function turn(): float
+    {
+        return $this->isLessMore() ? -1.0 : 1.0;
+    }
+
     /** Positive when the first figure shows more of this ability than the second. */
     public function compare(float $one, float $other): int
     {
-        return $this->isLessMore() ? $other <=> $one : $one <=> $other;
+        return $this->turn() * $one <=> $this->turn() * $other;
     }
 
     /** Its joint angle in the leg chain; null for what the chain does not know. */

@@ -15,10 +15,6 @@ use LucidAscent\Core\Testing\SmallestChange;
 final readonly class AbilityProgress
 {
     private const DAY = 86400.0;
-    /** A trend is taken for one when it is as sure as this. */
-    private const SURE = 0.95;
-    private const WORST = 0.025;
-    private const BEST = 0.975;
 
     public ?\DateTimeImmutable $from;
     public ?\DateTimeImmutable $to;
@@ -69,7 +65,7 @@ final readonly class AbilityProgress
         // What was seen has no error of reading, and is no surer of where the body was that day than a reading is.
         $usual = [] === $exact ? 0.0 : array_sum(array_map($sd, $exact)) / count($exact);
         // Of a gap less is more, and its bounds are upper ones: turned over, it grows as any other ability does.
-        $turn = $ability->isLessMore() ? -1.0 : 1.0;
+        $turn = $ability->turn();
         $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $turn * $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $turn * $one->value, max($usual, $sd($one)), true, isCut: $one->isIsolating), $evidence));
         [$first, $last] = self::ends($exact, $day);
         $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
@@ -111,7 +107,7 @@ final readonly class AbilityProgress
             return null;
         }
         $of = fn (float $perDay): float => $this->turn * Trend::MONTH * $perDay;
-        [$low, $high] = [$of($this->trend->slope->quantile(self::WORST)), $of($this->trend->slope->quantile(self::BEST))];
+        [$low, $high] = array_map($of, $this->trend->slope->interval());
 
         return ['value' => $of($this->trend->slope->mean()), 'low' => min($low, $high), 'high' => max($low, $high)];
     }
@@ -126,7 +122,7 @@ final readonly class AbilityProgress
      */
     private static function ends(array $exact, callable $day): array
     {
-        $setUp = Trend::commonest(array_map(static fn (Evidence $one): TimedReading => new TimedReading(0.0, 0.0, 1.0, false, $one->setUp()), $exact));
+        $setUp = Trend::commonest(array_map(static fn (Evidence $one): string => $one->setUp(), $exact));
         $alike = array_values(array_filter($exact, static fn (Evidence $one): bool => $one->setUp() === $setUp));
         foreach ([$alike, $exact] as $some) {
             if (count($some) > 1 && $day($some[0]->on) < $day($some[count($some) - 1]->on)) {
@@ -141,7 +137,7 @@ final readonly class AbilityProgress
     private static function because(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?Forecast $forecast, ?float $asked, bool $isHeld, Prior $prior): Reason
     {
         $numbers = ['ability' => $ability->value, 'unit' => $ability->unit()];
-        $turn = $ability->isLessMore() ? -1.0 : 1.0;
+        $turn = $ability->turn();
 
         return match (true) {
             [] === $exact => new Reason('progress.bounds', Source::Computed, $numbers),
@@ -151,8 +147,8 @@ final readonly class AbilityProgress
             null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason('progress.met', Source::Computed, $numbers + ['asked' => $turn * $asked, 'now' => $turn * $trend->at(0.0)->mean()]),
             null !== $forecast => new Reason('progress.forecast', Source::Own, $numbers + ['month' => $turn * Forecast::rate($trend, $prior)['mean'] * Trend::MONTH, 'asked' => $turn * ($asked ?? 0.0), 'people' => $prior->people]),
             // Not even at the best that the readings allow, as far as anybody sees.
-            null !== $asked && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->quantile(self::BEST) < $asked => new Reason('progress.not-by-this', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
-            $trend->chanceReal() < self::SURE => new Reason(null === $asked ? 'progress.flat' : 'progress.unsure', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
+            null !== $asked && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->interval()[1] < $asked => new Reason('progress.not-by-this', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
+            !$trend->isReal() => new Reason(null === $asked ? 'progress.flat' : 'progress.unsure', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
             default => new Reason($trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls', Source::Computed, $numbers + ['month' => abs($trend->slope->mean()) * Trend::MONTH, 'less' => $ability->isLessMore() ? 'yes' : 'no']),
         };
     }

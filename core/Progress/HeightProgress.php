@@ -15,7 +15,6 @@ final readonly class HeightProgress
 {
     /** One SD of a height that was read by tape, in cm. */
     public const ERROR = Reading::TAPE_ERROR;
-    private const SURE = 0.95;
 
     private function __construct(public ?Trend $trend, public Reason $because)
     {
@@ -29,7 +28,7 @@ final readonly class HeightProgress
         [$first, $last] = [$heights[0], $heights[count($heights) - 1]];
         $change = $last[1] - $first[1];
         $numbers = ['now' => $last[1], 'change' => abs($change), 'month' => abs((float) $trend?->slope->mean()) * Trend::MONTH];
-        $isReal = null === $trend ? abs($change) > SmallestChange::of(self::ERROR) : $trend->chanceReal() >= self::SURE;
+        $isReal = null === $trend ? abs($change) > SmallestChange::of(self::ERROR) : $trend->isReal();
 
         return new self($trend, new Reason(match (true) {
             Day::of($first[0]) === Day::of($last[0]) => 'height.once',

@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progress;
 
+use LucidAscent\Core\Testing\SmallestChange;
+
 /** Whether somebody gets on, by the trends of what the wanted poses ask. */
 enum Movement: string
 {
     case Moves = 'moves';
     case Still = 'still';
     case Back = 'back';
-
-    /** A trend is taken for one when it is as sure as this. */
-    private const SURE = 0.95;
-    private const NOISE = 1.96;
 
     /**
      * What goes back is said first: nobody is told that all is well while one thing is lost. Somebody stands still when what is
@@ -25,13 +23,13 @@ enum Movement: string
      */
     public static function of(array $trends): ?self
     {
-        $sure = array_filter($trends, static fn (array $one): bool => $one['chance'] >= self::SURE);
+        $sure = array_filter($trends, static fn (array $one): bool => $one['chance'] >= Trend::SURE);
 
         return match (true) {
             [] === $trends => null,
             [] !== array_filter($sure, static fn (array $one): bool => $one['month'] < 0.0) => self::Back,
             [] !== $sure => self::Moves,
-            [] !== array_filter($trends, static fn (array $one): bool => $one['month'] + self::NOISE * $one['sd'] >= Prior::USUAL) => null,
+            [] !== array_filter($trends, static fn (array $one): bool => $one['month'] + SmallestChange::between($one['sd']) >= Prior::USUAL) => null,
             default => self::Still,
         };
     }

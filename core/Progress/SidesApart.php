@@ -18,8 +18,6 @@ use LucidAscent\Core\Testing\SmallestChange;
  */
 final readonly class SidesApart
 {
-    private const SURE = 0.95;
-
     /**
      * @param list<array{on: \DateTimeImmutable, apart: float, error: float}> $pairs left less right, in the ability's unit, and one SD
      */
@@ -67,7 +65,7 @@ final readonly class SidesApart
         // What changes sign has come closer and gone on: told by how far they are from each other.
         $trend = Trend::of(array_map(static fn (array $pair): TimedReading => new TimedReading((float) Day::between($first['on'], $pair['on']), abs($pair['apart']), max(1e-3, $pair['error'])), $pairs));
         $change = abs($last['apart']) - abs($first['apart']);
-        $isReal = null === $trend ? abs($change) > SmallestChange::between(hypot($first['error'], $last['error'])) : $trend->chanceReal() >= self::SURE;
+        $isReal = null === $trend ? abs($change) > SmallestChange::between(hypot($first['error'], $last['error'])) : $trend->isReal();
 
         return new Reason(!$isReal ? 'apart.still' : ((null === $trend ? $change : $trend->slope->mean()) < 0.0 ? 'apart.closer' : 'apart.wider'), Source::Computed, $numbers);
     }

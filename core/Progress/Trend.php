@@ -19,6 +19,8 @@ final readonly class Trend
     public const MONTH = 30.4375;
     /** A line needs so many readings: two give one, and nobody knows how well. */
     public const LEAST = 3;
+    /** A trend is taken for one when it is as sure as this. */
+    public const SURE = 0.95;
     /** How far apart two set-ups read the same body, one SD in the series' unit: this product's own. */
     public const SET_UPS_APART = 4.0;
     private const ROUNDS = 12;
@@ -48,7 +50,7 @@ final readonly class Trend
         if (count($exact) < self::LEAST || $exact[0]->day === $exact[count($exact) - 1]->day) {
             return null;
         }
-        $setUp = self::commonest($exact);
+        $setUp = self::commonest(array_map(static fn (TimedReading $one): string => $one->setUp, $exact));
         [$days, $values, $variances, $of] = self::asTold($readings, $exact, $setUp);
         $middle = array_sum($days) / count($days);
         $ones = array_fill(0, count($days), 1.0);
@@ -82,11 +84,11 @@ final readonly class Trend
     /**
      * The set-up of most readings; of as many, the newest.
      *
-     * @param list<TimedReading> $exact in order
+     * @param list<string> $setUps of readings, in order
      */
-    public static function commonest(array $exact): string
+    public static function commonest(array $setUps): string
     {
-        $many = array_count_values(array_map(static fn (TimedReading $one): string => $one->setUp, array_reverse($exact)));
+        $many = array_count_values(array_reverse($setUps));
 
         return [] === $many ? '' : (string) array_search(max($many), $many, true);
     }
@@ -147,6 +149,11 @@ final readonly class Trend
         $below = $this->slope->below(0.0);
 
         return max($below, 1.0 - $below);
+    }
+
+    public function isReal(): bool
+    {
+        return $this->chanceReal() >= self::SURE;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Progress;
 
 use LucidAscent\Core\Statistics\LeastSquares;
+use LucidAscent\Core\Testing\SmallestChange;
 
 /**
  * What an hour of each kind of work has brought, over one person's series or over many people's: each series has a level of
@@ -13,7 +14,6 @@ use LucidAscent\Core\Statistics\LeastSquares;
  */
 final readonly class WhatWorked
 {
-    private const NOISE = 1.96;
     /** So many readings must be left over when all kinds have been fitted. */
     private const LEAST_LEFT = 3;
 
@@ -68,7 +68,7 @@ final readonly class WhatWorked
         $wider = sqrt(max(1.0, $fit->rest / $left));
         $found = [];
         foreach ($kinds as $k => $kind) {
-            $half = self::NOISE * $wider * sqrt($fit->covariance[$k + 1][$k + 1]);
+            $half = SmallestChange::between($wider * sqrt($fit->covariance[$k + 1][$k + 1]));
             $found[$kind] = ['perHour' => $fit->coefficients[$k + 1], 'low' => $fit->coefficients[$k + 1] - $half, 'high' => $fit->coefficients[$k + 1] + $half];
         }
 

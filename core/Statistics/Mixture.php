@@ -9,6 +9,8 @@ final readonly class Mixture
 {
     private const STEPS = 60;
     private const TAILS = 12.0;
+    private const LOW = 0.025;
+    private const HIGH = 0.975;
     /** A value is found when it moves by less than this share of the smallest SD. */
     private const FINE = 1e-7;
 
@@ -56,6 +58,12 @@ final readonly class Mixture
         }
 
         return ($low + $high) / 2.0;
+    }
+
+    /** @return array{float, float} what it lies between nineteen times in twenty */
+    public function interval(): array
+    {
+        return [$this->quantile(self::LOW), $this->quantile(self::HIGH)];
     }
 
     private function density(float $value): float

@@ -39,7 +39,7 @@ final readonly class PersonProgress
                 if ([] !== $readings) {
                     usort($readings, static fn (Evidence $a, Evidence $b): int => $a->on <=> $b->on);
                     $asked = $this->asked($ability, $side, $practitioner, $poses);
-                    $progress = AbilityProgress::of($ability, $readings, $now, $asked[0]['asked'] ?? null, $asked[0]['isHeld'] ?? false, self::prior($rates[$ability->value] ?? [], ($ability->isLessMore() ? -1.0 : 1.0) * $readings[0]->value));
+                    $progress = AbilityProgress::of($ability, $readings, $now, $asked[0]['asked'] ?? null, $asked[0]['isHeld'] ?? false, self::prior($rates[$ability->value] ?? [], $ability->turn() * $readings[0]->value));
                     $of[$ability->value][$name] = new SideProgress($ability, $side, $readings, $asked, $progress);
                 }
             }

@@ -27,6 +27,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
 
@@ -172,7 +173,7 @@ final readonly class ProgressPage
                 'many' => array_sum(array_map(static fn (SideProgress $one): int => count($one->readings), $sides)),
                 'sides' => array_map(fn (SideProgress $one): array => [
                     'progress' => $one->progress,
-                    'apart' => array_map(fn (string $setUp, array $by): array => $by + ['than' => $this->setUp($one->progress->trend->setUp ?? ''), 'name' => $this->setUp($setUp)], array_keys($one->progress->trend->apart ?? []), $one->progress->trend->apart ?? []),
+                    'apart' => array_map(fn (string $setUp, array $by): array => ['mean' => $one->progress->turn * $by['mean'], 'noise' => SmallestChange::between($by['sd']), 'than' => $this->setUp($one->progress->trend->setUp ?? ''), 'name' => $this->setUp($setUp)], array_keys($one->progress->trend->apart ?? []), $one->progress->trend->apart ?? []),
                     'chart' => TimeChart::of(
                         array_map(fn (Evidence $reading): array => ['on' => $reading->on ?? $now, 'value' => $reading->value, 'error' => $reading->uncertainty->readingError(), 'isBound' => Bound::Exact !== $reading->bound, 'test' => $this->setUp($reading->setUp())], $one->readings),
                         $one->progress->trend,

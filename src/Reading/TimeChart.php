@@ -6,6 +6,7 @@ namespace LucidAscent\App\Reading;
 
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Progress\Trend;
+use LucidAscent\Core\Testing\SmallestChange;
 
 /** Where everything of one picture of months lies, in the picture's own units: readings with their bars, the trend with its band, lines of what is asked, sessions and pains. */
 final readonly class TimeChart
@@ -17,8 +18,6 @@ final readonly class TimeChart
     private const TOP = 12;
     private const BOTTOM = 46;
     private const BAND = 12;
-    /** A reading's bar goes so many SD up and down: nineteen of twenty lie within. */
-    private const SDS = 1.96;
     /** The least that a picture spans, in days and in the unit of what is read. */
     private const DAYS = 30.0;
     private const ROOM = 0.08;
@@ -39,8 +38,8 @@ final readonly class TimeChart
         // A bound far from what was read exactly is drawn on the edge, and makes the picture no larger.
         $exact = array_values(array_filter($readings, static fn (array $one): bool => !$one['isBound']));
         $shown = [] === $exact ? $readings : $exact;
-        $low = min([$shown[0]['value'], ...array_map(static fn (array $one): float => $one['value'] - self::SDS * $one['error'], $shown), ...array_column($asked, 'asked')]);
-        $high = max([$shown[0]['value'], ...array_map(static fn (array $one): float => $one['value'] + self::SDS * $one['error'], $shown), ...array_column($asked, 'asked')]);
+        $low = min([$shown[0]['value'], ...array_map(static fn (array $one): float => $one['value'] - SmallestChange::between($one['error']), $shown), ...array_column($asked, 'asked')]);
+        $high = max([$shown[0]['value'], ...array_map(static fn (array $one): float => $one['value'] + SmallestChange::between($one['error']), $shown), ...array_column($asked, 'asked')]);
         $room = max(1.0, self::ROOM * ($high - $low));
         [$low, $high] = [$low - $room, $high + $room];
         $x = static fn (float $days): float => round(self::LEFT + (self::WIDTH - self::LEFT - self::RIGHT) * ($days - $first) / -$first, 1);
@@ -48,7 +47,8 @@ final readonly class TimeChart
         $band = [];
         for ($i = 0; null !== $trend && $i <= self::BAND; ++$i) {
             $at = $trend->at($first * (1.0 - $i / self::BAND));
-            $band[] = ['x' => $x($first * (1.0 - $i / self::BAND)), 'y' => $y($turn * $at->mean()), 'low' => $y($turn * $at->quantile(0.025)), 'high' => $y($turn * $at->quantile(0.975))];
+            [$least, $most] = $at->interval();
+            $band[] = ['x' => $x($first * (1.0 - $i / self::BAND)), 'y' => $y($turn * $at->mean()), 'low' => $y($turn * $least), 'high' => $y($turn * $most)];
         }
         $isIn = static fn (string $on): bool => $day($on) >= $first && $day($on) <= 0.0;
 
@@ -57,7 +57,7 @@ final readonly class TimeChart
             'height' => self::HEIGHT,
             'foot' => self::HEIGHT - self::BOTTOM,
             'edge' => self::WIDTH - self::RIGHT,
-            'points' => array_map(static fn (array $one): array => [...$one, 'on' => Day::of($one['on']), 'isOff' => $one['value'] < $low || $one['value'] > $high, 'x' => $x($day($one['on'])), 'y' => $y($one['value']), 'low' => $y($one['value'] - self::SDS * $one['error']), 'high' => $y($one['value'] + self::SDS * $one['error'])], $readings),
+            'points' => array_map(static fn (array $one): array => [...$one, 'on' => Day::of($one['on']), 'isOff' => $one['value'] < $low || $one['value'] > $high, 'x' => $x($day($one['on'])), 'y' => $y($one['value']), 'low' => $y($one['value'] - SmallestChange::between($one['error'])), 'high' => $y($one['value'] + SmallestChange::between($one['error']))], $readings),
             'band' => $band,
             'asked' => array_map(static fn (array $one): array => $one + ['y' => $y($one['asked'])], $asked),
             'sessions' => array_map(static fn (string $on): float => $x($day($on)), array_values(array_filter($sessions, $isIn))),

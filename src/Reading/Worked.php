@@ -52,7 +52,7 @@ final class Worked
                 foreach (self::bySetUp($exact) as $alike) {
                     $this->series[$ability->value][] = array_map(static fn (Evidence $reading): array => [
                         'day' => (float) $reading->on?->getTimestamp() / self::DAY,
-                        'value' => ($ability->isLessMore() ? -1.0 : 1.0) * $reading->value,
+                        'value' => $ability->turn() * $reading->value,
                         'sd' => max(1e-3, $reading->uncertainty->readingError()),
                         'hours' => self::until((string) $reading->on?->format('Y-m-d'), $of),
                     ], $alike);

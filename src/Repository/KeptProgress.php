@@ -15,6 +15,9 @@ use Symfony\Component\Uid\Uuid;
 /** What was kept of people's progress when their assessments ended, as rows. */
 final readonly class KeptProgress
 {
+    /** Of each person the newest assessment that says anything of it. */
+    private const NEWEST = 'k.progress IS NOT NULL AND k.at = (SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL)';
+
     public function __construct(private Connection $connection)
     {
     }
@@ -27,8 +30,7 @@ final readonly class KeptProgress
     public function rates(Teacher $teacher, Practitioner $but): array
     {
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT HEX(k.practitioner_id) AS person, k.progress FROM kept_reading k JOIN practitioner p ON p.id = k.practitioner_id WHERE p.teacher_id = :teacher AND p.id <> :but AND k.progress IS NOT NULL'
-            .' AND k.at = (SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL)',
+            'SELECT HEX(k.practitioner_id) AS person, k.progress FROM kept_reading k JOIN practitioner p ON p.id = k.practitioner_id WHERE p.teacher_id = :teacher AND p.id <> :but AND '.self::NEWEST,
             ['teacher' => $teacher->id->toBinary(), 'but' => $but->id->toBinary()],
         );
         $rates = [];
@@ -51,8 +53,7 @@ final readonly class KeptProgress
     public function movements(array $people): array
     {
         $rows = [] === $people ? [] : $this->connection->fetchAllAssociative(
-            'SELECT k.practitioner_id AS id, k.at, k.progress FROM kept_reading k WHERE k.practitioner_id IN (:people) AND k.progress IS NOT NULL'
-            .' AND k.at = (SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL)',
+            'SELECT k.practitioner_id AS id, k.at, k.progress FROM kept_reading k WHERE k.practitioner_id IN (:people) AND '.self::NEWEST,
             ['people' => array_map(static fn (Practitioner $one): string => $one->id->toBinary(), $people)],
             ['people' => ArrayParameterType::BINARY],
         );
