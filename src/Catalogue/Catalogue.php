@@ -30,8 +30,8 @@ final class Catalogue implements CacheWarmerInterface
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
 
-    /** @var array<string, array<string, array<string, mixed>>> */
-    private array $own = [];
+    /** @var array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string, mixed>>> */
+    private array|\Closure $own = [];
 
     /** @var array<string, list<PracticeRung>>|null */
     private ?array $practice = null;
@@ -59,6 +59,10 @@ final class Catalogue implements CacheWarmerInterface
     /** @return array<string, array<string, mixed>> by id: the shipped entries, and those of the teacher whose they were laid beside them */
     public function all(Kind $kind): array
     {
+        if ($this->own instanceof \Closure) {
+            $this->own = ($this->own)();
+        }
+
         return $this->shipped($kind) + ($this->own[$kind->value] ?? []);
     }
 
@@ -72,9 +76,9 @@ final class Catalogue implements CacheWarmerInterface
      * Lays a teacher's own entries beside the shipped ones: they are read, planned and practised like these. None stands
      * in the place of a shipped one.
      *
-     * @param array<string, array<string, array<string, mixed>>> $own by kind and id
+     * @param array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string, mixed>>> $own by kind and id; or what answers with them once somebody asks
      */
-    public function lay(array $own): void
+    public function lay(array|\Closure $own): void
     {
         $this->own = $own;
         $this->practice = $this->drills = $this->postures = $this->tests = null;

@@ -21,7 +21,7 @@ final readonly class OwnBesideShipped
     {
         if ($event->isMainRequest()) {
             $user = $this->tokens->getToken()?->getUser();
-            $this->catalogue->lay($user instanceof Teacher ? $this->own->of($user) : []);
+            $this->catalogue->lay($user instanceof Teacher ? fn (): array => $this->own->of($user) : []);
         }
     }
 }

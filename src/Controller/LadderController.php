@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
+use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Practice\PractisedSide;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
@@ -42,6 +43,7 @@ final class LadderController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/ladder/{posture}', 'ladder', defaults: ['posture' => 'half-lotus'], methods: ['GET'])]
+    #[Kept]
     public function ladder(string $id, string $posture): Response
     {
         $practitioner = $this->practitioner($id);

@@ -13,6 +13,7 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\PlanForm;
+use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\LayOut;
@@ -98,6 +99,7 @@ final class PlanController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
+    #[Kept(['week'])]
     public function show(string $id, string $plan, Request $request, PlanVolume $volume): Response
     {
         $practitioner = $this->practitioner($id);
@@ -129,6 +131,7 @@ final class PlanController extends TeacherController
 
     /** One item: how it is done, why it is there, and what may be changed of it. */
     #[Route('/practitioners/{id}/plans/{plan}/items/{week}-{session}-{item}', 'plan_item', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]', 'item' => '[0-9]{1,3}'], methods: ['GET'])]
+    #[Kept]
     public function item(string $id, string $plan, int $week, int $session, int $item): Response
     {
         $practitioner = $this->practitioner($id);
@@ -157,6 +160,7 @@ final class PlanController extends TeacherController
 
     /** A page a week, for the wall. */
     #[Route('/practitioners/{id}/plans/{plan}/print', 'plan_print', methods: ['GET'])]
+    #[Kept]
     public function print(string $id, string $plan): Response
     {
         $practitioner = $this->practitioner($id);

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Reading\HelpsNow;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\ProgressPage;
@@ -44,6 +45,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/poses/{pose}', 'pose', methods: ['GET'])]
+    #[Kept]
     public function pose(string $id, string $pose, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -89,6 +91,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/route', 'route', methods: ['GET'])]
+    #[Kept(['wanted'])]
     public function route(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -115,6 +118,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/progress', 'progress', methods: ['GET'])]
+    #[Kept]
     public function progress(string $id, ProgressPage $page): Response
     {
         $practitioner = $this->practitioner($id);
@@ -124,6 +128,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/compare', 'compare', methods: ['GET'])]
+    #[Kept(['from', 'to'])]
     public function compare(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);

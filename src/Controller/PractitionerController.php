@@ -16,11 +16,13 @@ use LucidAscent\App\Form\BodyForm;
 use LucidAscent\App\Form\ClearanceForm;
 use LucidAscent\App\Form\Data\BodyData;
 use LucidAscent\App\Form\PractitionerForm;
+use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Practice\Due;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
+use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Word;
@@ -58,6 +60,7 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
+    #[Kept(['all'])]
     public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due): Response
     {
         $practitioner = $this->practitioner($id);
@@ -68,6 +71,8 @@ final class PractitionerController extends TeacherController
         $poses = $person->now($practitioner);
         $held = $poses->person->holds ?? $holds->now($practitioner);
         $wants = $wanted->of($practitioner);
+        $slips = $this->slips($held);
+        $request->attributes->set(Kept::UNTIL, [] === $slips ? null : min(array_map(EnteredByMistake::until(...), $slips)));
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
@@ -86,7 +91,7 @@ final class PractitionerController extends TeacherController
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),
             'token' => self::MISTAKE,
-            'slips' => $this->slips($held),
+            'slips' => array_map(static fn (Entry $entry): string => $entry->id(), $slips),
         ]);
     }
 
@@ -179,12 +184,12 @@ final class PractitionerController extends TeacherController
         return $this->redirectToRoute('practitioner', ['id' => $id]);
     }
 
-    /** @return list<string> the holds that this teacher may still take back as a slip of the pen */
+    /** @return list<Entry> what holds and may still be taken back by this teacher as a slip of the pen */
     private function slips(Holds $holds): array
     {
         $own = array_filter($holds->active, fn (Hold $hold): bool => $hold->entry->by() === (string) $this->teacher()->id && EnteredByMistake::isInTime($hold->entry, $this->clock->now()));
 
-        return array_values(array_map(static fn (Hold $hold): string => $hold->id(), $own));
+        return array_values(array_map(static fn (Hold $hold): Entry => $hold->entry, $own));
     }
 
     private function whyNot(Hold $hold): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\Lab\SeeWhy;
 use LucidAscent\App\Reading\PersonOn;
@@ -16,6 +17,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class WhyController extends TeacherController
 {
     #[Route('/practitioners/{id}/why', 'why', methods: ['GET'])]
+    #[Kept(['side'])]
     public function why(string $id, Request $request, PersonOn $person): Response
     {
         $practitioner = $this->practitioner($id);

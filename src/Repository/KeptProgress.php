@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\Core\Progress\KeptForecast;
 use LucidAscent\Core\Progress\Movement;
-use Symfony\Component\Uid\Uuid;
 
 /** What was kept of people's progress when their assessments ended, as rows. */
 final readonly class KeptProgress
@@ -43,30 +41,14 @@ final readonly class KeptProgress
         return $rates;
     }
 
-    /**
-     * Whether people get on, as of their newest assessment that says so; those of whom nothing is said are left out.
-     *
-     * @param list<Practitioner> $people
-     *
-     * @return array<string, array{movement: Movement, on: \DateTimeImmutable}> by id
-     */
-    public function movements(array $people): array
+    /** @return array{movement: Movement, on: \DateTimeImmutable}|null whether somebody gets on, as of the newest assessment that says so */
+    public function movement(Practitioner $practitioner): ?array
     {
-        $rows = [] === $people ? [] : $this->connection->fetchAllAssociative(
-            'SELECT k.practitioner_id AS id, k.at, k.progress FROM kept_reading k WHERE k.practitioner_id IN (:people) AND '.self::NEWEST,
-            ['people' => array_map(static fn (Practitioner $one): string => $one->id->toBinary(), $people)],
-            ['people' => ArrayParameterType::BINARY],
-        );
-        $movements = [];
-        foreach ($rows as $row) {
-            $asked = array_filter(json_decode($row['progress'], true)['rates'] ?? [], static fn (array $one): bool => true === ($one['isAsked'] ?? false));
-            $movement = Movement::of(array_values(array_map(static fn (array $one): array => ['month' => (float) $one['month'], 'sd' => (float) $one['sd'], 'chance' => (float) $one['chance']], $asked)));
-            if (null !== $movement) {
-                $movements[(string) Uuid::fromBinary($row['id'])] = ['movement' => $movement, 'on' => $this->connection->convertToPHPValue($row['at'], MomentType::NAME)];
-            }
-        }
+        $row = $this->connection->fetchAssociative('SELECT k.at, k.progress FROM kept_reading k WHERE k.practitioner_id = :p AND k.progress IS NOT NULL ORDER BY k.at DESC, k.id DESC LIMIT 1', ['p' => $practitioner->id->toBinary()]);
+        $asked = false === $row ? [] : array_filter(json_decode($row['progress'], true)['rates'] ?? [], static fn (array $one): bool => true === ($one['isAsked'] ?? false));
+        $movement = Movement::of(array_values(array_map(static fn (array $one): array => ['month' => (float) $one['month'], 'sd' => (float) $one['sd'], 'chance' => (float) $one['chance']], $asked)));
 
-        return $movements;
+        return false === $row || null === $movement ? null : ['movement' => $movement, 'on' => $this->connection->convertToPHPValue($row['at'], MomentType::NAME)];
     }
 
     /**

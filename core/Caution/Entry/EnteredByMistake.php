@@ -45,6 +45,12 @@ final readonly class EnteredByMistake implements Entry
     /** Whether an entry can be taken back at a moment: by then it was made, and not longer ago than a day. */
     public static function isInTime(Entry $entry, \DateTimeImmutable $at): bool
     {
-        return $at >= $entry->at() && $at <= $entry->at()->modify('+'.self::HOURS.' hours');
+        return $at >= $entry->at() && $at <= self::until($entry);
+    }
+
+    /** The last moment at which an entry can be taken back. */
+    public static function until(Entry $entry): \DateTimeImmutable
+    {
+        return $entry->at()->modify('+'.self::HOURS.' hours');
     }
 }
