@@ -94,6 +94,9 @@ enum Load: string
      */
     public static function ofThresholds(array $least): array
     {
+        if ([] === $least) {
+            return [];
+        }
         $asks = static fn (string $ability, float $more): bool => isset($least[$ability]) && $least[$ability] > $more;
 
         return array_values(array_unique([
@@ -117,6 +120,13 @@ enum Load: string
      */
     private static function those(array $loads): array
     {
-        return array_values(array_map(static fn (array $load): string => $load[0]->value, array_filter($loads, static fn (array $load): bool => $load[1])));
+        $names = [];
+        foreach ($loads as [$load, $isThere]) {
+            if ($isThere) {
+                $names[] = $load->value;
+            }
+        }
+
+        return $names;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Kept\KeptParts;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -12,7 +13,7 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 /** Every page of a teacher knows that teacher's own entries; nobody else's page does. */
 final readonly class OwnBesideShipped
 {
-    public function __construct(private Catalogue $catalogue, private OwnCatalogue $own, private TokenStorageInterface $tokens)
+    public function __construct(private Catalogue $catalogue, private OwnCatalogue $own, private TokenStorageInterface $tokens, private KeptParts $kept)
     {
     }
 
@@ -21,7 +22,7 @@ final readonly class OwnBesideShipped
     {
         if ($event->isMainRequest()) {
             $user = $this->tokens->getToken()?->getUser();
-            $this->catalogue->lay($user instanceof Teacher ? fn (): array => $this->own->of($user) : []);
+            $this->catalogue->lay($user instanceof Teacher ? fn (): array => $this->kept->ofTeacher('own entries', $user, fn (): array => $this->own->of($user)) : []);
         }
     }
 }

@@ -21,6 +21,7 @@ use LucidAscent\App\Practice\Due;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Repository\TestHistory;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Hold;
@@ -39,6 +40,7 @@ final class PractitionerController extends TeacherController
 
     /** What a page shows of each list at first: a page of years is not read at a glance. */
     private const MOST = 20;
+    private const ALL = 1_000_000;
 
     #[Route('/practitioners/new', 'practitioner_new', methods: ['GET', 'POST'])]
     public function new(Request $request): Response
@@ -61,12 +63,12 @@ final class PractitionerController extends TeacherController
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
     #[Kept(['all'])]
-    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due): Response
+    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due, TestHistory $tests): Response
     {
         $practitioner = $this->practitioner($id);
-        $most = null === $request->query->get('all') ? self::MOST : \PHP_INT_MAX;
-        [$entries, $many] = $this->records->entries($practitioner, $most);
-        [$assessments, $manyAssessments] = $this->records->assessments($practitioner, $most);
+        $most = null === $request->query->get('all') ? self::MOST : self::ALL;
+        [$entries, $hasOlder] = $tests->newest($practitioner, $most);
+        $assessments = $this->records->assessments($practitioner);
         $decisions = $this->records->allDecisions($practitioner);
         $poses = $person->now($practitioner);
         $held = $poses->person->holds ?? $holds->now($practitioner);
@@ -83,10 +85,10 @@ final class PractitionerController extends TeacherController
             'holds' => $held,
             'due' => $due->of($practitioner, $poses),
             'plan' => $this->records->newestPlan($practitioner),
-            'assessments' => $assessments,
+            'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,
-            'older' => $most < max($many, $manyAssessments, count($decisions)),
+            'older' => $hasOlder || $most < max(count($assessments), count($decisions)),
             'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Kept;
 
+use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\Events;
 use LucidAscent\App\Repository\MomentType;
 use Symfony\Component\Uid\Uuid;
 
@@ -13,10 +15,24 @@ use Symfony\Component\Uid\Uuid;
  * How often something was written about somebody, as the database counts it in the transaction that writes: what was
  * read after the count was, is at least as new as the count says.
  */
-final readonly class ChangeCounts
+#[AsDoctrineListener(Events::postFlush), AsDoctrineListener(Events::onClear)]
+final class ChangeCounts
 {
-    public function __construct(private Connection $connection)
+    /** @var array<string, array{number: int, latest: \DateTimeImmutable|null}> what was asked already, as long as nothing is written here */
+    private array $known = [];
+
+    public function __construct(private readonly Connection $connection)
     {
+    }
+
+    public function postFlush(): void
+    {
+        $this->known = [];
+    }
+
+    public function onClear(): void
+    {
+        $this->known = [];
     }
 
     /**
@@ -26,15 +42,15 @@ final readonly class ChangeCounts
      */
     public function of(array $subjects): array
     {
-        $counts = [];
-        foreach ($subjects as $subject) {
-            $counts[(string) $subject] = ['number' => 0, 'latest' => null];
+        $unknown = array_values(array_filter($subjects, fn (Uuid $one): bool => !isset($this->known[(string) $one])));
+        foreach ($unknown as $subject) {
+            $this->known[(string) $subject] = ['number' => 0, 'latest' => null];
         }
-        $rows = $this->connection->fetchAllAssociative('SELECT subject, number, latest FROM change_count WHERE subject IN (:subjects)', ['subjects' => array_map(static fn (Uuid $one): string => $one->toBinary(), $subjects)], ['subjects' => ArrayParameterType::BINARY]);
+        $rows = [] === $unknown ? [] : $this->connection->fetchAllAssociative('SELECT subject, number, latest FROM change_count WHERE subject IN (:subjects)', ['subjects' => array_map(static fn (Uuid $one): string => $one->toBinary(), $unknown)], ['subjects' => ArrayParameterType::BINARY]);
         foreach ($rows as $row) {
-            $counts[(string) Uuid::fromBinary($row['subject'])] = ['number' => (int) $row['number'], 'latest' => $this->connection->convertToPHPValue($row['latest'], MomentType::NAME)];
+            $this->known[(string) Uuid::fromBinary($row['subject'])] = ['number' => (int) $row['number'], 'latest' => $this->connection->convertToPHPValue($row['latest'], MomentType::NAME)];
         }
 
-        return $counts;
+        return array_intersect_key($this->known, array_flip(array_map(strval(...), $subjects)));
     }
 }

@@ -55,6 +55,26 @@ final readonly class KeptParts
         return $places;
     }
 
+    /**
+     * What is of a teacher alone, made once until something of the teacher's own is written.
+     *
+     * @template T of array<mixed>
+     *
+     * @param \Closure(): T $make
+     *
+     * @return T
+     */
+    public function ofTeacher(string $name, Teacher $teacher, \Closure $make): array
+    {
+        $place = $this->places($name, $teacher, [])[''];
+        $kept = $this->get($place);
+        if (null === $kept) {
+            $this->keep($place, $kept = $make());
+        }
+
+        return $kept;
+    }
+
     public function get(?string $place): mixed
     {
         $item = null === $place ? null : $this->pool->getItem($place);

@@ -74,7 +74,7 @@ final readonly class HoldsOn
                 $entries[] = new StopDecided("decision:$decision->id", $entered($decision->at), $local($decision->at), $decision->side, Step::Stop !== $decision->proposed && !$decision->check->check()->pain->isFelt(), $decision->ladder, $decision->check->rung, (string) $decision->by->id);
             }
         }
-        foreach ($this->records->assessmentsWithCautions($practitioner) as $assessment) {
+        foreach ($this->records->assessments($practitioner) as $assessment) {
             array_push($entries, ...$this->ofAssessment($assessment, $entered($assessment->at)));
         }
         foreach ($this->records->clearances($practitioner) as $clearance) {

@@ -7,14 +7,15 @@ namespace LucidAscent\App\Reading;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestHistory;
 
 /** Everything that was written down about a person, in order, the newest first; nothing of it is judged here. */
 final readonly class Journal
 {
-    /** So many tests and assessments at most: older ones are on the pages of their own. */
+    /** So many tests at most: older ones are on the pages of their own. */
     private const MOST = 2000;
 
-    public function __construct(private Records $records, private HoldsOn $holds)
+    public function __construct(private Records $records, private TestHistory $tests, private HoldsOn $holds)
     {
     }
 
@@ -32,11 +33,11 @@ final readonly class Journal
                 $entries[] = ['at' => $at, 'kind' => $kind, 'words' => trim($words), 'record' => $record, 'more' => $more];
             }
         };
-        foreach ($this->records->entries($practitioner, self::MOST)[0] as $both) {
+        foreach ($this->tests->newest($practitioner, self::MOST)[0] as $both) {
             $any = $both['left'] ?? $both['right'] ?? null;
             null === $any ?: $add(JournalKind::Test, $any->at, $any, implode(' ', array_unique(array_map(static fn ($test): string => $test->note, $both))), $both);
         }
-        foreach ($this->records->assessments($practitioner, self::MOST)[0] as $assessment) {
+        foreach ($this->records->assessments($practitioner) as $assessment) {
             $add(JournalKind::Test, $assessment->at, $assessment, $assessment->note);
         }
         $logs = $this->records->logs($practitioner);

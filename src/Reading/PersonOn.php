@@ -63,7 +63,7 @@ final readonly class PersonOn
         }
         $proportions = $body->proportions();
         $taken = $this->takenTests->at($practitioner, $moment);
-        $errors = $this->records->toolErrors($practitioner->teacher);
+        $errors = $this->records->toolErrorsFor($practitioner);
         $checks = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $seen = $this->seen($practitioner, $checks, $taken, $moment, $proportions);
 
@@ -90,7 +90,7 @@ final readonly class PersonOn
     {
         $now = $practitioner->teacher->local($moment);
         $taken = $this->takenTests->ever($practitioner, $now);
-        $read = ReadTests::series($this->catalogue->tests(), $taken, $proportions, $this->records->toolErrors($practitioner->teacher));
+        $read = ReadTests::series($this->catalogue->tests(), $taken, $proportions, $this->records->toolErrorsFor($practitioner));
 
         return $this->withSeen($read, $this->seen($practitioner, array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $now), $taken, $now, $proportions), $proportions);
     }

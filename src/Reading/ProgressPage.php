@@ -176,7 +176,7 @@ final readonly class ProgressPage
             }
         }
 
-        return WithinSession::of($both, $this->records->toolErrors($practitioner->teacher)->sd(Tool::Tape, 'cm'));
+        return WithinSession::of($both, $this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm'));
     }
 
     /**

@@ -21,7 +21,7 @@ final readonly class Wanted
     /** @return non-empty-list<string> ids of postures that there are */
     public function of(Practitioner $practitioner): array
     {
-        foreach ($this->records->eachAssessment($practitioner) as $assessment) {
+        foreach ($this->records->assessments($practitioner) as $assessment) {
             $wanted = array_values(array_filter($assessment->wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])));
             if ([] !== $wanted) {
                 return $wanted;

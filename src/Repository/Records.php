@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Events;
@@ -35,8 +34,6 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\PainKind;
-use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -51,13 +48,10 @@ final class Records
     /** A test that nothing corrects. */
     private const STANDS = 'NOT EXISTS (SELECT 1 FROM '.Test::class.' c WHERE c.corrects = t.entryId)';
 
-    /** A row in which a pain may be felt: anything but the answer that nothing hurts. Pain itself says whether one is. */
-    private const MAY_HURT = '(%1$s.painLevel > 0 OR %1$s.painKind <> :usual OR %1$s.painPlace <> :nowhere)';
-
-    /** @var array<string, mixed> what was asked already, by question and whom it was about */
+    /** @var array<string, array<class-string, list<object>>> what was asked already of people, by their ids */
     private array $asked = [];
 
-    public function __construct(private readonly EntityManagerInterface $em)
+    public function __construct(private readonly EntityManagerInterface $em, private readonly AboutPerson $aboutPerson)
     {
     }
 
@@ -73,17 +67,19 @@ final class Records
     }
 
     /**
-     * A question that is asked once a request, as long as nothing is written.
+     * What is on record of a person: asked once a request, as long as nothing is written.
      *
-     * @template T
+     * @template T of object
      *
-     * @param \Closure(): T $ask
+     * @param class-string<T> $class
      *
-     * @return T
+     * @return list<T> the newest first
      */
-    private function once(string $question, Uuid $about, \Closure $ask): mixed
+    private function about(Practitioner $practitioner, string $class): array
     {
-        return array_key_exists($key = "$question $about", $this->asked) ? $this->asked[$key] : $this->asked[$key] = $ask();
+        $written = $this->asked[(string) $practitioner->id] ??= $this->aboutPerson->of($practitioner);
+
+        return array_values(array_filter($written[$class] ?? [], static fn (object $one): bool => $one instanceof $class));
     }
 
     /** @return list<Practitioner> by name */
@@ -137,8 +133,7 @@ final class Records
     /** @return list<BodyMeasures> the newest first */
     public function bodies(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT b FROM '.BodyMeasures::class.' b WHERE b.practitioner = :p ORDER BY b.at DESC, b.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, BodyMeasures::class);
     }
 
     /**
@@ -153,56 +148,31 @@ final class Records
     }
 
     /**
-     * The newest entries that stand.
-     *
-     * @return array{array<string, array<string, Test>>, int} the tests of each by side, by entry, the newest first; and how many entries there are in all
-     */
-    public function entries(Practitioner $practitioner, int $most): array
-    {
-        $of = ' FROM '.Test::class.' t%s WHERE t.practitioner = :p AND '.self::STANDS;
-        $known = ['p' => [$practitioner->id, 'uuid']];
-        $newest = $this->ask('SELECT t.entryId AS entry, MAX(t.at) AS HIDDEN at, MAX(t.id) AS HIDDEN id'.sprintf($of, '').' GROUP BY t.entryId ORDER BY at DESC, id DESC', $known)->setMaxResults($most)->getSingleColumnResult();
-        $entries = [];
-        foreach ([] === $newest ? [] : $this->ask('SELECT t, r, a'.sprintf($of, ' JOIN t.trials r LEFT JOIN t.assessment a').' AND t.entryId IN (:entries) ORDER BY t.at DESC, t.id DESC, r.ordinal', $known)->setParameter('entries', array_map(static fn (mixed $id): string => $id instanceof Uuid ? $id->toBinary() : $id, $newest), ArrayParameterType::BINARY)->getResult() as $test) {
-            $entries[(string) $test->entryId][$test->side->value] = $test;
-        }
-        foreach ($entries as &$both) {
-            ksort($both);
-        }
-
-        return [$entries, (int) $this->ask('SELECT COUNT(DISTINCT t.entryId)'.sprintf($of, ''), $known)->getSingleScalarResult()];
-    }
-
-    /**
      * Those in which something may have hurt, corrected ones as well: what was said of pain stands.
      *
      * @return list<Test> the newest first
      */
     public function testsWithPain(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->mayHurt($this->em->createQuery('SELECT t, a FROM '.Test::class.' t LEFT JOIN t.assessment a WHERE t.practitioner = :p AND '.sprintf(self::MAY_HURT, 't').' ORDER BY t.at DESC, t.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')));
+        return $this->about($practitioner, Test::class);
     }
 
     /** @return list<SeenRung> the newest first */
     public function seenRungs(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT s FROM '.SeenRung::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, SeenRung::class);
     }
 
     /** @return list<PainSaid> the newest first */
     public function painsSaid(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT s FROM '.PainSaid::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, PainSaid::class);
     }
 
     /** @return list<Mistake> the newest first */
     public function mistakes(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT m FROM '.Mistake::class.' m WHERE m.practitioner = :p ORDER BY m.at DESC, m.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, Mistake::class);
     }
 
     /** What the first assessment came to; null before one has ended. */
@@ -247,36 +217,27 @@ final class Records
             ->setParameter('entry', $entry, 'uuid')->getSingleScalarResult();
     }
 
-    /** @return list<RungCheck> the oldest first */
+    /** @return list<RungCheck> of one ladder and side, the oldest first */
     public function checks(Practitioner $practitioner, string $ladder, Side $side): array
     {
-        return $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p AND c.ladder = :ladder AND c.side = :side ORDER BY c.practisedOn, c.at, c.id')
-            ->setParameter('p', $practitioner->id, 'uuid')
-            ->setParameter('ladder', $ladder)
-            ->setParameter('side', $side)
-            ->getResult();
-    }
-
-    /** @return list<Decision> the newest first */
-    public function decisions(Practitioner $practitioner, string $ladder): array
-    {
-        return $this->em->createQuery('SELECT d, c FROM '.Decision::class.' d JOIN d.check c WHERE d.practitioner = :p AND d.ladder = :ladder ORDER BY d.at DESC, d.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')
-            ->setParameter('ladder', $ladder)
-            ->getResult();
+        return array_values(array_filter(array_reverse($this->allChecks($practitioner)), static fn (RungCheck $check): bool => $check->ladder === $ladder && $check->side === $side));
     }
 
     public function decision(RungCheck $check): ?Decision
     {
-        return $this->em->createQuery('SELECT d FROM '.Decision::class.' d WHERE d.check = :check')
-            ->setParameter('check', $check->id, 'uuid')->getOneOrNullResult();
+        foreach ($this->allDecisions($check->practitioner) as $decision) {
+            if ($decision->check->id->equals($check->id)) {
+                return $decision;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Clearance> the newest first */
     public function clearances(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT c FROM '.Clearance::class.' c WHERE c.practitioner = :p ORDER BY c.at DESC, c.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, Clearance::class);
     }
 
     /** @return list<LabSetup> the newest first */
@@ -334,42 +295,15 @@ final class Records
         }
     }
 
-    /** @return array{list<Assessment>, int} the newest first; and how many there are in all */
-    public function assessments(Practitioner $practitioner, int $most): array
+    /** @return list<Assessment> the newest first */
+    public function assessments(Practitioner $practitioner): array
     {
-        return [
-            $this->assessmentsOf($practitioner)->setMaxResults($most)->getResult(),
-            (int) $this->ask('SELECT COUNT(a.id) FROM '.Assessment::class.' a WHERE a.practitioner = :p', ['p' => [$practitioner->id, 'uuid']])->getSingleScalarResult(),
-        ];
-    }
-
-    /** @return iterable<Assessment> the newest first, read one by one */
-    public function eachAssessment(Practitioner $practitioner): iterable
-    {
-        return $this->assessmentsOf($practitioner)->toIterable();
-    }
-
-    /** @return list<Assessment> those before which a condition was told or something may have hurt, the newest first */
-    public function assessmentsWithCautions(Practitioner $practitioner): array
-    {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->mayHurt($this->assessmentsOf($practitioner, " AND (a.conditions <> '[]' OR ".sprintf(self::MAY_HURT, 'a').')')));
+        return $this->about($practitioner, Assessment::class);
     }
 
     public function newestAssessment(Practitioner $practitioner): ?Assessment
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->assessmentsOf($practitioner)->setMaxResults(1)->getOneOrNullResult());
-    }
-
-    private function assessmentsOf(Practitioner $practitioner, string $and = ''): Query
-    {
-        return $this->em->createQuery('SELECT a FROM '.Assessment::class." a WHERE a.practitioner = :p$and ORDER BY a.at DESC, a.id DESC")
-            ->setParameter('p', $practitioner->id, 'uuid');
-    }
-
-    /** @return list<mixed> what was asked with MAY_HURT */
-    private function mayHurt(Query $query): array
-    {
-        return $query->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult();
+        return $this->assessments($practitioner)[0] ?? null;
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
@@ -400,10 +334,15 @@ final class Records
 
     public function toolErrors(Teacher $teacher): ToolErrors
     {
-        $newest = $this->em->createQuery('SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('t', $teacher->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+        $newest = $this->ask('SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC', ['t' => [$teacher->id, 'uuid']])->setMaxResults(1)->getOneOrNullResult();
 
         return $newest instanceof ToolSettings ? $newest->errors() : ToolErrors::usual();
+    }
+
+    /** Those that are read with a person. */
+    public function toolErrorsFor(Practitioner $practitioner): ToolErrors
+    {
+        return ($this->about($practitioner, ToolSettings::class)[0] ?? null)?->errors() ?? ToolErrors::usual();
     }
 
     /** @return list<OwnPicture> those that a teacher laid beside a posture, the oldest first */
@@ -448,8 +387,7 @@ final class Records
 
     public function newestPlan(Practitioner $practitioner): ?PracticePlan
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult());
+        return $this->about($practitioner, PracticePlan::class)[0] ?? null;
     }
 
     /** @return list<SessionLog> the newest first */
@@ -469,15 +407,13 @@ final class Records
     /** @return list<RungCheck> of all ladders and both sides, the newest first */
     public function allChecks(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT c FROM '.RungCheck::class.' c WHERE c.practitioner = :p ORDER BY c.practisedOn DESC, c.at DESC, c.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, RungCheck::class);
     }
 
     /** @return list<Decision> of all ladders, the newest first */
     public function allDecisions(Practitioner $practitioner): array
     {
-        return $this->once(__FUNCTION__, $practitioner->id, fn () => $this->em->createQuery('SELECT d, c FROM '.Decision::class.' d JOIN d.check c WHERE d.practitioner = :p ORDER BY d.at DESC, d.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult());
+        return $this->about($practitioner, Decision::class);
     }
 
     /** The feed that is open; null when there is none. */

@@ -16,11 +16,17 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 
-/** The tests of a person as readings: rows turned into values, for years of them are read at a time. */
+/**
+ * The tests of a person as readings: rows turned into values, for years of them are read at a time.
+ *
+ * A row is a test's columns, with readings and own errors of each of its trials, by name.
+ *
+ * @phpstan-type Row array{array<string, mixed>, non-empty-list<array{array<string, float>, array<string, float>}>}
+ */
 final readonly class TakenTests
 {
     /** Of one person, written down by a moment, and not corrected by then. */
-    private const STOOD = ' FROM test t WHERE t.practitioner_id = :p AND t.at <= :moment AND '.self::UNCORRECTED;
+    private const STOOD = ' FROM test t JOIN trial r ON r.test_id = t.id WHERE t.practitioner_id = :p AND t.at <= :moment AND '.self::UNCORRECTED;
     private const UNCORRECTED = 'NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = t.entry_id AND c.at <= :moment)';
 
     public function __construct(private Connection $connection)
@@ -60,20 +66,17 @@ final readonly class TakenTests
     }
 
     /**
-     * @param list<array<string, mixed>> $rows
+     * @param list<Row> $rows
      *
      * @return list<TakenTest> the newest first
      */
     private function read(array $rows, Practitioner $practitioner): array
     {
-        $trials = $this->trials(array_column($rows, 'id'));
-        $corrected = array_filter(array_column($rows, 'corrects'), is_string(...));
+        $corrected = array_filter(array_column(array_column($rows, 0), 'corrects'), is_string(...));
         $corrections = [] === $corrected ? [] : $this->corrections($practitioner);
         $taken = [];
-        foreach ($rows as $row) {
-            if (isset($trials[$row['id']])) {
-                $taken[] = $this->taken($row, $trials[$row['id']], $practitioner->teacher->local($this->first($row, $corrections)));
-            }
+        foreach ($rows as [$row, $trials]) {
+            $taken[] = $this->taken($row, $trials, $practitioner->teacher->local($this->first($row, $corrections)));
         }
         usort($taken, static fn (TakenTest $a, TakenTest $b): int => $b->on <=> $a->on);
 
@@ -83,17 +86,23 @@ final readonly class TakenTests
     /**
      * @param array<string, string> $known
      *
-     * @return list<array<string, mixed>> the newest first
+     * @return list<Row> the newest first, each with its trials in their order
      */
     private function rows(string $which, array $known): array
     {
-        return $this->connection->fetchAllAssociative('SELECT t.id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects, (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm'.self::STOOD." AND ($which) ORDER BY t.at DESC, t.id DESC", $known);
+        $trials = $rows = [];
+        foreach ($this->connection->iterateAssociative('SELECT t.id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects, (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm, r.readings, r.errors'.self::STOOD." AND ($which) ORDER BY t.at DESC, t.id DESC, r.ordinal", $known) as $row) {
+            $trials[$row['id']][] = [array_map(floatval(...), json_decode($row['readings'], true)), array_map(floatval(...), json_decode($row['errors'], true))];
+            $rows[$row['id']] = [$row, $trials[$row['id']]];
+        }
+
+        return array_values($rows);
     }
 
     /**
      * When each test of a side was last taken cleanly, of those that were not since the moment that readings count from.
      *
-     * @param list<array<string, mixed>> $rows what was taken since
+     * @param list<Row> $rows what was taken since
      * @param array<string, string> $known
      *
      * @return list<array<string, mixed>> kind, side and when
@@ -101,7 +110,7 @@ final readonly class TakenTests
     private function lastClean(array $rows, array $known): array
     {
         $since = [];
-        foreach ($rows as $row) {
+        foreach ($rows as [$row]) {
             if (0 === (int) $row['pain_level'] && '[]' === $row['compensations']) {
                 $since["$row[kind] $row[side]"] = true;
             }
@@ -116,7 +125,7 @@ final readonly class TakenTests
 
     /**
      * @param array<string, mixed> $row
-     * @param non-empty-list<array{array<string, float>, array<string, float>}> $trials readings and own errors, by name
+     * @param non-empty-list<array{array<string, float>, array<string, float>}> $trials
      */
     private function taken(array $row, array $trials, \DateTimeImmutable $at): TakenTest
     {
@@ -141,22 +150,6 @@ final readonly class TakenTests
             $at,
             null === $row['warm'] ? null : (bool) $row['warm'],
         );
-    }
-
-    /**
-     * @param list<string> $tests their ids
-     *
-     * @return array<string, non-empty-list<array{array<string, float>, array<string, float>}>> readings and own errors, in their order, by the test's id
-     */
-    private function trials(array $tests): array
-    {
-        $trials = [];
-        $rows = [] === $tests ? [] : $this->connection->iterateAssociative('SELECT test_id, readings, errors FROM trial WHERE test_id IN (:tests) ORDER BY test_id, ordinal', ['tests' => $tests], ['tests' => ArrayParameterType::BINARY]);
-        foreach ($rows as $row) {
-            $trials[$row['test_id']][] = [array_map(floatval(...), json_decode($row['readings'], true)), array_map(floatval(...), json_decode($row['errors'], true))];
-        }
-
-        return $trials;
     }
 
     /** @return array<string, array{string|null, \DateTimeImmutable}> of each entry that corrects or was corrected: what it corrects, and when it was made */

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query\ResultSetMapping;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\ToolSettings;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+
+/**
+ * What every page of a person asks, in one question: all that was written down about that person but tests in which
+ * nothing can have hurt, logs and older plans; with the teacher's newest tool errors.
+ */
+final readonly class AboutPerson
+{
+    /** In this order: what others lead to comes before them. */
+    public const KINDS = [Assessment::class, RungCheck::class, Decision::class, BodyMeasures::class, Clearance::class, Mistake::class, PainSaid::class, SeenRung::class, Test::class, PracticePlan::class, ToolSettings::class];
+
+    /** A row in which a pain may be felt: anything but the answer that nothing hurts. Pain itself says whether one is. */
+    private const MAY_HURT = '(pain_level > 0 OR pain_kind <> :usual OR pain_place <> :nowhere)';
+
+    public function __construct(private EntityManagerInterface $em)
+    {
+    }
+
+    /** @return array<class-string, list<object>> by kind, the newest first */
+    public function of(Practitioner $practitioner): array
+    {
+        $each = [];
+        foreach (self::KINDS as $kind => $class) {
+            // A check is of the day on which was practised.
+            $day = RungCheck::class === $class ? 'practised_on' : 'NULL';
+            $each[] = "(SELECT $kind AS kind, $day AS day, at, id, ".$this->columns($class).' AS written FROM '.$this->em->getClassMetadata($class)->getTableName().match ($class) {
+                Test::class => ' WHERE practitioner_id = :p AND '.self::MAY_HURT,
+                PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
+                ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
+                default => ' WHERE practitioner_id = :p',
+            }.')';
+        }
+
+        return $this->em->createNativeQuery(implode(' UNION ALL ', $each).' ORDER BY kind, day DESC, at DESC, id DESC', new ResultSetMapping())
+            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('teacher', $practitioner->teacher->id, 'uuid')
+            ->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult(WrittenHydrator::MODE);
+    }
+
+    /** @param class-string $class */
+    private function columns(string $class): string
+    {
+        $of = $this->em->getClassMetadata($class);
+        $columns = [];
+        foreach ($of->fieldMappings as $field) {
+            $columns[$field->columnName] = match ($field->type) {
+                'uuid' => "HEX($field->columnName)",
+                // As the text that it is: what is JSON already would not be quoted.
+                'json' => "CONCAT($field->columnName, '')",
+                default => "`$field->columnName`",
+            };
+        }
+        foreach ($of->associationMappings as $one) {
+            if ($one->isToOneOwningSide()) {
+                $columns[$one->joinColumns[0]->name] = "HEX({$one->joinColumns[0]->name})";
+            }
+        }
+
+        return 'JSON_OBJECT('.implode(', ', array_map(static fn (string $name, string $value): string => "'$name', $value", array_keys($columns), $columns)).')';
+    }
+}

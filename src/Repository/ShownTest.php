@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use LucidAscent\Core\Caution\PainPlace;
+
+/** One side of a test as lists show it: what was written down, and nothing that is worked out of it. */
+final readonly class ShownTest
+{
+    /**
+     * @param list<array{readings: array<string, float>, entered: array<string, string>}> $trials in their order
+     * @param list<string> $compensations
+     */
+    public function __construct(
+        public string $kind,
+        public \DateTimeImmutable $at,
+        public array $trials,
+        public array $compensations,
+        public int $painLevel,
+        public PainPlace $painPlace,
+        public string $note,
+        /** Whose hand it is in. */
+        public string $writtenBy,
+    ) {
+    }
+}
