@@ -11,7 +11,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 
 $count = (int) ($argv[1] ?? 40000);
 $body = new Body(41.2, 41.3, 17.0, 9.0, 6.6);
-$run = static function () use ($count, $body): float {
+$objects = static function () use ($count, $body): float {
     $sum = 0.0;
     $sitting = new Sitting();
     for ($i = 0; $i < $count; ++$i) {
@@ -20,6 +20,22 @@ $run = static function () use ($count, $body): float {
 
     return $sum;
 };
-$start = hrtime(true);
-$sum = $run();
-echo json_encode([$count / ((hrtime(true) - $start) / 1e6), $sum]);
+$legs = [];
+for ($i = 0; $i < $count; ++$i) {
+    $legs[] = [0.0, 8.5, 9.0, 13.0 + $i % 30, 6.6, 4.0, 41.2, 41.3, 6.0 + $i % 10, 0.0];
+}
+$batch = static function () use ($legs): float {
+    $sum = 0.0;
+    foreach (KneeAtHeight::batch($legs) as $angles) {
+        $sum += $angles[2] ?? NAN;
+    }
+
+    return $sum;
+};
+$answer = [];
+foreach (['objects' => $objects, 'batch' => $batch] as $name => $run) {
+    $start = hrtime(true);
+    $sum = $run();
+    $answer[$name] = [$count / ((hrtime(true) - $start) / 1e6), $sum];
+}
+echo json_encode($answer);

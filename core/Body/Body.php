@@ -29,24 +29,38 @@ final readonly class Body
         public float $ankleAboveSole,
         ?float $lyingHipHeight = null,
     ) {
-        Check::positive('thigh', $thigh);
-        Check::positive('shin', $shin);
-        Check::positive('hipSpacing', $hipSpacing);
-        Check::positive('seatedHipHeight', $seatedHipHeight);
-        Check::positive('ankleAboveSole', $ankleAboveSole);
-        $this->lyingHipHeight = Check::positive('lyingHipHeight', $lyingHipHeight ?? $seatedHipHeight * Segment::LyingHipHeight->shareOfStature() / Segment::SeatedHipHeight->shareOfStature());
+        $this->lyingHipHeight = $lyingHipHeight ?? $seatedHipHeight * Segment::LyingHipHeight->shareOfStature() / Segment::SeatedHipHeight->shareOfStature();
+        // Many bodies are drawn for an error: the guards are called only when they have something to say.
+        if (!(min($thigh, $shin, $hipSpacing, $seatedHipHeight, $ankleAboveSole, $this->lyingHipHeight) > 0.0 && $thigh + $shin + $hipSpacing + $seatedHipHeight + $ankleAboveSole + $this->lyingHipHeight <= Check::MOST)) {
+            Check::positive('thigh', $thigh);
+            Check::positive('shin', $shin);
+            Check::positive('hipSpacing', $hipSpacing);
+            Check::positive('seatedHipHeight', $seatedHipHeight);
+            Check::positive('ankleAboveSole', $ankleAboveSole);
+            Check::positive('lyingHipHeight', $this->lyingHipHeight);
+        }
     }
 
     /** The same body with one of its lengths longer by so many cm. */
     public function shifted(Segment $segment, float $by): self
     {
+        return $this->with([$segment->value => $by]);
+    }
+
+    /**
+     * The same body with each of these lengths longer.
+     *
+     * @param array<string, float> $by cm by segment
+     */
+    public function with(array $by): self
+    {
         return new self(
-            $this->thigh + (Segment::Thigh === $segment ? $by : 0.0),
-            $this->shin + (Segment::Shin === $segment ? $by : 0.0),
-            $this->hipSpacing + (Segment::HipSpacing === $segment ? $by : 0.0),
-            $this->seatedHipHeight + (Segment::SeatedHipHeight === $segment ? $by : 0.0),
-            $this->ankleAboveSole + (Segment::AnkleAboveSole === $segment ? $by : 0.0),
-            $this->lyingHipHeight + (Segment::LyingHipHeight === $segment ? $by : 0.0),
+            $this->thigh + ($by['thigh'] ?? 0.0),
+            $this->shin + ($by['shin'] ?? 0.0),
+            $this->hipSpacing + ($by['hipSpacing'] ?? 0.0),
+            $this->seatedHipHeight + ($by['seatedHipHeight'] ?? 0.0),
+            $this->ankleAboveSole + ($by['ankleAboveSole'] ?? 0.0),
+            $this->lyingHipHeight + ($by['lyingHipHeight'] ?? 0.0),
         );
     }
 }

@@ -41,19 +41,25 @@ final readonly class Capacity
     /** Capacity less demand of the tightest component, in degrees; infinite when nothing is limited. */
     public function worstMargin(LegAngles $demand): float
     {
+        return $this->worstOf($demand->flexion, $demand->abduction, $demand->rotation, $demand->kneeFlexion);
+    }
+
+    /** The same of four angles in degrees. */
+    public function worstOf(float $flexion, float $abduction, float $rotation, float $kneeFlexion): float
+    {
         // Spelt out, since searches over knee heights and swivels come through here at every step.
         $worst = INF;
         if (null !== $this->flexion) {
-            $worst = min($worst, $this->flexion - $demand->flexion);
+            $worst = $this->flexion - $flexion;
         }
         if (null !== $this->abduction) {
-            $worst = min($worst, $this->abduction - $demand->abduction);
+            $worst = min($worst, $this->abduction - $abduction);
         }
         if (null !== $this->rotation) {
-            $worst = min($worst, $this->rotation - $demand->rotation);
+            $worst = min($worst, $this->rotation - $rotation);
         }
         if (null !== $this->kneeFlexion) {
-            $worst = min($worst, $this->kneeFlexion - $demand->kneeFlexion);
+            $worst = min($worst, $this->kneeFlexion - $kneeFlexion);
         }
 
         return $worst;

@@ -31,22 +31,12 @@ final readonly class KneeAtHeight implements ChainReading, Posture
 
     public function pose(Body $body): LegPose
     {
-        return $this->tryPose($body) ?? throw OutOfReach::kneeHeight($this->kneeHeight);
-    }
-
-    /**
-     * The same pose, or null in place of OutOfReach: a search over heights passes many that no leg can make.
-     *
-     * @throws StraightKnee when rotation cannot be read
-     */
-    public function tryPose(Body $body): ?LegPose
-    {
-        $sitting = $this->contact->sitting();
         $hip = $this->contact->hip($body);
         $ankle = $this->contact->ankle($body);
-        $knee = self::knee($hip, $ankle, $body->thigh, $body->shin, $this->kneeHeight);
+        $knee = self::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight)
+            ?? throw OutOfReach::kneeHeight($this->kneeHeight);
 
-        return null === $knee ? null : LegChain::inverse($hip, $knee, $ankle, $sitting->pelvicTilt);
+        return LegChain::inverse($hip, new Vector($knee[0], $knee[1], $this->kneeHeight), $ankle, $this->contact->sitting()->pelvicTilt);
     }
 
     public function angles(Body $body): array
@@ -72,16 +62,35 @@ final readonly class KneeAtHeight implements ChainReading, Posture
     }
 
     /**
-     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle;
-     * null when there is none.
+     * Many legs at once in plain floats, each with its knee at a height: for streams of cases, and for draws.
+     *
+     * @param list<array{float, float, float, float, float, float, float, float, float, float}> $legs of each the hip's and the ankle's x, y and z, the thigh, the shin and the knee's height, all in cm, and the pelvic tilt in degrees
+     *
+     * @return list<array{float, float, float, float}|null> flexion, abduction, rotation and knee flexion in degrees, one by one; null where no such leg can be made, or its rotation not be read
      */
-    private static function knee(Vector $hip, Vector $ankle, float $thigh, float $shin, float $height): ?Vector
+    public static function batch(array $legs): array
+    {
+        $angles = [];
+        foreach ($legs as [$hx, $hy, $hz, $ax, $ay, $az, $thigh, $shin, $height, $tilt]) {
+            $knee = self::knee($hx, $hy, $hz, $ax, $ay, $az, $thigh, $shin, $height);
+            $angles[] = null === $knee ? null : LegChain::angles($knee[0] - $hx, $knee[1] - $hy, $height - $hz, $ax - $knee[0], $ay - $knee[1], $az - $height, $tilt);
+        }
+
+        return $angles;
+    }
+
+    /**
+     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle, all in cm.
+     *
+     * @return array{float, float}|null its x and y; null when there is none
+     */
+    public static function knee(float $hx, float $hy, float $hz, float $ax, float $ay, float $az, float $thigh, float $shin, float $height): ?array
     {
         // At a given height each segment draws a circle on the level plane; the knee is where the two meet.
-        $fromHip = $thigh * $thigh - ($height - $hip->z) * ($height - $hip->z);
-        $fromAnkle = $shin * $shin - ($height - $ankle->z) * ($height - $ankle->z);
-        $dx = $ankle->x - $hip->x;
-        $dy = $ankle->y - $hip->y;
+        $fromHip = $thigh * $thigh - ($height - $hz) * ($height - $hz);
+        $fromAnkle = $shin * $shin - ($height - $az) * ($height - $az);
+        $dx = $ax - $hx;
+        $dy = $ay - $hy;
         $apart = $dx * $dx + $dy * $dy;
         if ($fromHip < 0.0 || $fromAnkle < 0.0 || 0.0 === $apart) {
             return null;
@@ -91,12 +100,9 @@ final readonly class KneeAtHeight implements ChainReading, Posture
         if ($aside < -self::TOUCHING) {
             return null;
         }
-        $aside = sqrt(max(0.0, $aside));
         // The outer point has the greater y, so it lies to that side of the line on which y grows.
-        if ($dx < 0.0) {
-            $aside = -$aside;
-        }
+        $aside = $aside > 0.0 ? ($dx < 0.0 ? -sqrt($aside) : sqrt($aside)) : 0.0;
 
-        return new Vector($hip->x + $along * $dx - $aside * $dy, $hip->y + $along * $dy + $aside * $dx, $height);
+        return [$hx + $along * $dx - $aside * $dy, $hy + $along * $dy + $aside * $dx];
     }
 }

@@ -24,20 +24,24 @@ final class KneeHeights
     /** The floor, in steps. */
     public const FIRST = self::STEPS_PER_CM * LegChain::HALF_KNEE;
 
+    private readonly Vector $hip;
+    private readonly Vector $ankle;
+    private readonly float $tilt;
+
     public function __construct(
         private readonly AnkleContact $contact,
         private readonly Body $body,
         private readonly Capacity $capacity,
     ) {
+        $this->hip = $contact->hip($body);
+        $this->ankle = $contact->ankle($body);
+        $this->tilt = $contact->sitting()->pelvicTilt;
     }
 
-    public function pose(int $step): ?LegPose
+    /** The leg with its knee at a height at which there is one. */
+    public function pose(int $step): LegPose
     {
-        try {
-            return (new KneeAtHeight($this->contact, $step / self::STEPS_PER_CM))->tryPose($this->body);
-        } catch (StraightKnee) {
-            return null;
-        }
+        return (new KneeAtHeight($this->contact, $step / self::STEPS_PER_CM))->pose($this->body);
     }
 
     /**
@@ -61,10 +65,16 @@ final class KneeHeights
         }
     }
 
-    private function margin(int $step): ?float
+    /** The worst margin at a height, in degrees; null where no leg can be made there, or its rotation not be read. */
+    public function margin(int $step): ?float
     {
-        $pose = $this->pose($step);
+        // Searches pass many heights: nothing is built at any of them.
+        $height = $step / self::STEPS_PER_CM;
+        $hip = $this->hip;
+        $ankle = $this->ankle;
+        $knee = KneeAtHeight::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $this->body->thigh, $this->body->shin, $height);
+        $angles = null === $knee ? null : LegChain::angles($knee[0] - $hip->x, $knee[1] - $hip->y, $height - $hip->z, $ankle->x - $knee[0], $ankle->y - $knee[1], $ankle->z - $height, $this->tilt);
 
-        return null === $pose ? null : $this->capacity->worstMargin($pose->angles);
+        return null === $angles ? null : $this->capacity->worstOf($angles[0], $angles[1], $angles[2], $angles[3]);
     }
 }

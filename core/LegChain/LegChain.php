@@ -25,8 +25,8 @@ final class LegChain
     /** Half the thickness of a knee, in cm: its centre comes no nearer to the floor, nor to what it lies on (this product's own). */
     public const HALF_KNEE = 5;
 
-    /** Below this sine of the knee's angle, thigh and shin are taken to lie in one line. */
-    private const IN_LINE = 1e-5;
+    /** Below this sine of the knee's angle, squared, thigh and shin are taken to lie in one line. */
+    private const IN_LINE = 1e-10;
 
     private const DEGREES = 180.0 / M_PI;
 
@@ -60,73 +60,58 @@ final class LegChain
      */
     public static function inverse(Vector $hip, Vector $knee, Vector $ankle, float $pelvicTilt): LegPose
     {
-        // Written out in plain floats: every reading, error and plan passes through here many times.
-        $tx = $knee->x - $hip->x;
-        $dy = $knee->y - $hip->y;
-        $tz = $knee->z - $hip->z;
-        $ux = $ankle->x - $knee->x;
-        $sy = $ankle->y - $knee->y;
-        $uz = $ankle->z - $knee->z;
-        if (0.0 === $pelvicTilt) {
-            $dx = $tx;
-            $dz = $tz;
-            $sx = $ux;
-            $sz = $uz;
-        } else {
+        $angles = self::angles($knee->x - $hip->x, $knee->y - $hip->y, $knee->z - $hip->z, $ankle->x - $knee->x, $ankle->y - $knee->y, $ankle->z - $knee->z, $pelvicTilt)
+            ?? throw StraightKnee::rotationUnreadable();
+
+        return new LegPose(new LegAngles($angles[0], $angles[1], $angles[2], $angles[3]), $hip, $knee, $ankle);
+    }
+
+    /**
+     * The same in plain floats, with nothing built: every reading, error, search and plan passes through here many times.
+     *
+     * @param float $dx the thigh from hip to knee, in the ground frame, of any length but none
+     * @param float $sx the shin from knee to ankle, the same
+     * @param float $pelvicTilt degrees
+     *
+     * @return array{float, float, float, float}|null flexion, abduction, rotation and knee flexion in degrees; null when thigh and shin lie in one line
+     */
+    public static function angles(float $dx, float $dy, float $dz, float $sx, float $sy, float $sz, float $pelvicTilt): ?array
+    {
+        if (0.0 !== $pelvicTilt) {
             $tilt = deg2rad($pelvicTilt);
             $sin = sin($tilt);
             $cos = cos($tilt);
-            $dx = $cos * $tx - $sin * $tz;
-            $dz = $sin * $tx + $cos * $tz;
-            $sx = $cos * $ux - $sin * $uz;
-            $sz = $sin * $ux + $cos * $uz;
+            [$dx, $dz, $sx, $sz] = [$cos * $dx - $sin * $dz, $sin * $dx + $cos * $dz, $cos * $sx - $sin * $sz, $sin * $sx + $cos * $sz];
         }
-        $t = sqrt($dx * $dx + $dy * $dy + $dz * $dz);
-        $s = sqrt($sx * $sx + $sy * $sy + $sz * $sz);
-        if (0.0 === $t || 0.0 === $s) {
-            throw StraightKnee::rotationUnreadable();
+        $level = $dx * $dx + $dz * $dz;
+        $t = sqrt($level + $dy * $dy);
+        $length = $t * sqrt($sx * $sx + $sy * $sy + $sz * $sz);
+        if (0.0 === $length) {
+            return null;
         }
-        $dx /= $t;
-        $dy /= $t;
-        $dz /= $t;
-        $sx /= $s;
-        $sy /= $s;
-        $sz /= $s;
-
-        // The cosine and sine of the knee's angle, and of abduction and flexion, are at hand without
-        // asking for the angle first. Written so that rounding past one cannot spoil a root.
-        $cosK = $dx * $sx + $dy * $sy + $dz * $sz;
-        $sinK = $cosK * $cosK < 1.0 ? sqrt(1.0 - $cosK * $cosK) : 0.0;
-        if ($sinK < self::IN_LINE) {
-            throw StraightKnee::rotationUnreadable();
+        $inLevel = $dx * $sx + $dz * $sz;
+        $cosK = ($inLevel + $dy * $sy) / $length;
+        if (1.0 - $cosK * $cosK < self::IN_LINE) {
+            return null;
         }
-        $sinA = $dy;
-        $cosA = sqrt($dx * $dx + $dz * $dz);
         $f = atan2($dx, -$dz);
-        $sinF = $cosA > 0.0 ? $dx / $cosA : sin($f);
-        $cosF = $cosA > 0.0 ? -$dz / $cosA : cos($f);
-
-        // u, the front of the thigh, is −(s − cos k d)/sin k; its parts along the unturned front
-        // (cos f, 0, sin f) and the outside (−sin a sin f, cos a, sin a cos f) give the rotation.
-        // Both axes are at right angles to d, so the part with cos k d falls away.
-        $alongFront = -($sx * $cosF + $sz * $sinF) / $sinK;
-        $alongOutside = -(-$sinA * $sinF * $sx + $cosA * $sy + $sinA * $cosF * $sz) / $sinK;
-
-        $flexion = $f * self::DEGREES;
-        if ($flexion <= -90.0) {
-            $flexion += 360.0;
+        // The front of the thigh is what is left of the shin, turned round, beside the thigh. Its parts along the unturned
+        // front (cos f, 0, sin f) and the outside (−sin a sin f, cos a, sin a cos f) give the rotation; what both are
+        // divided by does not turn them, so they stand here times the thigh, and times its share in the level of flexion.
+        if ($level > 0.0) {
+            $outside = $dy * $inLevel - $level * $sy;
+            $front = $t * ($dz * $sx - $dx * $sz);
+        } else {
+            $outside = $dy * (sin($f) * $sx - cos($f) * $sz);
+            $front = -$t * (cos($f) * $sx + sin($f) * $sz);
         }
+        $flexion = $f * self::DEGREES;
 
-        return new LegPose(
-            new LegAngles(
-                $flexion,
-                atan2($sinA, $cosA) * self::DEGREES,
-                atan2($alongOutside, $alongFront) * self::DEGREES,
-                acos($cosK) * self::DEGREES,
-            ),
-            $hip,
-            $knee,
-            $ankle,
-        );
+        return [
+            $flexion <= -90.0 ? $flexion + 360.0 : $flexion,
+            atan2($dy, sqrt($level)) * self::DEGREES,
+            atan2($outside, $front) * self::DEGREES,
+            acos($cosK) * self::DEGREES,
+        ];
     }
 }

@@ -39,11 +39,10 @@ final readonly class LowestKnee
         $heights = new KneeHeights($contact, $body, $capacity);
         foreach ($heights->candidates() as [$from, $to]) {
             for ($step = $from; $step <= $to; ++$step) {
-                $pose = $heights->pose($step);
-                if (null !== $pose && $capacity->worstMargin($pose->angles) >= 0.0) {
-                    $below = $step > KneeHeights::FIRST ? $heights->pose($step - 1) : null;
+                if (($heights->margin($step) ?? -INF) >= 0.0) {
+                    $below = $step > KneeHeights::FIRST && null !== $heights->margin($step - 1) ? $heights->pose($step - 1) : null;
 
-                    return new self($pose, null === $below ? null : $capacity->limiter($below->angles));
+                    return new self($heights->pose($step), null === $below ? null : $capacity->limiter($below->angles));
                 }
             }
         }
@@ -59,14 +58,13 @@ final readonly class LowestKnee
         $margin = -INF;
         foreach ($heights->candidates() as [$from, $to]) {
             for ($step = $from; $step <= $to; ++$step) {
-                $pose = $heights->pose($step);
-                if (null !== $pose && $capacity->worstMargin($pose->angles) > $margin) {
-                    $best = $pose;
-                    $margin = $capacity->worstMargin($pose->angles);
+                $here = $heights->margin($step);
+                if (null !== $here && $here > $margin) {
+                    [$best, $margin] = [$step, $here];
                 }
             }
         }
 
-        return $best;
+        return null === $best ? null : $heights->pose($best);
     }
 }

@@ -45,13 +45,14 @@ final class Sampling
         $errors ??= $reading->readingErrors();
         $sum = $squares = array_map(static fn (): float => 0.0, $centre = $reading->angles($body));
         $made = 0;
+        $doubts = [];
+        foreach (Segment::cases() as $segment) {
+            $doubts[$segment->value] = $bodyError->sd($segment);
+        }
+        $doubts = array_filter($doubts, static fn (float $sd): bool => $sd > 0.0);
         for ($i = 0; $i < $draws; ++$i) {
             try {
-                $drawn = $body;
-                foreach (Segment::cases() as $segment) {
-                    $sd = $bodyError->sd($segment);
-                    $drawn = $sd > 0.0 ? $drawn->shifted($segment, $sd * Normal::draw($random)) : $drawn;
-                }
+                $drawn = $body->with(array_map(static fn (float $sd): float => $sd * Normal::draw($random), $doubts));
                 $angles = self::draw($reading, $errors, $random)->angles($drawn);
                 if (null !== $other) {
                     foreach (self::draw($other, $otherErrors, $random)->angles($drawn) as $name => $value) {

@@ -17,8 +17,10 @@ final readonly class Sitting
     /** @throws InvalidValue when the seat is negative, or the tilt is not within 90° either way */
     public function __construct(public float $seat = 0.0, public float $pelvicTilt = 0.0)
     {
-        Check::notNegative('seat', $seat);
-        Check::within('pelvicTilt', $pelvicTilt, -90.0, 90.0, 'degrees');
+        if (!($seat >= 0.0 && $seat <= Check::MOST && $pelvicTilt >= -90.0 && $pelvicTilt <= 90.0)) {
+            Check::notNegative('seat', $seat);
+            Check::within('pelvicTilt', $pelvicTilt, -90.0, 90.0, 'degrees');
+        }
     }
 
     public function hipHeight(Body $body): float

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Kept\KeptParts;
 use LucidAscent\App\Lab\ContactList;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
@@ -28,7 +29,7 @@ final class LabController extends TeacherController
     /** What is set up when nothing was asked for. */
     private const FIRST = 'half-lotus-easy';
 
-    public function __construct(private readonly PersonOn $person)
+    public function __construct(private readonly PersonOn $person, private readonly KeptParts $parts)
     {
     }
 
@@ -63,13 +64,14 @@ final class LabController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::TOKEN, $request);
-        $proportions = $this->records->body($practitioner)?->proportions();
-        if (null === $proportions) {
+        // A slider asks again and again; what is known of the person stays as it is meanwhile.
+        $known = $this->parts->ofPerson("lab $side->value", $practitioner, fn (): ?array => null === $this->records->body($practitioner) ? null : [$this->records->body($practitioner)->proportions(), $this->known($practitioner, $side)]);
+        if (null === $known) {
             return new JsonResponse(['error' => ['code' => 'bad-input', 'message' => 'The body has not been measured.']], 409);
         }
         $question = json_decode($request->getContent(), true);
 
-        return new JsonResponse(LabAnswer::to($question, $side, $proportions, $this->known($practitioner, $side)));
+        return new JsonResponse(LabAnswer::to($question, $side, ...$known));
     }
 
     #[Route('/practitioners/{id}/lab/{side}/keep', 'lab_keep', requirements: ['side' => 'left|right'], methods: ['POST'])]

@@ -56,17 +56,42 @@ final readonly class KeptParts
     }
 
     /**
-     * What is of a teacher alone, made once until something of the teacher's own is written.
+     * What is of a person, made once until something is written about that person.
      *
-     * @template T of array<mixed>
+     * @template T
      *
      * @param \Closure(): T $make
      *
      * @return T
      */
-    public function ofTeacher(string $name, Teacher $teacher, \Closure $make): array
+    public function ofPerson(string $name, Practitioner $practitioner, \Closure $make): mixed
     {
-        $place = $this->places($name, $teacher, [])[''];
+        return $this->made($this->places($name, $practitioner->teacher, [$practitioner])[(string) $practitioner->id], $make);
+    }
+
+    /**
+     * What is of a teacher alone, made once until something of the teacher's own is written.
+     *
+     * @template T
+     *
+     * @param \Closure(): T $make
+     *
+     * @return T
+     */
+    public function ofTeacher(string $name, Teacher $teacher, \Closure $make): mixed
+    {
+        return $this->made($this->places($name, $teacher, [])[''], $make);
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(): T $make
+     *
+     * @return T
+     */
+    private function made(?string $place, \Closure $make): mixed
+    {
         $kept = $this->get($place);
         if (null === $kept) {
             $this->keep($place, $kept = $make());
@@ -79,7 +104,7 @@ final readonly class KeptParts
     {
         $item = null === $place ? null : $this->pool->getItem($place);
 
-        return null === $item || !$item->isHit() ? null : unserialize((string) gzinflate($item->get()), ['allowed_classes' => false]);
+        return null === $item || !$item->isHit() ? null : unserialize((string) gzinflate($item->get()));
     }
 
     /** @param \DateTimeImmutable|null $until the moment from which it says something else, where there is one */

@@ -94,7 +94,7 @@ final class LabAnswer
 
         return [
             'held' => $held,
-            'pictures' => self::pictures($question->text('posture'), $posture, $body, $proportions, $side),
+            'picture' => self::picture($question->text('posture'), $posture, $body, $proportions, $side, $question->has('view') ? $question->text('view') : ''),
             'components' => $components,
             'method' => $method,
             'atKnee' => $shortfall->atKnee(),
@@ -112,12 +112,8 @@ final class LabAnswer
         ];
     }
 
-    /**
-     * The whole body in this set-up, from every side.
-     *
-     * @return array<string, string> markup by view; the best one first
-     */
-    private static function pictures(string $contact, Posture $posture, Body $body, Proportions $proportions, Side $side): array
+    /** The whole body in this set-up, as markup; null where nothing can be drawn. Looked at from where it is seen best unless a view is named. */
+    private static function picture(string $contact, Posture $posture, Body $body, Proportions $proportions, Side $side, string $view): ?string
     {
         $leg = match (true) {
             $posture instanceof ChainReading, $posture instanceof FreeKnee => $posture->pose($body),
@@ -125,15 +121,8 @@ final class LabAnswer
             default => null,
         };
         $figure = ContactFigures::of($contact, $posture->props(), Physique::of($proportions), $side, $leg);
-        if (null === $figure) {
-            return [];
-        }
-        $pictures = [];
-        foreach ([$figure->view, ...array_diff(self::VIEWS, [$figure->view])] as $view) {
-            $pictures[$view] = $figure->svg(Size::Large, $view);
-        }
 
-        return $pictures;
+        return $figure?->svg(Size::Large, in_array($view, self::VIEWS, true) ? $view : $figure->view);
     }
 
     /**

@@ -25,9 +25,11 @@ final readonly class AnkleOnThigh extends SeatedContact
         Sitting $sitting,
     ) {
         parent::__construct($sitting);
-        Check::finite('contact.forward', $forward);
-        Check::finite('contact.across', $across);
-        Check::finite('contact.above', $above);
+        if (!is_finite($forward + $across + $above)) {
+            Check::finite('contact.forward', $forward);
+            Check::finite('contact.across', $across);
+            Check::finite('contact.above', $above);
+        }
     }
 
     public function ankle(Body $body): Vector

@@ -28,7 +28,9 @@ final readonly class SolesTogether extends SeatedContact implements AnkleIsPlace
     public function __construct(public float $heelDistance, Sitting $sitting)
     {
         parent::__construct($sitting);
-        Check::notNegative('heelDistance', $heelDistance);
+        if (!($heelDistance >= 0.0 && $heelDistance <= Check::MOST)) {
+            Check::notNegative('heelDistance', $heelDistance);
+        }
     }
 
     public function ankle(Body $body): Vector

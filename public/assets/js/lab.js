@@ -234,14 +234,26 @@ const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) => {
 
 // From where it is looked at: the view that was chosen, or the one that shows the set-up best.
 const view = () => form.querySelector('[name="lab-view"]:checked')?.value || '';
-const show3d = (place, { pictures }) => {
-    const names = Object.keys(pictures);
-    const chosen = pictures[view()] ?? pictures[names[0]];
-    if (chosen) {
-        drawInto(place, chosen);
+const show3d = (place, { picture }) => {
+    if (picture) {
+        drawInto(place, picture);
     } else {
         place.replaceChildren();
     }
+};
+
+// What the server says of a set-up, with the question that it answers.
+const fetchAnswer = async (question, address, signal) => {
+    const response = await fetch(address, {
+        method: 'POST',
+        signal,
+        headers: { 'Content-Type': 'application/json', 'X-Token': form.dataset.token },
+        body: JSON.stringify(question),
+    });
+    if (!response.ok || response.redirected) {
+        throw new Error(String(response.status));
+    }
+    return { ...(await response.json()), question, address };
 };
 
 const showProps = ({ props, advice, blankets, components }) => {
@@ -337,21 +349,14 @@ const ask = async () => {
         }
         values[input.name.slice('values['.length, -1)] = parse(input.value);
     }
+    const question = {
+        posture: select.value,
+        values,
+        blanket: parse(form.querySelector('#lab-blanket').value) ?? undefined,
+        view: view(),
+    };
     try {
-        const response = await fetch(form.dataset.answer.replace('SIDE', side()), {
-            method: 'POST',
-            signal: request.signal,
-            headers: { 'Content-Type': 'application/json', 'X-Token': form.dataset.token },
-            body: JSON.stringify({
-                posture: select.value,
-                values,
-                blanket: parse(form.querySelector('#lab-blanket').value) ?? undefined,
-            }),
-        });
-        if (!response.ok || response.redirected) {
-            throw new Error(String(response.status));
-        }
-        answer = await response.json();
+        answer = await fetchAnswer(question, form.dataset.answer.replace('SIDE', side()), request.signal);
         requestAnimationFrame(show);
     } catch (error) {
         if (error.name !== 'AbortError') {
@@ -370,13 +375,13 @@ select.addEventListener('change', () => {
     makeControls();
 });
 for (const choice of form.querySelectorAll('[name="lab-view"]')) {
-    // Turned round, nothing is asked anew.
-    choice.addEventListener('change', (event) => {
+    choice.addEventListener('change', async (event) => {
         event.stopPropagation();
-        if (answer && !answer.error) {
-            show3d(figure, answer);
-        }
+        ask();
         if (kept) {
+            // Only its picture is another one.
+            const { picture } = await fetchAnswer({ ...kept.question, view: view() }, kept.address).catch(() => kept);
+            kept = { ...kept, picture };
             show3d(document.querySelector('[data-held-figure]'), kept);
         }
     });
