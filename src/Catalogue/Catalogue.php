@@ -29,6 +29,8 @@ final class Catalogue implements CacheWarmerInterface
 {
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
+    /** The shipped postures as the core takes them, as they were compiled. */
+    private string $definitions = '';
 
     /** @var array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string, mixed>>> */
     private array|\Closure $own = [];
@@ -218,7 +220,13 @@ final class Catalogue implements CacheWarmerInterface
     /** @return array<string, PostureDefinition> by id */
     public function postures(): array
     {
-        return $this->postures ??= Definitions::ofPostures($this->all(Kind::Posture));
+        if (null === $this->postures) {
+            $all = $this->all(Kind::Posture);
+            $shipped = unserialize($this->definitions, ['allowed_classes' => true]);
+            $this->postures = (is_array($shipped) ? $shipped : []) + Definitions::ofPostures(array_diff_key($all, $this->shipped(Kind::Posture)));
+        }
+
+        return $this->postures;
     }
 
     /** @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id */
@@ -320,10 +328,10 @@ final class Catalogue implements CacheWarmerInterface
             if ([] !== $folder->faults) {
                 throw InvalidCatalogue::because($folder->faults);
             }
-            Definitions::ofPostures($folder->entries[Kind::Posture->value]);
-            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'loads' => CatalogueDemand::derived()], true).';', [new DirectoryResource($this->folder)]);
+            $definitions = Definitions::ofPostures($folder->entries[Kind::Posture->value]);
+            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'loads' => CatalogueDemand::derived(), 'definitions' => serialize($definitions)], true).';', [new DirectoryResource($this->folder)]);
         }
-        ['entries' => $entries, 'loads' => $loads] = require $cache->getPath();
+        ['entries' => $entries, 'loads' => $loads, 'definitions' => $this->definitions] = require $cache->getPath();
         CatalogueDemand::know($loads);
 
         return $this->entries = $entries;

@@ -18,43 +18,47 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
-use LucidAscent\Core\Caution\PainKind;
-use LucidAscent\Core\Caution\PainPlace;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Contracts\Cache\CacheInterface;
 
 /**
- * What every page of a person asks, in one question: all that was written down about that person but tests in which
- * nothing can have hurt, logs and older plans; with the teacher's newest tool errors.
+ * What every page of a person asks, in one question: all that was written down about that person but logs, older plans
+ * and tests in which nothing can have hurt (the table says which: anything but the answer that nothing hurts); with the
+ * teacher's newest tool errors. Pain itself says whether one is felt.
  */
 final readonly class AboutPerson
 {
     /** In this order: what others lead to comes before them. */
     public const KINDS = [Assessment::class, RungCheck::class, Decision::class, BodyMeasures::class, Clearance::class, Mistake::class, PainSaid::class, SeenRung::class, Test::class, PracticePlan::class, ToolSettings::class];
 
-    /** A row in which a pain may be felt: anything but the answer that nothing hurts. Pain itself says whether one is. */
-    private const MAY_HURT = '(pain_level > 0 OR pain_kind <> :usual OR pain_place <> :nowhere)';
-
-    public function __construct(private EntityManagerInterface $em)
+    public function __construct(private EntityManagerInterface $em, #[Autowire(service: 'cache.system')] private CacheInterface $cache)
     {
     }
 
     /** @return array<class-string, list<object>> by kind, the newest first */
     public function of(Practitioner $practitioner): array
     {
+        return $this->em->createNativeQuery($this->cache->get('about_person', $this->question(...)), new ResultSetMapping())
+            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('teacher', $practitioner->teacher->id, 'uuid')
+            ->getResult(WrittenHydrator::MODE);
+    }
+
+    /** The question, which is the same for everybody: what tables and columns there are need not be looked up each time. */
+    private function question(): string
+    {
         $each = [];
         foreach (self::KINDS as $kind => $class) {
             // A check is of the day on which was practised.
             $day = RungCheck::class === $class ? 'practised_on' : 'NULL';
             $each[] = "(SELECT $kind AS kind, $day AS day, at, id, ".$this->columns($class).' AS written FROM '.$this->em->getClassMetadata($class)->getTableName().match ($class) {
-                Test::class => ' WHERE practitioner_id = :p AND '.self::MAY_HURT,
+                Test::class => ' WHERE practitioner_id = :p AND may_hurt = 1',
                 PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                 ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
                 default => ' WHERE practitioner_id = :p',
             }.')';
         }
 
-        return $this->em->createNativeQuery(implode(' UNION ALL ', $each).' ORDER BY kind, day DESC, at DESC, id DESC', new ResultSetMapping())
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('teacher', $practitioner->teacher->id, 'uuid')
-            ->setParameter('usual', PainKind::Ache)->setParameter('nowhere', PainPlace::None)->getResult(WrittenHydrator::MODE);
+        return implode(' UNION ALL ', $each).' ORDER BY kind, day DESC, at DESC, id DESC';
     }
 
     /** @param class-string $class */

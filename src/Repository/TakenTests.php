@@ -91,7 +91,7 @@ final readonly class TakenTests
     private function rows(string $which, array $known): array
     {
         $trials = $rows = [];
-        foreach ($this->connection->iterateAssociative('SELECT t.id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects, (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm, r.readings, r.errors'.self::STOOD." AND ($which) ORDER BY t.at DESC, t.id DESC, r.ordinal", $known) as $row) {
+        foreach ($this->connection->iterateAssociative('SELECT t.id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects, t.is_clean, (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm, r.readings, r.errors'.self::STOOD." AND ($which) ORDER BY t.at DESC, t.id DESC, r.ordinal", $known) as $row) {
             $trials[$row['id']][] = [array_map(floatval(...), json_decode($row['readings'], true)), array_map(floatval(...), json_decode($row['errors'], true))];
             $rows[$row['id']] = [$row, $trials[$row['id']]];
         }
@@ -111,13 +111,13 @@ final readonly class TakenTests
     {
         $since = [];
         foreach ($rows as [$row]) {
-            if (0 === (int) $row['pain_level'] && '[]' === $row['compensations']) {
+            if (1 === (int) $row['is_clean']) {
                 $since["$row[kind] $row[side]"] = true;
             }
         }
 
         return $this->connection->fetchAllAssociative(
-            "SELECT t.kind, t.side, MAX(t.at) AS at FROM test t WHERE t.practitioner_id = :p AND t.at < :since AND CONCAT(t.kind, ' ', t.side) NOT IN (:clean) AND t.pain_level = 0 AND t.compensations = '[]' AND ".self::UNCORRECTED.' GROUP BY t.kind, t.side',
+            "SELECT t.kind, t.side, MAX(t.at) AS at FROM test t WHERE t.practitioner_id = :p AND t.at < :since AND CONCAT(t.kind, ' ', t.side) NOT IN (:clean) AND t.is_clean = 1 AND ".self::UNCORRECTED.' GROUP BY t.kind, t.side',
             $known + ['clean' => ['', ...array_keys($since)]],
             ['clean' => ArrayParameterType::STRING],
         );

@@ -8,8 +8,10 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Ability;
@@ -66,6 +68,26 @@ final class YearsOfTestsTest extends AppTestCase
         $this->em()->flush();
         $active = self::getContainer()->get(HoldsOn::class)->now($practitioner)->active;
         self::assertCount(4, $active, 'The knee and what is numb, of either side.');
+    }
+
+    public function testWhateverIsFeltIsFoundInTheIndex(): void
+    {
+        $practitioner = $this->practitioner($this->teacher());
+        $felt = [];
+        foreach ([0, 1, 10] as $level) {
+            foreach (PainPlace::cases() as $place) {
+                foreach (PainKind::cases() as $kind) {
+                    $entry = $this->took($practitioner, 'frog', 900, ['span' => 90.0], [$level, $place, $kind]);
+                    if ((new Pain($level, $place, $kind))->isFelt()) {
+                        $felt[] = (string) $entry;
+                    }
+                }
+            }
+        }
+        $this->em()->flush();
+        $this->em()->clear();
+        $found = array_unique(array_map(static fn (Test $test): string => (string) $test->entryId, self::getContainer()->get(Records::class)->testsWithPain($practitioner)));
+        self::assertSame([], array_diff($felt, $found), 'What hurt holds, and is never left unread.');
     }
 
     public function testAPersonsPageShowsTheNewestAndAllOnRequest(): void
