@@ -61,10 +61,19 @@ final readonly class KneeAtHeight implements ChainReading, Posture
             : new self($this->contact->shifted($name, $by), $this->kneeHeight);
     }
 
+    /** @return array{float, float, float, float, float, float, float, float, float, float} the hip's and the ankle's x, y and z, the thigh, the shin and the knee's height, all in cm, and the pelvic tilt in degrees */
+    public function leg(Body $body): array
+    {
+        $hip = $this->contact->hip($body);
+        $ankle = $this->contact->ankle($body);
+
+        return [$hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight, $this->contact->sitting()->pelvicTilt];
+    }
+
     /**
-     * Many legs at once in plain floats, each with its knee at a height: for streams of cases, and for draws.
+     * The angles of many legs at once in plain floats, each with its knee at a height.
      *
-     * @param list<array{float, float, float, float, float, float, float, float, float, float}> $legs of each the hip's and the ankle's x, y and z, the thigh, the shin and the knee's height, all in cm, and the pelvic tilt in degrees
+     * @param list<array{float, float, float, float, float, float, float, float, float, float}> $legs as leg() has each
      *
      * @return list<array{float, float, float, float}|null> flexion, abduction, rotation and knee flexion in degrees, one by one; null where no such leg can be made, or its rotation not be read
      */

@@ -50,18 +50,7 @@ final class Sampling
             $doubts[$segment->value] = $bodyError->sd($segment);
         }
         $doubts = array_filter($doubts, static fn (float $sd): bool => $sd > 0.0);
-        for ($i = 0; $i < $draws; ++$i) {
-            try {
-                $drawn = $body->with(array_map(static fn (float $sd): float => $sd * Normal::draw($random), $doubts));
-                $angles = self::draw($reading, $errors, $random)->angles($drawn);
-                if (null !== $other) {
-                    foreach (self::draw($other, $otherErrors, $random)->angles($drawn) as $name => $value) {
-                        $angles[$name] -= $value;
-                    }
-                }
-            } catch (OutOfReach|StraightKnee|InvalidValue) {
-                continue;
-            }
+        foreach (self::drawn($reading, $body, $doubts, $other, $errors, $otherErrors, $draws, $random) as $angles) {
             ++$made;
             foreach ($angles as $name => $value) {
                 // Taken about the undisturbed value, where it is small, so that no digits are lost.
@@ -76,6 +65,46 @@ final class Sampling
         }
 
         return $sd;
+    }
+
+    /**
+     * The angles of each draw that a leg can make.
+     *
+     * @param array<string, float> $doubts one SD of each length that is not known exactly, in cm by segment
+     * @param array<string, float> $errors
+     * @param array<string, float> $otherErrors
+     *
+     * @return list<array<string, float>> degrees by component
+     */
+    private static function drawn(Reading $reading, Body $body, array $doubts, ?Reading $other, array $errors, array $otherErrors, int $draws, Randomizer $random): array
+    {
+        $angles = $legs = [];
+        for ($i = 0; $i < $draws; ++$i) {
+            try {
+                $drawn = $body->with(array_map(static fn (float $sd): float => $sd * Normal::draw($random), $doubts));
+                $one = self::draw($reading, $errors, $random);
+                if (null === $other && $one instanceof KneeAtHeight) {
+                    $legs[] = $one->leg($drawn);
+                    continue;
+                }
+                $all = $one->angles($drawn);
+                if (null !== $other) {
+                    foreach (self::draw($other, $otherErrors, $random)->angles($drawn) as $name => $value) {
+                        $all[$name] -= $value;
+                    }
+                }
+                $angles[] = $all;
+            } catch (OutOfReach|StraightKnee|InvalidValue) {
+                continue;
+            }
+        }
+        foreach (KneeAtHeight::batch($legs) as $one) {
+            if (null !== $one) {
+                $angles[] = ['flexion' => $one[0], 'abduction' => $one[1], 'rotation' => $one[2], 'kneeFlexion' => $one[3]];
+            }
+        }
+
+        return $angles;
     }
 
     /** @param array<string, float> $errors */

@@ -13,11 +13,14 @@ use LucidAscent\Core\Body\Body;
  */
 final class Swivel
 {
-    /** What is allowed of the circle is looked at in steps of so many radians, then the best places closely. */
-    private const STEP = M_PI / 60;
-    private const FEWEST_STEPS = 8;
-    private const GOLDEN = 0.6180339887498949;
-    private const FINE = 1e-6;
+    /** Radians within which two places are one, and how far inside a stretch its ends are looked at. */
+    private const FINE = 1e-9;
+    private const INSIDE = 1e-9;
+    /** Degrees within which two margins meet. */
+    private const MEET = 1e-9;
+    private const MOST_STEPS = 60;
+    /** More than any margin, in degrees: of what nothing limits. */
+    private const NO_LIMIT = 1e6;
 
     private const DEGREES = 180.0 / M_PI;
 
@@ -76,25 +79,22 @@ final class Swivel
     public function best(Capacity $capacity, float $outside = -INF): LegPose
     {
         $this->lookAlong();
+        $turns = $this->turns();
         $best = null;
         $margin = -INF;
         foreach ($this->allowed($outside) as [$from, $to]) {
-            $steps = max(self::FEWEST_STEPS, (int) ceil(($to - $from) / self::STEP));
-            $angles = $margins = [];
-            for ($i = 0; $i <= $steps; ++$i) {
-                $angles[] = $from + ($to - $from) * $i / $steps;
-                $margins[] = $this->margin($angles[$i], $capacity);
-            }
-            foreach ($margins as $i => $here) {
-                // Looked at closely about every place that is no worse than its neighbours, and at the ends.
-                if ($here < ($margins[$i - 1] ?? -INF) || $here < ($margins[$i + 1] ?? -INF)) {
-                    continue;
+            $cuts = [$from, $to];
+            foreach ($turns as $turn) {
+                $turn += 2 * M_PI * ceil(($from - $turn) / (2 * M_PI));
+                if ($turn > $from && $turn < $to) {
+                    $cuts[] = $turn;
                 }
-                [$angle, $found] = $this->climb($angles[max(0, $i - 1)], $angles[min($steps, $i + 1)], $capacity);
-                foreach ([[$angles[$i], $here], [$angle, $found]] as [$place, $there]) {
-                    if ($there > $margin) {
-                        [$best, $margin] = [$place, $there];
-                    }
+            }
+            sort($cuts);
+            for ($i = 1, $many = count($cuts); $i < $many; ++$i) {
+                $found = $this->peak($cuts[$i - 1], $cuts[$i], $capacity, $margin);
+                if (null !== $found) {
+                    [$best, $margin] = $found;
                 }
             }
         }
@@ -176,12 +176,120 @@ final class Swivel
     }
 
     /**
-     * The worst margin of the hip at a place of the circle, in degrees, without the leg being built there: every search
-     * comes through here a hundred times. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
+     * Where on the circle flexion, abduction or rotation turns back or jumps, in radians: between two of these each of
+     * them only grows or only falls. All come from terms a + b cos θ + c sin θ, and so do their slopes.
+     *
+     * @return list<float>
+     */
+    private function turns(): array
+    {
+        [$x, $y, $z] = $this->direction;
+        [$lx, $ly, $lz] = $this->line;
+        $backward = [-$z[0], -$z[1], -$z[2]];
+        $turned = [$y[0] * $this->ahead - $ly, $y[1] * $this->ahead, $y[2] * $this->ahead];
+        $ahead = [$lx * $z[0] - $lz * $x[0], $lx * $z[1] - $lz * $x[1], $lx * $z[2] - $lz * $x[2]];
+
+        return [
+            ...self::zeros(...self::slope($x, $backward)),
+            ...self::zeros(0.0, $y[2], -$y[1]),
+            ...self::zeros(...self::slope($turned, $ahead)),
+            // Where the thigh passes straight up, down, ahead or back flexion begins anew, and rotation where it is half a turn.
+            ...self::zeros(...$x),
+            ...self::zeros(...$z),
+            ...self::zeros(...$turned),
+        ];
+    }
+
+    /**
+     * The slope of atan2(p, q) but for a factor above zero, for two such terms.
+     *
+     * @param array{float, float, float} $p
+     * @param array{float, float, float} $q
+     *
+     * @return array{float, float, float} the same kind of term
+     */
+    private static function slope(array $p, array $q): array
+    {
+        return [$p[2] * $q[1] - $p[1] * $q[2], $p[2] * $q[0] - $p[0] * $q[2], $p[0] * $q[1] - $p[1] * $q[0]];
+    }
+
+    /** @return list<float> where a + b cos θ + c sin θ is zero */
+    private static function zeros(float $a, float $b, float $c): array
+    {
+        $reach = hypot($b, $c);
+        if (0.0 === $reach || abs($a) > $reach) {
+            return [];
+        }
+        $middle = atan2($c, $b);
+        $half = acos(-$a / $reach);
+
+        return [$middle - $half, $middle + $half];
+    }
+
+    /**
+     * The best place of a stretch on which no angle turns, if it is better than what was found. There the worst margin is
+     * the least of some that grow and some that fall: best where these meet, or at an end.
+     *
+     * @return array{float, float}|null where, in radians, and its margin; null where nothing is better
+     */
+    private function peak(float $from, float $to, Capacity $capacity, float $than): ?array
+    {
+        // An angle that jumps does so at an end: what it is just inside counts.
+        $low = $from + self::INSIDE;
+        $high = $to - self::INSIDE;
+        $atLow = $low < $high ? $this->margins($low, $capacity) : null;
+        $atHigh = null === $atLow ? null : $this->margins($high, $capacity);
+        if (null === $atLow || null === $atHigh || min(max($atLow[0], $atHigh[0]), max($atLow[1], $atHigh[1]), max($atLow[2], $atHigh[2])) <= $than) {
+            return null;
+        }
+        [$first, $second, $third] = [$atHigh[0] > $atLow[0], $atHigh[1] > $atLow[1], $atHigh[2] > $atLow[2]];
+        [$below, $above] = [self::more($atLow, $first, $second, $third), self::more($atHigh, $first, $second, $third)];
+        if ($below >= 0.0) {
+            [$place, $there] = [$low, min($atLow)];
+        } elseif ($above <= 0.0) {
+            [$place, $there] = [$high, min($atHigh)];
+        } else {
+            for ($step = 0; $step < self::MOST_STEPS && $high - $low > self::FINE; ++$step) {
+                // Between the two on the line from one to the other; halved where that hardly moves.
+                $place = 2 === $step % 3 ? ($low + $high) / 2 : $low + ($high - $low) * $below / ($below - $above);
+                $here = self::more($this->margins($place, $capacity) ?? $atLow, $first, $second, $third);
+                if (abs($here) < self::MEET) {
+                    break;
+                }
+                if ($here < 0.0) {
+                    [$low, $below] = [$place, $here];
+                } else {
+                    [$high, $above] = [$place, $here];
+                }
+            }
+            $place ??= $low;
+            $there = min($this->margins($place, $capacity) ?? $atLow);
+        }
+
+        return $there > $than ? [$place, $there] : null;
+    }
+
+    /**
+     * How much more there is of the margins that grow than of those that fall: this grows itself.
+     *
+     * @param array{float, float, float} $at degrees
+     * @param bool $first whether the first grows, and so on
+     */
+    private static function more(array $at, bool $first, bool $second, bool $third): float
+    {
+        return min($first ? $at[0] : self::NO_LIMIT, $second ? $at[1] : self::NO_LIMIT, $third ? $at[2] : self::NO_LIMIT)
+            - min($first ? self::NO_LIMIT : $at[0], $second ? self::NO_LIMIT : $at[1], $third ? self::NO_LIMIT : $at[2]);
+    }
+
+    /**
+     * The margins of the hip at a place of the circle, in degrees, without the leg being built there: every search
+     * comes through here. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
      * axes, the rotation is atan2(d_y (d·L) − L_y, L_x d_z − L_z d_x), and d·L is the same all around. So is the knee's
      * angle: where it is the tightest every place would tie, and the answer be an accident; it has no part in the search.
+     *
+     * @return array{float, float, float}|null of flexion, abduction and rotation; null where no knee goes
      */
-    private function margin(float $radians, Capacity $capacity): float
+    private function margins(float $radians, Capacity $capacity): ?array
     {
         $cos = cos($radians);
         $sin = sin($radians);
@@ -191,47 +299,14 @@ final class Swivel
         $dz = $z[0] + $z[1] * $cos + $z[2] * $sin;
         // A knee behind its hip is nowhere that a foot is drawn in to.
         if ($dx < 0.0 && $dz < 0.0) {
-            return -INF;
+            return null;
         }
-        $worst = INF;
-        if (null !== $capacity->flexion) {
-            $flexion = atan2($dx, -$dz) * self::DEGREES;
-            $worst = min($worst, $capacity->flexion - ($flexion <= -90.0 ? $flexion + 360.0 : $flexion));
-        }
-        if (null !== $capacity->abduction) {
-            $worst = min($worst, $capacity->abduction - atan2($dy, sqrt($dx * $dx + $dz * $dz)) * self::DEGREES);
-        }
-        if (null !== $capacity->rotation) {
-            [$lx, $ly, $lz] = $this->line;
-            $worst = min($worst, $capacity->rotation - atan2($dy * $this->ahead - $ly, $lx * $dz - $lz * $dx) * self::DEGREES);
-        }
+        $flexion = null === $capacity->flexion ? 0.0 : atan2($dx, -$dz) * self::DEGREES;
 
-        return $worst;
-    }
-
-    /**
-     * The best place between two, by golden section.
-     *
-     * @return array{float, float} where, in radians, and its margin
-     */
-    private function climb(float $low, float $high, Capacity $capacity): array
-    {
-        $one = $high - self::GOLDEN * ($high - $low);
-        $two = $low + self::GOLDEN * ($high - $low);
-        $atOne = $this->margin($one, $capacity);
-        $atTwo = $this->margin($two, $capacity);
-        while ($high - $low > self::FINE) {
-            if ($atOne > $atTwo) {
-                [$high, $two, $atTwo] = [$two, $one, $atOne];
-                $one = $high - self::GOLDEN * ($high - $low);
-                $atOne = $this->margin($one, $capacity);
-            } else {
-                [$low, $one, $atOne] = [$one, $two, $atTwo];
-                $two = $low + self::GOLDEN * ($high - $low);
-                $atTwo = $this->margin($two, $capacity);
-            }
-        }
-
-        return $atOne > $atTwo ? [$one, $atOne] : [$two, $atTwo];
+        return [
+            null === $capacity->flexion ? self::NO_LIMIT : $capacity->flexion - ($flexion <= -90.0 ? $flexion + 360.0 : $flexion),
+            null === $capacity->abduction ? self::NO_LIMIT : $capacity->abduction - atan2($dy, sqrt($dx * $dx + $dz * $dz)) * self::DEGREES,
+            null === $capacity->rotation ? self::NO_LIMIT : $capacity->rotation - atan2($dy * $this->ahead - $this->line[1], $this->line[0] * $dz - $this->line[2] * $dx) * self::DEGREES,
+        ];
     }
 }

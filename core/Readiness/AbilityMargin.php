@@ -19,6 +19,8 @@ final readonly class AbilityMargin
 {
     /** A step for the slope of what is not linear, in cm. */
     private const STEP = 0.1;
+    /** Nearer to each other than this, what is shown and what is asked are the same: rounding decides nothing. */
+    private const EQUAL = 1e-6;
 
     /**
      * @param float|null $shown what the side can do; null when nobody read it
@@ -62,7 +64,9 @@ final readonly class AbilityMargin
 
     public function difference(): float
     {
-        return null === $this->shown ? -INF : $this->shown - $this->asked;
+        $difference = null === $this->shown ? -INF : $this->shown - $this->asked;
+
+        return abs($difference) < self::EQUAL ? 0.0 : $difference;
     }
 
     /** The noise of a margin: it is a difference already. */

@@ -126,6 +126,15 @@ final class MarginsTest extends TestCase
         return AbilityMargin::of(Ability::Rotation, self::capacity(Ability::Rotation, $shown, $sd, $bound, $name), 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), $isTooOld);
     }
 
+    public function testRoundingDecidesNothing(): void
+    {
+        $margin = static fn (float $asked): AbilityMargin => AbilityMargin::of(Ability::Rotation, self::capacity(Ability::Rotation, 80.0, 0.0), $asked, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        foreach ([80.0 - 1e-11, 80.0, 80.0 + 1e-11, 80.0 + 5e-7] as $asked) {
+            self::assertSame(State::Open, $margin($asked)->state(), 'What was shown exactly is there.');
+        }
+        self::assertSame(State::Short, $margin(80.01)->state());
+    }
+
     private static function capacity(Ability $ability, float $value, float $sd, Bound $bound = Bound::Exact, string $name = 'reading'): MeasuredCapacity
     {
         return (new AbilityReadings([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name), 'a-test')], BodyError::measured()))->capacity();
