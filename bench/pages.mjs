@@ -89,7 +89,10 @@ for (let round = 0; round < ROUNDS; round += 1) {
         add(first, name, await timed(path));
     }
     add(again, 'library', await timed('/library'));
-    for (const [name, of] of [['few', few], ['many', many]]) {
+    for (const [name, of] of [
+        ['few', few],
+        ['many', many],
+    ]) {
         await write(of);
         add(first, name, await timed(of));
     }
@@ -126,9 +129,13 @@ for (const name of [...Object.keys(pages), ...Object.keys(anew)]) {
 for (const [name, list] of again) {
     over(`page ${name}, seen again`, list, MOST.again);
 }
-aim('a person of 500 readings over one of 5, with 50,000 of others', median(first.get('many')) / median(first.get('few')), {
-    most: MOST.years,
-});
+aim(
+    'a person of 500 readings over one of 5, with 50,000 of others',
+    median(first.get('many')) / median(first.get('few')),
+    {
+        most: MOST.years,
+    },
+);
 for (const [name, list] of answers) {
     over(`lab answer ${name}`, list, MOST.lab);
 }
