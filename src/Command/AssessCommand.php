@@ -31,6 +31,8 @@ final class AssessCommand extends DocumentCommand
                "events":[{"event":"pain","side":"right","on":"2026-03-01","pain":{"level":2,"place":"knee","kind":"ache"}},
                          {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true,"on":"2026-03-05"}]}
 
+            A whole record, as ascent:export prints it, is answered as the pages answer of that person today.
+
 
             TEXT.EventList::HELP.self::KINDS);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
+use LucidAscent\App\Exchange\Record\RecordedPerson;
+use LucidAscent\App\Exchange\Record\RecordKinds;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
@@ -24,7 +26,7 @@ use LucidAscent\Core\Testing\Norms;
 /** A whole assessment: which pose is ready, what holds it, what leads there. The page and the command line share it. */
 final readonly class AssessAnswer
 {
-    public function __construct(private PersonDocument $person, private ReasonExtension $texts)
+    public function __construct(private PersonDocument $person, private RecordedPerson $recorded, private ReasonExtension $texts)
     {
     }
 
@@ -35,7 +37,7 @@ final readonly class AssessAnswer
      */
     public function of(Fields $document): array
     {
-        [$poses, $wanted, $unread] = $this->person->read($document);
+        [$poses, $wanted, $unread] = RecordKinds::FORMAT === $document->raw('format') ? $this->recorded->read($document) : $this->person->read($document);
 
         return $this->answer($poses, $wanted) + ['unread' => $unread];
     }

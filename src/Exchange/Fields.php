@@ -36,6 +36,12 @@ final readonly class Fields implements Numbers
         return array_key_exists($name, $this->values) && null !== $this->values[$name];
     }
 
+    /** @return array<mixed> all of it, as it stands */
+    public function all(): array
+    {
+        return $this->values;
+    }
+
     /** As it stands, whatever it is; null when it is not there. */
     public function raw(string $name): mixed
     {

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Reading;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Proportions;
@@ -53,8 +54,24 @@ final readonly class PersonOn
         return $this->read($practitioner, $moment, $this->holds->entries($practitioner, $moment, false));
     }
 
-    /** @param list<Entry> $told what the judge of holds has to know */
-    private function read(Practitioner $practitioner, \DateTimeImmutable $moment, array $told): ?ReadPoses
+    /**
+     * The same of somebody who is in no database (Records::suppose).
+     *
+     * @param list<Test> $tests
+     * @param list<Entry> $more what the judge of holds has to know besides
+     */
+    public function supposed(Practitioner $practitioner, array $tests, array $more): ?ReadPoses
+    {
+        $now = $this->clock->now();
+
+        return $this->read($practitioner, $now, [...$this->holds->entries($practitioner, $now), ...$more], $this->takenTests->among($tests, $practitioner, $now));
+    }
+
+    /**
+     * @param list<Entry> $told what the judge of holds has to know
+     * @param list<TakenTest>|null $taken what was taken, where that is in no database
+     */
+    private function read(Practitioner $practitioner, \DateTimeImmutable $moment, array $told, ?array $taken = null): ?ReadPoses
     {
         $moment = $practitioner->teacher->local($moment);
         $body = array_values(array_filter($this->records->bodies($practitioner), static fn ($body): bool => $body->at <= $moment))[0] ?? null;
@@ -62,7 +79,7 @@ final readonly class PersonOn
             return null;
         }
         $proportions = $body->proportions();
-        $taken = $this->takenTests->at($practitioner, $moment);
+        $taken ??= $this->takenTests->at($practitioner, $moment);
         $errors = $this->records->toolErrorsFor($practitioner);
         $checks = array_filter($this->records->allChecks($practitioner), static fn (RungCheck $check): bool => $check->at <= $moment);
         $seen = $this->seen($practitioner, $checks, $taken, $moment, $proportions);

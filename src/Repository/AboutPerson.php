@@ -43,6 +43,22 @@ final readonly class AboutPerson
             ->getResult(WrittenHydrator::MODE);
     }
 
+    /**
+     * The same of what is in no database.
+     *
+     * @param array<class-string, list<object>> $written by kind
+     *
+     * @return array<class-string, list<object>> by kind, the newest first
+     */
+    public static function newestFirst(array $written): array
+    {
+        foreach ($written as &$records) {
+            usort($records, static fn (object $a, object $b): int => [$b->practisedOn ?? null, $b->at ?? null, isset($b->id) ? (string) $b->id : ''] <=> [$a->practisedOn ?? null, $a->at ?? null, isset($a->id) ? (string) $a->id : '']);
+        }
+
+        return array_intersect_key($written, array_flip(self::KINDS));
+    }
+
     /** The question, which is the same for everybody: what tables and columns there are need not be looked up each time. */
     private function question(): string
     {

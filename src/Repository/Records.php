@@ -82,6 +82,16 @@ final class Records
         return array_values(array_filter($written[$class] ?? [], static fn (object $one): bool => $one instanceof $class));
     }
 
+    /**
+     * What is on record of somebody who is in no database, for whoever asks of that person.
+     *
+     * @param array<class-string, list<object>> $written by kind, the newest first
+     */
+    public function suppose(Practitioner $practitioner, array $written): void
+    {
+        $this->asked[(string) $practitioner->id] = $written;
+    }
+
     /** @return list<Practitioner> by name */
     public function practitioners(Teacher $teacher): array
     {

@@ -7,6 +7,8 @@ namespace LucidAscent\App\Repository;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\Trial;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -66,6 +68,38 @@ final readonly class TakenTests
     }
 
     /**
+     * The same of tests that are in no database: all that stood at a moment.
+     *
+     * @param list<Test> $tests
+     *
+     * @return list<TakenTest> the newest first
+     */
+    public function among(array $tests, Practitioner $practitioner, \DateTimeImmutable $moment): array
+    {
+        $rows = $corrected = $corrections = [];
+        foreach ($tests as $test) {
+            if ($test->at <= $moment) {
+                $corrected[(string) $test->corrects] = true;
+            }
+            $corrections[(string) $test->entryId] = [null === $test->corrects ? null : (string) $test->corrects, $test->at];
+        }
+        usort($tests, static fn (Test $a, Test $b): int => [$b->at, $b->id->toBinary()] <=> [$a->at, $a->id->toBinary()]);
+        foreach ($tests as $test) {
+            $trials = array_map(static fn (Trial $one): array => [array_map(floatval(...), $one->readings), array_map(floatval(...), $one->errors)], $test->trials());
+            if ($test->at <= $moment && !isset($corrected[(string) $test->entryId]) && [] !== $trials) {
+                $rows[] = [[
+                    'kind' => $test->kind, 'side' => $test->side->value, 'at' => $this->written($test->at), 'tool' => $test->tool, 'seat' => $test->seat,
+                    'pain_level' => $test->painLevel, 'pain_place' => $test->painPlace->value, 'pain_kind' => $test->painKind->value,
+                    'compensations' => json_encode($test->compensations), 'resting' => $test->resting, 'warm' => $test->assessment?->warm,
+                    'corrects' => null === $test->corrects ? null : (string) $test->corrects,
+                ], $trials];
+            }
+        }
+
+        return $this->taking($rows, $practitioner, $corrections);
+    }
+
+    /**
      * @param list<Row> $rows
      *
      * @return list<TakenTest> the newest first
@@ -73,7 +107,18 @@ final readonly class TakenTests
     private function read(array $rows, Practitioner $practitioner): array
     {
         $corrected = array_filter(array_column(array_column($rows, 0), 'corrects'), is_string(...));
-        $corrections = [] === $corrected ? [] : $this->corrections($practitioner);
+
+        return $this->taking($rows, $practitioner, [] === $corrected ? [] : $this->corrections($practitioner));
+    }
+
+    /**
+     * @param list<Row> $rows
+     * @param array<string, array{string|null, \DateTimeImmutable}> $corrections
+     *
+     * @return list<TakenTest> the newest first
+     */
+    private function taking(array $rows, Practitioner $practitioner, array $corrections): array
+    {
         $taken = [];
         foreach ($rows as [$row, $trials]) {
             $taken[] = $this->taken($row, $trials, $practitioner->teacher->local($this->first($row, $corrections)));

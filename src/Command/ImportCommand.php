@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Command;
+
+use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Exchange\Out;
+use LucidAscent\App\Exchange\Record\InvalidRecord;
+use LucidAscent\App\Exchange\Record\KeepRecord;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('ascent:import', 'Reads a whole record on stdin into a teacher\'s account.')]
+final class ImportCommand extends Command
+{
+    public function __construct(private readonly EntityManagerInterface $em, private readonly KeepRecord $keep)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('teacher', null, InputOption::VALUE_REQUIRED, 'The address that the teacher signs in with')
+            ->addOption('dry-run', null, InputOption::VALUE_NONE, 'Say what would be added, and add nothing')
+            ->setHelp(<<<'TEXT'
+                Reads what ascent:export printed and prints {"added":n,"known":n,"refused":[{"what":…,"because":…}]}. What is on record
+                already stays as it is, so that reading a record twice adds nothing. One of a newer version is refused whole, with status 2.
+                TEXT);
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $complain = static fn (string $why) => ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($why, OutputInterface::OUTPUT_RAW);
+        $email = mb_strtolower(trim((string) $input->getOption('teacher')));
+        $teacher = '' === $email ? null : $this->em->getRepository(Teacher::class)->findOneBy(['email' => $email]);
+        if (null === $teacher) {
+            $complain('' === $email ? 'Say whose account: --teacher=EMAIL.' : "There is no teacher $email.");
+
+            return 2;
+        }
+        try {
+            $document = json_decode((string) stream_get_contents(STDIN), true, 512, JSON_THROW_ON_ERROR);
+            $answer = $this->keep->of($document, $teacher, (bool) $input->getOption('dry-run'));
+            $status = self::SUCCESS;
+        } catch (InvalidRecord|\JsonException $e) {
+            $complain($e->getMessage());
+            $answer = ['added' => 0, 'known' => 0, 'refused' => [['what' => 'record', 'because' => $e->getMessage()]]];
+            $status = 2;
+        }
+        Out::line($output, Out::json(array_intersect_key($answer, ['added' => 0, 'known' => 0, 'refused' => 0])));
+
+        return $status;
+    }
+}

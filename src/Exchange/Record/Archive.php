@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange\Record;
+
+use LucidAscent\App\Device\PictureStore;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Figure\FigurePictures;
+use LucidAscent\App\Practice\PlanCalendar;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Repository\CarriedIds;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\ReadPoses;
+use Psr\Clock\ClockInterface;
+
+/** All of a person in one file: the record, its table, the plan as a calendar, the wanted poses as figures, the kept pictures. */
+final readonly class Archive
+{
+    public function __construct(
+        private RecordDocument $document,
+        private RecordTable $table,
+        private Records $records,
+        private PersonOn $person,
+        private Wanted $wanted,
+        private FigurePictures $figures,
+        private PictureStore $pictures,
+        private CarriedIds $carried,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return string the bytes of a zip file */
+    public function of(Practitioner $practitioner): string
+    {
+        $record = $this->document->of($practitioner);
+        $file = (string) tempnam(sys_get_temp_dir(), 'ascent');
+        try {
+            $zip = new \ZipArchive();
+            if (true !== $zip->open($file, \ZipArchive::OVERWRITE)) {
+                throw new \RuntimeException('No archive can be written.');
+            }
+            $zip->addFromString('record.json', RecordDocument::json($record)."\n");
+            $zip->addFromString('readings-and-logs.csv', $this->table->csv($record));
+            $plans = $this->records->plans($practitioner);
+            if ([] !== $plans) {
+                $zip->addFromString('plan.ics', PlanCalendar::of($plans, $practitioner->teacher->local($this->clock->now()), 'Practice'));
+            }
+            $poses = $this->person->now($practitioner);
+            foreach (null === $poses ? [] : $this->drawn($poses, $practitioner) as $name => $svg) {
+                $zip->addFromString("figures/$name.svg", $svg);
+            }
+            $names = $this->carried->of($practitioner);
+            foreach ($this->records->pictures($practitioner) as $picture) {
+                // The file is the row's; its name in the archive is the record's.
+                if (is_file($this->pictures->path($picture->id))) {
+                    $zip->addFile($this->pictures->path($picture->id), 'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg');
+                }
+            }
+            $zip->close();
+
+            return (string) file_get_contents($file);
+        } finally {
+            @unlink($file);
+        }
+    }
+
+    /** @return iterable<string, string> where each side stands of each wanted pose, as SVG */
+    private function drawn(ReadPoses $poses, Practitioner $practitioner): iterable
+    {
+        foreach ($this->wanted->of($practitioner) as $pose) {
+            foreach (Side::cases() as $side) {
+                $now = $poses->of($pose, $side)->stand()->rung;
+                if (null !== $now) {
+                    yield "$pose-$side->value" => $this->figures->rung($pose, $now->rung->id, 'large', $side->value, $poses->person->proportions, null, $now->pose);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange\Record;
+
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\KeptPicture;
+use LucidAscent\App\Entity\KeptReading;
+use LucidAscent\App\Entity\LabSetup;
+use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\Test;
+
+/** What a person's whole record is made of: everything that was written down about the person but what was never recorded (drafts) and what is a secret (addresses of calendars). */
+final class RecordKinds
+{
+    public const FORMAT = 'ascent-record';
+    public const VERSION = 1;
+
+    /** By their name in a record, each after what it leads to. */
+    public const CLASSES = [
+        'bodies' => BodyMeasures::class,
+        'assessments' => Assessment::class,
+        'assessmentEnds' => AssessmentEnd::class,
+        'tests' => Test::class,
+        'seen' => SeenRung::class,
+        'pains' => PainSaid::class,
+        'checks' => RungCheck::class,
+        'decisions' => Decision::class,
+        'clearances' => Clearance::class,
+        'mistakes' => Mistake::class,
+        'plans' => PracticePlan::class,
+        'logs' => SessionLog::class,
+        'readings' => KeptReading::class,
+        'setUps' => LabSetup::class,
+        'pictures' => KeptPicture::class,
+    ];
+
+    /** What else stands in a record. */
+    public const HEAD = ['$schema', 'format', 'version', 'exportedAt', 'heldBy', 'person', 'writtenBy'];
+}

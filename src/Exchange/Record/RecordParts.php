@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange\Record;
+
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\LegChain\Sitting;
+
+/**
+ * A record taken apart: what each part of it says, what of it could not be read, and what that says of pain, for
+ * nothing of it is dropped because the rest is faulty.
+ */
+final class RecordParts
+{
+    /** @var list<array{what: string, because: string}> */
+    public array $refused = [];
+    /** @var list<array{pain: Pain, side: Side|null, source: string}> what was said of pain in parts that could not be read */
+    public array $pains = [];
+
+    /**
+     * @param array<string, mixed> $head what is no list of things that were written down
+     * @param array<string, array<int, array<string, mixed>>> $items by kind, each by its place in the list
+     */
+    private function __construct(public readonly array $head, public array $items)
+    {
+    }
+
+    /** @throws InvalidRecord when it is refused whole */
+    public static function of(mixed $document, RecordSchema $schema): self
+    {
+        if (!is_array($document) || RecordKinds::FORMAT !== ($document['format'] ?? null)) {
+            throw InvalidRecord::noRecord();
+        }
+        $version = $document['version'] ?? null;
+        if (RecordKinds::VERSION !== $version) {
+            throw is_int($version) && $version > RecordKinds::VERSION ? InvalidRecord::newer((string) $version) : InvalidRecord::head('version', 'it is no version that there ever was.');
+        }
+        foreach (['exportedAt', 'heldBy', 'person', 'writtenBy'] as $part) {
+            $fault = $schema->fault($part, $document[$part] ?? null);
+            if (null !== $fault) {
+                throw InvalidRecord::head($part, $fault);
+            }
+        }
+        $parts = new self(array_intersect_key($document, array_flip(RecordKinds::HEAD)), []);
+        foreach (array_diff_key($document, array_flip(RecordKinds::HEAD), RecordKinds::CLASSES) as $name => $value) {
+            $parts->refuse((string) $name, 'Nobody here knows what this is.', $value);
+        }
+        foreach (array_keys(RecordKinds::CLASSES) as $kind) {
+            $list = $document[$kind] ?? [];
+            if (!is_array($list) || !array_is_list($list)) {
+                $parts->refuse($kind, 'It is no list.', $list);
+                $list = [];
+            }
+            $seen = [];
+            foreach ($list as $i => $item) {
+                $fault = $schema->fault($kind, $item);
+                if (null === $fault && isset($seen[$item['id']])) {
+                    $fault = 'id: is there twice.';
+                }
+                if (null !== $fault) {
+                    $parts->refuse("{$kind}[$i]", $fault, $item);
+                } else {
+                    $seen[$item['id']] = true;
+                    $parts->items[$kind][$i] = $item;
+                }
+            }
+        }
+
+        return $parts;
+    }
+
+    public function refuse(string $what, string $because, mixed $value): void
+    {
+        $said = PainFields::inUnreadable($value);
+        $this->refused[] = ['what' => $what, 'because' => $because.([] === $said ? '' : ' What it says of pain holds all the same.')];
+        foreach ($said as $pain) {
+            $this->pains[] = ['pain' => $pain, 'side' => Side::tryFrom(is_array($value) && is_string($value['side'] ?? null) ? $value['side'] : ''), 'source' => 'record '.substr(hash('sha256', (string) json_encode($value)), 0, 16)];
+        }
+    }
+
+    /**
+     * What the items say, as things that were written down; one that cannot be one is refused.
+     *
+     * @param \Closure(string): Teacher $by who wrote, by id
+     * @param \Closure(class-string, string): ?object $known what is there already, by kind and id
+     *
+     * @return array<class-string, list<object>> by kind, each after what it leads to
+     */
+    public function records(Practitioner $practitioner, \Closure $by, \Closure $known): array
+    {
+        $records = $byId = [];
+        foreach (RecordKinds::CLASSES as $kind => $class) {
+            foreach ($this->items[$kind] ?? [] as $i => $item) {
+                try {
+                    $record = RecordCodec::read($class, $item, $practitioner, $by, static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id));
+                    self::check($record);
+                    $records[$class][] = $byId[$class][$item['id']] = $record;
+                } catch (InvalidValue $e) {
+                    $this->refuse("{$kind}[$i]", $e->getMessage(), $item);
+                }
+            }
+        }
+
+        return $records;
+    }
+
+    /** @throws InvalidValue when it says what nothing that is recorded here can say */
+    private static function check(object $record): void
+    {
+        if ($record instanceof BodyMeasures) {
+            $record->proportions();
+        } elseif ($record instanceof Test) {
+            new Sitting($record->seat);
+        }
+    }
+}

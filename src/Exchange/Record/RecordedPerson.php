@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Exchange\Record;
+
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\ToolSettings;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Repository\AboutPerson;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Readiness\ReadPoses;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** The person of a record that is in no database, read as the pages read one that is. */
+final readonly class RecordedPerson
+{
+    public function __construct(private RecordSchema $schema, private Records $records, private PersonOn $person, private Wanted $wanted, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * @return array{ReadPoses, list<string>, list<array<string, mixed>>} the person, the wanted poses, and what could not be read
+     *
+     * @throws InvalidValue when the record is refused whole, or its body was never measured
+     */
+    public function read(Fields $document): array
+    {
+        try {
+            $parts = RecordParts::of($document->all(), $this->schema);
+        } catch (InvalidRecord $e) {
+            throw InvalidValue::because('The record', 'is refused. '.$e->getMessage());
+        }
+        $holder = $parts->head['heldBy'];
+        $names = array_column($parts->head['writtenBy'], 'name', 'id');
+        $people = [];
+        $by = static function (string $id) use ($names, $holder, &$people): Teacher {
+            return $people[$id] ??= new Teacher(Uuid::fromString($id), "$id@elsewhere.invalid", $names[$id] ?? $holder['name'], new \DateTimeImmutable('@0'));
+        };
+        $teacher = $by($holder['id']);
+        if (null !== $holder['timeZone']) {
+            in_array($holder['timeZone'], \DateTimeZone::listIdentifiers(), true) ? $teacher->moveTo($holder['timeZone']) : throw InvalidValue::because('heldBy', 'has a time zone that is not known.');
+        }
+        $person = $parts->head['person'];
+        $practitioner = new Practitioner(Uuid::fromString($person['id']), $teacher, $person['name'], new \DateTimeImmutable($person['consentedAt']), new \DateTimeImmutable($person['createdAt']));
+        $records = $parts->records($practitioner, $by, static fn (): ?object => null);
+        $tests = array_values(array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test));
+        $this->records->suppose($practitioner, AboutPerson::newestFirst([
+            Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->pain()->isFelt())),
+            ToolSettings::class => null === $holder['toolErrors'] ? [] : [new ToolSettings(Uuid::v7(), $teacher, new \DateTimeImmutable('@0'), array_map(floatval(...), $holder['toolErrors']))],
+        ] + $records));
+        $now = $this->clock->now();
+        $pains = array_map(static fn (array $said): PainTold => new PainTold($said['source'], $now, $now, $said['pain'], $said['side']), $parts->pains);
+        $poses = $this->person->supposed($practitioner, $tests, $pains) ?? throw InvalidValue::because('bodies', 'are none: without its lengths a height says nothing.');
+
+        return [$poses, $this->wanted->of($practitioner), array_map(static fn (array $one): array => $one + ['code' => 'bad-input'], $parts->refused)];
+    }
+}
