@@ -28,6 +28,26 @@ with_scratch_database() {
 }
 SCRATCH=lucid_ascent_proof
 
+# Backups of an installation are worth this long; older ones in the same folder go once a newer one is proved.
+KEEP_DAYS=90
+
+# remember_backup FILE: so that whoever is erased can be told where copies are.
+remember_backup() {
+    printf '%s\n' "$1" >>"$ENV_DIR/backups"
+    find "$(dirname "$1")" -maxdepth 1 -type f -name 'lucid-ascent-????????-??????.tar.gz' -mtime "+$KEEP_DAYS" -delete
+}
+
+# say_backups: those that are still there, and until when.
+say_backups() {
+    local file any=''
+    while IFS= read -r file; do
+        [ -e "$file" ] || continue
+        any=1
+        say "Still in the backup $file, until $(date -u -d "@$(($(stat -c %Y "$file") + KEEP_DAYS * 86400))" +%Y-%m-%d): the next bin/backup into that folder after it removes it."
+    done < <(sort -u "$ENV_DIR/backups" 2>/dev/null)
+    [ -n "$any" ] || say 'No backup that was made here is where it was made; copies elsewhere are for whoever made them to remove.'
+}
+
 # make_backup FILE: the database as it is at one moment, the pictures, and what proves both.
 make_backup() {
     local file=$1 folder

@@ -98,6 +98,12 @@ final readonly class PictureStore
         }
     }
 
+    /** Gone for good; one that is not there is gone already. */
+    public function remove(Uuid $id): void
+    {
+        @unlink($this->path($id));
+    }
+
     public function path(Uuid $id): string
     {
         return $this->folder.'/'.$id->toRfc4122().'.jpg';

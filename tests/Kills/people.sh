@@ -1,0 +1,75 @@
+#!/usr/bin/env bash
+# Somebody is erased, moved and merged by whoever runs the installation; and a backup that is put back brings nobody back.
+set -euo pipefail
+cd "$(dirname "$0")/../.."
+export ASCENT_ENV=people
+FOLDER=var/env/$ASCENT_ENV
+BACKUPS=$(mktemp -d)
+trap 'bin/stop >/dev/null 2>&1 || true; rm -rf "$FOLDER" "$BACKUPS"' EXIT
+bin/stop >/dev/null
+rm -rf "$FOLDER"
+fault() { echo "FAULT: $*"; exit 1; }
+bin/start >/dev/null
+. bin/lib/common.sh
+. bin/lib/services.sh
+use_env "$ASCENT_ENV"
+[ "$(id -u)" -ne 0 ] || id -u "$SERVICE_USER" >/dev/null 2>&1 || SERVICE_USER=root
+load_secrets
+STAMP=$(cat "$ENV_DIR/stamp")
+DB_PORT=$(cat "$ENV_DIR/mariadb.port")
+DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+FIRST=demo@studio.example
+SECOND=second@studio.example
+printf 'a long enough password\n' | console_as_service ascent:teacher $SECOND Second >/dev/null
+# who EMAIL NAME: the id of one of a teacher's people.
+who() { console_as_service ascent:export "--teacher=$1" | php -r 'foreach (json_decode(stream_get_contents(STDIN), true) as $one) { if (str_starts_with($one["name"], $argv[1])) { echo $one["id"]; } }' "$2"; }
+# told EMAIL ID: what a record says, whoever holds it.
+told() { console_as_service ascent:export "--teacher=$1" "$2" | php -r '$r = json_decode(stream_get_contents(STDIN), true); unset($r["exportedAt"], $r["heldBy"]); echo json_encode($r);'; }
+# parts EMAIL ID: of how many parts a record is.
+parts() { told "$1" "$2" | php -r 'echo array_sum(array_map(fn ($part) => is_array($part) && array_is_list($part) ? count($part) : 0, array_diff_key(json_decode(stream_get_contents(STDIN), true), ["writtenBy" => 0])));'; }
+
+ebba=$(who $FIRST Ebba)
+jonas=$(who $FIRST Jonas)
+[ -n "$ebba" ] && [ -n "$jonas" ] || fault 'the demo people are not there'
+bin/backup "$BACKUPS" >/dev/null
+backup=$(ls "$BACKUPS"/*.tar.gz)
+
+# Asked twice, and a wrong answer does nothing.
+for wrong in 'Somebody else\nerase\n' 'Ebba Lindqvar\nyes\n' ''; do
+    if printf "$wrong" | bin/person erase --teacher=$FIRST "$ebba" >/dev/null 2>&1; then fault 'it erased without being told to'; fi
+done
+if printf 'Ebba Lindqvar\nerase\n' | bin/person erase --teacher=$SECOND "$ebba" >/dev/null 2>&1; then fault "another teacher's person was erased"; fi
+[ "$(who $FIRST Ebba)" = "$ebba" ] || fault 'she is gone without a yes'
+said=$(printf 'Ebba Lindqvar\nerase\n' | bin/person erase --teacher=$FIRST "$ebba")
+case $said in *"$backup"*) ;; *) fault "it does not say which backup holds her: $said" ;; esac
+[ -z "$(who $FIRST Ebba)" ] || fault 'she is there still'
+hex=$(printf '%s' "$ebba" | tr -d '-' | tr '[:lower:]' '[:upper:]')
+left=$(dump_database lucid_ascent | grep -a "^INSERT INTO" | grep -av '^INSERT INTO `erased`' | grep -acE "Ebba|0x$hex" || true)
+[ "$left" -eq 0 ] || fault "$left rows still speak of her"
+[ "$(db_admin -e "SELECT COUNT(*) FROM lucid_ascent.erased WHERE HEX(id) = '$hex'")" -eq 1 ] || fault 'there is no tombstone'
+
+# Moved, the record says the same; the first account has one less.
+before=$(told $FIRST "$jonas")
+printf 'Jonas Erlesand\nmove\n' | bin/person move --teacher=$FIRST "$jonas" $SECOND >/dev/null
+[ -z "$(who $FIRST Jonas)" ] || fault 'he is in the first account still'
+[ "$(told $SECOND "$jonas")" = "$before" ] || fault 'moved, his record says something else'
+
+# Entered twice, two become one.
+maren=$(who $FIRST Maren)
+console_as_service ascent:export --teacher=$FIRST "$maren" | console_as_service ascent:import --teacher=$SECOND >/dev/null
+twice=$(who $SECOND Maren)
+both=$(($(parts $SECOND "$jonas") + $(parts $SECOND "$twice")))
+printf 'Maren Tolvik\nmerge\n' | bin/person merge --teacher=$SECOND "$twice" "$jonas" >/dev/null
+[ -z "$(who $SECOND Maren)" ] || fault 'both are there still'
+[ "$(parts $SECOND "$jonas")" -eq "$both" ] || fault "of $both parts $(parts $SECOND "$jonas") are left"
+
+# A backup of before brings everything back but who was erased since.
+bin/stop >/dev/null
+rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated"
+bin/restore "$backup" >/dev/null
+bin/start >/dev/null
+DB_PORT=$(cat "$ENV_DIR/mariadb.port")
+DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+[ "$(told $FIRST "$jonas")" = "$before" ] || fault 'what was backed up is not there again'
+[ -z "$(who $FIRST Ebba)" ] || fault 'the backup has brought back who was erased'
+echo 'ok'
