@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Kept\Kept;
+use LucidAscent\App\Practice\HeldBack;
+use LucidAscent\App\Practice\ItemText;
+use LucidAscent\App\Practice\LayOut;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\Wanted;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\PropHeights;
+use LucidAscent\Core\Route\NextReading;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** What is given out on paper. */
+final class PrintController extends TeacherController
+{
+    public function __construct(private readonly PersonOn $person, private readonly Wanted $wanted)
+    {
+    }
+
+    /** Where somebody stands: figures, both sides, errors, what holds, and the next step. */
+    #[Route('/practitioners/{id}/report', 'report', methods: ['GET'])]
+    #[Kept]
+    public function report(string $id): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $poses = $this->person->now($practitioner);
+        if (null === $poses) {
+            return $this->bodyFirst($practitioner);
+        }
+        $wanted = $this->wanted->of($practitioner);
+        $heights = $restriction = [];
+        foreach (Side::cases() as $side) {
+            $restriction[$side->value] = FindRestriction::of($poses, $side);
+            foreach ($wanted as $pose) {
+                $now = $poses->of($pose, $side)->stand()->rung;
+                $heights[$pose][$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
+            }
+        }
+
+        return $this->render('print/report.html.twig', ['practitioner' => $practitioner, 'poses' => $poses, 'wanted' => $wanted, 'heights' => $heights, 'restriction' => $restriction, 'next' => NextReading::of($wanted, $poses)]);
+    }
+
+    /** One session for home, as figures: what is held has gone from it. */
+    #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}/sheet', 'home_sheet', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
+    #[Kept]
+    public function home(string $id, string $plan, int $week, int $session, HeldBack $heldBack, ItemText $text, LayOut $layOut): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $plan = $this->records->plan($practitioner, $plan);
+        $poses = $this->person->now($practitioner);
+        $planned = $heldBack->weeks($plan, $poses)[$week]['sessions'][$session] ?? throw $this->createNotFoundException();
+        [$left] = $heldBack->today($planned, $poses);
+        $items = array_map(static fn (array $item): array => $text->of($item, $plan->schoolOn($planned['date']) ?? ''), $left);
+
+        return $this->render('print/home.html.twig', ['practitioner' => $practitioner, 'plan' => $plan, 'body' => $this->records->body($practitioner)?->proportions(), 'session' => $planned, 'items' => $items, 'layOut' => $layOut->of($items, $plan->request)]);
+    }
+
+    /** Empty sheets to write readings on, for a class without electricity. */
+    #[Route('/sheets/recording', 'recording_sheets', methods: ['GET'])]
+    #[Kept([], false)]
+    public function recording(Catalogue $catalogue): Response
+    {
+        $tests = $catalogue->all(Kind::Test);
+        uasort($tests, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
+
+        return $this->render('print/recording.html.twig', ['tests' => $tests]);
+    }
+}

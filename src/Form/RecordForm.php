@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form;
+
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
+use Symfony\Component\Form\Extension\Core\Type\FileType;
+use Symfony\Component\Form\FormBuilderInterface;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Validator\Constraints\File;
+use Symfony\Component\Validator\Constraints\NotNull;
+
+/** A record, or an archive with one, to be read in. */
+final class RecordForm extends AbstractType
+{
+    public function buildForm(FormBuilderInterface $builder, array $options): void
+    {
+        $builder
+            ->add('file', FileType::class, [
+                'label' => 'The record: a .json file, or a .zip archive with one in it',
+                'attr' => ['accept' => '.json,.zip,application/json,application/zip'],
+                'constraints' => [new NotNull(message: 'Choose the file.'), new File(maxSize: '8M', maxSizeMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.', uploadIniSizeErrorMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.')],
+            ])
+            ->add('tried', CheckboxType::class, ['label' => 'Only say what would be added', 'required' => false]);
+    }
+
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate', 'class' => 'narrow']]);
+    }
+}

@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Device\PictureStore;
+use LucidAscent\App\Entity\KeptPicture;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Uid\Uuid;
+
+/** What leaves with a person and what comes in with one, by the pages. */
+final class HandOverTest extends AppTestCase
+{
+    private Practitioner $practitioner;
+    private string $home;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->practitioner = $this->practitioner($this->teacher());
+        $this->tested($this->practitioner, 12.0, 16.0);
+        $this->home = "/practitioners/{$this->practitioner->id}";
+        $this->client->loginUser($this->practitioner->teacher);
+    }
+
+    public function testThePersonsPageLeadsToWhatCanBeHandedOver(): void
+    {
+        $this->client->request('GET', $this->home);
+        $this->client->clickLink('Hand over');
+        self::assertResponseIsSuccessful();
+        foreach (['json' => 'application/json', 'csv' => 'text/csv', 'zip' => 'application/zip'] as $format => $type) {
+            $this->client->request('GET', "$this->home/record.$format");
+            self::assertResponseIsSuccessful();
+            $headers = $this->client->getResponse()->headers;
+            self::assertStringStartsWith($type, (string) $headers->get('Content-Type'));
+            self::assertMatchesRegularExpression('/^attachment; filename=record-\d{4}-\d\d-\d\d\.'.$format.'$/', (string) $headers->get('Content-Disposition'), 'No name of anybody.');
+            self::assertStringContainsString('no-store', (string) $headers->get('Cache-Control'));
+        }
+        $this->client->request('GET', "$this->home/record.exe");
+        self::assertResponseStatusCodeSame(404);
+    }
+
+    public function testNothingOfItIsThereForAnotherTeacher(): void
+    {
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        foreach (['/hand-over', '/record.json', '/record.csv', '/record.zip', '/report'] as $page) {
+            $this->client->request('GET', $this->home.$page);
+            self::assertResponseStatusCodeSame(404, $page);
+        }
+    }
+
+    public function testARecordIsReadByAnotherTeacher(): void
+    {
+        $this->client->request('GET', "$this->home/record.json");
+        $file = $this->file((string) $this->client->getResponse()->getContent(), 'json');
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', '/');
+        $this->client->clickLink('Read a record in');
+        $people = $this->howMany(Practitioner::class);
+        $this->client->submitForm('Read it', ['record_form[file]' => $file, 'record_form[tried]' => true]);
+        self::assertSelectorTextContains('.note', 'It would add 4; 0 are on record already.');
+        self::assertSame($people, $this->howMany(Practitioner::class));
+        $this->client->submitForm('Read it', ['record_form[file]' => $file, 'record_form[tried]' => false]);
+        self::assertSelectorTextContains('.note', 'Added: 4. On record already: 0.');
+        $this->client->clickLink('To the person');
+        self::assertSelectorTextContains('h1', 'A Person');
+        $this->client->request('GET', '/records/read');
+        $this->client->submitForm('Read it', ['record_form[file]' => $file]);
+        self::assertSelectorTextContains('.note', 'Added: 0. On record already: 4.');
+    }
+
+    #[TestWith(['{"format":"ascent-record","version":7}', '/version 7/'])]
+    #[TestWith(['not json at all', '/no record/'])]
+    #[TestWith(['', '/file/i'])]
+    public function testWhatIsNoRecordIsSaidBesideTheField(string $content, string $said): void
+    {
+        $people = $this->howMany(Practitioner::class);
+        $this->client->request('GET', '/records/read');
+        $this->client->submitForm('Read it', ['record_form[file]' => $this->file($content, 'json')]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertMatchesRegularExpression($said, (string) $this->client->getCrawler()->filter('form[name="record_form"]')->text());
+        self::assertSame($people, $this->howMany(Practitioner::class));
+        $this->client->submitForm('Read it', []);
+        self::assertResponseStatusCodeSame(422);
+    }
+
+    public function testAnArchiveBringsItsPictures(): void
+    {
+        $picture = new KeptPicture(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-1 day'), 'soles-together', 200, 150);
+        $this->em()->persist($picture);
+        $this->em()->flush();
+        $drawn = imagecreatetruecolor(200, 150);
+        self::assertNotFalse($drawn);
+        $source = (string) tempnam(sys_get_temp_dir(), 'picture');
+        imagejpeg($drawn, $source);
+        $store = self::getContainer()->get(PictureStore::class);
+        $store->keep($picture->id, $source);
+        $this->client->request('GET', "$this->home/record.zip");
+        $bytes = (string) $this->client->getResponse()->getContent();
+        self::assertStringStartsWith('PK', $bytes);
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', '/records/read');
+        $this->client->submitForm('Read it', ['record_form[file]' => $this->file($bytes, 'zip')]);
+        self::assertSelectorTextContains('.note', 'Added: 5.');
+        $pictures = $this->em()->getRepository(KeptPicture::class)->findAll();
+        self::assertCount(2, $pictures);
+        foreach ($pictures as $one) {
+            self::assertFileExists($store->path($one->id));
+            $store->remove($one->id);
+        }
+        @unlink($source);
+    }
+
+    public function testTheReportSaysWhatHoldsAndTheNextStep(): void
+    {
+        $crawler = $this->client->request('GET', "$this->home/report");
+        self::assertSelectorTextContains('h1', 'A Person');
+        self::assertSelectorTextContains('.report', 'Half lotus');
+        self::assertGreaterThan(2, $crawler->filter('.report svg.figure')->count());
+        self::assertSelectorNotExists('.report .caution');
+        $this->hurt();
+        $this->client->request('GET', "$this->home/report");
+        self::assertSelectorTextContains('.report .caution', 'left');
+        self::assertSelectorTextContains('.report', 'Held');
+    }
+
+    public function testASheetForHomeHasNothingThatIsHeld(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $crawler = $this->client->followRedirect();
+        $sheet = (string) $crawler->filter('a[href$="/sheet"]')->first()->attr('href');
+        $before = $this->client->request('GET', $sheet)->filter('.home-items > li');
+        self::assertGreaterThan(3, $before->count());
+        self::assertSelectorTextContains('.home-sheet .caution', 'Stop when a knee hurts');
+        $this->hurt();
+        $left = static fn ($items): int => $items->reduce(static fn ($item): bool => str_contains($item->text(), 'Left'))->count();
+        $after = $this->client->request('GET', $sheet)->filter('.home-items > li');
+        self::assertLessThan($left($before), $left($after));
+        $this->client->request('GET', str_replace('0-0', '0-9', $sheet));
+        self::assertResponseStatusCodeSame(404);
+    }
+
+    public function testEveryTestHasASheetToWriteOn(): void
+    {
+        $crawler = $this->client->request('GET', '/sheets/recording');
+        self::assertGreaterThan(20, $crawler->filter('.recording')->count());
+        self::assertSame($crawler->filter('.recording')->count(), $crawler->filter('.recording .ruled')->count());
+        self::assertSelectorTextContains('.recording .lines', 'Who');
+    }
+
+    private function hurt(): void
+    {
+        $practitioner = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException();
+        $at = new \DateTimeImmutable('-1 minute');
+        $this->em()->persist(new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $at, $at->setTime(0, 0), Side::Left, 3, PainPlace::Knee, PainKind::Ache, 'said'));
+        $this->em()->flush();
+    }
+
+    private function file(string $content, string $end): string
+    {
+        $path = sys_get_temp_dir().'/handed-over-'.bin2hex(random_bytes(4)).".$end";
+        file_put_contents($path, $content);
+        register_shutdown_function(static fn (): bool => @unlink($path));
+
+        return $path;
+    }
+}
