@@ -20,6 +20,9 @@ for (const [family, subsets] of Object.entries(fonts)) {
     copyFileSync(`${folder}/LICENSE`, `${target}/licences/${family}.txt`);
 }
 copyFileSync('node_modules/bulma/LICENSE', `${target}/licences/bulma.txt`);
+mkdirSync(`${target}/vendor`, { recursive: true });
+copyFileSync('node_modules/uqr/dist/index.mjs', `${target}/vendor/uqr.js`);
+copyFileSync('node_modules/uqr/LICENSE', `${target}/licences/uqr.txt`);
 
 mkdirSync(`${target}/texts`, { recursive: true });
 for (const file of readdirSync('translations')) {

@@ -79,7 +79,7 @@ final class PersonCommand extends Command
         }
         $io = new SymfonyStyle($input, $output);
         $io->writeln(match (true) {
-            null !== $to => "$person->name goes to the account of $to->name. Addresses of calendars that were given out end.",
+            null !== $to => "$person->name goes to the account of $to->name. Addresses of calendars and own pages that were given out end.",
             null !== $into => "Everything about $person->name becomes part of the record of $into->name.",
             default => "Everything about $person->name is removed from the database, for good.",
         });

@@ -10,6 +10,7 @@ use LucidAscent\App\Practice\Due;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Repository\KeptProgress;
+use LucidAscent\App\Repository\OwnRecords;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -26,7 +27,7 @@ final class MatController extends TeacherController
     }
 
     #[Route('/', 'on_the_mat', methods: ['GET'])]
-    public function onTheMat(Request $request, KeptParts $parts): Response
+    public function onTheMat(Request $request, KeptParts $parts, OwnRecords $own): Response
     {
         $text = mb_substr(trim($request->query->getString('q')), 0, self::LONGEST);
         $page = max(1, min(100_000, $request->query->getInt('page', 1)));
@@ -46,7 +47,7 @@ final class MatController extends TeacherController
         // Who needs somebody now comes first; among the others the names keep their order.
         usort($rows, static fn (array $a, array $b): int => $b['urgency'] <=> $a['urgency']);
 
-        return $this->render('on_the_mat.html.twig', ['rows' => array_map(static fn (array $row): Markup => new Markup($row['html'], 'UTF-8'), $rows), 'text' => $text, 'page' => $page, 'pages' => (int) ceil($all / self::EACH), 'all' => $all]);
+        return $this->render('on_the_mat.html.twig', ['unseen' => $own->unseen($this->teacher()), 'rows' => array_map(static fn (array $row): Markup => new Markup($row['html'], 'UTF-8'), $rows), 'text' => $text, 'page' => $page, 'pages' => (int) ceil($all / self::EACH), 'all' => $all]);
     }
 
     /** @return array{urgency: int, html: string} one person, as the page shows them */

@@ -15,7 +15,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class PersonRows
 {
     /** Tables with a person in them, each before what it leads to. */
-    public const TABLES = ['decision', 'readiness_check', 'session_log', 'practice_plan', 'test', 'kept_reading', 'assessment', 'body_measures', 'clearance', 'draft', 'kept_picture', 'lab_setup', 'mistake', 'pain_said', 'plan_feed', 'seen_rung', 'carried_id'];
+    public const TABLES = ['decision', 'readiness_check', 'session_log', 'practice_plan', 'test', 'kept_reading', 'assessment', 'body_measures', 'clearance', 'draft', 'kept_picture', 'lab_setup', 'mistake', 'pain_said', 'plan_feed', 'seen_rung', 'own_word', 'from_practitioner', 'seen_by_teacher', 'own_key', 'carried_id'];
 
     public function __construct(private Connection $connection)
     {
@@ -39,9 +39,10 @@ final readonly class PersonRows
             }
             $ids[] = $person->toBinary();
             $rows = (int) $connection->executeStatement('DELETE r FROM trial r JOIN test t ON t.id = r.test_id WHERE t.practitioner_id = ?', $p);
-            foreach (['plan_feed_end' => 'plan_feed', 'assessment_end' => 'assessment'] as $end => $of) {
+            foreach (['plan_feed_end' => 'plan_feed', 'assessment_end' => 'assessment', 'own_key_end' => 'own_key', 'own_device' => 'own_key'] as $end => $of) {
                 $rows += (int) $connection->executeStatement("DELETE e FROM $end e JOIN $of o ON o.id = e.id WHERE o.practitioner_id = ?", $p);
             }
+            $rows += (int) $connection->executeStatement('DELETE t FROM pin_try t JOIN own_key k ON k.id = t.device WHERE k.practitioner_id = ?', $p);
             $rows += (int) $connection->executeStatement('DELETE FROM sent_form WHERE entry IN (?)', [$ids], [ArrayParameterType::BINARY]);
             foreach (self::TABLES as $table) {
                 $rows += (int) $connection->executeStatement("DELETE FROM $table WHERE practitioner_id = ?", $p);
@@ -57,9 +58,10 @@ final readonly class PersonRows
     /** The same person in another teacher's account: who measured what stays as it is. */
     public function move(Uuid $person, Uuid $teacher): void
     {
-        // What was planned for a calendar is at an address that the old teacher has given out.
+        // The calendar and the own page are at addresses that the old teacher has given out.
         $this->connection->transactional(function (Connection $connection) use ($person, $teacher): void {
             $connection->executeStatement('INSERT INTO plan_feed_end (id, at) SELECT f.id, UTC_TIMESTAMP(6) FROM plan_feed f WHERE f.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM plan_feed_end e WHERE e.id = f.id)', [$person->toBinary()]);
+            $connection->executeStatement('INSERT INTO own_key_end (id, at) SELECT k.id, UTC_TIMESTAMP(6) FROM own_key k WHERE k.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM own_key_end e WHERE e.id = k.id)', [$person->toBinary()]);
             $old = $connection->fetchOne('SELECT teacher_id FROM practitioner WHERE id = ?', [$person->toBinary()]);
             $connection->executeStatement('UPDATE practitioner SET teacher_id = ? WHERE id = ?', [$teacher->toBinary(), $person->toBinary()]);
             // The one who had the person has one less: that is a change of that account as well.

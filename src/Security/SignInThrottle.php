@@ -57,6 +57,12 @@ final readonly class SignInThrottle
             && $this->failures('address', $this->address()) < self::FAILURES_PER_ADDRESS;
     }
 
+    /** Whether anything else that only its owner knows may be tried from where this request comes. */
+    public function allowsFromHere(): bool
+    {
+        return $this->failures('address', $this->address()) < self::FAILURES_PER_ADDRESS;
+    }
+
     #[AsEventListener]
     public function failed(LoginFailureEvent $event): void
     {

@@ -9,13 +9,27 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AsAlias;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+use Symfony\Contracts\Service\ResetInterface;
 
 /** The clock in the room of the teacher who is signed in, so that today is the teacher's day; UTC where nobody is. */
 #[AsAlias(ClockInterface::class)]
-final readonly class TeachersClock implements ClockInterface
+final class TeachersClock implements ClockInterface, ResetInterface
 {
-    public function __construct(#[Autowire(service: 'clock')] private ClockInterface $clock, private TokenStorageInterface $tokens)
+    /** Whose room it is on a page that the teacher is not signed in to. */
+    private ?Teacher $standIn = null;
+
+    public function __construct(#[Autowire(service: 'clock')] private readonly ClockInterface $clock, private readonly TokenStorageInterface $tokens)
     {
+    }
+
+    public function standIn(Teacher $teacher): void
+    {
+        $this->standIn = $teacher;
+    }
+
+    public function reset(): void
+    {
+        $this->standIn = null;
     }
 
     public function now(): \DateTimeImmutable
@@ -26,7 +40,7 @@ final readonly class TeachersClock implements ClockInterface
     /** The same moment by this clock. */
     public function local(\DateTimeImmutable $moment): \DateTimeImmutable
     {
-        $user = $this->tokens->getToken()?->getUser();
+        $user = $this->standIn ?? $this->tokens->getToken()?->getUser();
 
         return $user instanceof Teacher ? $user->local($moment) : $moment->setTimezone(new \DateTimeZone('UTC'));
     }

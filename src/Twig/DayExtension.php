@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Security\TeachersClock;
+use Symfony\Component\Uid\Uuid;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
 use Twig\TwigFunction;
 
-/** Days and moments as the teacher's calendar and clock show them. */
+/** Days and moments as the teacher's calendar and clock show them; and an id for what a form will make. */
 final class DayExtension extends AbstractExtension
 {
     public function __construct(private readonly TeachersClock $clock)
@@ -27,6 +28,6 @@ final class DayExtension extends AbstractExtension
 
     public function getFunctions(): array
     {
-        return [new TwigFunction('now', $this->clock->now(...))];
+        return [new TwigFunction('now', $this->clock->now(...)), new TwigFunction('uuid', static fn (): string => (string) Uuid::v7())];
     }
 }

@@ -2,7 +2,8 @@
 // twice is kept once; one that the server will not take stays here, is shown, and lets the others pass. What a log
 // says is health data: it is kept encrypted with a key that the server gives to its own teacher alone.
 const KEY = 'session-logs';
-const TOKENS = '/session-token';
+// A practitioner's own page has tokens of its own.
+const TOKENS = document.body?.dataset.tokens ?? '/session-token';
 
 // One that was kept before they were encrypted has its parts in the open.
 const known = (log) =>

@@ -51,6 +51,9 @@ const sayWhatWaits = () => {
     const why = [...new Set(logs.map((log) => log.refused).filter(Boolean))].join('; ');
     note.textContent =
         t('Logs of sessions that wait on this device and are not sent yet: %1%.', logs.length) + (why ? ` ${why}` : '');
+    if (document.body.dataset.tokens) {
+        return;
+    }
     const link = document.createElement('a');
     link.href = '/waiting-logs';
     link.textContent = t('See and mend them');

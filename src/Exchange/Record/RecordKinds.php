@@ -9,10 +9,12 @@ use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\RungCheck;
@@ -20,7 +22,7 @@ use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Test;
 
-/** What a person's whole record is made of: everything that was written down about the person but what was never recorded (drafts) and what is a secret (addresses of calendars). */
+/** What a person's whole record is made of: everything that was written down about the person but what was never recorded (drafts) and what is a secret (addresses of calendars and own pages). */
 final class RecordKinds
 {
     public const FORMAT = 'ascent-record';
@@ -43,6 +45,8 @@ final class RecordKinds
         'readings' => KeptReading::class,
         'setUps' => LabSetup::class,
         'pictures' => KeptPicture::class,
+        'ownWords' => OwnWord::class,
+        'fromPractitioner' => FromPractitioner::class,
     ];
 
     /** What else stands in a record. */

@@ -1,0 +1,272 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Entity\FromPractitioner;
+use LucidAscent\App\Entity\OwnWord;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Own\OwnDoor;
+use LucidAscent\App\Own\OwnWeek;
+use LucidAscent\App\Practice\PainTable;
+use LucidAscent\App\Practice\SessionLogs;
+use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Repository\KeptProgress;
+use LucidAscent\App\Repository\OwnRecords;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Testing\SmallestChange;
+use LucidAscent\Core\Testing\Tool;
+use Psr\Clock\ClockInterface;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** A practitioner's own page: that person's, on that person's device, and nobody else's. */
+final class OwnPageController extends AbstractController
+{
+    private const LONGEST = 60_000;
+    private const LONGEST_WORDS = 2000;
+    private const WEEKS_SHOWN = 8;
+
+    public function __construct(
+        private readonly OwnDoor $door,
+        private readonly Records $records,
+        private readonly OwnRecords $own,
+        private readonly OwnWeek $week,
+        private readonly PersonOn $person,
+        private readonly HoldsOn $holds,
+        private readonly SayPain $pain,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/own', 'own', methods: ['GET'])]
+    public function page(Request $request, KeptProgress $progress): Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request);
+        }
+        $today = Day::of($this->clock->now());
+        $plan = $this->records->newestPlan($practitioner);
+        $sessions = $this->week->of($plan, $this->person->now($practitioner), $today);
+        $said = $request->query->getString('said');
+
+        return $this->render('own/page.html.twig', [
+            'practitioner' => $practitioner,
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'holds' => $this->holds->now($practitioner)->active,
+            'plan' => $plan,
+            'today' => $today,
+            'sessions' => $sessions,
+            'note' => $plan->plan['dailyNote'] ?? null,
+            'sat' => $this->own->satOn($practitioner, $today),
+            'words' => $this->own->words($practitioner, 3),
+            'practised' => $this->own->sessionsByWeek($this->records->logs($practitioner), $today, self::WEEKS_SHOWN),
+            'movement' => $progress->movement($practitioner),
+            'token' => $this->door->token($request),
+            'said' => in_array($said, ['words', 'sat', 'session'], true) ? $said : '',
+        ] + $this->device($request));
+    }
+
+    #[Route('/own/open', 'own_open', methods: ['POST'])]
+    public function open(Request $request): Response
+    {
+        $words = $request->request->getString('words');
+        $pin = $request->request->getString('pin');
+        $response = $this->redirectToRoute('own');
+        $fault = match (true) {
+            '' === trim($words) => 'Type the four words and the number that your teacher gave you.',
+            !OwnDoor::isPin($pin) => 'A PIN has four to eight digits: choose one that you remember.',
+            $pin !== $request->request->getString('again') => 'The PIN was typed differently the second time.',
+            default => $this->door->bind($words, $pin, $response, $request),
+        };
+
+        return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => true, 'fault' => $fault, 'words' => $words], new Response(status: 422));
+    }
+
+    #[Route('/own/pin', 'own_pin', methods: ['POST'])]
+    public function pin(Request $request): Response
+    {
+        $key = $this->door->key($request);
+        $response = $this->redirectToRoute('own');
+        $fault = null === $key ? null : $this->door->unlock($key, $request->request->getString('pin'), $response, $request);
+
+        return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => null === $this->door->key($request), 'fault' => $fault, 'words' => ''], new Response(status: 422));
+    }
+
+    #[Route('/own/shut', 'own_shut', methods: ['POST'])]
+    public function shut(): Response
+    {
+        $response = $this->redirectToRoute('own');
+        $this->door->shut($response);
+
+        return $response;
+    }
+
+    /** Something hurts: it holds at once, and the page says what now. */
+    #[Route('/own/hurts', 'own_hurts', methods: ['GET', 'POST'])]
+    public function hurts(Request $request): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $fields = $request->request->all('pain');
+        $pain = $request->isMethod('POST') ? SayPain::typed($fields) : Pain::none();
+        $side = Side::tryFrom($request->request->getString('side'));
+        if ($request->isMethod('POST') && $pain->isFelt()) {
+            // The same told again in one minute is one telling.
+            $source = 'own page '.$this->clock->now()->format('Y-m-d H:i');
+            $this->pain->of($practitioner, $practitioner->teacher, $pain, $side, $source);
+            $this->mark($practitioner, PainSaid::class, $source);
+        }
+
+        return $this->render('own/hurts.html.twig', [
+            'practitioner' => $practitioner,
+            'isSaid' => $request->isMethod('POST') && $pain->isFelt(),
+            'isNothing' => $request->isMethod('POST') && !$pain->isFelt(),
+            'holds' => $this->holds->now($practitioner)->active,
+            'token' => $this->door->token($request),
+        ] + $this->device($request));
+    }
+
+    #[Route('/own/words', 'own_words', methods: ['POST'])]
+    public function words(Request $request): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $kind = OwnWord::SAT === $request->request->getString('kind') ? OwnWord::SAT : OwnWord::WORDS;
+        $text = mb_substr(trim($request->request->getString('text')), 0, self::LONGEST_WORDS);
+        $now = $this->clock->now();
+        if (OwnWord::SAT === $kind ? !$this->own->satOn($practitioner, Day::of($now)) : '' !== $text) {
+            $sent = $request->request->getString('entry');
+            $id = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+            if (!$this->records->knows(OwnWord::class, $id)) {
+                $word = new OwnWord($id, $practitioner, $now, Day::midnight($now), $kind, OwnWord::SAT === $kind ? '' : $text);
+                $this->records->addOnce(...OwnWord::SAT === $kind ? [$word] : [$word, new FromPractitioner($id, $practitioner, $now, FromPractitioner::WORDS)]);
+            }
+        }
+
+        return $this->redirectToRoute('own', ['said' => $kind]);
+    }
+
+    #[Route('/own/sessions/{week}-{session}', 'own_session', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
+    public function session(int $week, int $session, Request $request): Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request);
+        }
+        $plan = $this->records->newestPlan($practitioner);
+        $found = array_values(array_filter($this->week->of($plan, $this->person->now($practitioner), Day::of($this->clock->now())), static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session))[0] ?? throw $this->createNotFoundException();
+        $errors = $this->records->toolErrorsFor($practitioner);
+
+        return $this->render('own/session.html.twig', [
+            'practitioner' => $practitioner,
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'plan' => $plan,
+            'session' => $found['raw'],
+            'items' => $found['items'],
+            'out' => $found['out'],
+            'layOut' => $found['layOut'],
+            'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
+            'measure' => 'cm' === ($found['raw']['before']['unit'] ?? '') ? $found['raw']['before'] : null,
+            'pains' => PainTable::ofSession(),
+            'log' => (string) Uuid::v7(),
+            'address' => $this->generateUrl('own_log'),
+            'back' => $this->generateUrl('own'),
+        ] + $this->device($request));
+    }
+
+    /** With what a log that waited is sent. */
+    #[Route('/own/token', 'own_token', methods: ['GET'])]
+    public function token(Request $request): JsonResponse
+    {
+        $device = null === $this->door->opened($request) ? null : $this->device($request)['device'];
+
+        return null === $device ? new JsonResponse(['error' => 'shut'], 403) : new JsonResponse(['token' => $this->door->token($request), 'owner' => $device['owner'], 'key' => $device['key']]);
+    }
+
+    /** What was practised at home; the same log sent twice is kept once, and what it says of pain is never dropped. */
+    #[Route('/own/log', 'own_log', methods: ['POST'])]
+    public function log(Request $request, SessionLogs $logs): JsonResponse
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner || !$this->door->isTokenOf($request)) {
+            return new JsonResponse(['error' => 'shut'], 403);
+        }
+        $teacher = $practitioner->teacher;
+        $plan = $this->records->newestPlan($practitioner);
+        $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
+        try {
+            $log = Fields::of($sent);
+            $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
+            null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
+            $known = $this->records->knows(SessionLog::class, $entry);
+            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher);
+            if (!$known) {
+                $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
+            }
+            $logs->hear($read, $practitioner, $teacher, $known);
+            $this->mark($practitioner, PainSaid::class, "log $entry");
+        } catch (InvalidValue $e) {
+            $logs->hearUnread($sent ?? $request->getContent(), $practitioner, $teacher);
+            $this->mark($practitioner, PainSaid::class, 'log '.Fields::textIn($sent, 'id', 'without an id'));
+
+            return new JsonResponse(['error' => $e->getMessage()], 422);
+        }
+
+        return new JsonResponse(['address' => $this->generateUrl('own', ['said' => 'session']), 'known' => $known]);
+    }
+
+    /** Pain that came in by this page is marked as the practitioner's own telling: the teacher sees it first. */
+    private function mark(Practitioner $practitioner, string $kind, string $source): void
+    {
+        foreach ($this->records->painsSaid($practitioner) as $said) {
+            if ($said instanceof $kind && $said->source === mb_substr($source, 0, 80) && !$this->records->knows(FromPractitioner::class, $said->id)) {
+                $this->records->addOnce(new FromPractitioner($said->id, $practitioner, $this->clock->now(), FromPractitioner::PAIN));
+            }
+        }
+    }
+
+    /** Whose page it is, where the change comes from that page; else the way in. */
+    private function changed(Request $request): Practitioner|Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request);
+        }
+
+        return $request->isMethodSafe() || $this->door->isTokenOf($request) ? $practitioner : throw new AccessDeniedHttpException();
+    }
+
+    private function door(Request $request): Response
+    {
+        return $this->render('own/door.html.twig', ['isNew' => null === $this->door->key($request), 'fault' => null, 'words' => ''], new Response(status: $request->isMethodSafe() ? 200 : 403));
+    }
+
+    /** @return array{device: array{owner: string, key: string}|null} */
+    private function device(Request $request): array
+    {
+        $key = $this->door->key($request);
+
+        return ['device' => null === $key ? null : ['owner' => "own-$key->id", 'key' => $this->door->queueKey($key)]];
+    }
+}

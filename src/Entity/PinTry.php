@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** Somebody typed a PIN. */
+#[ORM\Entity]
+class PinTry
+{
+    #[ORM\Id, ORM\Column, ORM\GeneratedValue]
+    private int $id = 0; // @phpstan-ignore property.onlyWritten
+
+    public function __construct(
+        #[ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $device,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column]
+        public readonly bool $succeeded,
+    ) {
+    }
+}

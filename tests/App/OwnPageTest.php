@@ -1,0 +1,273 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Entity\FromPractitioner;
+use LucidAscent\App\Entity\OwnWord;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Own\OwnDoor;
+use LucidAscent\App\Reading\HoldsOn;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\Uid\Uuid;
+
+/** A practitioner's own page: opened by words once, on one device, with a PIN; one person's, and shut at once when it is taken back. */
+final class OwnPageTest extends AppTestCase
+{
+    use ClockSensitiveTrait;
+
+    private Practitioner $practitioner;
+    private string $home;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->practitioner = $this->practitioner($this->teacher());
+        $this->tested($this->practitioner, 12.0, 16.0);
+        $this->home = "/practitioners/{$this->practitioner->id}";
+        $this->client->loginUser($this->practitioner->teacher);
+    }
+
+    public function testWordsOpenItOnceOnOneDevice(): void
+    {
+        $words = $this->words();
+        self::assertMatchesRegularExpression('/^([a-z]+ ){4}\d{4}$/', $words);
+        $phone = $this->device();
+        $this->comeIn($phone, strtoupper(str_replace(' ', ', ', $words)));
+        self::assertSelectorTextContains('h1', 'A Person');
+        $other = $this->device();
+        $this->comeIn($other, $words);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('.fault', 'on another device');
+        // The first one comes in again by its PIN alone.
+        $this->become($phone);
+        $this->client->request('GET', '/own');
+        $this->client->submitForm('Close this page');
+        $this->client->followRedirect();
+        self::assertSelectorNotExists('#words');
+        $this->client->submitForm('Come in', ['pin' => '2468']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('h1', 'A Person');
+    }
+
+    public function testItIsShutAtOnceWhenItIsTakenBackAndWhenItsDaysAreOver(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/hurts');
+        $form = $this->client->getCrawler()->selectButton('Write it down')->form();
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
+        $this->client->submitForm('Shut it now');
+        $this->become($phone);
+        $this->client->submit($form, ['pain[level]' => '3']);
+        self::assertResponseStatusCodeSame(403);
+        self::assertSame(0, $this->howMany(PainSaid::class), 'Nobody knows any more whose it is: it is not taken for anybody\'s.');
+        $this->comeIn($this->device(), $this->words());
+        self::assertSelectorTextContains('h1', 'A Person');
+        self::mockTime('+91 days');
+        $this->client->request('GET', '/own');
+        self::assertSelectorExists('#words');
+    }
+
+    public function testTenWrongPinsEndADevice(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->submitForm('Close this page');
+        for ($i = 1; $i <= OwnDoor::WRONG_PINS; ++$i) {
+            $this->client->request('GET', '/own');
+            $this->client->submitForm('Come in', ['pin' => '1111']);
+            self::assertResponseStatusCodeSame(422);
+        }
+        self::assertSelectorTextContains('.fault', 'ten times');
+        $this->client->request('POST', '/own/pin', ['pin' => '2468']);
+        $this->client->request('GET', '/own');
+        self::assertSelectorExists('#words', 'Its own PIN opens nothing any more.');
+    }
+
+    public function testGuessingIsThrottled(): void
+    {
+        for ($i = 0; $i < 20; ++$i) {
+            $this->comeIn($this->device(), "acorn apple amber anchor $i");
+            self::assertSelectorTextContains('.fault', 'open nothing');
+        }
+        $words = $this->words();
+        $this->comeIn($this->device(), $words);
+        self::assertSelectorTextContains('.fault', 'Too many');
+        self::mockTime('+16 minutes');
+        $this->comeIn($this->device(), $words);
+        self::assertSelectorTextContains('h1', 'A Person');
+    }
+
+    #[TestWith(['', '2468', '2468', 'four words'])]
+    #[TestWith(['a b c d 1234', '12', '12', 'four to eight'])]
+    #[TestWith(['a b c d 1234', 'abcd', 'abcd', 'four to eight'])]
+    #[TestWith(['a b c d 1234', '2468', '2469', 'differently'])]
+    public function testWhatIsMistypedIsSaid(string $words, string $pin, string $again, string $said): void
+    {
+        $this->become($this->device());
+        $this->client->request('GET', '/own');
+        $this->client->submitForm('Come in', ['words' => $words, 'pin' => $pin, 'again' => $again]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('.fault', $said);
+        self::assertInputValueSame('words', $words);
+    }
+
+    public function testPainHoldsAtOnceAndTheTeacherSeesItFirst(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $before = $this->client->getCrawler()->filter('.own-figures figure')->count();
+        $this->client->request('GET', '/own/hurts');
+        $this->client->submitForm('Write it down', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '2']);
+        self::assertSelectorTextContains('.caution', 'holds from now on');
+        $this->client->request('GET', '/own');
+        self::assertLessThan($before, $this->client->getCrawler()->filter('.own-figures figure')->count());
+        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        $this->asTeacher(fn () => $this->client->request('GET', '/'));
+        self::assertSelectorTextContains('[data-came-in]', 'it hurts');
+        $this->client->clickLink('A Person');
+        self::assertSelectorTextContains('.caution', 'knee');
+        $this->client->submitForm('I have seen this');
+        $this->client->followRedirect();
+        self::assertSelectorNotExists('[data-came-in]');
+        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->person())->active, 'Seen is not lifted.');
+    }
+
+    public function testWhoeverSaysThatItHurtsAndNotHowStronglyIsHeldAsWell(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/hurts');
+        $this->client->submitForm('Write it down', ['side' => 'right', 'pain[place]' => 'groin']);
+        self::assertSelectorTextContains('.caution', 'holds from now on');
+        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+    }
+
+    public function testASessionComesInOnceAndIsMarked(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $crawler = $this->client->clickLink('Begin');
+        $session = $crawler->filter('[data-session]');
+        self::assertSame('/own/log', $session->attr('data-address'));
+        $item = array_values(array_filter(json_decode((string) $session->attr('data-session'), true), static fn (array $one): bool => 'work' === $one['phase']))[0];
+        $this->client->request('GET', '/own/token');
+        $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
+        $log = ['id' => (string) $session->attr('data-log'), 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'soreAtNight' => false, 'items' => [['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'compensations' => [], 'propsUsed' => true, 'pain' => ['level' => 0]]], 'pains' => [['level' => 3, 'where' => 'knee', 'kind' => 'ache', 'side' => 'right']], 'note' => 'Went well'];
+        $send = fn (array $log, ?string $with): int => [$this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => (string) $with], content: (string) json_encode($log)), $this->client->getResponse()->getStatusCode()][1];
+        self::assertSame(403, $send($log, 'another'));
+        self::assertSame(0, $this->howMany(SessionLog::class));
+        self::assertSame(200, $send($log, $token));
+        self::assertSame(200, $send($log, $token));
+        self::assertSame(1, $this->howMany(SessionLog::class));
+        self::assertSame(1, $this->howMany(PainSaid::class));
+        self::assertSame(2, $this->howMany(FromPractitioner::class), 'The log, and what hurt.');
+        self::assertSame(422, $send(['id' => 'none', 'items' => 'x', 'pain' => ['level' => 4, 'place' => 'knee', 'kind' => 'sharp']], $token));
+        self::assertSame(2, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
+        self::assertSelectorTextContains('main', 'Went well');
+    }
+
+    public function testWordsAndADayOnTheFloorAreKeptOnce(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $form = $this->client->getCrawler()->selectButton('Tell your teacher')->form(['text' => 'My <b>left</b> side']);
+        $this->client->submit($form);
+        $this->client->submit($form);
+        $this->client->followRedirect();
+        self::assertStringContainsString('My &lt;b&gt;left&lt;/b&gt; side', (string) $this->client->getResponse()->getContent());
+        self::assertSame(1, $this->howMany(OwnWord::class));
+        $this->client->request('POST', '/own/words', ['text' => 'x', '_token' => 'wrong']);
+        self::assertResponseStatusCodeSame(403);
+    }
+
+    public function testItShowsNoVerdictAndNothingOfAnybodyElse(): void
+    {
+        $somebody = $this->practitioner($this->practitioner->teacher, name: 'Somebody Else');
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $page = (string) $this->client->getResponse()->getContent();
+        self::assertStringNotContainsString('Somebody Else', $page);
+        self::assertDoesNotMatchRegularExpression('/class="state|chance|Chance/', $page);
+        self::assertStringContainsString('no-store', (string) $this->client->getResponse()->headers->get('Cache-Control'));
+        foreach (["/practitioners/$somebody->id", $this->home, '/', '/library'] as $address) {
+            $this->client->request('GET', $address);
+            self::assertResponseRedirects(null, 302, $address);
+        }
+        $this->client->request('GET', '/own/sessions/0-0');
+        self::assertResponseStatusCodeSame(404);
+    }
+
+    public function testAnotherTeacherGivesNothingOut(): void
+    {
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        foreach (['/own', '/came-in'] as $page) {
+            $this->client->request('GET', $this->home.$page);
+            self::assertResponseStatusCodeSame(404);
+            $this->client->request('POST', $this->home.$page);
+            self::assertResponseStatusCodeSame(404);
+        }
+    }
+
+    /** @var array<string, array<mixed>> cookies of each device */
+    private array $jars = [];
+    private string $now = 'teacher';
+
+    private function device(): string
+    {
+        return (string) Uuid::v7();
+    }
+
+    private function become(string $device): void
+    {
+        $this->jars[$this->now] = $this->client->getCookieJar()->all();
+        $this->client->getCookieJar()->clear();
+        foreach ($this->jars[$device] ?? [] as $cookie) {
+            $this->client->getCookieJar()->set($cookie);
+        }
+        $this->now = $device;
+    }
+
+    private function asTeacher(\Closure $do): void
+    {
+        $this->become('teacher');
+        $this->client->loginUser($this->em()->find(\LucidAscent\App\Entity\Teacher::class, $this->practitioner->teacher->id) ?? throw new \LogicException());
+        $do();
+    }
+
+    /** What a teacher hands over. */
+    private function words(?string $device = null): string
+    {
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
+        $this->client->submit($this->client->getCrawler()->filter('input[value="open"]')->closest('form')?->form() ?? throw new \LogicException());
+
+        return trim($this->client->getCrawler()->filter('.own-words')->text());
+    }
+
+    private function comeIn(string $device, string $words): void
+    {
+        $this->become($device);
+        $this->client->request('GET', '/own');
+        $this->client->submitForm('Come in', ['words' => $words, 'pin' => '2468', 'again' => '2468']);
+        if ($this->client->getResponse()->isRedirect()) {
+            $this->client->followRedirect();
+        }
+    }
+
+    private function person(): Practitioner
+    {
+        $this->em()->clear();
+
+        return $this->em()->createQuery('SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id')->setParameter('id', $this->practitioner->id, 'uuid')->getSingleResult();
+    }
+}
