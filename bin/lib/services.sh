@@ -312,7 +312,7 @@ http {
     limit_conn_log_level info;
     gzip on;
     gzip_types text/css text/javascript application/json image/svg+xml;
-    types { text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
+    types { application/manifest+json webmanifest; text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
     # A name that is not this machine's is no way in, and in no address that is given out.
     server {
         listen 127.0.0.1:$WEB_PORT default_server;

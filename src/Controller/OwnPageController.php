@@ -11,21 +11,16 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Own\OwnDoor;
-use LucidAscent\App\Own\OwnWeek;
-use LucidAscent\App\Practice\PainTable;
+use LucidAscent\App\Own\OwnPages;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
-use LucidAscent\App\Repository\KeptProgress;
 use LucidAscent\App\Repository\OwnRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Testing\SmallestChange;
-use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -40,14 +35,12 @@ final class OwnPageController extends AbstractController
 {
     private const LONGEST = 60_000;
     private const LONGEST_WORDS = 2000;
-    private const WEEKS_SHOWN = 8;
 
     public function __construct(
         private readonly OwnDoor $door,
         private readonly Records $records,
         private readonly OwnRecords $own,
-        private readonly OwnWeek $week,
-        private readonly PersonOn $person,
+        private readonly OwnPages $pages,
         private readonly HoldsOn $holds,
         private readonly SayPain $pain,
         private readonly ClockInterface $clock,
@@ -55,37 +48,26 @@ final class OwnPageController extends AbstractController
     }
 
     #[Route('/own', 'own', methods: ['GET'])]
-    public function page(Request $request, KeptProgress $progress): Response
+    public function page(Request $request): Response
     {
         $practitioner = $this->door->opened($request);
         if (null === $practitioner) {
             return $this->door($request);
         }
-        $today = Day::of($this->clock->now());
-        $plan = $this->records->newestPlan($practitioner);
-        $sessions = $this->week->of($plan, $this->person->now($practitioner), $today);
         $said = $request->query->getString('said');
 
-        return $this->render('own/page.html.twig', [
-            'practitioner' => $practitioner,
-            'body' => $this->records->body($practitioner)?->proportions(),
-            'holds' => $this->holds->now($practitioner)->active,
-            'plan' => $plan,
-            'today' => $today,
-            'sessions' => $sessions,
-            'note' => $plan->plan['dailyNote'] ?? null,
-            'sat' => $this->own->satOn($practitioner, $today),
-            'words' => $this->own->words($practitioner, 3),
-            'practised' => $this->own->sessionsByWeek($this->records->logs($practitioner), $today, self::WEEKS_SHOWN),
-            'movement' => $progress->movement($practitioner),
+        return $this->render('own/page.html.twig', $this->pages->page($practitioner) + [
             'token' => $this->door->token($request),
             'said' => in_array($said, ['words', 'sat', 'session'], true) ? $said : '',
         ] + $this->device($request));
     }
 
-    #[Route('/own/open', 'own_open', methods: ['POST'])]
+    #[Route('/own/open', 'own_open', methods: ['GET', 'POST'])]
     public function open(Request $request): Response
     {
+        if (!$request->isMethod('POST')) {
+            return $this->redirectToRoute('own');
+        }
         $words = $request->request->getString('words');
         $pin = $request->request->getString('pin');
         $response = $this->redirectToRoute('own');
@@ -99,9 +81,12 @@ final class OwnPageController extends AbstractController
         return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => true, 'fault' => $fault, 'words' => $words], new Response(status: 422));
     }
 
-    #[Route('/own/pin', 'own_pin', methods: ['POST'])]
+    #[Route('/own/pin', 'own_pin', methods: ['GET', 'POST'])]
     public function pin(Request $request): Response
     {
+        if (!$request->isMethod('POST')) {
+            return $this->redirectToRoute('own');
+        }
         $key = $this->door->key($request);
         $response = $this->redirectToRoute('own');
         $fault = null === $key ? null : $this->door->unlock($key, $request->request->getString('pin'), $response, $request);
@@ -174,25 +159,9 @@ final class OwnPageController extends AbstractController
         if (null === $practitioner) {
             return $this->door($request);
         }
-        $plan = $this->records->newestPlan($practitioner);
-        $found = array_values(array_filter($this->week->of($plan, $this->person->now($practitioner), Day::of($this->clock->now())), static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session))[0] ?? throw $this->createNotFoundException();
-        $errors = $this->records->toolErrorsFor($practitioner);
+        $found = array_values(array_filter($this->pages->page($practitioner)['sessions'], static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session))[0] ?? throw $this->createNotFoundException();
 
-        return $this->render('own/session.html.twig', [
-            'practitioner' => $practitioner,
-            'body' => $this->records->body($practitioner)?->proportions(),
-            'plan' => $plan,
-            'session' => $found['raw'],
-            'items' => $found['items'],
-            'out' => $found['out'],
-            'layOut' => $found['layOut'],
-            'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
-            'measure' => 'cm' === ($found['raw']['before']['unit'] ?? '') ? $found['raw']['before'] : null,
-            'pains' => PainTable::ofSession(),
-            'log' => (string) Uuid::v7(),
-            'address' => $this->generateUrl('own_log'),
-            'back' => $this->generateUrl('own'),
-        ] + $this->device($request));
+        return $this->render('own/session.html.twig', $this->pages->session($practitioner, $found) + $this->device($request));
     }
 
     /** With what a log that waited is sent. */

@@ -80,8 +80,8 @@ const validator = new HtmlValidate({
     },
 });
 
-/** Accessibility, markup, width, and no error but those that are known to come: what a test cut off itself. */
-export const check = async (page, known = null) => {
+/** Accessibility alone: of what is there without a network as well. */
+export const accessible = async (page) => {
     const where = new URL(page.url()).pathname;
     // Colours are judged where they have arrived, not on their way there.
     await page.evaluate(() =>
@@ -95,6 +95,12 @@ export const check = async (page, known = null) => {
         [],
         `accessibility of ${where}`,
     );
+};
+
+/** Accessibility, markup, width, and no error but those that are known to come: what a test cut off itself. */
+export const check = async (page, known = null) => {
+    const where = new URL(page.url()).pathname;
+    await accessible(page);
     const html = await page.evaluate(async (url) => (await fetch(url)).text(), page.url());
     const report = await validator.validateString(html);
     assert.deepEqual(

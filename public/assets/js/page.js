@@ -37,8 +37,8 @@ document.querySelector('[aria-invalid="true"]')?.focus();
 forgetSent();
 
 // What waits on this device is sent from whatever page is open, and said until it is.
-const { owner } = document.body.dataset;
 const sayWhatWaits = () => {
+    const { owner } = document.body.dataset;
     const logs = owner ? left(owner) : [];
     const note = document.querySelector('[data-waiting]') ?? document.createElement('p');
     note.className = 'note caution';
@@ -60,7 +60,7 @@ const sayWhatWaits = () => {
     note.append(' ', link);
 };
 document.addEventListener('logs', sayWhatWaits);
-if (owner && left(owner).length > 0) {
+if (document.body.dataset.owner && left(document.body.dataset.owner).length > 0) {
     sayWhatWaits();
     sendAll();
 }

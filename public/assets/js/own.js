@@ -1,0 +1,53 @@
+// A practitioner's own page: installable, and here for a week without a network.
+import { left } from './log-queue.js';
+import { canKeep, dropWeek, forgetKey, hasKey, keepWeek, typed } from './own-store.js';
+import { t } from './texts.js';
+
+navigator.serviceWorker?.register(`/own-worker.js?v=${document.body.dataset.version}`, { scope: '/own' });
+
+// The PIN opens what is kept on this device as well; the server is not asked for that.
+for (const form of document.querySelectorAll('[data-pin-form]')) {
+    form.addEventListener('submit', async (event) => {
+        if (!canKeep() || form.dataset.typed) {
+            return;
+        }
+        event.preventDefault();
+        form.dataset.typed = 'yes';
+        await typed(form.elements.pin.value);
+        form.submit();
+    });
+}
+document.querySelector('[data-shut]')?.addEventListener('submit', forgetKey);
+// Words that open nothing any more, or a device that was shut: what was kept of the week goes.
+if (document.querySelector('[data-door]')) {
+    dropWeek();
+}
+
+// What was said without a network has been heard: what is held now is the server's to say.
+const HURT = 'own-hurt';
+const heard = () => {
+    if (localStorage.getItem(HURT) && left(document.body.dataset.owner).length === 0) {
+        localStorage.removeItem(HURT);
+        window.location.reload();
+    }
+};
+if (document.body.dataset.owner) {
+    document.addEventListener('logs', heard);
+    heard();
+}
+
+const place = document.querySelector('[data-kept-week]');
+if (place && canKeep()) {
+    const say = (text) => {
+        place.textContent = text;
+    };
+    if (hasKey()) {
+        const response = await fetch('/own/week').catch(() => null);
+        if (response?.ok) {
+            await keepWeek(await response.json());
+            say(t('This week is on this phone, behind your PIN: it works without a network.'));
+        }
+    } else {
+        say(t('To have this week without a network, close this page and come in again with your PIN.'));
+    }
+}

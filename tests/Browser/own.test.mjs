@@ -1,0 +1,178 @@
+import assert from 'node:assert/strict';
+import { after, before, test } from 'node:test';
+import { accessible, base, check, launch, measured, open, signIn, teacher } from './browser.mjs';
+
+const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
+const PIN = '2468';
+let browser;
+let room;
+let home;
+before(async () => {
+    browser = await launch();
+    teacher('own@studio.example');
+    room = await open(browser);
+    await signIn(room, 'own@studio.example');
+    home = await measured(room, 'Somebody At Home');
+    await room.goto(`${home}/plans/new`);
+    await room.getByLabel('Weeks').fill('2');
+    await room.getByRole('button', { name: 'Make the plan' }).click();
+    await room.waitForURL(/plans\/[0-9a-f-]{36}$/);
+});
+after(() => browser.close());
+
+// What the teacher hands over: the address as it is in the picture, with its words behind the #.
+const handOver = async () => {
+    await room.goto(`${home}/own`);
+    await room.locator('input[value="open"] + button').click();
+    await room.locator('[data-qr] svg').waitFor();
+    await check(room);
+    return (await room.locator('[data-address]').innerText()).trim();
+};
+const comeIn = async (phone, address) => {
+    const asked = [];
+    phone.on('request', (request) => asked.push(request.url() + (request.headers().referer ?? '')));
+    await phone.goto(address);
+    await check(phone);
+    assert.equal(new URL(phone.url()).hash, '', 'The words are gone from the address.');
+    await phone.getByLabel('Choose a PIN').fill(PIN);
+    await phone.getByLabel('once more').fill(PIN);
+    await phone.getByRole('button', { name: 'Come in' }).click();
+    await phone.getByRole('heading', { name: 'Somebody At Home' }).waitFor();
+    const word = new URL(address).hash.slice(1);
+    assert.ok(
+        asked.every((url) => !url.includes(word)),
+        'They were in no address that was asked for.',
+    );
+};
+const begin = async (phone) => {
+    await phone.getByRole('link', { name: 'Begin' }).click();
+    await phone.locator('#now-level').selectOption('0');
+    await phone.getByRole('button', { name: 'Begin' }).click();
+};
+const toEnd = async (phone) => {
+    for (let i = 0; i < 60 && (await phone.locator('[data-run]').isVisible()); i += 1) {
+        if (await phone.locator('[data-measured]').isVisible()) {
+            await phone.locator('[data-measured]').click();
+        }
+        if (await phone.locator('[data-question]').isVisible()) {
+            await phone.locator('[data-yes]').click();
+        } else {
+            await phone.getByRole('button', { name: 'Skip' }).click();
+        }
+    }
+    await phone.locator('#last-level').selectOption('0');
+    await phone.getByRole('button', { name: 'Record the session' }).click();
+};
+const keptWeek = (phone) => phone.getByText('This week is on this phone').waitFor();
+const shellIsReady = (phone) =>
+    phone.evaluate(async () => {
+        await navigator.serviceWorker.ready;
+        for (let i = 0; i < 50 && !navigator.serviceWorker.controller; i += 1) {
+            await new Promise((resolve) => setTimeout(resolve, 100));
+        }
+    });
+
+test('a practitioner comes in by the words and practises at home, and the teacher sees it', async () => {
+    const phone = await open(browser, PHONE);
+    await comeIn(phone, await handOver());
+    await check(phone);
+    await begin(phone);
+    await toEnd(phone);
+    await phone.getByText('Your session is kept').waitFor();
+    await phone.getByLabel('What was good').fill('It went well, but slowly.');
+    await phone.getByRole('button', { name: 'Tell your teacher' }).click();
+    await phone.getByText('Your teacher sees it').waitFor();
+    await room.goto(base);
+    await room.locator('[data-came-in]').getByRole('link').click();
+    await check(room);
+    await room.getByText('It went well, but slowly.').waitFor();
+    await room.getByRole('button', { name: 'I have seen this' }).click();
+    await room.waitForURL(`${base}/`);
+    assert.equal(await room.locator('[data-came-in]').count(), 0);
+    assert.deepEqual(phone.faults, []);
+});
+
+test('another device finds the words used up, and the first is shut in the middle of a session', async () => {
+    const phone = await open(browser, PHONE);
+    const address = await handOver();
+    await comeIn(phone, address);
+    const other = await open(browser, PHONE);
+    await other.goto(address);
+    await other.getByLabel('Choose a PIN').fill(PIN);
+    await other.getByLabel('once more').fill(PIN);
+    await other.getByRole('button', { name: 'Come in' }).click();
+    await other.getByText('used on another device').waitFor();
+    await check(other);
+    await begin(phone);
+    await room.goto(`${home}/own`);
+    await room.getByRole('button', { name: 'Shut it now' }).click();
+    await toEnd(phone);
+    // The log stays on the phone, and nobody takes it for anybody's.
+    await phone.getByText('Kept on this device').waitFor();
+    await phone.goto(`${base}/own`);
+    await phone.getByLabel('Four words').waitFor();
+    assert.equal(
+        await phone.evaluate(() => localStorage.getItem('own-week')),
+        null,
+        'What was kept of the week is gone.',
+    );
+    await room.goto(base);
+    assert.equal(await room.locator('[data-came-in]').count(), 0);
+});
+
+test('a whole session without a network is sent once there is one', async () => {
+    const phone = await open(browser, PHONE);
+    await comeIn(phone, await handOver());
+    await keptWeek(phone);
+    await shellIsReady(phone);
+    const kept = await phone.evaluate(() => localStorage.getItem('own-week'));
+    assert.ok(kept && !kept.includes('Somebody'), 'What is kept is unreadable.');
+    await phone.context().setOffline(true);
+    // As when the telephone is taken up on another day: nothing is in memory any more.
+    await phone.evaluate(() => sessionStorage.clear());
+    await phone.goto(`${base}/own`);
+    await phone.getByLabel('Your PIN').fill('1111');
+    await phone.getByRole('button', { name: 'Come in' }).click();
+    await phone.getByText('opens nothing on this phone').waitFor();
+    await phone.getByLabel('Your PIN').fill(PIN);
+    await phone.getByRole('button', { name: 'Come in' }).click();
+    await phone.getByText('Without a network').waitFor();
+    await accessible(phone);
+    await begin(phone);
+    await toEnd(phone);
+    await phone.getByText('Kept on this device; it is sent').waitFor();
+    await phone.context().setOffline(false);
+    await phone.waitForURL(/\/own\?said=|\/own$/, { timeout: 20_000 });
+    await room.goto(base);
+    await room.locator('[data-came-in]').getByRole('link').click();
+    assert.equal(await room.getByRole('heading', { name: 'Sessions' }).count(), 1);
+    assert.equal(await room.locator('main li').count(), 1, 'Once.');
+    await room.getByRole('button', { name: 'I have seen this' }).click();
+});
+
+test('what hurts without a network holds on the phone, and for everybody once it is sent', async () => {
+    const phone = await open(browser, PHONE);
+    await comeIn(phone, await handOver());
+    await keptWeek(phone);
+    await shellIsReady(phone);
+    await phone.context().setOffline(true);
+    await phone.goto(`${base}/own`);
+    await phone.getByText('Without a network').waitFor();
+    await phone.getByRole('link', { name: 'It hurts' }).click();
+    await phone.getByLabel('Which side').selectOption('left');
+    await phone.getByLabel('Where').selectOption('knee');
+    await phone.getByLabel('How strong').selectOption('3');
+    await phone.getByRole('button', { name: 'Write it down' }).click();
+    await phone.getByText('written down on this phone').waitFor();
+    assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
+    // Opened anew, still without a network: it holds.
+    await phone.goto(`${base}/own`);
+    await phone.getByText('written down on this phone').waitFor();
+    assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
+    await phone.context().setOffline(false);
+    await phone.getByText('Rests for now').first().waitFor({ timeout: 20_000 });
+    await room.goto(base);
+    await room.locator('[data-came-in].caution').waitFor();
+    await room.goto(home);
+    await room.locator('.note.caution').first().waitFor();
+});
