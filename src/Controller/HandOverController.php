@@ -6,9 +6,12 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Exchange\Record\Archive;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
+use LucidAscent\App\Exchange\Record\KeepRecord;
 use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Exchange\Record\RecordFile;
 use LucidAscent\App\Exchange\Record\RecordTable;
+use LucidAscent\App\Exchange\Record\TableFile;
+use LucidAscent\App\Exchange\Record\TableReadings;
 use LucidAscent\App\Form\RecordForm;
 use LucidAscent\App\Kept\Kept;
 use LucidAscent\Core\Calendar\Day;
@@ -22,6 +25,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** What leaves with a person, and what comes in with one. */
 final class HandOverController extends TeacherController
 {
+    public const TOKEN = 'table';
     private const TYPES = ['json' => 'application/json', 'csv' => 'text/csv; charset=utf-8', 'zip' => 'application/zip'];
 
     #[Route('/practitioners/{id}/hand-over', 'hand_over', methods: ['GET'])]
@@ -46,6 +50,54 @@ final class HandOverController extends TeacherController
         $name = sprintf('record-%s.%s', Day::of($this->clock->now()), $format);
 
         return new Response($bytes, headers: ['Content-Type' => self::TYPES[$format], 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name)]);
+    }
+
+    /** A table of readings: which column is what, which lines cannot be read and why, and then the others. */
+    #[Route('/practitioners/{id}/table', 'table_read', methods: ['GET', 'POST'])]
+    public function table(string $id, Request $request, TableReadings $readings, KeepRecord $keep): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $file = $request->files->get('file');
+        $text = $file instanceof UploadedFile && $file->isValid() ? (string) file_get_contents($file->getPathname()) : $request->request->getString('text');
+        $table = $fault = $answer = null;
+        $meanings = $faults = [];
+        if ($request->isMethod('POST')) {
+            $this->checkToken(self::TOKEN, $request);
+            try {
+                $table = TableFile::of($text);
+                $asked = $request->request->all('meaning');
+                $meanings = [] === $asked ? $readings->guessed($table->columns) : array_map(static fn (int $i): string => is_string($asked[$i] ?? null) ? $asked[$i] : '', array_keys($table->columns));
+                [$record, $faults, $of] = $readings->record($table, $meanings, $practitioner, $this->teacher());
+                $isTried = 'read' !== $request->request->getString('do');
+                $answer = $keep->of($record, $this->teacher(), $isTried);
+                foreach ($answer['refused'] as $one) {
+                    foreach ($of[$one['what']] ?? [] as $line) {
+                        $faults[$line] = $one['because'];
+                    }
+                }
+                ksort($faults);
+                if (!$isTried) {
+                    $this->addFlash('done', $this->say('Read from the table: %1%.', ['%1%' => $answer['added']]));
+                    if ([] === $faults) {
+                        return $this->redirectToRoute('practitioner', ['id' => $id]);
+                    }
+                }
+            } catch (InvalidRecord $e) {
+                $fault = $e->getMessage();
+            }
+        }
+
+        return $this->render('handover/table.html.twig', [
+            'practitioner' => $practitioner,
+            'table' => $table,
+            'text' => null === $table ? '' : $text,
+            'meanings' => $meanings,
+            'choices' => ['' => '', ...array_combine(TableReadings::MEANINGS, TableReadings::MEANINGS), ...array_combine($readings->measures(), $readings->measures())],
+            'faults' => $faults,
+            'answer' => $answer,
+            'fault' => $fault,
+            'token' => self::TOKEN,
+        ], new Response(status: null === $fault ? 200 : 422));
     }
 
     #[Route('/records/read', 'record_read', methods: ['GET', 'POST'])]

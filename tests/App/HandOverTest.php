@@ -8,6 +8,9 @@ use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -153,6 +156,56 @@ final class HandOverTest extends AppTestCase
         self::assertGreaterThan(20, $crawler->filter('.recording')->count());
         self::assertSame($crawler->filter('.recording')->count(), $crawler->filter('.recording .ruled')->count());
         self::assertSelectorTextContains('.recording .lines', 'Who');
+    }
+
+    public function testATableOfReadingsIsMappedAndItsFaultyLinesAreShown(): void
+    {
+        $csv = "Date;Test;Side;Knee up;Groin to heels;Pain\r\n2026-01-05;soles-together;left;14,5;20;0\r\n2026-01-05;soles-together;left;14;20;0\r\n2026-01-05;soles-together;right;15;20;0\r\nyesterday;soles-together;left;14;20;\r\n2026-01-05;handstand;left;14;20;\r\n2026-01-06;soles-together;left;high;20;4\r\n";
+        $this->client->request('GET', "$this->home/table");
+        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
+        self::assertSelectorTextContains('.note', '0 parts would be added', 'Two columns have names that nobody knows.');
+        $this->client->submitForm('Look again', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
+        self::assertSelectorTextContains('.note', '2 parts would be added, 3 lines cannot be read');
+        self::assertSame(['5', '6', '7'], $this->client->getCrawler()->filter('tbody th')->each(static fn ($th): string => $th->text()));
+        self::assertSame(2, $this->howMany(Test::class), 'So far it was looked at.');
+        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
+        self::assertSame(4, $this->howMany(Test::class));
+        $this->em()->clear();
+        $tests = array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => '2026-01-05' === $test->at->format('Y-m-d') && Side::Left === $test->side);
+        self::assertSame([14.5, 14.0], array_map(static fn ($trial): float => (float) $trial->readings['kneeHeight'], array_values($tests)[0]->trials()));
+        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())->active, 'The pain of a line that cannot be read holds.');
+        $this->client->request('GET', "$this->home/table");
+        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
+        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
+        self::assertSame(4, $this->howMany(Test::class), 'Read twice, it adds nothing.');
+    }
+
+    public function testOurOwnTableIsReadByAnotherPersonOfTheSameNumbers(): void
+    {
+        $this->client->request('GET', "$this->home/record.csv");
+        $csv = (string) $this->client->getResponse()->getContent();
+        $this->client->request('GET', "$this->home/table");
+        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
+        self::assertSelectorTextContains('.note', '0 parts would be added, 0 lines cannot be read', 'All of it is here.');
+        $other = $this->practitioner($this->em()->find(Teacher::class, $this->practitioner->teacher->id) ?? throw new \LogicException(), name: 'Another');
+        $this->client->request('GET', "/practitioners/$other->id/table");
+        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
+        $this->client->submitForm('Read what can be read');
+        self::assertResponseRedirects();
+        $numbers = static fn (string $table): array => array_map(static fn (string $line): array => array_slice(str_getcsv($line, ',', '"', ''), 2), array_filter(explode("\r\n", $table)));
+        $this->client->request('GET', "/practitioners/$other->id/record.csv");
+        self::assertEqualsCanonicalizing($numbers($csv), $numbers((string) $this->client->getResponse()->getContent()));
+    }
+
+    #[TestWith(['', 'no table'])]
+    #[TestWith(["one column\r\n1\r\n", 'no table'])]
+    #[TestWith(["a,b\r\n\xff,1\r\n", 'no table'])]
+    public function testWhatIsNoTableIsSaid(string $content, string $said): void
+    {
+        $this->client->request('GET', "$this->home/table");
+        $this->client->submitForm('Look at it', ['file' => $this->file($content, 'csv')]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('.fault', $said);
     }
 
     private function hurt(): void
