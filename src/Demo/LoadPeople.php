@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Demo;
+
+use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Reading\KeepReading;
+use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calibration\Trials;
+use LucidAscent\Core\Calibration\TrueBody;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Word;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Readiness\Rules;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Made-up people with the records that they would have.
+ *
+ * @phpstan-import-type Person from MadeUpStudio
+ * @phpstan-import-type Hurt from MadeUpStudio
+ */
+final readonly class LoadPeople
+{
+    /** The same people every time. */
+    private const SEED = 41;
+
+    /** How long an assessment takes. */
+    private const LASTS = '+40 minutes';
+    /** What is taken in an assessment: what is set, what is read, and the ability that it follows from. */
+    private const TESTS = [
+        'figure-four-lying' => [[], 'angle', 'rotation'],
+        'soles-together' => [[], 'kneeHeight', 'rotation'],
+        'shins-stacked' => [['ankleHeight' => 10.5], 'kneeHeight', 'rotation'],
+        'frog' => [[], 'span', 'abduction'],
+        'knee-hug' => [[], 'angle', 'flexion'],
+        'leg-raise' => [[], 'angle', 'hamstrings'],
+        'inward-turn' => [[], 'angle', 'internal-rotation'],
+        'heel-to-seat' => [[], 'gap', 'kneeFlexion'],
+        'thigh-hang' => [[], 'angle', 'extension'],
+        'tree-balance' => [[], 'seconds', 'balance'],
+    ];
+
+    public function __construct(
+        private EntityManagerInterface $em,
+        private ClockInterface $clock,
+        private Catalogue $catalogue,
+        private PersonOn $person,
+        private KeepReading $keep,
+    ) {
+    }
+
+    /**
+     * @param list<Person> $people
+     *
+     * @return list<Practitioner>
+     */
+    public function of(Teacher $teacher, array $people): array
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
+        $loaded = array_map(fn (array $person): Practitioner => $this->load($teacher, $person, $random), $people);
+        $this->em->flush();
+        foreach ($this->em->getRepository(Assessment::class)->findBy(['practitioner' => array_map(static fn (Practitioner $one): string => $one->id->toBinary(), $loaded)], ['at' => 'ASC']) as $assessment) {
+            $end = $assessment->at->modify(self::LASTS);
+            $this->em->persist($this->keep->of($assessment, $this->person->at($assessment->practitioner, $end), $end));
+            $this->em->flush();
+        }
+
+        return $loaded;
+    }
+
+    /** @param Person $person */
+    private function load(Teacher $teacher, array $person, \Random\Randomizer $random): Practitioner
+    {
+        $first = $this->ago($person['assessed'][0][0])->modify('-1 hour');
+        $practitioner = new Practitioner(Uuid::v7(), $teacher, $person['name'], $first, $first);
+        $this->em->persist($practitioner);
+        $measures = new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $first, $person['stature'], $person['lengths'], []);
+        $this->em->persist($measures);
+        foreach ($person['assessed'] as [$days, $less]) {
+            $abilities = array_map(static fn (array $side): array => array_map(static fn (float $now): float => $now - $less, $side), ['left' => $person['left'], 'right' => $person['right']]);
+            $hurt = null !== $person['hurt'] && $person['hurt'][0] === $days ? $person['hurt'] : null;
+            $this->assess($practitioner, new TrueBody($measures->proportions(), $abilities), $random, $person['wanted'], $person['conditions'], $person['note'], $days, $hurt);
+        }
+        foreach ($person['practised'] as [$ladder, $side, $rung, $days]) {
+            foreach ($days as $ago) {
+                $then = $this->ago($ago);
+                $this->em->persist(new RungCheck(Uuid::v7(), $practitioner, $teacher, $ladder, Side::from($side), $rung, $then, $then, null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, ''));
+            }
+        }
+        foreach ($person['walked'] as [$ladder, $side, $rung, $days, $isClean]) {
+            $this->em->persist(new SeenRung(Uuid::v7(), $practitioner, $teacher, $this->ago($days)->modify('+50 minutes'), $ladder, $rung, Side::from($side), $isClean, [], false, $isClean ? '' : 'The pelvis lifts.', 0, PainPlace::None, PainKind::Ache));
+        }
+        if (null !== $person['hurt'] && $person['hurt'][0] !== $person['assessed'][count($person['assessed']) - 1][0]) {
+            $this->stop($practitioner, $person['hurt'], $person['lifted']);
+        }
+
+        return $practitioner;
+    }
+
+    /** @param Hurt $hurt */
+    private function stop(Practitioner $practitioner, array $hurt, ?int $lifted): void
+    {
+        [$days, $side, $level, $place, $kind] = $hurt;
+        $said = new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $this->ago($days), $this->ago($days), Side::from($side), $level, PainPlace::from($place), PainKind::from($kind), 'before a session');
+        $this->em->persist($said);
+        if (null !== $lifted) {
+            $then = $this->ago($lifted);
+            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', Word::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [HoldsOn::idOf($said)]));
+        }
+    }
+
+    /**
+     * @param list<string> $wanted
+     * @param list<string> $conditions
+     * @param Hurt|null $hurt
+     */
+    private function assess(Practitioner $practitioner, TrueBody $body, \Random\Randomizer $random, array $wanted, array $conditions, string $note, int $days, ?array $hurt): void
+    {
+        $then = $this->ago($days);
+        $assessment = new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $then, false, $wanted, array_keys(self::TESTS), $conditions, $note, true, 0, PainPlace::None, PainKind::Ache);
+        $this->em->persist($assessment);
+        $this->em->persist(new AssessmentEnd($assessment->id, $then->modify(self::LASTS)));
+        foreach (array_keys(self::TESTS) as $i => $kind) {
+            [$fixed, $free, $shows] = self::TESTS[$kind];
+            $entry = Uuid::v7();
+            $definition = $this->catalogue->tests()[$kind];
+            foreach (Side::cases() as $side) {
+                $pain = null !== $hurt && 'soles-together' === $kind && $hurt[1] === $side->value ? $hurt : [0, '', 0, 'none', 'ache'];
+                $tool = match ($definition->measured[$free] ?? 'degrees') {
+                    'degrees' => 'inclinometer',
+                    'seconds' => 'stopwatch',
+                    default => 'tape',
+                };
+                $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, $kind, $side, $then->modify('+'.(3 * $i + 2).' minutes'), $tool, 0.0, $pain[2], PainPlace::from($pain[3]), PainKind::from($pain[4]), [], Rules::VERSION, null, $assessment);
+                $numbers = $body->numbers($definition, $side, $fixed, $free, Ability::from($shows)) ?? throw new \LogicException("No reading of $kind.");
+                // Made-up people are measured by somebody who errs in single trials alone, so that no two readings contradict each other.
+                foreach (Trials::of($numbers, [$free => $definition->measured[$free] ?? 'degrees'], [], 'seconds' === $free ? 3 : 2, $random) as $trial) {
+                    $test->add($trial, array_map(static fn (float $value): string => $value.(isset($trial['angle']) ? '°' : (isset($trial['seconds']) ? ' s' : ' cm')), $trial));
+                }
+                $this->em->persist($test);
+            }
+        }
+    }
+
+    private function ago(int $days): \DateTimeImmutable
+    {
+        return $this->clock->now()->modify("-$days days");
+    }
+}
