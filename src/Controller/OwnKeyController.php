@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Entity\OwnAllowed;
 use LucidAscent\App\Entity\OwnKey;
 use LucidAscent\App\Entity\OwnKeyEnd;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SeenByTeacher;
+use LucidAscent\App\Own\OwnMeasures;
 use LucidAscent\App\Own\Secret;
 use LucidAscent\App\Repository\OwnRecords;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,7 +23,7 @@ final class OwnKeyController extends TeacherController
     public const TOKEN = 'own page';
     private const DAYS = 90;
 
-    public function __construct(private readonly OwnRecords $own)
+    public function __construct(private readonly OwnRecords $own, private readonly OwnMeasures $measures)
     {
     }
 
@@ -32,6 +34,14 @@ final class OwnKeyController extends TeacherController
         $secret = null;
         if ($request->isMethod('POST')) {
             $this->checkToken(self::TOKEN, $request);
+            if ('allow' === $request->request->get('do')) {
+                $allowed = array_intersect_key(array_flip(array_filter($request->request->all('allow'), is_string(...))), $this->measures->possible());
+                $seen = array_flip(array_filter($request->request->all('seen'), is_string(...)));
+                $this->records->add(new OwnAllowed(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), array_combine(array_keys($allowed), array_map(static fn (string $test): bool => isset($seen[$test]), array_keys($allowed)))));
+                $this->addFlash('done', 'What may be measured at home is kept.');
+
+                return $this->redirectToRoute('own_key', ['id' => $id]);
+            }
             $this->revoke($practitioner);
             if ('open' === $request->request->get('do')) {
                 $secret = Secret::made();
@@ -45,7 +55,7 @@ final class OwnKeyController extends TeacherController
         }
         $key = $this->own->key($practitioner, $this->clock->now());
 
-        return $this->render('own/key.html.twig', ['practitioner' => $practitioner, 'key' => $key, 'device' => null === $key ? null : $this->own->device($key), 'secret' => $secret, 'token' => self::TOKEN]);
+        return $this->render('own/key.html.twig', ['practitioner' => $practitioner, 'key' => $key, 'device' => null === $key ? null : $this->own->device($key), 'secret' => $secret, 'token' => self::TOKEN, 'possible' => $this->measures->possible(), 'allowed' => $this->own->allowed($practitioner)]);
     }
 
     #[Route('/practitioners/{id}/came-in', 'came_in', methods: ['GET', 'POST'])]
@@ -62,7 +72,7 @@ final class OwnKeyController extends TeacherController
             return $this->redirectToRoute('on_the_mat');
         }
 
-        return $this->render('own/came_in.html.twig', ['practitioner' => $practitioner, 'came' => $this->own->cameIn($practitioner), 'shown' => $this->clock->now()->format('U.u'), 'token' => self::TOKEN]);
+        return $this->render('own/came_in.html.twig', ['practitioner' => $practitioner, 'came' => $this->own->cameIn($practitioner), 'possible' => $this->measures->possible(), 'shown' => $this->clock->now()->format('U.u'), 'token' => self::TOKEN]);
     }
 
     private function revoke(Practitioner $practitioner): void

@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Own\OwnDoor;
+use LucidAscent\App\Own\OwnMeasures;
 use LucidAscent\App\Own\OwnPages;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
@@ -58,7 +59,7 @@ final class OwnPageController extends AbstractController
 
         return $this->render('own/page.html.twig', $this->pages->page($practitioner) + [
             'token' => $this->door->token($request),
-            'said' => in_array($said, ['words', 'sat', 'session'], true) ? $said : '',
+            'said' => in_array($said, ['words', 'sat', 'session', 'test'], true) ? $said : '',
         ] + $this->device($request));
     }
 
@@ -162,6 +163,36 @@ final class OwnPageController extends AbstractController
         $found = array_values(array_filter($this->pages->page($practitioner)['sessions'], static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session))[0] ?? throw $this->createNotFoundException();
 
         return $this->render('own/session.html.twig', $this->pages->session($practitioner, $found) + $this->device($request));
+    }
+
+    /** A height or a gap, taken at home. */
+    #[Route('/own/measure/{test}', 'own_measure', methods: ['GET', 'POST'])]
+    public function measure(string $test, Request $request, OwnMeasures $measures): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $offered = $measures->offered($practitioner);
+        $sent = $request->request->getString('entry');
+        $entry = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+        $typed = $request->isMethod('POST') ? $request->request->all() : [];
+        if (!isset($offered[$test])) {
+            // Held meanwhile, or not allowed any more: what is said of pain is heard all the same.
+            foreach (Side::cases() as $side) {
+                $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
+                $this->pain->of($practitioner, $practitioner->teacher, SayPain::typed($said), $side, "own test $entry");
+            }
+            $this->mark($practitioner, PainSaid::class, "own test $entry");
+            throw $this->createNotFoundException();
+        }
+        $faults = $request->isMethod('POST') ? $measures->keep($practitioner, $test, $typed, $entry) : [];
+        $this->mark($practitioner, PainSaid::class, "own test $entry");
+        if ($request->isMethod('POST') && [] === $faults) {
+            return $this->redirectToRoute('own', ['said' => 'test']);
+        }
+
+        return $this->render('own/measure.html.twig', ['practitioner' => $practitioner, 'body' => $this->records->body($practitioner)?->proportions(), 'test' => $offered[$test], 'typed' => $typed, 'faults' => $faults, 'entry' => (string) $entry, 'token' => $this->door->token($request)] + $this->device($request), new Response(status: [] === $faults ? 200 : 422));
     }
 
     /** With what a log that waited is sent. */

@@ -16,6 +16,7 @@ class FromPractitioner
 {
     public const PAIN = 'pain';
     public const LOG = 'log';
+    public const TEST = 'test';
     public const WORDS = 'words';
 
     public function __construct(

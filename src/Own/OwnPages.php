@@ -31,6 +31,7 @@ final readonly class OwnPages
         private PersonOn $person,
         private HoldsOn $holds,
         private KeptProgress $progress,
+        private OwnMeasures $measures,
         private UrlGeneratorInterface $addresses,
         private ClockInterface $clock,
     ) {
@@ -54,6 +55,7 @@ final readonly class OwnPages
             'words' => $this->own->words($practitioner, self::WORDS_SHOWN),
             'practised' => $this->own->sessionsByWeek($this->records->logs($practitioner), $today, self::WEEKS_SHOWN),
             'movement' => $this->progress->movement($practitioner),
+            'measures' => $this->measures->offered($practitioner),
         ];
     }
 

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Repository;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\FromPractitioner;
+use LucidAscent\App\Entity\OwnAllowed;
 use LucidAscent\App\Entity\OwnDevice;
 use LucidAscent\App\Entity\OwnKey;
 use LucidAscent\App\Entity\OwnKeyEnd;
@@ -15,6 +16,7 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Calendar\Day;
 use Symfony\Component\Uid\Uuid;
 
@@ -23,6 +25,14 @@ final readonly class OwnRecords
 {
     public function __construct(private EntityManagerInterface $em, private Connection $connection)
     {
+    }
+
+    /** @return array<string, bool> which tests may be taken at home, by id: whether the teacher has seen how */
+    public function allowed(Practitioner $practitioner): array
+    {
+        $newest = $this->em->createQuery('SELECT a FROM '.OwnAllowed::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+
+        return $newest instanceof OwnAllowed ? $newest->tests : [];
     }
 
     public function satOn(Practitioner $practitioner, string $day): bool
@@ -62,17 +72,18 @@ final readonly class OwnRecords
     /**
      * What came in since the teacher has last seen it, pain first.
      *
-     * @return array{pains: list<PainSaid>, logs: list<SessionLog>, words: list<OwnWord>}
+     * @return array{pains: list<PainSaid>, tests: list<Test>, logs: list<SessionLog>, words: list<OwnWord>}
      */
     public function cameIn(Practitioner $practitioner): array
     {
         $since = $this->connection->fetchOne('SELECT MAX(at) FROM seen_by_teacher WHERE practitioner_id = ?', [$practitioner->id->toBinary()]);
-        $ids = ['pain' => [], 'log' => [], 'words' => []];
+        $ids = ['pain' => [], 'test' => [], 'log' => [], 'words' => []];
         foreach ($this->connection->iterateNumeric('SELECT kind, id FROM from_practitioner WHERE practitioner_id = ? AND at > ? ORDER BY at DESC LIMIT 60', [$practitioner->id->toBinary(), $since ?: '1970-01-01']) as [$kind, $id]) {
             $ids[$kind][] = $id;
         }
 
-        return ['pains' => $this->those(PainSaid::class, $ids[FromPractitioner::PAIN]), 'logs' => $this->those(SessionLog::class, $ids[FromPractitioner::LOG]), 'words' => $this->those(OwnWord::class, $ids[FromPractitioner::WORDS])];
+        // A test in which something hurt was marked as pain.
+        return ['pains' => $this->those(PainSaid::class, $ids[FromPractitioner::PAIN]), 'tests' => $this->those(Test::class, [...$ids[FromPractitioner::TEST], ...$ids[FromPractitioner::PAIN]]), 'logs' => $this->those(SessionLog::class, $ids[FromPractitioner::LOG]), 'words' => $this->those(OwnWord::class, $ids[FromPractitioner::WORDS])];
     }
 
     /**

@@ -15,7 +15,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class PersonRows
 {
     /** Tables with a person in them, each before what it leads to. */
-    public const TABLES = ['decision', 'readiness_check', 'session_log', 'practice_plan', 'test', 'kept_reading', 'assessment', 'body_measures', 'clearance', 'draft', 'kept_picture', 'lab_setup', 'mistake', 'pain_said', 'plan_feed', 'seen_rung', 'own_word', 'from_practitioner', 'seen_by_teacher', 'own_key', 'carried_id'];
+    public const TABLES = ['decision', 'readiness_check', 'session_log', 'practice_plan', 'test', 'kept_reading', 'assessment', 'body_measures', 'clearance', 'draft', 'kept_picture', 'lab_setup', 'mistake', 'pain_said', 'plan_feed', 'seen_rung', 'own_word', 'from_practitioner', 'seen_by_teacher', 'own_allowed', 'own_key', 'carried_id'];
 
     public function __construct(private Connection $connection)
     {

@@ -23,6 +23,8 @@ final readonly class ShownTest
         public string $note,
         /** Whose hand it is in. */
         public string $writtenBy,
+        /** Whether the practitioner took it at home. */
+        public bool $isOwn,
     ) {
     }
 }

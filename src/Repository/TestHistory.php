@@ -25,7 +25,7 @@ final readonly class TestHistory
     {
         // The sides of an entry were written down at one moment: no more than two rows an entry, one beside the other.
         $rows = $this->connection->iterateAssociative(sprintf(
-            'SELECT t.id, t.entry_id, t.kind, t.side, t.at, t.compensations, t.pain_level, t.pain_place, t.note, w.name AS written_by, r.readings, r.entered FROM (SELECT o.* FROM test o WHERE o.practitioner_id = :p AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = o.entry_id) ORDER BY o.at DESC, o.id DESC LIMIT %d) t JOIN trial r ON r.test_id = t.id JOIN teacher w ON w.id = t.by_id ORDER BY t.at DESC, t.id DESC, r.ordinal',
+            'SELECT t.id, t.entry_id, t.kind, t.side, t.at, t.compensations, t.pain_level, t.pain_place, t.note, w.name AS written_by, (SELECT COUNT(*) FROM from_practitioner f WHERE f.id = t.id) AS is_own, r.readings, r.entered FROM (SELECT o.* FROM test o WHERE o.practitioner_id = :p AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = o.entry_id) ORDER BY o.at DESC, o.id DESC LIMIT %d) t JOIN trial r ON r.test_id = t.id JOIN teacher w ON w.id = t.by_id ORDER BY t.at DESC, t.id DESC, r.ordinal',
             2 * $most + 2,
         ), ['p' => $practitioner->id->toBinary()]);
         $trials = $of = $entries = [];
@@ -43,6 +43,7 @@ final readonly class TestHistory
                 PainPlace::from($row['pain_place']),
                 $row['note'],
                 $row['written_by'],
+                1 === (int) $row['is_own'],
             );
         }
         $shown = array_slice($entries, 0, $most, true);

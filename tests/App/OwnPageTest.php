@@ -9,10 +9,13 @@ use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Own\OwnDoor;
 use LucidAscent\App\Reading\HoldsOn;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\DomCrawler\Field\ChoiceFormField;
+use Symfony\Component\DomCrawler\Form;
 use Symfony\Component\Uid\Uuid;
 
 /** A practitioner's own page: opened by words once, on one device, with a PIN; one person's, and shut at once when it is taken back. */
@@ -177,6 +180,60 @@ final class OwnPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Went well');
     }
 
+    public function testWhatTheTeacherAllowedIsMeasuredAtHomeWithAWiderErrorUntilSeen(): void
+    {
+        $phone = $this->device();
+        $words = $this->words($phone);
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
+        $form = $this->client->getCrawler()->selectButton('Keep')->form();
+        self::tick($form, 'allow', 'soles-together');
+        $this->client->submit($form);
+        $this->comeIn($phone, $words);
+        $this->client->clickLink('Soles together');
+        self::assertSelectorExists('svg.figure');
+        $numbers = static fn (string $left): array => ['kneeHeight[left][0]' => $left, 'kneeHeight[left][1]' => '13', 'kneeHeight[right][0]' => '14', 'kneeHeight[right][1]' => '14', 'heelDistance[left][0]' => '20', 'heelDistance[left][1]' => '20', 'heelDistance[right][0]' => '20', 'heelDistance[right][1]' => '20', 'pain[left][level]' => '0', 'pain[right][level]' => '0'];
+        $this->client->submitForm('Keep these numbers', $numbers('high'));
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorCount(1, '.fault');
+        self::assertInputValueSame('kneeHeight[right][0]', '14');
+        $form = $this->client->getCrawler()->selectButton('Keep these numbers')->form($numbers('12,5'));
+        $this->client->submit($form);
+        $this->client->submit($form);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role="status"] ~ .note, .note', 'numbers are kept');
+        self::assertSame(4, $this->howMany(Test::class), 'Sent twice, kept once.');
+        $this->em()->clear();
+        $own = array_values(array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
+        self::assertCount(2, $own);
+        self::assertGreaterThan(1.0, $own[0]->trials()[0]->errors['kneeHeight']);
+        $this->asTeacher(fn () => $this->client->request('GET', $this->home));
+        self::assertSelectorTextContains('.timeline', 'taken at home');
+        $this->client->request('GET', "$this->home/came-in");
+        self::assertSelectorTextContains('main', 'Soles together');
+        // Seen once, it errs as the teacher's own does.
+        $this->client->request('GET', "$this->home/own");
+        $form = $this->client->getCrawler()->selectButton('Keep')->form();
+        self::tick($form, 'seen', 'soles-together');
+        $this->client->submit($form);
+        $this->become($phone);
+        $this->client->request('GET', '/own/measure/soles-together');
+        $this->client->submitForm('Keep these numbers', $numbers('12'));
+        $this->em()->clear();
+        self::assertCount(2, array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
+        // What hurts in it holds, and nothing of it is offered any more; an old tab says its pain all the same.
+        $this->client->request('GET', '/own/measure/soles-together');
+        $old = $this->client->getCrawler()->selectButton('Keep these numbers')->form($numbers('12'));
+        $this->client->submitForm('Keep these numbers', ['pain[left][level]' => '3', 'pain[left][place]' => 'knee'] + $numbers('12'));
+        self::assertNotSame([], self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        $this->client->request('GET', '/own');
+        self::assertSelectorNotExists('[data-measures]');
+        $this->client->submit($old, ['pain[right][level]' => '2', 'pain[right][place]' => 'knee']);
+        self::assertResponseStatusCodeSame(404);
+        self::assertCount(2, self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        $this->client->request('GET', '/own/measure/frog');
+        self::assertResponseStatusCodeSame(404, 'It was not allowed.');
+    }
+
     public function testWordsAndADayOnTheFloorAreKeptOnce(): void
     {
         $phone = $this->device();
@@ -241,8 +298,18 @@ final class OwnPageTest extends AppTestCase
     private function asTeacher(\Closure $do): void
     {
         $this->become('teacher');
+        $this->em()->clear();
         $this->client->loginUser($this->em()->find(\LucidAscent\App\Entity\Teacher::class, $this->practitioner->teacher->id) ?? throw new \LogicException());
         $do();
+    }
+
+    private static function tick(Form $form, string $name, string $value): void
+    {
+        foreach ((array) $form[$name] as $box) {
+            if ($box instanceof ChoiceFormField && in_array($value, $box->availableOptionValues(), true)) {
+                $box->tick();
+            }
+        }
     }
 
     /** What a teacher hands over. */

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OwnAllowed;
 use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
@@ -260,6 +261,7 @@ final class RecordTest extends AppTestCase
             new PracticePlan(Uuid::v7(), $person, $teacher, $moment(1, 1), Rules::VERSION, ['weeks' => 1, 'minutes' => 30], $plan->plan, $plan->id, 'one rung easier'),
             new SessionLog(Uuid::v7(), $person, $teacher, $plan, (new \DateTimeImmutable('-2 days'))->setTime(0, 0), $moment(1, 1), [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left', 'seconds' => 90, 'pain' => ['level' => 0]]], 12.5, null, 'Went "well",'."\nslowly"),
             new LabSetup(Uuid::v7(), $person, $teacher, Side::Left, 'half-lotus', ['kneeHeight' => 14.0], $moment(1, 5)),
+            new OwnAllowed(Uuid::v7(), $person, $teacher, $moment(1, 9), ['heel-to-seat' => true]),
             $word = new OwnWord(Uuid::v7(), $person, $at = $moment(1, 9), $at->setTime(0, 0), OwnWord::WORDS, 'It went <well>'),
             new FromPractitioner($word->id, $person, $at, FromPractitioner::WORDS),
             new FromPractitioner($said->id, $person, $at, FromPractitioner::PAIN),

@@ -61,6 +61,7 @@ const show = () => {
         form.remove();
     }
     page.querySelector('[data-kept-week]')?.remove();
+    page.querySelector('[data-measures]')?.remove();
     const isOver = today() > week.until;
     if (localStorage.getItem(HURT) || isOver) {
         // What hurts holds here as well, until the server has heard it and has planned anew.

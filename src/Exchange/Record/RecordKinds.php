@@ -14,6 +14,7 @@ use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OwnAllowed;
 use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
@@ -45,6 +46,7 @@ final class RecordKinds
         'readings' => KeptReading::class,
         'setUps' => LabSetup::class,
         'pictures' => KeptPicture::class,
+        'allowed' => OwnAllowed::class,
         'ownWords' => OwnWord::class,
         'fromPractitioner' => FromPractitioner::class,
     ];
