@@ -44,8 +44,6 @@ await page.evaluate(() => window.scrollTo(0, document.querySelector('#progress-r
 await take('progress');
 
 const uneven = await person('Jonas Erlesand');
-await page.goto(`${uneven}/body`);
-await take('body');
 await page.goto(`${uneven}/tests/soles-together`);
 const field = (i, name) => page.locator(`#bench_trials_${i}_${name}`);
 for (const [i, values] of [
@@ -59,12 +57,6 @@ for (const [i, values] of [
 await page.waitForTimeout(500);
 await page.evaluate(() => window.scrollTo(0, 60));
 await take('test');
-await page.goto(`${uneven}/tests/figure-four-lying`);
-await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
-await page.locator('.tool-panel.steady').waitFor();
-await page.locator('[data-live-take]').click();
-await page.evaluate(() => window.scrollTo(0, 150));
-await take('inclinometer');
 page.on('dialog', (dialog) => dialog.accept());
 await page.goto(`${uneven}/poses/half-lotus`);
 await take('pose');
@@ -88,6 +80,20 @@ for (let i = 0; i < 8; i += 1) {
     await page.getByRole('button', { name: 'Skip' }).click();
 }
 await take('session');
+await page.goto(`${uneven}/report`);
+await take('report');
+// The practitioner's own page, on a phone, by the words that the teacher hands over.
+await page.goto(`${uneven}/own`);
+await page.locator('input[value="open"] + button').click();
+const address = await page.locator('[data-address]:not(:empty)').innerText();
+const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, isMobile: true })).newPage();
+await phone.goto(address);
+await phone.getByLabel('Choose a PIN').fill('2468');
+await phone.getByLabel('once more').fill('2468');
+await phone.getByRole('button', { name: 'Come in' }).click();
+await phone.getByRole('heading', { name: 'Jonas Erlesand' }).waitFor();
+await phone.waitForTimeout(400);
+await phone.screenshot({ path: `${target}/own-page.png` });
 await page.goto(`${uneven}/ladder/half-lotus`);
 await take('ladder');
 await page.goto(`${uneven}/walk/pigeon`);
