@@ -32,8 +32,9 @@ final class Version20261130090000 extends AbstractMigration
         }
         $this->count('draft', 'UPDATE', 'NEW.practitioner_id', 'NEW.at');
         $this->count('draft', 'DELETE', 'OLD.practitioner_id', 'OLD.at');
-        $this->count('assessment_end', 'INSERT', '(SELECT a.practitioner_id FROM assessment a WHERE a.id = NEW.id)', 'NEW.at');
-        $this->count('plan_feed_end', 'INSERT', '(SELECT f.practitioner_id FROM plan_feed f WHERE f.id = NEW.id)', 'NEW.at');
+        // An end has the id of what it ends.
+        $this->count('assessment_end', 'INSERT', 'o.practitioner_id', 'NEW.at', from: 'assessment o WHERE o.id = NEW.id');
+        $this->count('plan_feed_end', 'INSERT', 'o.practitioner_id', 'NEW.at', from: 'plan_feed o WHERE o.id = NEW.id');
         $this->count('practitioner', 'INSERT', 'NEW.id', 'NEW.created_at');
         $this->count('practitioner', 'UPDATE', 'NEW.id', 'NEW.created_at');
         $this->count('practitioner', 'INSERT', 'NEW.teacher_id', 'NEW.created_at', '_teacher');
@@ -42,7 +43,7 @@ final class Version20261130090000 extends AbstractMigration
             $this->count($table, 'INSERT', 'NEW.teacher_id', 'NEW.at');
         }
         $this->count('teacher', 'UPDATE', 'NEW.id', 'NEW.created_at');
-        $this->count('kept_reading', 'INSERT', '(SELECT p.teacher_id FROM practitioner p WHERE p.id = NEW.practitioner_id)', 'NEW.at', '_teacher');
+        $this->count('kept_reading', 'INSERT', 'o.teacher_id', 'NEW.at', '_teacher', 'practitioner o WHERE o.id = NEW.practitioner_id');
     }
 
     public function down(Schema $schema): void
@@ -56,9 +57,9 @@ final class Version20261130090000 extends AbstractMigration
         $this->addSql('DROP TABLE change_count');
     }
 
-    private function count(string $table, string $when, string $subject, string $at, string $for = ''): void
+    private function count(string $table, string $when, string $subject, string $at, string $for = '', string $from = 'DUAL'): void
     {
         $name = $table.'_'.strtolower($when).$for.'_counts';
-        $this->addSql("CREATE TRIGGER $name AFTER $when ON $table FOR EACH ROW INSERT INTO change_count (subject, number, latest) VALUES ($subject, 1, $at) ON DUPLICATE KEY UPDATE number = number + 1, latest = GREATEST(latest, VALUES(latest))");
+        $this->addSql("CREATE TRIGGER $name AFTER $when ON $table FOR EACH ROW INSERT INTO change_count (subject, number, latest) SELECT $subject, 1, $at FROM $from ON DUPLICATE KEY UPDATE number = number + 1, latest = GREATEST(latest, VALUES(latest))");
     }
 }

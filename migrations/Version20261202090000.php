@@ -31,7 +31,7 @@ final class Version20261202090000 extends AbstractMigration
             $this->addSql("CREATE TRIGGER {$table}_insert_counts AFTER INSERT ON $table FOR EACH ROW INSERT INTO change_count (subject, number, latest) VALUES (NEW.practitioner_id, 1, NEW.at) ON DUPLICATE KEY UPDATE number = number + 1, latest = GREATEST(latest, VALUES(latest))");
         }
         foreach (['own_key_end', 'own_device'] as $table) {
-            $this->addSql("CREATE TRIGGER {$table}_insert_counts AFTER INSERT ON $table FOR EACH ROW INSERT INTO change_count (subject, number, latest) VALUES ((SELECT k.practitioner_id FROM own_key k WHERE k.id = NEW.id), 1, NEW.at) ON DUPLICATE KEY UPDATE number = number + 1, latest = GREATEST(latest, VALUES(latest))");
+            $this->addSql("CREATE TRIGGER {$table}_insert_counts AFTER INSERT ON $table FOR EACH ROW INSERT INTO change_count (subject, number, latest) SELECT k.practitioner_id, 1, NEW.at FROM own_key k WHERE k.id = NEW.id ON DUPLICATE KEY UPDATE number = number + 1, latest = GREATEST(latest, VALUES(latest))");
         }
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange\Record;
 
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
@@ -102,6 +104,9 @@ final class RecordParts
                 try {
                     $record = RecordCodec::read($class, $item, $practitioner, $by, static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id));
                     self::check($record);
+                    if ($record instanceof AssessmentEnd && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))) {
+                        throw InvalidValue::because('id', 'is of no assessment in this record.');
+                    }
                     $records[$class][] = $byId[$class][$item['id']] = $record;
                 } catch (InvalidValue $e) {
                     $this->refuse("{$kind}[$i]", $e->getMessage(), $item);
