@@ -10,9 +10,12 @@ use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\LayOut;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Route\NextReading;
@@ -22,6 +25,9 @@ use Symfony\Component\Routing\Attribute\Route;
 /** What is given out on paper. */
 final class PrintController extends TeacherController
 {
+    /** So many of the newest pains are told. */
+    private const PAINS = 8;
+
     public function __construct(private readonly PersonOn $person, private readonly Wanted $wanted)
     {
     }
@@ -47,6 +53,30 @@ final class PrintController extends TeacherController
         }
 
         return $this->render('print/report.html.twig', ['practitioner' => $practitioner, 'poses' => $poses, 'wanted' => $wanted, 'heights' => $heights, 'restriction' => $restriction, 'next' => NextReading::of($wanted, $poses)]);
+    }
+
+    /** For a clinician: what was measured and said, what was stopped, and the question. No diagnosis. */
+    #[Route('/practitioners/{id}/referral', 'referral_note', methods: ['GET'])]
+    #[Kept]
+    public function referral(string $id, HoldsOn $holds): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $poses = $this->person->now($practitioner);
+        $pains = $holds->pains($practitioner);
+        usort($pains, static fn (PainTold $a, PainTold $b): int => $b->on <=> $a->on);
+        $read = [];
+        foreach (null === $poses ? [] : Ability::cases() as $ability) {
+            foreach (Side::cases() as $side) {
+                $read[$ability->value][$side->value] = $poses?->person->capacities($side)->get($ability);
+            }
+        }
+
+        return $this->render('print/referral.html.twig', [
+            'practitioner' => $practitioner,
+            'holds' => $poses->person->holds->active ?? $holds->now($practitioner)->active,
+            'pains' => array_slice($pains, 0, self::PAINS),
+            'read' => array_filter($read, static fn (array $sides): bool => [] !== array_filter($sides)),
+        ]);
     }
 
     /** One session for home, as figures: what is held has gone from it. */

@@ -52,7 +52,7 @@ final class HandOverTest extends AppTestCase
     public function testNothingOfItIsThereForAnotherTeacher(): void
     {
         $this->client->loginUser($this->teacher('other@studio.example'));
-        foreach (['/hand-over', '/record.json', '/record.csv', '/record.zip', '/report'] as $page) {
+        foreach (['/hand-over', '/record.json', '/record.csv', '/record.zip', '/report', '/referral', '/table'] as $page) {
             $this->client->request('GET', $this->home.$page);
             self::assertResponseStatusCodeSame(404, $page);
         }
@@ -131,6 +131,11 @@ final class HandOverTest extends AppTestCase
         $this->client->request('GET', "$this->home/report");
         self::assertSelectorTextContains('.report .caution', 'left');
         self::assertSelectorTextContains('.report', 'Held');
+        $note = $this->client->request('GET', "$this->home/referral")->filter('.report')->text();
+        self::assertStringContainsString('Pain 3 of 10, in or around the knee', $note);
+        self::assertStringContainsString('Pain in or around a knee, left', $note);
+        self::assertMatchesRegularExpression('/Rotation\s*≥ [\d.]+° ±/', $note);
+        self::assertDoesNotMatchRegularExpression('/injur|tear|diagnosed/i', $note);
     }
 
     public function testASheetForHomeHasNothingThatIsHeld(): void

@@ -25,7 +25,7 @@ test('a teacher who is new finds the way, somebody to try it on, and the guide',
     await check(page);
     await page.getByRole('link', { name: 'Hand over' }).click();
     await check(page);
-    for (const link of ['Report of today', 'Own page', 'read one in']) {
+    for (const link of ['Report of today', 'Note for a clinician', 'Own page', 'read one in']) {
         const back = page.url();
         await page.getByRole('link', { name: link }).click();
         await check(page);

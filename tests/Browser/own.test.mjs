@@ -79,6 +79,23 @@ test('a practitioner comes in by the words and practises at home, and the teache
     await begin(phone);
     await toEnd(phone);
     await phone.getByText('Your session is kept').waitFor();
+    await phone.goto(`${base}/own/hurts`);
+    await check(phone);
+    await room.goto(`${home}/own`);
+    await room.getByLabel('Soles together: allowed').check();
+    await room.getByRole('button', { name: 'Keep' }).click();
+    await phone.goto(`${base}/own`);
+    await check(phone);
+    await phone.getByRole('link', { name: 'Soles together' }).click();
+    await check(phone);
+    for (const field of await phone.locator('input.figure').all()) {
+        await field.fill('15');
+    }
+    for (const level of await phone.locator('select[id^="pain-"]').all()) {
+        await level.selectOption('0');
+    }
+    await phone.getByRole('button', { name: 'Keep these numbers' }).click();
+    await phone.getByText('numbers are kept').waitFor();
     await phone.getByLabel('What was good').fill('It went well, but slowly.');
     await phone.getByRole('button', { name: 'Tell your teacher' }).click();
     await phone.getByText('Your teacher sees it').waitFor();
@@ -86,6 +103,7 @@ test('a practitioner comes in by the words and practises at home, and the teache
     await room.locator('[data-came-in]').getByRole('link').click();
     await check(room);
     await room.getByText('It went well, but slowly.').waitFor();
+    await room.getByText('Measured at home').waitFor();
     await room.getByRole('button', { name: 'I have seen this' }).click();
     await room.waitForURL(`${base}/`);
     assert.equal(await room.locator('[data-came-in]').count(), 0);
