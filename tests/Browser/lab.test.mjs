@@ -54,13 +54,17 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await page.getByLabel('Knee height (cm)').fill('12');
     await page.getByText('Against the held one').waitFor();
     assert.equal(await page.locator('[data-held-figure] svg').count(), 1);
-    // Turned round, both are seen from there, and nothing is asked anew.
-    const held = () => page.locator('[data-held-figure] svg').innerHTML();
-    const asSeen = await held();
+    // Turned round, both are seen from there, and the held one is still the held one.
+    const asSeen = await page.locator('[data-held-figure] svg').innerHTML();
+    const heldIs = (same) =>
+        page.waitForFunction(
+            ([seen, wanted]) => (document.querySelector('[data-held-figure] svg').innerHTML === seen) === wanted,
+            [asSeen, same],
+        );
     await page.getByRole('radio', { name: 'Above' }).check();
-    assert.notEqual(await held(), asSeen);
+    await heldIs(false);
     await page.getByRole('radio', { name: 'Best' }).check();
-    assert.equal(await held(), asSeen);
+    await heldIs(true);
     await check(page);
 
     // A number out of its range is named beside the field, and nothing is lost.

@@ -380,9 +380,13 @@ for (const choice of form.querySelectorAll('[name="lab-view"]')) {
         ask();
         if (kept) {
             // Only its picture is another one.
-            const { picture } = await fetchAnswer({ ...kept.question, view: view() }, kept.address).catch(() => kept);
-            kept = { ...kept, picture };
-            show3d(document.querySelector('[data-held-figure]'), kept);
+            const asked = view();
+            const { picture } = await fetchAnswer({ ...kept.question, view: asked }, kept.address).catch(() => kept);
+            // Turned on meanwhile, or let go, the older answer is none.
+            if (kept && asked === view()) {
+                kept = { ...kept, picture };
+                show3d(document.querySelector('[data-held-figure]'), kept);
+            }
         }
     });
     choice.addEventListener('input', (event) => event.stopPropagation());
