@@ -41,6 +41,12 @@ final readonly class Body
         }
     }
 
+    /** @return list<float> thigh, shin, hip spacing, seated hip height, ankle above the sole and lying hip height, in cm */
+    public function lengths(): array
+    {
+        return [$this->thigh, $this->shin, $this->hipSpacing, $this->seatedHipHeight, $this->ankleAboveSole, $this->lyingHipHeight];
+    }
+
     /** The same body with one of its lengths longer by so many cm. */
     public function shifted(Segment $segment, float $by): self
     {

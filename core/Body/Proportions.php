@@ -63,7 +63,18 @@ final class Proportions
 
     public function body(Side $side): Body
     {
-        return $this->bodies[$side->value] ??= new Body(
+        return $this->bodies[$side->value] ??= $this->asOther($this->leg($side), $this->bodies[$side->opposite()->value] ?? null);
+    }
+
+    /** Legs of the same lengths are one: what was reckoned of it holds for both. */
+    private function asOther(Body $body, ?Body $other): Body
+    {
+        return null !== $other && $other->lengths() === $body->lengths() ? $other : $body;
+    }
+
+    private function leg(Side $side): Body
+    {
+        return new Body(
             $this->length(Segment::Thigh, $side)->cm,
             $this->length(Segment::Shin, $side)->cm,
             $this->length(Segment::HipSpacing, $side)->cm,

@@ -28,6 +28,12 @@ final readonly class Capacity
         }
     }
 
+    /** What tells it from any other. */
+    public function name(): string
+    {
+        return json_encode([$this->flexion, $this->abduction, $this->rotation, $this->kneeFlexion], JSON_THROW_ON_ERROR);
+    }
+
     public function of(Component $component): ?float
     {
         return match ($component) {

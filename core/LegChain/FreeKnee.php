@@ -13,6 +13,8 @@ use LucidAscent\Core\LegChain\Contact\AnkleContact;
  */
 final readonly class FreeKnee implements ChainReading, Posture
 {
+    use IsReadByJoints;
+
     /**
      * @param float|null $outside how far from the midline the knee has to stay, in cm, on its own side, to be clear of
      *                            the body; outside its own hip joint when nothing else is said
@@ -24,10 +26,22 @@ final readonly class FreeKnee implements ChainReading, Posture
     ) {
     }
 
-    public function pose(Body $body): LegPose
+    public function joints(Body $body): array
     {
-        return Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt)
-            ->best($this->capacity, $this->outside($body));
+        $swivel = $this->swivel($body);
+
+        return $swivel->joints($swivel->best($this->capacity, $this->outside($body)));
+    }
+
+    /**
+     * The circle on which the knee goes.
+     *
+     * @throws OutOfReach when the leg cannot span from hip to ankle
+     * @throws StraightKnee when it spans it only stretched out
+     */
+    public function swivel(Body $body): Swivel
+    {
+        return Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt);
     }
 
     /** How far from the midline the knee has to stay with this body, in cm. */
@@ -47,9 +61,9 @@ final readonly class FreeKnee implements ChainReading, Posture
         return HeldKnee::of($this, $pose, $body);
     }
 
-    public function angles(Body $body): array
+    public function pelvicTilt(): float
     {
-        return $this->pose($body)->angles->toArray();
+        return $this->contact->sitting()->pelvicTilt;
     }
 
     public function readingErrors(): array

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
-use LucidAscent\Core\LegChain\Contact\AnkleContact;
 
 /**
  * An ankle contact whose knee is where it was easiest for one body, while lengths change a little: what made
@@ -15,6 +14,8 @@ use LucidAscent\Core\LegChain\Contact\AnkleContact;
  */
 final readonly class HeldKnee implements ChainReading, Posture
 {
+    use IsReadByJoints;
+
     /** Margins nearer to each other than this, in degrees, are a tie; places nearer than this, in cm, are the edge. */
     private const TIE = 0.01;
     /** A step along the swivel for its slopes, in radians. */
@@ -38,14 +39,13 @@ final readonly class HeldKnee implements ChainReading, Posture
     /** @param LegPose $pose the position as this body has it */
     public static function of(FreeKnee $free, LegPose $pose, Body $body): self
     {
-        $swivel = self::swivel($free->contact, $body);
+        $swivel = $free->swivel($body);
         $place = $swivel->place($pose->knee);
-        [$before, $here, $after] = [$swivel->pose($place - self::STEP), $swivel->pose($place), $swivel->pose($place + self::STEP)];
-        [$tie, $slopes] = self::tie($free->capacity, $before, $here, $after) ?? [null, null];
+        [$tie, $slopes] = self::tie($free->capacity, $swivel->angles($place - self::STEP), $swivel->angles($place), $swivel->angles($place + self::STEP)) ?? [null, null];
         $outside = $free->outside($body);
         $held = new self($free, $place, $tie, $slopes, abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE, abs($pose->knee->y - $outside) < self::TIE, 0.0);
 
-        return $held->with($free, ($held->off($after, $outside) - $held->off($before, $outside)) / (2 * self::STEP));
+        return $held->with($free, ($held->off($swivel, $place + self::STEP, $outside) - $held->off($swivel, $place - self::STEP, $outside)) / (2 * self::STEP));
     }
 
     private function with(FreeKnee $free, float $slope): self
@@ -53,42 +53,45 @@ final readonly class HeldKnee implements ChainReading, Posture
         return new self($free, $this->radians, $this->tie, $this->slopes, $this->isOnFloor, $this->isOnEdge, $slope);
     }
 
-    public function pose(Body $body): LegPose
+    public function joints(Body $body): array
     {
-        $swivel = self::swivel($this->free->contact, $body);
+        $swivel = $this->free->swivel($body);
         $place = $this->radians;
-        $pose = $swivel->pose($place);
-        if (0.0 === $this->slope) {
-            return $pose;
-        }
-        $outside = $this->isOnEdge ? $this->free->outside($body) : 0.0;
-        // The place hardly moves, and its slope less: one slope serves all bodies and all steps.
-        for ($i = 0; $i < self::STEPS; ++$i) {
-            $step = $this->off($pose, $outside) / $this->slope;
-            if (abs($step) < self::STILL) {
-                break;
+        if (0.0 !== $this->slope) {
+            $outside = $this->isOnEdge ? $this->free->outside($body) : 0.0;
+            // The place hardly moves, and its slope less: one slope serves all bodies and all steps.
+            for ($i = 0; $i < self::STEPS; ++$i) {
+                $step = $this->off($swivel, $place, $outside) / $this->slope;
+                if (abs($step) < self::STILL) {
+                    break;
+                }
+                $place -= $step;
             }
-            $place -= $step;
-            $pose = $swivel->pose($place);
         }
 
-        return $pose;
+        return $swivel->joints($place);
     }
 
-    /** By how much it is not where it belongs: on the floor, on the edge, or where two are short by the same. */
-    private function off(LegPose $pose, float $outside): float
+    public function pelvicTilt(): float
     {
-        return match (true) {
-            $this->isOnFloor => $pose->knee->z - LegChain::HALF_KNEE,
-            $this->isOnEdge => $pose->knee->y - $outside,
-            null !== $this->tie => self::margin($this->tie[0], $this->free->capacity, $pose) - self::margin($this->tie[1], $this->free->capacity, $pose),
-            default => 0.0,
-        };
+        return $this->free->pelvicTilt();
     }
 
-    public function angles(Body $body): array
+    /** By how much a place is not where the knee belongs: on the floor, on the edge, or where two are short by the same. */
+    private function off(Swivel $swivel, float $place, float $outside): float
     {
-        return $this->pose($body)->angles->toArray();
+        if ($this->isOnFloor) {
+            return $swivel->knee($place)[2] - LegChain::HALF_KNEE;
+        }
+        if ($this->isOnEdge) {
+            return $swivel->knee($place)[1] - $outside;
+        }
+        if (null === $this->tie) {
+            return 0.0;
+        }
+        $angles = $swivel->angles($place);
+
+        return self::margin($this->tie[0], $this->free->capacity, $angles) - self::margin($this->tie[1], $this->free->capacity, $angles);
     }
 
     public function readingErrors(): array
@@ -122,29 +125,41 @@ final readonly class HeldKnee implements ChainReading, Posture
         return [$this->tie[0]->value => abs($this->slopes[1]) / $sum, $this->tie[1]->value => abs($this->slopes[0]) / $sum];
     }
 
-    /** @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one and tightens the other, and how fast */
-    private static function tie(Capacity $capacity, LegPose $before, LegPose $here, LegPose $after): ?array
+    /**
+     * @param array{float, float, float, float} $before degrees, a step before the place, and so on
+     * @param array{float, float, float, float} $here
+     * @param array{float, float, float, float} $after
+     *
+     * @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one and tightens the other, and how fast
+     */
+    private static function tie(Capacity $capacity, array $before, array $here, array $after): ?array
     {
         // The knee's own angle is the same all along the swivel: it ties with nothing.
-        $limited = array_values(array_filter(Component::cases(), static fn (Component $one): bool => Component::KneeFlexion !== $one && null !== $capacity->of($one)));
-        usort($limited, static fn (Component $a, Component $b): int => self::margin($a, $capacity, $here) <=> self::margin($b, $capacity, $here));
-        if (count($limited) < 2 || self::margin($limited[1], $capacity, $here) - self::margin($limited[0], $capacity, $here) > self::TIE) {
+        $margins = [];
+        foreach ([Component::Flexion, Component::Abduction, Component::Rotation] as $one) {
+            if (null !== $capacity->of($one)) {
+                $margins[] = [$one, self::margin($one, $capacity, $here)];
+            }
+        }
+        usort($margins, static fn (array $one, array $other): int => $one[1] <=> $other[1]);
+        if (!isset($margins[1]) || $margins[1][1] - $margins[0][1] > self::TIE) {
             return null;
         }
-        $tie = [$limited[0], $limited[1]];
+        $tie = [$margins[0][0], $margins[1][0]];
         $slope = static fn (Component $one): float => (self::margin($one, $capacity, $after) - self::margin($one, $capacity, $before)) / (2 * self::STEP);
         $slopes = [$slope($tie[0]), $slope($tie[1])];
 
         return $slopes[0] * $slopes[1] < 0.0 ? [$tie, $slopes] : null;
     }
 
-    private static function margin(Component $component, Capacity $capacity, LegPose $pose): float
+    /** @param array{float, float, float, float} $angles flexion, abduction, rotation and knee flexion, in degrees */
+    private static function margin(Component $component, Capacity $capacity, array $angles): float
     {
-        return ($capacity->of($component) ?? INF) - $pose->angles->of($component);
-    }
-
-    private static function swivel(AnkleContact $contact, Body $body): Swivel
-    {
-        return Swivel::between($contact->hip($body), $contact->ankle($body), $body, $contact->sitting()->pelvicTilt);
+        return ($capacity->of($component) ?? INF) - match ($component) {
+            Component::Flexion => $angles[0],
+            Component::Abduction => $angles[1],
+            Component::Rotation => $angles[2],
+            Component::KneeFlexion => $angles[3],
+        };
     }
 }

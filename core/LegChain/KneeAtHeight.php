@@ -17,6 +17,8 @@ use function sqrt;
  */
 final readonly class KneeAtHeight implements ChainReading, Posture
 {
+    use IsReadByJoints;
+
     /** Two circles that miss each other by no more than rounding touch: the leg is straight there. */
     private const TOUCHING = 1e-12;
 
@@ -29,19 +31,19 @@ final readonly class KneeAtHeight implements ChainReading, Posture
         }
     }
 
-    public function pose(Body $body): LegPose
+    public function joints(Body $body): array
     {
         $hip = $this->contact->hip($body);
         $ankle = $this->contact->ankle($body);
         $knee = self::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight)
             ?? throw OutOfReach::kneeHeight($this->kneeHeight);
 
-        return LegChain::inverse($hip, new Vector($knee[0], $knee[1], $this->kneeHeight), $ankle, $this->contact->sitting()->pelvicTilt);
+        return [$hip->x, $hip->y, $hip->z, $knee[0], $knee[1], $this->kneeHeight, $ankle->x, $ankle->y, $ankle->z];
     }
 
-    public function angles(Body $body): array
+    public function pelvicTilt(): float
     {
-        return $this->pose($body)->angles->toArray();
+        return $this->contact->sitting()->pelvicTilt;
     }
 
     public function readingErrors(): array

@@ -21,6 +21,8 @@ final class Sensitivity
 
     /** @var list<Segment>|null */
     private static ?array $erring = null;
+    /** @var \WeakMap<Body, array<string, array{Body|null, Body|null}>>|null */
+    private static ?\WeakMap $beside = null;
 
     /**
      * @param array<string, array<string, float>> $toBody component → segment → degrees per cm
@@ -65,21 +67,16 @@ final class Sensitivity
         }
         $centre = $reading->angles($body);
         $toBody = $toReading = [];
+        $beside = self::beside($body);
         foreach ($segments as $segment) {
-            $slope = self::slope(
-                $centre,
-                static fn (float $by): array => $reading->angles($body->shifted($segment, $by)),
-            );
-            foreach ($slope as $component => $value) {
-                $toBody[$component][$segment->value] = $value;
+            $name = $segment->value;
+            [$longer, $shorter] = $beside[$name];
+            foreach (self::between($centre, self::attempt($reading, $longer), self::attempt($reading, $shorter)) as $component => $value) {
+                $toBody[$component][$name] = $value;
             }
         }
         foreach (array_keys($read) as $name) {
-            $slope = self::slope(
-                $centre,
-                static fn (float $by): array => $reading->shifted($name, $by)->angles($body),
-            );
-            foreach ($slope as $component => $value) {
+            foreach (self::toValue($reading, $body, $name, $centre) as $component => $value) {
                 $toReading[$component][$name] = $value;
             }
         }
@@ -182,46 +179,84 @@ final class Sensitivity
      */
     public static function toProp(Posture $posture, Body $body, string $prop): array
     {
-        return self::slope($posture->angles($body), static fn (float $by): array => $posture->shifted($prop, $by)->angles($body));
+        return self::toValue($posture, $body, $prop, $posture->angles($body));
+    }
+
+    /**
+     * A body with each of its lengths a step longer, and a step shorter: the same for all that it is asked.
+     *
+     * @return array<string, array{Body|null, Body|null}> by segment; null where nothing of it would be left
+     */
+    private static function beside(Body $body): array
+    {
+        self::$beside ??= new \WeakMap();
+
+        return self::$beside[$body] ??= array_combine(
+            array_column(Segment::cases(), 'value'),
+            array_map(static fn (Segment $segment): array => [self::longer($body, $segment, self::STEP), self::longer($body, $segment, -self::STEP)], Segment::cases()),
+        );
+    }
+
+    private static function longer(Body $body, Segment $segment, float $by): ?Body
+    {
+        try {
+            return $body->shifted($segment, $by);
+        } catch (InvalidValue) {
+            return null;
+        }
     }
 
     /**
      * @param array<string, float> $centre
-     * @param callable(float): array<string, float> $anglesAt
+     *
+     * @return array<string, float> degrees per unit of a value that was read or set, by component
+     */
+    private static function toValue(Reading $reading, Body $body, string $name, array $centre): array
+    {
+        return self::between($centre, self::shifted($reading, $body, $name, self::STEP), self::shifted($reading, $body, $name, -self::STEP));
+    }
+
+    /**
+     * @param array<string, float> $centre
+     * @param array<string, float>|null $above a step further on; null where no leg can be made there
+     * @param array<string, float>|null $below a step back
      *
      * @return array<string, float>
      */
-    private static function slope(array $centre, callable $anglesAt): array
+    private static function between(array $centre, ?array $above, ?array $below): array
     {
-        $above = self::attempt($anglesAt, self::STEP);
-        $below = self::attempt($anglesAt, -self::STEP);
         $width = (null === $above ? 0.0 : self::STEP) + (null === $below ? 0.0 : self::STEP);
-        if (0.0 === $width) {
-            // A position on the very edge of reach: any error at all may move the angle anywhere.
-            return array_map(static fn (): float => INF, $centre);
-        }
-        $above ??= $centre;
-        $below ??= $centre;
         $slope = [];
-        foreach ($centre as $component => $_) {
+        foreach ($centre as $component => $here) {
+            // A position on the very edge of reach: any error at all may move the angle anywhere.
+            if (0.0 === $width) {
+                $slope[$component] = INF;
+                continue;
+            }
+            $change = ($above[$component] ?? $here) - ($below[$component] ?? $here);
             // Angles wrap: the short way round is the change.
-            $slope[$component] = fmod($above[$component] - $below[$component] + 540.0, 360.0) - 180.0;
-            $slope[$component] /= $width;
+            $slope[$component] = ($change > 180.0 ? $change - 360.0 : ($change < -180.0 ? $change + 360.0 : $change)) / $width;
         }
 
         return $slope;
     }
 
-    /**
-     * @param callable(float): array<string, float> $anglesAt
-     *
-     * @return array<string, float>|null
-     */
-    private static function attempt(callable $anglesAt, float $by): ?array
+    /** @return array<string, float>|null degrees by component; null where no leg can be made */
+    private static function shifted(Reading $reading, Body $body, string $name, float $by): ?array
     {
         try {
-            return $anglesAt($by);
+            return $reading->shifted($name, $by)->angles($body);
         } catch (OutOfReach|StraightKnee|InvalidValue) {
+            return null;
+        }
+    }
+
+    /** @return array<string, float>|null degrees by component; null where no leg can be made */
+    private static function attempt(Reading $reading, ?Body $body): ?array
+    {
+        try {
+            return null === $body ? null : $reading->angles($body);
+        } catch (\DomainException) {
             return null;
         }
     }

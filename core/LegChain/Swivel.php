@@ -52,8 +52,9 @@ final class Swivel
      */
     public static function between(Vector $hip, Vector $ankle, Body $body, float $pelvicTilt): self
     {
-        $line = $ankle->minus($hip);
-        $distance = $line->length();
+        // Asked for at every step of an error, so in plain floats.
+        [$lx, $ly, $lz] = [$ankle->x - $hip->x, $ankle->y - $hip->y, $ankle->z - $hip->z];
+        $distance = sqrt($lx * $lx + $ly * $ly + $lz * $lz);
         if (0.0 === $distance || $distance > $body->thigh + $body->shin || $distance < abs($body->thigh - $body->shin)) {
             throw OutOfReach::ankle();
         }
@@ -62,21 +63,38 @@ final class Swivel
         if ($radius < 1e-6) {
             throw StraightKnee::rotationUnreadable();
         }
-        $axis = $line->times(1 / $distance);
-        // Any direction that is not the axis's own will do to stand the circle's two axes on.
-        $other = abs($axis->z) < 0.9 ? new Vector(0.0, 0.0, 1.0) : new Vector(1.0, 0.0, 0.0);
-        $across = $axis->cross($other);
-        $across = $across->times(1 / $across->length());
+        $lx /= $distance;
+        $ly /= $distance;
+        $lz /= $distance;
+        // Any direction that is not the axis's own will do to stand the circle's two axes on: up, or forward.
+        if (abs($lz) < 0.9) {
+            $level = sqrt($lx * $lx + $ly * $ly);
+            $across = new Vector($ly / $level, -$lx / $level, 0.0);
+        } else {
+            $level = sqrt($ly * $ly + $lz * $lz);
+            $across = new Vector(0.0, $lz / $level, -$ly / $level);
+        }
 
-        return new self($hip, $ankle, $hip->plus($axis->times($fromHip)), $radius, $across, $axis->cross($across), $pelvicTilt, $body->thigh);
+        return new self(
+            $hip,
+            $ankle,
+            new Vector($hip->x + $lx * $fromHip, $hip->y + $ly * $fromHip, $hip->z + $lz * $fromHip),
+            $radius,
+            $across,
+            new Vector($ly * $across->z - $lz * $across->y, $lz * $across->x - $lx * $across->z, $lx * $across->y - $ly * $across->x),
+            $pelvicTilt,
+            $body->thigh,
+        );
     }
 
     /**
      * @param float $outside how far from the midline the knee has to stay, in cm, on its own side
      *
+     * @return float where on the circle, in radians
+     *
      * @throws OutOfReach when no point is above the floor and clear of the body
      */
-    public function best(Capacity $capacity, float $outside = -INF): LegPose
+    public function best(Capacity $capacity, float $outside = -INF): float
     {
         $this->lookAlong();
         $turns = $this->turns();
@@ -102,7 +120,7 @@ final class Swivel
             throw OutOfReach::because('No place for the knee is above the floor and clear of the body.');
         }
 
-        return $this->pose($best);
+        return $best;
     }
 
     /**
@@ -128,8 +146,8 @@ final class Swivel
         $cuts[] = $cuts[0] + 2 * M_PI;
         $arcs = [];
         for ($i = 0; $i < count($cuts) - 1; ++$i) {
-            $knee = $this->knee(($cuts[$i] + $cuts[$i + 1]) / 2);
-            if ($cuts[$i + 1] > $cuts[$i] && $knee->z >= LegChain::HALF_KNEE && $knee->y >= $outside) {
+            [, $y, $z] = $this->knee(($cuts[$i] + $cuts[$i + 1]) / 2);
+            if ($cuts[$i + 1] > $cuts[$i] && $z >= LegChain::HALF_KNEE && $y >= $outside) {
                 $arcs[] = [$cuts[$i], $cuts[$i + 1]];
             }
         }
@@ -140,7 +158,28 @@ final class Swivel
     /** @throws StraightKnee when rotation cannot be read there */
     public function pose(float $radians): LegPose
     {
-        return LegChain::inverse($this->hip, $this->knee($radians), $this->ankle, $this->pelvicTilt);
+        return LegChain::inverse($this->hip, new Vector(...$this->knee($radians)), $this->ankle, $this->pelvicTilt);
+    }
+
+    /** @return array{float, float, float, float, float, float, float, float, float} hip, knee and ankle at a place of the circle, x, y and z of each, in cm */
+    public function joints(float $radians): array
+    {
+        [$x, $y, $z] = $this->knee($radians);
+
+        return [$this->hip->x, $this->hip->y, $this->hip->z, $x, $y, $z, $this->ankle->x, $this->ankle->y, $this->ankle->z];
+    }
+
+    /**
+     * @return array{float, float, float, float} flexion, abduction, rotation and knee flexion at a place of the circle, in degrees
+     *
+     * @throws StraightKnee when rotation cannot be read there
+     */
+    public function angles(float $radians): array
+    {
+        [$x, $y, $z] = $this->knee($radians);
+
+        return LegChain::angles($x - $this->hip->x, $y - $this->hip->y, $z - $this->hip->z, $this->ankle->x - $x, $this->ankle->y - $y, $this->ankle->z - $z, $this->pelvicTilt)
+            ?? throw StraightKnee::rotationUnreadable();
     }
 
     /** Where on the circle a knee is, in radians. */
@@ -151,16 +190,17 @@ final class Swivel
         return atan2($from->dot($this->along), $from->dot($this->across));
     }
 
-    private function knee(float $radians): Vector
+    /** @return array{float, float, float} x, y and z of the knee at a place of the circle, in cm */
+    public function knee(float $radians): array
     {
         $a = $this->radius * cos($radians);
         $b = $this->radius * sin($radians);
 
-        return new Vector(
+        return [
             $this->centre->x + $a * $this->across->x + $b * $this->along->x,
             $this->centre->y + $a * $this->across->y + $b * $this->along->y,
             $this->centre->z + $a * $this->across->z + $b * $this->along->z,
-        );
+        ];
     }
 
     /** What is the same all around the circle, for a search that asks for many of its places. */

@@ -15,6 +15,9 @@ interface RungDemand
     /** @param float $stature in cm: torso and arms are shares of it */
     public function posture(Capacity $capacity, float $stature): Posture;
 
+    /** Whether its knee goes where it suits: then what the leg can do decides on the position too. */
+    public function isFree(): bool;
+
     /** Whether a test of this name is set up in the same position. */
     public function isOf(string $contact): bool;
 

@@ -23,8 +23,7 @@ final class KnownPerson
 {
     /** @var array<string, Capacities> */
     private array $capacities = [];
-    /** @var array<string, LegAsked> */
-    private array $legs = [];
+    public readonly Legs $legs;
     /** @var array<string, list<Seen>>|null by posture, rung and side */
     private ?array $tries = null;
 
@@ -36,6 +35,7 @@ final class KnownPerson
      * @param array<string, list<Decided>> $decided likewise
      * @param list<Observed> $observed answers to gates
      * @param ToolErrors|null $tools the teacher's own; the usual ones where there are none
+     * @param Legs|null $legs what was reckoned of the same body before
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -48,19 +48,9 @@ final class KnownPerson
         public readonly array $decided = [],
         public readonly array $observed = [],
         public readonly ?ToolErrors $tools = null,
+        ?Legs $legs = null,
     ) {
-    }
-
-    /**
-     * A leg in a position, reckoned once: rungs of several ladders, and both legs of one shape, ask for the same.
-     *
-     * @param string $position side, prop and position
-     * @param Capacities $by what it was reckoned by
-     * @param \Closure(): LegAsked $reckon
-     */
-    public function leg(string $position, Capacities $by, \Closure $reckon): LegAsked
-    {
-        return $this->legs[spl_object_id($by)." $position"] ??= $reckon();
+        $this->legs = $legs ?? new Legs();
     }
 
     /** @param Since|null $since what is known from readings after a moment alone */
@@ -208,6 +198,7 @@ final class KnownPerson
             $this->decided,
             $this->observed,
             $this->tools,
+            $this->legs,
         );
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
+use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\HeldKnee;
@@ -20,8 +22,10 @@ use LucidAscent\Core\Posture\RungDemand;
 use LucidAscent\Core\Testing\Capacities;
 
 /** What a rung asks of one leg of this body, by the leg chain. */
-final readonly class LegAsked
+final class LegAsked
 {
+    private static ?self $nothing = null;
+
     /**
      * @param array<string, float> $angles degrees by component
      * @param array<string, float> $shares how much the worst margin moves with each of two components between which a free knee trades
@@ -29,33 +33,39 @@ final readonly class LegAsked
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
      */
     private function __construct(
-        public ?Posture $posture = null,
-        public ?LegPose $pose = null,
-        public array $angles = [],
-        public array $shares = [],
-        public ?Sensitivity $sensitivity = null,
-        public ?float $propHeight = null,
-        public bool $isImpossible = false,
+        public readonly ?Posture $posture = null,
+        public readonly ?LegPose $pose = null,
+        public readonly array $angles = [],
+        public readonly array $shares = [],
+        public readonly ?Sensitivity $sensitivity = null,
+        public readonly ?float $propHeight = null,
+        public readonly bool $isImpossible = false,
     ) {
     }
 
     /** @param bool $atLimits whether all that is not known exactly is taken to go as far as legs do */
     public static function of(?RungDemand $demand, PropRule $prop, KnownPerson $person, Side $side, Capacities $capacities, bool $atLimits): self
     {
-        return null === $demand ? new self() : $person->leg(
-            "{$side->value} {$prop->value} ".($atLimits ? 'limits ' : ' ').$demand->name(),
-            $capacities,
-            static fn (): self => self::reckoned($demand, $prop, $person, $side, $capacities, $atLimits),
+        if (null === $demand) {
+            return self::$nothing ??= new self();
+        }
+        $body = $person->proportions->body($side);
+        $leg = $atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg();
+        $shown = PropRule::KneeBlock === $prop ? $capacities->shown() : null;
+
+        return $person->legs->at(
+            spl_object_id($body).$demand->name().($demand->isFree() ? $leg->name() : '').$shown?->name(),
+            static fn (): self => self::reckoned($demand, $leg, $person->proportions->stature->cm, $body, $shown),
         );
     }
 
-    private static function reckoned(RungDemand $demand, PropRule $prop, KnownPerson $person, Side $side, Capacities $capacities, bool $atLimits): self
+    /** @param Capacity|null $shown what a block under the knee is reckoned by; null where there is none */
+    private static function reckoned(RungDemand $demand, Capacity $leg, float $stature, Body $body, ?Capacity $shown): self
     {
         try {
-            $body = $person->proportions->body($side);
-            $asked = $demand->posture($atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg(), $person->proportions->stature->cm);
+            $asked = $demand->posture($leg, $stature);
             $height = null;
-            if (PropRule::KneeBlock === $prop && $asked instanceof KneeAtHeight && null !== ($shown = $capacities->shown())) {
+            if (null !== $shown && $asked instanceof KneeAtHeight) {
                 $lowest = LowestKnee::search($asked->contact, $body, $shown);
                 if (null !== $lowest) {
                     $asked = new KneeAtHeight($asked->contact, $lowest->height());

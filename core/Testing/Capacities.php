@@ -12,7 +12,7 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegAngles;
 
 /** Everything that is known of one side, by ability; what nobody read is not in it. */
-final readonly class Capacities
+final class Capacities
 {
     /** Hip flexion that is taken for granted until somebody reads it, in degrees: Soucie et al., Haemophilia (2011), men of 20 to 44, from memory. */
     public const FLEXION_TAKEN = 130.0;
@@ -23,11 +23,14 @@ final readonly class Capacities
      */
     private const FURTHEST = ['flexion' => self::FLEXION_TAKEN, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
 
+    private ?Capacity $leg = null;
+    private ?Capacity $limits = null;
+
     /**
      * @param array<string, MeasuredCapacity> $known by ability
      * @param array<string, AbilityReadings> $readings by ability
      */
-    private function __construct(public array $known, private array $readings)
+    private function __construct(public readonly array $known, private readonly array $readings)
     {
     }
 
@@ -98,6 +101,11 @@ final readonly class Capacities
      */
     public function limitsOfLeg(): Capacity
     {
+        return $this->limits ??= $this->asLimits();
+    }
+
+    private function asLimits(): Capacity
+    {
         $of = function (Component $component): float {
             $known = $this->get(Ability::ofComponent($component));
 
@@ -125,6 +133,11 @@ final readonly class Capacities
 
     /** As the leg chain takes it: a component that was not read sets no limit. */
     public function ofLeg(): Capacity
+    {
+        return $this->leg ??= $this->asLeg();
+    }
+
+    private function asLeg(): Capacity
     {
         $of = fn (Component $component): ?float => $this->get(Ability::ofComponent($component))?->value;
 

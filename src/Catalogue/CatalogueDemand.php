@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\Contact\Contact;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\OtherLeg;
 use LucidAscent\Core\LegChain\Contact\SetUp;
+use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\Posture\RungDemand;
 
@@ -25,12 +26,22 @@ final class CatalogueDemand implements RungDemand
     /** @var array<string, list<string>> by the position's name */
     private static array $loads = [];
 
+    private readonly string $name;
+    private readonly bool $isFree;
+
     /**
      * @param class-string<Contact> $contact
      * @param array<string, float|int> $values the position's own numbers, in cm and degrees
      */
     private function __construct(private readonly string $contact, private readonly array $values)
     {
+        $this->name = $contact.' '.json_encode($values, JSON_THROW_ON_ERROR);
+        try {
+            $this->isFree = $this->posture(StandardBody::openHips(), StandardBody::STATURE) instanceof FreeKnee;
+        } catch (\DomainException) {
+            // What is wrong with its numbers is said when it is checked.
+            $this->isFree = false;
+        }
     }
 
     /**
@@ -103,6 +114,11 @@ final class CatalogueDemand implements RungDemand
         return OtherLeg::Alike === $this->contact::about()->other;
     }
 
+    public function isFree(): bool
+    {
+        return $this->isFree;
+    }
+
     /** Whether a test that was set up like this reads the same position. */
     public function isOf(string $contact): bool
     {
@@ -116,7 +132,7 @@ final class CatalogueDemand implements RungDemand
 
     public function name(): string
     {
-        return $this->contact.' '.json_encode($this->values, JSON_THROW_ON_ERROR);
+        return $this->name;
     }
 
     public function ability(Component $component): ?array

@@ -9,13 +9,11 @@ use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
-use LucidAscent\Core\LegChain\LegChain;
-use LucidAscent\Core\LegChain\LegPose;
+use LucidAscent\Core\LegChain\IsReadByJoints;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Cow face, the top leg: the knees lie over each other on the midline, this one at its measured
@@ -25,6 +23,8 @@ use LucidAscent\Core\LegChain\Vector;
  */
 final readonly class CowFace implements ChainReading, Contact, Posture
 {
+    use IsReadByJoints;
+
     private const ANKLE_HEIGHT = 6.0;
 
     /** @throws InvalidValue when a length is negative or not finite */
@@ -34,25 +34,26 @@ final readonly class CowFace implements ChainReading, Contact, Posture
         Check::notNegative('heelAhead', $heelAhead);
     }
 
-    public function pose(Body $body): LegPose
+    public function joints(Body $body): array
     {
-        $hip = $this->sitting->hip($body);
-        $ahead = $body->thigh ** 2 - $hip->y ** 2 - ($this->kneeHeight - $hip->z) ** 2;
+        $y = $body->hipSpacing / 2;
+        $z = $this->sitting->hipHeight($body);
+        $ahead = $body->thigh ** 2 - $y ** 2 - ($this->kneeHeight - $z) ** 2;
         if ($ahead < 0.0) {
             throw OutOfReach::kneeHeight($this->kneeHeight);
         }
-        $knee = new Vector(sqrt($ahead), 0.0, $this->kneeHeight);
-        $aside = $body->shin ** 2 - ($knee->x - $this->heelAhead) ** 2 - ($this->kneeHeight - self::ANKLE_HEIGHT) ** 2;
+        $x = sqrt($ahead);
+        $aside = $body->shin ** 2 - ($x - $this->heelAhead) ** 2 - ($this->kneeHeight - self::ANKLE_HEIGHT) ** 2;
         if ($aside < 0.0) {
             throw OutOfReach::because('The shin does not reach so far back with the knee on the midline.');
         }
 
-        return LegChain::inverse($hip, $knee, new Vector($this->heelAhead, -sqrt($aside), self::ANKLE_HEIGHT), $this->sitting->pelvicTilt);
+        return [0.0, $y, $z, $x, 0.0, $this->kneeHeight, $this->heelAhead, -sqrt($aside), self::ANKLE_HEIGHT];
     }
 
-    public function angles(Body $body): array
+    public function pelvicTilt(): float
     {
-        return $this->pose($body)->angles->toArray();
+        return $this->sitting->pelvicTilt;
     }
 
     public function readingErrors(): array

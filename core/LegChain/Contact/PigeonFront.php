@@ -8,12 +8,11 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\IsReadByJoints;
 use LucidAscent\Core\LegChain\LegChain;
-use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
-use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Pigeon, the front leg: hip joint so high above the floor (cm); the knee ahead on the floor, half
@@ -22,6 +21,8 @@ use LucidAscent\Core\LegChain\Vector;
  */
 final readonly class PigeonFront implements ChainReading, Contact, Posture
 {
+    use IsReadByJoints;
+
     public const SHIN_ANGLE_ERROR = 2.5;
 
     private const KNEE_OUTWARD = 8.0;
@@ -34,23 +35,24 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
         Check::within('pelvicTilt', $pelvicTilt, -90.0, 90.0, 'degrees');
     }
 
-    public function pose(Body $body): LegPose
+    public function joints(Body $body): array
     {
-        $hip = new Vector(0.0, $body->hipSpacing / 2, $this->hipHeight);
+        $y = $body->hipSpacing / 2;
         $ahead = $body->thigh ** 2 - self::KNEE_OUTWARD ** 2 - ($this->hipHeight - LegChain::HALF_KNEE) ** 2;
         if ($ahead < 0.0) {
             throw OutOfReach::because(sprintf('With the hip %.1f cm up, the knee does not come down to the floor.', $this->hipHeight));
         }
-        $knee = new Vector(sqrt($ahead), $hip->y + self::KNEE_OUTWARD, LegChain::HALF_KNEE);
+        $x = sqrt($ahead);
+        $out = $y + self::KNEE_OUTWARD;
+        $level = (float) LegChain::HALF_KNEE;
         $turn = deg2rad($this->shinAngle);
-        $ankle = $knee->plus((new Vector(-sin($turn), -cos($turn), 0.0))->times($body->shin));
 
-        return LegChain::inverse($hip, $knee, $ankle, $this->pelvicTilt);
+        return [0.0, $y, $this->hipHeight, $x, $out, $level, $x - $body->shin * sin($turn), $out - $body->shin * cos($turn), $level];
     }
 
-    public function angles(Body $body): array
+    public function pelvicTilt(): float
     {
-        return $this->pose($body)->angles->toArray();
+        return $this->pelvicTilt;
     }
 
     public function readingErrors(): array

@@ -8,13 +8,12 @@ use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\IsReadByJoints;
 use LucidAscent\Core\LegChain\LegChain;
-use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Reading;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Shins stacked, the top leg: its shin is parallel to the mat's front edge, and its ankle straight
@@ -24,6 +23,8 @@ use LucidAscent\Core\LegChain\Vector;
  */
 final readonly class ShinsStacked implements ChainReading, ComesToRest, Contact, Posture
 {
+    use IsReadByJoints;
+
     /** @throws InvalidValue when a height is negative or not finite */
     public function __construct(public float $kneeHeight, public float $ankleHeight, private Sitting $sitting)
     {
@@ -31,31 +32,27 @@ final readonly class ShinsStacked implements ChainReading, ComesToRest, Contact,
         Check::notNegative('ankleHeight', $ankleHeight);
     }
 
-    public function pose(Body $body): LegPose
+    public function joints(Body $body): array
     {
-        $hip = $this->sitting->hip($body);
+        $y = $body->hipSpacing / 2;
+        $z = $this->sitting->hipHeight($body);
         $span = $body->shin ** 2 - ($this->ankleHeight - $this->kneeHeight) ** 2;
         if ($span < 0.0) {
             throw OutOfReach::because('Knee and ankle heights differ by more than the shin is long.');
         }
         $half = sqrt($span) / 2;
-        $ahead = $body->thigh ** 2 - ($half - $hip->y) ** 2 - ($this->kneeHeight - $hip->z) ** 2;
+        $ahead = $body->thigh ** 2 - ($half - $y) ** 2 - ($this->kneeHeight - $z) ** 2;
         if ($ahead < 0.0) {
             throw OutOfReach::kneeHeight($this->kneeHeight);
         }
         $x = sqrt($ahead);
 
-        return LegChain::inverse(
-            $hip,
-            new Vector($x, $half, $this->kneeHeight),
-            new Vector($x, -$half, $this->ankleHeight),
-            $this->sitting->pelvicTilt,
-        );
+        return [0.0, $y, $z, $x, $half, $this->kneeHeight, $x, -$half, $this->ankleHeight];
     }
 
-    public function angles(Body $body): array
+    public function pelvicTilt(): float
     {
-        return $this->pose($body)->angles->toArray();
+        return $this->sitting->pelvicTilt;
     }
 
     public function readingErrors(): array

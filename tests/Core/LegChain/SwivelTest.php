@@ -48,7 +48,7 @@ final class SwivelTest extends TestCase
                     $brute = max($brute, $capacity->worstMargin($pose->angles));
                 }
             }
-            $best = $swivel->best($capacity, $outside);
+            $best = $swivel->pose($swivel->best($capacity, $outside));
             self::assertGreaterThanOrEqual($brute - 1e-9, $capacity->worstMargin($best->angles));
             self::assertLessThan($brute + 0.6, $capacity->worstMargin($best->angles));
             self::assertGreaterThanOrEqual(LegChain::HALF_KNEE - 1e-9, $best->knee->z);
@@ -63,9 +63,9 @@ final class SwivelTest extends TestCase
     {
         $contact = HalfLotus::place(new Sitting());
         $swivel = Swivel::between($contact->sitting()->hip(SampleBody::leg()), $contact->ankle(SampleBody::leg()), SampleBody::leg(), 0.0);
-        $hip = $swivel->best(new Capacity(110, 50, 90));
+        $hip = $swivel->pose($swivel->best(new Capacity(110, 50, 90)));
         foreach ([170.0, 150.0, 100.0] as $knee) {
-            $best = $swivel->best(new Capacity(110, 50, 90, $knee));
+            $best = $swivel->pose($swivel->best(new Capacity(110, 50, 90, $knee)));
             self::assertEqualsWithDelta($hip->knee->toArray(), $best->knee->toArray(), 1e-9);
         }
         self::assertLessThan((new Capacity(110, 50, 90))->worstMargin($hip->angles), (new Capacity(110, 50, 90, 100.0))->worstMargin($hip->angles), 'It is the tightest there.');

@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\Core\Readiness;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\Posture\RungDemand;
 
@@ -24,6 +25,11 @@ final readonly class Demand implements RungDemand
     public function posture(Capacity $capacity, float $stature): Posture
     {
         return ($this->posture)($capacity);
+    }
+
+    public function isFree(): bool
+    {
+        return ($this->posture)(new Capacity(140, 70, 115, 160)) instanceof FreeKnee;
     }
 
     public function isOf(string $contact): bool
