@@ -21,8 +21,8 @@ final readonly class HeldKnee implements ChainReading, Posture
     /** A step along the swivel for its slopes, in radians. */
     private const STEP = 1e-5;
     private const STEPS = 12;
-    /** Where a place that moves by less has been found, in radians. */
-    private const STILL = 1e-10;
+    /** A step of less leaves a ten-thousandth of itself at most, in radians. */
+    private const LAST = 1e-5;
 
     /**
      * @param float $radians where on the swivel
@@ -62,10 +62,10 @@ final readonly class HeldKnee implements ChainReading, Posture
             // The place hardly moves, and its slope less: one slope serves all bodies and all steps.
             for ($i = 0; $i < self::STEPS; ++$i) {
                 $step = $this->off($swivel, $place, $outside) / $this->slope;
-                if (abs($step) < self::STILL) {
+                $place -= $step;
+                if (abs($step) < self::LAST) {
                     break;
                 }
-                $place -= $step;
             }
         }
 

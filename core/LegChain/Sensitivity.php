@@ -70,6 +70,10 @@ final class Sensitivity
         $beside = self::beside($body);
         foreach ($segments as $segment) {
             $name = $segment->value;
+            if (Segment::LyingHipHeight === $segment && $reading instanceof ChainReading) {
+                // Nobody lies in a position that fixes the whole leg.
+                continue;
+            }
             [$longer, $shorter] = $beside[$name];
             foreach (self::between($centre, self::attempt($reading, $longer), self::attempt($reading, $shorter)) as $component => $value) {
                 $toBody[$component][$name] = $value;

@@ -31,6 +31,12 @@ final readonly class Uncertainty
         return new self([], []);
     }
 
+    /** Whether nothing moves it. */
+    public function isNone(): bool
+    {
+        return [] === $this->toBody && [] === $this->toReading;
+    }
+
     public function times(float $factor): self
     {
         if (1.0 === $factor) {

@@ -26,6 +26,9 @@ final class Passes
      */
     public static function of(array $ladder, array $checks, array $decided, array $restarts, \DateTimeImmutable $now): array
     {
+        if ([] === $checks && [] === $decided) {
+            return [];
+        }
         $place = array_flip($ladder);
         $events = [];
         foreach (ReadinessCheck::worstOfEachDay($checks) as $check) {

@@ -22,6 +22,8 @@ final readonly class AbilityMargin
     /** Nearer to each other than this, what is shown and what is asked are the same: rounding decides nothing. */
     private const EQUAL = 1e-6;
 
+    private State $state;
+
     /**
      * @param float|null $shown what the side can do; null when nobody read it
      * @param float $asked what the rung asks
@@ -38,6 +40,7 @@ final readonly class AbilityMargin
         public bool $isTooOld,
         public bool $isOtherLeg = false,
     ) {
+        $this->state = $this->judged();
     }
 
     public static function of(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, BodyError $body, Proportions $proportions, bool $isTooOld): self
@@ -51,6 +54,10 @@ final readonly class AbilityMargin
             Ability::SpineExtension => self::backbend($capacity->value, $proportions),
             default => [$capacity->value, 1.0],
         };
+        if (1.0 === $slope && $demand->isNone()) {
+            // Against a fixed figure it errs as what is known does.
+            return new self($ability, $capacity, $shown, $asked, $capacity->uncertainty, $capacity->error, $isTooOld);
+        }
         $difference = $capacity->uncertainty->times($slope)->minus($demand);
 
         return new self($ability, $capacity, $shown, $asked, $difference, $difference->error($body), $isTooOld);
@@ -99,8 +106,13 @@ final readonly class AbilityMargin
         return State::Unknown !== $this->state() && is_finite($this->error);
     }
 
-    /** A lower bound can open a rung; it can never call it short. */
     public function state(): State
+    {
+        return $this->state;
+    }
+
+    /** A lower bound can open a rung; it can never call it short. */
+    private function judged(): State
     {
         if (null === $this->capacity || $this->isTooOld || (Bound::AtLeast === $this->capacity->bound && $this->difference() < 0.0)) {
             return State::Unknown;

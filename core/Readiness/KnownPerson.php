@@ -99,6 +99,9 @@ final class KnownPerson
     /** @return list<Seen> the tries of a rung that are not too old */
     private function tries(string $posture, string $rung, Side $side, ?Since $since): array
     {
+        if ([] === $this->seen) {
+            return [];
+        }
         if (null === $this->tries) {
             $this->tries = [];
             foreach ($this->seen as $seen) {

@@ -29,6 +29,8 @@ use LucidAscent\Core\Testing\MeasuredCapacity;
 /** One rung against what one side can do, what was seen of it, and what may be done at all. */
 final readonly class RungReading
 {
+    private State $ofMargins;
+
     /**
      * @param list<AbilityMargin> $margins
      * @param list<Hold> $heldBy
@@ -58,6 +60,7 @@ final readonly class RungReading
         public bool $waitsForOtherSide,
         public array $unasked = [],
     ) {
+        $this->ofMargins = $this->judged();
     }
 
     /**
@@ -111,14 +114,13 @@ final readonly class RungReading
         foreach (self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other, $atLimits) as $margin) {
             $margins[] = $margin->ofOtherLeg();
         }
-        $work = $rung->work->loading($leg->loads());
         $seen = $person->seen($posture->id, $rung->id, $side, $since);
         $testFirst = null === $since ? [] : array_values(array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a)));
 
         return new self(
             $rung,
             $margins,
-            $person->holds->on($work, $side),
+            [] === $person->holds->active ? [] : $person->holds->on($rung->work->loading($leg->loads()), $side),
             $testFirst,
             array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $isInReach, $since), $rung->gates),
             $seen,
@@ -157,6 +159,11 @@ final readonly class RungReading
 
     /** As the numbers have it. */
     public function stateOfMargins(): State
+    {
+        return $this->ofMargins;
+    }
+
+    private function judged(): State
     {
         if ($this->isImpossible) {
             return State::Unknown;
@@ -222,6 +229,9 @@ final readonly class RungReading
     public function byWeight(): array
     {
         $sorted = $this->margins;
+        if (count($sorted) < 2) {
+            return $sorted;
+        }
         usort($sorted, static fn (AbilityMargin $a, AbilityMargin $b): int => [self::noises($a)] <=> [self::noises($b)]);
         // A stable sort: within a state the order of the noises stays.
         usort($sorted, static fn (AbilityMargin $a, AbilityMargin $b): int => $b->state()->compare($a->state()));
@@ -260,6 +270,9 @@ final readonly class RungReading
      */
     private static function trading(array $margins, array $shares, BodyError $body, bool $atLimits): array
     {
+        if ([] === $shares) {
+            return $margins;
+        }
         $tied = array_intersect_key($margins, $shares);
         // What is taken to go as far as legs do has not been read, and errs in no way that is known.
         $isRead = static fn (AbilityMargin $margin): bool => null !== $margin->capacity && (!$atLimits || Bound::Exact === $margin->capacity->bound);
@@ -282,7 +295,10 @@ final readonly class RungReading
     private static function since(RungDefinition $rung, KnownPerson $person, Side $side, array $derived): ?Since
     {
         $latest = null;
-        foreach ([] === $person->holds->cleared ? [] : $person->holds->clearedOn($rung->work->loading($derived), $side) as $hold) {
+        if ([] === $person->holds->cleared) {
+            return null;
+        }
+        foreach ($person->holds->clearedOn($rung->work->loading($derived), $side) as $hold) {
             if (null !== $hold->cleared && (null === $latest || $hold->cleared->at > $latest->at)) {
                 $latest = $hold->cleared;
             }

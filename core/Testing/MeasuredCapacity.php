@@ -11,6 +11,10 @@ use LucidAscent\Core\LegChain\Uncertainty;
 /** How far a person goes in one ability on one side, and the readings that say so. */
 final readonly class MeasuredCapacity
 {
+    private ?\DateTimeImmutable $on;
+    /** @var list<string> */
+    private array $tests;
+
     /**
      * @param float $value in the ability's unit
      * @param float $error one SD, body and readings together
@@ -29,6 +33,9 @@ final readonly class MeasuredCapacity
         private array $repeated = [],
         private ?self $beforeRaising = null,
     ) {
+        // Every margin of every rung asks for these.
+        $this->on = array_reduce($from, static fn (?\DateTimeImmutable $newest, Evidence $e): ?\DateTimeImmutable => max($newest, $e->on));
+        $this->tests = array_values(array_unique(array_map(static fn (Evidence $e): string => $e->test, $from)));
     }
 
     /**
@@ -67,12 +74,12 @@ final readonly class MeasuredCapacity
     /** When the newest reading under it was taken; null when no date is known. */
     public function on(): ?\DateTimeImmutable
     {
-        return array_reduce($this->from, static fn (?\DateTimeImmutable $newest, Evidence $e): ?\DateTimeImmutable => max($newest, $e->on));
+        return $this->on;
     }
 
     /** @return list<string> the tests that it rests on */
     public function tests(): array
     {
-        return array_values(array_unique(array_map(static fn (Evidence $e): string => $e->test, $this->from)));
+        return $this->tests;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\LegChain;
 
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
@@ -18,6 +19,7 @@ use LucidAscent\Core\LegChain\Contact\Numbers;
 use LucidAscent\Core\LegChain\Contact\PigeonFront;
 use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -92,6 +94,33 @@ final class ContactNamesTest extends TestCase
                 self::assertStringContainsString($name, $e->getMessage());
             }
         }
+    }
+
+    /**
+     * Its joints are a thigh and a shin apart, its angles are theirs, and how one lies has no part in it.
+     *
+     * @param class-string<Contact> $contact
+     */
+    #[DataProvider('contacts')]
+    public function testAWholeLegIsTheBodys(string $contact): void
+    {
+        $start = array_column($contact::about()->controls, 'start', 'name');
+        $posture = [] === $start ? null : $contact::of(new SetUp(self::numbers($start), capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+        if (!$posture instanceof ChainReading) {
+            $this->expectNotToPerformAssertions();
+
+            return;
+        }
+        $body = SampleBody::leg();
+        [$hx, $hy, $hz, $kx, $ky, $kz, $ax, $ay, $az] = $posture->joints($body);
+        self::assertEqualsWithDelta($body->thigh, sqrt(($kx - $hx) ** 2 + ($ky - $hy) ** 2 + ($kz - $hz) ** 2), 1e-9);
+        self::assertEqualsWithDelta($body->shin, sqrt(($ax - $kx) ** 2 + ($ay - $ky) ** 2 + ($az - $kz) ** 2), 1e-9);
+        $pose = $posture->pose($body);
+        self::assertSame([[$hx, $hy, $hz], [$kx, $ky, $kz], [$ax, $ay, $az]], [$pose->hip->toArray(), $pose->knee->toArray(), $pose->ankle->toArray()]);
+        self::assertSame($pose->angles->toArray(), $posture->angles($body));
+        $again = LegChain::forward($body, new Sitting($hz - $body->seatedHipHeight, $posture->pelvicTilt()), $pose->angles);
+        self::assertEqualsWithDelta([$ax, $ay, $az], $again->ankle->toArray(), 1e-6);
+        self::assertSame($posture->angles($body), $posture->angles($body->shifted(Segment::LyingHipHeight, 2.0)));
     }
 
     public function testCrossingOverIsAbductionBelowNought(): void

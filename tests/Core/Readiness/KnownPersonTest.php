@@ -4,11 +4,22 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Readiness;
 
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\Contact\HalfLotus;
+use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Uncertainty;
+use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Practice\Since;
+use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\LegAsked;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use PHPUnit\Framework\TestCase;
@@ -79,6 +90,27 @@ final class KnownPersonTest extends TestCase
         self::assertEqualsWithDelta($person->capacities(Side::Left)->get(Ability::Rotation)?->value, $supposed->capacities(Side::Left)->get(Ability::Rotation)?->value, 1e-9);
         self::assertNotEqualsWithDelta(70.0, $person->capacities(Side::Left)->get(Ability::Abduction)?->value, 1e-3);
         self::assertSame($person->holds, $supposed->holds);
+    }
+
+    /** What was reckoned of a leg serves a supposition too, where that changes nothing of it, and nowhere else. */
+    public function testAFreeKneeGoesWhereItSuitsWhatIsSupposed(): void
+    {
+        $read = ['frog' => [['span' => 90.0]], 'shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]];
+        $free = new Demand(static fn (Capacity $capacity): Posture => new FreeKnee(HalfLotus::place(new Sitting()), $capacity));
+        $fixed = new Demand(static fn (Capacity $capacity): Posture => new KneeAtHeight(HalfLotus::place(new Sitting()), 20.0));
+        $asked = static fn (KnownPerson $person, Demand $demand, Side $side = Side::Left): LegAsked => LegAsked::of($demand, PropRule::None, $person, $side, $person->capacities($side), false);
+        foreach ([[Ability::Rotation, 60.0], [Ability::Abduction, 35.0], [Ability::Balance, 20.0]] as [$ability, $value]) {
+            $person = Person::of($read);
+            $before = $asked($person, $free);
+            $supposed = $person->supposing(Side::Left, [new Evidence($ability, $value, Bound::Exact, Uncertainty::none(), 'supposed', on: $person->on)]);
+            $alone = new KnownPerson($supposed->proportions, $supposed->evidence, $supposed->holds, [], $supposed->on);
+            self::assertSame($asked($alone, $free)->angles, $asked($supposed, $free)->angles);
+            self::assertSame(Ability::Balance === $ability, $before === $asked($supposed, $free), 'Balance moves no knee.');
+            self::assertSame($before, $asked($supposed, $free, Side::Right), 'The other side is as it was, and as the first had been.');
+            self::assertSame($asked($person, $fixed), $asked($supposed, $fixed));
+        }
+        $longer = Person::of($read, proportions: Proportions::of(Length::cm(168.0), ['thigh.right' => Length::cm(43.0)]));
+        self::assertNotEquals($asked($longer, $fixed)->angles, $asked($longer, $fixed, Side::Right)->angles, 'Legs that differ are two.');
     }
 
     public function testAfterAWordOnlyWhatIsNewerCounts(): void
