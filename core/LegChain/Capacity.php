@@ -11,14 +11,16 @@ use LucidAscent\Core\Body\InvalidValue;
  * How far a leg goes, in degrees by component. Taken as one limit per axis; a component that is
  * null sets no limit, and so decides nothing.
  */
-final readonly class Capacity
+final class Capacity
 {
+    private ?string $name = null;
+
     /** @throws InvalidValue when a number is not finite */
     public function __construct(
-        public ?float $flexion = null,
-        public ?float $abduction = null,
-        public ?float $rotation = null,
-        public ?float $kneeFlexion = null,
+        public readonly ?float $flexion = null,
+        public readonly ?float $abduction = null,
+        public readonly ?float $rotation = null,
+        public readonly ?float $kneeFlexion = null,
     ) {
         foreach (Component::cases() as $component) {
             $limit = $this->of($component);
@@ -31,7 +33,7 @@ final readonly class Capacity
     /** What tells it from any other. */
     public function name(): string
     {
-        return json_encode([$this->flexion, $this->abduction, $this->rotation, $this->kneeFlexion], JSON_THROW_ON_ERROR);
+        return $this->name ??= json_encode([$this->flexion, $this->abduction, $this->rotation, $this->kneeFlexion], JSON_THROW_ON_ERROR);
     }
 
     public function of(Component $component): ?float

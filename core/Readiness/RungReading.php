@@ -232,9 +232,11 @@ final readonly class RungReading
         if (count($sorted) < 2) {
             return $sorted;
         }
-        usort($sorted, static fn (AbilityMargin $a, AbilityMargin $b): int => [self::noises($a)] <=> [self::noises($b)]);
-        // A stable sort: within a state the order of the noises stays.
-        usort($sorted, static fn (AbilityMargin $a, AbilityMargin $b): int => $b->state()->compare($a->state()));
+        usort($sorted, static function (AbilityMargin $a, AbilityMargin $b): int {
+            $worse = $b->state()->compare($a->state());
+
+            return 0 === $worse ? self::noises($a) <=> self::noises($b) : $worse;
+        });
 
         return $sorted;
     }
