@@ -10,6 +10,7 @@ use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\Kept\Kept;
+use LucidAscent\App\Kept\Whose;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
@@ -30,7 +31,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library', 'library', methods: ['GET'])]
-    #[Kept(['q', 'component', 'family', 'purpose', 'level', 'remedy', 'hand'], false)]
+    #[Kept(['q', 'component', 'family', 'purpose', 'level', 'remedy', 'hand'], Whose::TeachersAlone)]
     public function library(Request $request, PersonOn $people): Response
     {
         $postures = $this->catalogue->all(Kind::Posture);
@@ -77,7 +78,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/postures/{id}', 'library_posture', methods: ['GET'])]
-    #[Kept(['condition'], false)]
+    #[Kept(['condition'], Whose::TeachersAlone)]
     public function posture(string $id, Request $request): Response
     {
         $posture = $this->catalogue->all(Kind::Posture)[$id] ?? throw $this->createNotFoundException();
@@ -115,7 +116,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/tests/{id}', 'library_test', methods: ['GET'])]
-    #[Kept([], false)]
+    #[Kept([], Whose::TeachersAlone)]
     public function test(string $id): Response
     {
         $test = $this->catalogue->all(Kind::Test)[$id] ?? throw $this->createNotFoundException();
@@ -124,7 +125,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/tests', 'library_tests', methods: ['GET'])]
-    #[Kept([], false)]
+    #[Kept([], Whose::TeachersAlone)]
     public function tests(): Response
     {
         $tests = $this->catalogue->all(Kind::Test);
@@ -134,21 +135,21 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/drills', 'library_drills', methods: ['GET'])]
-    #[Kept([], false)]
+    #[Kept([], Whose::TeachersAlone)]
     public function drills(): Response
     {
         return $this->render('library/drills.html.twig', ['drills' => $this->catalogue->all(Kind::Drill)]);
     }
 
     #[Route('/library/schools', 'library_schools', methods: ['GET'])]
-    #[Kept([], false)]
+    #[Kept([], Whose::TeachersAlone)]
     public function schools(): Response
     {
         return $this->render('library/schools.html.twig', ['schools' => $this->catalogue->all(Kind::School)]);
     }
 
     #[Route('/library/cautions', 'library_cautions', methods: ['GET'])]
-    #[Kept([], false)]
+    #[Kept([], Whose::TeachersAlone)]
     public function cautions(): Response
     {
         return $this->render('library/cautions.html.twig', ['cautions' => $this->catalogue->all(Kind::Caution)]);

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Kept\KeptParts;
+use LucidAscent\App\Kept\Whose;
 use LucidAscent\App\Practice\Due;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Wanted;
@@ -27,6 +29,7 @@ final class MatController extends TeacherController
     }
 
     #[Route('/', 'on_the_mat', methods: ['GET'])]
+    #[Kept(['q', 'page'], Whose::Everybodys)]
     public function onTheMat(Request $request, KeptParts $parts, OwnRecords $own): Response
     {
         $text = mb_substr(trim($request->query->getString('q')), 0, self::LONGEST);

@@ -217,6 +217,12 @@ final class OwnPageController extends AbstractController
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
             $log = Fields::of($sent);
+            $session = $logs->told($log, $practitioner, $teacher);
+            if (null !== $session) {
+                $this->mark($practitioner, PainSaid::class, "log $session");
+
+                return new JsonResponse(['address' => $this->generateUrl('own'), 'known' => false]);
+            }
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
             null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
             $known = $this->records->knows(SessionLog::class, $entry);
@@ -228,7 +234,7 @@ final class OwnPageController extends AbstractController
             $this->mark($practitioner, PainSaid::class, "log $entry");
         } catch (InvalidValue $e) {
             $logs->hearUnread($sent ?? $request->getContent(), $practitioner, $teacher);
-            $this->mark($practitioner, PainSaid::class, 'log '.Fields::textIn($sent, 'id', 'without an id'));
+            $this->mark($practitioner, PainSaid::class, 'log '.SessionLogs::idOf($sent));
 
             return new JsonResponse(['error' => $e->getMessage()], 422);
         }

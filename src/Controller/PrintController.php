@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Kept\Kept;
+use LucidAscent\App\Kept\Whose;
 use LucidAscent\App\Practice\HeldBack;
 use LucidAscent\App\Practice\ItemText;
 use LucidAscent\App\Practice\LayOut;
@@ -96,7 +97,7 @@ final class PrintController extends TeacherController
 
     /** Empty sheets to write readings on, for a class without electricity. */
     #[Route('/sheets/recording', 'recording_sheets', methods: ['GET'])]
-    #[Kept([], false)]
+    #[Kept([], Whose::TeachersAlone)]
     public function recording(Catalogue $catalogue): Response
     {
         $tests = $catalogue->all(Kind::Test);

@@ -102,6 +102,9 @@ final class SessionController extends TeacherController
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
             $log = Fields::of($sent);
+            if (null !== $this->sessionLogs->told($log, $practitioner, $this->teacher())) {
+                return new JsonResponse(['address' => $address, 'known' => false]);
+            }
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
             $known = $this->records->knows(SessionLog::class, $entry);
             $read = $this->sessionLogs->read($log, $entry, $practitioner, $plan, $this->teacher());

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Practice\PractisedMinutes;
+use LucidAscent\App\Kept\Kept;
+use LucidAscent\App\Kept\Whose;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Worked;
 use Symfony\Component\HttpFoundation\Response;
@@ -15,6 +17,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class WorkedController extends TeacherController
 {
     #[Route('/what-worked', 'what_worked', methods: ['GET'])]
+    #[Kept([], Whose::Everybodys)]
     public function show(PersonOn $person, PractisedMinutes $practised, Catalogue $catalogue): Response
     {
         $worked = new Worked($catalogue);

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Figure;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\StandardBody;
+use LucidAscent\App\Kept\KeptParts;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
@@ -16,14 +17,17 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\Readiness\PoseReading;
 
-/** The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. */
+/**
+ * The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. A figure
+ * is of a body and a catalogue, whatever is written about the person: it is drawn once.
+ */
 final class FigurePictures
 {
-    private ?Physique $standard = null;
+    private ?Proportions $standard = null;
     /** @var array<string, string> */
     private array $drawn = [];
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly RungFigures $figures)
+    public function __construct(private readonly Catalogue $catalogue, private readonly RungFigures $figures, private readonly KeptParts $kept)
     {
     }
 
@@ -37,9 +41,13 @@ final class FigurePictures
     {
         $size = Size::from($size);
         $side = Side::tryFrom($side) ?? Side::Left;
-        $key = implode(' ', [$posture, $rung, $size->value, $side->value, null === $person ? '' : spl_object_id($person), $view ?? '', null === $asRead ? '' : spl_object_id($asRead)]);
+        $entry = $this->catalogue->entry(Kind::Posture, $posture) ?? [];
 
-        return $this->drawn[$key] ??= $this->draw(fn (): DrawnFigure => $this->figures->of($posture, $rung, $this->body($person), $side, $asRead), $size, $view, $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side));
+        return $this->once(
+            $entry,
+            [$posture, $rung, $size->value, $side->value, $view, self::lengths($this->body($person)), $asRead],
+            fn (): string => $this->draw(fn (): DrawnFigure => $this->figures->of($posture, $rung, Physique::of($this->body($person)), $side, $asRead), $size, $view, $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side)),
+        );
     }
 
     /** The full form of a posture. */
@@ -54,7 +62,12 @@ final class FigurePictures
     {
         $entry = $this->catalogue->entry(Kind::Test, $test);
 
-        return null === $entry ? '' : $this->draw(fn (): DrawnFigure => $this->figures->ofTest($entry, $this->body($person), Side::tryFrom($side) ?? Side::Left), Size::from($size), null, sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])));
+        return null === $entry ? '' : $this->once($entry, ['test', $test, $size, $side, self::lengths($this->body($person))], fn (): string => $this->draw(
+            fn (): DrawnFigure => $this->figures->ofTest($entry, Physique::of($this->body($person)), Side::tryFrom($side) ?? Side::Left),
+            Size::from($size),
+            null,
+            sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])),
+        ));
     }
 
     /** The full form of a posture for one side, with the way that its limiter would still have to go; nothing where none is known. */
@@ -68,7 +81,7 @@ final class FigurePictures
         }
 
         return $this->draw(function () use ($reading, $full, $person, $component, $limiter): DrawnFigure {
-            $drawn = $this->figures->of($reading->posture->id, $full->rung->id, $this->body($person), $reading->side, $full->pose);
+            $drawn = $this->figures->of($reading->posture->id, $full->rung->id, Physique::of($person), $reading->side, $full->pose);
 
             $swing = Swing::of($drawn->figure, $full->pose->angles, $component, $limiter->shown);
 
@@ -79,7 +92,7 @@ final class FigurePictures
     /** Where the tape goes on a body: standing, sitting and lying, each line by the name of its length. */
     public function measures(): string
     {
-        return implode('', array_map(static fn (DrawnFigure $figure): string => $figure->svg(Size::Strip), RungFigures::ofMeasures($this->body(null))));
+        return implode('', array_map(static fn (DrawnFigure $figure): string => $figure->svg(Size::Strip), RungFigures::ofMeasures(Physique::of($this->body(null)))));
     }
 
     /** @param callable(): DrawnFigure $figure */
@@ -93,8 +106,26 @@ final class FigurePictures
         }
     }
 
-    private function body(?Proportions $person): Physique
+    /**
+     * @param array<string, mixed> $entry of the catalogue; a teacher's own may change under its name
+     * @param list<mixed> $name what the figure is made of, beside the catalogue
+     * @param \Closure(): string $draw
+     */
+    private function once(array $entry, array $name, \Closure $draw): string
     {
-        return null === $person ? $this->standard ??= Physique::of(Proportions::of(Length::cm(StandardBody::STATURE))) : Physique::of($person);
+        $key = json_encode($name, JSON_THROW_ON_ERROR);
+
+        return $this->drawn[$key] ??= isset($entry['own']) ? $draw() : $this->kept->ofNobody(['figure', $key], $draw);
+    }
+
+    /** @return list<float> of a whole body, in cm */
+    private static function lengths(Proportions $body): array
+    {
+        return [$body->stature->cm, ...$body->body(Side::Left)->lengths(), ...$body->body(Side::Right)->lengths()];
+    }
+
+    private function body(?Proportions $person): Proportions
+    {
+        return $person ?? $this->standard ??= Proportions::of(Length::cm(StandardBody::STATURE));
     }
 }

@@ -36,6 +36,23 @@ final class ChangeCounts
     }
 
     /**
+     * Of everybody whom a teacher has, as one.
+     *
+     * @return array{number: string, latest: \DateTimeImmutable|null} no two states of their records have the same number
+     */
+    public function ofEverybody(Uuid $teacher): array
+    {
+        $row = (array) $this->connection->fetchAssociative(
+            // Sums alone would be the same again after one has left and another come.
+            "SELECT CONCAT_WS(' ', COUNT(*), SUM(c.number), BIT_XOR(CRC32(CONCAT(HEX(c.subject), c.number)))) AS number, MAX(c.latest) AS latest
+             FROM practitioner p JOIN change_count c ON c.subject = p.id WHERE p.teacher_id = ?",
+            [$teacher->toBinary()],
+        );
+
+        return ['number' => (string) $row['number'], 'latest' => $this->connection->convertToPHPValue($row['latest'], MomentType::NAME)];
+    }
+
+    /**
      * @param list<Uuid> $subjects people, and teachers for what is their own
      *
      * @return array<string, array{number: int, latest: \DateTimeImmutable|null}> by id: the count, and the latest moment in any of its records

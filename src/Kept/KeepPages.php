@@ -40,8 +40,9 @@ final readonly class KeepPages
             return;
         }
         // Whose page it is is asked first: what belongs to another is answered as if it were not there.
-        $person = $kept->isOfPerson ? $this->records->practitioner($teacher, (string) $request->attributes->get('id')) : null;
-        $place = $this->parts->places($request->getRequestUri(), $teacher, null === $person ? [] : [$person])[(string) $person?->id];
+        $name = $request->getRequestUri();
+        $person = Whose::Persons === $kept->whose ? $this->records->practitioner($teacher, (string) $request->attributes->get('id')) : null;
+        $place = Whose::Everybodys === $kept->whose ? $this->parts->placeOfEverybody($name, $teacher) : $this->parts->places($name, $teacher, null === $person ? [] : [$person])[(string) $person?->id];
         $page = $this->parts->get($place);
         if (null !== $page) {
             $event->setController(fn (): Response => new Response($this->places->fill($page['page'], $page['word'], $this->twig, $this->tokens)));

@@ -42,17 +42,31 @@ final readonly class KeptParts
     public function places(string $name, Teacher $teacher, array $people): array
     {
         $counts = $this->counts->of([$teacher->id, ...array_map(static fn (Practitioner $one): Uuid => $one->id, $people)]);
-        $now = $this->clock->now();
-        $of = static fn (array $count): ?int => null !== $count['latest'] && $count['latest'] > $now ? null : $count['number'];
-        $own = $of($counts[(string) $teacher->id]);
+        $own = $counts[(string) $teacher->id];
         $places = [];
         foreach ([] === $people ? [''] : array_map(static fn (Practitioner $one): string => (string) $one->id, $people) as $id) {
-            $number = '' === $id ? 0 : $of($counts[$id]);
-            $places[$id] = null === $own || null === $number ? null
-                : hash('sha256', (string) json_encode([$name, $this->code, (string) $teacher->id, $own, $id, $number, Day::of($now), $now->getTimezone()->getName(), $this->locale->getLocale()]));
+            $places[$id] = $this->place($name, $teacher, $own, $id, $counts[$id] ?? ['number' => 0, 'latest' => null]);
         }
 
         return $places;
+    }
+
+    /** The same for what is made of the records of everybody whom a teacher has. */
+    public function placeOfEverybody(string $name, Teacher $teacher): ?string
+    {
+        return $this->place($name, $teacher, $this->counts->of([$teacher->id])[(string) $teacher->id], 'everybody', $this->counts->ofEverybody($teacher->id));
+    }
+
+    /**
+     * @param array{number: int, latest: \DateTimeImmutable|null} $own the teacher's
+     * @param array{number: int|string, latest: \DateTimeImmutable|null} $count of whom it is about
+     */
+    private function place(string $name, Teacher $teacher, array $own, string $about, array $count): ?string
+    {
+        $now = $this->clock->now();
+
+        return max($own['latest'], $count['latest']) > $now ? null
+            : hash('sha256', (string) json_encode([$name, $this->code, (string) $teacher->id, $own['number'], $about, $count['number'], Day::of($now), $now->getTimezone()->getName(), $this->locale->getLocale()]));
     }
 
     /**
@@ -81,6 +95,21 @@ final readonly class KeptParts
     public function ofTeacher(string $name, Teacher $teacher, \Closure $make): mixed
     {
         return $this->made($this->places($name, $teacher, [])[''], $make);
+    }
+
+    /**
+     * What depends on nobody's records but on what its name says, made once for this code and language.
+     *
+     * @template T
+     *
+     * @param list<mixed> $name all that it is made of
+     * @param \Closure(): T $make
+     *
+     * @return T
+     */
+    public function ofNobody(array $name, \Closure $make): mixed
+    {
+        return $this->made(hash('sha256', json_encode([$this->code, $this->locale->getLocale(), ...$name], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)), $make);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\Wanted;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
@@ -18,7 +19,7 @@ final readonly class Due
 {
     private const RETEST_DAYS = 28;
 
-    public function __construct(private Records $records, private Wanted $wanted, private ClockInterface $clock)
+    public function __construct(private Records $records, private Wanted $wanted, private HoldsOn $holds, private ClockInterface $clock)
     {
     }
 
@@ -37,7 +38,8 @@ final readonly class Due
         $age = null === $poses || null === $newest?->on ? null : $poses->person->age($newest->on);
 
         return [
-            'held' => $poses->person->holds->active ?? [],
+            // Whoever was never measured can have been hurt.
+            'held' => ($poses->person->holds ?? $this->holds->now($practitioner))->active,
             'measure' => null === $poses,
             'next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses),
             'retest' => null !== $age && $age >= self::RETEST_DAYS ? $age : null,

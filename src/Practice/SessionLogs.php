@@ -31,15 +31,59 @@ final readonly class SessionLogs
     {
     }
 
+    /**
+     * What was said to hurt while a session goes on ("of" is the id of the log that it will have): it holds at once, and
+     * that log, which says it too, does not say it again.
+     *
+     * @return Uuid|null the session's; null when this is no such telling, but a log
+     *
+     * @throws InvalidValue when it cannot be read
+     */
+    public function told(Fields $telling, Practitioner $practitioner, Teacher $by): ?Uuid
+    {
+        if (!$telling->has('of')) {
+            return null;
+        }
+        $of = Uuid::isValid($telling->text('of')) ? Uuid::fromString($telling->text('of')) : throw InvalidValue::because('of', 'is no session.');
+        $on = $this->on($telling);
+        foreach (self::said($telling) as [$pain, $side, $posture, $rung]) {
+            $this->pain->of($practitioner, $by, $pain, $side, "log $of", $posture, $rung, $on);
+        }
+
+        return $of;
+    }
+
+    /** @throws InvalidValue when it is no day, or has not been yet */
+    private function on(Fields $log): \DateTimeImmutable
+    {
+        $on = Day::of('on', $log->text('on'));
+        // A device may be a zone ahead of its teacher.
+        if (CalendarDay::between($this->clock->now(), $on) > 1) {
+            throw InvalidValue::because('on', 'has not been yet.');
+        }
+
+        return $on;
+    }
+
+    /** @return list<array{Pain, Side|null, string, string}> pain, side, posture and rung of all that was said beside the items */
+    private static function said(Fields $log): array
+    {
+        $pains = [];
+        foreach ($log->has('pains') ? $log->list('pains') : [] as $raw) {
+            foreach (PainFields::inUnreadable(['pain' => $raw]) as $pain) {
+                $text = static fn (string $name): string => Fields::textIn($raw, $name);
+                $pains[] = [$pain, Side::tryFrom($text('side')), $text('posture'), $text('rung')];
+            }
+        }
+
+        return $pains;
+    }
+
     /** @throws InvalidValue when it is no log of this catalogue's rungs */
     public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by): ReadLog
     {
-        $on = Day::of('on', $log->text('on'));
+        $on = $this->on($log);
         $now = $this->clock->now();
-        // A device may be a zone ahead of its teacher.
-        if (CalendarDay::between($now, $on) > 1) {
-            throw InvalidValue::because('on', 'has not been yet.');
-        }
         $soreAtNight = $log->flag('soreAtNight');
         /** @var array<string, array{string, Side, ReadinessCheck}> $checks */
         $checks = [];
@@ -79,12 +123,7 @@ final readonly class SessionLogs
                 $checks[$key] = [$posture, $one, $worse];
             }
         }
-        foreach ($log->has('pains') ? $log->list('pains') : [] as $raw) {
-            foreach (PainFields::inUnreadable(['pain' => $raw]) as $pain) {
-                $text = static fn (string $name): string => Fields::textIn($raw, $name);
-                $pains[] = [$pain, Side::tryFrom($text('side')), $text('posture'), $text('rung')];
-            }
-        }
+        array_push($pains, ...self::said($log));
         $records = [new SessionLog($entry, $practitioner, $by, $plan, $on, $now, $kept, $log->optionalNumber('before'), $log->optionalNumber('after'), mb_substr($log->text('note', ''), 0, 2000))];
         foreach ($checks as [$posture, $side, $check]) {
             $inChecks[] = [$check->pain, $side, $posture, $check->rung];
@@ -115,10 +154,16 @@ final readonly class SessionLogs
         }
     }
 
+    /** The session that a log, or what was told while it went on, is of, as far as it can be read. */
+    public static function idOf(mixed $sent): string
+    {
+        return Fields::textIn($sent, 'of', Fields::textIn($sent, 'id', 'without an id'));
+    }
+
     /** What a log that cannot be kept says of pain holds all the same. */
     public function hearUnread(mixed $sent, Practitioner $practitioner, Teacher $by): void
     {
-        $id = Fields::textIn($sent, 'id', 'without an id');
+        $id = self::idOf($sent);
         $parts = is_array($sent) ? [...(is_array($sent['items'] ?? null) ? $sent['items'] : []), ...(is_array($sent['pains'] ?? null) ? array_map(static fn (mixed $raw): array => ['pain' => $raw] + (is_array($raw) ? array_intersect_key($raw, ['side' => 0, 'posture' => 0, 'rung' => 0]) : []), $sent['pains']) : []), array_diff_key($sent, ['items' => 0, 'pains' => 0])] : [$sent];
         foreach ($parts as $part) {
             $text = static fn (string $name): string => Fields::textIn($part, $name);

@@ -9,7 +9,10 @@ use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Figure\FigurePictures;
 use LucidAscent\App\Kept\ChangeCounts;
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -203,6 +206,67 @@ final class KeptPageTest extends AppTestCase
         self::assertStringContainsString('Somebody new', $this->page('/library'));
         self::assertStringNotContainsString('Somebody new', $library);
         self::assertNotSame($journal, $this->page("/practitioners/$practitioner->id/journal"), 'Its moments are of another zone.');
+    }
+
+    public function testAPageOfEverybodyIsKeptUntilSomethingIsWrittenAboutOneOfThem(): void
+    {
+        $practitioner = $this->signedIn();
+        $this->tested($practitioner);
+        $teacher = $practitioner->teacher->id;
+        $second = new Practitioner(Uuid::v7(), $this->em()->find(Teacher::class, $teacher) ?? throw new \LogicException(), 'Second Person', new \DateTimeImmutable('-1 minute'), new \DateTimeImmutable('-1 minute'));
+        $this->em()->persist($second);
+        $this->em()->flush();
+        [$mat] = $this->asked('/');
+        [$again, $queries] = $this->asked('/');
+        self::assertSame($mat, $again);
+        self::assertLessThanOrEqual(4, $queries);
+        self::assertStringContainsString('Second Person', $mat);
+        self::assertStringNotContainsString('A Person', $this->page('/?q=second'));
+        self::assertStringContainsString('Second Person', $this->page('/?q=second'));
+        $this->say($practitioner);
+        [$held] = $this->asked('/');
+        self::assertStringContainsString('Held: Pain', $held);
+        self::assertStringNotContainsString('Held: Pain', $mat);
+        $this->say($second);
+        [$both] = $this->asked('/');
+        self::assertSame(2, substr_count($both, 'Held: Pain in or around a knee.'), 'Whoever was never measured can have been hurt.');
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        self::assertStringNotContainsString('Person', $this->page('/'), 'Another has other people.');
+    }
+
+    public function testNoTwoStatesOfEverybodyAreTheSame(): void
+    {
+        $practitioner = $this->signedIn();
+        $of = fn (): string => self::getContainer()->get(ChangeCounts::class)->ofEverybody($practitioner->teacher->id)['number'];
+        $states = [$of()];
+        foreach (['Anna', 'Berta'] as $name) {
+            $teacher = $this->em()->find(Teacher::class, $practitioner->teacher->id) ?? throw new \LogicException();
+            $other = new Practitioner(Uuid::v7(), $teacher, $name, new \DateTimeImmutable('-1 minute'), new \DateTimeImmutable('-1 minute'));
+            $this->em()->persist($other);
+            $this->em()->flush();
+            $states[] = $of();
+            $this->say($other);
+            $states[] = $of();
+        }
+        // As many changes, of others.
+        $this->say($practitioner);
+        $states[] = $of();
+        self::assertCount(6, array_unique($states));
+    }
+
+    public function testAFigureIsDrawnOnceForABodyAndAnotherForAnother(): void
+    {
+        $tall = Proportions::of(Length::cm(182.0));
+        $drawn = [];
+        foreach ([['strip', 'left', $tall], ['strip', 'right', $tall], ['card', 'left', $tall], ['strip', 'left', Proportions::of(Length::cm(182.0), ['shin.right' => Length::cm(43.0)])], ['strip', 'left', null]] as [$size, $side, $person]) {
+            self::ensureKernelShutdown();
+            $once = self::getContainer()->get(FigurePictures::class)->rung('half-lotus', 'mid-thigh-on-block', $size, $side, $person);
+            self::ensureKernelShutdown();
+            self::assertSame($once, self::getContainer()->get(FigurePictures::class)->rung('half-lotus', 'mid-thigh-on-block', $size, $side, $person));
+            $drawn[] = $once;
+        }
+        self::assertStringStartsWith('<svg', $drawn[0]);
+        self::assertSame($drawn, array_values(array_unique($drawn)));
     }
 
     public function testAPageAskedForWithWhatItDoesNotKnowIsMadeAnew(): void

@@ -169,13 +169,27 @@ final class OwnPageTest extends AppTestCase
         $send = fn (array $log, ?string $with): int => [$this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => (string) $with], content: (string) json_encode($log)), $this->client->getResponse()->getStatusCode()][1];
         self::assertSame(403, $send($log, 'another'));
         self::assertSame(0, $this->howMany(SessionLog::class));
+        // What hurt is told while the session goes on, and holds whether it ever comes to its end.
+        $telling = ['id' => (string) Uuid::v7(), 'of' => $log['id'], 'on' => $log['on'], 'items' => [], 'pains' => $log['pains']];
+        self::assertSame(403, $send($telling, 'another'));
+        self::assertSame(200, $send($telling, $token));
+        self::assertSame(200, $send($telling, $token));
+        self::assertSame(0, $this->howMany(SessionLog::class));
+        self::assertSame(1, $this->howMany(PainSaid::class));
+        self::assertSame(1, $this->howMany(FromPractitioner::class));
+        $this->client->request('GET', '/own');
+        self::assertSelectorTextContains('.note.caution', 'Rests for now');
+        self::assertSame(422, $send(['of' => 'none'] + $telling, $token));
+        self::assertSame(2, $this->howMany(PainSaid::class), 'Of what session nobody knows, and so it is another.');
+        self::assertSame(422, $send(['on' => '2099-01-01'] + $telling, $token));
+        self::assertSame(2, $this->howMany(PainSaid::class), 'Whatever its clock says, it was heard.');
         self::assertSame(200, $send($log, $token));
         self::assertSame(200, $send($log, $token));
         self::assertSame(1, $this->howMany(SessionLog::class));
-        self::assertSame(1, $this->howMany(PainSaid::class));
-        self::assertSame(2, $this->howMany(FromPractitioner::class), 'The log, and what hurt.');
+        self::assertSame(2, $this->howMany(PainSaid::class), 'It says what was told, and says it no more.');
+        self::assertSame(3, $this->howMany(FromPractitioner::class), 'The log, and what hurt.');
         self::assertSame(422, $send(['id' => 'none', 'items' => 'x', 'pain' => ['level' => 4, 'place' => 'knee', 'kind' => 'sharp']], $token));
-        self::assertSame(2, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
+        self::assertSame(3, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
         self::assertSelectorTextContains('main', 'Went well');
     }

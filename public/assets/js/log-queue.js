@@ -45,15 +45,22 @@ const open = async (log, key) => {
     return JSON.parse(new TextDecoder().decode(bytes));
 };
 
+const hurtsIn = ({ items = [], pains = [] }) =>
+    pains.length > 0 || items.some(({ pain }) => pain && (pain.level > 0 || pain.kind === 'lasting-numbness'));
+
 /** Puts a log in the queue: its owner and key, the address, and the body with its id. */
 export const queue = async ({ owner, key, address, body }) => {
     const content = { address, body };
-    const log = { id: body.id, owner, ...(canSeal() ? await seal(content, key) : { content }) };
+    const hurts = hurtsIn(body);
+    const log = { id: body.id, owner, hurts, ...(canSeal() ? await seal(content, key) : { content }) };
     keep([...waiting().filter((other) => !same(log)(other)), log]);
 };
 
 /** What waits of one teacher, and why it was refused: {id, refused}. */
 export const left = (owner) => waiting().filter((log) => log.owner === owner);
+
+/** Whether something that hurt waits to be told: until the server has heard it, this device has to hold it. */
+export const hurting = (owner) => left(owner).some((log) => log.hurts);
 
 /** What waits of whoever is signed in, opened: {id, refused, content}; content is null where it cannot be read here. */
 export const opened = async () => {
@@ -89,14 +96,7 @@ const post = ({ address, body }, token) =>
         body: JSON.stringify(body),
     });
 
-let sending = false;
-
-/** Sends what waits of the teacher who is signed in; answers whether nothing waits any more that could be sent. */
-export const sendAll = async () => {
-    if (sending) {
-        return false;
-    }
-    sending = true;
+const send = async () => {
     let done = true;
     try {
         // The token that a log was written with may have ended with its session: this one's is asked for.
@@ -104,7 +104,11 @@ export const sendAll = async () => {
         if (session === null) {
             return waiting().length === 0;
         }
-        for (const log of left(session.owner)) {
+        // What is put in while this goes on is sent as well.
+        const tried = new Set();
+        const next = () => left(session.owner).find(({ id }) => !tried.has(id));
+        for (let log = next(); log; log = next()) {
+            tried.add(log.id);
             const content = await open(log, session.key).catch(() => null);
             if (content === null) {
                 change(log, { refused: 'unreadable' });
@@ -119,7 +123,8 @@ export const sendAll = async () => {
                 keep(waiting().filter((other) => !same(log)(other)));
             } else if (response.status === 422) {
                 const { error } = await response.json().catch(() => ({ error: '' }));
-                change(log, { refused: error || String(response.status) });
+                // What it says of pain has been heard all the same.
+                change(log, { refused: error || String(response.status), hurts: false });
             } else {
                 done = false;
                 change(log, { refused: String(response.status) });
@@ -129,9 +134,23 @@ export const sendAll = async () => {
     } catch {
         return false;
     } finally {
-        sending = false;
         document.dispatchEvent(new Event('logs'));
     }
 };
+let sending = null;
+
+/** Sends what waits of the teacher who is signed in; answers whether nothing waits any more that could be sent. */
+export const sendAll = () => {
+    sending ??= send().finally(() => {
+        sending = null;
+    });
+    return sending;
+};
 
 window.addEventListener('online', () => sendAll());
+// A network that comes back does not always say so.
+setInterval(() => {
+    if (waiting().some((log) => !log.refused)) {
+        sendAll();
+    }
+}, 10_000);

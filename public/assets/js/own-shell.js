@@ -1,12 +1,11 @@
 // The own page without a network: the PIN opens the week that was kept, and nothing leaves this device until there is one.
-import { queue, sendAll } from './log-queue.js';
+import { hurting, queue, sendAll } from './log-queue.js';
 import { hasKey, hasWeek, openWeek, typed } from './own-store.js';
 import { t } from './texts.js';
 
 const main = document.querySelector('main');
 const door = document.querySelector('[data-shell-door]');
 const fault = document.querySelector('[data-shell-fault]');
-const HURT = 'own-hurt';
 let week = null;
 
 const note = (text, name = 'note') => {
@@ -40,7 +39,6 @@ const showHurts = () => {
             kind: form.elements.namedItem('pain[kind]').value,
             side: form.elements.namedItem('side').value,
         };
-        localStorage.setItem(HURT, today());
         await queue({
             owner: week.owner,
             key: week.key,
@@ -63,7 +61,7 @@ const show = () => {
     page.querySelector('[data-kept-week]')?.remove();
     page.querySelector('[data-measures]')?.remove();
     const isOver = today() > week.until;
-    if (localStorage.getItem(HURT) || isOver) {
+    if (hurting(week.owner) || isOver) {
         // What hurts holds here as well, until the server has heard it and has planned anew.
         page.querySelectorAll('[data-begin-session]').forEach((link) => link.remove());
         page.prepend(
@@ -121,12 +119,19 @@ if (!hasWeek()) {
 } else if (hasKey()) {
     await open();
 }
-// With a network again the page is the server's.
-window.addEventListener('online', async () => {
-    if (await sendAll()) {
-        localStorage.removeItem(HURT);
+// With a network again the page is the server's; nobody is torn out of a session, or of saying what hurts.
+const back = async () => {
+    const isThere = await fetch(document.body.dataset.tokens).then(
+        () => true,
+        () => false,
+    );
+    if (isThere) {
+        await sendAll();
+        if (!main.querySelector('[data-session], [data-shell-page] form')) {
+            window.location.assign('/own');
+        }
     }
-    if (!document.querySelector('[data-session]')) {
-        window.location.assign('/own');
-    }
-});
+};
+window.addEventListener('online', back);
+// It does not always say that it is there.
+setInterval(back, 10_000);

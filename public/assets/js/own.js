@@ -1,5 +1,5 @@
 // A practitioner's own page: installable, and here for a week without a network.
-import { left } from './log-queue.js';
+import { hurting } from './log-queue.js';
 import { canKeep, dropWeek, forgetKey, hasKey, keepWeek, typed } from './own-store.js';
 import { t } from './texts.js';
 
@@ -23,17 +23,24 @@ if (document.querySelector('[data-door]')) {
     dropWeek();
 }
 
-// What was said without a network has been heard: what is held now is the server's to say.
-const HURT = 'own-hurt';
-const heard = () => {
-    if (localStorage.getItem(HURT) && left(document.body.dataset.owner).length === 0) {
-        localStorage.removeItem(HURT);
-        window.location.reload();
+// What hurt, and is not told yet: until the server has heard it nothing is begun here. What is held then is the server's to say.
+const { owner } = document.body.dataset;
+if (owner && hurting(owner)) {
+    if (document.querySelector('[data-session]')) {
+        window.location.replace('/own');
     }
-};
-if (document.body.dataset.owner) {
-    document.addEventListener('logs', heard);
-    heard();
+    document.querySelectorAll('[data-begin-session]').forEach((link) => link.remove());
+    const note = document.createElement('p');
+    note.className = 'note caution';
+    note.textContent = t(
+        'It is written down on this phone, and is sent as soon as there is a network. Nothing is begun until then. Lie down, and let it rest.',
+    );
+    document.querySelector('main h1').before(note);
+    document.addEventListener('logs', () => {
+        if (!hurting(owner)) {
+            window.location.replace('/own');
+        }
+    });
 }
 
 const place = document.querySelector('[data-kept-week]');

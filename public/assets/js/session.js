@@ -40,10 +40,20 @@ const awake = async () => {
         lock = null;
     }
 };
+// The page may have been open since yesterday: the teacher's day counts.
+const today = () => new Intl.DateTimeFormat('sv-SE', { timeZone: root.dataset.zone }).format(new Date());
+// Where the log goes, and who may read it while it waits.
+const post = (body) => queue({ address: root.dataset.address, owner: root.dataset.owner, key: root.dataset.key, body });
+// It holds from now on, whether this session comes to its end or not; the log at the end says it too.
+const tell = async (pain) => {
+    await post({ id: crypto.randomUUID(), of: root.dataset.log, on: today(), items: [], pains: [pain] });
+    sendAll();
+};
 // What a pain that was said ends for the rest of this session: its side, all but lying rest, or some loads.
 const ends = [];
 const say = (pain, side, during = {}) => {
     pains.push({ ...pain, side, ...during });
+    tell(pains.at(-1));
     const rule = painTable[pain.where]?.[pain.kind]?.[pain.level];
     // An answer that is on no table ends everything.
     ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
@@ -459,21 +469,15 @@ find('finish').addEventListener('submit', async (event) => {
     if (felt(read('last'))) {
         say(read('last'), document.querySelector('#last-side').value);
     }
-    const queued = queue({
-        address: root.dataset.address,
-        owner: root.dataset.owner,
-        key: root.dataset.key,
-        body: {
-            id: root.dataset.log,
-            // The page may have been open since yesterday: the teacher's day at the end of the session counts.
-            on: new Intl.DateTimeFormat('sv-SE', { timeZone: root.dataset.zone }).format(new Date()),
-            items: log,
-            pains,
-            before: mean('before'),
-            after: mean('after'),
-            soreAtNight: find('sore').checked,
-            note: find('note').value,
-        },
+    const queued = post({
+        id: root.dataset.log,
+        on: today(),
+        items: log,
+        pains,
+        before: mean('before'),
+        after: mean('after'),
+        soreAtNight: find('sore').checked,
+        note: find('note').value,
     });
     const send = async () => {
         await queued;
