@@ -7,16 +7,20 @@ const PIN = '2468';
 let browser;
 let room;
 let home;
+const planned = async (name) => {
+    const address = await measured(room, name);
+    await room.goto(`${address}/plans/new`);
+    await room.getByLabel('Weeks').fill('2');
+    await room.getByRole('button', { name: 'Make the plan' }).click();
+    await room.waitForURL(/plans\/[0-9a-f-]{36}$/);
+    return address;
+};
 before(async () => {
     browser = await launch();
     teacher('own@studio.example');
     room = await open(browser);
     await signIn(room, 'own@studio.example');
-    home = await measured(room, 'Somebody At Home');
-    await room.goto(`${home}/plans/new`);
-    await room.getByLabel('Weeks').fill('2');
-    await room.getByRole('button', { name: 'Make the plan' }).click();
-    await room.waitForURL(/plans\/[0-9a-f-]{36}$/);
+    home = await planned('Somebody At Home');
 });
 after(() => browser.close());
 
@@ -37,7 +41,7 @@ const comeIn = async (phone, address) => {
     await phone.getByLabel('Choose a PIN').fill(PIN);
     await phone.getByLabel('once more').fill(PIN);
     await phone.getByRole('button', { name: 'Come in' }).click();
-    await phone.getByRole('heading', { name: 'Somebody At Home' }).waitFor();
+    await phone.getByRole('heading', { name: 'At Home' }).waitFor();
     const word = new URL(address).hash.slice(1);
     assert.ok(
         asked.every((url) => !url.includes(word)),
@@ -160,7 +164,7 @@ test('a whole session without a network is sent once there is one', async () => 
     await toEnd(phone);
     await phone.getByText('Kept on this device; it is sent').waitFor();
     await phone.context().setOffline(false);
-    await phone.waitForURL(/\/own\?said=|\/own$/, { timeout: 20_000 });
+    await phone.getByText('Your session is kept').waitFor({ timeout: 20_000 });
     await room.goto(base);
     await room.locator('[data-came-in]').getByRole('link').click();
     assert.equal(await room.getByRole('heading', { name: 'Sessions' }).count(), 1);
@@ -193,4 +197,30 @@ test('what hurts without a network holds on the phone, and for everybody once it
     await room.locator('[data-came-in].caution').waitFor();
     await room.goto(home);
     await room.locator('.note.caution').first().waitFor();
+});
+
+test('what hurts in a session holds though the session is never brought to its end', async () => {
+    home = await planned('Another At Home');
+    const phone = await open(browser, PHONE);
+    await comeIn(phone, await handOver());
+    await keptWeek(phone);
+    await shellIsReady(phone);
+    await phone.context().setOffline(true);
+    await phone.goto(`${base}/own`);
+    await phone.getByText('Without a network').waitFor();
+    await begin(phone);
+    await phone.getByRole('button', { name: 'Stop: it hurts' }).click();
+    await phone.locator('#hurt-level').selectOption('4');
+    await phone.locator('#hurt-where').selectOption('knee');
+    await phone.locator('#hurt-side').selectOption('left');
+    await phone.locator('[data-hurt-done]').click();
+    await phone.locator('[data-allowed]').waitFor();
+    // The page is closed in the middle, and opened again.
+    await phone.goto(`${base}/own`);
+    await phone.getByText('written down on this phone').waitFor();
+    assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
+    await phone.context().setOffline(false);
+    await phone.getByText('Rests for now').first().waitFor({ timeout: 40_000 });
+    await room.goto(home);
+    await room.getByText('Pain in or around a knee').first().waitFor();
 });

@@ -193,7 +193,7 @@ test('pain in the last counterpose ends what it bars, and the server hears of it
     teacher('last@studio.example');
     const page = await open(browser);
     await signIn(page, 'last@studio.example');
-    await planned(page, 'Last Person');
+    const lastPlan = await planned(page, 'Last Person');
     await toSession(page);
     await answerYes(page);
     let place = '';
@@ -223,6 +223,10 @@ test('pain in the last counterpose ends what it bars, and the server hears of it
     await page.locator('#hurt-side').selectOption('left');
     await check(page);
     await writtenDown(page);
+    // It is told while the session goes on: it holds whether that ever comes to its end.
+    await page.waitForFunction(() => JSON.parse(localStorage.getItem('session-logs')).length === 0);
+    const told = await page.evaluate(async (at) => (await fetch(at)).text(), lastPlan.replace(/\/plans.*/, ''));
+    assert.match(told, /Pain in or around a knee/);
     if (await page.locator('[data-run]').isVisible()) {
         await page.getByRole('button', { name: 'Skip' }).click();
     }
