@@ -35,10 +35,30 @@ final readonly class KneeAtHeight implements ChainReading, Posture
     {
         $hip = $this->contact->hip($body);
         $ankle = $this->contact->ankle($body);
-        $knee = self::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight)
-            ?? throw OutOfReach::kneeHeight($this->kneeHeight);
+        $knee = $this->kneeBetween($hip, $ankle, $body);
 
         return [$hip->x, $hip->y, $hip->z, $knee[0], $knee[1], $this->kneeHeight, $ankle->x, $ankle->y, $ankle->z];
+    }
+
+    /** Read more often than any other: hip and ankle, once made, serve the pose as well. */
+    public function pose(Body $body): LegPose
+    {
+        $hip = $this->contact->hip($body);
+        $ankle = $this->contact->ankle($body);
+        $knee = $this->kneeBetween($hip, $ankle, $body);
+
+        return LegChain::inverse($hip, new Vector($knee[0], $knee[1], $this->kneeHeight), $ankle, $this->contact->sitting()->pelvicTilt);
+    }
+
+    /**
+     * @return array{float, float} its x and y
+     *
+     * @throws OutOfReach
+     */
+    private function kneeBetween(Vector $hip, Vector $ankle, Body $body): array
+    {
+        return self::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight)
+            ?? throw OutOfReach::kneeHeight($this->kneeHeight);
     }
 
     public function pelvicTilt(): float
