@@ -39,4 +39,4 @@ $read = $median(static function () use ($catalogue, $person, $wanted): void {
 });
 $plan = $median(static fn () => (new Planner(new ReadPoses($catalogue->postures(), $person, $catalogue->tests()), $catalogue->practice(), $catalogue->dose('counted-breath'), [], $catalogue->drills()))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))));
 (require __DIR__.'/aim.php')(sprintf('plan of twelve weeks, over reading its poses alone: %.1f (%.1f ms)', $plan / $read, $plan), $plan, 20.0);
-@unlink($root.'/var/cache/bench-catalogue.php');
+array_map('unlink', glob($root.'/var/cache/bench-catalogue.php*') ?: []);

@@ -67,4 +67,4 @@ $states = array_map(static function (int $i) use ($catalogue, $person, $all): fl
 sort($states);
 $aim(sprintf('how ready for each posture of the catalogue, over all of their rungs: %.2f (%.1f ms)', $states[20] / $one, $states[20]), $states[20], 5.0);
 $aim(sprintf('readiness of a hundred people, over that of one: %.0f (100 would be in proportion, %.1f s)', $thousand / $one, $thousand / 1000), $thousand / 1000, 0.5);
-@unlink($root.'/var/cache/bench-catalogue.php');
+array_map('unlink', glob($root.'/var/cache/bench-catalogue.php*') ?: []);

@@ -59,7 +59,7 @@ final readonly class Formula
     /** What is known of its contact; null where it has none. */
     public function about(): ?About
     {
-        return null === $this->contact ? null : $this->contact::about();
+        return null === $this->contact ? null : Contacts::about($this->contact);
     }
 
     /** Sitting on a prop whose height is part of the reading. */

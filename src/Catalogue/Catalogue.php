@@ -23,14 +23,15 @@ use Symfony\Component\Config\ConfigCache;
 use Symfony\Component\Config\Resource\DirectoryResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
+use Symfony\Component\VarExporter\VarExporter;
 
 /** The catalogue: what is shipped, read and checked once and kept compiled as PHP, and beside it what a teacher has written. */
 final class Catalogue implements CacheWarmerInterface
 {
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
-    /** The shipped postures as the core takes them, as they were compiled. */
-    private string $definitions = '';
+    /** @var array<string, string> files with what is shipped as the core takes it, by what it is: each is read once somebody asks for it */
+    private array $compiled = [];
 
     /** @var array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string, mixed>>> */
     private array|\Closure $own = [];
@@ -214,25 +215,24 @@ final class Catalogue implements CacheWarmerInterface
     /** @return array<string, TestDefinition> by id, in the taught order */
     public function tests(): array
     {
-        return $this->tests ??= Definitions::ofTests($this->all(Kind::Test));
+        if (null === $this->tests) {
+            $own = $this->ownOf(Kind::Test);
+            $this->tests = [] === $own ? $this->compiledOf('tests') : Definitions::ofTests($this->all(Kind::Test));
+        }
+
+        return $this->tests;
     }
 
     /** @return array<string, PostureDefinition> by id */
     public function postures(): array
     {
-        if (null === $this->postures) {
-            $all = $this->all(Kind::Posture);
-            $shipped = unserialize($this->definitions, ['allowed_classes' => true]);
-            $this->postures = (is_array($shipped) ? $shipped : []) + Definitions::ofPostures(array_diff_key($all, $this->shipped(Kind::Posture)));
-        }
-
-        return $this->postures;
+        return $this->postures ??= $this->compiledOf('postures') + Definitions::ofPostures($this->ownOf(Kind::Posture));
     }
 
     /** @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id */
     public function practice(): array
     {
-        return $this->practice ??= Definitions::ofPractice($this->all(Kind::Posture));
+        return $this->practice ??= $this->compiledOf('practice') + Definitions::ofPractice($this->ownOf(Kind::Posture));
     }
 
     /** @return array<string, string> what entries are called, by id */
@@ -244,7 +244,7 @@ final class Catalogue implements CacheWarmerInterface
     /** @return array<string, PracticeDrill> by id */
     public function drills(): array
     {
-        return $this->drills ??= Definitions::ofDrills($this->all(Kind::Drill), $this->practice());
+        return $this->drills ??= $this->compiledOf('drills') + Definitions::ofDrills($this->ownOf(Kind::Drill), $this->practice());
     }
 
     /** The dose of a school; without one, breath is counted. */
@@ -328,12 +328,37 @@ final class Catalogue implements CacheWarmerInterface
             if ([] !== $folder->faults) {
                 throw InvalidCatalogue::because($folder->faults);
             }
-            $definitions = Definitions::ofPostures($folder->entries[Kind::Posture->value]);
-            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'loads' => CatalogueDemand::derived(), 'definitions' => serialize($definitions)], true).';', [new DirectoryResource($this->folder)]);
+            $practice = Definitions::ofPractice($folder->entries[Kind::Posture->value]);
+            $compiled = [];
+            foreach ([
+                'tests' => Definitions::ofTests($folder->entries[Kind::Test->value]),
+                'postures' => Definitions::ofPostures($folder->entries[Kind::Posture->value]),
+                'practice' => $practice,
+                'drills' => Definitions::ofDrills($folder->entries[Kind::Drill->value], $practice),
+            ] as $name => $definitions) {
+                $compiled[$name] = "$this->cache.$name.php";
+                (new ConfigCache($compiled[$name], false))->write('<?php return '.VarExporter::export($definitions).';');
+            }
+            // Last, for it says that the others are there.
+            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'loads' => CatalogueDemand::derived(), 'compiled' => $compiled], true).';', [new DirectoryResource($this->folder)]);
         }
-        ['entries' => $entries, 'loads' => $loads, 'definitions' => $this->definitions] = require $cache->getPath();
+        ['entries' => $entries, 'loads' => $loads, 'compiled' => $this->compiled] = require $cache->getPath();
         CatalogueDemand::know($loads);
 
         return $this->entries = $entries;
+    }
+
+    /** @return array<string, mixed> by id */
+    private function compiledOf(string $name): array
+    {
+        $this->entries();
+
+        return require $this->compiled[$name];
+    }
+
+    /** @return array<string, array<string, mixed>> what a teacher has written of a kind, by id */
+    private function ownOf(Kind $kind): array
+    {
+        return array_diff_key($this->all($kind), $this->shipped($kind));
     }
 }

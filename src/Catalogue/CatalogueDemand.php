@@ -9,7 +9,6 @@ use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
-use LucidAscent\Core\LegChain\Contact\About;
 use LucidAscent\Core\LegChain\Contact\Contact;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\OtherLeg;
@@ -21,12 +20,11 @@ use LucidAscent\Core\Posture\RungDemand;
 /** A rung's leg position as the catalogue writes it down. */
 final class CatalogueDemand implements RungDemand
 {
-    /** @var array<class-string<Contact>, About> */
-    private static array $abouts = [];
     /** @var array<string, list<string>> by the position's name */
     private static array $loads = [];
 
     private readonly string $name;
+    private readonly string $called;
     private readonly bool $isFree;
 
     /**
@@ -35,6 +33,7 @@ final class CatalogueDemand implements RungDemand
      */
     private function __construct(private readonly string $contact, private readonly array $values)
     {
+        $this->called = Contacts::name($contact);
         $this->name = $contact.' '.json_encode($values, JSON_THROW_ON_ERROR);
         try {
             $this->isFree = $this->posture(StandardBody::openHips(), StandardBody::STATURE) instanceof FreeKnee;
@@ -105,13 +104,13 @@ final class CatalogueDemand implements RungDemand
     /** Whether both legs are asked for their part in it. */
     public function usesBothLegs(): bool
     {
-        return $this->contact::about()->other->isUsed();
+        return Contacts::about($this->contact)->other->isUsed();
     }
 
     /** Whether both legs do the same in it. */
     public function isSymmetric(): bool
     {
-        return OtherLeg::Alike === $this->contact::about()->other;
+        return OtherLeg::Alike === Contacts::about($this->contact)->other;
     }
 
     public function isFree(): bool
@@ -122,7 +121,7 @@ final class CatalogueDemand implements RungDemand
     /** Whether a test that was set up like this reads the same position. */
     public function isOf(string $contact): bool
     {
-        return Contacts::name($this->contact) === $contact;
+        return $this->called === $contact;
     }
 
     public function values(): array
@@ -137,7 +136,6 @@ final class CatalogueDemand implements RungDemand
 
     public function ability(Component $component): ?array
     {
-        // Asked for each angle of each rung: what is known of a contact is told once.
-        return (self::$abouts[$this->contact] ??= $this->contact::about())->ability($component);
+        return Contacts::about($this->contact)->ability($component);
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Practice\PractisedMinutes;
 use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Kept\Whose;
+use LucidAscent\App\Practice\PractisedMinutes;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\Worked;
 use Symfony\Component\HttpFoundation\Response;
