@@ -34,7 +34,12 @@ final readonly class Mixture
     /** The chance of being below a value. */
     public function below(float $value): float
     {
-        return array_sum(array_map(static fn (array $part): float => $part['weight'] * ($part['sd'] > 0.0 ? Normal::below(($value - $part['mean']) / $part['sd']) : ($value >= $part['mean'] ? 1.0 : 0.0)), $this->parts));
+        $below = 0.0;
+        foreach ($this->parts as ['weight' => $weight, 'mean' => $mean, 'sd' => $sd]) {
+            $below += $weight * ($sd > 0.0 ? Normal::below(($value - $mean) / $sd) : ($value >= $mean ? 1.0 : 0.0));
+        }
+
+        return $below;
     }
 
     /** The value that it lies below with a chance. */
@@ -43,7 +48,9 @@ final readonly class Mixture
         $low = min(array_map(static fn (array $part): float => $part['mean'] - self::TAILS * $part['sd'], $this->parts));
         $high = max(array_map(static fn (array $part): float => $part['mean'] + self::TAILS * $part['sd'], $this->parts));
         $least = min(array_map(static fn (array $part): float => $part['sd'], $this->parts));
-        $at = $this->mean();
+        // From where it were if all of them were one.
+        $at = $this->mean() + $this->sd() * Normal::roughly($chance);
+        $at = $at > $low && $at < $high ? $at : ($low + $high) / 2.0;
         for ($step = 0; $step < self::STEPS; ++$step) {
             $off = $this->below($at) - $chance;
             $off < 0.0 ? $low = $at : $high = $at;
@@ -68,6 +75,11 @@ final readonly class Mixture
 
     private function density(float $value): float
     {
-        return array_sum(array_map(static fn (array $part): float => $part['weight'] * Normal::density(($value - $part['mean']) / $part['sd']) / $part['sd'], $this->parts));
+        $density = 0.0;
+        foreach ($this->parts as ['weight' => $weight, 'mean' => $mean, 'sd' => $sd]) {
+            $density += $weight * Normal::density(($value - $mean) / $sd) / $sd;
+        }
+
+        return $density;
     }
 }

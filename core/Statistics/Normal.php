@@ -43,6 +43,16 @@ final class Normal
         return $z > 0.0 ? 1.0 - $tail : $tail;
     }
 
+    /** What has about so much below it, to three digits: where a search begins (Abramowitz and Stegun, 26.2.23, from memory). */
+    public static function roughly(float $below): float
+    {
+        $tail = max(1e-300, min($below, 1.0 - $below));
+        $t = sqrt(-2.0 * log($tail));
+        $z = $t - ((0.010328 * $t + 0.802853) * $t + 2.515517) / (((0.001308 * $t + 0.189269) * $t + 1.432788) * $t + 1.0);
+
+        return $below < 0.5 ? -$z : $z;
+    }
+
     /** How much of the mean of what is above z lies beyond it: the hazard. */
     public static function hazard(float $z): float
     {

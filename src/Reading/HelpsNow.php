@@ -36,34 +36,58 @@ final readonly class HelpsNow
      */
     public static function of(array $remedies, Catalogue $catalogue, ReadPoses $poses, Side $side): array
     {
+        // Put in order before anything is read: only the first that may be practised are.
         $postures = $drills = [];
         foreach ($remedies as $order => $remedy) {
             foreach ($catalogue->all(Kind::Posture) as $id => $posture) {
-                if (in_array($remedy->value, $posture['remedies'] ?? [], true) && !isset($postures[$id]) && null !== ($now = $poses->of($id, $side)->stand()->rung)) {
-                    $postures[$id] = [[$order, array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target'], count($postures)], new self($id, $posture['name'], $now->rung->name)];
+                if (in_array($remedy->value, $posture['remedies'] ?? [], true)) {
+                    $postures[$id] ??= [$order, array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target'], count($postures)];
                 }
             }
             foreach ($catalogue->all(Kind::Drill) as $id => $drill) {
-                [$at, $rung] = explode('/', $drill['uses'].'/');
-                $shape = isset($poses->postures[$at]) ? $poses->shape($at, $rung, $side) : null;
-                if (in_array($remedy->value, $drill['remedies'] ?? [], true) && !isset($drills[$id]) && true === $shape?->isOpen()) {
-                    $drills[$id] = [[$order, count($drills)], new self($at, $drill['name'], $shape->reading->rung->name, $id)];
+                if (in_array($remedy->value, $drill['remedies'] ?? [], true)) {
+                    $drills[$id] ??= [$order, count($drills)];
                 }
             }
         }
 
-        return [...self::first($postures, self::POSTURES), ...self::first($drills, self::DRILLS)];
+        return [
+            ...self::first($postures, self::POSTURES, static function (string $id) use ($poses, $side): ?self {
+                $pose = $poses->of($id, $side);
+                $now = $pose->stand()->rung;
+
+                return null === $now ? null : new self($id, $pose->posture->name, $now->rung->name);
+            }),
+            ...self::first($drills, self::DRILLS, static function (string $id) use ($catalogue, $poses, $side): ?self {
+                $drill = $catalogue->entry(Kind::Drill, $id) ?? [];
+                [$at, $rung] = explode('/', ($drill['uses'] ?? '').'/');
+                $shape = isset($poses->postures[$at]) ? $poses->shape($at, $rung, $side) : null;
+
+                return true === $shape?->isOpen() ? new self($at, $drill['name'], $shape->reading->rung->name, $id) : null;
+            }),
+        ];
     }
 
     /**
-     * @param array<string, array{list<mixed>, self}> $found
+     * @param array<string, list<mixed>> $order by id
+     * @param \Closure(string): ?self $now what there is of one today; null when it may not be practised
      *
      * @return list<self>
      */
-    private static function first(array $found, int $most): array
+    private static function first(array $order, int $most, \Closure $now): array
     {
-        usort($found, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        asort($order);
+        $found = [];
+        foreach (array_keys($order) as $id) {
+            if (count($found) === $most) {
+                break;
+            }
+            $one = $now($id);
+            if (null !== $one) {
+                $found[] = $one;
+            }
+        }
 
-        return array_map(static fn (array $one): self => $one[1], array_slice($found, 0, $most));
+        return $found;
     }
 }

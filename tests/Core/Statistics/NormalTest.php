@@ -38,6 +38,14 @@ final class NormalTest extends TestCase
         }
     }
 
+    public function testWhereASearchBeginsIsNearToWhereItEnds(): void
+    {
+        for ($z = -6.0; $z <= 6.0; $z += 0.25) {
+            self::assertEqualsWithDelta($z, Normal::roughly(Normal::below($z)), 5e-4);
+        }
+        self::assertTrue(is_finite(Normal::roughly(0.0)) && is_finite(Normal::roughly(1.0)));
+    }
+
     public function testSharesAreEven(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(61));
