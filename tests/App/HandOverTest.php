@@ -78,6 +78,28 @@ final class HandOverTest extends AppTestCase
         self::assertSelectorTextContains('.note', 'Added: 0. On record already: 4.');
     }
 
+    public function testWhatIsInNoCatalogueHereIsKeptAndSaid(): void
+    {
+        $this->client->request('GET', "$this->home/record.json");
+        $record = json_decode((string) $this->client->getResponse()->getContent(), true);
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $read = function (array $record): string {
+            $this->client->request('GET', '/records/read');
+            $this->client->submitForm('Read it', ['record_form[file]' => $this->file((string) json_encode($record), 'json')]);
+
+            return $this->client->getCrawler()->filter('main')->text();
+        };
+        self::assertStringNotContainsString('Your catalogue has nothing', $read($record));
+        foreach ($record['tests'] as $i => $test) {
+            $record['tests'][$i] = ['id' => (string) Uuid::v7(), 'entryId' => (string) Uuid::v7(), 'kind' => 'a-test-of-mine'] + $test;
+        }
+        $said = $read($record);
+        self::assertStringContainsString('nothing of this name: a-test-of-mine. ', $said);
+        self::assertStringContainsString(sprintf('Added: %d.', count($record['tests'])), $said);
+        $this->client->clickLink('To the person');
+        self::assertResponseIsSuccessful();
+    }
+
     #[TestWith(['{"format":"ascent-record","version":7}', '/version 7/'])]
     #[TestWith(['not json at all', '/no record/'])]
     #[TestWith(['', '/file/i'])]

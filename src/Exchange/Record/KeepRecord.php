@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange\Record;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
@@ -28,13 +29,14 @@ final readonly class KeepRecord
         private SayPain $pain,
         private OneAtATime $oneAtATime,
         private ClockInterface $clock,
+        private Catalogue $catalogue,
     ) {
     }
 
     /**
      * @param bool $isTried whether nothing is kept in the end
      *
-     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null} person: the row's key
+     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null, unknown: list<string>} person: the row's key; unknown: names of what this catalogue has not
      *
      * @throws InvalidRecord when it is refused whole
      */
@@ -60,9 +62,10 @@ final readonly class KeepRecord
         return $answer;
     }
 
-    /** @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null} */
+    /** @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null, unknown: list<string>} */
     private function add(RecordParts $parts, Teacher $teacher): array
     {
+        $unknown = UnknownNames::of($parts->items, $this->catalogue);
         $row = $this->carried->person($teacher, Uuid::fromString($parts->head['person']['id']));
         $practitioner = null === $row ? null : $this->em->find(Practitioner::class, $row);
         $here = null === $practitioner ? [] : $this->records->of($practitioner);
@@ -111,7 +114,7 @@ final readonly class KeepRecord
             $this->pain->of($practitioner, $teacher, $pain, $side, $source);
         }
 
-        return ['added' => $many, 'known' => $known, 'refused' => $parts->refused, 'person' => (string) $practitioner->id];
+        return ['added' => $many, 'known' => $known, 'refused' => $parts->refused, 'person' => (string) $practitioner->id, 'unknown' => $unknown];
     }
 
     /**

@@ -24,7 +24,7 @@ final readonly class RecordFile
     }
 
     /**
-     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null}
+     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null, unknown: list<string>}
      *
      * @throws InvalidRecord when it is none
      */
