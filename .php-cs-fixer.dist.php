@@ -4,6 +4,7 @@ $finder = (new PhpCsFixer\Finder())
     ->in([__DIR__.'/core', __DIR__.'/src', __DIR__.'/tests', __DIR__.'/migrations', __DIR__.'/bench']);
 
 return (new PhpCsFixer\Config())
+    ->setParallelConfig(new PhpCsFixer\Runner\Parallel\ParallelConfig(4))
     ->setRiskyAllowed(true)
     ->setRules([
         '@Symfony' => true,

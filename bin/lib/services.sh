@@ -221,7 +221,7 @@ console_as_service() {
 }
 
 warm_cache() {
-    rm -rf "${ENV_DIR:?}/cache/prod" "$ROOT/var/cache"
+    rm -rf "${ENV_DIR:?}/cache/prod"
     console_as_service cache:warmup
 }
 
@@ -358,6 +358,11 @@ rotate_logs() {
 # prepare_code: a fresh cache when the code has changed since the last time.
 prepare_code() {
     STAMP=$(source_stamp)
+    # What commands have kept is of the code as it was; other environments of the same code leave it alone.
+    if [ "$(cat "$ROOT/var/cache.stamp" 2>/dev/null)" != "$STAMP" ]; then
+        rm -rf "$ROOT/var/cache"
+        printf '%s\n' "$STAMP" >"$ROOT/var/cache.stamp"
+    fi
     [ "$(cat "$ENV_DIR/stamp" 2>/dev/null)" != "$STAMP" ] || [ ! -d "$ENV_DIR/cache/prod" ] || return 0
     rm -f "$ENV_DIR/stamp"
     stop_one fpm QUIT

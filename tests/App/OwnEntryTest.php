@@ -28,17 +28,15 @@ final class OwnEntryTest extends AppTestCase
     public function testEveryShippedEntrySurvivesTheForm(): void
     {
         $catalogue = self::getContainer()->get(Catalogue::class);
+        $folder = $catalogue->folder();
         foreach ([Kind::Posture, Kind::Test] as $kind) {
             foreach ($catalogue->all($kind) as $id => $entry) {
                 [$back, $faults] = EntryDraft::fromForm($kind, EntryDraft::toForm($kind, $entry), $entry);
                 self::assertSame([], $faults, (string) $id);
-                [, $wrong] = $catalogue->folder()->tried($kind, OwnCatalogue::dump($back), "$id.yaml");
+                [, $wrong] = $folder->tried($kind, OwnCatalogue::dump($back), "$id.yaml");
                 self::assertSame([], array_map(strval(...), $wrong));
                 self::assertSame($entry['name'], $back['name']);
                 self::assertCount(count($entry['rungs'] ?? []), $back['rungs'] ?? []);
-                if ('pigeon' === $id) {
-                    break;
-                }
             }
         }
     }
