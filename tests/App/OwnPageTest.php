@@ -279,6 +279,25 @@ final class OwnPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(404);
     }
 
+    /** One that is missing would be noticed in the middle of a session without a network. */
+    public function testTheDeviceKeepsEveryScriptThatThePagesNeed(): void
+    {
+        $root = dirname(__DIR__, 2);
+        preg_match('/\.\.\.\[([^\]]+)\]\.map/', (string) file_get_contents("$root/public/assets/js/own-worker.js"), $list);
+        preg_match_all("/'([a-z-]+)'/", $list[1] ?? '', $kept);
+        $needed = [];
+        foreach (glob("$root/templates/own/{base,door,session,shell}.html.twig", GLOB_BRACE) ?: [] as $template) {
+            preg_match_all("#asset\('js/([a-z-]+)\.js'\)#", (string) file_get_contents($template), $found);
+            array_push($needed, ...$found[1]);
+        }
+        self::assertContains('session', $needed);
+        for ($i = 0; $i < count($needed); ++$i) {
+            preg_match_all("#from '\./([a-z-]+)\.js'|import\('\./([a-z-]+)\.js'#", (string) file_get_contents("$root/public/assets/js/$needed[$i].js"), $found);
+            array_push($needed, ...array_diff(array_filter([...$found[1], ...$found[2]]), $needed));
+        }
+        self::assertSame([], array_values(array_diff($needed, $kept[1])));
+    }
+
     public function testAnotherTeacherGivesNothingOut(): void
     {
         $this->client->loginUser($this->teacher('other@studio.example'));

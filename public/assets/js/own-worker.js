@@ -9,9 +9,20 @@ const FILES = [
     'texts/en.js',
     'fonts/atkinson-hyperlegible-next-latin.woff2',
     'fonts/spline-sans-mono-latin.woff2',
-    ...['page', 'draft', 'log-queue', 'texts', 'picture', 'session', 'own', 'own-door', 'own-store', 'own-shell'].map(
-        (name) => `js/${name}.js`,
-    ),
+    ...[
+        'page',
+        'draft',
+        'log-queue',
+        'texts',
+        'picture',
+        'session',
+        'session-log',
+        'session-pain',
+        'own',
+        'own-door',
+        'own-store',
+        'own-shell',
+    ].map((name) => `js/${name}.js`),
 ].map((name) => BASE + name);
 const SHELL = '/own/shell';
 

@@ -1,14 +1,15 @@
 // A guided session: one item after another, paced by time or breath, with a stop that is always in the
 // same place. Everything it needs came with the page, so it goes on without a network.
 import { left as leftOver, queue, sendAll } from './log-queue.js';
+import { SIDES, written, writtenForm } from './session-log.js';
+import { painsEnd } from './session-pain.js';
 import { t } from './texts.js';
 
 const root = document.querySelector('[data-session]');
 const find = (name) => root.querySelector(`[data-${name}]`);
 const items = JSON.parse(root.dataset.session).map((item, index) => ({ ...item, figure: index }));
-const painTable = JSON.parse(root.dataset.pains);
+const ends = painsEnd(JSON.parse(root.dataset.pains));
 const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
-const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
 const TONE_HZ = 392;
 const CUE_SECONDS = 20;
 const DECIMAL = /^\d{1,3}([.,]\d)?$/;
@@ -49,26 +50,11 @@ const tell = async (pain) => {
     await post({ id: crypto.randomUUID(), of: root.dataset.log, on: today(), items: [], pains: [pain] });
     sendAll();
 };
-// What a pain that was said ends for the rest of this session: its side, all but lying rest, or some loads.
-const ends = [];
 const say = (pain, side, during = {}) => {
     pains.push({ ...pain, side, ...during });
     tell(pains.at(-1));
-    const rule = painTable[pain.where]?.[pain.kind]?.[pain.level];
-    // An answer that is on no table ends everything.
-    ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
+    ends.say(pain, side);
 };
-// Nothing more of a posture that hurt, but what undoes it.
-const finished = new Set();
-const ended = (item) =>
-    (item.phase === 'work' && finished.has(item.posture)) ||
-    ends.some(
-        ({ all, side, loads, of }) =>
-            ((all || (side && of === '')) && !item.straightRest) ||
-            // A side that rests altogether leaves the other its gentle shapes.
-            (side && of !== '' && (item.side === of || item.side === 'both' || !item.gentle)) ||
-            loads.some((load) => item.loads.includes(load)),
-    );
 const read = (name) => ({
     level: Number(document.querySelector(`#${name}-level`).value),
     where: document.querySelector(`#${name}-where`).value,
@@ -231,60 +217,13 @@ const finish = () => {
     }
     find('run').hidden = true;
     find('finish').hidden = false;
-    const list = items.map((item, index) => ({ item, index })).filter(({ index }) => done.has(index));
-    find('finish-items').replaceChildren(
-        ...list.map(({ item, index }) => {
-            const box = document.createElement('fieldset');
-            const legend = document.createElement('legend');
-            legend.className = 'label';
-            const which = item.tries ? `, ${t('try %1%', item.tries)}` : '';
-            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.side].toLowerCase()}${which}`;
-            box.append(legend);
-            const tick = (name, text, checked) => {
-                const label = document.createElement('label');
-                label.className = 'choice';
-                const input = document.createElement('input');
-                input.type = 'checkbox';
-                input.checked = checked;
-                input.dataset.item = index;
-                input.dataset.name = name;
-                const span = document.createElement('span');
-                span.textContent = text;
-                label.append(input, ' ', span);
-                box.append(label);
-            };
-            const { holdReached, evenBreath, pain } = done.get(index);
-            tick('holdReached', t('The hold was reached'), holdReached);
-            tick('evenBreath', t('The breath stayed even'), evenBreath);
-            if (item.props.length > 0) {
-                tick('propsUsed', t('With the props as planned'), true);
-            }
-            for (const { id, text } of item.compensations) {
-                tick(`compensation:${id}`, text, false);
-            }
-            const words = document.createElement('input');
-            words.className = 'input';
-            words.maxLength = 500;
-            words.placeholder = t('A note, if any');
-            words.setAttribute('aria-label', t('A note, if any'));
-            words.dataset.item = index;
-            words.dataset.name = 'note';
-            box.append(words);
-            if (pain) {
-                const p = document.createElement('p');
-                p.className = 'fault';
-                p.textContent = t('Pain %1% of 10 was written down.', pain.level);
-                box.append(p);
-            }
-            return box;
-        }),
-    );
+    find('finish-items').replaceChildren(...writtenForm(items, done));
     find('title').focus();
 };
 // On to the next that nothing has ended, from a place on.
 const onward = (from = at + 1) => {
     let next = from;
-    while (next < items.length && ended(items[next])) {
+    while (next < items.length && ends.ended(items[next])) {
         next += 1;
     }
     return next < items.length ? show(next) : finish();
@@ -301,7 +240,7 @@ find('begin').addEventListener('click', () => {
         say(read('now'), document.querySelector('#now-side').value);
     }
     find('arrive').hidden = true;
-    const first = items.findIndex((item) => !ended(item));
+    const first = items.findIndex((item) => !ends.ended(item));
     if (first < 0) {
         finish();
         return;
@@ -319,7 +258,7 @@ find('pause').addEventListener('click', () => {
 });
 find('prev').addEventListener('click', () => {
     let before = at - 1;
-    while (before >= 0 && ended(items[before])) {
+    while (before >= 0 && ends.ended(items[before])) {
         before -= 1;
     }
     if (before >= 0) {
@@ -376,8 +315,8 @@ find('hurt-done').addEventListener('click', () => {
     if (items[at].phase === 'work') {
         done.set(at, { evenBreath: true, compensations: [], ...done.get(at), pain, holdReached: false });
     }
-    finished.add(posture);
-    const allowed = items.slice(at + 1).filter((item) => !ended(item));
+    ends.finish(posture);
+    const allowed = items.slice(at + 1).filter((item) => !ends.ended(item));
     find('hurt').hidden = true;
     find('allowed').hidden = false;
     holdKeys();
@@ -399,7 +338,7 @@ find('go-on').addEventListener('click', () => onward());
 find('end').addEventListener('click', finish);
 // A second entry is usually better, and tells more: both stand in the log, to be compared.
 find('again').addEventListener('click', () => {
-    if (ended(items[at])) {
+    if (ends.ended(items[at])) {
         return;
     }
     note({});
@@ -438,22 +377,6 @@ setInterval(() => {
 
 find('finish').addEventListener('submit', async (event) => {
     event.preventDefault();
-    const log = [...done].map(([index, { pain }]) => {
-        const of = (name) => find('finish').querySelector(`[data-item="${index}"][data-name="${name}"]`);
-        const { posture, rung, side, compensations, drill } = items[index];
-        return {
-            ...(drill ? { drill } : {}),
-            posture,
-            rung,
-            side,
-            pain,
-            holdReached: of('holdReached').checked,
-            evenBreath: of('evenBreath').checked,
-            propsUsed: of('propsUsed')?.checked ?? false,
-            note: of('note').value,
-            compensations: compensations.map(({ id }) => id).filter((id) => of(`compensation:${id}`).checked),
-        };
-    });
     const last = document.querySelector('#last-level');
     if (last.value === '') {
         find('asked-last').hidden = false;
@@ -472,7 +395,7 @@ find('finish').addEventListener('submit', async (event) => {
     const queued = post({
         id: root.dataset.log,
         on: today(),
-        items: log,
+        items: written(find('finish'), items, done),
         pains,
         before: mean('before'),
         after: mean('after'),

@@ -1,0 +1,77 @@
+// What is written down at the end of a session: a form of what was done, and what it says.
+import { t } from './texts.js';
+
+export const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
+
+const tick = (index, name, text, checked) => {
+    const label = document.createElement('label');
+    label.className = 'choice';
+    const input = document.createElement('input');
+    input.type = 'checkbox';
+    input.checked = checked;
+    input.dataset.item = index;
+    input.dataset.name = name;
+    const span = document.createElement('span');
+    span.textContent = text;
+    label.append(input, ' ', span);
+    return label;
+};
+const words = (index) => {
+    const input = document.createElement('input');
+    input.className = 'input';
+    input.maxLength = 500;
+    input.placeholder = t('A note, if any');
+    input.setAttribute('aria-label', t('A note, if any'));
+    input.dataset.item = index;
+    input.dataset.name = 'note';
+    return input;
+};
+const painLine = ({ level }) => {
+    const line = document.createElement('p');
+    line.className = 'fault';
+    line.textContent = t('Pain %1% of 10 was written down.', level);
+    return line;
+};
+
+/** A group of fields for each item that was done, in the order of the session; done is by the item's place. */
+export const writtenForm = (items, done) =>
+    items
+        .map((item, index) => ({ item, index }))
+        .filter(({ index }) => done.has(index))
+        .map(({ item, index }) => {
+            const { holdReached, evenBreath, pain } = done.get(index);
+            const box = document.createElement('fieldset');
+            const legend = document.createElement('legend');
+            legend.className = 'label';
+            const which = item.tries ? `, ${t('try %1%', item.tries)}` : '';
+            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.side].toLowerCase()}${which}`;
+            box.append(
+                legend,
+                tick(index, 'holdReached', t('The hold was reached'), holdReached),
+                tick(index, 'evenBreath', t('The breath stayed even'), evenBreath),
+                ...(item.props.length > 0 ? [tick(index, 'propsUsed', t('With the props as planned'), true)] : []),
+                ...item.compensations.map(({ id, text }) => tick(index, `compensation:${id}`, text, false)),
+                words(index),
+                ...(pain ? [painLine(pain)] : []),
+            );
+            return box;
+        });
+
+/** What the form says, as the server takes it. */
+export const written = (form, items, done) =>
+    [...done].map(([index, { pain }]) => {
+        const of = (name) => form.querySelector(`[data-item="${index}"][data-name="${name}"]`);
+        const { posture, rung, side, compensations, drill } = items[index];
+        return {
+            ...(drill ? { drill } : {}),
+            posture,
+            rung,
+            side,
+            pain,
+            holdReached: of('holdReached').checked,
+            evenBreath: of('evenBreath').checked,
+            propsUsed: of('propsUsed')?.checked ?? false,
+            note: of('note').value,
+            compensations: compensations.map(({ id }) => id).filter((id) => of(`compensation:${id}`).checked),
+        };
+    });
