@@ -163,7 +163,7 @@ final class ContactNamesTest extends TestCase
     }
 
     /** @param array<string, float> $values */
-    private static function numbers(array $values): Numbers
+    public static function numbers(array $values): Numbers
     {
         return new class($values) implements Numbers {
             /** @param array<string, float> $values */
