@@ -13,6 +13,7 @@ use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Own\OwnDoor;
 use LucidAscent\App\Own\OwnMeasures;
 use LucidAscent\App\Own\OwnPages;
+use LucidAscent\App\Practice\PlannedRungs;
 use LucidAscent\App\Practice\SessionLogs;
 use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\SayPain;
@@ -226,7 +227,7 @@ final class OwnPageController extends AbstractController
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
             null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
             $known = $this->records->knows(SessionLog::class, $entry);
-            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher);
+            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher, new PlannedRungs($this->records->plans($practitioner)));
             if (!$known) {
                 $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
             }

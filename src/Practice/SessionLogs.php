@@ -79,8 +79,12 @@ final readonly class SessionLogs
         return $pains;
     }
 
-    /** @throws InvalidValue when it is no log of this catalogue's rungs */
-    public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by): ReadLog
+    /**
+     * @param PlannedRungs|null $planned the only rungs that are checked by it; null where a teacher was there, who has seen it
+     *
+     * @throws InvalidValue when it is no log of this catalogue's rungs
+     */
+    public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by, ?PlannedRungs $planned = null): ReadLog
     {
         $on = $this->on($log);
         $now = $this->clock->now();
@@ -103,8 +107,8 @@ final readonly class SessionLogs
             }
             $kept[] = ('' === $drill ? [] : ['drill' => $drill]) + ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
             foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
-                // What is repeated, and a form beside a rung, proves no rung; what hurt in it counts all the same.
-                if ('' !== $drill || '' !== $shape->purpose) {
+                // What is repeated, a form beside a rung and what nobody planned prove no rung; what hurt in it counts all the same.
+                if ('' !== $drill || '' !== $shape->purpose || false === $planned?->has($posture, $rung, $one)) {
                     array_push($pains, ...array_map(static fn (Pain $pain): array => [$pain, $one, $posture, $rung], $said));
                     continue;
                 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Own\OwnDoor;
@@ -192,6 +195,32 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(3, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
         self::assertSelectorTextContains('main', 'Went well');
+    }
+
+    /** Three clean sessions pass a rung: of what nobody planned there are none, whatever a device sends. */
+    public function testWhatNobodyPlannedIsWrittenDownAndProvesNothing(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $session = $this->client->clickLink('Begin')->filter('[data-session]');
+        $items = json_decode((string) $session->attr('data-session'), true);
+        $work = array_values(array_filter($items, static fn (array $one): bool => 'work' === $one['phase'] && !isset($one['drill']) && 'both' !== $one['side']))[0];
+        $this->client->request('GET', '/own/token');
+        $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
+        $done = static fn (string $posture, string $rung, string $side, int $level = 0): array => ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'holdReached' => true, 'evenBreath' => true, 'compensations' => [], 'propsUsed' => true, 'pain' => ['level' => $level, 'where' => 0 === $level ? 'none' : 'ankle', 'kind' => 'ache']];
+        $send = function (array $items) use ($token): void {
+            $this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => $token], content: (string) json_encode(['id' => (string) Uuid::v7(), 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'soreAtNight' => false, 'items' => $items, 'pains' => [], 'note' => '']));
+            self::assertResponseIsSuccessful();
+        };
+        $rungs = array_column(self::getContainer()->get(Catalogue::class)->all(Kind::Posture)['lotus']['rungs'], 'id');
+        $send([$done('lotus', end($rungs), 'both')]);
+        self::assertSame([1, 0], [$this->howMany(SessionLog::class), $this->howMany(RungCheck::class)]);
+        $send([$done($work['posture'], $work['rung'], $work['side'])]);
+        self::assertSame([2, 1], [$this->howMany(SessionLog::class), $this->howMany(RungCheck::class)]);
+        $send([$done('lotus', end($rungs), 'left', 2)]);
+        self::assertSame([3, 1, 1], [$this->howMany(SessionLog::class), $this->howMany(RungCheck::class), $this->howMany(PainSaid::class)], 'What hurt in it counts.');
     }
 
     public function testWhatTheTeacherAllowedIsMeasuredAtHomeWithAWiderErrorUntilSeen(): void
