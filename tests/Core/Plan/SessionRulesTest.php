@@ -14,10 +14,13 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\Rule\BothSides;
 use LucidAscent\Core\Plan\Rule\NothingClosed;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Plan\Stance;
@@ -168,5 +171,21 @@ final class SessionRulesTest extends TestCase
         self::assertSame(['rule.closed'], $codes('held both', Side::Right));
         self::assertSame([], $codes('closed left', null, phase: 'warm-up'), 'How far a side stands is asked of work alone.');
         self::assertSame(['rule.closed'], $codes('closed left', null));
+    }
+
+    public function testBothSidesAreWorkedOnWhereBothMayBe(): void
+    {
+        $broken = static function (string $item, bool $isDrill): array {
+            $only = self::session([['work', $item, 60]])->items[0];
+            $drill = $isDrill ? new PracticeDrill('circle', 'Circle', $only->rung, new HoldRange(30.0, 60.0), 10.0, true, []) : null;
+
+            return array_map(static fn (Reason $reason): mixed => $reason->numbers['posture'], (new BothSides())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [new PlannedItem($only->rung, $only->phase, $only->side, 60, $only->because, $drill)]), 30, self::poses()));
+        };
+        self::assertSame(['Lying'], $broken('lying left', false));
+        self::assertSame(['Closed'], $broken('closed left', false), 'The other side has a rung of it to stand on.');
+        self::assertSame([], $broken('held left', false), 'Held on both sides.');
+        self::assertSame(['Circle'], $broken('lying left', true));
+        self::assertSame([], $broken('closed left', true), 'A drill is done in its own shape, and that is not open on the other side.');
+        self::assertSame([], $broken('lying both', false));
     }
 }
