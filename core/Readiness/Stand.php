@@ -21,13 +21,14 @@ final readonly class Stand
 {
     /**
      * @param RungReading|null $rung null while there is none to practise
+     * @param RungReading|null $next the rung that the bars keep closed; null while nothing bars any
      * @param list<Reason> $bars what keeps the next rung closed
      * @param list<string> $passed ids of the rungs that were passed
      * @param bool $isTried whether the rung's demand is not known, and trying it is how one finds out
      * @param array<string, list<Reason>> $closed why each rung is closed whatever was passed, by its id; nothing when it is not
      * @param list<string> $ladder ids of all rungs, from the ground up
      */
-    private function __construct(public ?RungReading $rung, public array $bars, public array $passed, public bool $isTried, private array $closed, private array $ladder, private string $posture)
+    private function __construct(public ?RungReading $rung, public ?RungReading $next, public array $bars, public array $passed, public bool $isTried, private array $closed, private array $ladder, private string $posture)
     {
     }
 
@@ -48,22 +49,22 @@ final readonly class Stand
         $ladder = array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs);
         $names = array_values(array_intersect_key($ladder, $passed));
         $closed = array_combine($ladder, array_map(static fn (RungReading $rung): array => self::bars($rung, $canBeMeasured), $rungs));
-        $bars = [];
+        [$next, $bars] = [null, []];
         if (null !== $now) {
-            $bars = $closed[$ladder[$now]];
+            [$next, $bars] = [$rungs[$now], $closed[$ladder[$now]]];
             if ([] === $bars) {
-                return new self($rungs[$now], [], $names, State::Unknown === $rungs[$now]->state(), $closed, $ladder, $posture->id);
+                return new self($next, null, [], $names, State::Unknown === $next->state(), $closed, $ladder, $posture->id);
             }
         }
         // The highest passed one below that nothing closes.
         for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
             if (!$rungs[$i]->isBarred()) {
-                return new self($rungs[$i], $bars, $names, false, $closed, $ladder, $posture->id);
+                return new self($rungs[$i], $next, $bars, $names, false, $closed, $ladder, $posture->id);
             }
-            $bars = [] === $bars ? $closed[$ladder[$i]] : $bars;
+            [$next, $bars] = [] === $bars ? [$rungs[$i], $closed[$ladder[$i]]] : [$next, $bars];
         }
 
-        return new self(null, $bars, $names, false, $closed, $ladder, $posture->id);
+        return new self(null, $next, $bars, $names, false, $closed, $ladder, $posture->id);
     }
 
     public function hasPassed(string $rung): bool

@@ -72,7 +72,7 @@ final readonly class ClassSheet
     /** @return array<string, array{PracticeRung|null, float|null, list<string>, string}> by side; "both" where both are alike */
     private function sides(string $posture, ReadPoses $poses): array
     {
-        $bars = static fn (Side $side): array => array_slice($poses->of($posture, $side)->stand()->bars, 0, 1);
+        $bars = fn (Side $side): array => array_slice($this->texts->bars($poses->of($posture, $side)->stand()), 0, 1);
         $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), new Equipment(self::PIECES, self::PIECES, true));
         $sides = [];
         foreach (Side::cases() as $side) {
@@ -83,7 +83,7 @@ final readonly class ClassSheet
                 null === $reading ? null : PropHeights::of($reading, $poses->person, $side),
                 null === $rung ? [] : $this->cautions($rung, $side, $poses),
                 // Of a shape of both sides at once the one may bar the other.
-                null === $rung ? implode(' ', array_map($this->texts->text(...), [] === $bars($side) ? $bars($side->opposite()) : $bars($side))) : '',
+                null === $rung ? implode(' ', [] === $bars($side) ? $bars($side->opposite()) : $bars($side)) : '',
             ];
         }
 

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\Core\Readiness\Stand;
 use LucidAscent\Core\Reason\Reason;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Extension\AbstractExtension;
@@ -28,6 +29,7 @@ final class ReasonExtension extends AbstractExtension
     {
         return [
             new TwigFilter('reason_text', $this->text(...)),
+            new TwigFilter('bar_texts', $this->bars(...)),
             new TwigFilter('cm', static fn (float $cm): string => self::rounded($cm, 1)."\u{a0}cm"),
             new TwigFilter('degrees', static fn (float $degrees): string => self::rounded($degrees, 0).'°'),
         ];
@@ -64,6 +66,22 @@ final class ReasonExtension extends AbstractExtension
         $text = $this->translator->trans($reason->code, $numbers, 'reasons');
 
         return mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1);
+    }
+
+    /**
+     * What bars the next rung. What is missing for that rung is not what is missing for the pose, so it is said of which it is.
+     *
+     * @return list<string>
+     */
+    public function bars(Stand $stand): array
+    {
+        $texts = array_map($this->text(...), $stand->bars);
+        $isOfRung = [] !== array_filter($stand->bars, static fn (Reason $bar): bool => in_array($bar->code, ['bar.short', 'bar.unread'], true));
+        if ($isOfRung && null !== $stand->next) {
+            $texts[0] = $this->translator->trans('Next is %1%.', ['%1%' => $stand->next->rung->name]).' '.$texts[0];
+        }
+
+        return $texts;
     }
 
     private function entryName(Kind $kind, string $id): string

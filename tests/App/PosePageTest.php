@@ -64,6 +64,16 @@ final class PosePageTest extends AppTestCase
         self::assertSame(2, $this->howMany(Test::class));
     }
 
+    /** What is missing for the next rung is less than for the pose: each says of which it is. */
+    public function testWhatIsMissingForTheNextRungIsSaidToBeOfIt(): void
+    {
+        $this->shins(30.0, 10.0, '-3 days');
+        foreach (["$this->home/poses/leg-behind-head", "$this->home/ladder/leg-behind-head"] as $page) {
+            $text = $this->client->request('GET', $page)->filter('main')->text();
+            self::assertMatchesRegularExpression('/Next is [^.]+\. [A-Z][a-z ]+: [0-9.]+° more would do it\./', $text, $page);
+        }
+    }
+
     public function testTheRouteShowsTerracesAndTheSameInWords(): void
     {
         $this->shins(24.0, 24.0, '-3 days');

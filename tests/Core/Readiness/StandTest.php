@@ -69,8 +69,10 @@ final class StandTest extends TestCase
         self::assertSame('high', $stand->rung?->rung->id, 'The next asks for more than there is: the highest passed one below.');
         self::assertSame(['bar.short'], self::codes($stand->bars));
         self::assertGreaterThan(30.0, $stand->bars[0]->numbers['more']);
+        self::assertSame('full', $stand->next?->rung->id, 'It is of the next rung that so much is missing.');
         $all = self::stand(Person::of(self::TURNS, seen: [self::seen('full')]));
         self::assertSame(['full', ['ground', 'low', 'high', 'full'], []], [$all->rung?->rung->id, $all->passed, $all->bars], 'At the top nothing bars the way.');
+        self::assertNull($all->next);
     }
 
     public function testATryThatWasNotCleanPassesNothing(): void
@@ -104,6 +106,7 @@ final class StandTest extends TestCase
     {
         $stand = self::stand(Person::of(self::TURNS), self::ladder(ground: 100.0));
         self::assertNull($stand->rung, 'Even the ground asks for more than there is.');
+        self::assertSame('ground', $stand->next?->rung->id);
         self::assertSame(['bar.short'], self::codes($stand->bars));
         self::assertSame(['bar.below'], self::codes($stand->closing('low')), 'Open by itself, and what is below is not passed.');
         self::assertSame(['bar.short', 'bar.below', 'bar.below', 'bar.below'], self::codes($stand->closing('full')));
