@@ -6,6 +6,8 @@ namespace LucidAscent\Tests\App;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Exchange\AssessAnswer;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\Core\Readiness\State;
@@ -55,6 +57,23 @@ final class AssessTest extends KernelTestCase
         self::assertSame('short', $poses['left']['state']);
         self::assertNotSame('short', $poses['right']['state']);
         self::assertNotSame([], array_filter($poses['left']['reasons'], static fn (array $reason): bool => str_starts_with($reason['text'], 'The other leg, ')));
+    }
+
+    /** Common practice: what is there for anyone, or with a teacher first, begins with something that stiff people can do. */
+    public function testWhoeverIsStiffFindsAFirstRung(): void
+    {
+        $angle = static fn (string $test, float $angle): array => ['test' => $test, 'side' => 'both', 'on' => '2026-03-01', 'tool' => 'inclinometer', 'trials' => [['angle' => $angle]]];
+        $stiff = [$angle('knee-hug', 112.0), $angle('leg-raise', 62.0), $angle('thigh-hang', 5.0), $angle('inward-turn', 25.0), $angle('overhead-reach', 150.0), self::test('frog', ['span' => 72.0]), self::test('heel-to-seat', ['gap' => 28.0]), self::test('shins-stacked', ['kneeHeight' => 24.0, 'ankleHeight' => 10.0])];
+        $postures = self::getContainer()->get(Catalogue::class)->all(Kind::Posture);
+        $postures = array_filter($postures, static fn (array $posture): bool => in_array($posture['level'] ?? '', ['anyone', 'teacher-first'], true));
+        self::assertGreaterThan(40, count($postures));
+        $without = [];
+        foreach (self::answer($stiff, array_keys($postures))['poses'] as $id => $sides) {
+            if (null === $sides['left']['rung']) {
+                $without[$id] = array_column($sides['left']['bars'], 'text');
+            }
+        }
+        self::assertSame([], $without);
     }
 
     public function testAConditionHoldsAndNamesWhatIsNearestInstead(): void
