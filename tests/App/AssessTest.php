@@ -232,8 +232,8 @@ final class AssessTest extends KernelTestCase
         return json_decode((string) json_encode($answer), true);
     }
 
-    private static function catalogue(): \LucidAscent\App\Catalogue\Catalogue
+    private static function catalogue(): Catalogue
     {
-        return self::getContainer()->get(\LucidAscent\App\Catalogue\Catalogue::class);
+        return self::getContainer()->get(Catalogue::class);
     }
 }
