@@ -45,9 +45,14 @@ final readonly class SessionLogs
             return null;
         }
         $of = Uuid::isValid($telling->text('of')) ? Uuid::fromString($telling->text('of')) : throw InvalidValue::because('of', 'is no session.');
+        if ([] !== ($telling->has('items') ? $telling->list('items') : [])) {
+            throw InvalidValue::because('items', 'belong to the log of the session.');
+        }
         $on = $this->on($telling);
-        foreach (self::said($telling) as [$pain, $side, $posture, $rung]) {
-            $this->pain->of($practitioner, $by, $pain, $side, "log $of", $posture, $rung, $on);
+        // Said a second time it holds a second time, whatever was lifted meanwhile; a telling that is sent twice is one.
+        $id = Uuid::isValid($telling->text('id', '')) ? Uuid::fromString($telling->text('id')) : null;
+        foreach (self::said($telling) as $i => [$pain, $side, $posture, $rung]) {
+            $this->pain->of($practitioner, $by, $pain, $side, "log $of", $posture, $rung, $on, null === $id ? null : Uuid::v5($practitioner->id, "$id $i"));
         }
 
         return $of;
@@ -74,6 +79,9 @@ final readonly class SessionLogs
                 $text = static fn (string $name): string => Fields::textIn($raw, $name);
                 $pains[] = [$pain, Side::tryFrom($text('side')), $text('posture'), $text('rung')];
             }
+        }
+        foreach (PainFields::everywhere(array_diff_key($log->all(), ['items' => 0, 'pains' => 0])) as $pain) {
+            $pains[] = [$pain, null, '', ''];
         }
 
         return $pains;

@@ -43,22 +43,22 @@ final readonly class SayPain
     /**
      * @param string $source where it was said, and with which entry: the same said there again is the same
      * @param string $during a posture or a test of the catalogue; empty when nobody knows
+     * @param Uuid|null $id of this telling, where it has one: then that alone makes it the same as another
      *
      * @return bool whether anything was written down
      */
-    public function of(Practitioner $practitioner, Teacher $by, Pain $pain, ?Side $side, string $source, string $during = '', string $rung = '', ?\DateTimeImmutable $on = null): bool
+    public function of(Practitioner $practitioner, Teacher $by, Pain $pain, ?Side $side, string $source, string $during = '', string $rung = '', ?\DateTimeImmutable $on = null, ?Uuid $id = null): bool
     {
         if (!$pain->isFelt()) {
             return false;
         }
         foreach ($this->records->painsSaid($practitioner) as $said) {
-            if ($said->source === $source && $said->side === $side && $said->pain()->equals($pain)) {
+            if (null === $id ? $said->source === $source && $said->side === $side && $said->pain()->equals($pain) : $said->id->equals($id)) {
                 return false;
             }
         }
         $now = $this->clock->now();
-        $this->records->add(new PainSaid(Uuid::v7(), $practitioner, $by, $now, Day::midnight($on ?? $now), $side, $pain->level, $pain->place, $pain->kind, mb_substr($source, 0, 80), mb_substr($during, 0, 40), mb_substr($rung, 0, 40)));
 
-        return true;
+        return $this->records->addOnce(new PainSaid($id ?? Uuid::v7(), $practitioner, $by, $now, Day::midnight($on ?? $now), $side, $pain->level, $pain->place, $pain->kind, mb_substr($source, 0, 80), mb_substr($during, 0, 40), mb_substr($rung, 0, 40)));
     }
 }

@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
@@ -15,6 +16,7 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Own\OwnDoor;
 use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\Core\Caution\Word;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\DomCrawler\Field\ChoiceFormField;
@@ -195,6 +197,35 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(3, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
         self::assertSelectorTextContains('main', 'Went well');
+    }
+
+    public function testWhatHurtsAgainHoldsAgainThoughTheFirstWasLiftedMeanwhile(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/token');
+        $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
+        $session = (string) Uuid::v7();
+        $send = function (array $telling) use ($token, $session): int {
+            $this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => $token], content: (string) json_encode($telling + ['id' => (string) Uuid::v7(), 'of' => $session, 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'items' => []]));
+
+            return $this->client->getResponse()->getStatusCode();
+        };
+        $holds = fn (): int => count(self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        $pains = ['pains' => [['level' => 3, 'where' => 'knee', 'kind' => 'ache', 'side' => 'left']]];
+        $first = $pains + ['id' => (string) Uuid::v7()];
+        self::assertSame([200, 1], [$send($first), $holds()]);
+        $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
+        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(), 'A Clinician', Word::Clinician, new \DateTimeImmutable('today'), 'All of it', true, [HoldsOn::idOf($said)]));
+        $this->em()->flush();
+        self::assertSame(0, $holds());
+        self::assertSame([200, 0], [$send($first), $holds()], 'The same telling, sent once more.');
+        self::assertSame([200, 1], [$send($pains), $holds()], 'Said anew.');
+        $count = $this->howMany(PainSaid::class);
+        self::assertSame(422, $send(['items' => [['pain' => ['level' => 5, 'where' => 'low-back', 'kind' => 'sharp']]]]));
+        self::assertSame($count + 1, $this->howMany(PainSaid::class), 'Beside an item, where no telling has it.');
+        self::assertSame(200, $send(['pain' => ['level' => 6, 'where' => 'groin', 'kind' => 'sharp']]));
+        self::assertSame($count + 2, $this->howMany(PainSaid::class), 'Under a name of its own.');
     }
 
     /** Three clean sessions pass a rung: of what nobody planned there are none, whatever a device sends. */
