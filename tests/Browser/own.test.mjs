@@ -76,6 +76,18 @@ const shellIsReady = (phone) =>
         }
     });
 
+// A phone whose week is kept, and whose network is gone.
+const withoutNetwork = async () => {
+    const phone = await open(browser, PHONE);
+    await comeIn(phone, await handOver());
+    await keptWeek(phone);
+    await shellIsReady(phone);
+    await phone.context().setOffline(true);
+    await phone.goto(`${base}/own`);
+    await phone.getByText('Without a network').waitFor();
+    return phone;
+};
+
 test('a practitioner comes in by the words and practises at home, and the teacher sees it', async () => {
     const phone = await open(browser, PHONE);
     await comeIn(phone, await handOver());
@@ -173,13 +185,7 @@ test('a whole session without a network is sent once there is one', async () => 
 });
 
 test('what hurts without a network holds on the phone, and for everybody once it is sent', async () => {
-    const phone = await open(browser, PHONE);
-    await comeIn(phone, await handOver());
-    await keptWeek(phone);
-    await shellIsReady(phone);
-    await phone.context().setOffline(true);
-    await phone.goto(`${base}/own`);
-    await phone.getByText('Without a network').waitFor();
+    const phone = await withoutNetwork();
     await phone.getByRole('link', { name: 'It hurts' }).click();
     await phone.getByLabel('Which side').selectOption('left');
     await phone.getByLabel('Where').selectOption('knee');
@@ -201,13 +207,7 @@ test('what hurts without a network holds on the phone, and for everybody once it
 
 test('what hurts in a session holds though the session is never brought to its end', async () => {
     home = await planned('Another At Home');
-    const phone = await open(browser, PHONE);
-    await comeIn(phone, await handOver());
-    await keptWeek(phone);
-    await shellIsReady(phone);
-    await phone.context().setOffline(true);
-    await phone.goto(`${base}/own`);
-    await phone.getByText('Without a network').waitFor();
+    const phone = await withoutNetwork();
     await begin(phone);
     await phone.getByRole('button', { name: 'Stop: it hurts' }).click();
     await phone.locator('#hurt-level').selectOption('4');

@@ -1,5 +1,6 @@
 // The own page without a network: the PIN opens the week that was kept, and nothing leaves this device until there is one.
 import { hurting, queue, sendAll } from './log-queue.js';
+import { untold, withhold } from './own-hold.js';
 import { hasKey, hasWeek, openWeek, typed } from './own-store.js';
 import { t } from './texts.js';
 
@@ -8,9 +9,9 @@ const door = document.querySelector('[data-shell-door]');
 const fault = document.querySelector('[data-shell-fault]');
 let week = null;
 
-const note = (text, name = 'note') => {
+const note = (text) => {
     const made = document.createElement('p');
-    made.className = name;
+    made.className = 'note';
     made.textContent = text;
     return made;
 };
@@ -63,16 +64,8 @@ const show = () => {
     const isOver = today() > week.until;
     if (hurting(week.owner) || isOver) {
         // What hurts holds here as well, until the server has heard it and has planned anew.
-        page.querySelectorAll('[data-begin-session]').forEach((link) => link.remove());
         page.prepend(
-            note(
-                isOver
-                    ? t('This week is over: nothing more of it is begun without a network.')
-                    : t(
-                          'It is written down on this phone, and is sent as soon as there is a network. Nothing is begun until then. Lie down, and let it rest.',
-                      ),
-                'note caution',
-            ),
+            withhold(page, isOver ? t('This week is over: nothing more of it is begun without a network.') : untold()),
         );
     }
     for (const section of page.querySelectorAll('[data-on]')) {

@@ -20,6 +20,7 @@ const FILES = [
         'session-pain',
         'own',
         'own-door',
+        'own-hold',
         'own-store',
         'own-shell',
     ].map((name) => `js/${name}.js`),

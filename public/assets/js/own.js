@@ -1,5 +1,6 @@
 // A practitioner's own page: installable, and here for a week without a network.
 import { hurting } from './log-queue.js';
+import { untold, withhold } from './own-hold.js';
 import { canKeep, dropWeek, forgetKey, hasKey, keepWeek, typed } from './own-store.js';
 import { t } from './texts.js';
 
@@ -29,13 +30,7 @@ if (owner && hurting(owner)) {
     if (document.querySelector('[data-session]')) {
         window.location.replace('/own');
     }
-    document.querySelectorAll('[data-begin-session]').forEach((link) => link.remove());
-    const note = document.createElement('p');
-    note.className = 'note caution';
-    note.textContent = t(
-        'It is written down on this phone, and is sent as soon as there is a network. Nothing is begun until then. Lie down, and let it rest.',
-    );
-    document.querySelector('main h1').before(note);
+    document.querySelector('main h1').before(withhold(document, untold()));
     document.addEventListener('logs', () => {
         if (!hurting(owner)) {
             window.location.replace('/own');
