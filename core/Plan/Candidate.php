@@ -87,6 +87,12 @@ final readonly class Candidate
             || (null !== $this->rungs['right'] && $holds->keepsShort($this->rungs['right']->rung->work, Side::Right));
     }
 
+    /** @return list<string> what is done of it, on either side; of what is repeated nothing: it is another thing to do in a shape */
+    public function shapes(): array
+    {
+        return null === $this->drill ? array_values(array_unique(array_map(static fn (PracticeRung $rung): string => $rung->shape(), array_filter($this->rungs)))) : [];
+    }
+
     public function isDeep(): bool
     {
         return [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => null !== $rung && !$rung->rung->isGentle());

@@ -48,7 +48,7 @@ final class Candidates
         $pinned = array_values(array_filter([...$request->sequence, ...$request->pinned], static fn (string $id): bool => isset($poses->postures[$id])));
         $ids = $pinned;
         foreach ($routes as $route) {
-            $ids = [...$ids, ...($route->isClosed($poses) ? [$route->wanted] : [$route->wanted, ...$route->frontier])];
+            $ids = [...$ids, ...($route->isClosed($poses) ? [$route->wanted] : [$route->wanted, ...$route->frontier, ...$route->helps])];
         }
         $ids = array_values(array_diff(array_unique($ids), $request->forbidden));
         $list = $instead = [];

@@ -22,14 +22,28 @@ final readonly class Measure
     /** @return self|null null where no test isolates what limits, or something holds it */
     public static function of(string $posture, ReadPoses $poses): ?self
     {
-        $worst = null;
-        foreach (Side::cases() as $side) {
-            $limiter = $poses->of($posture, $side)->limiter();
-            $worst = null !== $limiter && (null === $worst || $limiter->difference() < $worst[0]->difference()) ? [$limiter, $limiter->leg($side)] : $worst;
-        }
-        [$ability, $side] = null === $worst ? [$poses->postures[$posture]->abilities[0], Side::Left] : [$worst[0]->ability, $worst[1]];
+        [$ability, $side] = self::limiting($posture, $poses);
         $test = $poses->isolating($ability);
 
         return null === $test || [] !== $poses->person->holds->on($test->work, $side) ? null : new self($test, $side, $ability);
+    }
+
+    /** @return array{Ability, Side} of both sides what is furthest behind, of what was read before what was not */
+    private static function limiting(string $posture, ReadPoses $poses): array
+    {
+        $worst = null;
+        foreach (Side::cases() as $side) {
+            $pose = $poses->of($posture, $side);
+            $limiting = $pose->toWorkOn();
+            $behind = INF;
+            foreach ($pose->full()->margins as $margin) {
+                $behind = null !== $margin->shown && $margin->ability === $limiting[0] ? min($behind, $margin->difference()) : $behind;
+            }
+            if (null === $worst || $behind < $worst[0]) {
+                $worst = [$behind, $limiting];
+            }
+        }
+
+        return $worst[1];
     }
 }

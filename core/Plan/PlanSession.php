@@ -86,7 +86,7 @@ final class PlanSession
         $take = function (Candidate $candidate) use (&$left, &$work, &$room, $dose, $on): bool {
             $items = $this->items($candidate, $dose);
             $needed = self::seconds($items);
-            if ($needed > $left || isset($work[$candidate->key()])) {
+            if ($needed > $left || isset($work[$candidate->key()]) || self::isThere($candidate, $work)) {
                 return false;
             }
             $left -= $needed;
@@ -102,7 +102,7 @@ final class PlanSession
         foreach ($this->byWeight($theme) as $place => $candidate) {
             $apart = $this->tooSoon($candidate, $on, $dose);
             if (null !== $apart || !$take($candidate)) {
-                $tradesAway[$candidate->posture] = $apart ?? new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]);
+                $tradesAway[$candidate->posture] = $apart ?? (self::isThere($candidate, $work) ? new Reason('plan.same-shape', Source::Own, ['posture' => $this->poses->postures[$candidate->posture]->name]) : new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]));
             }
             // What limits is worked on by itself before everything else that one would like finds room.
             if (0 === $place) {
@@ -152,6 +152,18 @@ final class PlanSession
         usort($list, static fn (Candidate $a, Candidate $b): int => $b->weight($theme) <=> $a->weight($theme));
 
         return $list;
+    }
+
+    /**
+     * Whether all that would be done of it is done already, for another posture.
+     *
+     * @param array<string, array{Candidate, list<PlannedItem>}> $work
+     */
+    private static function isThere(Candidate $candidate, array $work): bool
+    {
+        $there = array_merge(...array_values(array_map(static fn (array $one): array => $one[0]->shapes(), $work)));
+
+        return [] !== $candidate->shapes() && [] === array_diff($candidate->shapes(), $there);
     }
 
     private function tooSoon(Candidate $candidate, \DateTimeImmutable $on, Dose $dose): ?Reason

@@ -73,6 +73,12 @@ final readonly class PracticeRung
         return null;
     }
 
+    /** What it looks like: rungs of several ladders are one shape, and done once a session. */
+    public function shape(): string
+    {
+        return null === $this->rung->demand ? $this->posture.'/'.$this->rung->id : $this->rung->demand->contact().' '.$this->stance->value;
+    }
+
     /** What stands at the end of a session, when the joints are warm, where the school has it so. */
     public function isLyingLotus(): bool
     {

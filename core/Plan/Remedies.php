@@ -34,8 +34,8 @@ final readonly class Remedies
         }
         foreach ($wanted as $id => $sides) {
             foreach ($sides as $side) {
-                $ability = $poses->of($id, $side)->limiter()?->ability;
-                $remedy = null === $ability ? null : Remedy::ofAbility($ability);
+                $ability = $poses->of($id, $side)->toWorkOn()[0];
+                $remedy = Remedy::ofAbility($ability);
                 // Nothing is pushed against the shape of a joint.
                 if (null !== $remedy && !($isBone && in_array($remedy, [Remedy::Rotation, Remedy::Abduction], true))) {
                     $sought[$remedy->value] ??= $ability;

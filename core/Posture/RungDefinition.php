@@ -32,6 +32,27 @@ final readonly class RungDefinition
     ) {
     }
 
+    /** @param list<GateDefinition> $more gates that it stands behind as well */
+    public function behind(array $more): self
+    {
+        $key = static fn (GateDefinition $gate): string => "{$gate->kind->value} $gate->asks";
+        $known = array_map($key, $this->gates);
+        $new = array_filter($more, static fn (GateDefinition $gate): bool => !in_array($key($gate), $known, true));
+
+        return [] === $new ? $this : new self(
+            $this->id,
+            $this->name,
+            $this->demand,
+            $this->thresholds,
+            $this->work,
+            $this->prop,
+            [...$this->gates, ...array_values($new)],
+            $this->otherLeg,
+            $this->otherDemand,
+            $this->isMeasuredThrough,
+        );
+    }
+
     public function isGentle(): bool
     {
         return $this->work->isGentle;

@@ -29,6 +29,7 @@ final readonly class AbilityMargin
      * @param float $asked what the rung asks
      * @param Uncertainty $uncertainty of the difference: what capacity and demand share of the body has cancelled
      * @param float $error one SD of the difference
+     * @param float $errorOfAsked one SD of what is asked, which no better reading makes smaller
      */
     private function __construct(
         public Ability $ability,
@@ -39,6 +40,7 @@ final readonly class AbilityMargin
         public float $error,
         public bool $isTooOld,
         public bool $isOtherLeg = false,
+        public float $errorOfAsked = 0.0,
     ) {
         $this->state = $this->judged();
     }
@@ -60,7 +62,7 @@ final readonly class AbilityMargin
         }
         $difference = $capacity->uncertainty->times($slope)->minus($demand);
 
-        return new self($ability, $capacity, $shown, $asked, $difference, $difference->error($body), $isTooOld);
+        return new self($ability, $capacity, $shown, $asked, $difference, $difference->error($body), $isTooOld, errorOfAsked: $demand->error($body));
     }
 
     /** Degrees, cm or seconds: a block under the hands has become a bend of the spine. */
@@ -85,13 +87,13 @@ final readonly class AbilityMargin
     /** The same, erring otherwise: a free knee trades it against another. */
     public function erring(Uncertainty $uncertainty, BodyError $body): self
     {
-        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $uncertainty, $uncertainty->error($body), $this->isTooOld, $this->isOtherLeg);
+        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $uncertainty, $uncertainty->error($body), $this->isTooOld, $this->isOtherLeg, $this->errorOfAsked);
     }
 
     /** What the other leg has to do: the planted one, or the one behind. */
     public function ofOtherLeg(): self
     {
-        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $this->uncertainty, $this->error, $this->isTooOld, true);
+        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $this->uncertainty, $this->error, $this->isTooOld, true, $this->errorOfAsked);
     }
 
     /** The side of the leg that it is about, in a pose of this side. */

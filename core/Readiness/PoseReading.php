@@ -6,10 +6,12 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
@@ -56,17 +58,38 @@ final class PoseReading
 
     public function state(): State
     {
-        $state = $this->full()->state();
-        foreach ($this->full()->shut() as $gate) {
-            $state = $state->worse($gate->best);
-        }
+        return $this->full()->stateBehindGates();
+    }
 
-        return $state;
+    /** @return list<GateFinding> what comes first; none unless that is what the state says */
+    public function first(): array
+    {
+        return State::First === $this->state() ? array_values(array_filter($this->full()->shut(), static fn (GateFinding $gate): bool => $gate->isKnownShut())) : [];
     }
 
     public function limiter(): ?AbilityMargin
     {
         return $this->full()->limiter();
+    }
+
+    /**
+     * What keeps this side back as far as anybody knows: the worst that is known short of it, else what is too close to
+     * tell, else what has least to spare; where nothing was read at all, what the posture asks for before all else.
+     *
+     * @return array{Ability, Side} with the leg that it is of
+     */
+    public function toWorkOn(): array
+    {
+        $known = array_filter($this->full()->byWeight(), static fn (AbilityMargin $margin): bool => null !== $margin->shown);
+        foreach ([State::Short, State::Near, State::Unknown, State::Open] as $state) {
+            foreach ($known as $margin) {
+                if ($state === $margin->state()) {
+                    return [$margin->ability, $margin->leg($this->side)];
+                }
+            }
+        }
+
+        return [$this->posture->abilities[0], $this->side];
     }
 
     /** A rung by its id; null when the ladder has none of that name. */

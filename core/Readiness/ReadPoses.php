@@ -136,9 +136,10 @@ final class ReadPoses
         return false;
     }
 
-    private function isInReach(string $first, Side $side): bool
+    /** Null where there is no such posture, or where it asks in a circle. */
+    private function stateOf(string $first, Side $side): ?State
     {
-        return isset($this->postures[$first]) && !isset($this->asking["$first $side->value"]) && $this->of($first, $side)->state()->isInReach();
+        return isset($this->postures[$first]) && !isset($this->asking["$first $side->value"]) ? $this->of($first, $side)->state() : null;
     }
 
     /** @return list<Ability> those that some test isolates */
@@ -152,7 +153,7 @@ final class ReadPoses
         $key = "$posture->id $side->value";
         $isAsking = isset($this->asking[$key]);
         $this->asking[$key] = true;
-        $reading = RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): bool => $this->isInReach($first, $side));
+        $reading = RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): ?State => $this->stateOf($first, $side));
         if (!$isAsking) {
             unset($this->asking[$key]);
         }

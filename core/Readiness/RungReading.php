@@ -69,22 +69,22 @@ final readonly class RungReading
      * known as a lower bound goes further.
      *
      * @param list<Ability> $isolated the abilities that some test isolates
-     * @param callable(string): bool $isInReach whether the full form of a posture is open or near on this side, by its id
+     * @param callable(string): ?State $stateOf of a posture on this side, by its id; null where there is none, or it is being read
      */
-    public static function of(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $isInReach): self
+    public static function of(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $stateOf): self
     {
         $since = self::since($rung, $person, $side, []);
-        $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $since, false);
+        $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $since, false);
         // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted, where one was.
         $derived = null === $reading->pose || [] === $person->holds->cleared ? [] : Load::ofLeg($reading->pose->angles->toArray());
         $sinceAll = self::since($rung, $person, $side, $derived);
         if ($sinceAll?->moment !== $since?->moment) {
-            $reading = self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, false);
+            $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $sinceAll, false);
         }
 
         // Of what is known exactly nothing goes further.
         return $reading->posture instanceof FreeKnee && !$reading->stateOfMargins()->isInReach() && !self::isAtLimits($person, $side, $sinceAll)
-            ? self::at($posture, $rung, $person, $side, $isolated, $isInReach, $sinceAll, true)
+            ? self::at($posture, $rung, $person, $side, $isolated, $stateOf, $sinceAll, true)
             : $reading;
     }
 
@@ -94,7 +94,7 @@ final readonly class RungReading
     }
 
     /** @param list<Ability> $isolated */
-    private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $isInReach, ?Since $since, bool $atLimits): self
+    private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $stateOf, ?Since $since, bool $atLimits): self
     {
         $other = $side->opposite();
         $capacities = $person->capacities($side, $since);
@@ -122,7 +122,7 @@ final readonly class RungReading
             $margins,
             [] === $person->holds->active ? [] : $person->holds->on($rung->work->loading($leg->loads()), $side),
             $testFirst,
-            array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $isInReach, $since), $rung->gates),
+            array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $stateOf, $since), $rung->gates),
             $seen,
             $since,
             $leg->posture,
@@ -165,8 +165,9 @@ final readonly class RungReading
 
     private function judged(): State
     {
+        // No measurement is missing: it is known not to be had, for whatever else the person can do.
         if ($this->isImpossible) {
-            return State::Unknown;
+            return State::Short;
         }
         $worst = State::Open;
         foreach ($this->margins as $margin) {
@@ -200,7 +201,19 @@ final readonly class RungReading
     /** @return list<GateFinding> the gates that are not met; none where the rung itself was seen clean */
     public function shut(): array
     {
-        return $this->isSeenClean() && [] === $this->testFirst ? [] : array_values(array_filter($this->gates, static fn (GateFinding $gate): bool => !$gate->isMet()));
+        return array_values(array_filter($this->asked(), static fn (GateFinding $gate): bool => !$gate->isMet()));
+    }
+
+    /** As seen, or as the numbers and what comes first have it: never better than what it waits for. */
+    public function stateBehindGates(): State
+    {
+        return array_reduce($this->asked(), static fn (State $state, GateFinding $gate): State => $state->worse($gate->best), $this->state());
+    }
+
+    /** @return list<GateFinding> none where the rung itself was seen clean */
+    private function asked(): array
+    {
+        return $this->isSeenClean() && [] === $this->testFirst ? [] : $this->gates;
     }
 
     /** What it asks of an ability of the working leg against what that shows; null where it asks nothing of it. */

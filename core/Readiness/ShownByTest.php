@@ -24,7 +24,7 @@ final class ShownByTest
         }
         $seen = [];
         foreach ($posture->rungs as $rung) {
-            if (true === $rung->demand?->isOf($definition->formula->name) && self::reaches($taken, $rung->demand->values())) {
+            if ($rung->demand?->contact() === $definition->formula->name && self::reaches($taken, $rung->demand->values())) {
                 $seen[] = new Seen($posture->id, $rung->id, $taken->side, true, $taken->on, $taken->at, showsAngles: false);
             }
         }

@@ -125,7 +125,7 @@ final readonly class Stand
             return $bars;
         }
         $state = $rung->stateUnheld();
-        if ($state->isInReach() || (State::Unknown === $state && $rung->rung->isGentle())) {
+        if ($state->isInReach() || ($rung->rung->isGentle() && (State::Unknown === $state || $rung->isImpossible))) {
             return [];
         }
         if ($rung->isImpossible) {

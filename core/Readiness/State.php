@@ -13,12 +13,14 @@ enum State: string
     case Near = 'near';
     /** Not enough, and by more than the noise. */
     case Short = 'short';
-    /** Not tested, too long ago, or known only as a lower bound that does not reach. */
+    /** A posture or a gate that comes before it is known not to be met; its own numbers would do, or are not known. */
+    case First = 'first';
+    /** A measurement or an observation is missing: not tested, too long ago, or known only as a lower bound that does not reach. */
     case Unknown = 'unknown';
     /** A stop rule applies. */
     case Held = 'held';
 
-    /** The posture's state out of its components': held, short, unknown, near, open, in this order. */
+    /** The posture's state out of its components': held, short, first, unknown, near, open, in this order. */
     public function worse(self $other): self
     {
         return $this->rank() >= $other->rank() ? $this : $other;
@@ -42,8 +44,9 @@ enum State: string
             self::Open => 0,
             self::Near => 1,
             self::Unknown => 2,
-            self::Short => 3,
-            self::Held => 4,
+            self::First => 3,
+            self::Short => 4,
+            self::Held => 5,
         };
     }
 }

@@ -11,6 +11,7 @@ use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\RungReading;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Readiness\Unasked;
 use LucidAscent\Core\Reason\Reason;
@@ -20,8 +21,9 @@ use LucidAscent\Core\Testing\TestDefinition;
 
 /**
  * What would settle the wanted poses most: the one test with the largest expected fall in the chance of
- * being wrong, a minute of testing; where no test would, a gate to ask, or the rung to try under the
- * teacher's eye. Never nothing while a wanted pose is not known. The weights are this product's own.
+ * being wrong, a minute of testing; where no test would, a gate to ask; where the verdicts stand, the test that would
+ * move a side on its ladder; else the rung to try under the teacher's eye. Never nothing while a wanted pose is not
+ * known, and nothing that would change no answer. The weights are this product's own.
  */
 final readonly class NextReading
 {
@@ -52,7 +54,7 @@ final readonly class NextReading
     {
         $asked = self::withWhatComesFirst($wanted, $poses);
 
-        return self::test($asked, $poses) ?? self::gate($asked, $poses) ?? self::rung($wanted, $poses);
+        return self::test($asked, $poses) ?? self::gate($asked, $poses) ?? self::onLadder($wanted, $poses) ?? self::rung($wanted, $poses);
     }
 
     /** @param list<string> $wanted */
@@ -98,7 +100,7 @@ final readonly class NextReading
                 $pose = $poses->of($id, $side);
                 foreach (State::Held === $pose->state() ? [] : $pose->full()->shut() as $gate) {
                     $test = $poses->tests[$gate->test] ?? null;
-                    if (null !== $test && !$gate->isRefused && [] === $poses->person->holds->on($test->work, $side)) {
+                    if (null !== $test && [] === $poses->person->holds->on($test->work, $side)) {
                         return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => $poses->postures[$id]->name]), true);
                     }
                 }
@@ -108,6 +110,64 @@ final readonly class NextReading
         return null;
     }
 
+    /**
+     * The test that most of what bars a next rung waits for.
+     *
+     * @param list<string> $wanted
+     */
+    private static function onLadder(array $wanted, ReadPoses $poses): ?self
+    {
+        $waiting = $found = [];
+        foreach ($wanted as $id) {
+            foreach (Side::cases() as $side) {
+                $rung = $poses->of($id, $side)->stand()->next;
+                if (null === $rung) {
+                    continue;
+                }
+                $because = new Reason('next.moves', Source::Own, ['posture' => $id, 'rung' => $rung->rung->id]);
+                foreach (self::telling($rung, $side, $poses) as [$test, $of]) {
+                    $key = "$test->id $of->value";
+                    $waiting[$key] = ($waiting[$key] ?? 0.0) + 1.0 / $test->minutes;
+                    $found[$key] ??= new self($test, $of, 0.0, $because, !$test->isMeasured());
+                }
+            }
+        }
+        arsort($waiting);
+
+        return $found[array_key_first($waiting) ?? ''] ?? null;
+    }
+
+    /** @return list<array{TestDefinition, Side}> the tests of what is not known of a rung, each with the side that it is of; none where something else keeps it closed */
+    private static function telling(RungReading $rung, Side $side, ReadPoses $poses): array
+    {
+        $isShort = !$rung->isSeenClean() && State::Short === $rung->stateOfMargins();
+        if ([] !== $rung->heldBy || $rung->waitsForOtherSide || $isShort || [] !== array_filter($rung->shut(), static fn (GateFinding $gate): bool => $gate->isKnownShut())) {
+            return [];
+        }
+        $telling = [];
+        foreach ($rung->shut() as $gate) {
+            $test = $poses->tests[$gate->test] ?? null;
+            if (null !== $test && [] === $poses->person->holds->on($test->work, $side)) {
+                $telling[] = [$test, $side];
+            }
+        }
+        foreach ($rung->isSeenClean() ? [] : $rung->margins as $margin) {
+            foreach (State::Unknown === $margin->state() ? $poses->settling($margin->ability, $rung, $margin->leg($side)) : [] as $test) {
+                // Another lower bound settles nothing when it does not happen to reach.
+                if (Bound::Exact === $test->shows($margin->ability) || null === $margin->capacity) {
+                    $telling[] = [$test, $margin->leg($side)];
+                }
+            }
+        }
+        foreach ($rung->testFirst as $ability) {
+            foreach ($poses->settling($ability, $rung, $side) as $test) {
+                $telling[] = [$test, $side];
+            }
+        }
+
+        return $telling;
+    }
+
     /** @param list<string> $wanted */
     private static function rung(array $wanted, ReadPoses $poses): ?self
     {
@@ -115,7 +175,9 @@ final readonly class NextReading
             foreach (Side::cases() as $side) {
                 $pose = $poses->of($id, $side);
                 $rung = $pose->stand()->rung;
-                if (State::Unknown === $pose->state() && null !== $rung) {
+                // A gentle rung whose demand is not known is tried: that is how one finds out.
+                $isTried = State::Short === $pose->state() && $pose->stand()->isTried;
+                if (null !== $rung && ($isTried || in_array($pose->state(), [State::Unknown, State::First], true))) {
                     return new self(null, $side, 0.0, new Reason('next.try', Source::Trade, ['posture' => $id, 'rung' => $rung->rung->id]), false, $id, $rung->rung->id);
                 }
             }
@@ -142,8 +204,8 @@ final readonly class NextReading
             $all[] = $id;
             foreach (Side::cases() as $side) {
                 foreach ($poses->of($id, $side)->full()->shut() as $gate) {
-                    if ('' !== $gate->first) {
-                        $wanted[] = $gate->first;
+                    if ('' !== $gate->posture) {
+                        $wanted[] = $gate->posture;
                     }
                 }
             }
@@ -157,8 +219,8 @@ final readonly class NextReading
     {
         $isOwn = $side === $pose->side;
         $fall = $isOwn ? self::doubt($test, $pose, $poses) : 0.0;
-        // One shortage that is known for sure is a verdict; so is a stop. More numbers change neither.
-        if (in_array($pose->state(), [State::Short, State::Held], true)) {
+        // One shortage that is known for sure is a verdict; so is a stop, and what comes first. More numbers change none of them.
+        if (in_array($pose->state(), [State::First, State::Short, State::Held], true)) {
             return $fall;
         }
         if ($pose->full()->stateOfMargins()->isInReach()) {
@@ -224,7 +286,7 @@ final readonly class NextReading
         if (Bound::AtLeast === $proves || true === $taken?->isClean()) {
             return 0.0;
         }
-        $after = min($margin->error, $test->formula->usualError());
+        $after = min($margin->error, hypot($margin->errorOfAsked, $test->formula->usualError()));
 
         return Chance::positive(-abs($margin->difference()), $margin->error) - Chance::positive(-abs($margin->difference()), $after);
     }

@@ -118,10 +118,9 @@ final class CatalogueDemand implements RungDemand
         return $this->isFree;
     }
 
-    /** Whether a test that was set up like this reads the same position. */
-    public function isOf(string $contact): bool
+    public function contact(): string
     {
-        return $this->called === $contact;
+        return $this->called;
     }
 
     public function values(): array

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Figure\FigureGaps;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Posture\AsksLess;
+use LucidAscent\Core\Posture\DemandOrder;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 
 /**
@@ -184,6 +186,25 @@ final class CatalogueFolder
         $gaps = TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => $this->faultOf(Kind::Posture, $id, $path, $message), $this->graph());
         foreach (FigureGaps::of($this->entries) as [$kind, $id, $path, $message]) {
             $gaps[] = $this->faultOf($kind, $id, $path, $message);
+        }
+
+        return [...$gaps, ...$this->demandGaps()];
+    }
+
+    /** @return list<Fault> full forms that ask less than what comes before them and say not why, or say why and do not */
+    private function demandGaps(): array
+    {
+        $gaps = [];
+        $postures = Definitions::ofPostures($this->entries[Kind::Posture->value]);
+        foreach ($postures as $id => $posture) {
+            $said = array_map(static fn (array $one): string => $one['component'].' '.($one['leg'] ?? 'this'), $this->entries[Kind::Posture->value][$id]['asks_less'] ?? []);
+            $found = array_column(array_map(static fn (AsksLess $one): array => [$one->key(), $one], DemandOrder::lacking($posture, $postures, StandardBody::openHips())), 1, 0);
+            foreach (array_diff_key($found, array_flip($said)) as $one) {
+                $gaps[] = $this->faultOf(Kind::Posture, $id, 'rungs/'.(count($posture->rungs) - 1).'/demand', sprintf('asks %s of %s%s, and %s before it asks %.1f.', null === $one->asked ? 'nothing' : sprintf('%.1f', $one->asked), $one->ability->value, $one->isOtherLeg ? ' of the other leg' : '', $one->before, $one->more));
+            }
+            foreach (array_diff($said, array_keys($found)) as $key) {
+                $gaps[] = $this->faultOf(Kind::Posture, $id, 'asks_less', sprintf('says why it asks less of "%s", and it does not.', $key));
+            }
         }
 
         return $gaps;

@@ -94,7 +94,14 @@ final class Definitions
      */
     public static function ofPostures(array $entries): array
     {
-        return array_map(self::ofPosture(...), $entries);
+        $by = [];
+        foreach ($entries as $id => $posture) {
+            foreach (array_keys($posture['relations']['prepares'] ?? []) as $prepared) {
+                $by[$prepared][] = $id;
+            }
+        }
+
+        return array_map(static fn (array $posture): PostureDefinition => self::ofPosture($posture)->preparedBy($by[$posture['id']] ?? []), $entries);
     }
 
     /** @param array<string, mixed> $posture */
@@ -105,16 +112,20 @@ final class Definitions
         foreach ($posture['forms'] ?? [] as $form) {
             $forms[(string) $form['alternates_with']][] = self::ofRung($posture, $form);
         }
-        if ([] === $rungs) {
-            throw new \OutOfBoundsException(sprintf('The posture %s has no rungs.', $posture['id']));
+        $full = array_pop($rungs) ?? throw new \OutOfBoundsException(sprintf('The posture %s has no rungs.', $posture['id']));
+        $needs = array_map(strval(...), array_keys($posture['relations']['needs'] ?? []));
+        // What a posture needs comes before its full form, and before the other forms of that.
+        $behind = array_map(static fn (string $id): GateDefinition => new GateDefinition(GateKind::First, $id), $needs);
+        if (isset($forms[$full->id])) {
+            $forms[$full->id] = array_map(static fn (RungDefinition $form): RungDefinition => $form->isGentle() ? $form : $form->behind($behind), $forms[$full->id]);
         }
 
         return new PostureDefinition(
             $posture['id'],
             $posture['name'],
             array_values(array_map(Ability::from(...), $posture['components'])),
-            $rungs,
-            array_map(strval(...), array_keys($posture['relations']['needs'] ?? [])),
+            [...$rungs, $full->behind($behind)],
+            $needs,
             array_map(strval(...), array_keys($posture['relations']['same_action_as'] ?? [])),
             $forms,
         );

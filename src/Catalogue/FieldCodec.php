@@ -180,7 +180,9 @@ final class FieldCodec
      */
     private static function demand(array $lines): array
     {
-        if (1 === count($lines) && 1 === preg_match('/^leg\s+([a-z-]+)\s*(?::\s*(.*))?$/', $lines[0], $m)) {
+        $leg = [];
+        if (1 === preg_match('/^leg\s+([a-z-]+)\s*(?::\s*(.*))?$/', $lines[0] ?? '', $m)) {
+            array_shift($lines);
             $values = [];
             foreach (array_filter(array_map(trim(...), explode(',', $m[2] ?? '')), static fn (string $v): bool => '' !== $v) as $pair) {
                 if (1 !== preg_match('/^([A-Za-z]+)\s+(-?\d+(?:\.\d+)?)$/', $pair, $value)) {
@@ -189,7 +191,7 @@ final class FieldCodec
                 $values[$value[1]] = (float) $value[2];
             }
 
-            return ['contact' => $m[1], 'values' => $values, 'unit' => 'cm and degrees', 'source' => 'own'];
+            $leg = ['contact' => $m[1], 'values' => $values, 'unit' => 'cm and degrees', 'source' => 'own'];
         }
         $thresholds = [];
         foreach ($lines as $line) {
@@ -200,22 +202,23 @@ final class FieldCodec
             ];
         }
 
-        return ['thresholds' => $thresholds];
+        return $leg + ([] === $thresholds && [] !== $leg ? [] : ['thresholds' => $thresholds]);
     }
 
     /** @param array<string, mixed> $demand */
     private static function demandText(array $demand): string
     {
+        $lines = [];
         if (isset($demand['contact'])) {
             $values = [];
             foreach ($demand['values'] as $name => $value) {
                 $values[] = "$name $value";
             }
 
-            return "leg {$demand['contact']}".([] === $values ? '' : ': '.implode(', ', $values));
+            $lines[] = "leg {$demand['contact']}".([] === $values ? '' : ': '.implode(', ', $values));
         }
 
-        return implode("\n", array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']} {$t['at_least']['unit']}", $demand['thresholds'] ?? []));
+        return implode("\n", [...$lines, ...array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']} {$t['at_least']['unit']}", $demand['thresholds'] ?? [])]);
     }
 
     private static function id(string $text): string

@@ -20,7 +20,7 @@ final class DecideCommand extends DocumentCommand
     protected function configure(): void
     {
         $this->setHelp(<<<'TEXT'
-            Reads {"posture","rung","side","next":"open|near|short|unknown|held","sessions":[{"on","holdReached","evenBreath","pain",
+            Reads {"posture","rung","side","next":"open|near|unknown|first|short|held","sessions":[{"on","holdReached","evenBreath","pain",
             "compensations","soreAtNight"}],"conditions","events"} and prints the decision with its reasons and the sessions they rest on.
             Without "side", what holds either side counts. "next":"held" is a stop.
 

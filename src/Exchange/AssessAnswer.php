@@ -12,6 +12,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\PropHeights;
@@ -84,6 +85,7 @@ final readonly class AssessAnswer
     {
         return [
             'state' => $pose->state()->value,
+            'first' => array_map(static fn (GateFinding $gate): array => '' === $gate->posture ? ['gate' => $gate->gate] : ['posture' => $gate->posture], $pose->first()),
             'limiter' => $pose->limiter()?->ability->value,
             'chance' => $pose->chance(),
             'seen' => $pose->seenOn()?->format('Y-m-d'),

@@ -31,7 +31,7 @@ final readonly class DecideAnswer
     }
 
     /**
-     * {"posture", "rung", "next": "open|near|short|unknown|held", "sessions": [{"on", "rung"?, "holdReached",
+     * {"posture", "rung", "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?, "holdReached",
      * "evenBreath", "pain", "compensations", "soreAtNight"}, …]}; a log that is sent twice counts once.
      *
      * @return array<string, mixed>
@@ -60,7 +60,7 @@ final readonly class DecideAnswer
         }
         [$entries, $unreadEvents] = $this->events->of($document, $today);
         $holds = Holds::of([...$pains, ...$entries], $today);
-        $next = State::tryFrom($document->text('next', State::Unknown->value)) ?? throw InvalidValue::because('next', 'is open, near, short, unknown or held.');
+        $next = State::tryFrom($document->text('next', State::Unknown->value)) ?? throw InvalidValue::because('next', 'is open, near, unknown, first, short or held.');
         $heldBy = [];
         foreach (null === self::side($document) ? Side::cases() : [self::side($document)] as $side) {
             foreach ($holds->on($work ?? new Work([]), $side) as $hold) {

@@ -133,7 +133,10 @@ final readonly class KeptParts
     {
         $item = null === $place ? null : $this->pool->getItem($place);
 
-        return null === $item || !$item->isHit() ? null : unserialize((string) gzinflate($item->get()));
+        [$kept, $until] = null === $item || !$item->isHit() ? [null, 0.0] : $item->get();
+
+        // By the clock that the page was made by.
+        return null === $kept || (float) $this->clock->now()->format('U.u') >= $until ? null : unserialize((string) gzinflate($kept));
     }
 
     /** @param \DateTimeImmutable|null $until the moment from which it says something else, where there is one */
@@ -141,7 +144,8 @@ final readonly class KeptParts
     {
         if (null !== $place) {
             $latest = $this->clock->now()->modify('+'.self::HOURS.' hours');
-            $this->pool->save($this->pool->getItem($place)->set(gzdeflate(serialize($what), 1))->expiresAt(null === $until ? $latest : min($until, $latest)));
+            $end = null === $until ? $latest : min($until, $latest);
+            $this->pool->save($this->pool->getItem($place)->set([gzdeflate(serialize($what), 1), (float) $end->format('U.u')])->expiresAfter(self::HOURS * 3600));
         }
     }
 }

@@ -20,7 +20,7 @@ final readonly class RouteMap
 
     /**
      * @param list<array{id: string, name: string, x: int, y: int, left: State, right: State, wanted: bool, frontier: bool, keystone: bool}> $nodes
-     * @param list<list<array{int, int}>> $edges the points of each
+     * @param list<array{points: list<array{int, int}>, isHelp: bool}> $edges
      */
     private function __construct(public array $nodes, public array $edges, public int $width, public int $height)
     {
@@ -29,10 +29,14 @@ final readonly class RouteMap
     /** @param list<Route> $routes */
     public static function of(array $routes, ReadPoses $poses, ?Keystone $keystone): self
     {
-        $all = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->all, $routes))));
+        $helps = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->helps, $routes))));
+        $needed = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->all, $routes))));
+        $helps = array_values(array_diff($helps, $needed));
+        $all = [...$helps, ...$needed];
+        $before = array_combine($all, array_map(static fn (string $id): array => in_array($id, $helps, true) ? [] : [...$poses->postures[$id]->needs, ...array_intersect($poses->postures[$id]->preparedBy, $helps)], $all));
         $level = [];
         foreach ($all as $id) {
-            $below = array_map(static fn (string $need): int => $level[$need] ?? -1, $poses->postures[$id]->needs);
+            $below = array_map(static fn (string $one): int => $level[$one] ?? -1, $before[$id]);
             $level[$id] = 1 + max([-1, ...$below]);
         }
         $rows = [];
@@ -44,7 +48,7 @@ final readonly class RouteMap
         $width = $widest * (self::WIDTH + self::GAP) + self::GAP;
         $height = count($rows) * self::STEP + self::GAP;
         $wanted = array_map(static fn (Route $route): string => $route->wanted, $routes);
-        $frontier = array_merge(...array_map(static fn (Route $route): array => $route->frontier, $routes));
+        $frontier = array_merge($helps, ...array_map(static fn (Route $route): array => $route->frontier, $routes));
         $nodes = $place = [];
         foreach ($rows as $depth => $ids) {
             $indent = ($width - count($ids) * (self::WIDTH + self::GAP) + self::GAP) / 2;
@@ -65,9 +69,9 @@ final readonly class RouteMap
         }
         $edges = [];
         foreach ($all as $id) {
-            foreach ($poses->postures[$id]->needs as $need) {
+            foreach ($before[$id] as $need) {
                 if (isset($place[$need])) {
-                    $edges[] = self::edge($place[$need], $place[$id], array_map(static fn (array $ids): array => array_map(static fn (string $one): array => $place[$one], $ids), array_slice($rows, $level[$need] + 1, $level[$id] - $level[$need] - 1)));
+                    $edges[] = ['isHelp' => in_array($need, $helps, true), 'points' => self::edge($place[$need], $place[$id], array_map(static fn (array $ids): array => array_map(static fn (string $one): array => $place[$one], $ids), array_slice($rows, $level[$need] + 1, $level[$id] - $level[$need] - 1)))];
                 }
             }
         }

@@ -65,8 +65,8 @@ final readonly class ThenAndNow
         }
         // What comes first has its own day, and this one none before it.
         foreach ($pose->full()->shut() as $gate) {
-            if ('' !== $gate->first) {
-                return $none('first', $this->catalogue->names(Kind::Posture)[$gate->first] ?? $gate->first);
+            if ($gate->isKnownShut() && '' !== $gate->posture) {
+                return $none('first', $this->catalogue->names(Kind::Posture)[$gate->posture] ?? $gate->posture);
             }
         }
         $isShut = [] !== $pose->full()->shut();

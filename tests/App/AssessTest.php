@@ -43,7 +43,31 @@ final class AssessTest extends KernelTestCase
         self::assertGreaterThan(20.0, $short['more']);
         self::assertStringContainsString('Rotation', $short['text']);
         self::assertSame('rotation', $answer['keystone']['component']);
-        self::assertNull($answer['nextReading'], 'A verdict that is settled needs no more numbers.');
+        self::assertArrayNotHasKey('test', $answer['nextReading'] ?? [], 'A verdict that is settled needs no more numbers.');
+        self::assertSame('lying-knee-drops', $answer['nextReading']['rung'], 'What is gentle is tried: that is how one finds out.');
+    }
+
+    /** What is known not to be there yet, in another posture or in a gate, is what comes first; what is missing of this one itself is not. */
+    public function testWhatComesFirstIsNamedAndOnlyThere(): void
+    {
+        $knees = static fn (float $out): array => [
+            self::test('shins-stacked', ['kneeHeight' => 12, 'ankleHeight' => 16]),
+            self::test('heel-to-seat', ['gap' => 0]),
+            self::test('soles-together', ['kneeHeight' => 8, 'heelDistance' => $out]),
+            self::test('frog', ['span' => 125]),
+        ];
+        $close = self::answer($knees(8.0), ['lotus', 'half-lotus'])['poses'];
+        $out = self::answer($knees(20.0), ['lotus', 'half-lotus'])['poses'];
+        foreach (['left', 'right'] as $side) {
+            self::assertNotSame('first', $close['half-lotus'][$side]['state']);
+            self::assertSame([], $close['half-lotus'][$side]['first']);
+            self::assertSame(['first', [['gate' => 'soles-together']]], [$out['half-lotus'][$side]['state'], $out['half-lotus'][$side]['first']]);
+            self::assertSame('first', $out['lotus'][$side]['state'], 'What waits for what waits, waits.');
+            self::assertContains(['posture' => 'half-lotus'], $out['lotus'][$side]['first']);
+        }
+        // Its own shortage says more than what comes before it.
+        $short = self::answer([self::test('shins-stacked', ['kneeHeight' => 26, 'ankleHeight' => 10])], ['lotus'])['poses']['lotus']['left'];
+        self::assertSame(['short', []], [$short['state'], $short['first']]);
     }
 
     /** The planted hip of a sage fold is the other leg's: it is asked of that leg, and can be what stops the pose. */

@@ -21,10 +21,13 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Plan\Dose;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
 
 final class PlanPageTest extends AppTestCase
 {
+    use ClockSensitiveTrait;
+
     private Practitioner $practitioner;
     private string $home;
 
@@ -239,6 +242,7 @@ final class PlanPageTest extends AppTestCase
         $this->plan();
         $first = $this->newest()->plan['weeks'][0]['sessions'][0];
         $done = array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'pain' => null] + (isset($item['drill']) ? ['drill' => $item['drill']] : []), array_values(array_filter($first['items'], static fn (array $item): bool => 'work' === $item['phase'])));
+        self::mockTime($first['date'].' 12:00');
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => $first['date'], 'items' => $done]));
         $volume = self::getContainer()->get(PlanVolume::class)->of($this->newest()->plan['weeks'], self::getContainer()->get(Records::class)->logs($this->practitioner));
         $of = static fn (string $side, string $what): float => array_sum(array_map(static fn (array $weeks): float => $weeks[0][$side][$what], $volume));

@@ -80,7 +80,7 @@ final class PosePageTest extends AppTestCase
         $crawler = $this->client->request('GET', "$this->home/route", ['wanted' => ['lotus', 'no-such-pose']]);
         self::assertResponseIsSuccessful();
         $named = $crawler->filter('svg[data-route] text')->each(static fn ($text): string => $text->text());
-        $listed = $crawler->filter('.terraces .mid strong')->each(static fn ($text): string => $text->text());
+        $listed = $crawler->filter('.terraces .mid strong, .helps a')->each(static fn ($text): string => $text->text());
         sort($named);
         sort($listed);
         self::assertSame($named, $listed);

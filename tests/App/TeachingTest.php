@@ -169,11 +169,13 @@ final class TeachingTest extends TestCase
             [, $work] = self::rungs()["$id/$rung[id]"];
             $loads = $work->loads;
             sort($loads);
-            $demand = $rung['demand']['contact'] ?? implode(', ', array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']}", $rung['demand']['thresholds']));
-            $values = array_map(static fn (string $name, float|int $value): string => "$name $value", array_keys($rung['demand']['values'] ?? []), array_values($rung['demand']['values'] ?? []));
+            $asks = static fn (array $demand): string => implode('; ', array_filter([
+                trim(($demand['contact'] ?? '').' '.implode(', ', array_map(static fn (string $name, float|int $value): string => "$name $value", array_keys($demand['values'] ?? []), array_values($demand['values'] ?? [])))),
+                implode(', ', array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']}", $demand['thresholds'] ?? [])),
+            ]));
             $lines[] = (isset($rung['alternates_with']) ? "  or, for {$rung['alternates_with']}: " : '- ').$rung['name'].(true === ($rung['gentle'] ?? false) ? ' (gentle)' : '');
             foreach ([
-                'asks' => trim($demand.' '.implode(', ', $values)),
+                'asks' => $asks($rung['demand']).(isset($rung['other_leg']) ? '; other leg: '.$asks($rung['other_leg']) : ''),
                 'hold' => Catalogue::holdText($rung['hold']),
                 'loads' => implode(', ', $loads),
                 'gates' => implode(', ', array_map(static fn (array $gate): string => key($gate).' '.current($gate), $rung['gates'] ?? [])),

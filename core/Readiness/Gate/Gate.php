@@ -7,13 +7,14 @@ namespace LucidAscent\Core\Readiness\Gate;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\State;
 
 /** What stands before a rung: it can keep a side back, and never lets one pass that the numbers do not. Not asked is not met. */
 interface Gate
 {
     /**
-     * @param callable(string): bool $isInReach whether the full form of a posture is open or near on this side, by its id
+     * @param callable(string): ?State $stateOf of a posture on this side, by its id; null where there is none of that id, or it is being read
      * @param Since|null $since what is older counts no more
      */
-    public function check(KnownPerson $person, Side $side, callable $isInReach, ?Since $since): GateFinding;
+    public function check(KnownPerson $person, Side $side, callable $stateOf, ?Since $since): GateFinding;
 }

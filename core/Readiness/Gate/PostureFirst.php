@@ -11,17 +11,22 @@ use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** A posture that is tried only when another is in reach: known or not, without it this one is not yet shown (common practice). */
+/** A posture that is tried only when another is in reach: nothing behind it reads better than that one does (common practice). */
 final readonly class PostureFirst implements Gate
 {
     public function __construct(private string $posture)
     {
     }
 
-    public function check(KnownPerson $person, Side $side, callable $isInReach, ?Since $since): GateFinding
+    public function check(KnownPerson $person, Side $side, callable $stateOf, ?Since $since): GateFinding
     {
-        return $isInReach($this->posture)
-            ? new GateFinding(State::Open, new Reason('gate.passed', Source::Trade, ['postures' => [$this->posture]]))
-            : new GateFinding(State::Unknown, new Reason('gate.first', Source::Trade, ['postures' => [$this->posture]]), first: $this->posture);
+        $state = $stateOf($this->posture) ?? State::Unknown;
+        [$best, $code] = match (true) {
+            $state->isInReach() => [$state, 'gate.passed'],
+            State::Unknown === $state => [State::Unknown, 'gate.first-unknown'],
+            default => [State::First, 'gate.first'],
+        };
+
+        return GateFinding::ofPosture($this->posture, $best, new Reason($code, Source::Trade, ['postures' => [$this->posture]]));
     }
 }

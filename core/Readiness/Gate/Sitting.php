@@ -23,14 +23,14 @@ final readonly class Sitting implements Gate
     {
     }
 
-    public function check(KnownPerson $person, Side $side, callable $isInReach, ?Since $since): GateFinding
+    public function check(KnownPerson $person, Side $side, callable $stateOf, ?Since $since): GateFinding
     {
         $taken = $person->newest(self::TEST, $side);
         if (null === $taken || !$taken->has('heelDistance') || !$taken->has('kneeHeight') || (null !== $since && !$since->isBefore($taken->on, $taken->at))) {
-            return new GateFinding(State::Unknown, new Reason('gate.not-read', Source::Trade), self::TEST);
+            return self::missing('gate.not-read');
         }
         if (!$taken->isClean()) {
-            return new GateFinding(State::Unknown, new Reason('gate.not-clean', Source::Trade), self::TEST);
+            return self::missing('gate.not-clean');
         }
         $numbers = [
             'heels' => $taken->measure('heelDistance')->mean(),
@@ -40,15 +40,18 @@ final readonly class Sitting implements Gate
         $error = max($person->readingError($taken, 'heelDistance'), $person->readingError($taken, 'kneeHeight'));
         $outcome = LotusGate::outcome($numbers['heels'], $numbers['knee'], $numbers['hip'], $error);
         if ($outcome->allows($this->needed)) {
-            return new GateFinding(State::Open, new Reason('gate.'.$outcome->value, Source::Trade, $numbers));
+            return GateFinding::ofTest(self::TEST, State::Open, new Reason('gate.'.$outcome->value, Source::Trade, $numbers), false);
         }
-        // Where the careful side of a limit was taken, the numbers alone would have said otherwise.
-        $isClose = $outcome !== LotusGate::outcome($numbers['heels'], $numbers['knee'], $numbers['hip']);
 
-        return new GateFinding(
-            GateOutcome::NotNow === $outcome ? State::Short : State::Unknown,
-            new Reason($isClose ? 'gate.close' : 'gate.'.$outcome->value, Source::Trade, $numbers + ['error' => $error]),
-            $isClose ? self::TEST : '',
-        );
+        // Where the careful side of a limit was taken, the numbers alone would have said otherwise: measured again, it may be met.
+        return LotusGate::outcome($numbers['heels'], $numbers['knee'], $numbers['hip'])->allows($this->needed)
+            ? self::missing('gate.close', $numbers + ['error' => $error])
+            : GateFinding::ofTest(self::TEST, State::First, new Reason('gate.'.$outcome->value, Source::Trade, $numbers + ['error' => $error]), false);
+    }
+
+    /** @param array<string, float> $numbers in cm */
+    private static function missing(string $code, array $numbers = []): GateFinding
+    {
+        return GateFinding::ofTest(self::TEST, State::Unknown, new Reason($code, Source::Trade, $numbers), true);
     }
 }

@@ -18,14 +18,14 @@ final readonly class Watched implements Gate
     {
     }
 
-    public function check(KnownPerson $person, Side $side, callable $isInReach, ?Since $since): GateFinding
+    public function check(KnownPerson $person, Side $side, callable $stateOf, ?Since $since): GateFinding
     {
-        $answer = $person->observed($this->test, $side, $since);
-
-        return match ($answer) {
-            true => new GateFinding(State::Open, new Reason('gate.seen', Source::Trade, ['test' => $this->test]), $this->test),
-            false => new GateFinding(State::Unknown, new Reason('gate.refused', Source::Trade, ['test' => $this->test]), $this->test, isRefused: true),
-            null => new GateFinding(State::Unknown, new Reason('gate.not-asked', Source::Trade, ['test' => $this->test]), $this->test),
+        [$best, $code] = match ($person->observed($this->test, $side, $since)) {
+            true => [State::Open, 'gate.seen'],
+            false => [State::First, 'gate.refused'],
+            null => [State::Unknown, 'gate.not-asked'],
         };
+
+        return GateFinding::ofTest($this->test, $best, new Reason($code, Source::Trade, ['test' => $this->test]), State::Unknown === $best);
     }
 }

@@ -41,9 +41,9 @@ final class CalibrateTest extends TestCase
     /** The verdicts deserve their words: with the errors as they are said to be, few are wrong, and chances happen as often as they are stated. */
     public function testVerdictsAreAsTrueAsTheySay(): void
     {
-        $found = self::calibrate()->run(400, 11);
+        $found = self::calibrate()->run(500, 11);
         foreach ([$found->all, $found->asked] as $tally) {
-            self::assertSame(800, $tally->many());
+            self::assertSame(1000, $tally->many());
             foreach ([State::Open, State::Short] as $state) {
                 [$many, $wrong] = $tally->wrong($state);
                 self::assertGreaterThan(30, $many);
@@ -67,7 +67,7 @@ final class CalibrateTest extends TestCase
             self::assertEqualsWithDelta($share, $happened / $many, Calibration::POINTS + 2.6 * sqrt($share * (100.0 - $share) / $many), "part $part of $many");
         }
         self::assertLessThan(60.0, $found->readings());
-        self::assertSame(40, $found->ordered());
+        self::assertSame(50, $found->ordered());
     }
 
     public function testTheSameSeedMakesTheSamePeople(): void

@@ -32,9 +32,9 @@ final readonly class Demand implements RungDemand
         return ($this->posture)(new Capacity(140, 70, 115, 160)) instanceof FreeKnee;
     }
 
-    public function isOf(string $contact): bool
+    public function contact(): string
     {
-        return $this->contact === $contact;
+        return $this->contact;
     }
 
     public function values(): array

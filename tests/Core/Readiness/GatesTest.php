@@ -36,12 +36,12 @@ final class GatesTest extends TestCase
         yield 'close and low' => [State::Open, 'gate.may-try', ['kneeHeight' => 9.3, 'heelDistance' => 14.3]];
         yield 'within the error of the knee’s limit' => [State::Unknown, 'gate.close', ['kneeHeight' => 9.4, 'heelDistance' => 14.0]];
         yield 'within the error of the heels’ limit' => [State::Unknown, 'gate.close', ['kneeHeight' => 8.0, 'heelDistance' => 14.4]];
-        yield 'close and not low' => [State::Unknown, 'gate.supported', ['kneeHeight' => 11.0, 'heelDistance' => 14.0]];
+        yield 'close and not low' => [State::First, 'gate.supported', ['kneeHeight' => 11.0, 'heelDistance' => 14.0]];
         yield 'supported is enough for a supported rung' => [State::Open, 'gate.supported', ['kneeHeight' => 11.0, 'heelDistance' => 14.0], 'supported'];
         yield 'may try is enough for it too' => [State::Open, 'gate.may-try', ['kneeHeight' => 8.0, 'heelDistance' => 12.0], 'supported'];
         yield 'far and not high' => [State::Open, 'gate.supported', ['kneeHeight' => 13.2, 'heelDistance' => 31.0], 'supported'];
-        yield 'far, and within the error of high' => [State::Short, 'gate.close', ['kneeHeight' => 13.5, 'heelDistance' => 31.0], 'supported'];
-        yield 'far and high' => [State::Short, 'gate.not-now', ['kneeHeight' => 15.0, 'heelDistance' => 31.0], 'supported'];
+        yield 'far, and within the error of high' => [State::Unknown, 'gate.close', ['kneeHeight' => 13.5, 'heelDistance' => 31.0], 'supported'];
+        yield 'far and high' => [State::First, 'gate.not-now', ['kneeHeight' => 15.0, 'heelDistance' => 31.0], 'supported'];
         yield 'not read' => [State::Unknown, 'gate.not-read', null];
         yield 'too long ago' => [State::Unknown, 'gate.not-read', ['kneeHeight' => 8.0, 'heelDistance' => 12.0], 'may-try', '2026-06-20'];
     }
@@ -71,9 +71,19 @@ final class GatesTest extends TestCase
     public function testWhatComesFirstKeepsAPostureBack(): void
     {
         $person = Person::of([]);
-        self::assertTrue(self::check(GateKind::First, 'pigeon', $person, static fn (string $id): bool => 'pigeon' === $id)->isMet());
-        $shut = self::check(GateKind::First, 'pigeon', $person, static fn (string $id): bool => 'pigeon' !== $id);
-        self::assertSame([false, 'pigeon'], [$shut->isMet(), $shut->first]);
+        $behind = static function (?State $state) use ($person): array {
+            $gate = self::check(GateKind::First, 'pigeon', $person, static fn (string $id): ?State => 'pigeon' === $id ? $state : State::Open);
+
+            return [$gate->best, $gate->isMet(), $gate->isKnownShut(), $gate->posture, $gate->reason->code];
+        };
+        // Nothing behind it reads better than it does itself.
+        self::assertSame([State::Open, true, false, 'pigeon', 'gate.passed'], $behind(State::Open));
+        self::assertSame([State::Near, true, false, 'pigeon', 'gate.passed'], $behind(State::Near));
+        self::assertSame([State::Unknown, false, false, 'pigeon', 'gate.first-unknown'], $behind(State::Unknown));
+        foreach ([State::First, State::Short, State::Held] as $state) {
+            self::assertSame([State::First, false, true, 'pigeon', 'gate.first'], $behind($state), $state->value);
+        }
+        self::assertSame([State::Unknown, false, false, 'pigeon', 'gate.first-unknown'], $behind(null), 'There is none of that name, or it asks in a circle.');
     }
 
     public function testNotAskedIsNotMetAndOfTwoAnswersOfADayTheWorseCounts(): void
@@ -100,13 +110,13 @@ final class GatesTest extends TestCase
         foreach ([['2026-03-01', true], ['2026-03-02', false], ['2026-03-05', false]] as [$day, $isMet]) {
             $since = new Since(new \DateTimeImmutable($day), new \DateTimeImmutable($day));
             foreach ([[GateKind::Sitting, 'may-try'], [GateKind::Observed, 'elbow-to-sole']] as [$kind, $asks]) {
-                self::assertSame($isMet, Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, static fn (): bool => true, $since)->isMet(), "$asks, cleared $day");
+                self::assertSame($isMet, Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, static fn (): State => State::Open, $since)->isMet(), "$asks, cleared $day");
             }
         }
     }
 
-    private static function check(GateKind $kind, string $asks, KnownPerson $person, ?callable $isInReach = null): GateFinding
+    private static function check(GateKind $kind, string $asks, KnownPerson $person, ?callable $stateOf = null): GateFinding
     {
-        return Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, $isInReach ?? static fn (): bool => true, null);
+        return Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, $stateOf ?? static fn (): State => State::Open, null);
     }
 }

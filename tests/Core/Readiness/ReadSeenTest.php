@@ -145,11 +145,11 @@ final class ReadSeenTest extends TestCase
         self::assertNull(self::reading(self::rung($easy), ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]])->propHeight, 'No block: no height.');
     }
 
-    public function testABodyThatCannotBeThereIsUnknownAndSaysSo(): void
+    public function testABodyThatCannotBeThereIsShortAndSaysSo(): void
     {
         $pose = (new ReadPoses(['half-lotus' => new PostureDefinition('half-lotus', 'Half lotus', [Ability::Rotation], [self::rung(self::halfLotusAt(90.0))], [])], Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]]), []))->of('half-lotus', Side::Left);
         self::assertTrue($pose->full()->isImpossible);
-        self::assertSame(State::Unknown, $pose->state());
+        self::assertSame(State::Short, $pose->state());
         self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->reasons()));
         self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->stand()->bars));
     }
