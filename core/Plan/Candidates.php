@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
@@ -165,7 +166,7 @@ final class Candidates
     private static function drill(PracticeDrill $drill, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because): ?Candidate
     {
         $rung = $drill->uses;
-        $isFree = static fn (Side $side): bool => true === $poses->shape($rung->posture, $rung->rung->id, $side)?->isOpen();
+        $isFree = static fn (Side $side): bool => May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes();
         $free = array_values(array_filter(Side::cases(), $isFree));
         if ([] !== array_intersect([$drill->id, $rung->posture], $request->forbidden) || !$request->equipment->has($rung) || [] === $free || (1 === count($free) && !$drill->eachSide)) {
             return null;
@@ -190,7 +191,7 @@ final class Candidates
         foreach (array_unique(array_merge(...array_map(static fn (PracticeRung $rung): array => $rung->instead, $ladders[$id] ?? []))) as $name) {
             $rung = PracticeRung::named($name, $ladders);
             $isAsked = null !== $rung && (null === $not ? $rung->posture === $id : $rung->posture !== $id && !in_array($rung->posture, $not, true));
-            if ($isAsked && $rung->rung->isGentle() && !$rung->isSymmetric && $request->equipment->has($rung) && true === $poses->shape($rung->posture, $rung->rung->id, $side)?->isOpen()) {
+            if ($isAsked && $rung->rung->isGentle() && !$rung->isSymmetric && $request->equipment->has($rung) && May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes()) {
                 return $rung;
             }
         }
@@ -206,7 +207,7 @@ final class Candidates
     private static function inPlace(PracticeRung $safer, Side $side, ReadPoses $poses, array $ladders, PlanRequest $request, Reason $because): ?Candidate
     {
         $other = Side::Left === $side ? Side::Right : Side::Left;
-        $beside = true === $poses->shape($safer->posture, $safer->rung->id, $other)?->isOpen() ? $safer : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
+        $beside = May::practise($poses, $safer->posture, $safer->rung->id, $other)->isYes() ? $safer : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
         [$counter, $counterSide] = self::counter($safer, null === $beside ? $side : null, $poses, $ladders, $request);
         $candidate = null === $counter ? null : new Candidate($safer->posture, Side::Left === $other ? ['left' => $beside, 'right' => $safer] : ['left' => $safer, 'right' => $beside], self::tighter($safer->posture, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$safer->posture]->abilities), $because, [Wish::InPlace], $counter, $counterSide);
 
@@ -251,7 +252,7 @@ final class Candidates
     }
 
     /**
-     * A gentle posture that undoes another: the first of those named that nothing holds on either side; where
+     * A gentle posture that undoes another: the first of those named that may be done on both sides; where
      * one side alone was worked on, also one that can be done on that side alone.
      *
      * @param array<string, list<PracticeRung>> $ladders
@@ -269,7 +270,7 @@ final class Candidates
             if (!$first->rung->isGentle() || !$request->equipment->has($first)) {
                 continue;
             }
-            $isFree = static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs()[0]->heldBy;
+            $isFree = static fn (Side $side): bool => May::practise($poses, $id, $first->rung->id, $side)->isYes();
             if ($isFree(Side::Left) && $isFree(Side::Right)) {
                 return [$first, null];
             }

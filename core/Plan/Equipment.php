@@ -24,6 +24,12 @@ final readonly class Equipment
         Check::within('props.blankets', (float) $blankets, 0.0, 20.0, '');
     }
 
+    /** A studio has what it takes. */
+    public static function ofAStudio(): self
+    {
+        return new self(20, 20, true);
+    }
+
     public function has(PracticeRung $rung): bool
     {
         return ($rung->props['block'] ?? 0) <= $this->blocks

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** What one warms up in, and what one rests in: first rungs that are gentle, that nothing holds and for which there are the props. */
+/** What one warms up in, and what one rests in: first rungs that are gentle, that may be done and for which there are the props. */
 final readonly class GentleShapes
 {
     /** So long on each side at least, in seconds. */
@@ -110,7 +111,7 @@ final readonly class GentleShapes
             if (null === $order || in_array($id, $request->forbidden, true) || !$rung->rung->isGentle() || !$request->equipment->has($rung)) {
                 continue;
             }
-            $free = array_values(array_filter(Side::cases(), static fn (Side $side): bool => [] === $poses->of($id, $side)->rungs()[0]->heldBy));
+            $free = array_values(array_filter(Side::cases(), static fn (Side $side): bool => May::practise($poses, $id, $rung->rung->id, $side)->isYes()));
             if (2 === count($free) || (1 === count($free) && !$rung->isSymmetric)) {
                 $able[$order] = [$rung, 2 === count($free) ? null : $free[0]];
             }

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Testing\TestDefinition;
 
@@ -25,7 +26,7 @@ final readonly class Measure
         [$ability, $side] = self::limiting($posture, $poses);
         $test = $poses->isolating($ability);
 
-        return null === $test || [] !== $poses->person->holds->on($test->work, $side) ? null : new self($test, $side, $ability);
+        return null !== $test && May::take($poses->person->holds, $test, $side)->isYes() ? new self($test, $side, $ability) : null;
     }
 
     /** @return array{Ability, Side} of both sides what is furthest behind, of what was read before what was not */

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Plan;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Rule\WarmUpFirst;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -77,8 +78,9 @@ final class PlanSession
         if ([] === $warmUp) {
             // Nobody works cold.
             $reason = new Reason('plan.no-warm-up', Source::Trade);
+            $postures = array_map(static fn (Candidate $candidate): string => $candidate->posture, $this->candidates->list);
 
-            return new PlannedSession($on, [], null, new Unused($this->request->minutes, $reason), $dose, null, array_fill_keys(array_map(static fn (Candidate $candidate): string => $candidate->posture, $this->candidates->list), $reason), $isSport);
+            return $this->free($on, $dose, $reason, array_fill_keys($postures, $reason), $isSport);
         }
         $left = $budget - self::seconds([...$warmUp, ...$rest]);
         $work = $tradesAway = [];
@@ -113,6 +115,10 @@ final class PlanSession
             $this->takeDrills($drills, $on, $dose, $take);
         }
         $this->takeRemedies($turn, $work, $left, $room, $take);
+        if ([] === $work) {
+            // Without any work there is nothing to warm up for.
+            return $this->free($on, $dose, $this->because($work, $tradesAway, $isLight), $tradesAway, $isSport);
+        }
         $items = $this->filled($work, max(0, $left - (int) ((1.0 - self::USED) * $budget)), $dose, $theme, $isLight);
         foreach (array_keys($work) as $key) {
             $this->practised[$key] = ($this->practised[$key] ?? 0) + 1;
@@ -126,10 +132,20 @@ final class PlanSession
             isset($work[$theme ?? '']) ? $theme : null,
             $empty > $budget - (int) round(self::LEAST_USED * $budget) ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight)) : null,
             $dose,
-            [] === $work ? null : $measure,
+            $measure,
             $tradesAway,
             $isSport,
         );
+    }
+
+    /**
+     * A day on which nothing is done.
+     *
+     * @param array<string, Reason> $tradesAway
+     */
+    private function free(\DateTimeImmutable $on, Dose $dose, Reason $because, array $tradesAway, bool $isSport): PlannedSession
+    {
+        return new PlannedSession($on, [], null, new Unused($this->request->minutes, $because), $dose, null, $tradesAway, $isSport);
     }
 
     /** The wanted poses take turns; one that has to wait for its day leaves the turn to the next. */
@@ -302,7 +318,7 @@ final class PlanSession
             && $form->stance === $rung->stance
             && $form->rung->isGentle() === $rung->rung->isGentle()
             && $this->request->equipment->has($form)
-            && [] === array_filter(null === $side ? Side::cases() : [$side], fn (Side $one): bool => true !== $this->poses->shape($form->posture, $form->rung->id, $one)?->isOpen())))];
+            && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes()))];
 
         return $this->forms[$key][$sessions % count($this->forms[$key])];
     }

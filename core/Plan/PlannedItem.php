@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\May;
+use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 
 /** One thing to do in a session. */
@@ -31,6 +33,12 @@ final readonly class PlannedItem
     public function key(): string
     {
         return null === $this->drill ? $this->rung->posture : PracticeDrill::KEY.$this->drill->id;
+    }
+
+    /** Whether it may be done now; a drill as the position that it uses. */
+    public function may(ReadPoses $poses): May
+    {
+        return May::practise($poses, $this->rung->posture, $this->rung->rung->id, $this->side);
     }
 
     /** Held no longer than at the beginning. */

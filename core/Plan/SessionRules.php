@@ -9,9 +9,8 @@ use LucidAscent\Core\Plan\Rule\BothSides;
 use LucidAscent\Core\Plan\Rule\CounterAfter;
 use LucidAscent\Core\Plan\Rule\FitsTheTime;
 use LucidAscent\Core\Plan\Rule\LyingFirst;
-use LucidAscent\Core\Plan\Rule\NothingClosed;
-use LucidAscent\Core\Plan\Rule\NothingHeld;
 use LucidAscent\Core\Plan\Rule\NotTooLong;
+use LucidAscent\Core\Plan\Rule\OnlyWhatMay;
 use LucidAscent\Core\Plan\Rule\SessionRule;
 use LucidAscent\Core\Plan\Rule\WarmUpFirst;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -25,7 +24,7 @@ final class SessionRules
     public static function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
         /** @var list<SessionRule> $rules */
-        $rules = [new NothingHeld(), new NothingClosed(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides(), new NotTooLong()];
+        $rules = [new OnlyWhatMay(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides(), new NotTooLong()];
 
         return array_merge(...array_map(static fn (SessionRule $rule): array => $rule->broken($session, $minutes, $poses), $rules));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** The rung on which a side practises a posture now: where it stands, as far as there are the props. */
@@ -18,15 +19,13 @@ final class Stage
      */
     public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
     {
-        $stand = $poses->of($posture, $side)->stand();
-        $now = $stand->rung?->rung->id;
+        $now = $poses->of($posture, $side)->stand()->rung?->rung->id;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
-            $isNow = $rung->rung->id === $now;
-            if (($isNow || [] === $stand->closing($rung->rung->id)) && $equipment->has($rung)) {
+            if ($equipment->has($rung) && May::practise($poses, $posture, $rung->rung->id, $side)->isYes()) {
                 $found = $rung;
             }
-            if ($isNow) {
+            if ($rung->rung->id === $now) {
                 break;
             }
         }
@@ -55,6 +54,6 @@ final class Stage
         $isLeft = array_search($left, $ladders[$posture], true) < array_search($right, $ladders[$posture], true);
         $behind = $isLeft ? $left : $right;
 
-        return true === $poses->shape($posture, $behind->rung->id, $isLeft ? Side::Right : Side::Left)?->isOpen() ? ['left' => $behind, 'right' => $behind] : ['left' => null, 'right' => null];
+        return May::practise($poses, $posture, $behind->rung->id, null)->isYes() ? ['left' => $behind, 'right' => $behind] : ['left' => null, 'right' => null];
     }
 }

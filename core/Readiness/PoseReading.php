@@ -132,16 +132,7 @@ final class PoseReading
     public function reasons(): array
     {
         $full = $this->full();
-        $reasons = [];
-        foreach ($full->heldBy as $hold) {
-            $reasons[] = new Reason('held.condition', Source::Trade, ['condition' => $hold->holds->id, 'name' => $hold->holds->name]);
-        }
-        if ($full->waitsForOtherSide) {
-            $reasons[] = new Reason('bar.other-side-rests', Source::Own);
-        }
-        foreach ($full->testFirst as $ability) {
-            $reasons[] = new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]);
-        }
+        $reasons = [...array_map(May::held(...), $full->heldBy), ...$full->waits()];
         if (null !== $full->seen) {
             $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, ['on' => Day::of($full->seen->on)]);
             if ($full->seen->isClean && State::Short === $full->stateOfMargins()) {

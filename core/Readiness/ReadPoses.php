@@ -95,7 +95,7 @@ final class ReadPoses
     {
         return array_values(array_filter($this->tests, function (TestDefinition $test) use ($ability, $rung, $side): bool {
             $proves = $test->shows($ability);
-            if (null === $proves || !$test->isMeasured() || [] !== $this->person->holds->on($test->work, $side)) {
+            if (null === $proves || !$test->isMeasured() || !May::take($this->person->holds, $test, $side)->isYes()) {
                 return false;
             }
             $taken = $this->person->newest($test->id, $side);

@@ -22,6 +22,8 @@ use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\Gate\Gates;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\MeasuredCapacity;
@@ -189,13 +191,26 @@ final readonly class RungReading
     /** Whether no day may be named for it: held, tests first since that was lifted, or too deep beside a side that rests. */
     public function hasNoDay(): bool
     {
-        return [] !== $this->heldBy || [] !== $this->testFirst || $this->waitsForOtherSide;
+        return [] !== $this->heldBy || [] !== $this->waits();
     }
 
-    /** Whether it stays closed whoever has passed it: held, tests first, too deep beside a resting side, or a gate. */
-    public function isBarred(): bool
+    /** @return list<Reason> what keeps it closed whatever was passed and whatever the numbers say; where it is held, that alone */
+    public function bars(): array
     {
-        return $this->hasNoDay() || [] !== $this->shut();
+        if ([] !== $this->heldBy) {
+            return array_map(May::held(...), $this->heldBy);
+        }
+
+        return [...$this->waits(), ...array_map(static fn (GateFinding $gate): Reason => $gate->reason, $this->shut())];
+    }
+
+    /** @return list<Reason> what has to end before it is loaded again: too deep beside a side that rests, or tests first */
+    public function waits(): array
+    {
+        return [
+            ...($this->waitsForOtherSide ? [new Reason('bar.other-side-rests', Source::Own)] : []),
+            ...array_map(static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]), $this->testFirst),
+        ];
     }
 
     /** @return list<GateFinding> the gates that are not met; none where the rung itself was seen clean */

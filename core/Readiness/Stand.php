@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Hold;
-use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -25,11 +23,19 @@ final readonly class Stand
      * @param list<Reason> $bars what keeps the next rung closed
      * @param list<string> $passed ids of the rungs that were passed
      * @param bool $isTried whether the rung's demand is not known, and trying it is how one finds out
-     * @param array<string, list<Reason>> $closed why each rung is closed whatever was passed, by its id; nothing when it is not
-     * @param list<string> $ladder ids of all rungs, from the ground up
+     * @param array<string, list<Reason>> $closed why each rung is closed, all below it being passed, by its id; nothing when it is not
+     * @param non-empty-list<RungReading> $ladder from the ground up
      */
-    private function __construct(public ?RungReading $rung, public ?RungReading $next, public array $bars, public array $passed, public bool $isTried, private array $closed, private array $ladder, private string $posture)
-    {
+    private function __construct(
+        public ?RungReading $rung,
+        public ?RungReading $next,
+        public array $bars,
+        public array $passed,
+        public bool $isTried,
+        private array $closed,
+        private array $ladder,
+        private string $posture,
+    ) {
     }
 
     /**
@@ -40,31 +46,27 @@ final readonly class Stand
     {
         $passed = self::passed($posture, $rungs, $person, $side);
         $now = null;
+        $closed = $names = [];
         foreach ($rungs as $i => $rung) {
-            if (!isset($passed[$i])) {
-                $now = $i;
-                break;
-            }
+            $id = $rung->rung->id;
+            // What was passed has been done: the numbers close it no more.
+            $closed[$id] = isset($passed[$i]) ? $rung->bars() : self::bars($rung, $canBeMeasured);
+            isset($passed[$i]) ? $names[] = $id : $now ??= $i;
         }
-        $ladder = array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs);
-        $names = array_values(array_intersect_key($ladder, $passed));
-        $closed = array_combine($ladder, array_map(static fn (RungReading $rung): array => self::bars($rung, $canBeMeasured), $rungs));
-        [$next, $bars] = [null, []];
-        if (null !== $now) {
-            [$next, $bars] = [$rungs[$now], $closed[$ladder[$now]]];
-            if ([] === $bars) {
-                return new self($next, null, [], $names, State::Unknown === $next->state(), $closed, $ladder, $posture->id);
-            }
+        [$next, $bars] = null === $now ? [null, []] : [$rungs[$now], $closed[$rungs[$now]->rung->id]];
+        if (null !== $next && [] === $bars) {
+            return new self($next, null, [], $names, State::Unknown === $next->state(), $closed, $rungs, $posture->id);
         }
         // The highest passed one below that nothing closes.
         for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
-            if (!$rungs[$i]->isBarred()) {
-                return new self($rungs[$i], $next, $bars, $names, false, $closed, $ladder, $posture->id);
+            $closing = $closed[$rungs[$i]->rung->id];
+            if ([] === $closing) {
+                return new self($rungs[$i], $next, $bars, $names, false, $closed, $rungs, $posture->id);
             }
-            [$next, $bars] = [] === $bars ? [$rungs[$i], $closed[$ladder[$i]]] : [$next, $bars];
+            [$next, $bars] = [] === $bars ? [$rungs[$i], $closing] : [$next, $bars];
         }
 
-        return new self(null, $next, $bars, $names, false, $closed, $ladder, $posture->id);
+        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id);
     }
 
     public function hasPassed(string $rung): bool
@@ -86,12 +88,30 @@ final readonly class Stand
     public function below(string $rung): array
     {
         $bars = [];
-        foreach ($this->ladder as $below) {
-            if ($below === $rung) {
-                break;
+        foreach ($this->under($rung) as $below) {
+            if (!$this->hasPassed($below->rung->id)) {
+                $bars[] = $this->comesFirst($below);
             }
-            if (!$this->hasPassed($below)) {
-                $bars[] = new Reason('bar.below', Source::Trade, ['posture' => $this->posture, 'rung' => $below]);
+        }
+
+        return $bars;
+    }
+
+    /**
+     * Why a rung is not tried under the teacher's eye, on the way up from the ground; nothing when it may be. The first
+     * below it that was not clean ends the way up, and so does what is held and was never passed.
+     *
+     * @return list<Reason>
+     */
+    public function barsToTry(string $rung): array
+    {
+        $bars = [];
+        foreach ($this->ladder as $reading) {
+            array_push($bars, ...($reading->rung->id === $rung ? $reading->bars() : []));
+        }
+        foreach ($this->under($rung) as $below) {
+            if (false === $below->seen?->isClean || ([] !== $below->heldBy && !$this->hasPassed($below->rung->id))) {
+                $bars[] = $this->comesFirst($below);
             }
         }
 
@@ -105,7 +125,7 @@ final readonly class Stand
     }
 
     /**
-     * Why a rung may not be practised now, all below it being passed; nothing when it may.
+     * Why a rung that was not passed may not be practised now, all below it being passed; nothing when it may.
      *
      * @param callable(AbilityMargin, RungReading): bool $canBeMeasured
      *
@@ -113,14 +133,7 @@ final readonly class Stand
      */
     public static function bars(RungReading $rung, callable $canBeMeasured): array
     {
-        if ([] !== $rung->heldBy) {
-            return array_map(self::held(...), $rung->heldBy);
-        }
-        $bars = $rung->waitsForOtherSide ? [new Reason('bar.other-side-rests', Source::Own)] : [];
-        array_push($bars, ...array_map(static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]), $rung->testFirst));
-        foreach ($rung->shut() as $gate) {
-            $bars[] = $gate->reason;
-        }
+        $bars = $rung->bars();
         if ([] !== $bars || $rung->isSeenClean()) {
             return $bars;
         }
@@ -132,15 +145,32 @@ final readonly class Stand
             return [new Reason('body.cannot', Source::Computed)];
         }
         foreach ($rung->byWeight() as $margin) {
+            $numbers = ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first'];
             if (State::Short === $margin->state()) {
-                $bars[] = new Reason('bar.short', Source::Computed, ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first', 'more' => abs($margin->difference()), 'unit' => $margin->unit()]);
+                $bars[] = new Reason('bar.short', Source::Computed, $numbers + ['more' => abs($margin->difference()), 'unit' => $margin->unit()]);
             } elseif (State::Unknown === $margin->state() && $canBeMeasured($margin, $rung)) {
-                $bars[] = new Reason('bar.unread', Source::Own, ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first']);
+                $bars[] = new Reason('bar.unread', Source::Own, $numbers);
             }
         }
 
         // Where nothing that can be measured would settle it, it is tried under the teacher's eye.
         return $bars;
+    }
+
+    /** @return iterable<RungReading> the rungs below one, from the ground up; all of them where the ladder has none of that name */
+    private function under(string $rung): iterable
+    {
+        foreach ($this->ladder as $reading) {
+            if ($reading->rung->id === $rung) {
+                return;
+            }
+            yield $reading;
+        }
+    }
+
+    private function comesFirst(RungReading $below): Reason
+    {
+        return new Reason('bar.below', Source::Trade, ['posture' => $this->posture, 'rung' => $below->rung->id]);
     }
 
     /**
@@ -178,10 +208,5 @@ final readonly class Stand
         }
 
         return false;
-    }
-
-    private static function held(Hold $hold): Reason
-    {
-        return new Reason('held.condition', Source::Trade, ['condition' => $hold->holds->id, 'name' => $hold->holds->name, 'entry' => $hold->id()]);
     }
 }

@@ -9,6 +9,7 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Chance;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\RungReading;
@@ -64,7 +65,7 @@ final readonly class NextReading
         $rate = 0.0;
         foreach ($poses->tests as $test) {
             foreach (Side::cases() as $side) {
-                if (!$test->isMeasured() || [] !== $poses->person->holds->on($test->work, $side)) {
+                if (!$test->isMeasured() || !May::take($poses->person->holds, $test, $side)->isYes()) {
                     continue;
                 }
                 $fall = 0.0;
@@ -100,7 +101,7 @@ final readonly class NextReading
                 $pose = $poses->of($id, $side);
                 foreach (State::Held === $pose->state() ? [] : $pose->full()->shut() as $gate) {
                     $test = $poses->tests[$gate->test] ?? null;
-                    if (null !== $test && [] === $poses->person->holds->on($test->work, $side)) {
+                    if (null !== $test && May::take($poses->person->holds, $test, $side)->isYes()) {
                         return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => $poses->postures[$id]->name]), true);
                     }
                 }
@@ -147,7 +148,7 @@ final readonly class NextReading
         $telling = [];
         foreach ($rung->shut() as $gate) {
             $test = $poses->tests[$gate->test] ?? null;
-            if (null !== $test && [] === $poses->person->holds->on($test->work, $side)) {
+            if (null !== $test && May::take($poses->person->holds, $test, $side)->isYes()) {
                 $telling[] = [$test, $side];
             }
         }

@@ -11,8 +11,11 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
-use LucidAscent\Core\Testing\ProposedTest;
-use LucidAscent\Core\Testing\ProposeTests;
+use LucidAscent\Core\Readiness\May;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Route\NextReading;
+use LucidAscent\Core\Route\ProposedTest;
+use LucidAscent\Core\Route\ProposeTests;
 use LucidAscent\Core\Testing\TakenTest;
 
 /** Which tests an assessment needs, and how far it has come. */
@@ -67,13 +70,19 @@ final readonly class AssessmentPlan
     }
 
     /**
-     * The test to take next, of those that were chosen: what settles most, or the first.
+     * The test to take next, of those that were chosen and that may be taken on some side: what settles most, or the first.
      *
      * @param list<Test> $tests those taken in it
+     * @param ReadPoses|null $poses what is known of the person; null where nobody measured the body
      */
-    public static function next(Assessment $assessment, array $tests, ?string $best = null): ?string
+    public function next(Assessment $assessment, array $tests, Holds $holds, ?ReadPoses $poses): ?string
     {
-        $open = array_values(array_diff($assessment->tests, array_keys(self::taken($tests))));
+        $known = $this->catalogue->tests();
+        $open = array_values(array_filter(
+            array_diff($assessment->tests, array_keys(self::taken($tests))),
+            static fn (string $id): bool => isset($known[$id]) && May::takeAtAll($holds, $known[$id])->isYes(),
+        ));
+        $best = null === $poses || [] === $assessment->wanted ? null : NextReading::of($assessment->wanted, $poses)?->test?->id;
 
         return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }

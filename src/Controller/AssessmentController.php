@@ -23,7 +23,7 @@ use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds as CautionHolds;
 use LucidAscent\Core\Route\NextReading;
-use LucidAscent\Core\Testing\ProposedTest;
+use LucidAscent\Core\Route\ProposedTest;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -92,7 +92,7 @@ final class AssessmentController extends TeacherController
             'assessment' => $assessment,
             'proposed' => $this->plan->proposed($assessment->wanted, $this->takenTests->at($practitioner, $assessment->at), $holds, $assessment->at),
             'taken' => AssessmentPlan::taken($tests),
-            'next' => AssessmentPlan::next($assessment, $tests, [] === $assessment->wanted ? null : $next?->test?->id),
+            'next' => $this->plan->next($assessment, $tests, $holds, $poses),
             'ended' => $this->records->isEnded($assessment),
             'holds' => $holds->active,
             'wanted' => array_map(fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose, $assessment->wanted),

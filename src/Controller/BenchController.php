@@ -18,12 +18,11 @@ use LucidAscent\App\Reading\HoldsOn;
 use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainRule;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\Rules;
-use LucidAscent\Core\Route\NextReading;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -42,6 +41,7 @@ final class BenchController extends TeacherController
         private readonly HoldsOn $holds,
         private readonly SayPain $pain,
         private readonly PersonOn $person,
+        private readonly AssessmentPlan $plan,
     ) {
     }
 
@@ -93,10 +93,8 @@ final class BenchController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $held = [] === $corrected ? self::held($this->holds->now($practitioner), $test) : [];
-        // A body that was measured once gives no side its own field: a caution on one side holds both.
-        $isHeld = static fn (Side $side): bool => isset($held[$side->value]) || (!$test->definition->bothSides && [] !== $held);
         // What was measured before it was held, or before anybody knew, is not thrown away: it is written down, and opens nothing.
-        $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !$isHeld($side) || self::isSent($request, $side)));
+        $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value]) || self::isSent($request, $side)));
         $data = [] === $corrected
             ? new BenchData($test, $body->proportions(), $sides)
             : BenchData::ofEntry($corrected, $test, $body->proportions());
@@ -174,12 +172,12 @@ final class BenchController extends TeacherController
         return $said;
     }
 
-    /** @return array<string, list<Hold>> by the side that it holds */
+    /** @return array<string, list<string>> names of what holds it, by the side that it holds */
     private static function held(Holds $holds, BenchTest $test): array
     {
         $held = [];
         foreach (Side::cases() as $side) {
-            $held[$side->value] = $holds->on($test->definition->work, $side);
+            $held[$side->value] = May::take($holds, $test->definition, $side)->heldBy();
         }
 
         return array_filter($held);
@@ -193,7 +191,7 @@ final class BenchController extends TeacherController
             $this->addFlash('hint', $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', ['%gentler%' => $data->test->entry['gentler']]));
         }
         if (null !== $assessment && !$isCorrection) {
-            $next = $this->nextOpen($practitioner, $assessment);
+            $next = $this->plan->next($assessment, $this->records->testsOf($assessment), $this->holds->now($practitioner), $this->person->now($practitioner));
 
             return null === $next
                 ? $this->redirectToRoute('assessment', ['id' => $practitioner->id, 'assessment' => $assessment->id])
@@ -201,22 +199,6 @@ final class BenchController extends TeacherController
         }
 
         return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
-    }
-
-    /** The next test of the plan that nothing holds on both sides: what settles most comes first. */
-    private function nextOpen(Practitioner $practitioner, Assessment $assessment): ?string
-    {
-        $taken = AssessmentPlan::taken($this->records->testsOf($assessment));
-        $holds = $this->holds->now($practitioner);
-        $open = array_values(array_filter($assessment->tests, function (string $id) use ($holds, $taken): bool {
-            $entry = $this->catalogue->entry(Kind::Test, $id);
-
-            return null !== $entry && !isset($taken[$id]) && count(self::held($holds, new BenchTest($entry))) < count(Side::cases());
-        }));
-        $poses = [] === $assessment->wanted ? null : $this->person->now($practitioner);
-        $best = null === $poses ? null : NextReading::of($assessment->wanted, $poses)?->test?->id;
-
-        return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }
 
     private function keep(Practitioner $practitioner, FormInterface $form, BenchData $data, ?Assessment $assessment, ?Uuid $corrects): void

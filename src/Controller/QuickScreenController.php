@@ -23,6 +23,7 @@ use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
@@ -125,9 +126,9 @@ final class QuickScreenController extends TeacherController
                 continue;
             }
             $definition = $this->catalogue->tests()[$test];
-            $held = $holds->on($definition->work, $side);
-            if ([] !== $held) {
-                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('Held by: %name%. Leave it empty.', ['%name%' => $held[0]->holds->name])));
+            $may = May::take($holds, $definition, $side);
+            if (!$may->isYes()) {
+                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('Held by: %name%. Leave it empty.', ['%name%' => $may->heldBy()[0]])));
                 continue;
             }
             if (null === $form->get('pain'.ucfirst($side->value))->getData()->level) {

@@ -13,6 +13,7 @@ use LucidAscent\App\Reading\PersonOn;
 use LucidAscent\App\Reading\SayPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\PoseReading;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -96,7 +97,7 @@ final class WalkController extends TeacherController
         foreach ($sides['left']->rungs() as $i => $left) {
             foreach (Side::cases() as $side) {
                 $reading = $sides[$side->value]->rungs()[$i];
-                if ($isPast && self::isInvited($sides[$side->value], $i)) {
+                if ($isPast && May::try($sides[$side->value], $reading->rung->id)->isYes()) {
                     return [$reading->rung->id, $side];
                 }
                 $isPast = $isPast || ($reading->rung->id === $after && $side === $by[1]);
@@ -104,22 +105,6 @@ final class WalkController extends TeacherController
         }
 
         return null;
-    }
-
-    private static function isInvited(PoseReading $pose, int $place): bool
-    {
-        $reading = $pose->rungs()[$place];
-        if ($reading->isBarred()) {
-            return false;
-        }
-        for ($below = 0; $below < $place; ++$below) {
-            // The first that was not clean ends the walk on its side.
-            if (false === $pose->rungs()[$below]->seen?->isClean || ([] !== $pose->rungs()[$below]->heldBy && !$pose->stand()->hasPassed($pose->rungs()[$below]->rung->id))) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     private function keep(Practitioner $practitioner, FormInterface $form, string $posture, RungDefinition $rung, Side $side): void

@@ -13,7 +13,6 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Figure\Physique;
@@ -35,6 +34,7 @@ use LucidAscent\Core\LegChain\Sampling;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\Tuck;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Testing\SmallestChange;
 
 /** What a set-up asks of one side of one person, in the JSON shape that the pose lab draws. */
@@ -134,7 +134,7 @@ final class LabAnswer
      */
     private static function held(array $angles, Side $side, LabCapacity $known): array
     {
-        return array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->name, $known->holds->on(new Work(Load::ofLeg($angles)), $side))));
+        return May::load($known->holds, new Work(Load::ofLeg($angles)), $side)->heldBy();
     }
 
     /**

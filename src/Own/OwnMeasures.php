@@ -15,6 +15,7 @@ use LucidAscent\App\Repository\OwnRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
@@ -51,8 +52,8 @@ final readonly class OwnMeasures
         $holds = $this->holds->now($practitioner);
         $offered = [];
         foreach (array_keys(array_intersect_key($this->own->allowed($practitioner), $this->possible())) as $id) {
-            $work = $this->catalogue->tests()[$id]->work;
-            if ([] === $holds->on($work, Side::Left) && [] === $holds->on($work, Side::Right)) {
+            $test = $this->catalogue->tests()[$id];
+            if (May::take($holds, $test, Side::Left)->isYes() && May::take($holds, $test, Side::Right)->isYes()) {
                 $offered[$id] = $this->catalogue->entry(Kind::Test, $id) ?? [];
             }
         }

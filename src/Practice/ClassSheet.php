@@ -18,9 +18,6 @@ use LucidAscent\Core\Readiness\ReadPoses;
 /** A sequence of postures for a class: on which rung each side of each person is, with which prop and caution, and who may not. */
 final readonly class ClassSheet
 {
-    /** A studio has what it takes. */
-    private const PIECES = 20;
-
     public function __construct(private PersonOn $person, private Catalogue $catalogue, private ReasonExtension $texts)
     {
     }
@@ -73,7 +70,7 @@ final readonly class ClassSheet
     private function sides(string $posture, ReadPoses $poses): array
     {
         $bars = fn (Side $side): array => array_slice($this->texts->bars($poses->of($posture, $side)->stand()), 0, 1);
-        $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), new Equipment(self::PIECES, self::PIECES, true));
+        $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), Equipment::ofAStudio());
         $sides = [];
         foreach (Side::cases() as $side) {
             $rung = $stage[$side->value];

@@ -6,15 +6,11 @@ namespace LucidAscent\App\Practice;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
-use LucidAscent\Core\Plan\Rule\NothingClosed;
-use LucidAscent\Core\Plan\Rule\NothingHeld;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** What of a plan that was made earlier may not be done any more: held since, or closed. */
 final readonly class HeldBack
 {
-    private const RULES = [NothingHeld::class, NothingClosed::class];
-
     public function __construct(private StoredPlan $stored, private Catalogue $catalogue)
     {
     }
@@ -53,7 +49,7 @@ final readonly class HeldBack
         foreach ($plan->plan['weeks'] as $w => $week) {
             foreach ($week['sessions'] as $s => $session) {
                 foreach ($session['items'] as $i => $item) {
-                    if ($this->isBarred($session, $item, $poses)) {
+                    if ($this->isBarred($item, $poses)) {
                         $barred["$w-$s-$i"] = true;
                     }
                 }
@@ -75,7 +71,7 @@ final readonly class HeldBack
         $left = $out = [];
         $hasWork = false;
         foreach ($session['items'] as $item) {
-            $isBarred = $this->isBarred($session, $item, $poses) || ('counter' === $item['phase'] && !$hasWork);
+            $isBarred = $this->isBarred($item, $poses) || ('counter' === $item['phase'] && !$hasWork);
             $isBarred ? $out[] = $item : $left[] = $item;
             $hasWork = match ($item['phase']) {
                 'work' => $hasWork || !$isBarred,
@@ -105,23 +101,10 @@ final readonly class HeldBack
         return $empty;
     }
 
-    /**
-     * @param array<string, mixed> $session
-     * @param array<string, mixed> $item
-     */
-    private function isBarred(array $session, array $item, ?ReadPoses $poses): bool
+    /** @param array<string, mixed> $item */
+    private function isBarred(array $item, ?ReadPoses $poses): bool
     {
-        $planned = $this->stored->session(['items' => [$item]] + $session);
-        // A rung that the catalogue no longer has, or a body that nobody measured: nothing says that it may be done.
-        if (null === $poses || [] === $planned->items || !isset($poses->postures[$item['posture']])) {
-            return true;
-        }
-        foreach (self::RULES as $rule) {
-            if ([] !== (new $rule())->broken($planned, PHP_INT_MAX, $poses)) {
-                return true;
-            }
-        }
-
-        return false;
+        // What the catalogue no longer has, or a body that nobody measured: nothing says that it may be done.
+        return null === $poses || true !== $this->stored->item($item)?->may($poses)->isYes();
     }
 }

@@ -70,7 +70,7 @@ final readonly class StoredPlan
         $rung = $this->rung($item['posture'], $item['rung']);
         $drill = $this->catalogue->drills()[$item['drill'] ?? ''] ?? null;
         // A drill that there is no more, or that is done in another position now, is nothing that anybody has planned.
-        $isGone = isset($item['drill']) && (null === $drill || $drill->uses !== $rung);
+        $isGone = isset($item['drill']) && (null === $drill || [$drill->uses->posture, $drill->uses->rung->id] !== [$item['posture'], $item['rung']]);
 
         return null === $rung || $isGone ? null : new PlannedItem($rung, Phase::from($item['phase']), Side::tryFrom($item['side']), $item['seconds'], new Reason('plan.by-hand', Source::Own), $drill, $item['set'] ?? false);
     }

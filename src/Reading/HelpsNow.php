@@ -7,8 +7,11 @@ namespace LucidAscent\App\Reading;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\Remedy;
+use LucidAscent\Core\Plan\Stage;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** What the catalogue has for a finding, as far as this side may practise it today. */
@@ -52,18 +55,16 @@ final readonly class HelpsNow
         }
 
         return [
-            ...self::first($postures, self::POSTURES, static function (string $id) use ($poses, $side): ?self {
-                $pose = $poses->of($id, $side);
-                $now = $pose->stand()->rung;
+            ...self::first($postures, self::POSTURES, static function (string $id) use ($catalogue, $poses, $side): ?self {
+                $now = Stage::ofBoth($id, $poses, $catalogue->practice(), Equipment::ofAStudio())[$side->value];
 
-                return null === $now ? null : new self($id, $pose->posture->name, $now->rung->name);
+                return null === $now ? null : new self($id, $poses->postures[$id]->name, $now->rung->name);
             }),
             ...self::first($drills, self::DRILLS, static function (string $id) use ($catalogue, $poses, $side): ?self {
                 $drill = $catalogue->entry(Kind::Drill, $id) ?? [];
                 [$at, $rung] = explode('/', ($drill['uses'] ?? '').'/');
-                $shape = isset($poses->postures[$at]) ? $poses->shape($at, $rung, $side) : null;
 
-                return true === $shape?->isOpen() ? new self($at, $drill['name'], $shape->reading->rung->name, $id) : null;
+                return May::practise($poses, $at, $rung, $side)->isYes() ? new self($at, $drill['name'], $poses->shape($at, $rung, $side)->reading->rung->name ?? '', $id) : null;
             }),
         ];
     }

@@ -8,16 +8,11 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calibration\People;
-use LucidAscent\Core\Calibration\Visit;
-use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
-use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\KnownPerson;
-use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
@@ -26,21 +21,17 @@ use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\TestDefinition;
-use LucidAscent\Core\Testing\ToolErrors;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 
 /** What holds of every reading of the shipped postures, whoever is read: people made up, of whom some tests were taken and some gates asked. */
 final class ReadingPropertiesTest extends KernelTestCase
 {
     private const PEOPLE = 60;
-    private const ON = '2026-03-02';
 
     public function testNoPoseReadsBetterThanWhatItNeeds(): void
     {
         $seen = [];
-        foreach (self::people() as $who => [$poses]) {
+        foreach (MadeUpPeople::of(self::getContainer()->get(Catalogue::class), self::PEOPLE) as $who => [$poses]) {
             foreach ($poses->postures as $id => $posture) {
                 foreach (Side::cases() as $side) {
                     $pose = $poses->of($id, $side);
@@ -60,7 +51,7 @@ final class ReadingPropertiesTest extends KernelTestCase
     public function testFirstSaysWhatAndUnknownSaysWhatIsMissing(): void
     {
         $missing = ['ability.unread', 'ability.too-old', 'ability.at-least', 'gate.not-read', 'gate.not-clean', 'gate.close', 'gate.not-asked', 'gate.first-unknown'];
-        foreach (self::people() as $who => [$poses]) {
+        foreach (MadeUpPeople::of(self::getContainer()->get(Catalogue::class), self::PEOPLE) as $who => [$poses]) {
             foreach (array_keys($poses->postures) as $id) {
                 foreach (Side::cases() as $side) {
                     $pose = $poses->of($id, $side);
@@ -83,7 +74,7 @@ final class ReadingPropertiesTest extends KernelTestCase
     {
         $targets = array_keys(array_filter(self::getContainer()->get(Catalogue::class)->all(Kind::Posture), static fn (array $posture): bool => $posture['target']));
         $asked = $left = $telling = 0;
-        foreach (self::people() as $who => [$poses, $visit]) {
+        foreach (MadeUpPeople::of(self::getContainer()->get(Catalogue::class), self::PEOPLE) as $who => [$poses, $visit]) {
             foreach (array_slice($targets, 0, 6) as $wanted) {
                 $next = NextReading::of([$wanted], $poses);
                 if (null !== $next && null !== $next->test && $next->test->isMeasured()) {
@@ -94,7 +85,7 @@ final class ReadingPropertiesTest extends KernelTestCase
                     foreach (self::notTaken($poses) as [$test, $side]) {
                         ++$left;
                         $read = $visit->read([...$visit->take($test, $side), ...$poses->person->taken], $poses->postures)->person;
-                        $told = $poses->with(new KnownPerson($read->proportions, $read->evidence, $poses->person->holds, $read->taken, new \DateTimeImmutable(self::ON), observed: $poses->person->observed, tools: $read->tools));
+                        $told = $poses->with(new KnownPerson($read->proportions, $read->evidence, $poses->person->holds, $read->taken, new \DateTimeImmutable(MadeUpPeople::ON), observed: $poses->person->observed, tools: $read->tools));
                         $telling += self::answer([$wanted], $poses, false) === self::answer([$wanted], $told, false) ? 0 : 1;
                     }
                 }
@@ -138,7 +129,7 @@ final class ReadingPropertiesTest extends KernelTestCase
                 } elseif (null !== $known && $ability->compare($read, $known->value) < 0) {
                     $read = $known->value;
                 }
-                $supposed[] = new Evidence($ability, $read, $bound, Uncertainty::none(), $test->id, on: new \DateTimeImmutable(self::ON), isIsolating: Bound::Exact === $bound);
+                $supposed[] = new Evidence($ability, $read, $bound, Uncertainty::none(), $test->id, on: new \DateTimeImmutable(MadeUpPeople::ON), isIsolating: Bound::Exact === $bound);
             }
             if ($now !== self::answer($of, $poses->with($poses->person->supposing($side, $supposed)), true)) {
                 return true;
@@ -189,37 +180,5 @@ final class ReadingPropertiesTest extends KernelTestCase
         }
 
         return false;
-    }
-
-    /** @return iterable<string, array{ReadPoses, Visit}> */
-    private static function people(): iterable
-    {
-        $catalogue = self::getContainer()->get(Catalogue::class);
-        $on = new \DateTimeImmutable(self::ON);
-        for ($seed = 0; $seed < self::PEOPLE; ++$seed) {
-            $random = new Randomizer(new Xoshiro256StarStar($seed));
-            $visit = new Visit(People::draw($random), $catalogue->tests(), ToolErrors::usual(), $on, $random);
-            $share = $random->getInt(0, 10);
-            $taken = $observed = $told = [];
-            foreach ($catalogue->tests() as $id => $test) {
-                foreach (Side::cases() as $side) {
-                    if ($random->getInt(0, 9) >= $share) {
-                        continue;
-                    }
-                    if ($test->isMeasured()) {
-                        array_unshift($taken, ...$visit->take($test, $side));
-                    } else {
-                        $observed[] = new Observed((string) $id, $side, 0 === $random->getInt(0, 1), $on);
-                    }
-                }
-            }
-            if (0 === $random->getInt(0, 4)) {
-                $told[] = new PainTold('pain', $on, $on, new Pain(1, PainPlace::Knee), Side::Left);
-            }
-            $read = $visit->read($taken, $catalogue->postures());
-            $person = $read->person;
-            $known = new KnownPerson($person->proportions, $person->evidence, Holds::of($told, $on), $taken, $on, observed: $observed, tools: $person->tools);
-            yield "seed $seed" => [new ReadPoses($catalogue->postures(), $known, $catalogue->tests()), $visit];
-        }
     }
 }

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Plan\Rule;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -26,7 +27,7 @@ final class BothSides implements SessionRule
         foreach ($sides as $worked) {
             $item = array_values($worked)[0];
             foreach (Side::cases() as $side) {
-                $isAllowed = null === $item->drill ? null !== $poses->of($item->rung->posture, $side)->stand()->rung : true === $poses->shape($item->rung->posture, $item->rung->rung->id, $side)?->isOpen();
+                $isAllowed = null === $item->drill ? null !== $poses->of($item->rung->posture, $side)->stand()->rung : May::practise($poses, $item->rung->posture, $item->rung->rung->id, $side)->isYes();
                 if (!isset($worked[$side->value]) && $isAllowed) {
                     $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
                 }

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Testing;
+namespace LucidAscent\Core\Route;
 
 use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Testing\TestDefinition;
 
 /** A test and whether it should be taken now, with the reasons. */
 final readonly class ProposedTest

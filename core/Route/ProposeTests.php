@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Core\Testing;
+namespace LucidAscent\Core\Route;
 
-use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\TestDefinition;
 
 /**
  * Which tests an assessment needs, in the taught order. Of several that isolate the same thing, the
@@ -30,12 +31,7 @@ final readonly class ProposeTests
      */
     public static function of(array $tests, ?array $asked, array $age, Holds $holds): array
     {
-        $held = [];
-        foreach ($tests as $id => $test) {
-            $sides = array_map(static fn (Side $side): array => $holds->on($test->work, $side), Side::cases());
-            // A side that is free is tested all the same.
-            $held[$id] = in_array([], $sides, true) && $test->bothSides ? [] : array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->name, array_merge(...$sides))));
-        }
+        $held = array_map(static fn (TestDefinition $test): array => May::takeAtAll($holds, $test)->heldBy(), $tests);
         $best = self::best($tests, $held);
         $proposed = [];
         foreach ($tests as $id => $test) {

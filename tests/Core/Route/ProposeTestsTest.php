@@ -2,16 +2,17 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\Tests\Core\Testing;
+namespace LucidAscent\Tests\Core\Route;
 
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Route\ProposedTest;
+use LucidAscent\Core\Route\ProposeTests;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Formula;
-use LucidAscent\Core\Testing\ProposedTest;
-use LucidAscent\Core\Testing\ProposeTests;
 use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Tests\Core\Testing\Definition;
 use PHPUnit\Framework\TestCase;
 
 final class ProposeTestsTest extends TestCase
