@@ -11,8 +11,8 @@ use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -26,7 +26,7 @@ $tests = TestList::of([
     ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 19, 'ankleHeight' => 10]]],
     ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 78]]],
 ], $proportions, $catalogue->tests(), $on);
-$person = new KnownPerson($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
+$person = new Snapshot($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
 $wanted = ['lotus', 'pigeon', 'cow-face'];
 $median = require __DIR__.'/median.php';
 $read = $median(static function () use ($catalogue, $person, $wanted): void {

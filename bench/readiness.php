@@ -8,8 +8,8 @@ use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -17,7 +17,7 @@ require dirname(__DIR__).'/vendor/autoload.php';
 // each is; over one ladder of the same person, and a hundred people over one.
 $root = dirname(__DIR__);
 $catalogue = new Catalogue($root.'/catalogue', $root.'/var/cache/bench-catalogue.php', false, 'en');
-$person = static function (int $i) use ($catalogue): KnownPerson {
+$person = static function (int $i) use ($catalogue): Snapshot {
     $stature = 155 + $i % 40;
     $proportions = PersonBody::of(Fields::of(['stature' => $stature, 'thigh' => ['left' => 0.245 * $stature, 'right' => 0.245 * $stature + 0.6]]));
     $on = new DateTimeImmutable('2026-03-02');
@@ -31,9 +31,9 @@ $person = static function (int $i) use ($catalogue): KnownPerson {
         ['test' => 'frog', 'side' => 'right', 'trials' => [['span' => 67 + $i % 12]]],
     ], $proportions, $catalogue->tests(), $on);
 
-    return new KnownPerson($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
+    return new Snapshot($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
 };
-$read = static function (KnownPerson $known, array $ids) use ($catalogue): float {
+$read = static function (Snapshot $known, array $ids) use ($catalogue): float {
     $start = hrtime(true);
     $poses = new ReadPoses($catalogue->postures(), $known);
     foreach ($ids as $id) {

@@ -10,8 +10,8 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Readiness\AbilityMargin;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
@@ -82,7 +82,7 @@ final readonly class Calibrate
         );
         $evidence = ['left' => $of(Side::Left), 'right' => $of(Side::Right)];
 
-        return new ReadPoses($this->postures, new KnownPerson($true->proportions, $evidence, Holds::none(), [], new \DateTimeImmutable(self::DAY)), $this->tests);
+        return new ReadPoses($this->postures, new Snapshot($true->proportions, $evidence, Holds::none(), [], new \DateTimeImmutable(self::DAY)), $this->tests);
     }
 
     /** @return list<TakenTest> */

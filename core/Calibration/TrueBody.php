@@ -89,7 +89,7 @@ final class TrueBody
     private function lowestKnee(Side $side, float $heels): ?float
     {
         $can = fn (Ability $ability): float => $this->can($side, $ability);
-        $leg = new Capacity($can(Ability::Flexion), $can(Ability::Abduction), $can(Ability::Rotation), $can(Ability::KneeFlexion));
+        $leg = new Capacity($can(Ability::Flexion), $can(Ability::Abduction), $can(Ability::ExternalRotation), $can(Ability::KneeFlexion));
 
         return LowestKnee::search(new SolesTogether($heels, new Sitting()), $this->proportions->body($side), $leg)?->height();
     }

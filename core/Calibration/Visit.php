@@ -11,8 +11,8 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\NearVertical;
 use LucidAscent\Core\Posture\PostureDefinition;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Statistics\Normal;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
@@ -79,7 +79,7 @@ final class Visit
      */
     public function read(array $taken, array $postures): ReadPoses
     {
-        return new ReadPoses($postures, new KnownPerson($this->measured, $this->evidence($taken), Holds::none(), $taken, $this->on, tools: $this->tools), $this->tests);
+        return new ReadPoses($postures, new Snapshot($this->measured, $this->evidence($taken), Holds::none(), $taken, $this->on, tools: $this->tools), $this->tests);
     }
 
     /** @return list<TakenTest> */

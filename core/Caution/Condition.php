@@ -16,7 +16,7 @@ final readonly class Condition
      * @param list<string> $deepHolds loads that it holds beyond a gentle rung
      * @param list<string> $footedHolds loads that it holds but in a lying shape with the foot free
      * @param list<string> $otherSide loads that it holds on the other side
-     * @param Spared $spares what "all" leaves
+     * @param Exemption $spares what "all" leaves
      * @param bool $gentleOnly whether it keeps to the gentle rungs
      * @param list<string> $besides loads that may be worked beyond the gentle rungs, short of the end of any range
      * @param Ending $ending what ends it
@@ -31,7 +31,7 @@ final readonly class Condition
         public array $deepHolds = [],
         public array $footedHolds = [],
         public array $otherSide = [],
-        public Spared $spares = Spared::Nothing,
+        public Exemption $spares = Exemption::Nothing,
         public bool $gentleOnly = false,
         public array $besides = [],
         public Ending $ending = Ending::Clinician,
@@ -40,7 +40,7 @@ final readonly class Condition
     ) {
     }
 
-    public static function everything(string $id, string $name, Spared $spares = Spared::Nothing): self
+    public static function everything(string $id, string $name, Exemption $spares = Exemption::Nothing): self
     {
         return new self($id, $name, [self::ALL], spares: $spares);
     }

@@ -15,7 +15,7 @@ final readonly class Hold
      * @param Entry $entry what it rests on
      * @param Condition $holds what it holds
      * @param Side|null $side null for both
-     * @param Word|null $word whose word lifts it; null when none does
+     * @param ClearanceAuthority|null $word whose word lifts it; null when none does
      * @param \DateTimeImmutable|null $earliest the first day on which that word counts; null for any day since
      * @param ClearanceGiven|null $cleared the word that lifted it: tests come first now
      * @param string $posture the ladder on which it stopped; empty when it was none
@@ -25,7 +25,7 @@ final readonly class Hold
         public Entry $entry,
         public Condition $holds,
         public ?Side $side,
-        public ?Word $word,
+        public ?ClearanceAuthority $word,
         public ?\DateTimeImmutable $earliest = null,
         public ?ClearanceGiven $cleared = null,
         public string $posture = '',

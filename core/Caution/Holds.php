@@ -155,20 +155,20 @@ final readonly class Holds
             if (null === $rule) {
                 return null;
             }
-            $word = self::isAgain($entry, $all) ? Word::Clinician : $rule->word;
+            $word = self::isAgain($entry, $all) ? ClearanceAuthority::Clinician : $rule->word;
 
-            return new Hold($entry, $rule->holds, $rule->side, $word, Word::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
+            return new Hold($entry, $rule->holds, $rule->side, $word, ClearanceAuthority::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
         }
         if ($entry instanceof StopDecided) {
-            $word = $entry->isPainless && !self::isAgain($entry, $all) ? Word::Teacher : Word::Clinician;
+            $word = $entry->isPainless && !self::isAgain($entry, $all) ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;
 
-            return new Hold($entry, Condition::everything('stopped', 'Stopped by decision', null === $entry->side ? Spared::StraightRest : Spared::Nothing), $entry->side, $word, Word::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
+            return new Hold($entry, Condition::everything('stopped', 'Stopped by decision', null === $entry->side ? Exemption::StraightRest : Exemption::Nothing), $entry->side, $word, ClearanceAuthority::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
         }
         if ($entry instanceof ConditionTold) {
             return self::isOver($entry, $now) ? null : new Hold($entry, $entry->condition, $entry->side, match (true) {
                 Ending::Never === $entry->condition->ending, Ending::Birthday === $entry->condition->ending, Ending::Day === $entry->condition->ending => null,
-                null !== $entry->condition->months => Word::Teacher,
-                default => Word::Clinician,
+                null !== $entry->condition->months => ClearanceAuthority::Teacher,
+                default => ClearanceAuthority::Clinician,
             }, null === $entry->condition->months ? null : $entry->on->add(new \DateInterval("P{$entry->condition->months}M")));
         }
 
@@ -195,10 +195,10 @@ final readonly class Holds
             return false;
         }
         // A dated condition needs the time to have gone by, unless a clinician says otherwise.
-        if (Word::Clinician === $clearance->word) {
+        if (ClearanceAuthority::Clinician === $clearance->word) {
             return true;
         }
-        if (Word::Teacher !== $hold->word || (null !== $hold->earliest && Day::of($clearance->on) < Day::of($hold->earliest))) {
+        if (ClearanceAuthority::Teacher !== $hold->word || (null !== $hold->earliest && Day::of($clearance->on) < Day::of($hold->earliest))) {
             return false;
         }
 

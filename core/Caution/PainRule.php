@@ -18,7 +18,7 @@ final readonly class PainRule
     private const SLIGHT = 2;
 
     /** @param Side|null $side null for both */
-    private function __construct(public Condition $holds, public ?Side $side, public Word $word)
+    private function __construct(public Condition $holds, public ?Side $side, public ClearanceAuthority $word)
     {
     }
 
@@ -35,7 +35,7 @@ final readonly class PainRule
         }
         $isMild = $pain->kind->isMild() && PainPlace::Unknown !== $pain->place && PainPlace::None !== $pain->place;
         if ($pain->isInKnee()) {
-            return new self(Condition::everything('knee-pain', 'Pain in or around a knee'), $side, $isMild && $pain->level <= self::SLIGHT ? Word::Teacher : Word::Clinician);
+            return new self(Condition::everything('knee-pain', 'Pain in or around a knee'), $side, $isMild && $pain->level <= self::SLIGHT ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician);
         }
         if (!$isMild || $pain->level >= self::ACHE) {
             [$id, $name] = match (true) {
@@ -44,13 +44,13 @@ final readonly class PainRule
                 $isMild => ['strong-ache', 'An ache of five or more'],
                 default => ['sharp-pain', 'Sharp, pinching or burning pain'],
             };
-            $word = $isMild && !$pain->place->isMiddle() ? Word::Teacher : Word::Clinician;
+            $word = $isMild && !$pain->place->isMiddle() ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;
 
             return $pain->place->isMiddle() || null === $side
-                ? new self(Condition::everything($id, $name, Spared::StraightRest), null, $word)
+                ? new self(Condition::everything($id, $name, Exemption::StraightRest), null, $word)
                 : new self(Condition::everything($id, $name), $side, $word);
         }
-        $word = $pain->level <= self::SLIGHT ? Word::Teacher : Word::Clinician;
+        $word = $pain->level <= self::SLIGHT ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;
         if (PainPlace::LowBack === $pain->place && (null === $during || $during->has(Load::LoadedFold) || $during->has(Load::Backbend))) {
             return new self(new Condition('low-back-pain-moving', 'Low-back pain in folds or backbends', [Load::LoadedFold->value, Load::Backbend->value]), null, $word);
         }
@@ -58,7 +58,7 @@ final readonly class PainRule
             return new self(new Condition('neck-pain', 'Neck pain', [Load::Neck->value]), null, $word);
         }
         if (PainPlace::SittingBone === $pain->place) {
-            return new self(new Condition('hamstring-root', 'A pull where the hamstring begins', [Load::HamstringEnd->value]), $side, Word::Teacher);
+            return new self(new Condition('hamstring-root', 'A pull where the hamstring begins', [Load::HamstringEnd->value]), $side, ClearanceAuthority::Teacher);
         }
 
         return null;

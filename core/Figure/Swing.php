@@ -40,7 +40,7 @@ final readonly class Swing
         }
         $side = $figure->working->value;
         $hip = new Joint($figure->point("$side-hip"), $figure->frames['pelvis'], $figure->working, $figure->physique);
-        $isOfAnkle = Component::Rotation === $component || Component::KneeFlexion === $component;
+        $isOfAnkle = Component::ExternalRotation === $component || Component::KneeFlexion === $component;
         $steps = (int) ceil($missing / self::STEP);
         $limbs = array_map(static fn (int $step): Limb => (new ByAngles(self::with($asked, $component, $shown + $missing * $step / $steps)))->place($hip), range(0, $steps));
 
@@ -55,7 +55,7 @@ final readonly class Swing
         return new LegAngles(
             Component::Flexion === $component ? $degrees : $angles->flexion,
             Component::Abduction === $component ? $degrees : $angles->abduction,
-            Component::Rotation === $component ? $degrees : $angles->rotation,
+            Component::ExternalRotation === $component ? $degrees : $angles->rotation,
             Component::KneeFlexion === $component ? $degrees : $angles->kneeFlexion,
         );
     }

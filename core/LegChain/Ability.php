@@ -13,7 +13,7 @@ enum Ability: string
     /** With straight knees: the long inner-thigh muscles hold it back sooner. */
     case StraightAbduction = 'straight-abduction';
     /** The thigh's turn outward with hip and knee folded; not the clinic's figure with the thigh straight. */
-    case Rotation = 'rotation';
+    case ExternalRotation = 'rotation';
     case KneeFlexion = 'kneeFlexion';
     case Adduction = 'adduction';
     case InternalRotation = 'internal-rotation';

@@ -41,7 +41,7 @@ final class Capacity
         return match ($component) {
             Component::Flexion => $this->flexion,
             Component::Abduction => $this->abduction,
-            Component::Rotation => $this->rotation,
+            Component::ExternalRotation => $this->rotation,
             Component::KneeFlexion => $this->kneeFlexion,
         };
     }

@@ -9,6 +9,6 @@ enum Component: string
 {
     case Flexion = 'flexion';
     case Abduction = 'abduction';
-    case Rotation = 'rotation';
+    case ExternalRotation = 'rotation';
     case KneeFlexion = 'kneeFlexion';
 }

@@ -28,7 +28,7 @@ final readonly class Conditioning
     public static function of(KneeAtHeight $reading, Body $body, BodyError $error): self
     {
         $pose = $reading->pose($body);
-        $sd = Sensitivity::of($reading, $body)->error(Component::Rotation, $error);
+        $sd = Sensitivity::of($reading, $body)->error(Component::ExternalRotation, $error);
         $heels = $reading->contact->props()['heelDistance'] ?? null;
         if (null === $heels || $pose->angles->kneeFlexion <= self::TIGHT_KNEE) {
             return new self(false, null, $sd);

@@ -136,7 +136,7 @@ final readonly class HeldKnee implements ChainReading, Posture
     {
         // The knee's own angle is the same all along the swivel: it ties with nothing.
         $margins = [];
-        foreach ([Component::Flexion, Component::Abduction, Component::Rotation] as $one) {
+        foreach ([Component::Flexion, Component::Abduction, Component::ExternalRotation] as $one) {
             if (null !== $capacity->of($one)) {
                 $margins[] = [$one, self::margin($one, $capacity, $here)];
             }
@@ -158,7 +158,7 @@ final readonly class HeldKnee implements ChainReading, Posture
         return ($capacity->of($component) ?? INF) - match ($component) {
             Component::Flexion => $angles[0],
             Component::Abduction => $angles[1],
-            Component::Rotation => $angles[2],
+            Component::ExternalRotation => $angles[2],
             Component::KneeFlexion => $angles[3],
         };
     }

@@ -39,7 +39,7 @@ final readonly class LegAngles
         return match ($component) {
             Component::Flexion => $this->flexion,
             Component::Abduction => $this->abduction,
-            Component::Rotation => $this->rotation,
+            Component::ExternalRotation => $this->rotation,
             Component::KneeFlexion => $this->kneeFlexion,
         };
     }

@@ -34,7 +34,7 @@ final readonly class Shortfall
     /** Degrees that the knee would have to take. */
     public function atKnee(): float
     {
-        return $this->missing[Component::Rotation->value] ?? 0.0;
+        return $this->missing[Component::ExternalRotation->value] ?? 0.0;
     }
 
     public function isNone(): bool

@@ -233,7 +233,7 @@ final class Candidates
         if (null === $left || null === $right) {
             $held = null === $left ? Side::Left : Side::Right;
             $safer = self::safer($id, $held, $poses, $ladders, $request, null);
-            $isHeld = [] !== array_filter($poses->of($id, $held)->stand()->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
+            $isHeld = [] !== array_filter($poses->of($id, $held)->onLadder()->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
             $leftOut[$id] = new Reason(null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'), Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => $held->value]);
             $left ??= $safer;
             $right ??= $safer;

@@ -26,7 +26,7 @@ enum Remedy: string
     public static function ofAbility(Ability $ability): ?self
     {
         return match ($ability) {
-            Ability::Rotation => self::Rotation,
+            Ability::ExternalRotation => self::Rotation,
             Ability::Abduction, Ability::StraightAbduction => self::Abduction,
             Ability::Flexion => self::Flexion,
             Ability::Hamstrings => self::Hamstrings,

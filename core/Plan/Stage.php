@@ -19,7 +19,7 @@ final class Stage
      */
     public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
     {
-        $now = $poses->of($posture, $side)->stand()->rung?->rung->id;
+        $now = $poses->of($posture, $side)->onLadder()->rung?->rung->id;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
             if ($equipment->has($rung) && May::practise($poses, $posture, $rung->rung->id, $side)->isYes()) {

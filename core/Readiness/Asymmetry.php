@@ -28,7 +28,7 @@ final class Asymmetry
     }
 
     /** @return list<Reason> of each ability in which the sides differ */
-    public static function reasons(KnownPerson $person): array
+    public static function reasons(Snapshot $person): array
     {
         $reasons = [];
         foreach (Ability::cases() as $ability) {

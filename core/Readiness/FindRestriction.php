@@ -51,7 +51,7 @@ final readonly class FindRestriction
             return new RestrictionFinding(Restriction::None, [new Reason('restriction.low', Source::Trade, ['knee' => $knee, 'hand' => LotusGate::LOW_KNEE])], $knee);
         }
         try {
-            $margins = [$this->margin(Ability::Rotation, Component::Rotation), $this->margin(Ability::Abduction, Component::Abduction)];
+            $margins = [$this->margin(Ability::ExternalRotation, Component::ExternalRotation), $this->margin(Ability::Abduction, Component::Abduction)];
         } catch (OutOfReach|StraightKnee) {
             return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.out-of-reach', Source::Computed, ['knee' => $knee])], $knee);
         }

@@ -44,7 +44,7 @@ final class LegAsked
     }
 
     /** @param bool $atLimits whether all that is not known exactly is taken to go as far as legs do */
-    public static function of(?RungDemand $demand, PropRule $prop, KnownPerson $person, Side $side, Capacities $capacities, bool $atLimits): self
+    public static function of(?RungDemand $demand, PropRule $prop, Snapshot $person, Side $side, Capacities $capacities, bool $atLimits): self
     {
         if (null === $demand) {
             return self::$nothing ??= new self();

@@ -43,7 +43,7 @@ final readonly class May
     /** A rung under the teacher's eye, on the way up from the ground: numbers may be short of it, and what is below need not have been passed. */
     public static function try(PoseReading $pose, string $rung): self
     {
-        return new self($pose->stand()->barsToTry($rung));
+        return new self($pose->onLadder()->barsToTry($rung));
     }
 
     /** A test. One that reads both sides at once is held by what holds either. */

@@ -24,16 +24,16 @@ final class PoseReading
 {
     /** @var non-empty-list<RungReading>|null */
     private ?array $rungs = null;
-    private ?Stand $stand = null;
+    private ?LadderPosition $stand = null;
 
     /**
      * @param \Closure(): non-empty-list<RungReading> $ladder as the ladder has them; the last is the full form
-     * @param \Closure(non-empty-list<RungReading>): Stand $where on which of them the side stands
+     * @param \Closure(non-empty-list<RungReading>): LadderPosition $where on which of them the side stands
      */
     public function __construct(
         public readonly PostureDefinition $posture,
         public readonly Side $side,
-        private readonly KnownPerson $person,
+        private readonly Snapshot $person,
         private readonly RungReading $full,
         private readonly \Closure $ladder,
         private readonly \Closure $where,
@@ -51,7 +51,7 @@ final class PoseReading
         return $this->rungs ??= ($this->ladder)();
     }
 
-    public function stand(): Stand
+    public function onLadder(): LadderPosition
     {
         return $this->stand ??= ($this->where)($this->rungs());
     }

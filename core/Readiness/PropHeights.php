@@ -16,7 +16,7 @@ use LucidAscent\Core\Readiness\Gate\Sitting;
 final readonly class PropHeights
 {
     /** @return float|null height of the prop's top or length of the strap, in cm; null where nothing was read that tells */
-    public static function of(RungReading $rung, KnownPerson $person, Side $side): ?float
+    public static function of(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         return match ($rung->rung->prop) {
             PropRule::KneeBlock => $rung->propHeight,
@@ -29,7 +29,7 @@ final readonly class PropHeights
     }
 
     /** As far as the joint comes down by what this side has shown; 0 where it comes to the floor. */
-    private static function gap(RungReading $rung, KnownPerson $person, Side $side): ?float
+    private static function gap(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         $rule = $rung->rung->prop;
         $prop = $rule->carries();
@@ -52,7 +52,7 @@ final readonly class PropHeights
     }
 
     /** Seat height at which the knees of soles-together sitting are no higher than the hips. */
-    private static function levelSeat(KnownPerson $person, Side $side): ?float
+    private static function levelSeat(Snapshot $person, Side $side): ?float
     {
         $taken = $person->newest(Sitting::TEST, $side);
         if (null === $taken || !$taken->isClean() || !$taken->has('kneeHeight')) {
@@ -63,14 +63,14 @@ final readonly class PropHeights
     }
 
     /** What is missing between the hands; 0 where they meet. */
-    private static function betweenHands(KnownPerson $person, Side $side): ?float
+    private static function betweenHands(Snapshot $person, Side $side): ?float
     {
         $reach = $person->capacities($side)->get(Ability::ShoulderReach);
 
         return null === $reach || $person->isTooOld($reach->on()) ? null : max(0.0, -$reach->value);
     }
 
-    private static function toFoot(RungReading $rung, KnownPerson $person, Side $side): ?float
+    private static function toFoot(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         try {
             $posture = $rung->rung->otherDemand?->posture(new Capacity(), $person->proportions->stature->cm);

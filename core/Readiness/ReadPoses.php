@@ -27,7 +27,7 @@ final class ReadPoses
      * @param array<string, PostureDefinition> $postures by id
      * @param array<string, TestDefinition> $tests by id, in the taught order
      */
-    public function __construct(public readonly array $postures, public readonly KnownPerson $person, public readonly array $tests = [])
+    public function __construct(public readonly array $postures, public readonly Snapshot $person, public readonly array $tests = [])
     {
     }
 
@@ -47,7 +47,7 @@ final class ReadPoses
             $this->person,
             $full,
             fn (): array => [...array_map(fn (RungDefinition $rung): RungReading => $this->rung($posture, $rung, $side), $below), $full],
-            fn (array $rungs): Stand => Stand::of($posture, $rungs, $this->person, $side, $this->canBeMeasured($side)),
+            fn (array $rungs): LadderPosition => LadderPosition::of($posture, $rungs, $this->person, $side, $this->canBeMeasured($side)),
         );
     }
 
@@ -59,7 +59,7 @@ final class ReadPoses
                 if ($one->id === $form) {
                     $reading = $this->rung($this->postures[$id], $one, $side);
 
-                    return new FormReading($reading, [...Stand::bars($reading, $this->canBeMeasured($side)), ...$this->of($id, $side)->stand()->below($beside)]);
+                    return new FormReading($reading, [...LadderPosition::bars($reading, $this->canBeMeasured($side)), ...$this->of($id, $side)->onLadder()->below($beside)]);
                 }
             }
         }
@@ -72,7 +72,7 @@ final class ReadPoses
     {
         $rung = $this->of($id, $side)->rung($shape);
         if (null !== $rung) {
-            return new FormReading($rung, $this->of($id, $side)->stand()->closing($shape));
+            return new FormReading($rung, $this->of($id, $side)->onLadder()->closing($shape));
         }
         $key = "$id $shape $side->value";
 
@@ -119,7 +119,7 @@ final class ReadPoses
     }
 
     /** The same postures for the same person with something changed. */
-    public function with(KnownPerson $person): self
+    public function with(Snapshot $person): self
     {
         return new self($this->postures, $person, $this->tests);
     }

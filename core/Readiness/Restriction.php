@@ -20,6 +20,6 @@ enum Restriction: string
     /** What is missing of one of the two. */
     public static function of(Ability $ability): self
     {
-        return Ability::Rotation === $ability ? self::Rotation : self::Abduction;
+        return Ability::ExternalRotation === $ability ? self::Rotation : self::Abduction;
     }
 }

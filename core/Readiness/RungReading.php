@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\BodyError;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
@@ -19,7 +20,6 @@ use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Posture\RungDemand;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\Gate\Gates;
 use LucidAscent\Core\Reason\Reason;
@@ -39,7 +39,7 @@ final readonly class RungReading
      * @param list<Ability> $testFirst what has to be read anew before this is loaded, since a hold was lifted
      * @param list<GateFinding> $gates
      * @param Seen|null $seen the newest try that counts
-     * @param Since|null $since what is older than this counts no more here
+     * @param EvidenceCutOff|null $since what is older than this counts no more here
      * @param Posture|null $posture what the leg chain was asked; null where thresholds said it
      * @param LegPose|null $pose the leg as the rung asks for it
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
@@ -54,7 +54,7 @@ final readonly class RungReading
         public array $testFirst,
         public array $gates,
         public ?Seen $seen,
-        public ?Since $since,
+        public ?EvidenceCutOff $since,
         public ?Posture $posture,
         public ?LegPose $pose,
         public bool $isImpossible,
@@ -73,7 +73,7 @@ final readonly class RungReading
      * @param list<Ability> $isolated the abilities that some test isolates
      * @param callable(string): ?State $stateOf of a posture on this side, by its id; null where there is none, or it is being read
      */
-    public static function of(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $stateOf): self
+    public static function of(PostureDefinition $posture, RungDefinition $rung, Snapshot $person, Side $side, array $isolated, callable $stateOf): self
     {
         $since = self::since($rung, $person, $side, []);
         $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $since, false);
@@ -90,13 +90,13 @@ final readonly class RungReading
             : $reading;
     }
 
-    private static function isAtLimits(KnownPerson $person, Side $side, ?Since $since): bool
+    private static function isAtLimits(Snapshot $person, Side $side, ?EvidenceCutOff $since): bool
     {
         return $person->capacities($side, $since)->isLegExact() && $person->capacities($side->opposite(), $since)->isLegExact();
     }
 
     /** @param list<Ability> $isolated */
-    private static function at(PostureDefinition $posture, RungDefinition $rung, KnownPerson $person, Side $side, array $isolated, callable $stateOf, ?Since $since, bool $atLimits): self
+    private static function at(PostureDefinition $posture, RungDefinition $rung, Snapshot $person, Side $side, array $isolated, callable $stateOf, ?EvidenceCutOff $since, bool $atLimits): self
     {
         $other = $side->opposite();
         $capacities = $person->capacities($side, $since);
@@ -270,7 +270,7 @@ final readonly class RungReading
     }
 
     /** @return list<AbilityMargin> */
-    private static function ofLeg(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, KnownPerson $person, Side $side, bool $atLimits): array
+    private static function ofLeg(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, Snapshot $person, Side $side, bool $atLimits): array
     {
         $margins = [];
         foreach ($leg->angles as $name => $degrees) {
@@ -322,7 +322,7 @@ final readonly class RungReading
      *
      * @param list<string> $derived
      */
-    private static function since(RungDefinition $rung, KnownPerson $person, Side $side, array $derived): ?Since
+    private static function since(RungDefinition $rung, Snapshot $person, Side $side, array $derived): ?EvidenceCutOff
     {
         $latest = null;
         if ([] === $person->holds->cleared) {
@@ -334,7 +334,7 @@ final readonly class RungReading
             }
         }
 
-        return null === $latest ? null : new Since($latest->at, $latest->on);
+        return null === $latest ? null : new EvidenceCutOff($latest->at, $latest->on);
     }
 
     private static function noises(AbilityMargin $margin): float
@@ -342,7 +342,7 @@ final readonly class RungReading
         return $margin->difference() / max(1e-6, $margin->error);
     }
 
-    private static function margin(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, KnownPerson $person, Side $side): AbilityMargin
+    private static function margin(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, Snapshot $person, Side $side): AbilityMargin
     {
         return AbilityMargin::of($ability, $capacity, $asked, $demand, $person->proportions->error($side), $person->proportions, $person->isTooOld($capacity?->on()));
     }

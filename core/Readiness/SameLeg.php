@@ -23,7 +23,7 @@ final readonly class SameLeg
     /** Knees with the pelvis tipped forward, and then back, against the wall. */
     public const ROCK = 'pelvis-rock';
 
-    private function __construct(private KnownPerson $person, private Side $side)
+    private function __construct(private Snapshot $person, private Side $side)
     {
     }
 
@@ -32,7 +32,7 @@ final readonly class SameLeg
      *
      * @return list<Reason>
      */
-    public static function compared(KnownPerson $person, Side $side, TakenTest $sitting): array
+    public static function compared(Snapshot $person, Side $side, TakenTest $sitting): array
     {
         $same = new self($person, $side);
 

@@ -121,7 +121,7 @@ final readonly class NextReading
         $waiting = $found = [];
         foreach ($wanted as $id) {
             foreach (Side::cases() as $side) {
-                $rung = $poses->of($id, $side)->stand()->next;
+                $rung = $poses->of($id, $side)->onLadder()->next;
                 if (null === $rung) {
                     continue;
                 }
@@ -175,9 +175,9 @@ final readonly class NextReading
         foreach ($wanted as $id) {
             foreach (Side::cases() as $side) {
                 $pose = $poses->of($id, $side);
-                $rung = $pose->stand()->rung;
+                $rung = $pose->onLadder()->rung;
                 // A gentle rung whose demand is not known is tried: that is how one finds out.
-                $isTried = State::Short === $pose->state() && $pose->stand()->isTried;
+                $isTried = State::Short === $pose->state() && $pose->onLadder()->isTried;
                 if (null !== $rung && ($isTried || in_array($pose->state(), [State::Unknown, State::First], true))) {
                     return new self(null, $side, 0.0, new Reason('next.try', Source::Trade, ['posture' => $id, 'rung' => $rung->rung->id]), false, $id, $rung->rung->id);
                 }

@@ -116,7 +116,7 @@ final class Capacities
             return Bound::Exact === $known->bound ? $known->value : max(self::FURTHEST[$component->value], $known->value);
         };
 
-        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::Rotation), $of(Component::KneeFlexion));
+        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::ExternalRotation), $of(Component::KneeFlexion));
     }
 
     /** Whether all four angles of the leg are known exactly. */
@@ -141,7 +141,7 @@ final class Capacities
     {
         $of = fn (Component $component): ?float => $this->get(Ability::ofComponent($component))?->value;
 
-        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::Rotation), $of(Component::KneeFlexion));
+        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::ExternalRotation), $of(Component::KneeFlexion));
     }
 
     /** What was shown, as the height of a block is reckoned by it: nobody has to show flexion first. */

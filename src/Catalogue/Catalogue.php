@@ -6,10 +6,10 @@ namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
+use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Spared;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
@@ -152,7 +152,7 @@ final class Catalogue implements CacheWarmerInterface
         $known = $this->conditions()[$id] ?? Condition::unknown($id);
 
         return Ending::Birthday === $known->ending && !$hasConsent
-            ? new Condition($known->id, $known->name, [Condition::ALL], spares: Spared::LyingRest, ending: $known->ending)
+            ? new Condition($known->id, $known->name, [Condition::ALL], spares: Exemption::LyingRest, ending: $known->ending)
             : $known;
     }
 

@@ -6,8 +6,8 @@ namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
+use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Load;
-use LucidAscent\Core\Caution\Spared;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -78,7 +78,7 @@ final class Definitions
             $item['deep_holds'] ?? [],
             $item['footed_holds'] ?? [],
             $item['other_side'] ?? [],
-            Spared::from($item['spares'] ?? Spared::Nothing->value),
+            Exemption::from($item['spares'] ?? Exemption::Nothing->value),
             $item['gentle_only'] ?? false,
             $item['besides'] ?? [],
             Ending::from($item['ending'] ?? Ending::Clinician->value),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Kept\KeptParts;
+use LucidAscent\App\PageCache\CachedParts;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -13,7 +13,7 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 /** Every page of a teacher knows that teacher's own entries; nobody else's page does. */
 final readonly class OwnBesideShipped
 {
-    public function __construct(private Catalogue $catalogue, private OwnCatalogue $own, private TokenStorageInterface $tokens, private KeptParts $kept)
+    public function __construct(private Catalogue $catalogue, private OwnCatalogue $own, private TokenStorageInterface $tokens, private CachedParts $kept)
     {
     }
 

@@ -12,11 +12,11 @@ use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Form\BeforeForm;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\KeepReading;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\SayPain;
-use LucidAscent\App\Reading\ToldCondition;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordOutcome;
+use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Person\ToldCondition;
 use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
@@ -43,8 +43,8 @@ final class AssessmentController extends TeacherController
         private readonly AssessmentPlan $plan,
         private readonly TakenTests $takenTests,
         private readonly HoldsOn $holds,
-        private readonly SayPain $pain,
-        private readonly PersonOn $person,
+        private readonly RecordPain $pain,
+        private readonly ReadPerson $person,
     ) {
     }
 
@@ -102,7 +102,7 @@ final class AssessmentController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/assessments/{assessment}/end', 'assessment_end', methods: ['POST'])]
-    public function end(string $id, string $assessment, Request $request, KeepReading $keep): Response
+    public function end(string $id, string $assessment, Request $request, RecordOutcome $keep): Response
     {
         $practitioner = $this->practitioner($id);
         $assessment = $this->records->assessment($practitioner, $assessment);
@@ -203,7 +203,7 @@ final class AssessmentController extends TeacherController
     private function hear(Practitioner $practitioner, FormInterface $form, Request $request): void
     {
         $entry = $this->entryOf($form);
-        $typed = SayPain::typed($request->request->all('before')['pain'] ?? []);
+        $typed = RecordPain::typed($request->request->all('before')['pain'] ?? []);
         $known = $this->records->knows(Assessment::class, $entry) ? $this->records->assessment($practitioner, (string) $entry) : null;
         if (null === $known ? !$form->isValid() : !$known->pain()->equals($typed)) {
             $this->pain->of($practitioner, $this->teacher(), $typed, null, "before $entry");

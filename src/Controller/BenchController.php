@@ -14,9 +14,9 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\BenchForm;
 use LucidAscent\App\Form\Data\BenchData;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
@@ -39,8 +39,8 @@ final class BenchController extends TeacherController
         private readonly Catalogue $catalogue,
         private readonly BenchPreview $preview,
         private readonly HoldsOn $holds,
-        private readonly SayPain $pain,
-        private readonly PersonOn $person,
+        private readonly RecordPain $pain,
+        private readonly ReadPerson $person,
         private readonly AssessmentPlan $plan,
     ) {
     }
@@ -143,7 +143,7 @@ final class BenchController extends TeacherController
     {
         $sent = $request->request->all('bench');
         foreach (Side::cases() as $side) {
-            $typed = SayPain::typed($sent['pain'.ucfirst($side->value)] ?? []);
+            $typed = RecordPain::typed($sent['pain'.ucfirst($side->value)] ?? []);
             $isInTest = $isKept && in_array($side, $data->sides, true) && $data->isStarted($side);
             foreach ($isInTest ? [] : $this->alreadySaid($practitioner, $entry, $side) as $pain) {
                 $isInTest = $isInTest || $pain->equals($typed);

@@ -7,8 +7,8 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Demo\LoadPeople;
 use LucidAscent\App\Demo\MadeUpStudio;
 use LucidAscent\App\Guide\Guide;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Kept\Whose;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\PageCache\Whose;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -19,28 +19,28 @@ final class GuideController extends TeacherController
     public const TOKEN = 'guide';
 
     #[Route('/guide', 'guide', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function index(): Response
     {
         return $this->render('guide/index.html.twig', ['pages' => Guide::PAGES]);
     }
 
     #[Route('/guide/words', 'guide_words', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function words(): Response
     {
         return $this->render('guide/words.html.twig', ['words' => Guide::WORDS]);
     }
 
     #[Route('/guide/keys', 'guide_keys', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function keys(): Response
     {
         return $this->render('guide/keys.html.twig', ['keys' => Guide::KEYS]);
     }
 
     #[Route('/guide/{page}', 'guide_page', methods: ['GET'], priority: -1)]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function page(string $page): Response
     {
         $all = array_keys(Guide::PAGES);

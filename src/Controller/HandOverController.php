@@ -13,7 +13,7 @@ use LucidAscent\App\Exchange\Record\RecordTable;
 use LucidAscent\App\Exchange\Record\TableFile;
 use LucidAscent\App\Exchange\Record\TableReadings;
 use LucidAscent\App\Form\RecordForm;
-use LucidAscent\App\Kept\Kept;
+use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\Core\Calendar\Day;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -29,7 +29,7 @@ final class HandOverController extends TeacherController
     private const TYPES = ['json' => 'application/json', 'csv' => 'text/csv; charset=utf-8', 'zip' => 'application/zip'];
 
     #[Route('/practitioners/{id}/hand-over', 'hand_over', methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function show(string $id): Response
     {
         $practitioner = $this->practitioner($id);

@@ -6,9 +6,9 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Reading\Journal;
-use LucidAscent\App\Reading\JournalKind;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\Journal;
+use LucidAscent\App\Person\JournalKind;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -19,7 +19,7 @@ final class JournalController extends TeacherController
     private const EACH = 50;
 
     #[Route('/practitioners/{id}/journal', 'journal', methods: ['GET'])]
-    #[Kept(['kind', 'words', 'page'])]
+    #[CachedPage(['kind', 'words', 'page'])]
     public function show(string $id, Request $request, Journal $journal, Catalogue $catalogue): Response
     {
         $practitioner = $this->practitioner($id);

@@ -7,11 +7,11 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Kept\KeptParts;
 use LucidAscent\App\Lab\ContactList;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\PageCache\CachedParts;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Contact\Contacts;
@@ -29,7 +29,7 @@ final class LabController extends TeacherController
     /** What is set up when nothing was asked for. */
     private const FIRST = 'half-lotus-easy';
 
-    public function __construct(private readonly PersonOn $person, private readonly KeptParts $parts)
+    public function __construct(private readonly ReadPerson $person, private readonly CachedParts $parts)
     {
     }
 

@@ -12,10 +12,10 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Practice\PractisedSide;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Log\PractisedSide;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -36,14 +36,14 @@ final class LadderController extends TeacherController
 {
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly PersonOn $person,
+        private readonly ReadPerson $person,
         private readonly PractisedSide $practised,
-        private readonly SayPain $pain,
+        private readonly RecordPain $pain,
     ) {
     }
 
     #[Route('/practitioners/{id}/ladder/{posture}', 'ladder', defaults: ['posture' => 'half-lotus'], methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function ladder(string $id, string $posture): Response
     {
         $practitioner = $this->practitioner($id);
@@ -58,7 +58,7 @@ final class LadderController extends TeacherController
             $checks = $this->records->checks($practitioner, $posture, $side);
             $last = array_pop($checks);
             $undecided[$side->value] = null !== $last && null === $this->records->decision($last) ? $last : null;
-            $now = $sides[$side->value]->stand()->rung;
+            $now = $sides[$side->value]->onLadder()->rung;
             $heights[$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
         }
 
@@ -87,8 +87,8 @@ final class LadderController extends TeacherController
         if (null === $poses) {
             return $this->bodyFirst($practitioner);
         }
-        $typed = $request->isMethod('POST') ? SayPain::typed($request->request->all('check_form')['pain'] ?? []) : Pain::none();
-        $rung = $poses->of($posture, $side)->stand()->rung;
+        $typed = $request->isMethod('POST') ? RecordPain::typed($request->request->all('check_form')['pain'] ?? []) : Pain::none();
+        $rung = $poses->of($posture, $side)->onLadder()->rung;
         if (null === $rung) {
             // Somebody had the form open while the side came to be held: what hurt is written down all the same.
             $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check of $posture", $posture, '');

@@ -9,9 +9,9 @@ use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Kept\Whose;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\PageCache\Whose;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Load;
@@ -31,8 +31,8 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library', 'library', methods: ['GET'])]
-    #[Kept(['q', 'component', 'family', 'purpose', 'level', 'remedy', 'hand'], Whose::TeachersAlone)]
-    public function library(Request $request, PersonOn $people): Response
+    #[CachedPage(['q', 'component', 'family', 'purpose', 'level', 'remedy', 'hand'], Whose::TeachersAlone)]
+    public function library(Request $request, ReadPerson $people): Response
     {
         $postures = $this->catalogue->all(Kind::Posture);
         $drills = $this->catalogue->all(Kind::Drill);
@@ -54,7 +54,7 @@ final class LibraryController extends TeacherController
             } else {
                 foreach ($shown as $id) {
                     foreach (Side::cases() as $side) {
-                        $reach[$id][$side->value] = $known->of($id, $side)->stand()->rung?->rung;
+                        $reach[$id][$side->value] = $known->of($id, $side)->onLadder()->rung?->rung;
                     }
                 }
                 $shown = array_filter($shown, static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null) || null !== ($reach[$id]['right'] ?? null));
@@ -78,7 +78,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/postures/{id}', 'library_posture', methods: ['GET'])]
-    #[Kept(['condition'], Whose::TeachersAlone)]
+    #[CachedPage(['condition'], Whose::TeachersAlone)]
     public function posture(string $id, Request $request): Response
     {
         $posture = $this->catalogue->all(Kind::Posture)[$id] ?? throw $this->createNotFoundException();
@@ -116,7 +116,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/tests/{id}', 'library_test', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function test(string $id): Response
     {
         $test = $this->catalogue->all(Kind::Test)[$id] ?? throw $this->createNotFoundException();
@@ -125,7 +125,7 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/tests', 'library_tests', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function tests(): Response
     {
         $tests = $this->catalogue->all(Kind::Test);
@@ -135,21 +135,21 @@ final class LibraryController extends TeacherController
     }
 
     #[Route('/library/drills', 'library_drills', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function drills(): Response
     {
         return $this->render('library/drills.html.twig', ['drills' => $this->catalogue->all(Kind::Drill)]);
     }
 
     #[Route('/library/schools', 'library_schools', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function schools(): Response
     {
         return $this->render('library/schools.html.twig', ['schools' => $this->catalogue->all(Kind::School)]);
     }
 
     #[Route('/library/cautions', 'library_cautions', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function cautions(): Response
     {
         return $this->render('library/cautions.html.twig', ['cautions' => $this->catalogue->all(Kind::Caution)]);

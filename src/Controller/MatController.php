@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Kept\KeptParts;
-use LucidAscent\App\Kept\Whose;
-use LucidAscent\App\Practice\Due;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
-use LucidAscent\App\Repository\KeptProgress;
-use LucidAscent\App\Repository\OwnRecords;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\PageCache\CachedParts;
+use LucidAscent\App\PageCache\Whose;
+use LucidAscent\App\Person\Due;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Repository\AccessRecords;
+use LucidAscent\App\Repository\OutcomeRows;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -24,13 +24,13 @@ final class MatController extends TeacherController
     private const EACH = 10;
     private const LONGEST = 120;
 
-    public function __construct(private readonly PersonOn $person, private readonly Wanted $wanted, private readonly Due $due, private readonly KeptProgress $progress)
+    public function __construct(private readonly ReadPerson $person, private readonly Wanted $wanted, private readonly Due $due, private readonly OutcomeRows $progress)
     {
     }
 
     #[Route('/', 'on_the_mat', methods: ['GET'])]
-    #[Kept(['q', 'page'], Whose::Everybodys)]
-    public function onTheMat(Request $request, KeptParts $parts, OwnRecords $own): Response
+    #[CachedPage(['q', 'page'], Whose::Everybodys)]
+    public function onTheMat(Request $request, CachedParts $parts, AccessRecords $own): Response
     {
         $text = mb_substr(trim($request->query->getString('q')), 0, self::LONGEST);
         $page = max(1, min(100_000, $request->query->getInt('page', 1)));

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
-use LucidAscent\App\Entity\KeptPicture;
+use LucidAscent\App\Entity\StoredPicture;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -43,7 +43,7 @@ final class PictureController extends TeacherController
         } catch (UnfitPicture $e) {
             return new JsonResponse(['error' => $this->say($e->getMessage())], 422);
         }
-        $this->records->add(new KeptPicture($picture, $practitioner, $this->teacher(), $this->clock->now(), $test, $width, $height, $points));
+        $this->records->add(new StoredPicture($picture, $practitioner, $this->teacher(), $this->clock->now(), $test, $width, $height, $points));
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
     }

@@ -7,8 +7,8 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Practice\StoredPlan;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Plan\StoredPlan;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -30,7 +30,7 @@ final class PlanChangeController extends TeacherController
     private const TO_DAY = '/^to-(\d{1,2})$/';
 
     public function __construct(
-        private readonly PersonOn $person,
+        private readonly ReadPerson $person,
         private readonly StoredPlan $stored,
         private readonly Catalogue $catalogue,
         private readonly ReasonExtension $texts,

@@ -13,15 +13,15 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\PlanForm;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Practice\HeldBack;
-use LucidAscent\App\Practice\ItemText;
-use LucidAscent\App\Practice\LayOut;
-use LucidAscent\App\Practice\MakePlan;
-use LucidAscent\App\Practice\PlanCalendar;
-use LucidAscent\App\Practice\PlanVolume;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\HeldBack;
+use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\LayOut;
+use LucidAscent\App\Plan\MakePlan;
+use LucidAscent\App\Plan\PlanCalendar;
+use LucidAscent\App\Plan\PlanVolume;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,7 +36,7 @@ final class PlanController extends TeacherController
     public const TOKEN = 'plan';
 
     public function __construct(
-        private readonly PersonOn $person,
+        private readonly ReadPerson $person,
         private readonly MakePlan $makePlan,
         private readonly Catalogue $catalogue,
         private readonly OwnCatalogue $own,
@@ -99,7 +99,7 @@ final class PlanController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
-    #[Kept(['week'])]
+    #[CachedPage(['week'])]
     public function show(string $id, string $plan, Request $request, PlanVolume $volume): Response
     {
         $practitioner = $this->practitioner($id);
@@ -131,7 +131,7 @@ final class PlanController extends TeacherController
 
     /** One item: how it is done, why it is there, and what may be changed of it. */
     #[Route('/practitioners/{id}/plans/{plan}/items/{week}-{session}-{item}', 'plan_item', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]', 'item' => '[0-9]{1,3}'], methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function item(string $id, string $plan, int $week, int $session, int $item): Response
     {
         $practitioner = $this->practitioner($id);
@@ -160,7 +160,7 @@ final class PlanController extends TeacherController
 
     /** A page a week, for the wall. */
     #[Route('/practitioners/{id}/plans/{plan}/print', 'plan_print', methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function print(string $id, string $plan): Response
     {
         $practitioner = $this->practitioner($id);

@@ -7,13 +7,13 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Reading\HelpsNow;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\ProgressPage;
-use LucidAscent\App\Reading\RouteMap;
-use LucidAscent\App\Reading\Wanted;
-use LucidAscent\App\Reading\WhatIf;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\HelpsNow;
+use LucidAscent\App\Person\ProgressPage;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RouteMap;
+use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Person\WhatIf;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Plan\Remedy;
@@ -38,14 +38,14 @@ final class PoseController extends TeacherController
     private const KEPT = 3;
 
     public function __construct(
-        private readonly PersonOn $person,
+        private readonly ReadPerson $person,
         private readonly Catalogue $catalogue,
         private readonly Wanted $wanted,
     ) {
     }
 
     #[Route('/practitioners/{id}/poses/{pose}', 'pose', methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function pose(string $id, string $pose, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -64,7 +64,7 @@ final class PoseController extends TeacherController
             $sides[$name] = $poses->of($pose, $side);
             // Where something is held, no prop is offered to go on with.
             $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
-            $heights[$name] = null === $sides[$name]->stand()->rung ? null : PropHeights::of($sides[$name]->stand()->rung, $poses->person, $side);
+            $heights[$name] = null === $sides[$name]->onLadder()->rung ? null : PropHeights::of($sides[$name]->onLadder()->rung, $poses->person, $side);
             $restriction[$name] = FindRestriction::of($poses, $side);
             $helps[$name] = HelpsNow::of(Remedy::ofRestriction($restriction[$name]->restriction), $this->catalogue, $poses, $side);
         }
@@ -91,7 +91,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/route', 'route', methods: ['GET'])]
-    #[Kept(['wanted'])]
+    #[CachedPage(['wanted'])]
     public function route(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -118,7 +118,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/progress', 'progress', methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function progress(string $id, ProgressPage $page): Response
     {
         $practitioner = $this->practitioner($id);
@@ -128,7 +128,7 @@ final class PoseController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/compare', 'compare', methods: ['GET'])]
-    #[Kept(['from', 'to'])]
+    #[CachedPage(['from', 'to'])]
     public function compare(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);

@@ -16,17 +16,17 @@ use LucidAscent\App\Form\BodyForm;
 use LucidAscent\App\Form\ClearanceForm;
 use LucidAscent\App\Form\Data\BodyData;
 use LucidAscent\App\Form\PractitionerForm;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Practice\Due;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\Due;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\TestHistory;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
-use LucidAscent\Core\Caution\Word;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -62,8 +62,8 @@ final class PractitionerController extends TeacherController
     }
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
-    #[Kept(['all'])]
-    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, PersonOn $person, HoldsOn $holds, Wanted $wanted, Due $due, TestHistory $tests): Response
+    #[CachedPage(['all'])]
+    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, ReadPerson $person, HoldsOn $holds, Wanted $wanted, Due $due, TestHistory $tests): Response
     {
         $practitioner = $this->practitioner($id);
         $most = null === $request->query->get('all') ? self::MOST : self::ALL;
@@ -74,7 +74,7 @@ final class PractitionerController extends TeacherController
         $held = $poses->person->holds ?? $holds->now($practitioner);
         $wants = $wanted->of($practitioner);
         $slips = $this->slips($held);
-        $request->attributes->set(Kept::UNTIL, [] === $slips ? null : min(array_map(EnteredByMistake::until(...), $slips)));
+        $request->attributes->set(CachedPage::UNTIL, [] === $slips ? null : min(array_map(EnteredByMistake::until(...), $slips)));
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
@@ -197,7 +197,7 @@ final class PractitionerController extends TeacherController
     private function whyNot(Hold $hold): string
     {
         return match (true) {
-            Word::Clinician === $hold->word => $this->say('"%name%" is lifted by a licensed clinician, on its own day or later.', ['%name%' => $hold->holds->name]),
+            ClearanceAuthority::Clinician === $hold->word => $this->say('"%name%" is lifted by a licensed clinician, on its own day or later.', ['%name%' => $hold->holds->name]),
             null !== $hold->earliest => $this->say('"%name%" may be lifted by the teacher who decided or was told, from %day% on, after asking.', ['%name%' => $hold->holds->name, '%day%' => $hold->earliest->format('Y-m-d')]),
             default => $this->say('"%name%" is not lifted by this.', ['%name%' => $hold->holds->name]),
         };

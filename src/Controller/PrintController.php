@@ -6,14 +6,14 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Kept\Whose;
-use LucidAscent\App\Practice\HeldBack;
-use LucidAscent\App\Practice\ItemText;
-use LucidAscent\App\Practice\LayOut;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\PageCache\Whose;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\HeldBack;
+use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\LayOut;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\LegChain\Ability;
@@ -29,13 +29,13 @@ final class PrintController extends TeacherController
     /** So many of the newest pains are told. */
     private const PAINS = 8;
 
-    public function __construct(private readonly PersonOn $person, private readonly Wanted $wanted)
+    public function __construct(private readonly ReadPerson $person, private readonly Wanted $wanted)
     {
     }
 
     /** Where somebody stands: figures, both sides, errors, what holds, and the next step. */
     #[Route('/practitioners/{id}/report', 'report', methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function report(string $id): Response
     {
         $practitioner = $this->practitioner($id);
@@ -48,7 +48,7 @@ final class PrintController extends TeacherController
         foreach (Side::cases() as $side) {
             $restriction[$side->value] = FindRestriction::of($poses, $side);
             foreach ($wanted as $pose) {
-                $now = $poses->of($pose, $side)->stand()->rung;
+                $now = $poses->of($pose, $side)->onLadder()->rung;
                 $heights[$pose][$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
             }
         }
@@ -58,7 +58,7 @@ final class PrintController extends TeacherController
 
     /** For a clinician: what was measured and said, what was stopped, and the question. No diagnosis. */
     #[Route('/practitioners/{id}/referral', 'referral_note', methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function referral(string $id, HoldsOn $holds): Response
     {
         $practitioner = $this->practitioner($id);
@@ -82,7 +82,7 @@ final class PrintController extends TeacherController
 
     /** One session for home, as figures: what is held has gone from it. */
     #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}/sheet', 'home_sheet', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
-    #[Kept]
+    #[CachedPage]
     public function home(string $id, string $plan, int $week, int $session, HeldBack $heldBack, ItemText $text, LayOut $layOut): Response
     {
         $practitioner = $this->practitioner($id);
@@ -97,7 +97,7 @@ final class PrintController extends TeacherController
 
     /** Empty sheets to write readings on, for a class without electricity. */
     #[Route('/sheets/recording', 'recording_sheets', methods: ['GET'])]
-    #[Kept([], Whose::TeachersAlone)]
+    #[CachedPage([], Whose::TeachersAlone)]
     public function recording(Catalogue $catalogue): Response
     {
         $tests = $catalogue->all(Kind::Test);

@@ -12,9 +12,9 @@ use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\QuickScreenForm;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
@@ -43,8 +43,8 @@ final class QuickScreenController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly HoldsOn $holds,
-        private readonly PersonOn $person,
-        private readonly SayPain $pain,
+        private readonly ReadPerson $person,
+        private readonly RecordPain $pain,
     ) {
     }
 
@@ -224,7 +224,7 @@ final class QuickScreenController extends TeacherController
         }
         foreach (Side::cases() as $side) {
             if (!($measured[$side->value] ?? false)) {
-                $this->pain->of($practitioner, $this->teacher(), SayPain::typed($request->request->all('screen')['pain'.ucfirst($side->value)] ?? []), $side, "screen $entry");
+                $this->pain->of($practitioner, $this->teacher(), RecordPain::typed($request->request->all('screen')['pain'.ucfirst($side->value)] ?? []), $side, "screen $entry");
             }
         }
         if (!$isKept) {

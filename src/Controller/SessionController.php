@@ -8,14 +8,14 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Practice\HeldBack;
-use LucidAscent\App\Practice\ItemText;
-use LucidAscent\App\Practice\LayOut;
-use LucidAscent\App\Practice\MakePlan;
-use LucidAscent\App\Practice\PainTable;
-use LucidAscent\App\Practice\SessionLogs;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Log\PainTable;
+use LucidAscent\App\Log\SessionLogs;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Plan\HeldBack;
+use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\LayOut;
+use LucidAscent\App\Plan\MakePlan;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Testing\SmallestChange;
@@ -35,7 +35,7 @@ final class SessionController extends TeacherController
 
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly PersonOn $person,
+        private readonly ReadPerson $person,
         private readonly HeldBack $heldBack,
         private readonly SessionLogs $sessionLogs,
         private readonly QueueKey $queueKey,

@@ -9,8 +9,8 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Form\Data\WalkData;
 use LucidAscent\App\Form\WalkForm;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Readiness\May;
@@ -26,8 +26,8 @@ final class WalkController extends TeacherController
 {
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly PersonOn $person,
-        private readonly SayPain $pain,
+        private readonly ReadPerson $person,
+        private readonly RecordPain $pain,
     ) {
     }
 
@@ -47,7 +47,7 @@ final class WalkController extends TeacherController
         }
         [$rung, $side] = $asked;
         $reading = $poses->of($posture, $side)->rung($rung) ?? throw $this->createNotFoundException();
-        $closing = $poses->of($posture, $side)->stand()->closing($rung);
+        $closing = $poses->of($posture, $side)->onLadder()->closing($rung);
         $form = $this->createForm(WalkForm::class, new WalkData(), [
             'entry' => (string) Uuid::v7(),
             // Sent twice, or from an old tab, it is about the rung that was looked at, not about the one that comes next by then.
@@ -56,7 +56,7 @@ final class WalkController extends TeacherController
             'compensations' => array_flip($ladder->rung($rung)->compensations),
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
-            $typed = SayPain::typed($request->request->all('walk_form')['pain'] ?? []);
+            $typed = RecordPain::typed($request->request->all('walk_form')['pain'] ?? []);
             if ($form->isValid()) {
                 $this->keep($practitioner, $form, $posture, $reading->rung, $side);
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
-use LucidAscent\App\Kept\Kept;
 use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\Lab\SeeWhy;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -17,8 +17,8 @@ use Symfony\Component\Routing\Attribute\Route;
 final class WhyController extends TeacherController
 {
     #[Route('/practitioners/{id}/why', 'why', methods: ['GET'])]
-    #[Kept(['side'])]
-    public function why(string $id, Request $request, PersonOn $person): Response
+    #[CachedPage(['side'])]
+    public function why(string $id, Request $request, ReadPerson $person): Response
     {
         $practitioner = $this->practitioner($id);
         $poses = $person->now($practitioner);

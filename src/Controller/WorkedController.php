@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Kept\Kept;
-use LucidAscent\App\Kept\Whose;
-use LucidAscent\App\Practice\PractisedMinutes;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Worked;
+use LucidAscent\App\Log\PractisedMinutes;
+use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\PageCache\Whose;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Worked;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -17,8 +17,8 @@ use Symfony\Component\Routing\Attribute\Route;
 final class WorkedController extends TeacherController
 {
     #[Route('/what-worked', 'what_worked', methods: ['GET'])]
-    #[Kept([], Whose::Everybodys)]
-    public function show(PersonOn $person, PractisedMinutes $practised, Catalogue $catalogue): Response
+    #[CachedPage([], Whose::Everybodys)]
+    public function show(ReadPerson $person, PractisedMinutes $practised, Catalogue $catalogue): Response
     {
         $worked = new Worked($catalogue);
         $people = 0;

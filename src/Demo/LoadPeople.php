@@ -16,15 +16,15 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\KeepReading;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordOutcome;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calibration\Trials;
 use LucidAscent\Core\Calibration\TrueBody;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\Rules;
 use Psr\Clock\ClockInterface;
@@ -61,8 +61,8 @@ final readonly class LoadPeople
         private EntityManagerInterface $em,
         private ClockInterface $clock,
         private Catalogue $catalogue,
-        private PersonOn $person,
-        private KeepReading $keep,
+        private ReadPerson $person,
+        private RecordOutcome $keep,
     ) {
     }
 
@@ -122,7 +122,7 @@ final readonly class LoadPeople
         $this->em->persist($said);
         if (null !== $lifted) {
             $then = $this->ago($lifted);
-            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', Word::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [HoldsOn::idOf($said)]));
+            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', ClearanceAuthority::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [HoldsOn::idOf($said)]));
         }
     }
 

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Repository\MomentType;
-use LucidAscent\Core\Caution\Word;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -28,7 +28,7 @@ class Clearance
         #[ORM\Column(length: 160)]
         public readonly string $clearedBy,
         #[ORM\Column(length: 20)]
-        public readonly Word $word,
+        public readonly ClearanceAuthority $word,
         #[ORM\Column(type: 'date_immutable')]
         public readonly \DateTimeImmutable $givenOn,
         /** What they allow, in their words. */

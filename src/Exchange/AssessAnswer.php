@@ -13,11 +13,11 @@ use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
@@ -89,10 +89,10 @@ final readonly class AssessAnswer
             'limiter' => $pose->limiter()?->ability->value,
             'chance' => $pose->chance(),
             'seen' => $pose->seenOn()?->format('Y-m-d'),
-            'rung' => $pose->stand()->rung?->rung->id,
+            'rung' => $pose->onLadder()->rung?->rung->id,
             'props' => self::props($pose, $poses),
-            'bars' => array_map($this->reason(...), $pose->stand()->bars),
-            'passed' => $pose->stand()->passed,
+            'bars' => array_map($this->reason(...), $pose->onLadder()->bars),
+            'passed' => $pose->onLadder()->passed,
             'reasons' => array_map($this->reason(...), $pose->reasons()),
             'margins' => array_map(static fn (AbilityMargin $margin): array => [
                 'component' => $margin->ability->value,
@@ -121,7 +121,7 @@ final readonly class AssessAnswer
     /** @return list<array{what: string, height: float}> the props of the rung now that were reckoned for this body, in cm */
     private static function props(PoseReading $pose, ReadPoses $poses): array
     {
-        $rung = $pose->stand()->rung;
+        $rung = $pose->onLadder()->rung;
         $height = null === $rung ? null : PropHeights::of($rung, $poses->person, $pose->side);
 
         return null === $rung || null === $height ? [] : [['what' => $rung->rung->prop->value, 'height' => $height]];
@@ -158,7 +158,7 @@ final readonly class AssessAnswer
     }
 
     /** @return list<array<string, mixed>> readings that cannot all be true, with the wider error that was taken */
-    private static function contradictory(KnownPerson $person): array
+    private static function contradictory(Snapshot $person): array
     {
         $found = [];
         foreach (Side::cases() as $one) {

@@ -8,13 +8,13 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -69,7 +69,7 @@ final readonly class DecideAnswer
         }
         $heldBy = array_values($heldBy);
         if (State::Held === $next && [] === $heldBy) {
-            $heldBy[] = new Hold(new StopDecided('next', $today, $today, null, false), Condition::everything('held', 'What comes next is held'), null, Word::Clinician);
+            $heldBy[] = new Hold(new StopDecided('next', $today, $today, null, false), Condition::everything('held', 'What comes next is held'), null, ClearanceAuthority::Clinician);
         }
         $history = new History($ladder, self::since($holds, array_values($checks), $ladder->id), $next->isInReach(), false, $heldBy);
         $proposal = Decide::proposal($history);

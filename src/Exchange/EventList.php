@@ -7,6 +7,7 @@ namespace LucidAscent\App\Exchange;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -15,7 +16,6 @@ use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Caution\Word;
 
 /** Conditions and events of a document, as the judge of holds takes them; one that cannot be read spoils no other, and what it says of pain holds. */
 final readonly class EventList
@@ -127,7 +127,7 @@ final readonly class EventList
 
                 return array_values($entries);
             case 'clearance':
-                return [new ClearanceGiven($id, $at, $on, $event->has('clears') ? (is_string($event->raw('clears')) ? [$event->text('clears')] : $event->texts('clears')) : [], Word::tryFrom($event->text('by')) ?? throw InvalidValue::because('by', 'is teacher or clinician.'), $event->flag('asked'), $event->text('teacher', ''))];
+                return [new ClearanceGiven($id, $at, $on, $event->has('clears') ? (is_string($event->raw('clears')) ? [$event->text('clears')] : $event->texts('clears')) : [], ClearanceAuthority::tryFrom($event->text('by')) ?? throw InvalidValue::because('by', 'is teacher or clinician.'), $event->flag('asked'), $event->text('teacher', ''))];
             case 'mistake':
                 return [new EnteredByMistake($id, $at, $event->text('of'), $event->text('by'), $event->text('why'))];
             default:

@@ -6,8 +6,8 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Reading\SeenInTests;
-use LucidAscent\App\Reading\SeenReadings;
+use LucidAscent\App\Person\SeenInTests;
+use LucidAscent\App\Person\SeenReadings;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
@@ -15,9 +15,9 @@ use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Testing\TakenTest;
 use Psr\Clock\ClockInterface;
 
@@ -56,7 +56,7 @@ final readonly class PersonDocument
         if ($document->has('school') && !isset($this->catalogue->all(Kind::School)[$document->text('school')])) {
             $unread[] = ['school' => $document->text('school'), 'code' => 'unknown-school', 'because' => sprintf('There is no school "%s".', $document->text('school'))];
         }
-        $person = new KnownPerson(
+        $person = new Snapshot(
             $proportions,
             $this->evidence($tests, $seen, $proportions),
             // Whatever the document says was known by the end of its day.

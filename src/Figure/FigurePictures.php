@@ -7,7 +7,7 @@ namespace LucidAscent\App\Figure;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\StandardBody;
-use LucidAscent\App\Kept\KeptParts;
+use LucidAscent\App\PageCache\CachedParts;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
@@ -27,7 +27,7 @@ final class FigurePictures
     /** @var array<string, string> */
     private array $drawn = [];
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly RungFigures $figures, private readonly KeptParts $kept)
+    public function __construct(private readonly Catalogue $catalogue, private readonly RungFigures $figures, private readonly CachedParts $kept)
     {
     }
 

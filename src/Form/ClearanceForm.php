@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
-use LucidAscent\Core\Caution\Word;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -41,8 +41,8 @@ final class ClearanceForm extends AbstractType
             ])
             ->add('word', EnumType::class, [
                 'label' => 'Whose word',
-                'class' => Word::class,
-                'choice_label' => static fn (Word $word): string => 'word.'.$word->value,
+                'class' => ClearanceAuthority::class,
+                'choice_label' => static fn (ClearanceAuthority $word): string => 'word.'.$word->value,
                 'choice_translation_domain' => 'labels',
                 'expanded' => true,
                 'required' => false,

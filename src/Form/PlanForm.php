@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
-use LucidAscent\App\Practice\LayOut;
+use LucidAscent\App\Plan\LayOut;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlanRequest;
 use Symfony\Component\Form\AbstractType;

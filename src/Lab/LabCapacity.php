@@ -10,7 +10,7 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Uncertainty;
-use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Source;
 
 /** How far one side goes, as the reading has it, with stand-ins, marked as such, for what nobody read; and what is held. */
@@ -31,7 +31,7 @@ final readonly class LabCapacity
     {
     }
 
-    public static function of(KnownPerson $person, Side $side): self
+    public static function of(Snapshot $person, Side $side): self
     {
         $limits = $isStandIn = $uncertainty = [];
         foreach (Component::cases() as $component) {
@@ -39,7 +39,7 @@ final readonly class LabCapacity
             $known = $person->capacities($side)->get(Ability::ofComponent($component));
             $isKnown = null !== $known && !$person->isTooOld($known->on());
             // Flexion and knee are rarely near their end where they were read by the way.
-            $isTested = Component::Rotation === $component || Component::Abduction === $component || [] !== array_filter($known->from ?? [], static fn ($e): bool => $e->isIsolating);
+            $isTested = Component::ExternalRotation === $component || Component::Abduction === $component || [] !== array_filter($known->from ?? [], static fn ($e): bool => $e->isIsolating);
             $isStandIn[$name] = !$isKnown || (!$isTested && $known->value < self::STAND_INS[$name]);
             $limits[$name] = !$isKnown || $isStandIn[$name] ? self::STAND_INS[$name] : $known->value;
             $uncertainty[$name] = !$isKnown || $isStandIn[$name] ? Uncertainty::none() : $known->uncertainty;
@@ -50,6 +50,6 @@ final readonly class LabCapacity
 
     public static function standIn(Component $component): Source
     {
-        return Component::Rotation === $component ? Source::Own : Source::Memory;
+        return Component::ExternalRotation === $component ? Source::Own : Source::Memory;
     }
 }

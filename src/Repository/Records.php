@@ -12,12 +12,11 @@ use Doctrine\ORM\Exception\EntityIdentityCollisionException;
 use Doctrine\ORM\Query;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Draft;
-use LucidAscent\App\Entity\KeptPicture;
-use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\OwnPicture;
@@ -30,6 +29,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SentForm;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
@@ -186,16 +186,16 @@ final class Records
     }
 
     /** What the first assessment came to; null before one has ended. */
-    public function firstKept(Practitioner $practitioner): ?KeptReading
+    public function firstKept(Practitioner $practitioner): ?AssessmentOutcome
     {
-        return $this->em->createQuery('SELECT k FROM '.KeptReading::class.' k WHERE k.practitioner = :p ORDER BY k.at, k.id')
+        return $this->em->createQuery('SELECT k FROM '.AssessmentOutcome::class.' k WHERE k.practitioner = :p ORDER BY k.at, k.id')
             ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
     }
 
-    /** @return list<KeptReading> the newest first */
+    /** @return list<AssessmentOutcome> the newest first */
     public function keptReadings(Practitioner $practitioner, int $most): array
     {
-        return $this->em->createQuery('SELECT k FROM '.KeptReading::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
+        return $this->em->createQuery('SELECT k FROM '.AssessmentOutcome::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults($most)->getResult();
     }
 
@@ -370,15 +370,15 @@ final class Records
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
-    public function picture(Practitioner $practitioner, string $id): KeptPicture
+    public function picture(Practitioner $practitioner, string $id): StoredPicture
     {
-        return $this->ofPractitioner(KeptPicture::class, $practitioner, $id);
+        return $this->ofPractitioner(StoredPicture::class, $practitioner, $id);
     }
 
-    /** @return list<KeptPicture> the newest first */
+    /** @return list<StoredPicture> the newest first */
     public function pictures(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT k FROM '.KeptPicture::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
+        return $this->em->createQuery('SELECT k FROM '.StoredPicture::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
             ->setParameter('p', $practitioner->id, 'uuid')->getResult();
     }
 

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\Core\Readiness\Stand;
+use LucidAscent\Core\Readiness\LadderPosition;
 use LucidAscent\Core\Reason\Reason;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Extension\AbstractExtension;
@@ -73,7 +73,7 @@ final class ReasonExtension extends AbstractExtension
      *
      * @return list<string>
      */
-    public function bars(Stand $stand): array
+    public function bars(LadderPosition $stand): array
     {
         $texts = array_map($this->text(...), $stand->bars);
         $isOfRung = [] !== array_filter($stand->bars, static fn (Reason $bar): bool => in_array($bar->code, ['bar.short', 'bar.unread'], true));

@@ -7,8 +7,8 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\Draft;
-use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -258,14 +258,14 @@ final class AssessmentPageTest extends AppTestCase
         foreach (['x', '[1]', '{"hip":[0.5,1.5]}', '{"hip":[-0.1,0.5]}', '{"hip":["a","b"]}', '{"hip":0.5}', '{"elbow":[0.5,0.5]}'] as $points) {
             self::assertArrayHasKey('error', $send(self::jpeg(300), 'leg.jpg', $points), $points);
         }
-        self::assertSame(0, $this->howMany(KeptPicture::class));
+        self::assertSame(0, $this->howMany(StoredPicture::class));
         $secret = 'GPS 12.34 56.78';
         $jpeg = self::jpeg(300);
         $marked = substr($jpeg, 0, 2)."\xff\xe1".pack('n', 2 + strlen($secret)).$secret.substr($jpeg, 2);
         $address = $send($marked, 'leg.jpg', '{"hip":[0.25,0.5],"knee":[0.75,1],"knownA":[0,0]}')['address'];
-        $kept = $this->em()->getRepository(KeptPicture::class)->findOneBy([]);
+        $kept = $this->em()->getRepository(StoredPicture::class)->findOneBy([]);
         self::assertSame([[75.0, 0.5 * (int) $kept?->height, 225.0, (float) $kept?->height]], $kept?->lines(), 'The thigh, where it was marked.');
-        self::assertSame(1, $this->howMany(KeptPicture::class));
+        self::assertSame(1, $this->howMany(StoredPicture::class));
         $this->client->request('GET', $address);
         self::assertResponseIsSuccessful();
         self::assertResponseHeaderSame('Content-Type', 'image/jpeg');

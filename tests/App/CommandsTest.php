@@ -51,7 +51,7 @@ final class CommandsTest extends AppTestCase
                 $this->client->request('GET', "/practitioners/$practitioner->id$page");
                 self::assertResponseIsSuccessful();
             }
-            $now = self::getContainer()->get(\LucidAscent\App\Reading\PersonOn::class)->now($practitioner);
+            $now = self::getContainer()->get(\LucidAscent\App\Person\ReadPerson::class)->now($practitioner);
             self::assertNotNull($now);
             foreach (\LucidAscent\Core\Body\Side::cases() as $side) {
                 foreach (\LucidAscent\Core\LegChain\Ability::cases() as $ability) {

@@ -153,7 +153,7 @@ final class FigureTest extends TestCase
         self::assertLessThan(strpos($svg, 'class="work"'), strpos($svg, 'class="ghost"'), 'the other set-up lies behind');
         self::assertStringNotContainsString('<text', $drawn->with(new Overlay([$tape]))->svg(Size::Card));
         $asked = new LegAngles(90.0, 40.0, 70.0, 120.0);
-        $svg = $drawn->with(new Overlay(swing: Swing::of($drawn->figure, $asked, Component::Rotation, 40.0)))->svg(Size::Card);
+        $svg = $drawn->with(new Overlay(swing: Swing::of($drawn->figure, $asked, Component::ExternalRotation, 40.0)))->svg(Size::Card);
         self::assertStringContainsString('class="swing"', $svg);
         self::assertStringContainsString('class="ends"', $svg);
         self::assertStringNotContainsString('class="share"', $svg);

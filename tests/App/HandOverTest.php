@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Device\PictureStore;
-use LucidAscent\App\Entity\KeptPicture;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Reading\HoldsOn;
+use LucidAscent\App\Person\HoldsOn;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -117,7 +117,7 @@ final class HandOverTest extends AppTestCase
 
     public function testAnArchiveBringsItsPictures(): void
     {
-        $picture = new KeptPicture(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-1 day'), 'soles-together', 200, 150);
+        $picture = new StoredPicture(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-1 day'), 'soles-together', 200, 150);
         $this->em()->persist($picture);
         $this->em()->flush();
         $drawn = imagecreatetruecolor(200, 150);
@@ -133,7 +133,7 @@ final class HandOverTest extends AppTestCase
         $this->client->request('GET', '/records/read');
         $this->client->submitForm('Read it', ['record_form[file]' => $this->file($bytes, 'zip')]);
         self::assertSelectorTextContains('.note', 'Added: 5.');
-        $pictures = $this->em()->getRepository(KeptPicture::class)->findAll();
+        $pictures = $this->em()->getRepository(StoredPicture::class)->findAll();
         self::assertCount(2, $pictures);
         foreach ($pictures as $one) {
             self::assertFileExists($store->path($one->id));

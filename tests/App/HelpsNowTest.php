@@ -9,7 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
-use LucidAscent\App\Reading\HelpsNow;
+use LucidAscent\App\Person\HelpsNow;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
@@ -18,8 +18,8 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\Remedy;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 
@@ -61,7 +61,7 @@ final class HelpsNowTest extends KernelTestCase
         $all = [];
         foreach ($catalogue->all(Kind::Posture) as $id => $posture) {
             $of = array_keys(array_filter($remedies, static fn (Remedy $remedy): bool => in_array($remedy->value, $posture['remedies'] ?? [], true)));
-            $rung = $poses->of($id, $side)->stand()->rung;
+            $rung = $poses->of($id, $side)->onLadder()->rung;
             if ([] !== $of && null !== $rung) {
                 $all[] = [[$of[0], array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target']], [$id, $rung->rung->name]];
             }
@@ -75,7 +75,7 @@ final class HelpsNowTest extends KernelTestCase
     {
         $uses = null === $one->drill ? null : explode('/', $catalogue->entry(Kind::Drill, $one->drill)['uses'].'/')[1];
 
-        return null === $uses ? $poses->of($one->posture, $side)->stand()->rung?->rung->name === $one->rung : true === $poses->shape($one->posture, $uses, $side)?->isOpen();
+        return null === $uses ? $poses->of($one->posture, $side)->onLadder()->rung?->rung->name === $one->rung : true === $poses->shape($one->posture, $uses, $side)?->isOpen();
     }
 
     private static function poses(Catalogue $catalogue, float $knee, float $stacked, bool $hurts): ReadPoses
@@ -91,6 +91,6 @@ final class HelpsNowTest extends KernelTestCase
         $read = TestList::of($tests, $proportions, $catalogue->tests(), $on);
         $pain = new PainTold('pain', $on, $on, new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left);
 
-        return new ReadPoses($catalogue->postures(), new KnownPerson($proportions, $read->evidence, Holds::of($hurts ? [$pain] : [], $on), array_column($read->taken, 1), $on), $catalogue->tests());
+        return new ReadPoses($catalogue->postures(), new Snapshot($proportions, $read->evidence, Holds::of($hurts ? [$pain] : [], $on), array_column($read->taken, 1), $on), $catalogue->tests());
     }
 }

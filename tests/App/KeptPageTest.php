@@ -10,13 +10,13 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Figure\FigurePictures;
-use LucidAscent\App\Kept\ChangeCounts;
+use LucidAscent\App\PageCache\ChangeCounts;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Word;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
@@ -130,7 +130,7 @@ final class KeptPageTest extends AppTestCase
         self::assertStringContainsString('note caution', $this->page($page));
         // A clock that was ahead when it was written.
         $at = new \DateTimeImmutable('+40 minutes');
-        $this->em()->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $at, 'A Clinician', Word::Clinician, new \DateTimeImmutable('today'), 'All of it', true, ["pain:$said->id"]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $at, 'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, ["pain:$said->id"]));
         $this->em()->flush();
         self::assertStringContainsString('note caution', $this->page($page));
         self::mockTime('+45 minutes');

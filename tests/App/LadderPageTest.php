@@ -10,7 +10,7 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Readiness\State;
@@ -112,7 +112,7 @@ final class LadderPageTest extends AppTestCase
         $this->check('today', ['check_form[pain][level]' => '3', 'check_form[pain][place]' => 'knee']);
         $this->client->submitForm('Record the decision');
         $this->client->request('GET', "$this->page/ladder/half-lotus");
-        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner);
+        $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner);
         self::assertNotNull($poses);
         $form = $poses->form('half-lotus', 'other-straight', Side::Left);
         self::assertNotNull($form);

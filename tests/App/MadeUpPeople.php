@@ -12,9 +12,9 @@ use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Testing\ToolErrors;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
@@ -50,7 +50,7 @@ final class MadeUpPeople
             }
             $read = $visit->read($taken, $catalogue->postures());
             $person = $read->person;
-            $known = new KnownPerson($person->proportions, $person->evidence, Holds::of($told, $on), $taken, $on, observed: $observed, tools: $person->tools);
+            $known = new Snapshot($person->proportions, $person->evidence, Holds::of($told, $on), $taken, $on, observed: $observed, tools: $person->tools);
             yield "seed $seed" => [new ReadPoses($catalogue->postures(), $known, $catalogue->tests()), $visit];
         }
     }

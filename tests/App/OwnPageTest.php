@@ -8,15 +8,15 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\FromPractitioner;
-use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Own\OwnDoor;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\Core\Caution\Word;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\PractitionerAccess\AccessDoor;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\DomCrawler\Field\ChoiceFormField;
@@ -86,7 +86,7 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $this->client->submitForm('Close this page');
-        for ($i = 1; $i <= OwnDoor::WRONG_PINS; ++$i) {
+        for ($i = 1; $i <= AccessDoor::WRONG_PINS; ++$i) {
             $this->client->request('GET', '/own');
             $this->client->submitForm('Come in', ['pin' => '1111']);
             self::assertResponseStatusCodeSame(422);
@@ -216,7 +216,7 @@ final class OwnPageTest extends AppTestCase
         $first = $pains + ['id' => (string) Uuid::v7()];
         self::assertSame([200, 1], [$send($first), $holds()]);
         $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
-        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(), 'A Clinician', Word::Clinician, new \DateTimeImmutable('today'), 'All of it', true, [HoldsOn::idOf($said)]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(), 'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, [HoldsOn::idOf($said)]));
         $this->em()->flush();
         self::assertSame(0, $holds());
         self::assertSame([200, 0], [$send($first), $holds()], 'The same telling, sent once more.');
@@ -317,7 +317,7 @@ final class OwnPageTest extends AppTestCase
         $this->client->submit($form);
         $this->client->followRedirect();
         self::assertStringContainsString('My &lt;b&gt;left&lt;/b&gt; side', (string) $this->client->getResponse()->getContent());
-        self::assertSame(1, $this->howMany(OwnWord::class));
+        self::assertSame(1, $this->howMany(PractitionerNote::class));
         $this->client->request('POST', '/own/words', ['text' => 'x', '_token' => 'wrong']);
         self::assertResponseStatusCodeSame(403);
     }

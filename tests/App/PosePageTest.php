@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
-use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -105,7 +105,7 @@ final class PosePageTest extends AppTestCase
         $old = $this->shins(24.0, 24.0, '-8 days');
         $this->shins(11.5, 11.5, '-2 days', $old);
         $at = function (string $moment): State {
-            $poses = self::getContainer()->get(PersonOn::class)->at($this->practitioner, new \DateTimeImmutable($moment));
+            $poses = self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable($moment));
             self::assertNotNull($poses);
 
             return $poses->of('shins-stacked', Side::Left)->full()->state();
@@ -113,7 +113,7 @@ final class PosePageTest extends AppTestCase
         self::assertSame(State::Unknown, $at('-9 days'));
         self::assertSame(State::Short, $at('-5 days'), 'what was corrected only later is as it was');
         self::assertNotSame(State::Short, $at('now'));
-        self::assertNull(self::getContainer()->get(PersonOn::class)->at($this->practitioner, new \DateTimeImmutable('-2 years')));
+        self::assertNull(self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable('-2 years')));
 
         $this->client->request('GET', "$this->home/compare", ['from' => (new \DateTimeImmutable('-5 days'))->format('Y-m-d')]);
         self::assertSelectorTextContains('main', '70.3°');
@@ -130,7 +130,7 @@ final class PosePageTest extends AppTestCase
         $this->client->request('GET', "$this->home/assessments/$assessment->id");
         self::assertSelectorTextContains('.note', 'Next best reading');
         $this->client->submitForm('End early');
-        [$kept] = $this->em()->getRepository(KeptReading::class)->findAll();
+        [$kept] = $this->em()->getRepository(AssessmentOutcome::class)->findAll();
         self::assertSame(Rules::VERSION, $kept->rules);
         self::assertSame(['half-lotus' => ['left' => 'unknown', 'right' => 'unknown']], $kept->states);
         $this->client->request('GET', "$this->home/compare");
@@ -139,7 +139,7 @@ final class PosePageTest extends AppTestCase
 
     public function testARuleThatHasChangedSaysWhatItChanged(): void
     {
-        $this->em()->persist(new KeptReading(Uuid::v7(), $this->practitioner, new \DateTimeImmutable('-1 day'), '0', ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]));
+        $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $this->practitioner, new \DateTimeImmutable('-1 day'), '0', ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]));
         $this->em()->flush();
         $this->client->request('GET', "$this->home/compare");
         self::assertSelectorTextContains('.reasons', 'Half lotus, left: was open, the rules of today say unknown.');
@@ -176,12 +176,12 @@ final class PosePageTest extends AppTestCase
         $test->add(['kneeHeight' => 24.0, 'ankleHeight' => 10.0]);
         $this->em()->persist($test);
         $this->em()->flush();
-        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner);
+        $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner);
         $crawler = $this->client->request('GET', "$this->home/poses/half-lotus");
         foreach ($crawler->filter('.columns-two > div')->reduce(static fn ($side): bool => str_starts_with($side->filter('h3')->text(), 'Left:'))->filter('.helps a') as $link) {
             self::assertInstanceOf(\DOMElement::class, $link);
             $posture = basename($link->getAttribute('href'));
-            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)->stand()->rung, $posture);
+            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)->onLadder()->rung, $posture);
         }
     }
 

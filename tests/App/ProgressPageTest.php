@@ -5,28 +5,28 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\Clearance;
-use LucidAscent\App\Entity\KeptPicture;
-use LucidAscent\App\Entity\KeptReading;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Practice\PractisedMinutes;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\PersonProgress;
-use LucidAscent\App\Reading\ProgressPage;
-use LucidAscent\App\Repository\KeptProgress;
+use LucidAscent\App\Log\PractisedMinutes;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonProgress;
+use LucidAscent\App\Person\ProgressPage;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Repository\OutcomeRows;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Progress\Prior;
 use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\Uid\Uuid;
@@ -112,7 +112,7 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         $this->client->request('GET', "$this->home/assessments/$assessment->id");
         $this->client->submitForm('End the assessment');
-        $kept = $this->em()->getRepository(KeptReading::class)->findOneBy([]);
+        $kept = $this->em()->getRepository(AssessmentOutcome::class)->findOneBy([]);
         self::assertNotNull($kept?->progress);
         self::assertSame(['rates', 'forecasts'], array_keys($kept->progress));
         $rates = array_column($kept->progress['rates'], null, 'side');
@@ -125,7 +125,7 @@ final class ProgressPageTest extends AppTestCase
         self::assertSelectorTextContains('.then-now thead', 'Then,');
         // One whose day has come: it was read after, and stayed short of it.
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
-        $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-150 days'), Rules::VERSION, [], ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus', 'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')), 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]));
+        $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $person, new \DateTimeImmutable('-150 days'), Rules::VERSION, [], ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus', 'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')), 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('Of 1 forecasts whose day has come, 0 held.', $page->filter('main')->text());
@@ -148,12 +148,12 @@ final class ProgressPageTest extends AppTestCase
         // A word lifts it, and tests come first: what was read before says nothing of a day.
         $said = $this->em()->getRepository(PainSaid::class)->findOneBy([]) ?? self::fail('Nothing was said.');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
-        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'), 'A Physiotherapist', Word::Clinician, new \DateTimeImmutable('-1 minute'), 'Everything again.', true, [HoldsOn::idOf($said)]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'), 'A Physiotherapist', ClearanceAuthority::Clinician, new \DateTimeImmutable('-1 minute'), 'Everything again.', true, [HoldsOn::idOf($said)]));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
         self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
-        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner) ?? self::fail('No body.');
+        $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail('No body.');
         self::assertSame([], self::getContainer()->get(PersonProgress::class)->toKeep($this->practitioner, $poses, new \DateTimeImmutable())['forecasts']);
     }
 
@@ -255,7 +255,7 @@ final class ProgressPageTest extends AppTestCase
     {
         foreach (['soles-together' => [30, 20, 2], 'frog' => [5]] as $test => $ages) {
             foreach ($ages as $days) {
-                $this->em()->persist(new KeptPicture(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable("-$days days"), $test, 800, 600, 2 === $days ? ['hip' => [0.5, 0.5], 'knee' => [0.25, 0.25], 'ankle' => [0.2, 0.9], 'floorA' => [0.1, 1.0]] : null));
+                $this->em()->persist(new StoredPicture(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable("-$days days"), $test, 800, 600, 2 === $days ? ['hip' => [0.5, 0.5], 'knee' => [0.25, 0.25], 'ankle' => [0.2, 0.9], 'floorA' => [0.1, 1.0]] : null));
             }
         }
         $this->em()->flush();
@@ -278,7 +278,7 @@ final class ProgressPageTest extends AppTestCase
         $other = $this->teacher('other@studio.example');
         $keep = function (Teacher $of, int $i, float $start): void {
             $person = $this->practitioner($of, name: "Somebody $i");
-            $this->em()->persist(new KeptReading(Uuid::v7(), $person, new \DateTimeImmutable('-10 days'), Rules::VERSION, [], ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5, 'start' => $start]], 'forecasts' => []]));
+            $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $person, new \DateTimeImmutable('-10 days'), Rules::VERSION, [], ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5, 'start' => $start]], 'forecasts' => []]));
         };
         foreach (range(1, Prior::PEOPLE) as $i) {
             $keep($other, $i, $start);
@@ -292,7 +292,7 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         self::assertGreaterThan($stated + 0.2, $rate());
         self::assertSame(Prior::PEOPLE, $this->page()['charts'][0]['sides']['left']['progress']->because->numbers['people']);
-        self::assertCount(2 * Prior::PEOPLE, self::getContainer()->get(KeptProgress::class)->rates($this->teacher, $this->practitioner)['rotation']);
+        self::assertCount(2 * Prior::PEOPLE, self::getContainer()->get(OutcomeRows::class)->rates($this->teacher, $this->practitioner)['rotation']);
     }
 
     public function testABodyComesFirst(): void
@@ -305,7 +305,7 @@ final class ProgressPageTest extends AppTestCase
     /** @return array<string, mixed> */
     private function page(): array
     {
-        $poses = self::getContainer()->get(PersonOn::class)->now($this->practitioner) ?? self::fail('No body.');
+        $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail('No body.');
 
         return self::getContainer()->get(ProgressPage::class)->of($this->practitioner, $poses);
     }

@@ -7,14 +7,12 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Calibration\People;
-use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\AbilityMargin;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Route\NextReading;
@@ -85,7 +83,7 @@ final class ReadingPropertiesTest extends KernelTestCase
                     foreach (self::notTaken($poses) as [$test, $side]) {
                         ++$left;
                         $read = $visit->read([...$visit->take($test, $side), ...$poses->person->taken], $poses->postures)->person;
-                        $told = $poses->with(new KnownPerson($read->proportions, $read->evidence, $poses->person->holds, $read->taken, new \DateTimeImmutable(MadeUpPeople::ON), observed: $poses->person->observed, tools: $read->tools));
+                        $told = $poses->with(new Snapshot($read->proportions, $read->evidence, $poses->person->holds, $read->taken, new \DateTimeImmutable(MadeUpPeople::ON), observed: $poses->person->observed, tools: $read->tools));
                         $telling += self::answer([$wanted], $poses, false) === self::answer([$wanted], $told, false) ? 0 : 1;
                     }
                 }
@@ -150,8 +148,8 @@ final class ReadingPropertiesTest extends KernelTestCase
     {
         $told = static fn (PoseReading $pose): array => [
             $pose->state()->value,
-            $pose->stand()->rung?->rung->id,
-            array_map(static fn (Reason $bar): string => $bar->code, $pose->stand()->bars),
+            $pose->onLadder()->rung?->rung->id,
+            array_map(static fn (Reason $bar): string => $bar->code, $pose->onLadder()->bars),
             array_map(static fn (AbilityMargin $margin): string => $margin->state()->value, $isInPart ? $pose->full()->margins : []),
         ];
         $answer = [];

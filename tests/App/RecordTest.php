@@ -6,17 +6,17 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\FromPractitioner;
-use LucidAscent\App\Entity\KeptReading;
+use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
-use LucidAscent\App\Entity\OwnAllowed;
-use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
@@ -31,16 +31,17 @@ use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Exchange\Record\RecordKinds;
 use LucidAscent\App\Exchange\Record\RecordSchema;
 use LucidAscent\App\Exchange\Record\RecordTable;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Tests\Core\Readiness\Person;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Uid\Uuid;
 
@@ -228,7 +229,7 @@ final class RecordTest extends AppTestCase
         $pain = fn (): array => $may() ? [$this->random->getInt(0, 6), $one(PainPlace::cases()), $one(PainKind::cases())] : [0, PainPlace::None, PainKind::Ache];
         $new = [new ToolSettings(Uuid::v7(), $teacher, $moment(20, 30), ['tape' => 0.7])];
         $assessment = new Assessment(Uuid::v7(), $person, $teacher, $moment(5, 9), false, $one([['half-lotus'], ['pigeon', 'lotus'], []]), ['soles-together'], $one([[], ['high-blood-pressure'], ['knee-surgery:left']]), 'A note, "quoted".', true, ...$pain());
-        array_push($new, $assessment, new AssessmentEnd($assessment->id, $moment(1, 4)), new KeptReading($assessment->id, $person, $moment(1, 4), Rules::VERSION, ['half-lotus' => ['left' => 'near', 'right' => 'open']], ['rates' => [], 'forecasts' => []]));
+        array_push($new, $assessment, new AssessmentEnd($assessment->id, $moment(1, 4)), new AssessmentOutcome($assessment->id, $person, $moment(1, 4), Rules::VERSION, ['half-lotus' => ['left' => 'near', 'right' => 'open']], ['rates' => [], 'forecasts' => []]));
         $entries = [];
         foreach (range(0, $this->random->getInt(1, 6)) as $j) {
             $entry = Uuid::v7();
@@ -245,7 +246,7 @@ final class RecordTest extends AppTestCase
         $said = new PainSaid(Uuid::v7(), $person, $teacher, $at = $moment(15, 30), $at->setTime(0, 0), $one([null, ...Side::cases()]), 2, $one([PainPlace::Knee, PainPlace::LowBack]), PainKind::Ache, 'said', 'half-lotus', 'half-lotus');
         array_push($new, $said, new SeenRung(Uuid::v7(), $person, $teacher, $moment(1, 60), 'half-lotus', 'lying-half-lotus', $one(Side::cases()), !$may(), ['knee' => 12.5], false, 'Why', ...$pain()));
         if ($may() || 0 === $i % 2) {
-            $new[] = new Clearance(Uuid::v7(), $person, $teacher, $moment(1, 10), 'A Clinician', Word::Clinician, (new \DateTimeImmutable('-11 days'))->setTime(0, 0), 'Everything', true, ["pain:$said->id"]);
+            $new[] = new Clearance(Uuid::v7(), $person, $teacher, $moment(1, 10), 'A Clinician', ClearanceAuthority::Clinician, (new \DateTimeImmutable('-11 days'))->setTime(0, 0), 'Everything', true, ["pain:$said->id"]);
         }
         if (0 === $i % 3) {
             $slip = new PainSaid(Uuid::v7(), $person, $teacher, $at = $moment(3, 4), $at->setTime(0, 0), Side::Right, 6, PainPlace::Groin, PainKind::Sharp, 'said');
@@ -261,8 +262,8 @@ final class RecordTest extends AppTestCase
             new PracticePlan(Uuid::v7(), $person, $teacher, $moment(1, 1), Rules::VERSION, ['weeks' => 1, 'minutes' => 30], $plan->plan, $plan->id, 'one rung easier'),
             new SessionLog(Uuid::v7(), $person, $teacher, $plan, (new \DateTimeImmutable('-2 days'))->setTime(0, 0), $moment(1, 1), [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left', 'seconds' => 90, 'pain' => ['level' => 0]]], 12.5, null, 'Went "well",'."\nslowly"),
             new LabSetup(Uuid::v7(), $person, $teacher, Side::Left, 'half-lotus', ['kneeHeight' => 14.0], $moment(1, 5)),
-            new OwnAllowed(Uuid::v7(), $person, $teacher, $moment(1, 9), ['heel-to-seat' => true]),
-            $word = new OwnWord(Uuid::v7(), $person, $at = $moment(1, 9), $at->setTime(0, 0), OwnWord::WORDS, 'It went <well>'),
+            new HomeTestsAllowed(Uuid::v7(), $person, $teacher, $moment(1, 9), ['heel-to-seat' => true]),
+            $word = new PractitionerNote(Uuid::v7(), $person, $at = $moment(1, 9), $at->setTime(0, 0), PractitionerNote::WORDS, 'It went <well>'),
             new FromPractitioner($word->id, $person, $at, FromPractitioner::WORDS),
             new FromPractitioner($said->id, $person, $at, FromPractitioner::PAIN),
         );
@@ -315,7 +316,7 @@ final class RecordTest extends AppTestCase
     {
         $this->em()->clear();
         $person = $this->find((string) $person->id);
-        $poses = self::getContainer()->get(PersonOn::class)->now($person);
+        $poses = self::getContainer()->get(ReadPerson::class)->now($person);
 
         return self::withoutIds(null === $poses ? [] : self::getContainer()->get(AssessAnswer::class)->answer($poses, self::getContainer()->get(Wanted::class)->of($person)));
     }

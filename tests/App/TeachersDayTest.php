@@ -10,7 +10,7 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\PainKind;
@@ -99,7 +99,7 @@ final class TeachersDayTest extends AppTestCase
     {
         $this->in($zone, $now);
         $this->read('shins-stacked', '2026-12-01 11:30 UTC', ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]);
-        $person = self::getContainer()->get(PersonOn::class)->at($this->practitioner, new \DateTimeImmutable($now, new \DateTimeZone('UTC')))?->person;
+        $person = self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable($now, new \DateTimeZone('UTC')))?->person;
         self::assertNotNull($person);
         self::assertSame($days, $person->age($person->taken[0]->on ?? self::fail('No day.')));
         self::assertSame($days <= 90, null !== $person->newest('shins-stacked', Side::Left));
@@ -169,7 +169,7 @@ final class TeachersDayTest extends AppTestCase
         $this->em()->flush();
         $page = $this->client->request('GET', $home);
         self::assertCount(1, $page->filter('.note.caution strong'), 'It holds at once.');
-        self::assertSame([], self::getContainer()->get(PersonOn::class)->at($this->practitioner, new \DateTimeImmutable('2026-11-09 UTC'))?->person->holds->active, 'A day that is read again knows what was known then.');
+        self::assertSame([], self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable('2026-11-09 UTC'))?->person->holds->active, 'A day that is read again knows what was known then.');
     }
 
     public function testTheZoneIsChosenOnTheAccountPage(): void

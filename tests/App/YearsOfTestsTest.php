@@ -6,8 +6,8 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Reading\HoldsOn;
-use LucidAscent\App\Reading\PersonOn;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
@@ -36,9 +36,9 @@ final class YearsOfTestsTest extends AppTestCase
         $this->em()->flush();
         self::assertSame(['frog 5', 'soles-together 10', 'soles-together 80', 'shins-stacked 150', 'shins-stacked 230', 'frog 300'], $this->read($practitioner));
         self::assertSame(['shins-stacked 150', 'soles-together 200', 'shins-stacked 230', 'frog 300'], $this->read($practitioner, 140), 'As it was then.');
-        $rotation = self::getContainer()->get(PersonOn::class)->now($practitioner)?->person->capacities(Side::Left)->get(Ability::Rotation);
+        $rotation = self::getContainer()->get(ReadPerson::class)->now($practitioner)?->person->capacities(Side::Left)->get(Ability::ExternalRotation);
         self::assertNotNull($rotation);
-        $flexion = self::getContainer()->get(PersonOn::class)->now($practitioner)?->person->capacities(Side::Left)->get(Ability::Abduction);
+        $flexion = self::getContainer()->get(ReadPerson::class)->now($practitioner)?->person->capacities(Side::Left)->get(Ability::Abduction);
         self::assertSame('10', $flexion?->on()?->diff(new \DateTimeImmutable())->format('%a'));
     }
 
@@ -53,7 +53,7 @@ final class YearsOfTestsTest extends AppTestCase
             self::assertSame(['shins-stacked 200'], $this->read($practitioner, $daysAgo));
             self::assertSame($knee, self::getContainer()->get(TakenTests::class)->at($practitioner, new \DateTimeImmutable("-$daysAgo days"))[0]->measure('kneeHeight')->mean(), 'As it was known then.');
         }
-        $person = self::getContainer()->get(PersonOn::class)->now($practitioner)?->person;
+        $person = self::getContainer()->get(ReadPerson::class)->now($practitioner)?->person;
         self::assertSame('200', $person?->taken[0]->on?->diff(new \DateTimeImmutable())->format('%a'), 'Through every correction.');
         self::assertNull($person->newest('shins-stacked', Side::Left), 'Taken down anew today, it is as old as it was.');
     }

@@ -7,7 +7,7 @@ declare(strict_types=1);
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Practice\PlanCalendar;
+use LucidAscent\App\Plan\PlanCalendar;
 use Symfony\Component\Uid\Uuid;
 
 require dirname(__DIR__, 2).'/vendor/autoload.php';

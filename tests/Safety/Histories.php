@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Safety;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
@@ -13,11 +14,10 @@ use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
+use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Spared;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Caution\Work;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -119,12 +119,12 @@ final class Histories
             'stop' => new StopDecided($e['id'], $at, $on, $side, $e['painless'], by: $e['by']),
             'condition' => new ConditionTold($e['id'], $at, $on, match ($e['what']) {
                 'operated' => Condition::everything('operated', 'Operated'),
-                'replaced' => Condition::everything('replaced', 'Replaced', Spared::LyingRest),
+                'replaced' => Condition::everything('replaced', 'Replaced', Exemption::LyingRest),
                 'osteoporosis' => new Condition('osteoporosis', 'Osteoporosis', ['loaded-fold', 'twist']),
                 'sore today' => new Condition('sore', 'Sore', [], gentleOnly: true, ending: Ending::Day),
                 default => Condition::unknown('x'),
             }, $side, by: $e['by']),
-            'word' => new ClearanceGiven($e['id'], $at, $on, $e['names'], Word::from($e['who']), $e['asked'], $e['by']),
+            'word' => new ClearanceGiven($e['id'], $at, $on, $e['names'], ClearanceAuthority::from($e['who']), $e['asked'], $e['by']),
             default => new EnteredByMistake($e['id'], $at, $e['names'], $e['by'], $e['why']),
         };
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Caution\Entry;
 
-use LucidAscent\Core\Caution\Word;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 
 /** A word in writing that ends what it names. */
 final readonly class ClearanceGiven implements Entry
@@ -19,7 +19,7 @@ final readonly class ClearanceGiven implements Entry
         public \DateTimeImmutable $at,
         public \DateTimeImmutable $on,
         public array $names,
-        public Word $word,
+        public ClearanceAuthority $word,
         public bool $isAsked = false,
         public string $teacher = '',
     ) {

@@ -27,7 +27,7 @@ final class BothSides implements SessionRule
         foreach ($sides as $worked) {
             $item = array_values($worked)[0];
             foreach (Side::cases() as $side) {
-                $isAllowed = null === $item->drill ? null !== $poses->of($item->rung->posture, $side)->stand()->rung : May::practise($poses, $item->rung->posture, $item->rung->rung->id, $side)->isYes();
+                $isAllowed = null === $item->drill ? null !== $poses->of($item->rung->posture, $side)->onLadder()->rung : May::practise($poses, $item->rung->posture, $item->rung->rung->id, $side)->isYes();
                 if (!isset($worked[$side->value]) && $isAllowed) {
                     $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
                 }

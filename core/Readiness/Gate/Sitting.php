@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness\Gate;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Practice\Since;
+use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Readiness\GateOutcome;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\LotusGate;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -23,7 +23,7 @@ final readonly class Sitting implements Gate
     {
     }
 
-    public function check(KnownPerson $person, Side $side, callable $stateOf, ?Since $since): GateFinding
+    public function check(Snapshot $person, Side $side, callable $stateOf, ?EvidenceCutOff $since): GateFinding
     {
         $taken = $person->newest(self::TEST, $side);
         if (null === $taken || !$taken->has('heelDistance') || !$taken->has('kneeHeight') || (null !== $since && !$since->isBefore($taken->on, $taken->at))) {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness\Gate;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Practice\Since;
-use LucidAscent\Core\Readiness\KnownPerson;
+use LucidAscent\Core\Caution\EvidenceCutOff;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -18,7 +18,7 @@ final readonly class Watched implements Gate
     {
     }
 
-    public function check(KnownPerson $person, Side $side, callable $stateOf, ?Since $since): GateFinding
+    public function check(Snapshot $person, Side $side, callable $stateOf, ?EvidenceCutOff $since): GateFinding
     {
         [$best, $code] = match ($person->observed($this->test, $side, $since)) {
             true => [State::Open, 'gate.seen'],

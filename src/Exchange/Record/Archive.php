@@ -7,9 +7,9 @@ namespace LucidAscent\App\Exchange\Record;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Figure\FigurePictures;
-use LucidAscent\App\Practice\PlanCalendar;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\PlanCalendar;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
@@ -23,7 +23,7 @@ final readonly class Archive
         private RecordDocument $document,
         private RecordTable $table,
         private Records $records,
-        private PersonOn $person,
+        private ReadPerson $person,
         private Wanted $wanted,
         private FigurePictures $figures,
         private PictureStore $pictures,
@@ -72,7 +72,7 @@ final readonly class Archive
     {
         foreach ($this->wanted->of($practitioner) as $pose) {
             foreach (Side::cases() as $side) {
-                $now = $poses->of($pose, $side)->stand()->rung;
+                $now = $poses->of($pose, $side)->onLadder()->rung;
                 if (null !== $now) {
                     yield "$pose-$side->value" => $this->figures->rung($pose, $now->rung->id, 'large', $side->value, $poses->person->proportions, null, $now->pose);
                 }

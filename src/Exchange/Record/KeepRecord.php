@@ -9,7 +9,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Reading\SayPain;
+use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Security\OneAtATime;
 use Psr\Clock\ClockInterface;
@@ -26,7 +26,7 @@ final readonly class KeepRecord
         private RecordDocument $records,
         private RecordSchema $schema,
         private CarriedIds $carried,
-        private SayPain $pain,
+        private RecordPain $pain,
         private OneAtATime $oneAtATime,
         private ClockInterface $clock,
         private Catalogue $catalogue,

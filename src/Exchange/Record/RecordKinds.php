@@ -6,21 +6,21 @@ namespace LucidAscent\App\Exchange\Record;
 
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\FromPractitioner;
-use LucidAscent\App\Entity\KeptPicture;
-use LucidAscent\App\Entity\KeptReading;
+use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
-use LucidAscent\App\Entity\OwnAllowed;
-use LucidAscent\App\Entity\OwnWord;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Test;
 
 /** What a person's whole record is made of: everything that was written down about the person but what was never recorded (drafts) and what is a secret (addresses of calendars and own pages). */
@@ -43,11 +43,11 @@ final class RecordKinds
         'mistakes' => Mistake::class,
         'plans' => PracticePlan::class,
         'logs' => SessionLog::class,
-        'readings' => KeptReading::class,
+        'readings' => AssessmentOutcome::class,
         'setUps' => LabSetup::class,
-        'pictures' => KeptPicture::class,
-        'allowed' => OwnAllowed::class,
-        'ownWords' => OwnWord::class,
+        'pictures' => StoredPicture::class,
+        'allowed' => HomeTestsAllowed::class,
+        'ownWords' => PractitionerNote::class,
         'fromPractitioner' => FromPractitioner::class,
     ];
 

@@ -9,8 +9,8 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Reading\PersonOn;
-use LucidAscent\App\Reading\Wanted;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\AboutPerson;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
@@ -22,7 +22,7 @@ use Symfony\Component\Uid\Uuid;
 /** The person of a record that is in no database, read as the pages read one that is. */
 final readonly class RecordedPerson
 {
-    public function __construct(private RecordSchema $schema, private Records $records, private PersonOn $person, private Wanted $wanted, private ClockInterface $clock)
+    public function __construct(private RecordSchema $schema, private Records $records, private ReadPerson $person, private Wanted $wanted, private ClockInterface $clock)
     {
     }
 

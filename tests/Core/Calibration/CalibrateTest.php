@@ -31,7 +31,7 @@ final class CalibrateTest extends TestCase
         $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
         $heel = new TestDefinition('heel-to-seat', 'Heel to seat', 12, Formula::named('heel-to-seat'), ['kneeFlexion' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
         $tests = [Definition::reach(), $hug, Definition::wideLegs(), Definition::frog(), Definition::figureFour(), Definition::shinsStacked(), $heel];
-        $posture = new PostureDefinition('half', 'Half', [Ability::Rotation, Ability::Abduction, Ability::Flexion], [
+        $posture = new PostureDefinition('half', 'Half', [Ability::ExternalRotation, Ability::Abduction, Ability::Flexion], [
             new RungDefinition('full', 'Full', new Demand(static fn (Capacity $capacity): FreeKnee => new FreeKnee(HalfLotus::place(new Sitting()), $capacity)), [], new Work(['turn-out'])),
         ], []);
 

@@ -56,9 +56,9 @@ final class TrueBodyTest extends TestCase
     public static function isolating(): iterable
     {
         yield 'frog' => [Definition::frog(), 'span', [], Ability::Abduction];
-        yield 'shins stacked, the ankle high' => [Definition::shinsStacked(), 'kneeHeight', ['ankleHeight' => 30.0], Ability::Rotation];
+        yield 'shins stacked, the ankle high' => [Definition::shinsStacked(), 'kneeHeight', ['ankleHeight' => 30.0], Ability::ExternalRotation];
         yield 'wide legs' => [Definition::wideLegs(), 'span', [], Ability::StraightAbduction];
-        yield 'an angle' => [Definition::figureFour(), 'angle', [], Ability::Rotation];
+        yield 'an angle' => [Definition::figureFour(), 'angle', [], Ability::ExternalRotation];
     }
 
     /** Sitting with the soles together shows each angle as a bound, and one of them is the limit. */
@@ -68,7 +68,7 @@ final class TrueBodyTest extends TestCase
         $test = Definition::solesTogether();
         for ($i = 0; $i < 20; ++$i) {
             $true = People::draw($random);
-            $numbers = $true->numbers($test, Side::Left, [], 'kneeHeight', Ability::Rotation);
+            $numbers = $true->numbers($test, Side::Left, [], 'kneeHeight', Ability::ExternalRotation);
             if (null === $numbers) {
                 continue;
             }

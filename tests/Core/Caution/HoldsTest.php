@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Caution;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
@@ -12,14 +13,13 @@ use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
+use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Spared;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Caution\Work;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -96,28 +96,28 @@ final class HoldsTest extends TestCase
         self::assertSame('left', $of(PainPlace::SittingBone, Load::TurnOut, level: 5), 'An ache of five holds the side, as anywhere.');
         self::assertSame('left', $of(PainPlace::SittingBone, Load::TurnOut, kind: PainKind::Sharp));
         $hold = static fn (int $level): ?Hold => Holds::of([new PainTold('p', self::day('2026-03-10'), self::day('2026-03-10'), new Pain($level, PainPlace::SittingBone, PainKind::Ache), Side::Left)], self::day(self::NOW))->find('p');
-        self::assertSame([Word::Teacher, Word::Teacher], [$hold(1)?->word, $hold(4)?->word], 'For a while: after asking, and two days at least.');
+        self::assertSame([ClearanceAuthority::Teacher, ClearanceAuthority::Teacher], [$hold(1)?->word, $hold(4)?->word], 'For a while: after asking, and two days at least.');
     }
 
     public function testWhatAStopSparesAndWhenItsOwnTeacherMayLiftIt(): void
     {
         $stop = static fn (?Side $side, bool $isPainless): ?Hold => Holds::of([new StopDecided('s', self::day('2026-03-05'), self::day('2026-03-05'), $side, $isPainless, by: 'me')], self::day('2026-03-10'))->find('s');
-        self::assertSame([Spared::StraightRest, Spared::Nothing], [$stop(null, true)?->holds->spares, $stop(Side::Left, true)?->holds->spares]);
-        self::assertSame([Word::Teacher, '2026-03-07'], [$stop(null, true)?->word, $stop(null, true)->earliest?->format('Y-m-d')]);
-        self::assertSame([Word::Clinician, null], [$stop(null, false)?->word, $stop(null, false)->earliest]);
+        self::assertSame([Exemption::StraightRest, Exemption::Nothing], [$stop(null, true)?->holds->spares, $stop(Side::Left, true)?->holds->spares]);
+        self::assertSame([ClearanceAuthority::Teacher, '2026-03-07'], [$stop(null, true)?->word, $stop(null, true)->earliest?->format('Y-m-d')]);
+        self::assertSame([ClearanceAuthority::Clinician, null], [$stop(null, false)?->word, $stop(null, false)->earliest]);
     }
 
     /** Within a month, the first day of it included, the same again is a clinician's. */
     public function testTheSameAgainWithinAMonth(): void
     {
-        $word = static function (string $first): ?Word {
+        $word = static function (string $first): ?ClearanceAuthority {
             $told = static fn (string $id, string $on): PainTold => new PainTold($id, self::day($on), self::day($on), new Pain(1, PainPlace::Knee, PainKind::Ache), Side::Left);
 
             return Holds::of([$told('a', $first), $told('b', '2026-03-05')], self::day('2026-03-10'))->find('b')?->word;
         };
-        self::assertSame(Word::Clinician, $word('2026-02-05'));
-        self::assertSame(Word::Teacher, $word('2026-02-04'));
-        self::assertSame(Word::Teacher, $word('2026-03-05'), 'Twice on one day is once.');
+        self::assertSame(ClearanceAuthority::Clinician, $word('2026-02-05'));
+        self::assertSame(ClearanceAuthority::Teacher, $word('2026-02-04'));
+        self::assertSame(ClearanceAuthority::Teacher, $word('2026-03-05'), 'Twice on one day is once.');
     }
 
     public function testAShapeThatUsesBothLegsIsHeldWhenEitherIs(): void
@@ -133,18 +133,18 @@ final class HoldsTest extends TestCase
     public function testWhoMayLiftWhat(array $entries, ?string $teacherFrom): void
     {
         $id = $entries[0]->id();
-        $lifts = static fn (Word $word, string $on, bool $asked = true, string $teacher = 't'): bool => null === self::active(Holds::of([...$entries, new ClearanceGiven('c', self::day($on), self::day($on), [$id], $word, $asked, $teacher)], self::day('2026-06-01')), $id);
-        self::assertTrue($lifts(Word::Clinician, '2026-03-10', false), 'a clinician’s word, the same day');
-        self::assertFalse($lifts(Word::Clinician, '2026-03-09'), 'before it');
+        $lifts = static fn (ClearanceAuthority $word, string $on, bool $asked = true, string $teacher = 't'): bool => null === self::active(Holds::of([...$entries, new ClearanceGiven('c', self::day($on), self::day($on), [$id], $word, $asked, $teacher)], self::day('2026-06-01')), $id);
+        self::assertTrue($lifts(ClearanceAuthority::Clinician, '2026-03-10', false), 'a clinician’s word, the same day');
+        self::assertFalse($lifts(ClearanceAuthority::Clinician, '2026-03-09'), 'before it');
         if (null === $teacherFrom) {
-            self::assertFalse($lifts(Word::Teacher, '2026-05-01'));
+            self::assertFalse($lifts(ClearanceAuthority::Teacher, '2026-05-01'));
 
             return;
         }
-        self::assertFalse($lifts(Word::Teacher, self::day($teacherFrom)->modify('-1 day')->format('Y-m-d')));
-        self::assertTrue($lifts(Word::Teacher, $teacherFrom));
-        self::assertFalse($lifts(Word::Teacher, $teacherFrom, false), 'not asked');
-        self::assertSame(!$entries[0] instanceof StopDecided, $lifts(Word::Teacher, $teacherFrom, true, 'another'), 'a decision is its own teacher’s');
+        self::assertFalse($lifts(ClearanceAuthority::Teacher, self::day($teacherFrom)->modify('-1 day')->format('Y-m-d')));
+        self::assertTrue($lifts(ClearanceAuthority::Teacher, $teacherFrom));
+        self::assertFalse($lifts(ClearanceAuthority::Teacher, $teacherFrom, false), 'not asked');
+        self::assertSame(!$entries[0] instanceof StopDecided, $lifts(ClearanceAuthority::Teacher, $teacherFrom, true, 'another'), 'a decision is its own teacher’s');
     }
 
     public static function words(): iterable
@@ -175,7 +175,7 @@ final class HoldsTest extends TestCase
     public function testAWordLiftsWhatItNamesAndNothingElse(): void
     {
         $other = new PainTold('q', self::day('2026-03-11'), self::day('2026-03-11'), new Pain(1, PainPlace::Groin, PainKind::Sharp), Side::Left);
-        $word = new ClearanceGiven('c', self::day('2026-03-15'), self::day('2026-03-15'), ['p'], Word::Clinician);
+        $word = new ClearanceGiven('c', self::day('2026-03-15'), self::day('2026-03-15'), ['p'], ClearanceAuthority::Clinician);
         $holds = Holds::of([self::knee(), $other, $word], self::day(self::NOW));
         self::assertSame(['q'], array_map(static fn (Hold $hold): string => $hold->id(), $holds->active));
         self::assertSame('c', $holds->find('p')?->cleared?->id);
@@ -194,7 +194,7 @@ final class HoldsTest extends TestCase
     {
         $ahead = new PainTold('p', self::day(self::NOW), self::day('2026-03-25'), new Pain(1, PainPlace::Knee), Side::Left);
         self::assertNotNull(self::active(Holds::of([$ahead], self::day(self::NOW)), 'p'));
-        $word = new ClearanceGiven('c', self::day(self::NOW), self::day('2026-03-22'), ['p'], Word::Clinician);
+        $word = new ClearanceGiven('c', self::day(self::NOW), self::day('2026-03-22'), ['p'], ClearanceAuthority::Clinician);
         self::assertNotNull(self::active(Holds::of([self::knee(), $word], self::day(self::NOW)), 'p'));
         self::assertNull(self::active(Holds::of([self::knee(), $word], self::day('2026-03-22')), 'p'));
         self::assertSame([], Holds::of([self::knee()], self::day('2026-03-09'))->active, 'what was entered later was not known then');
@@ -215,7 +215,7 @@ final class HoldsTest extends TestCase
     }
 
     #[DataProvider('endings')]
-    public function testHowAConditionEnds(Condition $condition, string $now, bool $isHeld, ?Word $word = null, string $on = '2026-03-15', ?string $until = null): void
+    public function testHowAConditionEnds(Condition $condition, string $now, bool $isHeld, ?ClearanceAuthority $word = null, string $on = '2026-03-15', ?string $until = null): void
     {
         $told = new ConditionTold('condition:c', self::day('2026-03-10'), self::day('2026-03-10'), $condition, until: null === $until ? null : self::day($until));
         $given = null === $word ? [] : [new ClearanceGiven('w', self::day($on), self::day($on), ['condition:c'], $word, true, 't')];
@@ -226,16 +226,16 @@ final class HoldsTest extends TestCase
     {
         $of = static fn (Ending $ending = Ending::Clinician, ?int $months = null): Condition => new Condition('c', 'C', ['twist'], ending: $ending, months: $months);
         yield 'it stays' => [$of(), '2028-03-10', true];
-        yield 'a clinician ends it' => [$of(), self::NOW, false, Word::Clinician];
-        yield 'a teacher does not' => [$of(), self::NOW, true, Word::Teacher];
+        yield 'a clinician ends it' => [$of(), self::NOW, false, ClearanceAuthority::Clinician];
+        yield 'a teacher does not' => [$of(), self::NOW, true, ClearanceAuthority::Teacher];
         yield 'with its day' => [$of(Ending::Day), '2026-03-10', true];
         yield 'the day after' => [$of(Ending::Day), '2026-03-11', false];
         yield 'before the birthday' => [$of(Ending::Birthday), '2026-03-14', true, null, '2026-03-15', '2026-03-15'];
         yield 'on the birthday' => [$of(Ending::Birthday), '2026-03-15', false, null, '2026-03-15', '2026-03-15'];
-        yield 'no birthday said' => [$of(Ending::Birthday), '2030-03-15', true, Word::Clinician];
-        yield 'never' => [$of(Ending::Never), self::NOW, true, Word::Clinician];
-        yield 'dated, the time not over' => [$of(Ending::Clinician, 6), '2026-12-01', true, Word::Teacher, '2026-09-09'];
-        yield 'dated, after that time' => [$of(Ending::Clinician, 6), '2026-12-01', false, Word::Teacher, '2026-09-10'];
+        yield 'no birthday said' => [$of(Ending::Birthday), '2030-03-15', true, ClearanceAuthority::Clinician];
+        yield 'never' => [$of(Ending::Never), self::NOW, true, ClearanceAuthority::Clinician];
+        yield 'dated, the time not over' => [$of(Ending::Clinician, 6), '2026-12-01', true, ClearanceAuthority::Teacher, '2026-09-09'];
+        yield 'dated, after that time' => [$of(Ending::Clinician, 6), '2026-12-01', false, ClearanceAuthority::Teacher, '2026-09-10'];
     }
 
     #[DataProvider('conditions')]
@@ -255,12 +255,12 @@ final class HoldsTest extends TestCase
         yield 'with the foot held' => [$turn, new Work(['twist']), true];
         yield 'not with the foot free' => [$turn, new Work(['twist'], false, false, true), false];
         yield 'on the other side' => [$turn, new Work(['hip-flexed-end']), false, true];
-        $all = static fn (Spared $spares): Condition => Condition::everything('c', 'C', $spares);
+        $all = static fn (Exemption $spares): Condition => Condition::everything('c', 'C', $spares);
         $folded = new Work(['lying-rest', 'knee-folded'], true);
-        yield 'everything' => [$all(Spared::Nothing), new Work(['lying-rest'], true), true];
-        yield 'everything but lying rest' => [$all(Spared::LyingRest), $folded, false];
-        yield 'everything but lying straight' => [$all(Spared::StraightRest), $folded, true];
-        yield 'turned out is not straight' => [$all(Spared::StraightRest), new Work(['lying-rest', 'turn-out'], true), true];
+        yield 'everything' => [$all(Exemption::Nothing), new Work(['lying-rest'], true), true];
+        yield 'everything but lying rest' => [$all(Exemption::LyingRest), $folded, false];
+        yield 'everything but lying straight' => [$all(Exemption::StraightRest), $folded, true];
+        yield 'turned out is not straight' => [$all(Exemption::StraightRest), new Work(['lying-rest', 'turn-out'], true), true];
         $gentle = new Condition('c', 'C', [], gentleOnly: true, besides: ['balance']);
         yield 'gentle only' => [$gentle, new Work(['twist']), true];
         yield 'a gentle rung' => [$gentle, new Work(['twist'], true), false];

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Caution;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Caution\Spared;
-use LucidAscent\Core\Caution\Word;
 use LucidAscent\Core\Caution\Work;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -51,9 +51,9 @@ final class PainTest extends TestCase
     {
         $day = static fn (string $day): \DateTimeImmutable => new \DateTimeImmutable($day);
         $hurt = new PainTold('p', $day('2026-03-01'), $day('2026-03-01'), new Pain(1, PainPlace::Knee, PainKind::Ache), null);
-        $given = new ClearanceGiven('w', $day('2026-03-05'), $day('2026-03-05'), ['p'], Word::Teacher);
+        $given = new ClearanceGiven('w', $day('2026-03-05'), $day('2026-03-05'), ['p'], ClearanceAuthority::Teacher);
         self::assertNotSame([], Holds::of([$hurt, $given], $day('2026-03-10'))->active, 'The teacher’s word counts after asking alone.');
-        self::assertSame([], Holds::of([$hurt, new ClearanceGiven('w', $day('2026-03-05'), $day('2026-03-05'), ['p'], Word::Teacher, true)], $day('2026-03-10'))->active);
+        self::assertSame([], Holds::of([$hurt, new ClearanceGiven('w', $day('2026-03-05'), $day('2026-03-05'), ['p'], ClearanceAuthority::Teacher, true)], $day('2026-03-10'))->active);
     }
 
     public function testWhatNobodyKnowsHoldsEverythingDeep(): void
@@ -61,13 +61,13 @@ final class PainTest extends TestCase
         self::assertTrue(Condition::unknown('x')->holds(new Work(['turn-out'])));
         self::assertFalse(Condition::unknown('x')->holds(new Work(['turn-out'], true)));
         self::assertTrue(Condition::everything('x', 'X')->holds(new Work(['lying-rest'], true)));
-        self::assertFalse(Condition::everything('x', 'X', Spared::LyingRest)->holds(new Work(['lying-rest', 'knee-folded'], true)));
-        self::assertTrue(Condition::everything('x', 'X', Spared::StraightRest)->holds(new Work(['lying-rest', 'knee-folded'], true)));
+        self::assertFalse(Condition::everything('x', 'X', Exemption::LyingRest)->holds(new Work(['lying-rest', 'knee-folded'], true)));
+        self::assertTrue(Condition::everything('x', 'X', Exemption::StraightRest)->holds(new Work(['lying-rest', 'knee-folded'], true)));
         foreach (['turn-out', 'turn-in', 'crossing', 'twist', 'hip-flexed-end', 'hip-extended-end', 'legs-wide-end', 'hamstring-end'] as $load) {
-            self::assertTrue(Condition::everything('x', 'X', Spared::LyingRest)->holds(new Work(['lying-rest', $load], true)), "Lying, and $load: that is no rest.");
-            self::assertTrue(Condition::everything('x', 'X', Spared::StraightRest)->holds(new Work(['lying-rest', $load], true)), $load);
+            self::assertTrue(Condition::everything('x', 'X', Exemption::LyingRest)->holds(new Work(['lying-rest', $load], true)), "Lying, and $load: that is no rest.");
+            self::assertTrue(Condition::everything('x', 'X', Exemption::StraightRest)->holds(new Work(['lying-rest', $load], true)), $load);
         }
-        self::assertFalse(Condition::everything('x', 'X', Spared::StraightRest)->holds(new Work(['lying-rest'], true)));
+        self::assertFalse(Condition::everything('x', 'X', Exemption::StraightRest)->holds(new Work(['lying-rest'], true)));
     }
 
     public function testWhatTheOtherLegDoesIsHeldOnThatLeg(): void

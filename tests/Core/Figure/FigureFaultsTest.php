@@ -7,7 +7,6 @@ namespace LucidAscent\Tests\Core\Figure;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Arm\ByAngles as ArmByAngles;
 use LucidAscent\Core\Figure\Arm\Reaches;
-use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\FigureFaults;
 use LucidAscent\Core\Figure\HipHeight;
 use LucidAscent\Core\Figure\Leg\FootAt;

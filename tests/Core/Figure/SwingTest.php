@@ -36,7 +36,7 @@ final class SwingTest extends TestCase
         $bare = self::sitting(new LegAngles(
             90 - (Component::Flexion === $component ? 20 : 0),
             35 - (Component::Abduction === $component ? 20 : 0),
-            60 - (Component::Rotation === $component ? 20 : 0),
+            60 - (Component::ExternalRotation === $component ? 20 : 0),
             110 - (Component::KneeFlexion === $component ? 20 : 0),
         ));
         self::assertPoint($bare->point("left-$end"), $points[0], 1e-6, 'and starts where the joint ends');
@@ -45,7 +45,7 @@ final class SwingTest extends TestCase
     /** @return iterable<string, array{Component, string, string}> */
     public static function components(): iterable
     {
-        yield 'rotation' => [Component::Rotation, 'ankle', 'knee'];
+        yield 'rotation' => [Component::ExternalRotation, 'ankle', 'knee'];
         yield 'knee' => [Component::KneeFlexion, 'ankle', 'knee'];
         yield 'flexion' => [Component::Flexion, 'knee', 'hip'];
         yield 'abduction' => [Component::Abduction, 'knee', 'hip'];
@@ -54,8 +54,8 @@ final class SwingTest extends TestCase
     public function testThereIsNoneWhereNothingIsMissing(): void
     {
         $asked = new LegAngles(90, 35, 60, 110);
-        self::assertNull(Swing::of(self::sitting($asked), $asked, Component::Rotation, 60.0));
-        self::assertNull(Swing::of(self::sitting($asked), $asked, Component::Rotation, 75.0));
+        self::assertNull(Swing::of(self::sitting($asked), $asked, Component::ExternalRotation, 60.0));
+        self::assertNull(Swing::of(self::sitting($asked), $asked, Component::ExternalRotation, 75.0));
     }
 
     private static function sitting(LegAngles $leg): Figure
@@ -69,8 +69,8 @@ final class SwingTest extends TestCase
     {
         $asked = new LegAngles(90, 35, 60, 110);
         $angles = self::angles(90, 35, 60, 110);
-        $left = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Left), $asked, Component::Rotation, 30.0);
-        $right = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Right), $asked, Component::Rotation, 30.0);
+        $left = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Left), $asked, Component::ExternalRotation, 30.0);
+        $right = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Right), $asked, Component::ExternalRotation, 30.0);
         self::assertNotNull($left);
         self::assertNotNull($right);
         foreach ($left->points as $index => $point) {

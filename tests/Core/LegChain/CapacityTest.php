@@ -24,7 +24,7 @@ final class CapacityTest extends TestCase
         $demand = new LegAngles(100, 40, 90, 140);
         $capacity = new Capacity(120, 45, 80);
         self::assertSame(-10.0, $capacity->worstMargin($demand));
-        self::assertSame(Component::Rotation, $capacity->limiter($demand));
+        self::assertSame(Component::ExternalRotation, $capacity->limiter($demand));
         self::assertSame(5.0, (new Capacity(120, 45))->worstMargin($demand));
         self::assertSame(Component::Abduction, (new Capacity(120, 45))->limiter($demand));
     }

@@ -127,7 +127,7 @@ final class ContactNamesTest extends TestCase
     {
         $about = CowFace::about();
         self::assertSame([Ability::Adduction, -1.0], $about->ability(Component::Abduction));
-        self::assertSame([Ability::Rotation, 1.0], $about->ability(Component::Rotation));
+        self::assertSame([Ability::ExternalRotation, 1.0], $about->ability(Component::ExternalRotation));
         self::assertSame([Component::Abduction, -1.0], $about->component(Ability::Adduction));
         self::assertNull($about->component(Ability::Abduction), 'It shows none.');
         self::assertNull($about->component(Ability::Balance));

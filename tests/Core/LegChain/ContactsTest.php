@@ -55,12 +55,12 @@ final class ContactsTest extends TestCase
     public function testStackedShinsReadRotationAlmostFreeOfTheBody(): void
     {
         $sensitivity = Sensitivity::of(new ShinsStacked(14, 10, new Sitting()), SampleBody::leg());
-        $known = [[Component::Flexion, 1.5, 1.0], [Component::Abduction, 0.9, 0.1], [Component::Rotation, 1.4, 1.4]];
+        $known = [[Component::Flexion, 1.5, 1.0], [Component::Abduction, 0.9, 0.1], [Component::ExternalRotation, 1.4, 1.4]];
         foreach ($known as [$component, $all, $reading]) {
             self::assertEqualsWithDelta($all, $sensitivity->error($component, BodyError::measured()), 0.06);
             self::assertEqualsWithDelta($reading, $sensitivity->readingError($component), 0.06);
         }
-        self::assertEqualsWithDelta(-1.4, $sensitivity->toReading(Component::Rotation, 'kneeHeight'), 0.06);
+        self::assertEqualsWithDelta(-1.4, $sensitivity->toReading(Component::ExternalRotation, 'kneeHeight'), 0.06);
     }
 
     /** Sampled by an independent program, 20,000 draws. */

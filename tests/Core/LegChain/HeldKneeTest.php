@@ -40,7 +40,7 @@ final class HeldKneeTest extends TestCase
         $body = SampleBody::leg();
         $free = new FreeKnee($contact, $capacity);
         $pose = $free->pose($body);
-        $limiter = $capacity->limiter($pose->angles) ?? Component::Rotation;
+        $limiter = $capacity->limiter($pose->angles) ?? Component::ExternalRotation;
         $anew = Sensitivity::of($free, $body)->error($limiter, BodyError::measured());
         self::assertEqualsWithDelta($anew, Sensitivity::of($free->held($pose, $body), $body)->error($limiter, BodyError::measured()), 0.1);
     }

@@ -39,11 +39,11 @@ final class LowestKneeTest extends TestCase
     public static function knownHeights(): iterable
     {
         $floor = new Sitting();
-        yield [new SolesTogether(15, $floor), 70, 60, 12.6, Component::Rotation];
-        yield [new SolesTogether(25, $floor), 70, 60, 14.8, Component::Rotation];
+        yield [new SolesTogether(15, $floor), 70, 60, 12.6, Component::ExternalRotation];
+        yield [new SolesTogether(25, $floor), 70, 60, 14.8, Component::ExternalRotation];
         yield [new SolesTogether(15, $floor), 75, 95, 5.0, null];
-        yield [HalfLotus::place($floor), 50, 105, 17.5, Component::Rotation];
-        yield [HalfLotusEasy::place($floor), 50, 85, 22.4, Component::Rotation];
+        yield [HalfLotus::place($floor), 50, 105, 17.5, Component::ExternalRotation];
+        yield [HalfLotusEasy::place($floor), 50, 85, 22.4, Component::ExternalRotation];
     }
 
     #[DataProvider('noHeights')]

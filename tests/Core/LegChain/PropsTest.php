@@ -157,7 +157,7 @@ final class PropsTest extends TestCase
         $slope = Sensitivity::toProp($posture, SampleBody::leg(), 'seat')['flexion'];
         $step = ($posture->shifted('seat', 0.01)->angles(SampleBody::leg())['flexion'] - $posture->shifted('seat', -0.01)->angles(SampleBody::leg())['flexion']) / 0.02;
         self::assertEqualsWithDelta($step, $slope, 1e-4);
-        $bySegment = Sensitivity::of($posture, SampleBody::leg())->toBody(Component::Rotation, Segment::Shin);
+        $bySegment = Sensitivity::of($posture, SampleBody::leg())->toBody(Component::ExternalRotation, Segment::Shin);
         $step = ($posture->angles(SampleBody::leg()->shifted(Segment::Shin, 0.01))['rotation'] - $posture->angles(SampleBody::leg()->shifted(Segment::Shin, -0.01))['rotation']) / 0.02;
         self::assertEqualsWithDelta($step, $bySegment, 1e-4);
     }

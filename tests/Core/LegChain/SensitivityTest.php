@@ -26,11 +26,11 @@ final class SensitivityTest extends TestCase
     public function testGivesTheKnownErrors(float $heels, float $knee, array $all, array $reading, float $slope): void
     {
         $sensitivity = Sensitivity::of(new KneeAtHeight(new SolesTogether($heels, new Sitting()), $knee), SampleBody::leg());
-        foreach ([Component::Flexion, Component::Abduction, Component::Rotation] as $i => $component) {
+        foreach ([Component::Flexion, Component::Abduction, Component::ExternalRotation] as $i => $component) {
             self::assertEqualsWithDelta($all[$i], $sensitivity->error($component, BodyError::measured()), 0.06);
             self::assertEqualsWithDelta($reading[$i], $sensitivity->readingError($component), 0.06);
         }
-        self::assertEqualsWithDelta($slope, $sensitivity->toReading(Component::Rotation, 'kneeHeight'), 0.06);
+        self::assertEqualsWithDelta($slope, $sensitivity->toReading(Component::ExternalRotation, 'kneeHeight'), 0.06);
     }
 
     /** What is set up, and not read, errs by the body alone; near the vertical as well. */
@@ -89,7 +89,7 @@ final class SensitivityTest extends TestCase
 
         // First order comes close, and shares the body's error in the same way.
         $margin = Sensitivity::of($capacity, $leg)->minus(Sensitivity::of($demand, $leg)->withReadingErrors(['kneeHeight' => 0.0]));
-        self::assertEqualsWithDelta($shared['rotation'], $margin->error(Component::Rotation, $body), 0.15);
+        self::assertEqualsWithDelta($shared['rotation'], $margin->error(Component::ExternalRotation, $body), 0.15);
         self::assertEqualsWithDelta($shared['flexion'], $margin->error(Component::Flexion, $body), 0.15);
     }
 

@@ -26,8 +26,8 @@ use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Tests\Core\Readiness\Person;
@@ -191,7 +191,7 @@ final class PlanSessionTest extends TestCase
         return self::read(Person::of(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]]], [], seen: $clean, entries: $told));
     }
 
-    private static function read(KnownPerson $person): ReadPoses
+    private static function read(Snapshot $person): ReadPoses
     {
         return new ReadPoses(self::postures(), $person, ['shins-stacked' => Definition::shinsStacked()]);
     }
@@ -205,7 +205,7 @@ final class PlanSessionTest extends TestCase
             'back' => new PostureDefinition('back', 'Back', [], [$rung('flat', ['back'])], []),
             'undo' => new PostureDefinition('undo', 'Undo', [], [$rung('undo', ['undo'])], []),
             'lying' => new PostureDefinition('lying', 'Lying', [Ability::Abduction], [$rung('lying', ['lying-rest'])], []),
-            'turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [$rung('low', ['knee-folded']), $rung('full', ['knee-folded', 'turn-out'], false, ['rotation' => 90.0])], [], [], ['low' => [$rung('aside', ['aside'])]]),
+            'turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [$rung('low', ['knee-folded']), $rung('full', ['knee-folded', 'turn-out'], false, ['rotation' => 90.0])], [], [], ['low' => [$rung('aside', ['aside'])]]),
         ];
     }
 

@@ -298,7 +298,7 @@ final class PlannerTest extends TestCase
         return self::read(Person::of($tests, $conditions, seen: $seen, entries: $entries));
     }
 
-    private static function read(\LucidAscent\Core\Readiness\KnownPerson $person): ReadPoses
+    private static function read(\LucidAscent\Core\Readiness\Snapshot $person): ReadPoses
     {
         return new ReadPoses(self::postures(), $person, self::tests());
     }
@@ -316,9 +316,9 @@ final class PlannerTest extends TestCase
             'warm-b' => $gentle('warm-b'),
             'warm-a' => $gentle('warm-a'),
             'undo' => $gentle('undo'),
-            'turner' => $ladder('turner', Ability::Rotation),
+            'turner' => $ladder('turner', Ability::ExternalRotation),
             'spreader' => $ladder('spreader', Ability::Abduction),
-            'summit' => $ladder('summit', Ability::Rotation, ['turner', 'spreader']),
+            'summit' => $ladder('summit', Ability::ExternalRotation, ['turner', 'spreader']),
         ];
     }
 

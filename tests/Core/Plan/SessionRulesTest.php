@@ -129,7 +129,7 @@ final class SessionRulesTest extends TestCase
         foreach (['lying' => ['lying-rest'], 'undo' => ['lying-rest'], 'held' => ['turn-out'], 'loaded' => ['weight-on-knee'], 'closed' => ['weight-on-knee']] as $id => $loads) {
             $first = new RungDefinition('first', 'First', null, ['rotation' => 70.0], new Work([], true));
             $full = new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, 'held' !== $id && 'closed' !== $id));
-            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::Rotation], 'closed' === $id ? [$first, $full] : [$full], []);
+            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::ExternalRotation], 'closed' === $id ? [$first, $full] : [$full], []);
         }
 
         return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', ['turn-out'])]));

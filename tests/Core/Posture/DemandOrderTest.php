@@ -94,7 +94,7 @@ final class DemandOrderTest extends TestCase
      */
     private static function posture(string $id, array $rungs, array $needs = []): PostureDefinition
     {
-        return new PostureDefinition($id, $id, [Ability::Rotation], $rungs, $needs);
+        return new PostureDefinition($id, $id, [Ability::ExternalRotation], $rungs, $needs);
     }
 
     /** @param array<string, float> $thresholds */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Practice;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Practice\Since;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -64,7 +64,7 @@ final class ReadinessCheckTest extends TestCase
 
     public function testWhatAWordMakesOld(): void
     {
-        $since = new Since(new \DateTimeImmutable('2026-03-05 10:00'), new \DateTimeImmutable('2026-03-04'));
+        $since = new EvidenceCutOff(new \DateTimeImmutable('2026-03-05 10:00'), new \DateTimeImmutable('2026-03-04'));
         $on = static fn (string $day): \DateTimeImmutable => new \DateTimeImmutable($day);
         self::assertFalse($since->isBefore(null));
         self::assertFalse($since->isBefore($on('2026-03-04')), 'Known by its day alone, it has to be a later one.');

@@ -61,9 +61,9 @@ final class AbilityProgressTest extends TestCase
     /** A rung that was seen shows an angle at least, without an error of reading: it is no exact reading for that. */
     public function testWhatWasSeenPinsNoTrend(): void
     {
-        $readings = array_map(static fn (int $i): Evidence => new Evidence(Ability::Rotation, 60.0 + ($i % 2), Bound::Exact, Uncertainty::ofReading(2.0), 'shins-stacked', on: new \DateTimeImmutable("2026-01-01 +$i weeks")), range(0, 9));
-        $seen = new Evidence(Ability::Rotation, 62.5, Bound::AtLeast, Uncertainty::none(), 'seen', on: new \DateTimeImmutable('2026-03-12'));
-        $progress = AbilityProgress::of(Ability::Rotation, [...$readings, $seen], new \DateTimeImmutable(self::NOW));
+        $readings = array_map(static fn (int $i): Evidence => new Evidence(Ability::ExternalRotation, 60.0 + ($i % 2), Bound::Exact, Uncertainty::ofReading(2.0), 'shins-stacked', on: new \DateTimeImmutable("2026-01-01 +$i weeks")), range(0, 9));
+        $seen = new Evidence(Ability::ExternalRotation, 62.5, Bound::AtLeast, Uncertainty::none(), 'seen', on: new \DateTimeImmutable('2026-03-12'));
+        $progress = AbilityProgress::of(Ability::ExternalRotation, [...$readings, $seen], new \DateTimeImmutable(self::NOW));
         self::assertLessThan(0.95, $progress->trend?->chanceReal());
     }
 
@@ -92,6 +92,6 @@ final class AbilityProgressTest extends TestCase
     /** @param list<array{0: string, 1: float, 2?: Bound}> $readings */
     private static function of(array $readings, ?float $asked = null, bool $isHeld = false): AbilityProgress
     {
-        return AbilityProgress::of(Ability::Rotation, array_map(static fn (array $one): Evidence => new Evidence(Ability::Rotation, $one[1], $one[2] ?? Bound::Exact, Uncertainty::ofReading(2.0), 'shins-stacked', on: new \DateTimeImmutable($one[0])), $readings), new \DateTimeImmutable(self::NOW), $asked, $isHeld);
+        return AbilityProgress::of(Ability::ExternalRotation, array_map(static fn (array $one): Evidence => new Evidence(Ability::ExternalRotation, $one[1], $one[2] ?? Bound::Exact, Uncertainty::ofReading(2.0), 'shins-stacked', on: new \DateTimeImmutable($one[0])), $readings), new \DateTimeImmutable(self::NOW), $asked, $isHeld);
     }
 }

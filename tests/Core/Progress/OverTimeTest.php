@@ -21,7 +21,7 @@ final class OverTimeTest extends TestCase
 {
     public function testSidesAreComparedOnDaysOnWhichBothWereReadAlike(): void
     {
-        $of = static fn (array $left, array $right): ?SidesApart => SidesApart::of(Ability::Rotation, self::read($left), self::read($right));
+        $of = static fn (array $left, array $right): ?SidesApart => SidesApart::of(Ability::ExternalRotation, self::read($left), self::read($right));
         self::assertNull($of(['2026-01-01' => 70.0], ['2026-01-02' => 60.0]));
         self::assertNull($of([], []));
         self::assertSame('apart.once', $of(['2026-01-01' => 70.0], ['2026-01-01' => 60.0])?->because->code);
@@ -31,7 +31,7 @@ final class OverTimeTest extends TestCase
         self::assertSame('apart.wider', $of(['2026-01-01' => 60.0, '2026-03-01' => 60.0], ['2026-01-01' => 65.0, '2026-03-01' => 76.0])?->because->code);
         self::assertSame('apart.still', $of(['2026-01-01' => 70.0, '2026-03-01' => 70.0], ['2026-01-01' => 60.0, '2026-03-01' => 62.0])?->because->code);
         $other = self::read(['2026-01-01' => 60.0], Tool::Inclinometer);
-        self::assertNull(SidesApart::of(Ability::Rotation, self::read(['2026-01-01' => 70.0]), $other), 'Two tools are no comparison.');
+        self::assertNull(SidesApart::of(Ability::ExternalRotation, self::read(['2026-01-01' => 70.0]), $other), 'Two tools are no comparison.');
     }
 
     public function testManyPairsTellByTheirTrend(): void
@@ -42,7 +42,7 @@ final class OverTimeTest extends TestCase
             $left[$day] = 80.0 + (0 === $i % 2 ? 1.0 : -1.0);
             $right[$day] = 64.0 + 1.2 * $i;
         }
-        $apart = SidesApart::of(Ability::Rotation, self::read($left), self::read($right));
+        $apart = SidesApart::of(Ability::ExternalRotation, self::read($left), self::read($right));
         self::assertSame('apart.closer', $apart?->because->code);
         self::assertCount(10, $apart->pairs);
         self::assertEqualsWithDelta(17.0, $apart->pairs[0]['apart'], 1e-9);
@@ -137,6 +137,6 @@ final class OverTimeTest extends TestCase
      */
     private static function read(array $values, Tool $tool = Tool::Tape): array
     {
-        return array_map(static fn (string $on, float $value): Evidence => new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading(M_SQRT2, $on.$value), 'shins-stacked', $tool, new \DateTimeImmutable($on)), array_keys($values), $values);
+        return array_map(static fn (string $on, float $value): Evidence => new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading(M_SQRT2, $on.$value), 'shins-stacked', $tool, new \DateTimeImmutable($on)), array_keys($values), $values);
     }
 }

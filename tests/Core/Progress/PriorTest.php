@@ -120,6 +120,6 @@ final class PriorTest extends TestCase
 
     private static function evidence(string $on, float $value): Evidence
     {
-        return new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape, new \DateTimeImmutable($on));
+        return new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape, new \DateTimeImmutable($on));
     }
 }

@@ -70,12 +70,12 @@ final class SetUpTest extends TestCase
     /** First and last are of the set-up that was read most; only where there are no two of one are all taken, and then more is asked of a change. */
     public function testAChangeIsThatOfOneSetUp(): void
     {
-        $read = static fn (string $on, float $value, bool $isWarm): Evidence => new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape, new \DateTimeImmutable($on), isWarm: $isWarm);
+        $read = static fn (string $on, float $value, bool $isWarm): Evidence => new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape, new \DateTimeImmutable($on), isWarm: $isWarm);
         $now = new \DateTimeImmutable('2026-06-01');
-        $of = AbilityProgress::of(Ability::Rotation, [$read('2026-01-01', 70.0, false), $read('2026-03-01', 71.0, false), $read('2026-04-01', 72.0, false), $read('2026-05-01', 80.0, true)], $now);
+        $of = AbilityProgress::of(Ability::ExternalRotation, [$read('2026-01-01', 70.0, false), $read('2026-03-01', 71.0, false), $read('2026-04-01', 72.0, false), $read('2026-05-01', 80.0, true)], $now);
         self::assertEqualsWithDelta(2.0, $of->change, 1e-9);
         self::assertEqualsWithDelta(1.96 * M_SQRT2 * 1.4, $of->smallestReal, 1e-9);
-        $two = AbilityProgress::of(Ability::Rotation, [$read('2026-01-01', 70.0, false), $read('2026-05-01', 80.0, true)], $now);
+        $two = AbilityProgress::of(Ability::ExternalRotation, [$read('2026-01-01', 70.0, false), $read('2026-05-01', 80.0, true)], $now);
         self::assertEqualsWithDelta(10.0, $two->change, 1e-9);
         self::assertEqualsWithDelta(1.96 * sqrt(2 * 1.4 ** 2 + 4.0 ** 2), $two->smallestReal, 1e-9);
         self::assertSame('progress.changed', $two->because->code);

@@ -16,9 +16,9 @@ use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\Chance;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Statistics\Normal;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
@@ -68,7 +68,7 @@ final class AsymmetryTest extends TestCase
     {
         $evidence = static fn (?float $value, Bound $bound): array => null === $value ? [] : [new Evidence(Ability::InternalRotation, $value, $bound, Uncertainty::ofReading(2.0), 't', on: new \DateTimeImmutable('2026-03-02'))];
         $leftIsLess = null === $right || $left <= $right;
-        $person = new KnownPerson(SampleBody::proportions(), ['left' => $evidence($left, $leftIsLess ? $less : $more), 'right' => $evidence($right, $leftIsLess ? $more : $less)], Holds::of([], new \DateTimeImmutable('2026-03-10')), [], new \DateTimeImmutable('2026-03-10'));
+        $person = new Snapshot(SampleBody::proportions(), ['left' => $evidence($left, $leftIsLess ? $less : $more), 'right' => $evidence($right, $leftIsLess ? $more : $less)], Holds::of([], new \DateTimeImmutable('2026-03-10')), [], new \DateTimeImmutable('2026-03-10'));
 
         return array_map(static fn ($reason): array => [(string) $reason->numbers['tighter'], round((float) $reason->numbers['difference'], 6)], Asymmetry::reasons($person));
     }
@@ -76,7 +76,7 @@ final class AsymmetryTest extends TestCase
     private static function seat(TakenTest $taken): ?float
     {
         $on = new \DateTimeImmutable('2026-03-10');
-        $person = new KnownPerson(SampleBody::proportions(), ['left' => [], 'right' => []], Holds::of([], $on), [$taken], $on);
+        $person = new Snapshot(SampleBody::proportions(), ['left' => [], 'right' => []], Holds::of([], $on), [$taken], $on);
         $rung = new RungDefinition('seat', 'Seat', null, ['rotation' => 10.0], new Work([], true), PropRule::LevelSeat);
         $reading = (new ReadPoses(['p' => new PostureDefinition('p', 'P', [], [$rung], [])], $person))->of('p', Side::Left)->full();
 

@@ -17,11 +17,11 @@ use LucidAscent\Core\LegChain\ProportionShare;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\FindRestriction;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Restriction;
 use LucidAscent\Core\Readiness\RestrictionFinding;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Tests\Core\SampleBody;
 use LucidAscent\Tests\Core\Testing\Definition;
@@ -79,7 +79,7 @@ final class FindRestrictionTest extends TestCase
         $finding = FindRestriction::of(self::read($person), Side::Left);
         $long = array_values(array_filter($finding->reasons, static fn (Reason $reason): bool => 'restriction.long-shin' === $reason->code))[0];
         $of = static fn (Ability $ability): ?float => $person->capacities(Side::Left)->get($ability)?->isolating()->value;
-        self::assertSame(ProportionShare::of(new SolesTogether(20.0, new Sitting()), $person->proportions->body(Side::Left), new Capacity(null, $of(Ability::Abduction), $of(Ability::Rotation))), $long->numbers['share']);
+        self::assertSame(ProportionShare::of(new SolesTogether(20.0, new Sitting()), $person->proportions->body(Side::Left), new Capacity(null, $of(Ability::Abduction), $of(Ability::ExternalRotation))), $long->numbers['share']);
     }
 
     public function testAHandsBreadthIsTheLimitAndFeetOutOfReachSaySo(): void
@@ -100,7 +100,7 @@ final class FindRestrictionTest extends TestCase
         $noise = (float) $at(20.0)->reasons[0]->numbers['noise'];
         self::assertGreaterThan(1.96 * 0.7, $noise, 'More than the tape alone.');
         $person = Person::of(['soles-together' => [['kneeHeight' => 20.0, 'heelDistance' => 20.0]], 'shins-stacked' => [self::TURNS], 'frog' => [self::WIDE]]);
-        $rotation = (float) $person->capacities(Side::Left)->get(Ability::Rotation)?->isolating()->value;
+        $rotation = (float) $person->capacities(Side::Left)->get(Ability::ExternalRotation)?->isolating()->value;
         $abduction = (float) $person->capacities(Side::Left)->get(Ability::Abduction)?->isolating()->value;
         $height = static fn (float $r, float $a): ?float => LowestKnee::search(new SolesTogether(20.0, new Sitting()), SampleBody::leg(), new Capacity(null, $a, $r))?->height();
         self::assertEqualsWithDelta($height($rotation, $abduction), $predicted, 1e-9, 'The lowest that turn and spread allow.');
@@ -110,7 +110,7 @@ final class FindRestrictionTest extends TestCase
 
             return (float) $person->capacities(Side::Left)->get($ability)?->isolating()->uncertainty->minus($of)->error($person->proportions->error(Side::Left));
         };
-        $sd = sqrt(0.7 ** 2 + ($height($rotation - $margin(Ability::Rotation), $abduction) - $predicted) ** 2 + ($height($rotation, $abduction - $margin(Ability::Abduction)) - $predicted) ** 2);
+        $sd = sqrt(0.7 ** 2 + ($height($rotation - $margin(Ability::ExternalRotation), $abduction) - $predicted) ** 2 + ($height($rotation, $abduction - $margin(Ability::Abduction)) - $predicted) ** 2);
         self::assertEqualsWithDelta(1.959964 * $sd, $noise, 0.02, 'The tape, and one SD of each.');
         self::assertNotSame(Restriction::Structure, $at($predicted)->restriction);
         if ($predicted + 0.9 * $noise > LotusGate::LOW_KNEE) {
@@ -125,7 +125,7 @@ final class FindRestrictionTest extends TestCase
         return FindRestriction::of(self::read(Person::of(array_map(static fn (array $trial): array => [$trial], $tests))), Side::Left);
     }
 
-    private static function read(KnownPerson $person): ReadPoses
+    private static function read(Snapshot $person): ReadPoses
     {
         return new ReadPoses([], $person, ['figure-four-lying' => Definition::figureFour(), 'shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog(), 'wide-legs' => Definition::wideLegs()]);
     }

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Posture\GateDefinition;
 use LucidAscent\Core\Posture\GateKind;
-use LucidAscent\Core\Practice\Since;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\Gate\Gates;
 use LucidAscent\Core\Readiness\GateOutcome;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\LotusGate;
 use LucidAscent\Core\Readiness\Observed;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Testing\TakenTest;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -50,7 +50,7 @@ final class GatesTest extends TestCase
     {
         $person = Person::of(['soles-together' => [['kneeHeight' => 8.0, 'heelDistance' => 12.0]]]);
         $leans = array_map(static fn (TakenTest $test): TakenTest => new TakenTest($test->test, $test->side, $test->tool, $test->trials, ['leans-back'], on: $test->on), $person->taken);
-        $finding = self::check(GateKind::Sitting, 'may-try', new KnownPerson($person->proportions, $person->evidence, $person->holds, $leans, $person->on));
+        $finding = self::check(GateKind::Sitting, 'may-try', new Snapshot($person->proportions, $person->evidence, $person->holds, $leans, $person->on));
         self::assertSame([State::Unknown, 'gate.not-clean', 'soles-together'], [$finding->best, $finding->reason->code, $finding->test]);
     }
 
@@ -108,14 +108,14 @@ final class GatesTest extends TestCase
     {
         $person = Person::of(['soles-together' => [['kneeHeight' => 8.0, 'heelDistance' => 12.0]]], observed: [new Observed('elbow-to-sole', Side::Left, true, new \DateTimeImmutable('2026-03-02'))]);
         foreach ([['2026-03-01', true], ['2026-03-02', false], ['2026-03-05', false]] as [$day, $isMet]) {
-            $since = new Since(new \DateTimeImmutable($day), new \DateTimeImmutable($day));
+            $since = new EvidenceCutOff(new \DateTimeImmutable($day), new \DateTimeImmutable($day));
             foreach ([[GateKind::Sitting, 'may-try'], [GateKind::Observed, 'elbow-to-sole']] as [$kind, $asks]) {
                 self::assertSame($isMet, Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, static fn (): State => State::Open, $since)->isMet(), "$asks, cleared $day");
             }
         }
     }
 
-    private static function check(GateKind $kind, string $asks, KnownPerson $person, ?callable $stateOf = null): GateFinding
+    private static function check(GateKind $kind, string $asks, Snapshot $person, ?callable $stateOf = null): GateFinding
     {
         return Gates::of(new GateDefinition($kind, $asks))->check($person, Side::Left, $stateOf ?? static fn (): State => State::Open, null);
     }

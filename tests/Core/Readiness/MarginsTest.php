@@ -52,8 +52,8 @@ final class MarginsTest extends TestCase
     public static function known(): iterable
     {
         $deep = new KneeAtHeight(HalfLotus::place(new Sitting()), 12.0);
-        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 16.0), Component::Rotation, 2.1];
-        yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Rotation, 2.8];
+        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 16.0), Component::ExternalRotation, 2.1];
+        yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::ExternalRotation, 2.8];
         yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Flexion, 3.0];
     }
 
@@ -77,7 +77,7 @@ final class MarginsTest extends TestCase
 
     public function testWhatNobodyReadIsUnknown(): void
     {
-        $margin = AbilityMargin::of(Ability::Rotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        $margin = AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
         self::assertSame(State::Unknown, $margin->state());
         self::assertNull(Chance::allPositive([$margin], BodyError::measured()));
     }
@@ -123,12 +123,12 @@ final class MarginsTest extends TestCase
 
     private static function margin(float $shown, float $sd, Bound $bound = Bound::Exact, string $name = 'reading', bool $isTooOld = false): AbilityMargin
     {
-        return AbilityMargin::of(Ability::Rotation, self::capacity(Ability::Rotation, $shown, $sd, $bound, $name), 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), $isTooOld);
+        return AbilityMargin::of(Ability::ExternalRotation, self::capacity(Ability::ExternalRotation, $shown, $sd, $bound, $name), 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), $isTooOld);
     }
 
     public function testRoundingDecidesNothing(): void
     {
-        $margin = static fn (float $asked): AbilityMargin => AbilityMargin::of(Ability::Rotation, self::capacity(Ability::Rotation, 80.0, 0.0), $asked, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        $margin = static fn (float $asked): AbilityMargin => AbilityMargin::of(Ability::ExternalRotation, self::capacity(Ability::ExternalRotation, 80.0, 0.0), $asked, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
         foreach ([80.0 - 1e-11, 80.0, 80.0 + 1e-11, 80.0 + 5e-7] as $asked) {
             self::assertSame(State::Open, $margin($asked)->state(), 'What was shown exactly is there.');
         }
@@ -146,7 +146,7 @@ final class MarginsTest extends TestCase
         self::assertFalse(self::margin(81.0, 2.0, isTooOld: true)->isSettled());
         self::assertFalse(self::margin(60.0, 2.0, Bound::AtLeast)->isSettled());
         self::assertFalse(self::margin(81.0, INF)->isSettled());
-        self::assertFalse(AbilityMargin::of(Ability::Rotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->isSettled());
+        self::assertFalse(AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->isSettled());
         self::assertSame(State::Open, self::margin(80.0, 0.0, Bound::AtLeast)->state(), 'Just enough, and known without error.');
         self::assertEqualsWithDelta(0.0, Chance::allPositive([self::margin(70.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()), 1e-6);
         self::assertSame(1.0, Chance::allPositive([self::margin(90.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()));
@@ -154,7 +154,7 @@ final class MarginsTest extends TestCase
 
     public function testWhatNobodyReadHasNoErrorAndNoAge(): void
     {
-        $unread = AbilityMargin::of(Ability::Rotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), true);
+        $unread = AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), true);
         self::assertSame([0.0, false, null, -INF], [$unread->error, $unread->isTooOld, $unread->shown, $unread->difference()]);
     }
 

@@ -13,9 +13,9 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Formula;
@@ -62,7 +62,7 @@ final class MayTest extends TestCase
 
     public function testUnderTheTeachersEyeNumbersBarNothingAndWhatWasNotCleanEndsTheWayUp(): void
     {
-        $try = static fn (KnownPerson $person, string $rung): array => self::bars(May::try(self::poses($person)->of('turner', Side::Left), $rung));
+        $try = static fn (Snapshot $person, string $rung): array => self::bars(May::try(self::poses($person)->of('turner', Side::Left), $rung));
         self::assertSame([], $try(self::person(), 'full'));
         self::assertSame(['bar.below'], $try(self::person(seen: [self::seen('high', false)]), 'full'));
         self::assertSame([], $try(self::person(seen: [self::seen('high', false)]), 'high'), 'It may be tried again itself.');
@@ -104,7 +104,7 @@ final class MayTest extends TestCase
      * @param list<Condition> $conditions
      * @param list<Seen> $seen
      */
-    private static function person(array $conditions = [], array $seen = []): KnownPerson
+    private static function person(array $conditions = [], array $seen = []): Snapshot
     {
         return Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]], $conditions, seen: $seen);
     }
@@ -114,7 +114,7 @@ final class MayTest extends TestCase
         return new Seen('turner', $rung, Side::Left, $isClean, new \DateTimeImmutable('2026-03-05'));
     }
 
-    private static function poses(KnownPerson $person): ReadPoses
+    private static function poses(Snapshot $person): ReadPoses
     {
         $rung = static fn (string $id, float $degrees, array $loads, bool $isGentle = false): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => $degrees], new Work($loads, $isGentle));
         $rungs = [
@@ -124,6 +124,6 @@ final class MayTest extends TestCase
             $rung('full-free', 120.0, ['turn-out']),
         ];
 
-        return new ReadPoses(['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation], $rungs, [])], $person, []);
+        return new ReadPoses(['turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], $rungs, [])], $person, []);
     }
 }

@@ -13,8 +13,8 @@ use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Observed;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -35,7 +35,7 @@ final class Person
      * @param list<Observed> $observed
      * @param list<Entry> $entries
      */
-    public static function of(array $trials, array $conditions = [], ?Proportions $proportions = null, string $on = '2026-03-10', array $seen = [], array $checks = [], array $decided = [], array $observed = [], array $entries = []): KnownPerson
+    public static function of(array $trials, array $conditions = [], ?Proportions $proportions = null, string $on = '2026-03-10', array $seen = [], array $checks = [], array $decided = [], array $observed = [], array $entries = []): Snapshot
     {
         $proportions ??= SampleBody::proportions();
         $taken = [];
@@ -52,7 +52,7 @@ final class Person
         $told = array_map(static fn (Condition $condition): ConditionTold => new ConditionTold("condition:$condition->id", $day, $day, $condition), $conditions);
         $on = new \DateTimeImmutable($on);
 
-        return new KnownPerson($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen, $checks, $decided, $observed);
+        return new Snapshot($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen, $checks, $decided, $observed);
     }
 
     private static function definition(string $name): TestDefinition

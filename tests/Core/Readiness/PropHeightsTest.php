@@ -104,7 +104,7 @@ final class PropHeightsTest extends TestCase
     private static function height(PropRule $rule, \Closure $demand, array $tests, ?\Closure $other = null): ?float
     {
         $person = Person::of($tests);
-        $poses = new ReadPoses(['pose' => new PostureDefinition('pose', 'Pose', [Ability::Rotation], [self::rung($rule, $demand, $other)], [])], $person, []);
+        $poses = new ReadPoses(['pose' => new PostureDefinition('pose', 'Pose', [Ability::ExternalRotation], [self::rung($rule, $demand, $other)], [])], $person, []);
 
         return PropHeights::of($poses->of('pose', Side::Left)->full(), $person, Side::Left);
     }

@@ -19,11 +19,11 @@ use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\ReadSeen;
 use LucidAscent\Core\Readiness\RungReading;
 use LucidAscent\Core\Readiness\ShownByTest;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
@@ -56,7 +56,7 @@ final class ReadSeenTest extends TestCase
 
     public function testAHeightThatWasReadIsTheHeight(): void
     {
-        $at = static fn (float $height): float => self::ability(Ability::Rotation, self::shown(self::seen(values: ['kneeHeight' => $height]), self::rung(self::halfLotusAt(10.0))));
+        $at = static fn (float $height): float => self::ability(Ability::ExternalRotation, self::shown(self::seen(values: ['kneeHeight' => $height]), self::rung(self::halfLotusAt(10.0))));
         self::assertEqualsWithDelta((new KneeAtHeight(HalfLotus::place(new Sitting()), 17.0))->angles(SampleBody::leg())['rotation'], $at(17.0), 1e-9);
         self::assertGreaterThan($at(20.0), $at(12.0), 'A lower knee shows more turn.');
         self::assertCount(4, self::shown(self::seen(values: ['unheard-of' => 3.0]), self::rung(self::halfLotusAt(10.0))), 'A number that the position has not is passed over.');
@@ -89,7 +89,7 @@ final class ReadSeenTest extends TestCase
         $other = ReadSeen::ofOtherLeg($seen, $rung, SampleBody::proportions());
         self::assertEqualsWithDelta(12.0, self::ability(Ability::Extension, $other), 1e-9);
         $asked = (new KneeAtHeight(HalfLotus::place(new Sitting()), 20.0))->angles(SampleBody::leg());
-        self::assertEqualsWithDelta($asked['rotation'], self::ability(Ability::Rotation, $other), 1e-9, 'What was read is of the side itself.');
+        self::assertEqualsWithDelta($asked['rotation'], self::ability(Ability::ExternalRotation, $other), 1e-9, 'What was read is of the side itself.');
         foreach ($other as $e) {
             self::assertSame(Bound::AtLeast, $e->bound, 'Nobody said that this one hung.');
         }
@@ -110,7 +110,7 @@ final class ReadSeenTest extends TestCase
     public function testATestShowsTheRungsThatAreSetUpLikeItAndGoNoDeeper(): void
     {
         $demand = static fn (float $knee, float $ankle, string $contact = 'shins-stacked'): Demand => new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(new ShinsStacked($ankle, new Sitting()), $knee), $contact, ['kneeHeight' => $knee, 'ankleHeight' => $ankle]);
-        $posture = new PostureDefinition('stack', 'Stack', [Ability::Rotation], [
+        $posture = new PostureDefinition('stack', 'Stack', [Ability::ExternalRotation], [
             self::rung($demand(24.0, 10.0), id: 'high-knee'),
             self::rung($demand(15.5, 10.0), id: 'within-the-tape'),
             self::rung($demand(15.0, 10.0), id: 'lower-knee'),
@@ -147,11 +147,11 @@ final class ReadSeenTest extends TestCase
 
     public function testABodyThatCannotBeThereIsShortAndSaysSo(): void
     {
-        $pose = (new ReadPoses(['half-lotus' => new PostureDefinition('half-lotus', 'Half lotus', [Ability::Rotation], [self::rung(self::halfLotusAt(90.0))], [])], Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]]), []))->of('half-lotus', Side::Left);
+        $pose = (new ReadPoses(['half-lotus' => new PostureDefinition('half-lotus', 'Half lotus', [Ability::ExternalRotation], [self::rung(self::halfLotusAt(90.0))], [])], Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]]), []))->of('half-lotus', Side::Left);
         self::assertTrue($pose->full()->isImpossible);
         self::assertSame(State::Short, $pose->state());
         self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->reasons()));
-        self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->stand()->bars));
+        self::assertSame(['body.cannot'], array_map(static fn ($reason): string => $reason->code, $pose->onLadder()->bars));
     }
 
     public function testAnAbilityThatIsNotThePosturesOwnCountsOnceItIsKnownExactly(): void
@@ -165,11 +165,11 @@ final class ReadSeenTest extends TestCase
     /** @param array<string, non-empty-list<array<string, float>>> $tests */
     private static function reading(RungDefinition $rung, array $tests): RungReading
     {
-        return (new ReadPoses(['half-lotus' => new PostureDefinition('half-lotus', 'Half lotus', [Ability::Rotation], [$rung], [])], self::person($tests), []))->of('half-lotus', Side::Left)->full();
+        return (new ReadPoses(['half-lotus' => new PostureDefinition('half-lotus', 'Half lotus', [Ability::ExternalRotation], [$rung], [])], self::person($tests), []))->of('half-lotus', Side::Left)->full();
     }
 
     /** @param array<string, non-empty-list<array<string, float>>> $tests */
-    private static function person(array $tests): KnownPerson
+    private static function person(array $tests): Snapshot
     {
         return Person::of($tests);
     }

@@ -6,8 +6,8 @@ namespace LucidAscent\Tests\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\FindRestriction;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
@@ -88,9 +88,9 @@ final class SameLegTest extends TestCase
      *
      * @return list<Reason>
      */
-    private static function ofAll(array $taken, KnownPerson $person): array
+    private static function ofAll(array $taken, Snapshot $person): array
     {
-        $finding = FindRestriction::of(new ReadPoses([], new KnownPerson($person->proportions, $person->evidence, $person->holds, $taken, $person->on), []), Side::Left);
+        $finding = FindRestriction::of(new ReadPoses([], new Snapshot($person->proportions, $person->evidence, $person->holds, $taken, $person->on), []), Side::Left);
 
         return array_values(array_filter($finding->reasons, static fn (Reason $reason): bool => str_starts_with($reason->code, 'same-leg.')));
     }

@@ -24,9 +24,9 @@ use LucidAscent\Core\Posture\GateKind;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
-use LucidAscent\Core\Readiness\KnownPerson;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
@@ -71,7 +71,7 @@ final class RouteTest extends TestCase
         self::assertTrue($route->isClosed($poses));
         self::assertSame('turner', $route->instead);
         self::assertNull(Route::to('turner', $poses)->instead);
-        $list = static fn (array $same, array $trials): ?string => Route::to('held', new ReadPoses(['held' => new PostureDefinition('held', 'Held', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out'], true))], ['ground'], $same)] + self::poses([])->postures, Person::of($trials, [new Condition('c', 'C', ['turn-out'])]), self::tests()))->instead;
+        $list = static fn (array $same, array $trials): ?string => Route::to('held', new ReadPoses(['held' => new PostureDefinition('held', 'Held', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out'], true))], ['ground'], $same)] + self::poses([])->postures, Person::of($trials, [new Condition('c', 'C', ['turn-out'])]), self::tests()))->instead;
         self::assertSame('turner', $list(['no-such', 'spreader', 'held', 'turner'], self::TURNS), 'Neither one that is not there, nor one that is not in reach, nor itself.');
         self::assertSame('ground', $list(['no-such'], self::TURNS), 'Else what prepares it.');
         self::assertNull($list(['no-such'], []));
@@ -82,7 +82,7 @@ final class RouteTest extends TestCase
         $short = ['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]]] + self::SPREADS;
         $poses = self::poses($short);
         $keystone = Keystone::of([Route::to('summit', $poses)], $poses);
-        self::assertSame(Ability::Rotation, $keystone?->ability);
+        self::assertSame(Ability::ExternalRotation, $keystone?->ability);
         self::assertSame(['ground', 'turner', 'summit'], $keystone->opens);
         // Ground and turner miss turn alone, on the left and the right alike; so does the summit: 12 for each of the three.
         self::assertSame([36, Side::Left], [$keystone->count, $keystone->side]);
@@ -90,7 +90,7 @@ final class RouteTest extends TestCase
         $near = self::poses(['shins-stacked' => [['kneeHeight' => 17.0, 'ankleHeight' => 10.0]]] + self::SPREADS);
         self::assertSame(6, Keystone::of([Route::to('summit', $near)], $near)?->count, 'The summit is near, and counts by half.');
         $both = self::poses(['shins-stacked' => [['kneeHeight' => 30.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 60.0]]]);
-        self::assertSame([24, Ability::Rotation], [Keystone::of([Route::to('summit', $both)], $both)?->count, Keystone::of([Route::to('summit', $both)], $both)->ability], 'What two keep back counts by half, for the one that is furthest behind.');
+        self::assertSame([24, Ability::ExternalRotation], [Keystone::of([Route::to('summit', $both)], $both)?->count, Keystone::of([Route::to('summit', $both)], $both)->ability], 'What two keep back counts by half, for the one that is furthest behind.');
         $held = self::poses($short, [Condition::everything('c', 'C')]);
         self::assertNull(Keystone::of([Route::to('summit', $held)], $held), 'What is held waits for no ability.');
         $open = self::poses(self::TURNS + self::SPREADS);
@@ -122,8 +122,8 @@ final class RouteTest extends TestCase
     /** A margin that cannot be told apart from enough: what one more reading would take off the chance of being wrong. */
     public function testWhatAnotherReadingWouldTakeOffADoubt(): void
     {
-        $posture = static fn (array $thresholds): array => ['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation, Ability::Abduction], [new RungDefinition('full', 'Full', null, $thresholds, new Work(['turn-out']))], [])];
-        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::Rotation)?->value;
+        $posture = static fn (array $thresholds): array => ['turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation, Ability::Abduction], [new RungDefinition('full', 'Full', null, $thresholds, new Work(['turn-out']))], [])];
+        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::ExternalRotation)?->value;
         $poses = new ReadPoses($posture(['rotation' => $rotation - 0.5]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked()]);
         self::assertNull(NextReading::of(['turner'], $poses), 'The same reading once more would decide nothing anew.');
         // Read by something coarser so far: the stacked shins err less.
@@ -150,7 +150,7 @@ final class RouteTest extends TestCase
     public function testWhatComesFirstIsAskedFirst(): void
     {
         $first = new PostureDefinition('first', 'First', [Ability::Abduction], [new RungDefinition('full', 'Full', null, ['abduction' => 40.0], new Work(['turn-out']))], []);
-        $gated = new PostureDefinition('gated', 'Gated', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out']), gates: [new GateDefinition(GateKind::First, 'first')])], []);
+        $gated = new PostureDefinition('gated', 'Gated', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out']), gates: [new GateDefinition(GateKind::First, 'first')])], []);
         $next = NextReading::of(['gated'], new ReadPoses(['first' => $first, 'gated' => $gated], Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]));
         self::assertSame(['frog', ['First']], [$next?->test?->id, $next->because->numbers['poses']]);
     }
@@ -158,7 +158,7 @@ final class RouteTest extends TestCase
     /** What one leg has to do in a pose of the other side is read by a test of that leg. */
     public function testATestOfOneLegSettlesThePoseOfTheOtherSide(): void
     {
-        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, [], new Work(['turn-out']), otherLeg: ['rotation' => 50.0])], []);
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, [], new Work(['turn-out']), otherLeg: ['rotation' => 50.0])], []);
         $next = NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of([]), ['shins-stacked' => Definition::shinsStacked()]));
         self::assertEqualsWithDelta(0.4, $next?->fall, 1e-9);
         self::assertSame(['Turner'], $next->because->numbers['poses']);
@@ -168,7 +168,7 @@ final class RouteTest extends TestCase
     public function testASecondLowerBoundIsNotAskedFor(): void
     {
         $another = new TestDefinition('another', 'Another', 1, Formula::named('soles-together'), ['rotation' => Bound::AtLeast], ['kneeHeight' => 'cm', 'heelDistance' => 'cm'], [], 1.0);
-        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 100.0], new Work(['turn-out']))], []);
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, ['rotation' => 100.0], new Work(['turn-out']))], []);
         $next = static fn (array $trials): ?NextReading => NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of($trials), ['another' => $another]));
         self::assertNull($next(['soles-together' => [['kneeHeight' => 12.0, 'heelDistance' => 20.0]]])?->test);
         self::assertSame('another', $next([])?->test?->id);
@@ -177,8 +177,8 @@ final class RouteTest extends TestCase
     /** A lower bound takes nothing off a doubt that an exact reading has left. */
     public function testALowerBoundSettlesNoDoubt(): void
     {
-        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::Rotation)?->value;
-        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => $rotation - 0.5], new Work(['turn-out']))], []);
+        $rotation = (float) Person::of(self::TURNS)->capacities(Side::Left)->get(Ability::ExternalRotation)?->value;
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, ['rotation' => $rotation - 0.5], new Work(['turn-out']))], []);
         $poses = new ReadPoses(['turner' => $posture], Person::of(self::TURNS), ['soles-together' => Definition::solesTogether()]);
         self::assertSame(State::Near, $poses->state('turner'));
         self::assertNull(NextReading::of(['turner'], $poses));
@@ -198,7 +198,7 @@ final class RouteTest extends TestCase
     public function testWhereOneRestsTheReadingThatGoesBeyondComesNext(): void
     {
         $beyond = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, work: new Work(['turn-out'], true), goesBeyond: true);
-        $posture = new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', null, ['rotation' => 110.0], new Work(['turn-out']))], []);
+        $posture = new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, ['rotation' => 110.0], new Work(['turn-out']))], []);
         $next = static fn (float $knee, TestDefinition $test): ?NextReading => NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of(['shins-stacked' => [['kneeHeight' => $knee, 'ankleHeight' => 10.0]]]), ['shins-stacked' => $test]));
         self::assertSame(['shins-stacked', 'next.beyond'], [$next(10.0, $beyond)?->test?->id, $next(10.0, $beyond)->because->code]);
         self::assertNull($next(14.0, $beyond)?->test, 'It hung: what it read is what there is.');
@@ -208,7 +208,7 @@ final class RouteTest extends TestCase
 
     public function testAGateThatNobodyAskedIsTheNextReading(): void
     {
-        $gated = static fn (GateDefinition $gate): array => ['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [
+        $gated = static fn (GateDefinition $gate): array => ['turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [
             new RungDefinition('low', 'Low', null, ['rotation' => 20.0], new Work(['lying-rest'], true)),
             new RungDefinition('full', 'Full', null, ['rotation' => 50.0], new Work(['turn-out']), gates: [$gate]),
         ], [])];
@@ -245,7 +245,7 @@ final class RouteTest extends TestCase
     {
         $heel = new TestDefinition('heel-to-seat', 'Heel to seat', 12, Formula::named('heel-to-seat'), ['kneeFlexion' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
         $demand = new Demand(static fn (Capacity $capacity): KneeAtHeight => new KneeAtHeight(new SolesTogether(20, new Sitting()), 24));
-        $posture = ['turner' => new PostureDefinition('turner', 'Turner', [Ability::Rotation], [new RungDefinition('full', 'Full', $demand, [], new Work(['turn-out']))], [])];
+        $posture = ['turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', $demand, [], new Work(['turn-out']))], [])];
         $read = static fn (array $trials, array $seen = []): ReadPoses => new ReadPoses($posture, Person::of($trials, seen: $seen), ['shins-stacked' => Definition::shinsStacked(), 'heel-to-seat' => $heel]);
         $open = $read(self::TURNS);
         self::assertSame(State::Open, $open->of('turner', Side::Left)->state(), 'It closes nothing.');
@@ -262,7 +262,7 @@ final class RouteTest extends TestCase
     {
         $read = ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'figure-four-lying' => [['angle' => 40.0]]];
         $person = Person::of($read);
-        $again = static fn (string ...$tests): KnownPerson => new KnownPerson($person->proportions, array_map(static fn (array $of): array => [...$of, ...array_filter($of, static fn (Evidence $e): bool => in_array($e->test, $tests, true))], $person->evidence), $person->holds, $person->taken, $person->on);
+        $again = static fn (string ...$tests): Snapshot => new Snapshot($person->proportions, array_map(static fn (array $of): array => [...$of, ...array_filter($of, static fn (Evidence $e): bool => in_array($e->test, $tests, true))], $person->evidence), $person->holds, $person->taken, $person->on);
         $poses = self::poses($read);
         self::assertSame('shins-stacked', NextReading::of(['turner'], $poses->with($again('figure-four-lying')))?->test?->id);
         self::assertNull(NextReading::of(['turner'], $poses->with($again('figure-four-lying', 'shins-stacked'))));
@@ -272,9 +272,9 @@ final class RouteTest extends TestCase
     {
         $ladder = self::ladder([['low', 20.0, true], ['middle', 50.0, false], ['high', 120.0, false]]);
         $practice = ['turner' => array_map(static fn (RungDefinition $rung): PracticeRung => new PracticeRung('turner', 'Turner', $rung, Stance::Seated, [], 'middle' === $rung->id ? ['strap' => 1] : [], false), $ladder->rungs)];
-        $stage = static fn (bool $strap, KnownPerson $person): ?string => Stage::of('turner', Side::Left, new ReadPoses(['turner' => $ladder], $person), $practice, new Equipment(0, 0, $strap))?->rung->id;
+        $stage = static fn (bool $strap, Snapshot $person): ?string => Stage::of('turner', Side::Left, new ReadPoses(['turner' => $ladder], $person), $practice, new Equipment(0, 0, $strap))?->rung->id;
         self::assertSame('low', $stage(true, Person::of(self::TURNS)), 'Nobody starts on the highest rung that the numbers would allow.');
-        $passed = static fn (Condition ...$conditions): KnownPerson => Person::of(self::TURNS, array_values($conditions), seen: [new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'))]);
+        $passed = static fn (Condition ...$conditions): Snapshot => Person::of(self::TURNS, array_values($conditions), seen: [new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'))]);
         self::assertSame('middle', $stage(true, $passed()));
         self::assertSame('low', $stage(false, $passed()), 'A rung that is missing its prop is not skipped upwards.');
         self::assertSame('low', $stage(true, Person::of([])), 'Nothing known: a gentle one, to find out.');
@@ -320,7 +320,7 @@ final class RouteTest extends TestCase
     /** @param non-empty-list<array{string, float, bool}> $rungs */
     private static function ladder(array $rungs): PostureDefinition
     {
-        return new PostureDefinition('turner', 'Turner', [Ability::Rotation], array_map(
+        return new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], array_map(
             static fn (array $rung): RungDefinition => new RungDefinition($rung[0], $rung[0], null, ['rotation' => $rung[1]], new Work(['turn-out'], $rung[2])),
             $rungs,
         ), []);

@@ -79,14 +79,14 @@ final class CapacitiesTest extends TestCase
     {
         $now = new \DateTimeImmutable('2026-06-01');
         $old = self::exact(84.0, 1.0, on: '2026-03-02');
-        self::assertSame(84.0, Capacities::of([$old], BodyError::measured(), $now)->get(Ability::Rotation)?->value, 'Kept, for its date to be shown.');
-        self::assertSame(60.0, Capacities::of([$old, self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::Rotation)?->value);
-        self::assertSame(84.0, Capacities::of([self::exact(84.0, 1.0, on: '2026-03-03'), self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::Rotation)?->value, 'Ninety days are not too old.');
+        self::assertSame(84.0, Capacities::of([$old], BodyError::measured(), $now)->get(Ability::ExternalRotation)?->value, 'Kept, for its date to be shown.');
+        self::assertSame(60.0, Capacities::of([$old, self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::ExternalRotation)?->value);
+        self::assertSame(84.0, Capacities::of([self::exact(84.0, 1.0, on: '2026-03-03'), self::bound(60.0, '2026-05-30')], BodyError::measured(), $now)->get(Ability::ExternalRotation)?->value, 'Ninety days are not too old.');
     }
 
     public function testOfWhatNobodyHasReadForLongOnlyTheLastTimeIsShown(): void
     {
-        $shown = static fn (Evidence ...$evidence): ?float => Capacities::of($evidence, BodyError::measured(), new \DateTimeImmutable('2026-06-01'))->get(Ability::Rotation)?->value;
+        $shown = static fn (Evidence ...$evidence): ?float => Capacities::of($evidence, BodyError::measured(), new \DateTimeImmutable('2026-06-01'))->get(Ability::ExternalRotation)?->value;
         $last = self::exact(84.0, 1.0, on: '2025-08-30');
         self::assertSame(85.0, $shown(self::bound(85.0, '2025-09-01'), $last));
         self::assertSame(84.0, $shown($last, self::exact(95.0, 1.0, on: '2025-06-01')), 'Ninety days before.');
@@ -155,17 +155,17 @@ final class CapacitiesTest extends TestCase
 
     private static function exact(float $value, float $sd, string $test = 'shins-stacked', string $on = '2026-03-02', ?LegAngles $position = null): Evidence
     {
-        return new Evidence(Ability::Rotation, $value, Bound::Exact, Uncertainty::ofReading($sd, $test.$value), $test, Tool::Tape, new \DateTimeImmutable($on), $position);
+        return new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading($sd, $test.$value), $test, Tool::Tape, new \DateTimeImmutable($on), $position);
     }
 
     private static function bound(float $value, string $on = '2026-03-02'): Evidence
     {
-        return new Evidence(Ability::Rotation, $value, Bound::AtLeast, Uncertainty::ofReading(3.0, 'soles'.$value), 'soles-together', Tool::Tape, new \DateTimeImmutable($on));
+        return new Evidence(Ability::ExternalRotation, $value, Bound::AtLeast, Uncertainty::ofReading(3.0, 'soles'.$value), 'soles-together', Tool::Tape, new \DateTimeImmutable($on));
     }
 
     public function testEqualReadingsAndBoundsOfOneDayDisagreeAboutNothing(): void
     {
-        $of = static fn (float $value, Bound $bound, string $on): Evidence => new Evidence(Ability::Rotation, $value, $bound, Uncertainty::ofReading(1.0, "$value $on"), "t$value", on: new \DateTimeImmutable($on));
+        $of = static fn (float $value, Bound $bound, string $on): Evidence => new Evidence(Ability::ExternalRotation, $value, $bound, Uncertainty::ofReading(1.0, "$value $on"), "t$value", on: new \DateTimeImmutable($on));
         $known = static fn (Evidence ...$evidence): MeasuredCapacity => (new AbilityReadings(array_values($evidence), BodyError::measured()))->capacity();
         $equal = $known($of(80.0, Bound::Exact, '2026-03-02'), $of(80.0, Bound::AtLeast, '2026-03-02'));
         self::assertSame([80.0, Bound::Exact, []], [$equal->value, $equal->bound, $equal->against]);

@@ -139,14 +139,14 @@ final class ReadTestTest extends TestCase
     {
         $posture = new ShinsStacked($knee, $ankle, new Sitting());
         $sensitivity = Sensitivity::of($posture, SampleBody::leg());
-        foreach ([Component::Flexion, Component::Abduction, Component::Rotation, Component::KneeFlexion] as $i => $component) {
+        foreach ([Component::Flexion, Component::Abduction, Component::ExternalRotation, Component::KneeFlexion] as $i => $component) {
             self::assertEqualsWithDelta($angles[$i], $posture->pose(SampleBody::leg())->angles->of($component), 0.06);
             if (isset($all[$i])) {
                 self::assertEqualsWithDelta($all[$i], $sensitivity->error($component, BodyError::measured()), 0.06);
                 self::assertEqualsWithDelta($reading[$i], $sensitivity->readingError($component), 0.06);
             }
         }
-        self::assertEqualsWithDelta($perCm, $sensitivity->toReading(Component::Rotation, 'kneeHeight'), 0.06);
+        self::assertEqualsWithDelta($perCm, $sensitivity->toReading(Component::ExternalRotation, 'kneeHeight'), 0.06);
     }
 
     public static function raised(): iterable

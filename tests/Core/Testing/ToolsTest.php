@@ -34,7 +34,7 @@ final class ToolsTest extends TestCase
         self::assertSame([30.0, 30.5], $degrees(Ability::Adduction));
         self::assertSame([45.0, 32.5], $degrees(Ability::InternalRotation));
         self::assertSame([135.0, 144.0, 142.0, 138.0], $degrees(Ability::KneeFlexion));
-        self::assertSame([], $degrees(Ability::Rotation), 'The turn with hip and knee folded has none.');
+        self::assertSame([], $degrees(Ability::ExternalRotation), 'The turn with hip and knee folded has none.');
     }
 
     public function testEachToolIsOffByItsOwn(): void
@@ -117,14 +117,14 @@ final class ToolsTest extends TestCase
     public function testWhatATestShows(): void
     {
         $frog = Definition::frog();
-        self::assertSame([Bound::Exact, null], [$frog->shows(Ability::Abduction), $frog->shows(Ability::Rotation)]);
+        self::assertSame([Bound::Exact, null], [$frog->shows(Ability::Abduction), $frog->shows(Ability::ExternalRotation)]);
         self::assertTrue($frog->isMeasured());
         self::assertFalse(Definition::watched()->isMeasured());
         self::assertFalse((new TestDefinition('x', 'X', 1, Formula::named('observation'), ['rotation' => Bound::Exact], [], [], 1.0))->isMeasured());
         self::assertTrue($frog->bothSides);
         self::assertFalse($frog->goesBeyond);
         self::assertSame(['breath-and-talk', false], [Definition::watched()->id, Definition::watched()->bothSides]);
-        self::assertFalse((new Evidence(Ability::Rotation, 1.0, Bound::Exact, \LucidAscent\Core\LegChain\Uncertainty::none(), 't'))->isIsolating);
+        self::assertFalse((new Evidence(Ability::ExternalRotation, 1.0, Bound::Exact, \LucidAscent\Core\LegChain\Uncertainty::none(), 't'))->isIsolating);
     }
 
     public function testTheBendIsThatOfAnEvenArc(): void

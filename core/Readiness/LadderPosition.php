@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Readiness;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
+
+/**
+ * Where a side stands on a ladder, and what keeps the rungs above closed.
+ *
+ * The rung now is the lowest that is not passed, if it is admissible; else the highest passed one below,
+ * with what bars the way. Nobody starts on the highest rung that the numbers would allow.
+ */
+final readonly class LadderPosition
+{
+    /**
+     * @param RungReading|null $rung null while there is none to practise
+     * @param RungReading|null $next the rung that the bars keep closed; null while nothing bars any
+     * @param list<Reason> $bars what keeps the next rung closed
+     * @param list<string> $passed ids of the rungs that were passed
+     * @param bool $isTried whether the rung's demand is not known, and trying it is how one finds out
+     * @param array<string, list<Reason>> $closed why each rung is closed, all below it being passed, by its id; nothing when it is not
+     * @param non-empty-list<RungReading> $ladder from the ground up
+     */
+    private function __construct(
+        public ?RungReading $rung,
+        public ?RungReading $next,
+        public array $bars,
+        public array $passed,
+        public bool $isTried,
+        private array $closed,
+        private array $ladder,
+        private string $posture,
+    ) {
+    }
+
+    /**
+     * @param non-empty-list<RungReading> $rungs from the ground up
+     * @param callable(AbilityMargin, RungReading): bool $canBeMeasured whether a reading would settle a margin of a rung
+     */
+    public static function of(PostureDefinition $posture, array $rungs, Snapshot $person, Side $side, callable $canBeMeasured): self
+    {
+        $passed = self::passed($posture, $rungs, $person, $side);
+        $now = null;
+        $closed = $names = [];
+        foreach ($rungs as $i => $rung) {
+            $id = $rung->rung->id;
+            // What was passed has been done: the numbers close it no more.
+            $closed[$id] = isset($passed[$i]) ? $rung->bars() : self::bars($rung, $canBeMeasured);
+            isset($passed[$i]) ? $names[] = $id : $now ??= $i;
+        }
+        [$next, $bars] = null === $now ? [null, []] : [$rungs[$now], $closed[$rungs[$now]->rung->id]];
+        if (null !== $next && [] === $bars) {
+            return new self($next, null, [], $names, State::Unknown === $next->state(), $closed, $rungs, $posture->id);
+        }
+        // The highest passed one below that nothing closes.
+        for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
+            $closing = $closed[$rungs[$i]->rung->id];
+            if ([] === $closing) {
+                return new self($rungs[$i], $next, $bars, $names, false, $closed, $rungs, $posture->id);
+            }
+            [$next, $bars] = [] === $bars ? [$rungs[$i], $closing] : [$next, $bars];
+        }
+
+        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id);
+    }
+
+    public function hasPassed(string $rung): bool
+    {
+        return in_array($rung, $this->passed, true);
+    }
+
+    /**
+     * Why a rung may not be practised now; nothing when it may.
+     *
+     * @return list<Reason>
+     */
+    public function closing(string $rung): array
+    {
+        return [...$this->closed[$rung] ?? [], ...$this->below($rung)];
+    }
+
+    /** @return list<Reason> what has to be passed before a rung */
+    public function below(string $rung): array
+    {
+        $bars = [];
+        foreach ($this->under($rung) as $below) {
+            if (!$this->hasPassed($below->rung->id)) {
+                $bars[] = $this->comesFirst($below);
+            }
+        }
+
+        return $bars;
+    }
+
+    /**
+     * Why a rung is not tried under the teacher's eye, on the way up from the ground; nothing when it may be. The first
+     * below it that was not clean ends the way up, and so does what is held and was never passed.
+     *
+     * @return list<Reason>
+     */
+    public function barsToTry(string $rung): array
+    {
+        $bars = [];
+        foreach ($this->ladder as $reading) {
+            array_push($bars, ...($reading->rung->id === $rung ? $reading->bars() : []));
+        }
+        foreach ($this->under($rung) as $below) {
+            if (false === $below->seen?->isClean || ([] !== $below->heldBy && !$this->hasPassed($below->rung->id))) {
+                $bars[] = $this->comesFirst($below);
+            }
+        }
+
+        return $bars;
+    }
+
+    /** Whether nothing but what has to be passed before it closes a rung. */
+    public function isOpenAfterThis(string $rung): bool
+    {
+        return isset($this->closed[$rung]) && [] === $this->closed[$rung];
+    }
+
+    /**
+     * Why a rung that was not passed may not be practised now, all below it being passed; nothing when it may.
+     *
+     * @param callable(AbilityMargin, RungReading): bool $canBeMeasured
+     *
+     * @return list<Reason>
+     */
+    public static function bars(RungReading $rung, callable $canBeMeasured): array
+    {
+        $bars = $rung->bars();
+        if ([] !== $bars || $rung->isSeenClean()) {
+            return $bars;
+        }
+        $state = $rung->stateUnheld();
+        if ($state->isInReach() || ($rung->rung->isGentle() && (State::Unknown === $state || $rung->isImpossible))) {
+            return [];
+        }
+        if ($rung->isImpossible) {
+            return [new Reason('body.cannot', Source::Computed)];
+        }
+        foreach ($rung->byWeight() as $margin) {
+            $numbers = ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first'];
+            if (State::Short === $margin->state()) {
+                $bars[] = new Reason('bar.short', Source::Computed, $numbers + ['more' => abs($margin->difference()), 'unit' => $margin->unit()]);
+            } elseif (State::Unknown === $margin->state() && $canBeMeasured($margin, $rung)) {
+                $bars[] = new Reason('bar.unread', Source::Own, $numbers);
+            }
+        }
+
+        // Where nothing that can be measured would settle it, it is tried under the teacher's eye.
+        return $bars;
+    }
+
+    /** @return iterable<RungReading> the rungs below one, from the ground up; all of them where the ladder has none of that name */
+    private function under(string $rung): iterable
+    {
+        foreach ($this->ladder as $reading) {
+            if ($reading->rung->id === $rung) {
+                return;
+            }
+            yield $reading;
+        }
+    }
+
+    private function comesFirst(RungReading $below): Reason
+    {
+        return new Reason('bar.below', Source::Trade, ['posture' => $this->posture, 'rung' => $below->rung->id]);
+    }
+
+    /**
+     * @param non-empty-list<RungReading> $rungs
+     *
+     * @return array<int, true> by place on the ladder
+     */
+    private static function passed(PostureDefinition $posture, array $rungs, Snapshot $person, Side $side): array
+    {
+        $practised = array_flip($person->passed($posture->id, $side, array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs)));
+        $seen = -1;
+        foreach ($rungs as $i => $rung) {
+            if ([] === $rung->testFirst && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->since)) {
+                $seen = $i;
+            }
+        }
+        $passed = [];
+        foreach ($rungs as $i => $rung) {
+            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && [] === $rung->testFirst && State::Open === $rung->stateOfMargins() && !self::showsItself($posture, $rung);
+            if ($i <= $seen || isset($practised[$rung->rung->id]) || $isMeasured) {
+                $passed[$i] = true;
+            }
+        }
+
+        return $passed;
+    }
+
+    /** Whether it is open by nothing but its own having been practised: that is no measurement, and takes three clean sessions. */
+    private static function showsItself(PostureDefinition $posture, RungReading $rung): bool
+    {
+        foreach ($rung->margins as $margin) {
+            if (in_array(ReadSeen::label($posture->id, $rung->rung->id), $margin->capacity?->tests() ?? [], true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

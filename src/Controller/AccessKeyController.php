@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Entity\AccessKey;
+use LucidAscent\App\Entity\AccessKeyEnd;
+use LucidAscent\App\Entity\HomeTestsAllowed;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SeenByTeacher;
+use LucidAscent\App\PractitionerAccess\AccessSecret;
+use LucidAscent\App\PractitionerAccess\HomeMeasures;
+use LucidAscent\App\Repository\AccessRecords;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** A person's own page, as the teacher gives it out and takes it back; and what has come in by it. */
+final class AccessKeyController extends TeacherController
+{
+    public const TOKEN = 'own page';
+    private const DAYS = 90;
+
+    public function __construct(private readonly AccessRecords $own, private readonly HomeMeasures $measures)
+    {
+    }
+
+    #[Route('/practitioners/{id}/own', 'own_key', methods: ['GET', 'POST'])]
+    public function key(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $secret = null;
+        if ($request->isMethod('POST')) {
+            $this->checkToken(self::TOKEN, $request);
+            if ('allow' === $request->request->get('do')) {
+                $allowed = array_intersect_key(array_flip(array_filter($request->request->all('allow'), is_string(...))), $this->measures->possible());
+                $seen = array_flip(array_filter($request->request->all('seen'), is_string(...)));
+                $this->records->add(new HomeTestsAllowed(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), array_combine(array_keys($allowed), array_map(static fn (string $test): bool => isset($seen[$test]), array_keys($allowed)))));
+                $this->addFlash('done', 'What may be measured at home is kept.');
+
+                return $this->redirectToRoute('own_key', ['id' => $id]);
+            }
+            $this->revoke($practitioner);
+            if ('open' === $request->request->get('do')) {
+                $secret = AccessSecret::made();
+                $now = $this->clock->now();
+                $this->records->add(new AccessKey(Uuid::v7(), $practitioner, $this->teacher(), $now, $now->modify(sprintf('+%d days', self::DAYS)), AccessSecret::hash($secret)));
+            } else {
+                $this->addFlash('done', 'The own page is shut: no device opens it any more.');
+
+                return $this->redirectToRoute('own_key', ['id' => $id]);
+            }
+        }
+        $key = $this->own->key($practitioner, $this->clock->now());
+
+        return $this->render('own/key.html.twig', ['practitioner' => $practitioner, 'key' => $key, 'device' => null === $key ? null : $this->own->device($key), 'secret' => $secret, 'token' => self::TOKEN, 'possible' => $this->measures->possible(), 'allowed' => $this->own->allowed($practitioner)]);
+    }
+
+    #[Route('/practitioners/{id}/came-in', 'came_in', methods: ['GET', 'POST'])]
+    public function cameIn(string $id, Request $request): Response
+    {
+        $practitioner = $this->practitioner($id);
+        if ($request->isMethod('POST')) {
+            $this->checkToken(self::TOKEN, $request);
+            // Up to what the page has shown, and no further: what has come in since is still to be seen.
+            $shown = \DateTimeImmutable::createFromFormat('U.u', $request->request->getString('shown'), new \DateTimeZone('UTC'));
+            $now = $this->clock->now();
+            $this->records->add(new SeenByTeacher(Uuid::v7(), $practitioner, $this->teacher(), false === $shown ? $now : min($shown, $now)));
+
+            return $this->redirectToRoute('on_the_mat');
+        }
+
+        return $this->render('own/came_in.html.twig', ['practitioner' => $practitioner, 'came' => $this->own->cameIn($practitioner), 'possible' => $this->measures->possible(), 'shown' => $this->clock->now()->format('U.u'), 'token' => self::TOKEN]);
+    }
+
+    private function revoke(Practitioner $practitioner): void
+    {
+        foreach ($this->own->keys($practitioner) as $key) {
+            $this->records->add(new AccessKeyEnd($key->id, $this->clock->now()));
+        }
+    }
+}

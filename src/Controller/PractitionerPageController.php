@@ -1,0 +1,279 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Entity\FromPractitioner;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Log\SessionLogs;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Plan\PlannedRungs;
+use LucidAscent\App\PractitionerAccess\AccessDoor;
+use LucidAscent\App\PractitionerAccess\HomeMeasures;
+use LucidAscent\App\PractitionerAccess\PractitionerPages;
+use LucidAscent\App\Repository\AccessRecords;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Caution\Pain;
+use Psr\Clock\ClockInterface;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** A practitioner's own page: that person's, on that person's device, and nobody else's. */
+final class PractitionerPageController extends AbstractController
+{
+    private const LONGEST = 60_000;
+    private const LONGEST_WORDS = 2000;
+
+    public function __construct(
+        private readonly AccessDoor $door,
+        private readonly Records $records,
+        private readonly AccessRecords $own,
+        private readonly PractitionerPages $pages,
+        private readonly HoldsOn $holds,
+        private readonly RecordPain $pain,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/own', 'own', methods: ['GET'])]
+    public function page(Request $request): Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request);
+        }
+        $said = $request->query->getString('said');
+
+        return $this->render('own/page.html.twig', $this->pages->page($practitioner) + [
+            'token' => $this->door->token($request),
+            'said' => in_array($said, ['words', 'sat', 'session', 'test'], true) ? $said : '',
+        ] + $this->device($request));
+    }
+
+    #[Route('/own/open', 'own_open', methods: ['GET', 'POST'])]
+    public function open(Request $request): Response
+    {
+        if (!$request->isMethod('POST')) {
+            return $this->redirectToRoute('own');
+        }
+        $words = $request->request->getString('words');
+        $pin = $request->request->getString('pin');
+        $response = $this->redirectToRoute('own');
+        $fault = match (true) {
+            '' === trim($words) => 'Type the four words and the number that your teacher gave you.',
+            !AccessDoor::isPin($pin) => 'A PIN has four to eight digits: choose one that you remember.',
+            $pin !== $request->request->getString('again') => 'The PIN was typed differently the second time.',
+            default => $this->door->bind($words, $pin, $response, $request),
+        };
+
+        return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => true, 'fault' => $fault, 'words' => $words], new Response(status: 422));
+    }
+
+    #[Route('/own/pin', 'own_pin', methods: ['GET', 'POST'])]
+    public function pin(Request $request): Response
+    {
+        if (!$request->isMethod('POST')) {
+            return $this->redirectToRoute('own');
+        }
+        $key = $this->door->key($request);
+        $response = $this->redirectToRoute('own');
+        $fault = null === $key ? null : $this->door->unlock($key, $request->request->getString('pin'), $response, $request);
+
+        return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => null === $this->door->key($request), 'fault' => $fault, 'words' => ''], new Response(status: 422));
+    }
+
+    #[Route('/own/shut', 'own_shut', methods: ['POST'])]
+    public function shut(): Response
+    {
+        $response = $this->redirectToRoute('own');
+        $this->door->shut($response);
+
+        return $response;
+    }
+
+    /** Something hurts: it holds at once, and the page says what now. */
+    #[Route('/own/hurts', 'own_hurts', methods: ['GET', 'POST'])]
+    public function hurts(Request $request): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $fields = $request->request->all('pain');
+        $pain = $request->isMethod('POST') ? RecordPain::typed($fields) : Pain::none();
+        $side = Side::tryFrom($request->request->getString('side'));
+        if ($request->isMethod('POST') && $pain->isFelt()) {
+            // The same told again in one minute is one telling.
+            $source = 'own page '.$this->clock->now()->format('Y-m-d H:i');
+            $this->pain->of($practitioner, $practitioner->teacher, $pain, $side, $source);
+            $this->mark($practitioner, PainSaid::class, $source);
+        }
+
+        return $this->render('own/hurts.html.twig', [
+            'practitioner' => $practitioner,
+            'isSaid' => $request->isMethod('POST') && $pain->isFelt(),
+            'isNothing' => $request->isMethod('POST') && !$pain->isFelt(),
+            'holds' => $this->holds->now($practitioner)->active,
+            'token' => $this->door->token($request),
+        ] + $this->device($request));
+    }
+
+    #[Route('/own/words', 'own_words', methods: ['POST'])]
+    public function words(Request $request): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $kind = PractitionerNote::SAT === $request->request->getString('kind') ? PractitionerNote::SAT : PractitionerNote::WORDS;
+        $text = mb_substr(trim($request->request->getString('text')), 0, self::LONGEST_WORDS);
+        $now = $this->clock->now();
+        if (PractitionerNote::SAT === $kind ? !$this->own->satOn($practitioner, Day::of($now)) : '' !== $text) {
+            $sent = $request->request->getString('entry');
+            $id = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+            if (!$this->records->knows(PractitionerNote::class, $id)) {
+                $word = new PractitionerNote($id, $practitioner, $now, Day::midnight($now), $kind, PractitionerNote::SAT === $kind ? '' : $text);
+                $this->records->addOnce(...PractitionerNote::SAT === $kind ? [$word] : [$word, new FromPractitioner($id, $practitioner, $now, FromPractitioner::WORDS)]);
+            }
+        }
+
+        return $this->redirectToRoute('own', ['said' => $kind]);
+    }
+
+    #[Route('/own/sessions/{week}-{session}', 'own_session', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
+    public function session(int $week, int $session, Request $request): Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request);
+        }
+        $found = array_values(array_filter($this->pages->page($practitioner)['sessions'], static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session))[0] ?? throw $this->createNotFoundException();
+
+        return $this->render('own/session.html.twig', $this->pages->session($practitioner, $found) + $this->device($request));
+    }
+
+    /** A height or a gap, taken at home. */
+    #[Route('/own/measure/{test}', 'own_measure', methods: ['GET', 'POST'])]
+    public function measure(string $test, Request $request, HomeMeasures $measures): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $offered = $measures->offered($practitioner);
+        $sent = $request->request->getString('entry');
+        $entry = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+        $typed = $request->isMethod('POST') ? $request->request->all() : [];
+        if (!isset($offered[$test])) {
+            // Held meanwhile, or not allowed any more: what is said of pain is heard all the same.
+            foreach (Side::cases() as $side) {
+                $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
+                $this->pain->of($practitioner, $practitioner->teacher, RecordPain::typed($said), $side, "own test $entry");
+            }
+            $this->mark($practitioner, PainSaid::class, "own test $entry");
+            throw $this->createNotFoundException();
+        }
+        $faults = $request->isMethod('POST') ? $measures->keep($practitioner, $test, $typed, $entry) : [];
+        $this->mark($practitioner, PainSaid::class, "own test $entry");
+        if ($request->isMethod('POST') && [] === $faults) {
+            return $this->redirectToRoute('own', ['said' => 'test']);
+        }
+
+        return $this->render('own/measure.html.twig', ['practitioner' => $practitioner, 'body' => $this->records->body($practitioner)?->proportions(), 'test' => $offered[$test], 'typed' => $typed, 'faults' => $faults, 'entry' => (string) $entry, 'token' => $this->door->token($request)] + $this->device($request), new Response(status: [] === $faults ? 200 : 422));
+    }
+
+    /** With what a log that waited is sent. */
+    #[Route('/own/token', 'own_token', methods: ['GET'])]
+    public function token(Request $request): JsonResponse
+    {
+        $device = null === $this->door->opened($request) ? null : $this->device($request)['device'];
+
+        return null === $device ? new JsonResponse(['error' => 'shut'], 403) : new JsonResponse(['token' => $this->door->token($request), 'owner' => $device['owner'], 'key' => $device['key']]);
+    }
+
+    /** What was practised at home; the same log sent twice is kept once, and what it says of pain is never dropped. */
+    #[Route('/own/log', 'own_log', methods: ['POST'])]
+    public function log(Request $request, SessionLogs $logs): JsonResponse
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner || !$this->door->isTokenOf($request)) {
+            return new JsonResponse(['error' => 'shut'], 403);
+        }
+        $teacher = $practitioner->teacher;
+        $plan = $this->records->newestPlan($practitioner);
+        $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
+        try {
+            $log = Fields::of($sent);
+            $session = $logs->told($log, $practitioner, $teacher);
+            if (null !== $session) {
+                $this->mark($practitioner, PainSaid::class, "log $session");
+
+                return new JsonResponse(['address' => $this->generateUrl('own'), 'known' => false]);
+            }
+            $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
+            null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
+            $known = $this->records->knows(SessionLog::class, $entry);
+            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher, new PlannedRungs($this->records->plans($practitioner)));
+            if (!$known) {
+                $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
+            }
+            $logs->hear($read, $practitioner, $teacher, $known);
+            $this->mark($practitioner, PainSaid::class, "log $entry");
+        } catch (InvalidValue $e) {
+            $logs->hearUnread($sent ?? $request->getContent(), $practitioner, $teacher);
+            $this->mark($practitioner, PainSaid::class, 'log '.SessionLogs::idOf($sent));
+
+            return new JsonResponse(['error' => $e->getMessage()], 422);
+        }
+
+        return new JsonResponse(['address' => $this->generateUrl('own', ['said' => 'session']), 'known' => $known]);
+    }
+
+    /** Pain that came in by this page is marked as the practitioner's own telling: the teacher sees it first. */
+    private function mark(Practitioner $practitioner, string $kind, string $source): void
+    {
+        foreach ($this->records->painsSaid($practitioner) as $said) {
+            if ($said instanceof $kind && $said->source === mb_substr($source, 0, 80) && !$this->records->knows(FromPractitioner::class, $said->id)) {
+                $this->records->addOnce(new FromPractitioner($said->id, $practitioner, $this->clock->now(), FromPractitioner::PAIN));
+            }
+        }
+    }
+
+    /** Whose page it is, where the change comes from that page; else the way in. */
+    private function changed(Request $request): Practitioner|Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request);
+        }
+
+        return $request->isMethodSafe() || $this->door->isTokenOf($request) ? $practitioner : throw new AccessDeniedHttpException();
+    }
+
+    private function door(Request $request): Response
+    {
+        return $this->render('own/door.html.twig', ['isNew' => null === $this->door->key($request), 'fault' => null, 'words' => ''], new Response(status: $request->isMethodSafe() ? 200 : 403));
+    }
+
+    /** @return array{device: array{owner: string, key: string}|null} */
+    private function device(Request $request): array
+    {
+        $key = $this->door->key($request);
+
+        return ['device' => null === $key ? null : ['owner' => "own-$key->id", 'key' => $this->door->queueKey($key)]];
+    }
+}

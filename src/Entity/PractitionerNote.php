@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Repository\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** What a practitioner wrote, or ticked, on the own page. */
+#[ORM\Entity, ORM\Table(name: 'own_word')]
+#[ORM\Index(columns: ['practitioner_id', 'at'])]
+class PractitionerNote
+{
+    /** In own words. */
+    public const WORDS = 'words';
+    /** The daily note was done: sat on the floor, in ways that change. */
+    public const SAT = 'sat';
+
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Practitioner $practitioner,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column(type: 'date_immutable')]
+        public readonly \DateTimeImmutable $saidOn,
+        #[ORM\Column(length: 10)]
+        public readonly string $kind,
+        #[ORM\Column(type: 'text')]
+        public readonly string $text,
+    ) {
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Log;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
+
+/** A session log as it was read: what is to be kept, and every pain that it speaks of. */
+final readonly class ReadLog
+{
+    /**
+     * @param non-empty-list<object> $records
+     * @param list<array{Pain, Side|null, string, string}> $pains that no check keeps: pain, side, posture, rung
+     * @param list<array{Pain, Side|null, string, string}> $inChecks that a check keeps
+     */
+    public function __construct(public string $id, public \DateTimeImmutable $on, public array $records, public array $pains, public array $inChecks)
+    {
+    }
+
+    public function hurts(): bool
+    {
+        return [] !== array_filter([...$this->pains, ...$this->inChecks], static fn (array $one): bool => $one[0]->isFelt());
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Log;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Exchange\Day;
+use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Plan\PlannedRungs;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day as CalendarDay;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Practice\ReadinessCheck;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Logs of sessions as they come in. */
+final readonly class SessionLogs
+{
+    public function __construct(private Catalogue $catalogue, private Records $records, private RecordPain $pain, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * What was said to hurt while a session goes on ("of" is the id of the log that it will have): it holds at once, and
+     * that log, which says it too, does not say it again.
+     *
+     * @return Uuid|null the session's; null when this is no such telling, but a log
+     *
+     * @throws InvalidValue when it cannot be read
+     */
+    public function told(Fields $telling, Practitioner $practitioner, Teacher $by): ?Uuid
+    {
+        if (!$telling->has('of')) {
+            return null;
+        }
+        $of = Uuid::isValid($telling->text('of')) ? Uuid::fromString($telling->text('of')) : throw InvalidValue::because('of', 'is no session.');
+        if ([] !== ($telling->has('items') ? $telling->list('items') : [])) {
+            throw InvalidValue::because('items', 'belong to the log of the session.');
+        }
+        $on = $this->on($telling);
+        // Said a second time it holds a second time, whatever was lifted meanwhile; a telling that is sent twice is one.
+        $id = Uuid::isValid($telling->text('id', '')) ? Uuid::fromString($telling->text('id')) : null;
+        foreach (self::said($telling) as $i => [$pain, $side, $posture, $rung]) {
+            $this->pain->of($practitioner, $by, $pain, $side, "log $of", $posture, $rung, $on, null === $id ? null : Uuid::v5($practitioner->id, "$id $i"));
+        }
+
+        return $of;
+    }
+
+    /** @throws InvalidValue when it is no day, or has not been yet */
+    private function on(Fields $log): \DateTimeImmutable
+    {
+        $on = Day::of('on', $log->text('on'));
+        // A device may be a zone ahead of its teacher.
+        if (CalendarDay::between($this->clock->now(), $on) > 1) {
+            throw InvalidValue::because('on', 'has not been yet.');
+        }
+
+        return $on;
+    }
+
+    /** @return list<array{Pain, Side|null, string, string}> pain, side, posture and rung of all that was said beside the items */
+    private static function said(Fields $log): array
+    {
+        $pains = [];
+        foreach ($log->has('pains') ? $log->list('pains') : [] as $raw) {
+            foreach (PainFields::inUnreadable(['pain' => $raw]) as $pain) {
+                $text = static fn (string $name): string => Fields::textIn($raw, $name);
+                $pains[] = [$pain, Side::tryFrom($text('side')), $text('posture'), $text('rung')];
+            }
+        }
+        foreach (PainFields::everywhere(array_diff_key($log->all(), ['items' => 0, 'pains' => 0])) as $pain) {
+            $pains[] = [$pain, null, '', ''];
+        }
+
+        return $pains;
+    }
+
+    /**
+     * @param PlannedRungs|null $planned the only rungs that are checked by it; null where a teacher was there, who has seen it
+     *
+     * @throws InvalidValue when it is no log of this catalogue's rungs
+     */
+    public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by, ?PlannedRungs $planned = null): ReadLog
+    {
+        $on = $this->on($log);
+        $now = $this->clock->now();
+        $soreAtNight = $log->flag('soreAtNight');
+        /** @var array<string, array{string, Side, ReadinessCheck}> $checks */
+        $checks = [];
+        $kept = $pains = $inChecks = [];
+        foreach ($log->objects('items') as $i => $item) {
+            [$posture, $rung, $side] = [$item->text('posture'), $item->text('rung'), $item->text('side')];
+            $shape = PracticeRung::named("$posture/$rung", $this->catalogue->practice());
+            if (null === $shape) {
+                throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $rung, $posture));
+            }
+            $said = PainFields::everywhere($log->list('items')[$i]);
+            $pain = $said[0] ?? Pain::none();
+            $values = ['holdReached' => $item->flag('holdReached'), 'evenBreath' => $item->flag('evenBreath'), 'compensations' => $item->texts('compensations')];
+            $drill = $item->text('drill', '');
+            if ('' !== $drill && !isset($this->catalogue->drills()[$drill])) {
+                throw InvalidValue::because('items', sprintf('name no drill "%s".', $drill));
+            }
+            $kept[] = ('' === $drill ? [] : ['drill' => $drill]) + ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
+            foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
+                // What is repeated, a form beside a rung and what nobody planned prove no rung; what hurt in it counts all the same.
+                if ('' !== $drill || '' !== $shape->purpose || false === $planned?->has($posture, $rung, $one)) {
+                    array_push($pains, ...array_map(static fn (Pain $pain): array => [$pain, $one, $posture, $rung], $said));
+                    continue;
+                }
+                $check = new ReadinessCheck($rung, $on, $values['holdReached'], $values['evenBreath'], $pain, $values['compensations'], $soreAtNight, $now);
+                foreach (array_slice($said, 1) as $more) {
+                    $pains[] = [$more, $one, $posture, $rung];
+                }
+                // A posture that was worked on twice on one side is one check, the worse of the two; what hurt counts both times.
+                $key = "$posture $rung $one->value";
+                $other = $checks[$key][2] ?? null;
+                $worse = null === $other ? $check : ReadinessCheck::worstOfEachDay([$other, $check])[0];
+                $milder = $worse === $check ? $other : $check;
+                if (null !== $milder && $milder->pain->isFelt()) {
+                    $pains[] = [$milder->pain, $one, $posture, $rung];
+                }
+                $checks[$key] = [$posture, $one, $worse];
+            }
+        }
+        array_push($pains, ...self::said($log));
+        $records = [new SessionLog($entry, $practitioner, $by, $plan, $on, $now, $kept, $log->optionalNumber('before'), $log->optionalNumber('after'), mb_substr($log->text('note', ''), 0, 2000))];
+        foreach ($checks as [$posture, $side, $check]) {
+            $inChecks[] = [$check->pain, $side, $posture, $check->rung];
+            $records[] = new RungCheck(Uuid::v7(), $practitioner, $by, $posture, $side, $check->rung, $on, $now, null, $check->holdReached, $check->evenBreath, $check->pain->level, $check->pain->place, $check->pain->kind, $check->compensations, $soreAtNight, '');
+        }
+
+        return new ReadLog((string) $entry, $on, $records, $pains, $inChecks);
+    }
+
+    /** Writes down what no check keeps; of a log that was there already, all that it did not say then. */
+    public function hear(ReadLog $log, Practitioner $practitioner, Teacher $by, bool $known): void
+    {
+        $pains = $log->pains;
+        if ($known) {
+            $there = [];
+            foreach ($this->records->allChecks($practitioner) as $check) {
+                $there[] = [$check->check()->pain, $check->side, $check->ladder, $check->rung];
+            }
+            foreach ($log->inChecks as $one) {
+                $isThere = array_filter($there, static fn (array $other): bool => $other[0]->equals($one[0]) && array_slice($other, 1) === array_slice($one, 1));
+                if ([] === $isThere) {
+                    $pains[] = $one;
+                }
+            }
+        }
+        foreach ($pains as [$pain, $side, $posture, $rung]) {
+            $this->pain->of($practitioner, $by, $pain, $side, "log $log->id", $posture, $rung, $log->on);
+        }
+    }
+
+    /** The session that a log, or what was told while it went on, is of, as far as it can be read. */
+    public static function idOf(mixed $sent): string
+    {
+        return Fields::textIn($sent, 'of', Fields::textIn($sent, 'id', 'without an id'));
+    }
+
+    /** What a log that cannot be kept says of pain holds all the same. */
+    public function hearUnread(mixed $sent, Practitioner $practitioner, Teacher $by): void
+    {
+        $id = self::idOf($sent);
+        $parts = is_array($sent) ? [...(is_array($sent['items'] ?? null) ? $sent['items'] : []), ...(is_array($sent['pains'] ?? null) ? array_map(static fn (mixed $raw): array => ['pain' => $raw] + (is_array($raw) ? array_intersect_key($raw, ['side' => 0, 'posture' => 0, 'rung' => 0]) : []), $sent['pains']) : []), array_diff_key($sent, ['items' => 0, 'pains' => 0])] : [$sent];
+        foreach ($parts as $part) {
+            $text = static fn (string $name): string => Fields::textIn($part, $name);
+            foreach (PainFields::inUnreadable($part) as $pain) {
+                foreach ('both' === $text('side') ? Side::cases() : [Side::tryFrom($text('side'))] as $side) {
+                    $this->pain->of($practitioner, $by, $pain, $side, "log $id", $text('posture'), $text('rung'));
+                }
+            }
+        }
+    }
+}

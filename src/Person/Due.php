@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Person;
+
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Route\NextReading;
+use Psr\Clock\ClockInterface;
+
+/** What is due for a person today: a clearance, tests, a session, a check that nobody decided on. */
+final readonly class Due
+{
+    private const RETEST_DAYS = 28;
+
+    public function __construct(private Records $records, private Wanted $wanted, private HoldsOn $holds, private ClockInterface $clock)
+    {
+    }
+
+    /** @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} */
+    public function of(Practitioner $practitioner, ?ReadPoses $poses): array
+    {
+        $today = Day::of($this->clock->now());
+        $plan = $this->records->newestPlan($practitioner);
+        $session = null;
+        foreach ($plan->plan['weeks'] ?? [] as $w => $week) {
+            foreach ($week['sessions'] as $s => $one) {
+                $session = $one['date'] === $today && [] !== $one['items'] ? [$w, $s] : $session;
+            }
+        }
+        $newest = $poses?->person->taken[0] ?? null;
+        $age = null === $poses || null === $newest?->on ? null : $poses->person->age($newest->on);
+
+        return [
+            // Whoever was never measured can have been hurt.
+            'held' => ($poses->person->holds ?? $this->holds->now($practitioner))->active,
+            'measure' => null === $poses,
+            'next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses),
+            'retest' => null !== $age && $age >= self::RETEST_DAYS ? $age : null,
+            'session' => $session,
+            'plan' => null === $plan ? null : (string) $plan->id,
+        ];
+    }
+
+    /**
+     * What is held goes before a session today, a body to measure and tests that are old.
+     *
+     * @param array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} $due
+     */
+    public static function urgency(array $due): int
+    {
+        return match (true) {
+            [] !== $due['held'] => 4,
+            null !== $due['session'] => 3,
+            $due['measure'] => 2,
+            null !== $due['retest'] => 1,
+            default => 0,
+        };
+    }
+}

@@ -1,0 +1,263 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Person;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
+use LucidAscent\App\Log\PractisedMinutes;
+use LucidAscent\App\Repository\OutcomeRows;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Progress\HeightProgress;
+use LucidAscent\Core\Progress\SidesApart;
+use LucidAscent\Core\Progress\WeeklyLoad;
+use LucidAscent\Core\Progress\WithinSession;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
+use LucidAscent\Core\Testing\SmallestChange;
+use LucidAscent\Core\Testing\Tool;
+use Psr\Clock\ClockInterface;
+
+/**
+ * Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how past forecasts did.
+ *
+ * @phpstan-import-type Practised from PractisedMinutes
+ */
+final readonly class ProgressPage
+{
+    public function __construct(
+        private PersonProgress $progress,
+        private ThenAndNow $thenAndNow,
+        private Records $records,
+        private OutcomeRows $kept,
+        private PractisedMinutes $practised,
+        private Catalogue $catalogue,
+        private HoldsOn $holds,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Practitioner $practitioner, ReadPoses $poses): array
+    {
+        $now = $practitioner->teacher->local($this->clock->now());
+        $progress = $this->progress->of($practitioner, $poses);
+        $logs = $this->records->logs($practitioner);
+        $practised = $this->practised->of($logs);
+        $checks = $this->records->allChecks($practitioner);
+        $sessions = array_values(array_unique(array_map(static fn (RungCheck|SessionLog $one): string => $one->practisedOn->format('Y-m-d'), [...$logs, ...$checks])));
+        $pains = $this->pains($practitioner);
+
+        return [
+            'poses' => $this->thenAndNow->of($practitioner, $poses, $progress, $now),
+            'charts' => $this->charts($progress, $sessions, $pains, $now),
+            'heights' => $this->heights($practitioner, $poses->person->proportions, $checks, $sessions, $pains, $now),
+            'load' => self::load($practised, $pains),
+            'within' => $this->within($practitioner, $logs),
+            'worked' => $this->worked($progress, $practised),
+            'pictures' => $this->pictures($practitioner),
+            'forecasts' => $this->forecasts($practitioner, $progress, $now),
+        ];
+    }
+
+    /**
+     * @param array<string, array<string, SideProgress>> $progress
+     * @param list<string> $sessions
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return list<array<string, mixed>> by ability, those with most readings first
+     */
+    private function charts(array $progress, array $sessions, array $pains, \DateTimeImmutable $now): array
+    {
+        $charts = [];
+        foreach ($progress as $name => $sides) {
+            $ability = Ability::from($name);
+            $charts[] = [
+                'ability' => $name,
+                'unit' => $ability->unit(),
+                'apart' => SidesApart::of($ability, ($sides['left'] ?? null)->readings ?? [], ($sides['right'] ?? null)->readings ?? [])?->because,
+                'many' => array_sum(array_map(static fn (SideProgress $one): int => count($one->readings), $sides)),
+                'sides' => array_map(fn (SideProgress $one): array => [
+                    'progress' => $one->progress,
+                    'apart' => array_map(fn (string $setUp, array $by): array => ['mean' => $one->progress->turn * $by['mean'], 'noise' => SmallestChange::between($by['sd']), 'than' => $this->setUp($one->progress->trend->setUp ?? ''), 'name' => $this->setUp($setUp)], array_keys($one->progress->trend->apart ?? []), $one->progress->trend->apart ?? []),
+                    'chart' => TimeChart::of(
+                        array_map(fn (Evidence $reading): array => ['on' => $reading->on ?? $now, 'value' => $reading->value, 'error' => $reading->uncertainty->readingError(), 'isBound' => Bound::Exact !== $reading->bound, 'test' => $this->setUp($reading->setUp())], $one->readings),
+                        $one->progress->trend,
+                        $one->progress->turn,
+                        array_map(static fn (array $asked): array => ['asked' => $one->progress->turn * $asked['asked']] + $asked, $one->asked),
+                        $sessions,
+                        self::onSide($pains, $one->side),
+                        $now,
+                    ),
+                ], $sides),
+            ];
+        }
+        usort($charts, static fn (array $a, array $b): int => $b['many'] <=> $a['many']);
+
+        return $charts;
+    }
+
+    /**
+     * Heights of props that rungs were practised on: each a series of its own.
+     *
+     * @param list<RungCheck> $checks
+     * @param list<string> $sessions
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function heights(Practitioner $practitioner, Proportions $body, array $checks, array $sessions, array $pains, \DateTimeImmutable $now): array
+    {
+        $series = [];
+        foreach (array_reverse($this->records->seenRungs($practitioner)) as $seen) {
+            // On a walk the joint was read; the prop is as much lower as the joint is thick.
+            $rule = $this->catalogue->rung($seen->posture, $seen->rung)->prop ?? PropRule::None;
+            $height = $seen->clean ? $seen->heights[$rule->carries()->value ?? ''] ?? null : null;
+            if (null !== $height) {
+                $series["$seen->posture/$seen->rung"][$seen->side->value][] = ['on' => $practitioner->teacher->local($seen->at), 'value' => $height - $rule->below($body->body($seen->side)), 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
+            }
+        }
+        foreach (array_reverse($checks) as $check) {
+            if (null !== $check->propHeight && $check->check()->isClean()) {
+                $series["$check->ladder/$check->rung"][$check->side->value][] = ['on' => $check->practisedOn, 'value' => $check->propHeight, 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
+            }
+        }
+        $charts = [];
+        foreach ($series as $name => $sides) {
+            [$posture, $rung] = explode('/', $name);
+            $charts[] = [
+                'name' => ($this->catalogue->names(Kind::Posture)[$posture] ?? $posture).', '.lcfirst($this->catalogue->named($name)['name'] ?? $rung),
+                'id' => "$posture-$rung",
+                'sides' => array_map(static function (array $readings, string $side) use ($sessions, $pains, $now): array {
+                    usort($readings, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
+                    $of = HeightProgress::of(array_map(static fn (array $one): array => [$one['on'], $one['value']], $readings), $now);
+
+                    return ['because' => $of->because, 'chart' => TimeChart::of($readings, $of->trend, 1.0, [], $sessions, self::onSide($pains, Side::from($side)), $now)];
+                }, $sides, array_keys($sides)),
+                'names' => array_keys($sides),
+            ];
+        }
+
+        return $charts;
+    }
+
+    /**
+     * @param list<Practised> $practised
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null, pains: list<array{on: string, place: string, level: int, side: string}>}>, most: float}
+     */
+    private static function load(array $practised, array $pains): array
+    {
+        $deep = array_values(array_filter($practised, static fn (array $one): bool => $one['isDeep']));
+        $weeks = array_map(static fn (array $week): array => $week + ['pains' => array_values(array_filter($pains, static fn (array $one): bool => $one['on'] >= $week['monday']->format('Y-m-d') && $one['on'] < $week['monday']->modify('+7 days')->format('Y-m-d')))], WeeklyLoad::of(array_map(static fn (array $one): array => [new \DateTimeImmutable($one['on']), $one['minutes']], $deep))->weeks);
+
+        return ['weeks' => $weeks, 'most' => max([1.0, ...array_column($weeks, 'minutes')])];
+    }
+
+    /** @param list<SessionLog> $logs */
+    private function within(Practitioner $practitioner, array $logs): ?WithinSession
+    {
+        $both = [];
+        foreach ($logs as $log) {
+            if (null !== $log->numberBefore && null !== $log->numberAfter) {
+                $both[] = [$log->numberBefore, $log->numberAfter];
+            }
+        }
+
+        return WithinSession::of($both, $this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm'));
+    }
+
+    /**
+     * @param array<string, array<string, SideProgress>> $progress
+     * @param list<Practised> $practised
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function worked(array $progress, array $practised): array
+    {
+        $worked = new Worked($this->catalogue);
+        $of = static fn (string $side): array => array_merge(...array_values(array_map(static fn (array $sides): array => ($sides[$side] ?? null)->readings ?? [], $progress)));
+        $worked->add(['left' => $of('left'), 'right' => $of('right')], $practised);
+
+        return $worked->all();
+    }
+
+    /**
+     * @param array<string, array<string, SideProgress>> $progress
+     *
+     * @return array{all: list<array<string, mixed>>, over: int, within: int}
+     */
+    private function forecasts(Practitioner $practitioner, array $progress, \DateTimeImmutable $now): array
+    {
+        $all = array_map(fn (array $one): array => $one + [
+            'name' => $this->catalogue->names(Kind::Posture)[$one['posture']] ?? $one['posture'],
+            'unit' => Ability::from($one['ability'])->unit(),
+            'outcome' => $one['forecast']->outcome(PersonProgress::exact($progress[$one['ability']][$one['side']] ?? null), $now),
+        ], $this->kept->forecasts($practitioner));
+        $over = array_filter($all, static fn (array $one): bool => null !== $one['outcome']);
+
+        return ['all' => array_reverse($all), 'over' => count($over), 'within' => count(array_filter($over, static fn (array $one): bool => 'within' === $one['outcome']->value))];
+    }
+
+    /**
+     * The first and the last picture of each test of which there are two.
+     *
+     * @return list<array{test: string, first: StoredPicture, last: StoredPicture}>
+     */
+    private function pictures(Practitioner $practitioner): array
+    {
+        $by = [];
+        foreach (array_reverse($this->records->pictures($practitioner)) as $picture) {
+            $by[$picture->test][] = $picture;
+        }
+        $both = array_filter($by, static fn (array $of): bool => count($of) > 1);
+
+        return array_map(fn (string $test, array $of): array => ['test' => $this->catalogue->names(Kind::Test)[$test] ?? $test, 'first' => $of[0], 'last' => $of[count($of) - 1]], array_keys($both), $both);
+    }
+
+    /** @return list<array{on: string, place: string, level: int, side: string}> the earliest first */
+    private function pains(Practitioner $practitioner): array
+    {
+        $pains = array_map(static fn (PainTold $told): array => ['on' => $told->on->format('Y-m-d'), 'place' => $told->pain->place->value, 'level' => $told->pain->level, 'side' => $told->side->value ?? ''], $this->holds->pains($practitioner));
+        usort($pains, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
+
+        return $pains;
+    }
+
+    /**
+     * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     *
+     * @return list<array{on: string, place: string, level: int, side: string}>
+     */
+    private static function onSide(array $pains, Side $side): array
+    {
+        return array_values(array_filter($pains, static fn (array $one): bool => '' === $one['side'] || $one['side'] === $side->value));
+    }
+
+    /** A test by its name, with its tool and whether warm; of what was seen, the rung. */
+    private function setUp(string $setUp): string
+    {
+        $words = explode(' ', $setUp);
+        $test = $this->catalogue->tests()[$words[0]] ?? null;
+        if (null !== $test) {
+            $warm = $words[2] ?? '';
+
+            return $test->name.('' === $warm ? '' : ", $warm");
+        }
+        [, $posture, $rung] = $words + [1 => '', 2 => ''];
+
+        return implode(', ', array_filter([$this->catalogue->names(Kind::Posture)[$posture] ?? $setUp, lcfirst($this->catalogue->named("$posture/$rung")['name'] ?? '')], static fn (string $part): bool => '' !== $part));
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Person;
+
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainPlace;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Writes down pain that no other record would keep, each thing that was said once. */
+final readonly class RecordPain
+{
+    public function __construct(private Records $records, private ClockInterface $clock)
+    {
+    }
+
+    /**
+     * What the fields of a form say of pain, however they were filled in: {"level", "place", "kind"}.
+     *
+     * @return Pain none when nobody said anything
+     */
+    public static function typed(mixed $fields): Pain
+    {
+        $text = static fn (string $name): string => is_array($fields) && is_scalar($fields[$name] ?? null) ? trim((string) $fields[$name]) : '';
+        $level = $text('level');
+        $place = $text('place');
+        if ('' === $level && in_array($place, ['', PainPlace::None->value], true)) {
+            return Pain::none();
+        }
+
+        return PainFields::said(['level' => ctype_digit($level) && strlen($level) < 3 ? (int) $level : null, 'where' => $place, 'kind' => $text('kind')]) ?? Pain::none();
+    }
+
+    /**
+     * @param string $source where it was said, and with which entry: the same said there again is the same
+     * @param string $during a posture or a test of the catalogue; empty when nobody knows
+     * @param Uuid|null $id of this telling, where it has one: then that alone makes it the same as another
+     *
+     * @return bool whether anything was written down
+     */
+    public function of(Practitioner $practitioner, Teacher $by, Pain $pain, ?Side $side, string $source, string $during = '', string $rung = '', ?\DateTimeImmutable $on = null, ?Uuid $id = null): bool
+    {
+        if (!$pain->isFelt()) {
+            return false;
+        }
+        foreach ($this->records->painsSaid($practitioner) as $said) {
+            if (null === $id ? $said->source === $source && $said->side === $side && $said->pain()->equals($pain) : $said->id->equals($id)) {
+                return false;
+            }
+        }
+        $now = $this->clock->now();
+
+        return $this->records->addOnce(new PainSaid($id ?? Uuid::v7(), $practitioner, $by, $now, Day::midnight($on ?? $now), $side, $pain->level, $pain->place, $pain->kind, mb_substr($source, 0, 80), mb_substr($during, 0, 40), mb_substr($rung, 0, 40)));
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Plan;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\Stage;
+use LucidAscent\Core\Readiness\PropHeights;
+use LucidAscent\Core\Readiness\ReadPoses;
+
+/** A sequence of postures for a class: on which rung each side of each person is, with which prop and caution, and who may not. */
+final readonly class ClassSheet
+{
+    public function __construct(private ReadPerson $person, private Catalogue $catalogue, private ReasonExtension $texts)
+    {
+    }
+
+    /**
+     * @param list<Practitioner> $people
+     * @param list<string> $postures ids, in their order
+     *
+     * @return list<array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>, barred: list<array<string, mixed>>}>
+     */
+    public function of(array $people, array $postures): array
+    {
+        $read = array_map($this->person->now(...), $people);
+
+        return array_map(fn (string $posture): array => $this->posture($posture, $people, $read), $postures);
+    }
+
+    /**
+     * @param list<Practitioner> $people
+     * @param list<ReadPoses|null> $read what is known of each; null for whom nobody measured
+     *
+     * @return array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>, barred: list<array<string, mixed>>}
+     */
+    private function posture(string $posture, array $people, array $read): array
+    {
+        $rungs = $barred = [];
+        $ladder = array_map(static fn (PracticeRung $rung): string => $rung->rung->id, $this->catalogue->practice()[$posture]);
+        foreach ($people as $i => $person) {
+            $poses = $read[$i];
+            if (null === $poses) {
+                $barred[] = ['name' => $person->name, 'side' => 'both', 'because' => ''];
+                continue;
+            }
+            foreach ($this->sides($posture, $poses) as $side => [$rung, $prop, $cautions, $because]) {
+                if (null === $rung) {
+                    $barred[] = ['name' => $person->name, 'side' => $side, 'because' => $because];
+                    continue;
+                }
+                $place = (int) array_search($rung->rung->id, $ladder, true);
+                $rungs[$place] ??= ['rung' => $rung, 'people' => []];
+                $rungs[$place]['people'][] = ['name' => $person->name, 'side' => $side, 'prop' => $prop, 'cautions' => $cautions];
+            }
+        }
+        ksort($rungs);
+
+        return ['posture' => $posture, 'rungs' => array_values($rungs), 'barred' => $barred];
+    }
+
+    /** @return array<string, array{PracticeRung|null, float|null, list<string>, string}> by side; "both" where both are alike */
+    private function sides(string $posture, ReadPoses $poses): array
+    {
+        $bars = fn (Side $side): array => array_slice($this->texts->bars($poses->of($posture, $side)->onLadder()), 0, 1);
+        $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), Equipment::ofAStudio());
+        $sides = [];
+        foreach (Side::cases() as $side) {
+            $rung = $stage[$side->value];
+            $reading = null === $rung ? null : $poses->of($posture, $side)->rung($rung->rung->id);
+            $sides[$side->value] = [
+                $rung,
+                null === $reading ? null : PropHeights::of($reading, $poses->person, $side),
+                null === $rung ? [] : $this->cautions($rung, $side, $poses),
+                // Of a shape of both sides at once the one may bar the other.
+                null === $rung ? implode(' ', [] === $bars($side) ? $bars($side->opposite()) : $bars($side)) : '',
+            ];
+        }
+
+        return $sides['left'] === $sides['right'] ? ['both' => $sides['left']] : $sides;
+    }
+
+    /** @return list<string> how this person does it otherwise */
+    private function cautions(PracticeRung $rung, Side $side, ReadPoses $poses): array
+    {
+        $cautions = [];
+        foreach ($poses->person->holds->active as $hold) {
+            $isHere = $hold->isOn($side);
+            $cautions = [...$cautions, ...($isHere ? array_values(array_intersect_key($hold->holds->changes, array_flip($rung->rung->work->loads))) : [])];
+        }
+        if ($poses->person->holds->keepsShort($rung->rung->work, $side)) {
+            $cautions[] = '';
+        }
+
+        return array_values(array_unique($cautions));
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Plan;
+
+use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\Core\Plan\PropStack;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
+
+/** What a session needs, to be laid out first: heights in this person's own blocks and blankets. */
+final readonly class LayOut
+{
+    /** A block as it lies, on its side and on its end, and a folded blanket, in cm (common practice). */
+    public const SIZES = ['flat' => 10.0, 'side' => 15.0, 'end' => 23.0, 'blanket' => 3.0];
+
+    /** Within so many cm nobody sees a difference. */
+    private const NEAR = 1.0;
+
+    public function __construct(private ReasonExtension $texts)
+    {
+    }
+
+    /**
+     * @param list<array<string, mixed>> $items of a session, with their names
+     * @param array<string, mixed> $request of the plan
+     *
+     * @return list<array{what: string, for: list<string>, stack: string}>
+     */
+    public function of(array $items, array $request): array
+    {
+        $list = [];
+        foreach ($items as $item) {
+            foreach ($item['props'] ?? [] as $prop) {
+                $stack = isset($prop['height']) ? $this->words((float) $prop['height'], $request) : '';
+                $list["$prop[what] $stack"] ??= ['what' => $prop['what'], 'for' => [], 'stack' => $stack];
+                $list["$prop[what] $stack"]['for'][$item['name']] = $item['name'];
+            }
+        }
+
+        return array_map(static fn (array $one): array => ['for' => array_values($one['for'])] + $one, array_values($list));
+    }
+
+    /**
+     * "two blocks flat and one blanket: 23 cm"; the height alone where there is nothing to build it of.
+     *
+     * @param array<string, mixed> $request of the plan
+     */
+    public function words(float $height, array $request): string
+    {
+        $sizes = array_map(floatval(...), array_intersect_key($request['sizes'] ?? [], self::SIZES)) + self::SIZES;
+        $stack = PropStack::of($height, (int) ($request['props']['blocks'] ?? 0), (int) ($request['props']['blankets'] ?? 0), ['flat' => $sizes['flat'], 'side' => $sizes['side'], 'end' => $sizes['end'], 'blanket' => $sizes['blanket']]);
+        $words = [];
+        foreach (array_filter($stack->pieces, static fn (int $many): bool => $many > 0) as $piece => $many) {
+            $words[] = lcfirst($this->texts->text(new Reason("stack.$piece", Source::Computed, ['many' => $many])));
+        }
+        if ([] === $words) {
+            return $this->texts->text(new Reason('stack.none', Source::Computed, ['height' => $height]));
+        }
+
+        return lcfirst($this->texts->text(new Reason('stack.height', Source::Computed, ['pieces' => implode(', ', $words), 'height' => $stack->height, 'asked' => $height, 'near' => abs($stack->height - $height) <= self::NEAR ? 'yes' : 'no'])));
+    }
+}

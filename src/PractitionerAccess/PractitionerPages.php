@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\PractitionerAccess;
+
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Log\PainTable;
+use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Repository\AccessRecords;
+use LucidAscent\App\Repository\OutcomeRows;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Testing\SmallestChange;
+use LucidAscent\Core\Testing\Tool;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** What a practitioner's own page shows, with a network or to be kept for without one. */
+final readonly class PractitionerPages
+{
+    private const WEEKS_SHOWN = 8;
+    private const WORDS_SHOWN = 3;
+
+    public function __construct(
+        private Records $records,
+        private AccessRecords $own,
+        private PractitionerWeek $week,
+        private ReadPerson $person,
+        private HoldsOn $holds,
+        private OutcomeRows $progress,
+        private HomeMeasures $measures,
+        private UrlGeneratorInterface $addresses,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return array{practitioner: Practitioner, sessions: list<array<string, mixed>>, ...<string, mixed>} */
+    public function page(Practitioner $practitioner): array
+    {
+        $today = Day::of($this->clock->now());
+        $plan = $this->records->newestPlan($practitioner);
+
+        return [
+            'practitioner' => $practitioner,
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'holds' => $this->holds->now($practitioner)->active,
+            'plan' => $plan,
+            'today' => $today,
+            'sessions' => $this->week->of($plan, $this->person->now($practitioner), $today),
+            'note' => $plan->plan['dailyNote'] ?? null,
+            'sat' => $this->own->satOn($practitioner, $today),
+            'words' => $this->own->words($practitioner, self::WORDS_SHOWN),
+            'practised' => $this->own->sessionsByWeek($this->records->logs($practitioner), $today, self::WEEKS_SHOWN),
+            'movement' => $this->progress->movement($practitioner),
+            'measures' => $this->measures->offered($practitioner),
+        ];
+    }
+
+    /**
+     * @param array<string, mixed> $one of the page's sessions
+     *
+     * @return array<string, mixed>
+     */
+    public function session(Practitioner $practitioner, array $one): array
+    {
+        return [
+            'practitioner' => $practitioner,
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'session' => $one['raw'],
+            'items' => $one['items'],
+            'out' => $one['out'],
+            'layOut' => $one['layOut'],
+            'noise' => SmallestChange::between($this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm')),
+            'measure' => 'cm' === ($one['raw']['before']['unit'] ?? '') ? $one['raw']['before'] : null,
+            'pains' => PainTable::ofSession(),
+            'log' => (string) Uuid::v7(),
+            'address' => $this->addresses->generate('own_log'),
+            'back' => $this->addresses->generate('own', ['said' => 'session']),
+        ];
+    }
+}
