@@ -62,6 +62,7 @@ final readonly class Holds
                 $known[] = $entry;
             }
         }
+        $known = self::asToldLast($known);
         $mistakes = array_values(array_filter($known, static fn (Entry $entry): bool => $entry instanceof EnteredByMistake));
         $counting = array_values(array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes)));
         $clearances = array_values(array_filter($counting, static fn (Entry $entry): bool => $entry instanceof ClearanceGiven && !self::isAhead($entry->on(), $now)));
@@ -88,6 +89,19 @@ final readonly class Holds
     public function clearedOn(Work $work, Side $side): array
     {
         return $work->isGentle ? [] : array_values(array_filter($this->cleared, static fn (Hold $hold): bool => $hold->holds($work, $side)));
+    }
+
+    /** From when on work shows anything again, since a word lifted what held it; null when none did. */
+    public function cutOff(Work $work, Side $side): ?EvidenceCutOff
+    {
+        $latest = null;
+        foreach ([] === $this->cleared ? [] : $this->clearedOn($work, $side) as $hold) {
+            if (null !== $hold->cleared && (null === $latest || $hold->cleared->at > $latest->at)) {
+                $latest = $hold->cleared;
+            }
+        }
+
+        return null === $latest ? null : new EvidenceCutOff($latest->at, $latest->on);
     }
 
     /** Whether nothing at all is left on a side. */
@@ -141,6 +155,36 @@ final readonly class Holds
         }
 
         return false;
+    }
+
+    /**
+     * A condition of a side that was told more than once under one name is told as it was last; in free words, with all
+     * that it was said to touch.
+     *
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>
+     */
+    private static function asToldLast(array $entries): array
+    {
+        $tellings = $others = [];
+        foreach ($entries as $entry) {
+            if ($entry instanceof ConditionTold) {
+                $tellings[$entry->id.' '.$entry->condition->id.' '.($entry->side->value ?? '')][] = $entry;
+            } else {
+                $others[] = $entry;
+            }
+        }
+        foreach ($tellings as $told) {
+            usort($told, static fn (ConditionTold $a, ConditionTold $b): int => $a->at <=> $b->at);
+            $last = array_shift($told);
+            foreach ($told as $next) {
+                $last = $next->after($last);
+            }
+            $others[] = $last;
+        }
+
+        return $others;
     }
 
     /**

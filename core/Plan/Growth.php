@@ -64,6 +64,6 @@ final readonly class Growth
 
     private static function isBreak(?\DateTimeImmutable $before, \DateTimeImmutable $on): bool
     {
-        return null !== $before && Day::between($before, $on) > Passes::LAPSE_DAYS;
+        return null !== $before && Passes::hasLapsed($before, $on);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
+use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 
@@ -13,9 +14,6 @@ use LucidAscent\Core\Reason\Reason;
  */
 final readonly class Planner
 {
-    /** Every so many weeks one is lighter, and tests come again. */
-    private const CYCLE = 4;
-
     /**
      * @param array<string, list<PracticeRung>> $ladders by posture
      * @param array<int, Dose> $doseOn another school's dose on some days, by weekday from 1 for Monday
@@ -34,7 +32,7 @@ final readonly class Planner
         $aims = count(array_filter($candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()));
         $weeks = $retests = [];
         foreach ($request->dates() as $number => $dates) {
-            $isLight = 0 === ($number + 1) % self::CYCLE;
+            $isLight = 0 === ($number + 1) % Cycle::WEEKS;
             $sessions = [];
             foreach ($dates as $turn => $date) {
                 $sessions[] = $session->on($date, $turn + ($aims > count($dates) ? $number * count($dates) : 0), $this->doseOn[(int) $date->format('N')] ?? $this->dose, $isLight);

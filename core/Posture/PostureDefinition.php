@@ -41,6 +41,18 @@ final readonly class PostureDefinition
         return array_column([...$this->rungs, ...array_merge(...array_values($this->forms))], null, 'id');
     }
 
+    /** A rung of the ladder by its id; null when there is none of that name. */
+    public function rung(string $id): ?RungDefinition
+    {
+        foreach ($this->rungs as $rung) {
+            if ($rung->id === $id) {
+                return $rung;
+            }
+        }
+
+        return null;
+    }
+
     public function full(): RungDefinition
     {
         return $this->rungs[count($this->rungs) - 1];

@@ -41,16 +41,17 @@ final class Passes
             $events[] = [$restart[1], 3, $restart];
         }
         usort($events, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
-        $passed = $run = [];
+        $passed = [];
+        $run = CleanRun::none();
         $last = null;
         foreach ($events as [, , $event]) {
             if ($event instanceof ReadinessCheck) {
-                if (null !== $last && self::days($last, $event->on) > self::LAPSE_DAYS) {
-                    $passed = $run = [];
+                if (null !== $last && self::hasLapsed($last, $event->on)) {
+                    $passed = [];
                 }
                 $last = $event->on;
-                $run = $event->isClean() && (($run[0] ?? $event)->rung === $event->rung) ? [...$run, $event] : ($event->isClean() ? [$event] : []);
-                if (count($run) >= self::SESSIONS) {
+                $run = $run->with($event);
+                if ($run->isEnough()) {
                     $passed[$event->rung] = true;
                 }
             } elseif ($event instanceof Decided) {
@@ -61,7 +62,7 @@ final class Passes
                     case Step::StepBack:
                     case Step::ReTest:
                     case Step::Stop:
-                        $run = [];
+                        $run = CleanRun::none();
                         $passed = self::below($passed, $place, $event->rungAfter, 0);
                         break;
                     default:
@@ -69,12 +70,12 @@ final class Passes
                         unset($passed[$event->rung]);
                 }
             } else {
-                $run = [];
+                $run = CleanRun::none();
                 // The ladder goes on one rung below where it stopped.
                 $passed = self::below($passed, $place, $event[0], 1);
             }
         }
-        if (null !== $last && self::days($last, $now) > self::LAPSE_DAYS) {
+        if (null !== $last && self::hasLapsed($last, $now)) {
             $passed = [];
         }
 
@@ -94,8 +95,9 @@ final class Passes
         return array_filter($passed, static fn (string $one): bool => ($place[$one] ?? PHP_INT_MAX) < $limit, ARRAY_FILTER_USE_KEY);
     }
 
-    private static function days(\DateTimeImmutable $from, \DateTimeImmutable $to): int
+    /** Whether so long a break lies between two days of practice that nobody knows any more where a side stands. */
+    public static function hasLapsed(\DateTimeImmutable $from, \DateTimeImmutable $to): bool
     {
-        return Day::between($from, $to);
+        return Day::between($from, $to) > self::LAPSE_DAYS;
     }
 }

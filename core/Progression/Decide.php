@@ -10,7 +10,7 @@ use LucidAscent\Core\Practice\Step;
 /** Asks the rules in order of safety; the first with an answer decides. */
 final class Decide
 {
-    public static function proposal(History $history): Proposal
+    public static function proposal(LadderPractice $history): Proposal
     {
         /** @var list<DecisionRule> $rules */
         $rules = [new StopRule(), new ReTestRule(), new StepBackRule(), new MoveOnRule(), new Plateau()];
@@ -25,7 +25,7 @@ final class Decide
     }
 
     /** The rung on which a side stands after a step; a step back from the first rung stays there. */
-    public static function rungAfter(History $history, Step $step): Rung
+    public static function rungAfter(LadderPractice $history, Step $step): Rung
     {
         $rung = $history->rung();
 
@@ -42,7 +42,7 @@ final class Decide
      *
      * @return list<Step>
      */
-    public static function choices(History $history, Proposal $proposal): array
+    public static function choices(LadderPractice $history, Proposal $proposal): array
     {
         if (Step::Stop === $proposal->step) {
             return [Step::Stop];

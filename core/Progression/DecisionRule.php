@@ -7,5 +7,5 @@ namespace LucidAscent\Core\Progression;
 /** One rule of progression. The first rule that has something to say decides. */
 interface DecisionRule
 {
-    public function propose(History $history): ?Proposal;
+    public function propose(LadderPractice $history): ?Proposal;
 }

@@ -15,10 +15,10 @@ use LucidAscent\Core\Reason\Source;
  */
 final class MoveOnRule implements DecisionRule
 {
-    public function propose(History $history): ?Proposal
+    public function propose(LadderPractice $history): ?Proposal
     {
         $run = $history->cleanRun();
-        if (count($run) < Passes::SESSIONS || !$history->nextOpen || null === $history->ladder->after($history->rung())) {
+        if (!$run->isEnough() || !$history->nextOpen || null === $history->ladder->after($history->rung())) {
             return null;
         }
 
@@ -30,7 +30,7 @@ final class MoveOnRule implements DecisionRule
         return new Proposal(
             Step::MoveOn,
             $reasons,
-            array_slice($run, -Passes::SESSIONS),
+            array_slice($run->checks, -Passes::SESSIONS),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
@@ -18,14 +19,13 @@ use LucidAscent\Core\Reason\Source;
 final class Plateau implements DecisionRule
 {
     public const SESSIONS = 8;
-    public const DAYS = 28;
 
-    public function propose(History $history): ?Proposal
+    public function propose(LadderPractice $history): ?Proposal
     {
         $run = $this->onThisRung($history);
         $first = $run[0] ?? $history->latest();
         $days = Day::between($first->on, $history->latest()->on);
-        $rounds = max(intdiv(count($run), self::SESSIONS), intdiv($days, self::DAYS));
+        $rounds = max(intdiv(count($run), self::SESSIONS), intdiv($days, Cycle::DAYS));
         if ($rounds < 1) {
             return null;
         }
@@ -39,7 +39,7 @@ final class Plateau implements DecisionRule
     }
 
     /** @return list<ReadinessCheck> the unbroken run on the rung of now, the oldest first, one a day */
-    private function onThisRung(History $history): array
+    private function onThisRung(LadderPractice $history): array
     {
         $run = [];
         foreach (array_reverse($history->checks) as $check) {

@@ -12,7 +12,7 @@ use LucidAscent\Core\Reason\Source;
 /** Stay, where no other rule speaks; and say what is missing. */
 final class StayRule implements DecisionRule
 {
-    public function propose(History $history): Proposal
+    public function propose(LadderPractice $history): Proposal
     {
         $check = $history->latest();
         $reasons = [];
@@ -25,7 +25,7 @@ final class StayRule implements DecisionRule
         if ([] !== $check->compensations) {
             $reasons[] = new Reason('stay.compensation', Source::Trade);
         }
-        $run = $history->cleanRun();
+        $run = $history->cleanRun()->checks;
         if ([] === $reasons && count($run) < Passes::SESSIONS) {
             $reasons[] = new Reason('stay.count', Source::Trade, ['sessions' => count($run), 'needed' => Passes::SESSIONS]);
         }

@@ -10,15 +10,14 @@ use LucidAscent\Core\Reason\Source;
 
 /**
  * Step back one rung: pain of 3 or 4, soreness that disturbs sleep, compensations in two sessions
- * running, or a break of over 14 days (common practice). After more than 42 days another rule asks for tests.
+ * running, or a break of over 14 days (common practice). After a longer one another rule asks for tests.
  */
 final class StepBackRule implements DecisionRule
 {
     public const PAIN = 3;
     public const BREAK_DAYS = 14;
-    public const RETEST_DAYS = 42;
 
-    public function propose(History $history): ?Proposal
+    public function propose(LadderPractice $history): ?Proposal
     {
         $check = $history->latest();
         $previous = $history->previous();

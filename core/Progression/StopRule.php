@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Progression;
 
+use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Practice\Step;
@@ -13,9 +14,12 @@ use LucidAscent\Core\Reason\Source;
 /** Stop at once when anything holds the rung; what holds it, and until when, is for the judge of holds to say. */
 final class StopRule implements DecisionRule
 {
-    public function propose(History $history): ?Proposal
+    public function propose(LadderPractice $history): ?Proposal
     {
-        return [] === $history->heldBy ? null : new Proposal(Step::Stop, array_map(self::reason(...), $history->heldBy), [$history->latest()]);
+        // What is over with the day asks for less today, and for no word.
+        $stops = array_values(array_filter($history->heldBy, static fn (Hold $hold): bool => Ending::Day !== $hold->holds->ending));
+
+        return [] === $stops ? null : new Proposal(Step::Stop, array_map(self::reason(...), $stops), [$history->latest()]);
     }
 
     private static function reason(Hold $hold): Reason

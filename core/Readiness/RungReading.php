@@ -75,11 +75,11 @@ final readonly class RungReading
      */
     public static function of(PostureDefinition $posture, RungDefinition $rung, Snapshot $person, Side $side, array $isolated, callable $stateOf): self
     {
-        $since = self::since($rung, $person, $side, []);
+        $since = $person->holds->cutOff($rung->work, $side);
         $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $since, false);
         // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted, where one was.
         $derived = null === $reading->pose || [] === $person->holds->cleared ? [] : Load::ofLeg($reading->pose->angles->toArray());
-        $sinceAll = self::since($rung, $person, $side, $derived);
+        $sinceAll = $person->holds->cutOff($rung->work->loading($derived), $side);
         if ($sinceAll?->moment !== $since?->moment) {
             $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $sinceAll, false);
         }
@@ -315,26 +315,6 @@ final readonly class RungReading
         }
 
         return array_replace($margins, array_map(static fn (AbilityMargin $margin): AbilityMargin => $margin->erring($worst, $body), $tied));
-    }
-
-    /**
-     * What is older than this no longer proves anything for the rung: the newest word that lifted a hold on it.
-     *
-     * @param list<string> $derived
-     */
-    private static function since(RungDefinition $rung, Snapshot $person, Side $side, array $derived): ?EvidenceCutOff
-    {
-        $latest = null;
-        if ([] === $person->holds->cleared) {
-            return null;
-        }
-        foreach ($person->holds->clearedOn($rung->work->loading($derived), $side) as $hold) {
-            if (null !== $hold->cleared && (null === $latest || $hold->cleared->at > $latest->at)) {
-                $latest = $hold->cleared;
-            }
-        }
-
-        return null === $latest ? null : new EvidenceCutOff($latest->at, $latest->on);
     }
 
     private static function noises(AbilityMargin $margin): float

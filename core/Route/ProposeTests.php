@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Route;
 
+use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Reason\Reason;
@@ -18,9 +19,6 @@ use LucidAscent\Core\Testing\TestDefinition;
  */
 final readonly class ProposeTests
 {
-    /** A reading of the last four weeks is recent enough: the usual time between two assessments. This product's own figure. */
-    public const DAYS_RECENT = 28;
-
     /**
      * @param array<string, TestDefinition> $tests in the taught order
      * @param array<string, list<string>>|null $asked the names of the poses that ask for each ability; null for a full assessment
@@ -68,7 +66,7 @@ final readonly class ProposeTests
                 default => new Reason('test.less-exact', Source::Own, ['poses' => $poses]),
             };
         }
-        if ($needed && null !== $age && $age <= self::DAYS_RECENT) {
+        if ($needed && null !== $age && $age <= Cycle::DAYS) {
             return new ProposedTest($test, false, [...$because, new Reason('test.recent', Source::Own, ['days' => $age])]);
         }
 

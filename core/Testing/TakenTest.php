@@ -14,10 +14,6 @@ use LucidAscent\Core\LegChain\Sitting;
 /** One test of one side, as it was taken down. Lengths in cm, angles in degrees, times in seconds. */
 final class TakenTest
 {
-    private static int $taken = 0;
-
-    private readonly string $name;
-
     /** Beyond this no tape was held to a person, in cm. */
     public const FURTHEST = 250.0;
     /** Nor was anything held for longer than this, in seconds. */
@@ -30,6 +26,7 @@ final class TakenTest
      *                           null when nobody said
      * @param array<string, float> $ownErrors one SD of a value where its tool gave one with the reading, by name
      * @param bool|null $isWarm whether the body had been moved before; null when nobody said
+     * @param string $id under which it was written down; empty where it was not: then the same numbers are the same test
      *
      * @throws InvalidValue when a number could not have been read
      */
@@ -46,8 +43,8 @@ final class TakenTest
         public readonly array $ownErrors = [],
         public readonly ?\DateTimeImmutable $at = null,
         public readonly ?bool $isWarm = null,
+        public readonly string $id = '',
     ) {
-        $this->name = $test.' '.++self::$taken;
         foreach ($trials as $trial) {
             foreach ($trial as $name => $value) {
                 'seconds' === $name ? Check::within($name, $value, 0.0, self::LONGEST, 's') : Check::within($name, $value, -self::FURTHEST, self::FURTHEST, '');
@@ -58,7 +55,27 @@ final class TakenTest
     /** What tells this test from any other that was taken: its readings are new, and err by themselves. */
     public function name(): string
     {
-        return $this->name;
+        return $this->test.' '.('' !== $this->id ? $this->id : md5(serialize([$this->side, $this->trials, $this->on, $this->at])));
+    }
+
+    /** The same, as of another day: a correction is of the day of what it corrects. */
+    public function as(\DateTimeImmutable $on): self
+    {
+        return new self(
+            $this->test,
+            $this->side,
+            $this->tool,
+            $this->trials,
+            $this->compensations,
+            $this->pain,
+            $on,
+            $this->sitting,
+            $this->resting,
+            $this->ownErrors,
+            null === $this->at ? null : $on,
+            $this->isWarm,
+            $this->id,
+        );
     }
 
     public function isClean(): bool

@@ -45,6 +45,20 @@ final readonly class TestDefinition
         return [] !== $this->proves && !$this->formula->is(Formula::OBSERVATION);
     }
 
+    /** Whether it is watched, and answered with yes or no: what some gate asks for. */
+    public function isWatched(): bool
+    {
+        return $this->formula->is(Formula::OBSERVATION) && 'yes or no' === (array_values($this->measured)[0] ?? '');
+    }
+
+    /** What it was answered with; null where it is not watched, or was not answered. What was not clean is no yes. */
+    public function answer(TakenTest $taken): ?bool
+    {
+        $name = (string) array_key_first($this->measured);
+
+        return $this->isWatched() && $taken->has($name) ? $taken->isClean() && min($taken->measure($name)->trials) > 0.0 : null;
+    }
+
     public function shows(Ability $ability): ?Bound
     {
         return $this->proves[$ability->value] ?? null;

@@ -158,13 +158,7 @@ final class Catalogue implements CacheWarmerInterface
 
     public function rung(string $posture, string $rung): ?RungDefinition
     {
-        foreach ($this->postures()[$posture]->rungs ?? [] as $one) {
-            if ($one->id === $rung) {
-                return $one;
-            }
-        }
-
-        return null;
+        return ($this->postures()[$posture] ?? null)?->rung($rung);
     }
 
     /** @return array<string, array{id: string, name: string, means: string}> where a shape may be felt, and what it means there, by id */

@@ -10,18 +10,16 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Form\BeforeForm;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordOutcome;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Person\ToldCondition;
-use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Hold;
-use LucidAscent\Core\Caution\Holds as CautionHolds;
+use LucidAscent\Core\History\StandingTests;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\ProposedTest;
 use Symfony\Component\Form\FormError;
@@ -41,8 +39,7 @@ final class AssessmentController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly AssessmentPlan $plan,
-        private readonly TakenTests $takenTests,
-        private readonly HoldsOn $holds,
+        private readonly PersonHistory $history,
         private readonly RecordPain $pain,
         private readonly ReadPerson $person,
     ) {
@@ -56,7 +53,7 @@ final class AssessmentController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $earlier = $this->records->newestAssessment($practitioner);
-        $now = $this->holds->now($practitioner);
+        $now = $this->person->holds($practitioner);
         $form = $this->createForm(BeforeForm::class, options: [
             'entry' => (string) Uuid::v7(),
             'poses' => $this->poses(),
@@ -84,13 +81,13 @@ final class AssessmentController extends TeacherController
         $assessment = $this->records->assessment($practitioner, $assessment);
         $tests = $this->records->testsOf($assessment);
         $poses = $this->person->now($practitioner);
-        $holds = $poses->person->holds ?? $this->holds->now($practitioner);
+        $holds = $poses->person->holds ?? $this->person->holds($practitioner);
         $next = null === $poses ? null : NextReading::of($assessment->wanted, $poses);
 
         return $this->render('assessment/show.html.twig', [
             'practitioner' => $practitioner,
             'assessment' => $assessment,
-            'proposed' => $this->plan->proposed($assessment->wanted, $this->takenTests->at($practitioner, $assessment->at), $holds, $assessment->at),
+            'proposed' => $this->plan->proposed($assessment->wanted, StandingTests::at($this->history->at($practitioner, $assessment->at), $assessment->at), $holds, $assessment->at),
             'taken' => AssessmentPlan::taken($tests),
             'next' => $this->plan->next($assessment, $tests, $holds, $poses),
             'ended' => $this->records->isEnded($assessment),
@@ -129,8 +126,8 @@ final class AssessmentController extends TeacherController
         $wanted = $form->get('wanted')->getData();
         $now = $this->clock->now();
         $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $onRecord), '', false, $pain->level, $pain->place, $pain->kind);
-        $holds = CautionHolds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($told, $now)], $now);
-        $proposed = $this->plan->proposed($wanted, $this->takenTests->at($practitioner, $now), $holds, $now);
+        $holds = $this->person->holds($practitioner, ...$this->history->ofAssessment($told));
+        $proposed = $this->plan->proposed($wanted, StandingTests::at($this->history->at($practitioner, $now), $now), $holds, $now);
         $this->recordOnce($form, new Assessment(
             $id,
             $practitioner,
@@ -240,7 +237,7 @@ final class AssessmentController extends TeacherController
             $told[] = (new ToldCondition($id, $isSided ? $side : null, $isMinor ? $eighteen : null, true === $condition?->isInFreeWords ? array_values($form->get('loads')->getData()) : []))->write();
         }
 
-        return $hasConsent ? [...$told, EventList::GUARDIAN] : $told;
+        return $hasConsent ? [...$told, ToldCondition::GUARDIAN] : $told;
     }
 
     /** @return array<string, string> ids of the poses that somebody may want, by name */

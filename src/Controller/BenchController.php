@@ -14,7 +14,6 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\BenchForm;
 use LucidAscent\App\Form\Data\BenchData;
-use LucidAscent\App\Person\HoldsOn;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\Side;
@@ -38,7 +37,6 @@ final class BenchController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly BenchPreview $preview,
-        private readonly HoldsOn $holds,
         private readonly RecordPain $pain,
         private readonly ReadPerson $person,
         private readonly AssessmentPlan $plan,
@@ -92,7 +90,7 @@ final class BenchController extends TeacherController
         if (null === $body) {
             return $this->bodyFirst($practitioner);
         }
-        $held = [] === $corrected ? self::held($this->holds->now($practitioner), $test) : [];
+        $held = [] === $corrected ? self::held($this->person->holds($practitioner), $test) : [];
         // What was measured before it was held, or before anybody knew, is not thrown away: it is written down, and opens nothing.
         $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value]) || self::isSent($request, $side)));
         $data = [] === $corrected
@@ -191,7 +189,7 @@ final class BenchController extends TeacherController
             $this->addFlash('hint', $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', ['%gentler%' => $data->test->entry['gentler']]));
         }
         if (null !== $assessment && !$isCorrection) {
-            $next = $this->plan->next($assessment, $this->records->testsOf($assessment), $this->holds->now($practitioner), $this->person->now($practitioner));
+            $next = $this->plan->next($assessment, $this->records->testsOf($assessment), $this->person->holds($practitioner), $this->person->now($practitioner));
 
             return null === $next
                 ? $this->redirectToRoute('assessment', ['id' => $practitioner->id, 'assessment' => $assessment->id])

@@ -15,6 +15,7 @@ use LucidAscent\App\Person\RouteMap;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Person\WhatIf;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Readiness\Asymmetry;
@@ -136,7 +137,7 @@ final class PoseController extends TeacherController
         $now = $this->clock->now();
         [$from, $to] = [$this->endOf((string) $request->query->get('from')), $this->endOf((string) $request->query->get('to'))];
         $isToday = null === $to;
-        $from ??= isset($kept[0]) ? $practitioner->teacher->local($kept[0]->at) : $now->modify('-28 days');
+        $from ??= isset($kept[0]) ? $practitioner->teacher->local($kept[0]->at) : $now->sub(new \DateInterval('P'.Cycle::DAYS.'D'));
         $to ??= $now;
 
         return $this->render('reading/compare.html.twig', [

@@ -18,7 +18,7 @@ use LucidAscent\App\Form\Data\BodyData;
 use LucidAscent\App\Form\PractitionerForm;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\Due;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\TestHistory;
@@ -63,7 +63,7 @@ final class PractitionerController extends TeacherController
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
     #[CachedPage(['all'])]
-    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, ReadPerson $person, HoldsOn $holds, Wanted $wanted, Due $due, TestHistory $tests): Response
+    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, ReadPerson $person, Wanted $wanted, Due $due, TestHistory $tests): Response
     {
         $practitioner = $this->practitioner($id);
         $most = null === $request->query->get('all') ? self::MOST : self::ALL;
@@ -71,7 +71,7 @@ final class PractitionerController extends TeacherController
         $assessments = $this->records->assessments($practitioner);
         $decisions = $this->records->allDecisions($practitioner);
         $poses = $person->now($practitioner);
-        $held = $poses->person->holds ?? $holds->now($practitioner);
+        $held = $poses->person->holds ?? $person->holds($practitioner);
         $wants = $wanted->of($practitioner);
         $slips = $this->slips($held);
         $request->attributes->set(CachedPage::UNTIL, [] === $slips ? null : min(array_map(EnteredByMistake::until(...), $slips)));
@@ -125,11 +125,11 @@ final class PractitionerController extends TeacherController
 
     /** A word in writing that lifts what it names; who may give it is for the judge of holds to say. */
     #[Route('/practitioners/{id}/clearance', 'clearance', methods: ['GET', 'POST'])]
-    public function clearance(string $id, Request $request, HoldsOn $holds): Response
+    public function clearance(string $id, Request $request, ReadPerson $person): Response
     {
         $practitioner = $this->practitioner($id);
         $now = $this->clock->now();
-        $active = $holds->now($practitioner)->active;
+        $active = $person->holds($practitioner)->active;
         $liftable = array_values(array_filter($active, static fn (Hold $hold): bool => null !== $hold->word));
         $form = $this->createForm(ClearanceForm::class, options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $this->today()])->handleRequest($request);
         if ($form->isSubmitted() && [] === $liftable) {
@@ -148,7 +148,7 @@ final class PractitionerController extends TeacherController
                 (bool) $form->get('asked')->getData(),
                 array_values($form->get('names')->getData()),
             );
-            $after = Holds::of([...$holds->entries($practitioner, $now), HoldsOn::clearance($clearance)], $now);
+            $after = $person->holds($practitioner, PersonHistory::clearance($clearance));
             $still = array_filter($after->active, static fn (Hold $hold): bool => in_array($hold->id(), $clearance->names, true));
             foreach ($still as $hold) {
                 $form->get('names')->addError(new FormError($this->whyNot($hold)));
@@ -165,7 +165,7 @@ final class PractitionerController extends TeacherController
 
     /** A slip of the pen, taken back by whoever made it, within a day and with a reason. */
     #[Route('/practitioners/{id}/mistake', 'mistake', methods: ['POST'])]
-    public function mistake(string $id, Request $request, HoldsOn $holds): Response
+    public function mistake(string $id, Request $request, ReadPerson $person): Response
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::MISTAKE, $request);
@@ -173,10 +173,10 @@ final class PractitionerController extends TeacherController
         $why = trim($request->request->getString('why'));
         $now = $this->clock->now();
         $mistake = new Mistake(Uuid::v7(), $practitioner, $this->teacher(), $now, mb_substr($names, 0, 120), mb_substr($why, 0, 2000));
-        $after = Holds::of([...$holds->entries($practitioner, $now), HoldsOn::mistake($mistake)], $now);
+        $after = $person->holds($practitioner, PersonHistory::mistake($mistake));
         if ('' === $why) {
             $this->addFlash('hint', 'Nothing was taken back: say why it was a slip.');
-        } elseif (null === $holds->now($practitioner)->find($names) || null !== $after->find($names)) {
+        } elseif (null === $person->holds($practitioner)->find($names) || null !== $after->find($names)) {
             $this->addFlash('hint', 'Nothing was taken back. Only whoever entered it may, and within a day; after that a clearance lifts it.');
         } else {
             $this->records->add($mistake);

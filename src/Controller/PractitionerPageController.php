@@ -11,7 +11,7 @@ use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Log\SessionLogs;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Plan\PlannedRungs;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
@@ -43,7 +43,7 @@ final class PractitionerPageController extends AbstractController
         private readonly Records $records,
         private readonly AccessRecords $own,
         private readonly PractitionerPages $pages,
-        private readonly HoldsOn $holds,
+        private readonly ReadPerson $person,
         private readonly RecordPain $pain,
         private readonly ClockInterface $clock,
     ) {
@@ -127,7 +127,7 @@ final class PractitionerPageController extends AbstractController
             'practitioner' => $practitioner,
             'isSaid' => $request->isMethod('POST') && $pain->isFelt(),
             'isNothing' => $request->isMethod('POST') && !$pain->isFelt(),
-            'holds' => $this->holds->now($practitioner)->active,
+            'holds' => $this->person->holds($practitioner)->active,
             'token' => $this->door->token($request),
         ] + $this->device($request));
     }

@@ -8,7 +8,6 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
-use LucidAscent\App\Person\HoldsOn;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Plan\HeldBack;
@@ -59,11 +58,11 @@ final class PrintController extends TeacherController
     /** For a clinician: what was measured and said, what was stopped, and the question. No diagnosis. */
     #[Route('/practitioners/{id}/referral', 'referral_note', methods: ['GET'])]
     #[CachedPage]
-    public function referral(string $id, HoldsOn $holds): Response
+    public function referral(string $id): Response
     {
         $practitioner = $this->practitioner($id);
         $poses = $this->person->now($practitioner);
-        $pains = $holds->pains($practitioner);
+        $pains = $this->person->pains($practitioner);
         usort($pains, static fn (PainTold $a, PainTold $b): int => $b->on <=> $a->on);
         $read = [];
         foreach (null === $poses ? [] : Ability::cases() as $ability) {
@@ -74,7 +73,7 @@ final class PrintController extends TeacherController
 
         return $this->render('print/referral.html.twig', [
             'practitioner' => $practitioner,
-            'holds' => $poses->person->holds->active ?? $holds->now($practitioner)->active,
+            'holds' => $poses->person->holds->active ?? $this->person->holds($practitioner)->active,
             'pains' => array_slice($pains, 0, self::PAINS),
             'read' => array_filter($read, static fn (array $sides): bool => [] !== array_filter($sides)),
         ]);

@@ -12,7 +12,7 @@ use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Form\QuickScreenForm;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\InvalidValue;
@@ -20,7 +20,6 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
-use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Readiness\May;
@@ -42,7 +41,7 @@ final class QuickScreenController extends TeacherController
 {
     public function __construct(
         private readonly Catalogue $catalogue,
-        private readonly HoldsOn $holds,
+        private readonly PersonHistory $history,
         private readonly ReadPerson $person,
         private readonly RecordPain $pain,
     ) {
@@ -66,7 +65,7 @@ final class QuickScreenController extends TeacherController
     {
         $rows = [];
         foreach ($this->queue($request) as $practitioner) {
-            $rows[] = ['practitioner' => $practitioner, 'poses' => $this->person->now($practitioner), 'holds' => $this->holds->now($practitioner)->active];
+            $rows[] = ['practitioner' => $practitioner, 'poses' => $this->person->now($practitioner), 'holds' => $this->person->holds($practitioner)->active];
         }
 
         return $this->render('screen/done.html.twig', ['rows' => $rows]);
@@ -102,7 +101,7 @@ final class QuickScreenController extends TeacherController
                 : $this->redirectToRoute('screen_person', ['id' => $next, 'people' => $people]);
         }
 
-        return $this->render('screen/person.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'queue' => $queue, 'told' => $this->holds->now($practitioner)->told()]);
+        return $this->render('screen/person.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'queue' => $queue, 'told' => $this->person->holds($practitioner)->told()]);
     }
 
     /** @return list<Practitioner> in the order of the class list */
@@ -116,7 +115,7 @@ final class QuickScreenController extends TeacherController
     {
         $proportions = $this->proportions($form, $body);
         $now = $this->clock->now();
-        $holds = Holds::of([...$this->holds->entries($practitioner, $now), ...$this->holds->ofAssessment($this->told($practitioner, $form, $now), $now)], $now);
+        $holds = $this->person->holds($practitioner, ...$this->history->ofAssessment($this->told($practitioner, $form, $now)));
         foreach ($this->trials($form) as [$test, $side, $trial, $fields]) {
             $missing = array_keys($trial, null, true);
             if ([] !== $missing) {
@@ -150,7 +149,7 @@ final class QuickScreenController extends TeacherController
         // A dated one may be a new one of its kind: its time begins anew.
         $dated = array_keys(array_filter($this->catalogue->conditions(), static fn (Condition $condition): bool => null !== $condition->months));
 
-        return array_values(array_diff($yes, array_diff($this->holds->now($practitioner)->toldIds(), $dated)));
+        return array_values(array_diff($yes, array_diff($this->person->holds($practitioner)->toldIds(), $dated)));
     }
 
     private function proportions(FormInterface $form, ?BodyMeasures $body): Proportions

@@ -10,7 +10,6 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Log\PainTable;
 use LucidAscent\App\Log\SessionLogs;
-use LucidAscent\App\Person\HoldsOn;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\HeldBack;
 use LucidAscent\App\Plan\ItemText;
@@ -129,7 +128,7 @@ final class SessionController extends TeacherController
     }
 
     #[Route('/practitioners/{id}/checks/{check}/referral', 'referral', methods: ['GET'])]
-    public function referral(string $id, string $check, HoldsOn $holds): Response
+    public function referral(string $id, string $check): Response
     {
         $practitioner = $this->practitioner($id);
         $record = $this->records->check($practitioner, $check);
@@ -140,7 +139,7 @@ final class SessionController extends TeacherController
             'check' => $record,
             'ladder' => $ladder,
             'rung' => $ladder->has($record->rung) ? $ladder->rung($record->rung)->name : $record->rung,
-            'holds' => $holds->now($practitioner)->active,
+            'holds' => $this->person->holds($practitioner)->active,
         ]);
     }
 }

@@ -16,7 +16,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordOutcome;
 use LucidAscent\Core\Body\Side;
@@ -122,7 +122,7 @@ final readonly class LoadPeople
         $this->em->persist($said);
         if (null !== $lifted) {
             $then = $this->ago($lifted);
-            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', ClearanceAuthority::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [HoldsOn::idOf($said)]));
+            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', ClearanceAuthority::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [PersonHistory::idOf($said)]));
         }
     }
 

@@ -38,7 +38,8 @@ final readonly class AssessAnswer
      */
     public function of(Fields $document): array
     {
-        [$poses, $wanted, $unread] = RecordKinds::FORMAT === $document->raw('format') ? $this->recorded->read($document) : $this->person->read($document);
+        $read = RecordKinds::FORMAT === $document->raw('format') ? $this->recorded->read($document) : $this->person->read($document);
+        [$poses, $wanted, $unread] = [$read->poses, $read->wanted, $read->unread];
 
         return $this->answer($poses, $wanted) + ['unread' => $unread];
     }

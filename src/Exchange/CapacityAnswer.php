@@ -9,7 +9,9 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\MeasuredCapacity;
+use LucidAscent\Core\Testing\ReadTests;
 use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Core\Testing\ToolErrors;
 
 /** What a person's tests come to, in the JSON shape that the command line and the pages share. */
 final class CapacityAnswer
@@ -27,8 +29,9 @@ final class CapacityAnswer
         $today = $document->has('on') ? Day::of('on', $document->text('on')) : null;
         $tests = TestList::of($document->list('tests'), $proportions, $definitions, $today);
         $answer = [];
+        $evidence = ReadTests::series($definitions, $tests->taken, $proportions, ToolErrors::usual());
         foreach (Side::cases() as $side) {
-            $answer[$side->value] = (object) self::side(Capacities::of($tests->evidence[$side->value], $proportions->error($side), $today));
+            $answer[$side->value] = (object) self::side(Capacities::of($evidence[$side->value], $proportions->error($side), $today));
         }
 
         return $answer + ['unread' => $tests->unread];

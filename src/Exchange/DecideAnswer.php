@@ -13,15 +13,19 @@ use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
 use LucidAscent\Core\Caution\Hold;
-use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\History;
+use LucidAscent\Core\History\PractisedUpTo;
+use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
-use LucidAscent\Core\Progression\History;
+use LucidAscent\Core\Progression\LadderPractice;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Testing\ToolErrors;
 
 /** What comes next on a rung, out of its session logs, in the JSON shape that the command line prints. */
 final readonly class DecideAnswer
@@ -42,28 +46,33 @@ final readonly class DecideAnswer
     {
         $ladder = $this->ladder($document->text('posture'));
         $rung = self::known($ladder, $document->text('rung'), 'rung');
+        $side = self::side($document);
         $checks = $pains = $unread = [];
         $today = new \DateTimeImmutable('@0');
         $work = $this->catalogue->rung($ladder->id, $rung)?->work;
         foreach ($document->list('sessions') as $i => $session) {
             $said = PainFields::inUnreadable($session);
             $check = $this->check($session, $said, $ladder, $rung, $today, $unread);
-            $on = $check->on;
-            $checks[serialize($check)] = $check;
-            $today = max($today, $on);
-            foreach ($said as $pain) {
-                $pains[] = new PainTold(Fields::textIn($session, 'id', "sessions[$i]"), $on, $on, $pain, self::side($document), $this->catalogue->rung($ladder->id, $check->rung)->work ?? $work, $ladder->id, $check->rung);
+            $id = Fields::textIn($session, 'id', "sessions[$i]");
+            // A log that is sent twice counts once.
+            $checks[serialize($check)] ??= new CheckMade($id, $check->on, $check->on, '', $ladder->id, $side ?? Side::Left, $check, null, [], $side);
+            $today = max($today, $check->on);
+            foreach (array_slice($said, 1) as $pain) {
+                $pains[] = new PainTold($id, $check->on, $check->on, $pain, $side, $this->catalogue->rung($ladder->id, $check->rung)->work ?? $work, $ladder->id, $check->rung);
             }
         }
         if ([] === $checks) {
             throw InvalidValue::because('sessions', 'are none: a decision rests on what was practised.');
         }
-        [$entries, $unreadEvents] = $this->events->of($document, $today);
-        $holds = Holds::of([...$pains, ...$entries], $today);
+        $checks = array_values($checks);
+        [$events, $unreadEvents] = $this->events->of($document, $today);
+        $history = new History([...$checks, ...$pains, ...$events], ToolErrors::usual());
+        $holds = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->holds($history, $today);
         $next = State::tryFrom($document->text('next', State::Unknown->value)) ?? throw InvalidValue::because('next', 'is open, near, unknown, first, short or held.');
+        $sides = null === $side ? Side::cases() : [$side];
         $heldBy = [];
-        foreach (null === self::side($document) ? Side::cases() : [self::side($document)] as $side) {
-            foreach ($holds->on($work ?? new Work([]), $side) as $hold) {
+        foreach ($sides as $one) {
+            foreach ($holds->on($work ?? new Work([]), $one) as $hold) {
                 $heldBy[spl_object_id($hold)] = $hold;
             }
         }
@@ -71,7 +80,10 @@ final readonly class DecideAnswer
         if (State::Held === $next && [] === $heldBy) {
             $heldBy[] = new Hold(new StopDecided('next', $today, $today, null, false), Condition::everything('held', 'What comes next is held'), null, ClearanceAuthority::Clinician);
         }
-        $history = new History($ladder, self::since($holds, array_values($checks), $ladder->id), $next->isInReach(), false, $heldBy);
+        usort($checks, static fn (CheckMade $a, CheckMade $b): int => $a->on <=> $b->on);
+        $last = array_pop($checks);
+        $practised = PractisedUpTo::check($last, $checks, $holds, $this->catalogue->rung($ladder->id, $last->check->rung)->work ?? new Work([]), $sides);
+        $history = new LadderPractice($ladder, $practised, $next->isInReach(), false, $heldBy);
         $proposal = Decide::proposal($history);
 
         return [
@@ -120,25 +132,6 @@ final readonly class DecideAnswer
     private static function side(Fields $document): ?Side
     {
         return Side::tryFrom($document->text('side', ''));
-    }
-
-    /**
-     * What came before a stop was lifted does not count towards moving on.
-     *
-     * @param non-empty-list<ReadinessCheck> $checks
-     *
-     * @return non-empty-list<ReadinessCheck>
-     */
-    private static function since(Holds $holds, array $checks, string $ladder): array
-    {
-        $latest = null;
-        foreach ($holds->cleared as $hold) {
-            $latest = $hold->posture === $ladder || '' === $hold->posture ? max($latest, $hold->cleared?->on) : $latest;
-        }
-        $checks = ReadinessCheck::worstOfEachDay($checks);
-        $kept = array_values(array_filter($checks, static fn (ReadinessCheck $check): bool => null === $latest || $check->on > $latest));
-
-        return [] === $kept ? [$checks[count($checks) - 1]] : $kept;
     }
 
     private function ladder(string $posture): Ladder

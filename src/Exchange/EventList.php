@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Person\ToldCondition;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
@@ -20,8 +21,6 @@ use LucidAscent\Core\Caution\Pain;
 /** Conditions and events of a document, as the judge of holds takes them; one that cannot be read spoils no other, and what it says of pain holds. */
 final readonly class EventList
 {
-    public const GUARDIAN = 'guardian-consent';
-
     /** Parts of a document that are read; pain that is said under any other key holds all the same. */
     private const PARTS = ['on', 'body', 'tests', 'wanted', 'conditions', 'events', 'seen', 'gates', 'school', 'schools', 'schoolByDay', 'equipment', 'pinned', 'forbidden', 'weeks', 'days', 'sportDays', 'sequence', 'goal', 'minutes', 'props', 'sessions', 'posture', 'rung', 'next', 'side'];
 
@@ -51,7 +50,7 @@ final readonly class EventList
     {
         $entries = $unread = [];
         $conditions = $document->has('conditions') ? $document->list('conditions') : [];
-        $hasConsent = in_array(self::GUARDIAN, PersonDocument::ids($document, 'conditions'), true);
+        $hasConsent = in_array(ToldCondition::GUARDIAN, PersonDocument::ids($document, 'conditions'), true);
         foreach ($conditions as $raw) {
             $this->condition($raw, $today, $hasConsent, $entries, $unread);
         }
@@ -143,7 +142,7 @@ final readonly class EventList
     {
         $given = is_array($raw) && is_string($raw['id'] ?? null) ? $raw : ['id' => is_string($raw) ? $raw : (string) json_encode($raw)];
         $id = $given['id'];
-        if (self::GUARDIAN === $id) {
+        if (ToldCondition::GUARDIAN === $id) {
             return;
         }
         $name = Fields::textIn($given, 'name', "condition:$id");

@@ -12,9 +12,8 @@ use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Plan\PracticeRung;
-use LucidAscent\Core\Practice\ReadinessCheck;
-use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\History\LoggedItem;
+use LucidAscent\Core\History\ProvedByLog;
 
 /**
  * Logs of sessions out of a document: {"on", "soreAtNight", "items": [{"posture", "rung", "side", "holdReached", "evenBreath",
@@ -24,18 +23,16 @@ use LucidAscent\Core\Practice\Seen;
 final readonly class LogList
 {
     /**
-     * @param array<string, list<ReadinessCheck>> $checks by posture and side: "half-lotus left"
-     * @param list<Seen> $seen
-     * @param list<Entry> $entries what the judge of holds has to know
+     * @param list<Entry> $entries
      * @param list<array<string, string>> $unread
      */
-    private function __construct(public array $checks, public array $seen, public array $entries, public array $unread)
+    private function __construct(public array $entries, public array $unread)
     {
     }
 
     public static function of(mixed $sessions, Catalogue $catalogue, \DateTimeImmutable $today): self
     {
-        $checks = $seen = $entries = $unread = [];
+        $entries = $unread = [];
         foreach (match (true) {
             null === $sessions => [],
             is_array($sessions) && array_is_list($sessions) => $sessions,
@@ -43,65 +40,67 @@ final readonly class LogList
         } as $i => $session) {
             $id = Fields::textIn($session, 'id', "sessions[$i]");
             $on = self::day($session, $today);
+            $at = min($on, $today);
             $hasItems = is_array($session) && is_array($session['items'] ?? null);
-            $items = $hasItems ? $session['items'] : [$session];
             $isSore = is_array($session) && true === ($session['soreAtNight'] ?? false);
-            foreach ($items as $j => $item) {
-                $said = PainFields::inUnreadable($item);
-                [$posture, $rung] = [Fields::textIn($item, 'posture'), Fields::textIn($item, 'rung')];
-                $sides = self::sides($item, $session);
+            $pains = static fn (mixed $said, mixed $of, string $posture, string $rung): array => self::pains($id, $at, $on, PainFields::inUnreadable($said), self::sides($of, $session), $catalogue, $posture, $rung);
+            $read = [];
+            foreach ($hasItems ? $session['items'] : [$session] as $j => $item) {
                 try {
                     Day::of('on', Fields::textIn($session, 'on', CalendarDay::of($today)));
                     $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
-                    $fields = Fields::of($item, $hasItems ? "sessions[$i].items[$j]" : "sessions[$i]");
-                    // What is repeated, and a form beside a rung, proves no rung.
-                    $shape = PracticeRung::named("$posture/$rung", $catalogue->practice());
-                    if ($fields->has('drill') || '' !== ($shape->purpose ?? '')) {
-                        continue;
-                    }
-                    $heights = [];
-                    foreach ($fields->has('values') ? $fields->object('values')->names() : [] as $name) {
-                        $heights[$name] = $fields->object('values')->number($name);
-                    }
-                    foreach (self::read($fields, $catalogue, $on, $isSore, $said) as [$side, $check]) {
-                        $checks["$posture $side->value"][] = $check;
-                        $seen[] = Seen::ofCheck($posture, $side, $check, $heights);
-                    }
+                    $read[] = self::item(Fields::of($item, $hasItems ? "sessions[$i].items[$j]" : "sessions[$i]"), $catalogue, PainFields::inUnreadable($item), self::sides($item, $session));
+                    $isSore = $isSore || (is_array($item) && true === ($item['soreAtNight'] ?? false));
                 } catch (InvalidValue $e) {
+                    $said = PainFields::inUnreadable($item);
                     $unread[] = ['session' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.')];
-                } finally {
-                    array_push($entries, ...self::pains($id, $said, $sides, $on, $today, $catalogue, $posture, $rung));
+                    array_push($entries, ...$pains($item, $item, Fields::textIn($item, 'posture'), Fields::textIn($item, 'rung')));
                 }
             }
+            // Nobody says when it was written down: its day is all that is known.
+            array_push($entries, ...ProvedByLog::of($id, $at, $on, '', $read, $catalogue->postures(), $isSore, null)->entries());
             if ($isSore) {
-                $entries[] = new ConditionTold($id, min($on, $today), $on, $catalogue->condition('sore-today', false));
+                $entries[] = new ConditionTold($id, $at, $on, $catalogue->condition('sore-today', false));
             }
             // What is said of a session and of none of its items.
-            array_push($entries, ...self::pains($id, $hasItems ? PainFields::inUnreadable(array_diff_key($session, ['items' => 0])) : [], self::sides($session, []), $on, $today, $catalogue, '', ''));
+            array_push($entries, ...$hasItems ? $pains(array_diff_key($session, ['items' => 0]), [], '', '') : []);
         }
 
-        return new self($checks, array_values(array_filter($seen)), $entries, $unread);
+        return new self($entries, $unread);
     }
 
     /**
      * @param list<Pain> $said
-     *
-     * @return list<array{Side, ReadinessCheck}>
+     * @param list<Side|null> $sides the item's, or its session's
      *
      * @throws InvalidValue
      */
-    private static function read(Fields $fields, Catalogue $catalogue, \DateTimeImmutable $on, bool $isSore, array $said): array
+    private static function item(Fields $fields, Catalogue $catalogue, array $said, array $sides): LoggedItem
     {
-        [$posture, $rung] = [$fields->text('posture'), $fields->text('rung')];
-        null !== $catalogue->rung($posture, $rung) || throw InvalidValue::because('rung', sprintf('There is no rung "%s" of "%s".', $rung, $posture));
+        $isRepeated = $fields->has('drill');
+        [$posture, $shape] = $isRepeated ? [$fields->text('posture', ''), $fields->text('rung', '')] : [$fields->text('posture'), $fields->text('rung')];
+        $isRepeated || isset(($catalogue->postures()[$posture] ?? null)?->shapes()[$shape]) || throw InvalidValue::because('rung', sprintf('There is no rung "%s" of "%s".', $shape, $posture));
+        $heights = [];
+        foreach ($fields->has('values') ? $fields->object('values')->names() : [] as $name) {
+            $heights[$name] = $fields->object('values')->number($name);
+        }
         $isClean = $fields->flag('clean');
-        $sides = match ($fields->text('side', 'both')) {
-            'both' => Side::cases(),
-            default => [Side::tryFrom($fields->text('side')) ?? throw InvalidValue::because('side', 'must be left, right or both.')],
-        };
-        $check = new ReadinessCheck($rung, $on, $fields->has('holdReached') ? $fields->flag('holdReached') : $isClean, $fields->has('evenBreath') ? $fields->flag('evenBreath') : $isClean, $said[0] ?? Pain::none(), $fields->texts('compensations'), $isSore || $fields->flag('soreAtNight'));
+        in_array($fields->text('side', 'both'), ['both', 'left', 'right'], true) || throw InvalidValue::because('side', 'must be left, right or both.');
+        // Where nobody says which, it was both; what hurt is of nobody's side all the same.
+        $of = array_values(array_filter($sides));
 
-        return array_map(static fn (Side $side): array => [$side, $check], $sides);
+        return new LoggedItem(
+            $posture,
+            $shape,
+            [] === $of ? Side::cases() : $of,
+            $isRepeated,
+            $fields->has('holdReached') ? $fields->flag('holdReached') : $isClean,
+            $fields->has('evenBreath') ? $fields->flag('evenBreath') : $isClean,
+            $fields->texts('compensations'),
+            $said,
+            $heights,
+            [] !== $of,
+        );
     }
 
     /**
@@ -110,12 +109,12 @@ final readonly class LogList
      *
      * @return list<PainTold>
      */
-    private static function pains(string $id, array $said, array $sides, \DateTimeImmutable $on, \DateTimeImmutable $today, Catalogue $catalogue, string $posture, string $rung): array
+    private static function pains(string $id, \DateTimeImmutable $at, \DateTimeImmutable $on, array $said, array $sides, Catalogue $catalogue, string $posture, string $rung): array
     {
         $pains = [];
         foreach ($said as $pain) {
             foreach ($sides as $side) {
-                $pains[] = new PainTold($id, min($on, $today), $on, $pain, $side, $catalogue->rung($posture, $rung)?->work, $posture, $rung);
+                $pains[] = new PainTold($id, $at, $on, $pain, $side, $catalogue->rung($posture, $rung)?->work, $posture, $rung);
             }
         }
 

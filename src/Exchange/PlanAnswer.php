@@ -37,7 +37,8 @@ final readonly class PlanAnswer
      */
     public function of(Fields $document): array
     {
-        [$poses, $wanted, $unread] = $this->person->read($document);
+        $read = $this->person->read($document);
+        [$poses, $wanted, $unread] = [$read->poses, $read->wanted, $read->unread];
         $plan = $this->plan($poses, $wanted, self::request($document, $poses->person->on), $document->has('school') ? $document->text('school') : null, self::schools($document));
 
         foreach (['pinned', 'forbidden', 'sequence'] as $name) {

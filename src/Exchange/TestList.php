@@ -9,9 +9,8 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\History\Entry\TestTaken;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\Readiness\Observed;
-use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
@@ -20,22 +19,18 @@ use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
 use LucidAscent\Core\Testing\UnreadableTest;
 
-/** The tests of one person out of JSON, and what they show by side; one that cannot be read spoils no other. */
+/** The tests of one person out of JSON, as entries of a history; one that cannot be read spoils no other. */
 final class TestList
 {
     /** Beside a trial's readings stands how the person sat. */
     private const SITTING = ['seat', 'pelvicTilt'];
 
-    /** @var array{left: list<Evidence>, right: list<Evidence>} */
-    public array $evidence = ['left' => [], 'right' => []];
     /** @var list<array<string, string>> */
     public array $unread = [];
-    /** @var list<array{TestDefinition, TakenTest}> those that could be read */
+    /** @var list<TakenTest> those that could be read */
     public array $taken = [];
-    /** @var list<PainTold> what was said of pain, in those that could not be read as well */
-    public array $pains = [];
-    /** @var list<Observed> what was watched, and answered with yes or no */
-    public array $observed = [];
+    /** @var list<TestTaken|PainTold> those, and what was said of pain, in those that could not be read as well */
+    public array $entries = [];
 
     /**
      * @param array<string, TestDefinition> $definitions by id
@@ -67,24 +62,25 @@ final class TestList
         $side = is_array($test) && is_string($test['side'] ?? null) ? $test['side'] : null;
         $said = ['test' => $name] + (null === $side ? [] : ['side' => $side]);
         $definition = $this->definitions[$name] ?? null;
+        $id = Fields::textIn($test, 'id', "tests[$i]");
         $pains = is_array($test) ? PainFields::everywhere($test) : PainFields::inUnreadable($test);
         $on = is_array($test) && is_string($test['on'] ?? null) ? self::dayOr($test['on'], $this->today) : $this->today;
         foreach ($pains as $pain) {
             foreach (self::painSides($side, $definition) as $one) {
-                $this->pains[] = new PainTold(Fields::textIn($test, 'id', "tests[$i]"), min($on, $this->today), $on, $pain, $one, $definition?->work);
+                $this->entries[] = new PainTold($id, min($on, $this->today), $on, $pain, $one, $definition?->work);
             }
         }
         $pain = $pains[0] ?? Pain::none();
         try {
             $fields = Fields::of($test, 'test');
             $definition ??= throw UnreadableTest::unknown($fields->text('test'));
-            foreach ($this->read($fields, $definition, $pain) as $taken) {
-                $this->watch($definition, $taken);
-                $shown = $definition->formula->is(Formula::OBSERVATION) && !$definition->isMeasured() && ($this->isWatched($definition) || isset($definition->measured['kneeHeight']))
-                    ? []
-                    : ReadTest::evidence($definition, $taken, $this->proportions->body($taken->side), ToolErrors::usual());
-                array_push($this->evidence[$taken->side->value], ...$shown);
-                $this->taken[] = [$definition, $taken];
+            foreach ($this->read($fields, $definition, $pain, $id) as $taken) {
+                if (!$definition->formula->is(Formula::OBSERVATION) || (!$definition->isWatched() && !isset($definition->measured['kneeHeight']))) {
+                    // Whoever cannot be read says so now.
+                    ReadTest::evidence($definition, $taken, $this->proportions->body($taken->side), ToolErrors::usual());
+                }
+                $this->taken[] = $taken;
+                $this->entries[] = new TestTaken($id, min($on, $this->today), $on, '', $id, $taken);
                 if (!$taken->isClean()) {
                     $this->unread[] = ['test' => $name, 'side' => $taken->side->value, 'code' => [] === $taken->compensations ? 'painful' : 'compensated', 'because' => 'It was kept, and proves nothing: take a clean one.'];
                 }
@@ -102,7 +98,7 @@ final class TestList
      * @throws InvalidValue
      * @throws UnreadableTest
      */
-    private function read(Fields $test, TestDefinition $definition, Pain $pain): array
+    private function read(Fields $test, TestDefinition $definition, Pain $pain, string $id): array
     {
         [$trials, $sitting] = self::trials($test);
         $on = $test->has('on') ? Day::of('on', $test->text('on')) : ($this->hasDay ? $this->today : null);
@@ -121,22 +117,8 @@ final class TestList
             $sitting,
             $test->has('resting') ? $test->flag('resting') : null,
             isWarm: $test->has('warm') ? $test->flag('warm') : null,
+            id: "$id $side->value",
         ), self::sides($test, $definition));
-    }
-
-    /** A yes or no that some gate may ask for. */
-    private function watch(TestDefinition $definition, TakenTest $taken): void
-    {
-        if ($this->isWatched($definition)) {
-            $name = (string) array_key_first($definition->measured);
-            $isMet = $taken->isClean() && $taken->has($name) && min($taken->measure($name)->trials) > 0.0;
-            $this->observed[] = new Observed($definition->id, $taken->side, $isMet, $taken->on ?? $this->today);
-        }
-    }
-
-    private function isWatched(TestDefinition $definition): bool
-    {
-        return $definition->formula->is(Formula::OBSERVATION) && 'yes or no' === (array_values($definition->measured)[0] ?? '');
     }
 
     /** @return list<Side> */

@@ -19,9 +19,11 @@ use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;
+use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\History\LoggedItem;
+use LucidAscent\Core\History\ProvedByLog;
 use LucidAscent\Core\Plan\PracticeRung;
-use LucidAscent\Core\Practice\ReadinessCheck;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -98,52 +100,54 @@ final readonly class SessionLogs
         $on = $this->on($log);
         $now = $this->clock->now();
         $soreAtNight = $log->flag('soreAtNight');
-        /** @var array<string, array{string, Side, ReadinessCheck}> $checks */
-        $checks = [];
-        $kept = $pains = $inChecks = [];
-        foreach ($log->objects('items') as $i => $item) {
-            [$posture, $rung, $side] = [$item->text('posture'), $item->text('rung'), $item->text('side')];
-            $shape = PracticeRung::named("$posture/$rung", $this->catalogue->practice());
-            if (null === $shape) {
-                throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $rung, $posture));
-            }
-            $said = PainFields::everywhere($log->list('items')[$i]);
-            $pain = $said[0] ?? Pain::none();
-            $values = ['holdReached' => $item->flag('holdReached'), 'evenBreath' => $item->flag('evenBreath'), 'compensations' => $item->texts('compensations')];
-            $drill = $item->text('drill', '');
-            if ('' !== $drill && !isset($this->catalogue->drills()[$drill])) {
-                throw InvalidValue::because('items', sprintf('name no drill "%s".', $drill));
-            }
-            $kept[] = ('' === $drill ? [] : ['drill' => $drill]) + ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value], 'propsUsed' => $item->flag('propsUsed'), 'note' => mb_substr($item->text('note', ''), 0, 500)] + $values;
-            foreach ('both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')] as $one) {
-                // What is repeated, a form beside a rung and what nobody planned prove no rung; what hurt in it counts all the same.
-                if ('' !== $drill || '' !== $shape->purpose || false === $planned?->has($posture, $rung, $one)) {
-                    array_push($pains, ...array_map(static fn (Pain $pain): array => [$pain, $one, $posture, $rung], $said));
-                    continue;
-                }
-                $check = new ReadinessCheck($rung, $on, $values['holdReached'], $values['evenBreath'], $pain, $values['compensations'], $soreAtNight, $now);
-                foreach (array_slice($said, 1) as $more) {
-                    $pains[] = [$more, $one, $posture, $rung];
-                }
-                // A posture that was worked on twice on one side is one check, the worse of the two; what hurt counts both times.
-                $key = "$posture $rung $one->value";
-                $other = $checks[$key][2] ?? null;
-                $worse = null === $other ? $check : ReadinessCheck::worstOfEachDay([$other, $check])[0];
-                $milder = $worse === $check ? $other : $check;
-                if (null !== $milder && $milder->pain->isFelt()) {
-                    $pains[] = [$milder->pain, $one, $posture, $rung];
-                }
-                $checks[$key] = [$posture, $one, $worse];
-            }
+        $kept = $items = [];
+        foreach ($log->objects('items') as $i => $fields) {
+            $items[] = $item = $this->item($fields, PainFields::everywhere($log->list('items')[$i]));
+            $drill = $fields->text('drill', '');
+            $pain = $item->pains[0] ?? Pain::none();
+            $kept[] = ('' === $drill ? [] : ['drill' => $drill]) + [
+                'posture' => $item->posture,
+                'rung' => $item->shape,
+                'side' => $fields->text('side'),
+                'pain' => ['level' => $pain->level, 'where' => $pain->place->value, 'kind' => $pain->kind->value],
+                'propsUsed' => $fields->flag('propsUsed'),
+                'note' => mb_substr($fields->text('note', ''), 0, 500),
+                'holdReached' => $item->holdReached,
+                'evenBreath' => $item->evenBreath,
+                'compensations' => $item->compensations,
+            ];
         }
+        $proved = ProvedByLog::of((string) $entry, $now, $on, (string) $by->id, $items, $this->catalogue->postures(), $soreAtNight, $now, null === $planned ? null : $planned->has(...));
+        $pains = array_map(static fn (PainTold $told): array => [$told->pain, $told->side, $told->posture, $told->rung], $proved->pains);
         array_push($pains, ...self::said($log));
         $records = [new SessionLog($entry, $practitioner, $by, $plan, $on, $now, $kept, $log->optionalNumber('before'), $log->optionalNumber('after'), mb_substr($log->text('note', ''), 0, 2000))];
-        foreach ($checks as [$posture, $side, $check]) {
-            $inChecks[] = [$check->pain, $side, $posture, $check->rung];
-            $records[] = new RungCheck(Uuid::v7(), $practitioner, $by, $posture, $side, $check->rung, $on, $now, null, $check->holdReached, $check->evenBreath, $check->pain->level, $check->pain->place, $check->pain->kind, $check->compensations, $soreAtNight, '');
+        $inChecks = [];
+        foreach ($proved->checks as $made) {
+            $check = $made->check;
+            $inChecks[] = [$check->pain, $made->side, $made->posture, $check->rung];
+            $records[] = new RungCheck(Uuid::v7(), $practitioner, $by, $made->posture, $made->side, $check->rung, $on, $now, null, $check->holdReached, $check->evenBreath, $check->pain->level, $check->pain->place, $check->pain->kind, $check->compensations, $soreAtNight, '');
         }
 
         return new ReadLog((string) $entry, $on, $records, $pains, $inChecks);
+    }
+
+    /**
+     * @param list<Pain> $pains all that it says of pain
+     *
+     * @throws InvalidValue when it is of no rung, drill or side
+     */
+    private function item(Fields $item, array $pains): LoggedItem
+    {
+        [$posture, $shape, $side, $drill] = [$item->text('posture'), $item->text('rung'), $item->text('side'), $item->text('drill', '')];
+        if (null === PracticeRung::named("$posture/$shape", $this->catalogue->practice())) {
+            throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $shape, $posture));
+        }
+        if ('' !== $drill && !isset($this->catalogue->drills()[$drill])) {
+            throw InvalidValue::because('items', sprintf('name no drill "%s".', $drill));
+        }
+        $sides = 'both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')];
+
+        return new LoggedItem($posture, $shape, $sides, '' !== $drill, $item->flag('holdReached'), $item->flag('evenBreath'), $item->texts('compensations'), $pains);
     }
 
     /** Writes down what no check keeps; of a log that was there already, all that it did not say then. */

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -15,9 +16,7 @@ use Psr\Clock\ClockInterface;
 /** What is due for a person today: a clearance, tests, a session, a check that nobody decided on. */
 final readonly class Due
 {
-    private const RETEST_DAYS = 28;
-
-    public function __construct(private Records $records, private Wanted $wanted, private HoldsOn $holds, private ClockInterface $clock)
+    public function __construct(private Records $records, private Wanted $wanted, private ReadPerson $person, private ClockInterface $clock)
     {
     }
 
@@ -37,10 +36,10 @@ final readonly class Due
 
         return [
             // Whoever was never measured can have been hurt.
-            'held' => ($poses->person->holds ?? $this->holds->now($practitioner))->active,
+            'held' => ($poses->person->holds ?? $this->person->holds($practitioner))->active,
             'measure' => null === $poses,
             'next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses),
-            'retest' => null !== $age && $age >= self::RETEST_DAYS ? $age : null,
+            'retest' => null !== $age && $age >= Cycle::DAYS ? $age : null,
             'session' => $session,
             'plan' => null === $plan ? null : (string) $plan->id,
         ];

@@ -15,7 +15,7 @@ final readonly class Journal
     /** So many tests at most: older ones are on the pages of their own. */
     private const MOST = 2000;
 
-    public function __construct(private Records $records, private TestHistory $tests, private HoldsOn $holds)
+    public function __construct(private Records $records, private TestHistory $tests, private ReadPerson $person)
     {
     }
 
@@ -55,7 +55,7 @@ final readonly class Journal
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             $add(JournalKind::Decision, $decision->at, $decision, $decision->why);
         }
-        foreach ($this->holds->pains($practitioner) as $pain) {
+        foreach ($this->person->pains($practitioner) as $pain) {
             $add(JournalKind::Pain, $pain->at, $pain);
         }
         foreach ($this->records->clearances($practitioner) as $word) {

@@ -43,7 +43,7 @@ final readonly class ProgressPage
         private OutcomeRows $kept,
         private PractisedMinutes $practised,
         private Catalogue $catalogue,
-        private HoldsOn $holds,
+        private ReadPerson $person,
         private ClockInterface $clock,
     ) {
     }
@@ -230,7 +230,7 @@ final readonly class ProgressPage
     /** @return list<array{on: string, place: string, level: int, side: string}> the earliest first */
     private function pains(Practitioner $practitioner): array
     {
-        $pains = array_map(static fn (PainTold $told): array => ['on' => $told->on->format('Y-m-d'), 'place' => $told->pain->place->value, 'level' => $told->pain->level, 'side' => $told->side->value ?? ''], $this->holds->pains($practitioner));
+        $pains = array_map(static fn (PainTold $told): array => ['on' => $told->on->format('Y-m-d'), 'place' => $told->pain->place->value, 'level' => $told->pain->level, 'side' => $told->side->value ?? ''], $this->person->pains($practitioner));
         usort($pains, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
 
         return $pains;

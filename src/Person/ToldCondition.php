@@ -10,6 +10,9 @@ use LucidAscent\Core\Caution\Load;
 /** A condition as an assessment writes it down: "knee-surgery:left", "minor@2027-05-04", "other+twist+prone". */
 final readonly class ToldCondition
 {
+    /** No condition: a parent or guardian has agreed that somebody under age practises. */
+    public const GUARDIAN = 'guardian-consent';
+
     /**
      * @param \DateTimeImmutable|null $until the day on which it ends by itself
      * @param list<Load> $loads what it touches, where it was told in free words

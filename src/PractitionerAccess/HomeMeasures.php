@@ -9,7 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\Records;
@@ -29,7 +29,7 @@ final readonly class HomeMeasures
     private const TRIALS = 2;
     private const MOST_CM = 250.0;
 
-    public function __construct(private Catalogue $catalogue, private Records $records, private AccessRecords $own, private HoldsOn $holds, private RecordPain $pain, private ClockInterface $clock)
+    public function __construct(private Catalogue $catalogue, private Records $records, private AccessRecords $own, private ReadPerson $person, private RecordPain $pain, private ClockInterface $clock)
     {
     }
 
@@ -49,7 +49,7 @@ final readonly class HomeMeasures
     /** @return array<string, array<string, mixed>> as the catalogue has them, by id: allowed, and held on no side */
     public function offered(Practitioner $practitioner): array
     {
-        $holds = $this->holds->now($practitioner);
+        $holds = $this->person->holds($practitioner);
         $offered = [];
         foreach (array_keys(array_intersect_key($this->own->allowed($practitioner), $this->possible())) as $id) {
             $test = $this->catalogue->tests()[$id];

@@ -6,7 +6,6 @@ namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Log\PainTable;
-use LucidAscent\App\Person\HoldsOn;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\OutcomeRows;
@@ -29,7 +28,6 @@ final readonly class PractitionerPages
         private AccessRecords $own,
         private PractitionerWeek $week,
         private ReadPerson $person,
-        private HoldsOn $holds,
         private OutcomeRows $progress,
         private HomeMeasures $measures,
         private UrlGeneratorInterface $addresses,
@@ -46,7 +44,7 @@ final readonly class PractitionerPages
         return [
             'practitioner' => $practitioner,
             'body' => $this->records->body($practitioner)?->proportions(),
-            'holds' => $this->holds->now($practitioner)->active,
+            'holds' => $this->person->holds($practitioner)->active,
             'plan' => $plan,
             'today' => $today,
             'sessions' => $this->week->of($plan, $this->person->now($practitioner), $today),

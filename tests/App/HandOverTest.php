@@ -10,7 +10,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -200,7 +200,7 @@ final class HandOverTest extends AppTestCase
         $this->em()->clear();
         $tests = array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => '2026-01-05' === $test->at->format('Y-m-d') && Side::Left === $test->side);
         self::assertSame([14.5, 14.0], array_map(static fn ($trial): float => (float) $trial->readings['kneeHeight'], array_values($tests)[0]->trials()));
-        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())->active, 'The pain of a line that cannot be read holds.');
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())->active, 'The pain of a line that cannot be read holds.');
         $this->client->request('GET', "$this->home/table");
         $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
         $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);

@@ -12,14 +12,16 @@ use LucidAscent\App\Exchange\TestList;
 use LucidAscent\App\Person\HelpsNow;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
-use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\History;
+use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Snapshot;
+use LucidAscent\Core\Testing\ToolErrors;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 
@@ -88,9 +90,11 @@ final class HelpsNowTest extends KernelTestCase
             $tests[] = ['test' => 'shins-stacked', 'side' => $side, 'trials' => [['kneeHeight' => $stacked + $more, 'ankleHeight' => 10]]];
             $tests[] = ['test' => 'frog', 'side' => $side, 'trials' => [['span' => 78 - $more]]];
         }
-        $read = TestList::of($tests, $proportions, $catalogue->tests(), $on);
+        $read = TestList::of($tests, $proportions, $catalogue->tests(), $on)->entries;
         $pain = new PainTold('pain', $on, $on, new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left);
+        $history = new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$read, ...$hurts ? [$pain] : []], ToolErrors::usual());
+        $person = (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot($history, $on) ?? self::fail();
 
-        return new ReadPoses($catalogue->postures(), new Snapshot($proportions, $read->evidence, Holds::of($hurts ? [$pain] : [], $on), array_column($read->taken, 1), $on), $catalogue->tests());
+        return new ReadPoses($catalogue->postures(), $person, $catalogue->tests());
     }
 }

@@ -15,7 +15,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
@@ -132,8 +132,8 @@ final class JournalTest extends AppTestCase
             $check,
             new Decision(Uuid::v7(), $check, $who, $by, 'pigeon', Side::Left, $at(45), Step::MoveOn, Step::Stay, [], [], 'lying', 'The knee looked tired.', Rules::VERSION),
             $said,
-            new Clearance(Uuid::v7(), $who, $by, $at(30), 'A Physiotherapist', ClearanceAuthority::Clinician, $at(30), 'Everything again.', true, [HoldsOn::idOf($said)]),
-            new Mistake(Uuid::v7(), $who, $by, $at(20), HoldsOn::idOf($said), 'It was the other person.'),
+            new Clearance(Uuid::v7(), $who, $by, $at(30), 'A Physiotherapist', ClearanceAuthority::Clinician, $at(30), 'Everything again.', true, [PersonHistory::idOf($said)]),
+            new Mistake(Uuid::v7(), $who, $by, $at(20), PersonHistory::idOf($said), 'It was the other person.'),
         ] as $record) {
             $this->em()->persist($record);
         }

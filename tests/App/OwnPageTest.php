@@ -14,7 +14,8 @@ use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -137,7 +138,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSelectorTextContains('.caution', 'holds from now on');
         $this->client->request('GET', '/own');
         self::assertLessThan($before, $this->client->getCrawler()->filter('.own-figures figure')->count());
-        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $this->asTeacher(fn () => $this->client->request('GET', '/'));
         self::assertSelectorTextContains('[data-came-in]', 'it hurts');
         $this->client->clickLink('A Person');
@@ -145,7 +146,7 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('I have seen this');
         $this->client->followRedirect();
         self::assertSelectorNotExists('[data-came-in]');
-        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->person())->active, 'Seen is not lifted.');
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active, 'Seen is not lifted.');
     }
 
     public function testWhoeverSaysThatItHurtsAndNotHowStronglyIsHeldAsWell(): void
@@ -155,7 +156,7 @@ final class OwnPageTest extends AppTestCase
         $this->client->request('GET', '/own/hurts');
         $this->client->submitForm('Write it down', ['side' => 'right', 'pain[place]' => 'groin']);
         self::assertSelectorTextContains('.caution', 'holds from now on');
-        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
     }
 
     public function testASessionComesInOnceAndIsMarked(): void
@@ -211,12 +212,12 @@ final class OwnPageTest extends AppTestCase
 
             return $this->client->getResponse()->getStatusCode();
         };
-        $holds = fn (): int => count(self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        $holds = fn (): int => count(self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $pains = ['pains' => [['level' => 3, 'where' => 'knee', 'kind' => 'ache', 'side' => 'left']]];
         $first = $pains + ['id' => (string) Uuid::v7()];
         self::assertSame([200, 1], [$send($first), $holds()]);
         $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
-        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(), 'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, [HoldsOn::idOf($said)]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(), 'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, [PersonHistory::idOf($said)]));
         $this->em()->flush();
         self::assertSame(0, $holds());
         self::assertSame([200, 0], [$send($first), $holds()], 'The same telling, sent once more.');
@@ -298,12 +299,12 @@ final class OwnPageTest extends AppTestCase
         $this->client->request('GET', '/own/measure/soles-together');
         $old = $this->client->getCrawler()->selectButton('Keep these numbers')->form($numbers('12'));
         $this->client->submitForm('Keep these numbers', ['pain[left][level]' => '3', 'pain[left][place]' => 'knee'] + $numbers('12'));
-        self::assertNotSame([], self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $this->client->request('GET', '/own');
         self::assertSelectorNotExists('[data-measures]');
         $this->client->submit($old, ['pain[right][level]' => '2', 'pain[right][place]' => 'knee']);
         self::assertResponseStatusCodeSame(404);
-        self::assertCount(2, self::getContainer()->get(HoldsOn::class)->now($this->person())->active);
+        self::assertCount(2, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $this->client->request('GET', '/own/measure/frog');
         self::assertResponseStatusCodeSame(404, 'It was not allowed.');
     }

@@ -12,7 +12,7 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\PlanVolume;
 use LucidAscent\App\Plan\StoredPlan;
 use LucidAscent\App\Repository\Records;
@@ -298,7 +298,7 @@ final class PlanPageTest extends AppTestCase
         self::assertSame(422, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['drill' => 'no-such'] + $drill]]));
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]] + $drill]]));
         self::assertSame(1, $this->howMany(PainSaid::class));
-        self::assertNotSame([], self::getContainer()->get(HoldsOn::class)->now($this->practitioner)->active);
+        self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->practitioner)->active);
     }
 
     public function testAnotherWindowDoesNotOverwrite(): void
@@ -359,7 +359,7 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('.side-left', 'Held');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id);
         self::assertNotNull($person);
-        $names = array_map(static fn (Hold $hold): string => $hold->id(), self::getContainer()->get(HoldsOn::class)->now($person)->active);
+        $names = array_map(static fn (Hold $hold): string => $hold->id(), self::getContainer()->get(ReadPerson::class)->holds($person)->active);
         self::assertCount(2, $names, 'The ache, and the decision.');
         $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable(), 'A clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'Nothing against it', false, $names));
         $this->em()->flush();

@@ -17,7 +17,7 @@ use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Log\PractisedMinutes;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\PersonProgress;
 use LucidAscent\App\Person\ProgressPage;
 use LucidAscent\App\Person\ReadPerson;
@@ -148,7 +148,7 @@ final class ProgressPageTest extends AppTestCase
         // A word lifts it, and tests come first: what was read before says nothing of a day.
         $said = $this->em()->getRepository(PainSaid::class)->findOneBy([]) ?? self::fail('Nothing was said.');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
-        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'), 'A Physiotherapist', ClearanceAuthority::Clinician, new \DateTimeImmutable('-1 minute'), 'Everything again.', true, [HoldsOn::idOf($said)]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'), 'A Physiotherapist', ClearanceAuthority::Clinician, new \DateTimeImmutable('-1 minute'), 'Everything again.', true, [PersonHistory::idOf($said)]));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());

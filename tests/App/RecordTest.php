@@ -31,7 +31,6 @@ use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Exchange\Record\RecordKinds;
 use LucidAscent\App\Exchange\Record\RecordSchema;
 use LucidAscent\App\Exchange\Record\RecordTable;
-use LucidAscent\App\Person\HoldsOn;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\Core\Body\Side;
@@ -137,10 +136,10 @@ final class RecordTest extends AppTestCase
         self::assertSame(['nobody-knows-this', 'bodies[1]', 'tests[2]'], array_column($answer['refused'], 'what'));
         self::assertStringContainsString('holds all the same', $answer['refused'][0]['because']);
         $copy = $this->find((string) $answer['person']);
-        self::assertCount(2, self::getContainer()->get(HoldsOn::class)->now($copy)->active);
+        self::assertCount(2, self::getContainer()->get(ReadPerson::class)->holds($copy)->active);
         $again = $this->import($record, $there);
         self::assertSame(0, $again['added']);
-        self::assertCount(2, self::getContainer()->get(HoldsOn::class)->now($this->find((string) $copy->id))->active, 'Said twice, it is said once.');
+        self::assertCount(2, self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $copy->id))->active, 'Said twice, it is said once.');
         self::assertSame('held', $this->asRecord($record)['poses']['half-lotus']['left']['state'], 'To the command as well.');
     }
 
@@ -152,7 +151,7 @@ final class RecordTest extends AppTestCase
         $record['tests'][0]['pain'] = ['level' => 3, 'place' => 'knee', 'kind' => 'ache'];
         $answer = $this->import($record, $here);
         self::assertSame(['tests[0]'], array_column($answer['refused'], 'what'));
-        self::assertNotSame([], self::getContainer()->get(HoldsOn::class)->now($this->find((string) $person->id))->active);
+        self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id))->active);
         self::assertSame(0, $this->export($person)['tests'][0]['pain']['level']);
     }
 
@@ -173,11 +172,11 @@ final class RecordTest extends AppTestCase
             : ['id' => (string) Uuid::v7(), 'by' => (string) $here->id, 'at' => $moment, 'names' => "pain:$said->id", 'why' => 'a slip'];
         $answer = $this->import($record, $here);
         self::assertSame([$kind.'[0]'], array_column($answer['refused'], 'what'));
-        self::assertCount(1, self::getContainer()->get(HoldsOn::class)->now($this->find((string) $person->id))->active);
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id))->active);
         // Where both are new they came together, and are as they were elsewhere.
         $there = $this->teacher('there@studio.example');
         $copy = $this->find((string) $this->import($record, $there)['person']);
-        self::assertSame([], self::getContainer()->get(HoldsOn::class)->now($copy)->active);
+        self::assertSame([], self::getContainer()->get(ReadPerson::class)->holds($copy)->active);
     }
 
     public function testWhoMeasuredIsKeptAndCannotSignIn(): void
@@ -304,7 +303,7 @@ final class RecordTest extends AppTestCase
     /** @return list<string> what is held and what was lifted, without the keys of rows */
     private function holds(Practitioner $person): array
     {
-        $holds = self::getContainer()->get(HoldsOn::class)->now($this->find((string) $person->id));
+        $holds = self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id));
         $said = static fn (Hold $hold): string => implode(' ', [explode(':', $hold->id())[0], $hold->holds->id, $hold->side->value ?? 'both', $hold->entry->at()->format('c'), $hold->word->value ?? '', $hold->cleared?->on->format('c') ?? '']);
         $all = [...array_map($said, $holds->active), ...array_map($said, $holds->cleared)];
         sort($all);

@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Person\HoldsOn;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Repository\Records;
-use LucidAscent\App\Repository\TakenTests;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\History\StandingTests;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Testing\TakenTest;
 use Symfony\Component\Uid\Uuid;
@@ -23,7 +24,7 @@ final class YearsOfTestsTest extends AppTestCase
 {
     public function testWhatIsTooOldIsReadOnlyWhereNothingNewerIsThere(): void
     {
-        $practitioner = $this->practitioner($this->teacher());
+        $practitioner = $this->known();
         foreach ([10, 80, 200] as $days) {
             $this->took($practitioner, 'soles-together', $days, ['kneeHeight' => 14.0, 'heelDistance' => 20.0]);
         }
@@ -44,14 +45,14 @@ final class YearsOfTestsTest extends AppTestCase
 
     public function testACorrectionIsOfTheDayOfWhatItCorrectsHoweverLongAgo(): void
     {
-        $practitioner = $this->practitioner($this->teacher());
+        $practitioner = $this->known();
         $first = $this->took($practitioner, 'shins-stacked', 200, ['kneeHeight' => 30.0, 'ankleHeight' => 10.0]);
         $second = $this->took($practitioner, 'shins-stacked', 150, ['kneeHeight' => 25.0, 'ankleHeight' => 10.0], corrects: $first);
         $this->took($practitioner, 'shins-stacked', 1, ['kneeHeight' => 20.0, 'ankleHeight' => 10.0], corrects: $second);
         $this->em()->flush();
         foreach ([160 => 30.0, 100 => 25.0, 0 => 20.0] as $daysAgo => $knee) {
             self::assertSame(['shins-stacked 200'], $this->read($practitioner, $daysAgo));
-            self::assertSame($knee, self::getContainer()->get(TakenTests::class)->at($practitioner, new \DateTimeImmutable("-$daysAgo days"))[0]->measure('kneeHeight')->mean(), 'As it was known then.');
+            self::assertSame($knee, $this->standing($practitioner, $daysAgo)[0]->measure('kneeHeight')->mean(), 'As it was known then.');
         }
         $person = self::getContainer()->get(ReadPerson::class)->now($practitioner)?->person;
         self::assertSame('200', $person?->taken[0]->on?->diff(new \DateTimeImmutable())->format('%a'), 'Through every correction.');
@@ -60,19 +61,19 @@ final class YearsOfTestsTest extends AppTestCase
 
     public function testPainOfYearsAgoHoldsUntilItIsLifted(): void
     {
-        $practitioner = $this->practitioner($this->teacher());
+        $practitioner = $this->known();
         $hurt = $this->took($practitioner, 'soles-together', 700, ['kneeHeight' => 14.0, 'heelDistance' => 20.0], [3, PainPlace::InnerKnee, PainKind::Ache]);
         $this->took($practitioner, 'soles-together', 699, ['kneeHeight' => 14.0, 'heelDistance' => 20.0], corrects: $hurt);
         $this->took($practitioner, 'frog', 600, ['span' => 90.0], [0, PainPlace::Groin, PainKind::LastingNumbness]);
         $this->took($practitioner, 'frog', 1, ['span' => 90.0]);
         $this->em()->flush();
-        $active = self::getContainer()->get(HoldsOn::class)->now($practitioner)->active;
+        $active = self::getContainer()->get(ReadPerson::class)->holds($practitioner)->active;
         self::assertCount(4, $active, 'The knee and what is numb, of either side.');
     }
 
     public function testWhateverIsFeltIsFoundInTheIndex(): void
     {
-        $practitioner = $this->practitioner($this->teacher());
+        $practitioner = $this->known();
         $felt = [];
         foreach ([0, 1, 10] as $level) {
             foreach (PainPlace::cases() as $place) {
@@ -127,11 +128,29 @@ final class YearsOfTestsTest extends AppTestCase
         return $entry;
     }
 
+    /** Somebody whose body was measured long ago. */
+    private function known(): Practitioner
+    {
+        $practitioner = $this->practitioner($this->teacher(), false);
+        $this->em()->persist(new BodyMeasures(Uuid::v7(), $practitioner, $practitioner->teacher, new \DateTimeImmutable('-20 years'), 168.0, ['thigh.left' => 41.2, 'shin.left' => 41.3], []));
+        $this->em()->flush();
+
+        return $practitioner;
+    }
+
+    /** @return list<TakenTest> as they stood then */
+    private function standing(Practitioner $practitioner, int $daysAgo): array
+    {
+        $moment = new \DateTimeImmutable("-$daysAgo days");
+
+        return StandingTests::at(self::getContainer()->get(PersonHistory::class)->at($practitioner, $moment), $moment);
+    }
+
     /** @return list<string> the tests of the left side that are read, with their age in days */
     private function read(Practitioner $practitioner, int $daysAgo = 0): array
     {
         $left = array_filter(
-            self::getContainer()->get(TakenTests::class)->at($practitioner, new \DateTimeImmutable("-$daysAgo days")),
+            $this->standing($practitioner, $daysAgo),
             static fn (TakenTest $test): bool => Side::Left === $test->side,
         );
 

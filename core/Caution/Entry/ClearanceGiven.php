@@ -9,6 +9,8 @@ use LucidAscent\Core\Caution\ClearanceAuthority;
 /** A word in writing that ends what it names. */
 final readonly class ClearanceGiven implements Entry
 {
+    use Written;
+
     /**
      * @param list<string> $names the entries that it lifts
      * @param bool $isAsked whether it was asked: no pain since, stairs and squatting down free
@@ -23,21 +25,6 @@ final readonly class ClearanceGiven implements Entry
         public bool $isAsked = false,
         public string $teacher = '',
     ) {
-    }
-
-    public function id(): string
-    {
-        return $this->id;
-    }
-
-    public function at(): \DateTimeImmutable
-    {
-        return $this->at;
-    }
-
-    public function on(): \DateTimeImmutable
-    {
-        return $this->on;
     }
 
     public function by(): string

@@ -10,6 +10,8 @@ use LucidAscent\Core\Caution\Condition;
 /** A condition, as somebody told of it. */
 final readonly class ConditionTold implements Entry
 {
+    use Written;
+
     /**
      * @param Side|null $side null for both
      * @param \DateTimeImmutable|null $until the day on which it ends by itself, where there is one
@@ -31,23 +33,9 @@ final readonly class ConditionTold implements Entry
         return new self($this->id, $this->at, $this->on, $this->condition->after($earlier->condition), $this->side, $this->until, $this->by);
     }
 
-    public function id(): string
+    /** The same, entered at another moment. */
+    public function enteredAt(\DateTimeImmutable $at): self
     {
-        return $this->id;
-    }
-
-    public function at(): \DateTimeImmutable
-    {
-        return $this->at;
-    }
-
-    public function on(): \DateTimeImmutable
-    {
-        return $this->on;
-    }
-
-    public function by(): string
-    {
-        return $this->by;
+        return new self($this->id, $at, $this->on, $this->condition, $this->side, $this->until, $this->by);
     }
 }

@@ -7,6 +7,8 @@ namespace LucidAscent\Core\Caution\Entry;
 /** A slip of the pen, taken back by whoever made it, within a day; both are shown for ever. */
 final readonly class EnteredByMistake implements Entry
 {
+    use Written;
+
     private const HOURS = 24;
 
     /**
@@ -22,24 +24,9 @@ final readonly class EnteredByMistake implements Entry
     ) {
     }
 
-    public function id(): string
-    {
-        return $this->id;
-    }
-
-    public function at(): \DateTimeImmutable
-    {
-        return $this->at;
-    }
-
     public function on(): \DateTimeImmutable
     {
         return $this->at;
-    }
-
-    public function by(): string
-    {
-        return $this->by;
     }
 
     /** Whether an entry can be taken back at a moment: by then it was made, and not longer ago than a day. */

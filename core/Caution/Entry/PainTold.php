@@ -11,6 +11,8 @@ use LucidAscent\Core\Caution\Work;
 /** Pain, wherever it was said: before the tests, in a test, a check, a session, or at its end. */
 final readonly class PainTold implements Entry
 {
+    use Written;
+
     /**
      * @param Side|null $side null when no side was said
      * @param Work|null $during what was being done; null when nobody knows
@@ -30,23 +32,9 @@ final readonly class PainTold implements Entry
     ) {
     }
 
-    public function id(): string
+    /** The same, entered at another moment. */
+    public function enteredAt(\DateTimeImmutable $at): self
     {
-        return $this->id;
-    }
-
-    public function at(): \DateTimeImmutable
-    {
-        return $this->at;
-    }
-
-    public function on(): \DateTimeImmutable
-    {
-        return $this->on;
-    }
-
-    public function by(): string
-    {
-        return $this->by;
+        return new self($this->id, $at, $this->on, $this->pain, $this->side, $this->during, $this->posture, $this->rung, $this->by);
     }
 }

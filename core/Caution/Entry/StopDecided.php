@@ -9,6 +9,8 @@ use LucidAscent\Core\Body\Side;
 /** A teacher's decision to stop. */
 final readonly class StopDecided implements Entry
 {
+    use Written;
+
     /**
      * @param Side|null $side null for both
      * @param bool $isPainless whether nothing hurt: a stop because of pain is the pain's own
@@ -26,23 +28,9 @@ final readonly class StopDecided implements Entry
     ) {
     }
 
-    public function id(): string
+    /** The same, entered at another moment. */
+    public function enteredAt(\DateTimeImmutable $at): self
     {
-        return $this->id;
-    }
-
-    public function at(): \DateTimeImmutable
-    {
-        return $this->at;
-    }
-
-    public function on(): \DateTimeImmutable
-    {
-        return $this->on;
-    }
-
-    public function by(): string
-    {
-        return $this->by;
+        return new self($this->id, $at, $this->on, $this->side, $this->isPainless, $this->posture, $this->rung, $this->by);
     }
 }

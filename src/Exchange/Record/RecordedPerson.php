@@ -9,29 +9,28 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Exchange\ReadDocument;
+use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\AboutPerson;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Caution\Entry\PainTold;
-use LucidAscent\Core\Readiness\ReadPoses;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
 /** The person of a record that is in no database, read as the pages read one that is. */
 final readonly class RecordedPerson
 {
-    public function __construct(private RecordSchema $schema, private Records $records, private ReadPerson $person, private Wanted $wanted, private ClockInterface $clock)
+    public function __construct(private RecordSchema $schema, private Records $records, private PersonHistory $history, private ReadPerson $person, private Wanted $wanted, private ClockInterface $clock)
     {
     }
 
     /**
-     * @return array{ReadPoses, list<string>, list<array<string, mixed>>} the person, the wanted poses, and what could not be read
-     *
      * @throws InvalidValue when the record is refused whole, or its body was never measured
      */
-    public function read(Fields $document): array
+    public function read(Fields $document): ReadDocument
     {
         try {
             $parts = RecordParts::of($document->all(), $this->schema);
@@ -58,8 +57,9 @@ final readonly class RecordedPerson
         ] + $records));
         $now = $this->clock->now();
         $pains = array_map(static fn (array $said): PainTold => new PainTold($said['source'], $now, $now, $said['pain'], $said['side']), $parts->pains);
-        $poses = $this->person->supposed($practitioner, $tests, $pains) ?? throw InvalidValue::because('bodies', 'are none: without its lengths a height says nothing.');
+        $history = $this->history->supposed($practitioner, $tests)->with(...$pains);
+        $poses = $this->person->supposed($practitioner, $history) ?? throw InvalidValue::because('bodies', 'are none: without its lengths a height says nothing.');
 
-        return [$poses, $this->wanted->of($practitioner), array_map(static fn (array $one): array => $one + ['code' => 'bad-input'], $parts->refused)];
+        return new ReadDocument($poses, $history, $this->wanted->of($practitioner), array_map(static fn (array $one): array => $one + ['code' => 'bad-input'], $parts->refused));
     }
 }

@@ -17,7 +17,7 @@ use LucidAscent\Core\Posture\Rung;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Progression\Decide;
-use LucidAscent\Core\Progression\History;
+use LucidAscent\Core\Progression\LadderPractice;
 use LucidAscent\Core\Progression\Proposal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -64,7 +64,7 @@ final class DecideTest extends TestCase
         $checks = array_map(static fn (string $day): ReadinessCheck => self::check($day), ['01', '03', '05']);
         $codes = static fn (bool $unproven): array => array_map(
             static fn ($reason): string => $reason->code,
-            Decide::proposal(new History(self::ladder(), $checks, true, $unproven))->reasons,
+            Decide::proposal(new LadderPractice(self::ladder(), $checks, true, $unproven))->reasons,
         );
         self::assertSame(['move-on.clean'], $codes(false));
         self::assertSame(['move-on.clean', 'move-on.unproven'], $codes(true));
@@ -133,11 +133,11 @@ final class DecideTest extends TestCase
         return Decide::proposal($this->history($checks, $nextOpen));
     }
 
-    private function history(array $checks, bool $nextOpen): History
+    private function history(array $checks, bool $nextOpen): LadderPractice
     {
         $pains = array_map(static fn (ReadinessCheck $check): PainTold => new PainTold($check->day(), $check->on, $check->on, $check->pain, Side::Left), $checks);
 
-        return new History(self::ladder(), $checks, $nextOpen, heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
+        return new LadderPractice(self::ladder(), $checks, $nextOpen, heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
     }
 
     public function testEachStopSaysWhatItIs(): void

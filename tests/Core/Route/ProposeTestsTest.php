@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Route;
 
+use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Holds;
@@ -66,8 +67,8 @@ final class ProposeTestsTest extends TestCase
 
     public function testWhatWasReadLatelyIsNotReadAgain(): void
     {
-        self::assertSame(['soles-together', 'shins-stacked'], self::chosen(self::ASKED, ['frog' => ProposeTests::DAYS_RECENT]));
-        self::assertContains('frog', self::chosen(self::ASKED, ['frog' => ProposeTests::DAYS_RECENT + 1]));
+        self::assertSame(['soles-together', 'shins-stacked'], self::chosen(self::ASKED, ['frog' => Cycle::DAYS]));
+        self::assertContains('frog', self::chosen(self::ASKED, ['frog' => Cycle::DAYS + 1]));
         foreach (self::proposed(self::ASKED, ['frog' => 0], []) as $one) {
             self::assertNotSame([], $one->because);
         }

@@ -8,10 +8,11 @@ use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Practice\CleanRun;
 use LucidAscent\Core\Practice\ReadinessCheck;
 
 /** The checks of one side on one ladder, the oldest first, and what the numbers say of the next rung. */
-final readonly class History
+final readonly class LadderPractice
 {
     /**
      * @param non-empty-list<ReadinessCheck> $checks the oldest first; the last is the one to decide on
@@ -53,21 +54,9 @@ final readonly class History
             : Day::between($previous->on, $this->latest()->on);
     }
 
-    /**
-     * The unbroken run of clean sessions on this rung, up to now. Two checks on one day are one session.
-     *
-     * @return list<ReadinessCheck> the oldest first, the last check of each day
-     */
-    public function cleanRun(): array
+    /** The unbroken run of clean sessions on this rung, up to now. */
+    public function cleanRun(): CleanRun
     {
-        $run = [];
-        foreach (array_reverse($this->checks) as $check) {
-            if ($check->rung !== $this->latest()->rung || !$check->isClean()) {
-                break;
-            }
-            $run[$check->day()] ??= $check;
-        }
-
-        return array_reverse(array_values($run));
+        return CleanRun::of(ReadinessCheck::worstOfEachDay($this->checks));
     }
 }

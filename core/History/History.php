@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\History;
+
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\Testing\ToolErrors;
+
+/** All that was written down of one person, in any order: records, files and documents are turned into this, and nothing else is asked. */
+final readonly class History
+{
+    /** @param list<Entry> $entries */
+    public function __construct(public array $entries, public ToolErrors $tools)
+    {
+    }
+
+    public function with(Entry ...$more): self
+    {
+        return new self([...$this->entries, ...array_values($more)], $this->tools);
+    }
+
+    /** The body as it was measured last by a moment; null when nobody had. */
+    public function body(\DateTimeImmutable $moment): ?Proportions
+    {
+        $newest = null;
+        foreach ($this->of(BodyMeasured::class) as $body) {
+            if ($body->at <= $moment && (null === $newest || $body->at > $newest->at)) {
+                $newest = $body;
+            }
+        }
+
+        return $newest?->proportions;
+    }
+
+    /**
+     * @template T of Entry
+     *
+     * @param class-string<T> $kind
+     *
+     * @return list<T> in their order
+     */
+    public function of(string $kind): array
+    {
+        return array_values(array_filter($this->entries, static fn (Entry $entry): bool => $entry instanceof $kind));
+    }
+}

@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Person;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\Trial;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestRows;
+use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Entry\EnteredByMistake;
+use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\Entry\DecisionMade;
+use LucidAscent\Core\History\Entry\RungSeen;
+use LucidAscent\Core\History\Entry\TestCorrected;
+use LucidAscent\Core\History\Entry\TestTaken;
+use LucidAscent\Core\History\History;
+use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\Practice\Step;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\Tool;
+
+/** The records of a person as a history; what they mean is not asked here. */
+final readonly class PersonHistory
+{
+    public function __construct(private Records $records, private TestRows $tests, private Catalogue $catalogue)
+    {
+    }
+
+    /** All that the judge of holds has to know: everything but the tests in which nothing hurt. */
+    public function told(Practitioner $practitioner): History
+    {
+        return new History($this->entries($practitioner), $this->records->toolErrorsFor($practitioner));
+    }
+
+    /** With the tests that can tell anything at a moment: none while the body was not measured, for then no height says anything. */
+    public function at(Practitioner $practitioner, \DateTimeImmutable $moment): History
+    {
+        $told = $this->told($practitioner);
+
+        return null === $told->body($moment) ? $told : $told->with(...$this->tests->at($practitioner, $moment));
+    }
+
+    /** With all tests that were ever taken by a moment. */
+    public function ever(Practitioner $practitioner, \DateTimeImmutable $moment): History
+    {
+        return $this->told($practitioner)->with(...$this->tests->ever($practitioner, $moment));
+    }
+
+    /**
+     * Of somebody who is in no database (Records::suppose), with that person's tests.
+     *
+     * @param list<Test> $tests
+     */
+    public function supposed(Practitioner $practitioner, array $tests): History
+    {
+        $taken = [];
+        foreach ($tests as $test) {
+            $taken[(string) $test->entryId] ??= $practitioner->teacher->local($test->at);
+        }
+        $entries = [];
+        usort($tests, static fn (Test $a, Test $b): int => [$b->at, $b->id->toBinary()] <=> [$a->at, $a->id->toBinary()]);
+        foreach ($tests as $test) {
+            $corrects = null === $test->corrects ? null : (string) $test->corrects;
+            $entries[] = self::test($test);
+            if (null !== $corrects && isset($taken[$corrects])) {
+                $entries[] = new TestCorrected("correction:$test->entryId", $test->at, $practitioner->teacher->local($test->at), (string) $test->by->id, (string) $test->entryId, $corrects, $taken[$corrects]);
+            }
+        }
+
+        return $this->told($practitioner)->with(...array_filter($entries));
+    }
+
+    public static function clearance(Clearance $clearance): ClearanceGiven
+    {
+        return new ClearanceGiven("clearance:$clearance->id", $clearance->at, $clearance->givenOn, $clearance->names, $clearance->word, $clearance->asked, (string) $clearance->by->id);
+    }
+
+    public static function mistake(Mistake $mistake): EnteredByMistake
+    {
+        return new EnteredByMistake("mistake:$mistake->id", $mistake->at, $mistake->names, (string) $mistake->by->id, $mistake->why);
+    }
+
+    /** What a word that lifts it has to name. */
+    public static function idOf(PainSaid $said): string
+    {
+        return "pain:$said->id";
+    }
+
+    /** @return list<Entry> what was asked before the tests, and what hurt then */
+    public function ofAssessment(Assessment $assessment): array
+    {
+        $by = (string) $assessment->by->id;
+        $on = $assessment->practitioner->teacher->local($assessment->at);
+        $entries = [new PainTold("before:$assessment->id", $assessment->at, $on, $assessment->pain(), null, by: $by)];
+        $hasConsent = in_array(ToldCondition::GUARDIAN, $assessment->conditions, true);
+        foreach ($assessment->conditions as $told) {
+            if (ToldCondition::GUARDIAN === $told) {
+                continue;
+            }
+            $told = ToldCondition::read($told);
+            $pain = $this->catalogue->stopSigns()[$told->id] ?? null;
+            $entries[] = null !== $pain
+                ? new PainTold("sign:$assessment->id:$told->id", $assessment->at, $on, $pain, $told->side, by: $by)
+                : new ConditionTold("condition:$told->id".(null === $told->side ? '' : ":{$told->side->value}"), $assessment->at, $on, $this->catalogue->condition($told->id, $hasConsent)->touching($told->loads), $told->side, $told->until, $by);
+        }
+
+        return $entries;
+    }
+
+    /** @return list<Entry> */
+    private function entries(Practitioner $practitioner): array
+    {
+        $local = $practitioner->teacher->local(...);
+        $entries = array_map(static fn (BodyMeasures $body): BodyMeasured => new BodyMeasured("body:$body->id", $body->at, $local($body->at), (string) $body->by->id, $body->proportions()), $this->records->bodies($practitioner));
+        foreach ($this->records->testsWithPain($practitioner) as $test) {
+            $entries[] = new PainTold("test:$test->id", $test->at, $local($test->at), $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, by: (string) $test->by->id);
+        }
+        foreach ($this->records->allChecks($practitioner) as $check) {
+            $entries[] = self::check($check);
+            if ($check->soreAtNight) {
+                $entries[] = new ConditionTold("sore:$check->id", $check->at, $check->practisedOn, $this->catalogue->condition('sore-today', false), by: (string) $check->by->id);
+            }
+        }
+        foreach ($this->records->seenRungs($practitioner) as $seen) {
+            $on = $local($seen->at);
+            $entries[] = new RungSeen("seen:$seen->id", $seen->at, $on, (string) $seen->by->id, $seen->posture, $seen->rung, $seen->side, $seen->clean, $seen->pain(), $seen->heights, $seen->hangs, $on);
+        }
+        foreach ($this->records->painsSaid($practitioner) as $said) {
+            $work = $this->catalogue->rung($said->during, $said->rung)->work ?? $this->catalogue->tests()[$said->during]->work ?? null;
+            $entries[] = new PainTold(self::idOf($said), $said->at, $said->saidOn, $said->pain(), $said->side, $work, '' === $said->rung ? '' : $said->during, $said->rung, (string) $said->by->id);
+        }
+        foreach ($this->records->allDecisions($practitioner) as $decision) {
+            $entries[] = self::decision($decision);
+        }
+        foreach ($this->records->assessments($practitioner) as $assessment) {
+            array_push($entries, ...$this->ofAssessment($assessment));
+        }
+
+        return [
+            ...$entries,
+            ...array_map(self::clearance(...), $this->records->clearances($practitioner)),
+            ...array_map(self::mistake(...), $this->records->mistakes($practitioner)),
+        ];
+    }
+
+    public static function check(RungCheck $check): CheckMade
+    {
+        return new CheckMade("check:$check->id", $check->at, $check->practisedOn, (string) $check->by->id, $check->ladder, $check->side, $check->check(), $check->propHeight, [], $check->side);
+    }
+
+    private static function decision(Decision $decision): DecisionMade
+    {
+        return new DecisionMade(
+            "decision:$decision->id",
+            $decision->at,
+            $decision->practitioner->teacher->local($decision->at),
+            (string) $decision->by->id,
+            $decision->ladder,
+            $decision->side,
+            $decision->check->rung,
+            $decision->rungAfter,
+            $decision->step,
+            Step::Stop !== $decision->proposed && !$decision->check->check()->pain->isFelt(),
+        );
+    }
+
+    /** @return TestTaken|null null where nothing was read in it */
+    private static function test(Test $test): ?TestTaken
+    {
+        $trials = array_map(static fn (Trial $one): array => array_map(floatval(...), $one->readings), $test->trials());
+        if ([] === $trials) {
+            return null;
+        }
+        $on = $test->practitioner->teacher->local($test->at);
+        $errors = [];
+        foreach ($test->trials() as $trial) {
+            foreach ($trial->errors as $name => $sd) {
+                $errors[$name] = max($sd, $errors[$name] ?? 0.0);
+            }
+        }
+
+        return new TestTaken("test:$test->id", $test->at, $on, (string) $test->by->id, (string) $test->entryId, new TakenTest(
+            $test->kind,
+            $test->side,
+            Tool::tryFrom($test->tool) ?? Tool::Tape,
+            $trials,
+            $test->compensations,
+            $test->pain(),
+            $on,
+            new Sitting($test->seat),
+            $test->resting,
+            $errors,
+            $on,
+            $test->assessment?->warm,
+            "test:$test->id",
+        ));
+    }
+}
