@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Progression;
 
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
@@ -38,15 +39,17 @@ final class Plateau implements DecisionRule
         return new Proposal($step, [new Reason($code, Source::Trade, ['sessions' => count($run), 'days' => $days])], $run);
     }
 
-    /** @return list<ReadinessCheck> the unbroken run on the rung of now, the oldest first, one a day */
+    /** @return list<ReadinessCheck> the run on the rung of now since the last long break, the oldest first, one a day */
     private function onThisRung(LadderPractice $history): array
     {
         $run = [];
+        $next = $history->latest();
         foreach (array_reverse($history->checks) as $check) {
-            if ($check->rung !== $history->latest()->rung) {
+            if ($check->rung !== $next->rung || Passes::hasLapsed($check->on, $next->on)) {
                 break;
             }
             $run[$check->day()] ??= $check;
+            $next = $check;
         }
 
         return array_reverse(array_values($run));

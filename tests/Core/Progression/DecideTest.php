@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Progression;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
+use LucidAscent\Core\Caution\Ending;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
@@ -147,6 +150,25 @@ final class DecideTest extends TestCase
             $of = $reason(self::check('05', pain: $pain));
             self::assertSame([$code, $pain->level, $pain->place->value, $pain->kind->value], [$of->code, $of->numbers['level'], $of->numbers['place'], $of->numbers['kind']]);
         }
+    }
+
+    /** What is over with the day asks for less today; it is no stop, and needs no word. */
+    public function testSorenessOfTheDayStopsNothing(): void
+    {
+        $day = new \DateTimeImmutable('2026-06-05');
+        $sore = new ConditionTold('sore', $day, $day, new Condition('sore-today', 'Sore', [], gentleOnly: true, ending: Ending::Day));
+        $lasting = new ConditionTold('other', $day, $day, new Condition('other', 'Other', [], gentleOnly: true));
+        $step = static fn (ConditionTold ...$told): Step => Decide::proposal(new LadderPractice(self::ladder(), [self::check('05', sore: true)], true, heldBy: Holds::of($told, $day)->on(new Work([]), Side::Left)))->step;
+        self::assertSame(Step::StepBack, $step($sore));
+        self::assertSame(Step::Stop, $step($sore, $lasting));
+    }
+
+    /** A break after which nobody knows where a side stands begins the count anew. */
+    public function testThreeCleanSessionsAreCountedSinceTheLastLongBreak(): void
+    {
+        $checks = [self::check('01', month: '03'), self::check('03', month: '03'), self::check('01'), self::check('03')];
+        self::assertSame(Step::Stay, $this->propose($checks, true)->step);
+        self::assertSame(Step::MoveOn, $this->propose([...$checks, self::check('05')], true)->step);
     }
 
     /** Eight sessions or four weeks on one rung, then as many again, then as many again. */
