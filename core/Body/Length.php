@@ -7,7 +7,7 @@ namespace LucidAscent\Core\Body;
 /** A length, kept in centimetres; an inch is exactly 2.54 of them. */
 final readonly class Length
 {
-    public const CM_PER_INCH = 2.54;
+    private const CM_PER_INCH = 2.54;
 
     private function __construct(public float $cm)
     {

@@ -254,8 +254,7 @@ final readonly class Holds
     private static function isTakenBack(Entry $entry, array $mistakes): bool
     {
         foreach ($mistakes as $mistake) {
-            if ($mistake->names === $entry->id() && !$entry instanceof EnteredByMistake && $entry->by() === $mistake->by
-                && '' !== trim($mistake->why) && EnteredByMistake::isInTime($entry, $mistake->at)) {
+            if ($mistake->names === $entry->id() && '' !== trim($mistake->why) && EnteredByMistake::mayTakeBack($entry, $mistake->by, $mistake->at)) {
                 return true;
             }
         }

@@ -15,39 +15,23 @@ namespace LucidAscent\Core\Plan;
 final readonly class Dose
 {
     public const LEAST_SECONDS = 60.0;
-    private const STILL = 'long-still';
-    private const MUSCLE = 'working-muscle';
-    private const BREATH = 'counted-breath';
 
     /**
      * @param string $school the name under which a rung may have a range of its own
+     * @param string $counts what its holds are counted in: minutes, breaths or repetitions
+     * @param HoldRange $deep how long it holds what says nothing else
+     * @param HoldRange $gentle the same of what is gentle
      * @param int $daysApart 1 where deep work on two days running is allowed
      * @param bool $lotusLast whether a foot that goes onto the other thigh lying has its place at the end of a session
      */
-    private function __construct(public string $school, private HoldRange $deep, private HoldRange $gentle, public int $daysApart, public bool $lotusLast = false)
-    {
-    }
-
-    /** Two to eight minutes; gentle seats three, and up to fifteen (common practice). */
-    public static function longAndStill(int $daysApart): self
-    {
-        return new self(self::STILL, HoldRange::in('minutes', 2, 8), HoldRange::in('minutes', 3, 15), $daysApart);
-    }
-
-    /** Pressing and yielding, three to seven times (common practice). */
-    public static function workingMuscle(int $daysApart): self
-    {
-        $range = HoldRange::in('repetitions', 3, 7, HoldRange::PRESS_AND_YIELD);
-
-        return new self(self::MUSCLE, $range, $range, $daysApart);
-    }
-
-    /** Twelve breaths to thirty (common practice: five to thirty). */
-    public static function countedBreath(int $daysApart, bool $lotusLast = false): self
-    {
-        $range = HoldRange::in('breaths', 12, 30);
-
-        return new self(self::BREATH, $range, $range, $daysApart, $lotusLast);
+    public function __construct(
+        public string $school,
+        private string $counts,
+        private HoldRange $deep,
+        private HoldRange $gentle,
+        public int $daysApart,
+        public bool $lotusLast = false,
+    ) {
     }
 
     /** @return float seconds with which a rung begins */
@@ -65,13 +49,13 @@ final readonly class Dose
     /** @return int|null how many breaths that is; null where breath is not counted */
     public function breaths(int $seconds): ?int
     {
-        return self::BREATH === $this->school ? (int) round($seconds / HoldRange::BREATH) : null;
+        return 'breaths' === $this->counts ? (int) round($seconds / HoldRange::BREATH) : null;
     }
 
     /** @return int|null how often it is pressed and yielded; null where that is not done */
     public function repetitions(int $seconds): ?int
     {
-        return self::MUSCLE === $this->school ? max(1, (int) round($seconds / HoldRange::PRESS_AND_YIELD)) : null;
+        return 'repetitions' === $this->counts ? max(1, (int) round($seconds / HoldRange::PRESS_AND_YIELD)) : null;
     }
 
     private function range(PracticeRung $rung): HoldRange

@@ -10,7 +10,8 @@ final readonly class HoldRange
     /** A breath at rest (common practice). */
     public const BREATH = 5.0;
     /** Eight seconds of pressing, twenty-five of yielding (common practice: 5 to 10, and 20 to 30). */
-    public const PRESS_AND_YIELD = 33.0;
+    public const PRESS = 8.0;
+    public const PRESS_AND_YIELD = self::PRESS + 25.0;
     /** A movement there and back. */
     public const MOVEMENT = 10.0;
     private const MINUTE = 60.0;

@@ -25,6 +25,17 @@ enum PropRule: string
     /** A strap between hand and foot, as long as this body's lengths ask. */
     case FootStrap = 'foot-strap';
 
+    /** No block is stacked higher than this, no strap is longer, and no joint on one lies higher, in cm. */
+    private const MOST = 60.0;
+    private const MOST_OF_STRAP = 150.0;
+    public const MOST_OF_JOINT = 80.0;
+
+    /** The most that it can be, in cm: its top above the floor, or the length of a strap. */
+    public function most(): float
+    {
+        return $this->isStrap() ? self::MOST_OF_STRAP : self::MOST;
+    }
+
     /** Which joint lies on it, as the leg chain has it. */
     public function carries(): ?Prop
     {

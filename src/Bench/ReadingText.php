@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Bench;
 
+use LucidAscent\Core\Body\Length;
+
 /**
  * A number as it is written down beside the mat. A comma is a decimal point, never a thousand;
  * inches may carry a fraction, as tapes show them: 7 1/4.
  */
 final class ReadingText
 {
-    public const CM_PER_INCH = 2.54;
     public const UNITS = ['cm', 'in'];
 
     /**
@@ -30,6 +31,6 @@ final class ReadingText
             return null;
         }
 
-        return 'cm' === $unit && 'in' === $lengths ? $value * self::CM_PER_INCH : $value;
+        return 'cm' === $unit && 'in' === $lengths ? Length::inches($value)->cm : $value;
     }
 }

@@ -28,6 +28,8 @@ use Symfony\Component\VarExporter\VarExporter;
 /** The catalogue: what is shipped, read and checked once and kept compiled as PHP, and beside it what a teacher has written. */
 final class Catalogue implements CacheWarmerInterface
 {
+    private const USUAL_SCHOOL = 'counted-breath';
+
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
     /** @var array<string, string> files with what is shipped as the core takes it, by what it is: each is read once somebody asks for it */
@@ -241,17 +243,10 @@ final class Catalogue implements CacheWarmerInterface
         return $this->drills ??= $this->compiledOf('drills') + Definitions::ofDrills($this->ownOf(Kind::Drill), $this->practice());
     }
 
-    /** The dose of a school; without one, breath is counted. */
+    /** The dose of a school; without one that is known, breath is counted. */
     public function dose(?string $school): Dose
     {
-        $entry = $this->entry(Kind::School, $school ?? '');
-        $apart = (int) ($entry['deep_days_apart']['value'] ?? 1);
-
-        return match ($school) {
-            'long-still' => Dose::longAndStill($apart),
-            'working-muscle' => Dose::workingMuscle($apart),
-            default => Dose::countedBreath($apart, $entry['lotus_lying_last'] ?? false),
-        };
+        return Definitions::ofSchool($this->entry(Kind::School, $school ?? '') ?? $this->entry(Kind::School, self::USUAL_SCHOOL) ?? throw new \LogicException('There is no school.'));
     }
 
     public function warmUp(string $cacheDir, ?string $buildDir = null): array

@@ -12,6 +12,7 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\LegAngles;
+use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeLevel;
@@ -350,5 +351,22 @@ final class Definitions
         }
 
         return $needed;
+    }
+
+    /** @param array<string, mixed> $school as the catalogue has it */
+    public static function ofSchool(array $school): Dose
+    {
+        $hold = $school['hold'];
+        $range = static fn (string $least, string $most): HoldRange => HoldRange::in($hold['least']['unit'], (float) $hold[$least]['value'], (float) $hold[$most]['value'], HoldRange::PRESS_AND_YIELD);
+        $deep = $range('least', 'most');
+
+        return new Dose(
+            $school['id'],
+            $hold['least']['unit'],
+            $deep,
+            isset($hold['gentle_least'], $hold['gentle_most']) ? $range('gentle_least', 'gentle_most') : $deep,
+            (int) $school['deep_days_apart']['value'],
+            $school['lotus_lying_last'] ?? false,
+        );
     }
 }

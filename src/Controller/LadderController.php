@@ -13,6 +13,7 @@ use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
 use LucidAscent\App\Log\PractisedSide;
+use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
@@ -39,6 +40,7 @@ final class LadderController extends TeacherController
         private readonly ReadPerson $person,
         private readonly PractisedSide $practised,
         private readonly RecordPain $pain,
+        private readonly Undecided $undecided,
     ) {
     }
 
@@ -53,11 +55,10 @@ final class LadderController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $sides = $undecided = $heights = [];
+        $open = $this->undecided->of($practitioner);
         foreach (Side::cases() as $side) {
             $sides[$side->value] = $poses->of($posture, $side);
-            $checks = $this->records->checks($practitioner, $posture, $side);
-            $last = array_pop($checks);
-            $undecided[$side->value] = null !== $last && null === $this->records->decision($last) ? $last : null;
+            $undecided[$side->value] = $open["$posture $side->value"] ?? null;
             $now = $sides[$side->value]->onLadder()->rung;
             $heights[$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
         }

@@ -11,8 +11,8 @@ use LucidAscent\App\Entity\PlanFeed;
 use LucidAscent\App\Entity\PlanFeedEnd;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\PlanForm;
+use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
@@ -100,7 +100,7 @@ final class PlanController extends TeacherController
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
     #[CachedPage(['week'])]
-    public function show(string $id, string $plan, Request $request, PlanVolume $volume): Response
+    public function show(string $id, string $plan, Request $request, PlanVolume $volume, Undecided $undecided): Response
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
@@ -121,7 +121,7 @@ final class PlanController extends TeacherController
             'tests' => $this->catalogue->names(Kind::Test),
             'volume' => $volume->of($weeks, $logs),
             'logs' => $logs,
-            'undecided' => $this->undecided($practitioner),
+            'undecided' => array_values($undecided->of($practitioner)),
             'feed' => $this->records->feed($practitioner),
             'isNewest' => $this->records->newestPlan($practitioner) === $plan,
             'today' => $today,
@@ -242,24 +242,6 @@ final class PlanController extends TeacherController
             PlanCalendar::of($this->records->plans($practitioner), $practitioner->teacher->local($this->clock->now()), $this->say('Practice'), $this->heldBack->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
             headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
         );
-    }
-
-    /** @return list<RungCheck> what was practised, and not decided on yet: the newest of each ladder and side */
-    private function undecided(Practitioner $practitioner): array
-    {
-        $decided = [];
-        foreach ($this->records->allDecisions($practitioner) as $decision) {
-            $decided[(string) $decision->check->id] = true;
-        }
-        $open = [];
-        foreach ($this->records->allChecks($practitioner) as $check) {
-            $key = $check->ladder.' '.$check->side->value;
-            if (!isset($open[$key])) {
-                $open[$key] = isset($decided[(string) $check->id]) ? null : $check;
-            }
-        }
-
-        return array_values(array_filter($open));
     }
 
     /**

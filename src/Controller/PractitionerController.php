@@ -189,7 +189,7 @@ final class PractitionerController extends TeacherController
     /** @return list<Entry> what holds and may still be taken back by this teacher as a slip of the pen */
     private function slips(Holds $holds): array
     {
-        $own = array_filter($holds->active, fn (Hold $hold): bool => $hold->entry->by() === (string) $this->teacher()->id && EnteredByMistake::isInTime($hold->entry, $this->clock->now()));
+        $own = array_filter($holds->active, fn (Hold $hold): bool => EnteredByMistake::mayTakeBack($hold->entry, (string) $this->teacher()->id, $this->clock->now()));
 
         return array_values(array_map(static fn (Hold $hold): Entry => $hold->entry, $own));
     }

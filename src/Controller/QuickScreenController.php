@@ -15,20 +15,17 @@ use LucidAscent\App\Form\QuickScreenForm;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
-use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\Rules;
-use LucidAscent\Core\Testing\ReadTest;
-use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
-use LucidAscent\Core\Testing\ToolErrors;
-use LucidAscent\Core\Testing\UnreadableTest;
+use LucidAscent\Core\Testing\TrialCheck;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -133,9 +130,16 @@ final class QuickScreenController extends TeacherController
             if (null === $form->get('pain'.ucfirst($side->value))->getData()->level) {
                 $form->get('pain'.ucfirst($side->value))->get('level')->addError(new FormError($this->say('Ask about pain, and choose 0 when there is none.')));
             }
-            try {
-                ReadTest::evidence($definition, new TakenTest($test, $side, Tool::Tape, [array_filter($trial, is_float(...))]), $proportions->body($side), ToolErrors::usual());
-            } catch (UnreadableTest|InvalidValue) {
+            $numbers = array_filter($trial, is_float(...));
+            $isInRange = true;
+            foreach ($numbers as $name => $value) {
+                if (!TrialCheck::isInRange($definition, $name, $value)) {
+                    [$least, $most] = TrialCheck::range($definition, $name);
+                    $form->get($fields[$name])->addError(new FormError($this->say('This is from %least% to %most% %unit%.', ['%least%' => (string) $least, '%most%' => (string) $most, '%unit%' => $definition->measured[$name] ?? 'cm'])));
+                    $isInRange = false;
+                }
+            }
+            if ($isInRange && !TrialCheck::isOfBody($definition, $numbers, $side, Tool::Tape, new Sitting(), $proportions)) {
                 $form->get($fields['kneeHeight'])->addError(new FormError($this->say('No leg of this length gives these numbers. Read them again.')));
             }
         }

@@ -12,6 +12,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Testing\TakenTest;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -27,6 +28,12 @@ class Test
     /** @var Collection<int, Trial> */
     #[ORM\OneToMany(targetEntity: Trial::class, mappedBy: 'test', cascade: ['persist']), ORM\OrderBy(['ordinal' => 'ASC'])]
     private Collection $trials;
+
+    /** Both are asked of years of rows at a time; what they mean is the core's to say. */
+    #[ORM\Column]
+    public readonly bool $isClean;
+    #[ORM\Column]
+    public readonly bool $hurts;
 
     /** @param list<string> $compensations */
     public function __construct(
@@ -72,6 +79,8 @@ class Test
         public readonly string $note = '',
     ) {
         $this->trials = new ArrayCollection();
+        $this->isClean = TakenTest::provesSomething($compensations, $this->pain());
+        $this->hurts = $this->pain()->isFelt();
     }
 
     /**

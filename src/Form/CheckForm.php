@@ -51,7 +51,7 @@ final class CheckForm extends AbstractType
             ->add('height', CentimetreType::class, [
                 'label' => $options['prop']->isStrap() ? 'Length of the strap as it was used' : 'Height of the prop as it was used',
                 'help' => $options['prop']->isStrap() ? 'Between the hands, or from hand to foot; leave it empty when nobody measured.' : 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
-                'constraints' => [new Range(min: 0, max: $options['prop']->isStrap() ? 150 : 60, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
+                'constraints' => [new Range(min: 0, max: $options['prop']->most(), notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
             ])
             ->add('soreAtNight', CheckboxType::class, ['label' => 'Soreness disturbed the night after', 'required' => false])
             ->add('note', TextareaType::class, ['label' => 'Note', 'required' => false, 'attr' => ['rows' => 2, 'maxlength' => 2000]])

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Form;
 use LucidAscent\App\Form\Data\PainData;
 use LucidAscent\App\Form\Type\CentimetreType;
 use LucidAscent\App\Form\Type\PainType;
+use LucidAscent\Core\Body\Proportions;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -55,14 +56,11 @@ final class QuickScreenForm extends AbstractType
             'data' => $options['stature'],
             'constraints' => [
                 new NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.'),
-                new Range(min: 120, max: 220, notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.'),
+                new Range(min: Proportions::LEAST_STATURE, max: Proportions::GREATEST_STATURE, notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.'),
             ],
         ]);
         foreach (self::NUMBERS as $name => [$label]) {
-            $builder->add($name, CentimetreType::class, [
-                'label' => $label,
-                'constraints' => [new Range(min: 0, max: 130, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
-            ]);
+            $builder->add($name, CentimetreType::class, ['label' => $label]);
         }
         foreach (['Left', 'Right'] as $side) {
             $builder->add("pain$side", PainType::class, ['label' => "Pain, $side side", 'data' => new PainData(), 'constraints' => [new Callback(static function (PainData $pain, ExecutionContextInterface $context): void {

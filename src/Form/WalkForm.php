@@ -8,6 +8,7 @@ use LucidAscent\App\Form\Data\WalkData;
 use LucidAscent\App\Form\Type\CentimetreType;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\Core\LegChain\Prop;
+use LucidAscent\Core\Posture\PropRule;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
@@ -47,7 +48,7 @@ final class WalkForm extends AbstractType
             ->add('height', CentimetreType::class, [
                 'label' => Prop::HipBlock === $options['joint'] ? 'Height of the hip joint, front leg' : 'Height of the middle of the knee',
                 'help' => 'Measured, it is a reading; leave it empty when nobody measured.',
-                'constraints' => [new Range(min: 0, max: 80, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
+                'constraints' => [new Range(min: 0, max: PropRule::MOST_OF_JOINT, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
             ])
             ->add('hangs', CheckboxType::class, ['label' => 'It hung on nothing but the prop', 'required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);

@@ -21,7 +21,7 @@ final readonly class LabCapacity
      * 20 to 44, from memory. Abduction: AAOS (1965), from memory. For the thigh's turn with hip and
      * knee folded there is no published norm; 60 is this product's own, and deliberately modest.
      */
-    private const STAND_INS = ['flexion' => 130.0, 'abduction' => 45.0, 'rotation' => 60.0, 'kneeFlexion' => 138.0];
+    private const STAND_INS = ['flexion' => Capacities::FLEXION_TAKEN, 'abduction' => 45.0, 'rotation' => 60.0, 'kneeFlexion' => 138.0];
 
     /**
      * @param array<string, bool> $isStandIn by component

@@ -127,7 +127,7 @@ final readonly class PersonHistory
     {
         $local = $practitioner->teacher->local(...);
         $entries = array_map(static fn (BodyMeasures $body): BodyMeasured => new BodyMeasured("body:$body->id", $body->at, $local($body->at), (string) $body->by->id, $body->proportions()), $this->records->bodies($practitioner));
-        foreach ($this->records->testsWithPain($practitioner) as $test) {
+        foreach ($this->records->testsThatHurt($practitioner) as $test) {
             $entries[] = new PainTold("test:$test->id", $test->at, $local($test->at), $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, by: (string) $test->by->id);
         }
         foreach ($this->records->allChecks($practitioner) as $check) {

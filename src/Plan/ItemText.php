@@ -39,8 +39,8 @@ final readonly class ItemText
             'fault' => $rung['fault'] ?? null,
             'wayOut' => $rung['way_out'] ?? '',
             'loads' => $work->loads ?? [],
-            // Press for a part of each repetition, and yield for the rest of it.
-            'press' => ($item['repetitions'] ?? null) !== null && (!isset($item['drill']) || ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD),
+            // Press for so much of each repetition, and yield for the rest of it.
+            'press' => ($item['repetitions'] ?? null) !== null && (!isset($item['drill']) || ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD) ? HoldRange::PRESS / HoldRange::PRESS_AND_YIELD : 0.0,
             'straightRest' => $work?->isStraightRest() ?? false,
             'compensations' => array_map(static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']], $rung['compensations'] ?? []),
         ];

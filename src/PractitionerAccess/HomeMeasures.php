@@ -15,9 +15,11 @@ use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Core\Testing\TrialCheck;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -27,7 +29,6 @@ final readonly class HomeMeasures
     /** So many times what the teacher's own tape errs by (this product's own). */
     private const WIDER = 2.5;
     private const TRIALS = 2;
-    private const MOST_CM = 250.0;
 
     public function __construct(private Catalogue $catalogue, private Records $records, private AccessRecords $own, private ReadPerson $person, private RecordPain $pain, private ClockInterface $clock)
     {
@@ -69,6 +70,7 @@ final readonly class HomeMeasures
     public function keep(Practitioner $practitioner, string $test, array $typed, Uuid $entry): array
     {
         $definition = $this->catalogue->tests()[$test];
+        $body = $this->records->body($practitioner)?->proportions();
         $pains = $faults = [];
         $trials = ['left' => [], 'right' => []];
         foreach (Side::cases() as $side) {
@@ -81,11 +83,15 @@ final readonly class HomeMeasures
                 foreach (array_keys($definition->measured) as $name) {
                     $text = $typed[$name][$side->value][$i] ?? '';
                     $number = is_string($text) ? str_replace(',', '.', trim($text)) : '';
-                    if (!is_numeric($number) || (float) $number < 0.0 || (float) $number > self::MOST_CM) {
+                    if (!is_numeric($number) || !TrialCheck::isInRange($definition, $name, (float) $number)) {
                         $faults["$name-$side->value-$i"] = 'A number in cm, such as 12.5.';
                     } else {
                         $trials[$side->value][$i][$name] = (float) $number;
                     }
+                }
+                $isWhole = count($trials[$side->value][$i] ?? []) === count($definition->measured);
+                if ($isWhole && null !== $body && !TrialCheck::isOfBody($definition, $trials[$side->value][$i], $side, Tool::Tape, new Sitting(), $body)) {
+                    $faults[array_key_first($definition->measured)."-$side->value-$i"] = 'These numbers do not fit your body as it was measured. Read them again.';
                 }
             }
         }

@@ -23,8 +23,7 @@ use Symfony\Contracts\Cache\CacheInterface;
 
 /**
  * What every page of a person asks, in one question: all that was written down about that person but logs, older plans
- * and tests in which nothing can have hurt (the table says which: anything but the answer that nothing hurts); with the
- * teacher's newest tool errors. Pain itself says whether one is felt.
+ * and tests in which nothing hurt; with the teacher's newest tool errors.
  */
 final readonly class AboutPerson
 {
@@ -67,7 +66,7 @@ final readonly class AboutPerson
             // A check is of the day on which was practised.
             $day = RungCheck::class === $class ? 'practised_on' : 'NULL';
             $each[] = "(SELECT $kind AS kind, $day AS day, at, id, ".$this->columns($class).' AS written FROM '.$this->em->getClassMetadata($class)->getTableName().match ($class) {
-                Test::class => ' WHERE practitioner_id = :p AND may_hurt = 1',
+                Test::class => ' WHERE practitioner_id = :p AND hurts = 1',
                 PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                 ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
                 default => ' WHERE practitioner_id = :p',

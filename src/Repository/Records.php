@@ -33,7 +33,6 @@ use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
-use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\ToolErrors;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -158,11 +157,11 @@ final class Records
     }
 
     /**
-     * Those in which something may have hurt, corrected ones as well: what was said of pain stands.
+     * Those in which something hurt, corrected ones as well: what was said of pain stands.
      *
      * @return list<Test> the newest first
      */
-    public function testsWithPain(Practitioner $practitioner): array
+    public function testsThatHurt(Practitioner $practitioner): array
     {
         return $this->about($practitioner, Test::class);
     }
@@ -225,12 +224,6 @@ final class Records
     {
         return 0 < (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.corrects = :entry')
             ->setParameter('entry', $entry, 'uuid')->getSingleScalarResult();
-    }
-
-    /** @return list<RungCheck> of one ladder and side, the oldest first */
-    public function checks(Practitioner $practitioner, string $ladder, Side $side): array
-    {
-        return array_values(array_filter(array_reverse($this->allChecks($practitioner)), static fn (RungCheck $check): bool => $check->ladder === $ladder && $check->side === $side));
     }
 
     public function decision(RungCheck $check): ?Decision

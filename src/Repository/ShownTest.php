@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
-use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Pain;
 
 /** One side of a test as lists show it: what was written down, and nothing that is worked out of it. */
 final readonly class ShownTest
@@ -18,8 +18,7 @@ final readonly class ShownTest
         public \DateTimeImmutable $at,
         public array $trials,
         public array $compensations,
-        public int $painLevel,
-        public PainPlace $painPlace,
+        public Pain $pain,
         public string $note,
         /** Whose hand it is in. */
         public string $writtenBy,

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\Connection;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use Symfony\Component\Uid\Uuid;
 
@@ -25,7 +27,7 @@ final readonly class TestHistory
     {
         // The sides of an entry were written down at one moment: no more than two rows an entry, one beside the other.
         $rows = $this->connection->iterateAssociative(sprintf(
-            'SELECT t.id, t.entry_id, t.kind, t.side, t.at, t.compensations, t.pain_level, t.pain_place, t.note, w.name AS written_by, (SELECT COUNT(*) FROM from_practitioner f WHERE f.id = t.id) AS is_own, r.readings, r.entered FROM (SELECT o.* FROM test o WHERE o.practitioner_id = :p AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = o.entry_id) ORDER BY o.at DESC, o.id DESC LIMIT %d) t JOIN trial r ON r.test_id = t.id JOIN teacher w ON w.id = t.by_id ORDER BY t.at DESC, t.id DESC, r.ordinal',
+            'SELECT t.id, t.entry_id, t.kind, t.side, t.at, t.compensations, t.pain_level, t.pain_place, t.pain_kind, t.note, w.name AS written_by, (SELECT COUNT(*) FROM from_practitioner f WHERE f.id = t.id) AS is_own, r.readings, r.entered FROM (SELECT o.* FROM test o WHERE o.practitioner_id = :p AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = o.entry_id) ORDER BY o.at DESC, o.id DESC LIMIT %d) t JOIN trial r ON r.test_id = t.id JOIN teacher w ON w.id = t.by_id ORDER BY t.at DESC, t.id DESC, r.ordinal',
             2 * $most + 2,
         ), ['p' => $practitioner->id->toBinary()]);
         $trials = $of = $entries = [];
@@ -39,8 +41,7 @@ final readonly class TestHistory
                 $this->connection->convertToPHPValue($row['at'], MomentType::NAME),
                 $trials[$id],
                 json_decode($row['compensations'], true),
-                (int) $row['pain_level'],
-                PainPlace::from($row['pain_place']),
+                new Pain((int) $row['pain_level'], PainPlace::from($row['pain_place']), PainKind::from($row['pain_kind'])),
                 $row['note'],
                 $row['written_by'],
                 1 === (int) $row['is_own'],

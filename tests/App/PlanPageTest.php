@@ -20,7 +20,7 @@ use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Plan\Dose;
+use LucidAscent\Tests\Core\Plan\Doses;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
 
@@ -183,7 +183,7 @@ final class PlanPageTest extends AppTestCase
         $items = $this->newest()->plan['weeks'][0]['sessions'][0];
         $stored = self::getContainer()->get(StoredPlan::class);
         foreach ($stored->session($items)->items as $item) {
-            self::assertLessThanOrEqual($item->most(Dose::longAndStill(2)), 'work' === $item->phase->value ? $item->seconds : 0);
+            self::assertLessThanOrEqual($item->most(Doses::longAndStill(2)), 'work' === $item->phase->value ? $item->seconds : 0);
         }
     }
 
@@ -488,7 +488,7 @@ final class PlanPageTest extends AppTestCase
         $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90', 'plan[weeks]' => '1']);
         $stored = self::getContainer()->get(StoredPlan::class);
         $session = $this->newest()->plan['weeks'][0]['sessions'][0];
-        $dose = Dose::longAndStill(2);
+        $dose = Doses::longAndStill(2);
         $tried = 0;
         foreach ($session['items'] as $at => $item) {
             if ('work' !== $item['phase'] || $item['seconds'] <= 310) {

@@ -81,7 +81,6 @@ const speak = (text) => {
 };
 find('voice-choice').hidden = !voice;
 
-const PRESS_PART = 8 / 33;
 const clock = () => `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
 // As the plan counts it: breaths, or which repetition it is and whether to press or to yield; else by time.
 const counted = ({ seconds, breaths, repetitions, press }) => {
@@ -93,7 +92,7 @@ const counted = ({ seconds, breaths, repetitions, press }) => {
     }
     const over = ((seconds - left) * repetitions) / seconds;
     const which = t('%1% of %2%', Math.min(repetitions, Math.floor(over) + 1), repetitions);
-    return { text: press ? `${which} ${over % 1 < PRESS_PART ? t('press') : t('yield')}` : which, breath: 0 };
+    return { text: press ? `${which} ${over % 1 < press ? t('press') : t('yield')}` : which, breath: 0 };
 };
 const paced = () => {
     const pace = find('pace').value;

@@ -52,7 +52,7 @@ final readonly class RecordedPerson
         $records = $parts->records($practitioner, $by, static fn (): ?object => null);
         $tests = array_values(array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test));
         $this->records->suppose($practitioner, AboutPerson::newestFirst([
-            Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->pain()->isFelt())),
+            Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->hurts)),
             ToolSettings::class => null === $holder['toolErrors'] ? [] : [new ToolSettings(Uuid::v7(), $teacher, new \DateTimeImmutable('@0'), array_map(floatval(...), $holder['toolErrors']))],
         ] + $records));
         $now = $this->clock->now();

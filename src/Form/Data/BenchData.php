@@ -13,20 +13,16 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\Testing\Formula;
-use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
-use LucidAscent\Core\Testing\UnreadableTest;
+use LucidAscent\Core\Testing\TrialCheck;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 /** A test as it is taken down on the bench: two or three trials of one or both sides, kept as typed. */
 final class BenchData
 {
-    /** What a number can be, by its unit; cm is checked after conversion. */
-    private const RANGES = ['cm' => [-60.0, 250.0], 'degrees' => [-90.0, 200.0], 'seconds' => [0.0, 3600.0], 'yes or no' => [0.0, 1.0]];
     /** No seat prop is higher than a chair, in cm. */
     private const HIGHEST_SEAT = 50.0;
 
@@ -258,12 +254,9 @@ final class BenchData
 
             return;
         }
-        [$least, $most] = self::RANGES[$field->unit];
-        // Only a gap between two hands can be less than nothing.
-        if ('cm' === $field->unit && !$this->test->definition->formula->is(Formula::STRAP_GAP)) {
-            $least = 0.0;
-        }
-        if ($value < $least || $value > $most) {
+        // In cm, whatever it was written in.
+        if (!TrialCheck::isInRange($this->test->definition, $field->measure, $value)) {
+            [$least, $most] = TrialCheck::range($this->test->definition, $field->measure);
             $say('This is from %least% to %most% %unit%.', $path, ['%least%' => (string) $least, '%most%' => (string) $most, '%unit%' => $field->unit]);
         }
     }
@@ -289,14 +282,11 @@ final class BenchData
 
             return;
         }
-        if (null === $this->proportions || !$this->test->definition->isMeasured()) {
+        if (null === $this->proportions) {
             return;
         }
         foreach ($this->readings($side) as $i => $trial) {
-            try {
-                $taken = new TakenTest($this->test->id(), $side, $this->tool, [$trial], sitting: new Sitting($this->seatCm() ?? 0.0));
-                ReadTest::evidence($this->test->definition, $taken, $this->proportions->body($side), ToolErrors::usual());
-            } catch (UnreadableTest|InvalidValue) {
+            if (!TrialCheck::isOfBody($this->test->definition, $trial, $side, $this->tool, new Sitting($this->seatCm() ?? 0.0), $this->proportions)) {
                 $say('No leg of this length gives these numbers. Read them again.', "trials[$i][".$this->ownField($side)->name().']');
             }
         }

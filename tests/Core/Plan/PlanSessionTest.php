@@ -92,7 +92,7 @@ final class PlanSessionTest extends TestCase
     public function testASetSequenceKeepsItsOrder(): void
     {
         $work = static fn (PlannedSession $session): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->key(), array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
-        $plan = static fn (array $sequence, array $told = []): PlannedSession => (new Planner(self::poses($told, 'knee', false), self::ladders('knee', [], []), Dose::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false), sequence: $sequence))->weeks[0]['sessions'][0];
+        $plan = static fn (array $sequence, array $told = []): PlannedSession => (new Planner(self::poses($told, 'knee', false), self::ladders('knee', [], []), Doses::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false), sequence: $sequence))->weeks[0]['sessions'][0];
         self::assertSame(['lying', 'turner'], $work($plan([])), 'Lying before seated.');
         self::assertSame(['turner', 'lying'], $work($plan(['turner', 'lying'])));
         self::assertSame([], SessionRules::broken($plan(['turner', 'lying']), 60, self::poses([], 'knee', false)));
@@ -103,7 +103,7 @@ final class PlanSessionTest extends TestCase
     {
         $poses = self::poses([], 'knee', true);
         $ladders = self::ladders('knee', [], []);
-        $broken = static fn (PracticeRung $rung, int $seconds, ReadPoses $of, ?PracticeDrill $drill = null): array => array_map(static fn ($reason): array => [$reason->code, $reason->numbers['most']], (new NotTooLong())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-09'), [new PlannedItem($rung, Phase::Work, Side::Left, $seconds, new Reason('plan.by-hand', Source::Own), $drill)], dose: Dose::longAndStill(1)), 60, $of));
+        $broken = static fn (PracticeRung $rung, int $seconds, ReadPoses $of, ?PracticeDrill $drill = null): array => array_map(static fn ($reason): array => [$reason->code, $reason->numbers['most']], (new NotTooLong())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-09'), [new PlannedItem($rung, Phase::Work, Side::Left, $seconds, new Reason('plan.by-hand', Source::Own), $drill)], dose: Doses::longAndStill(1)), 60, $of));
         self::assertSame([], $broken($ladders['turner'][0], 910, $poses));
         self::assertSame([['rule.too-long', 910]], $broken($ladders['turner'][0], 915, $poses));
         self::assertSame([], $broken($ladders['turner'][1], 130, $poses));
@@ -142,16 +142,16 @@ final class PlanSessionTest extends TestCase
 
     public function testWithFewerSessionsThanWantedPosesThemesGoFromWeekToWeek(): void
     {
-        $themes = array_map(static fn (PlannedSession $session): ?string => $session->theme, array_merge(...array_column((new Planner(self::poses([], 'knee', false), self::ladders('knee', [], []), Dose::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 4, [1], 60, new Equipment(0, 0, false)))->weeks, 'sessions')));
+        $themes = array_map(static fn (PlannedSession $session): ?string => $session->theme, array_merge(...array_column((new Planner(self::poses([], 'knee', false), self::ladders('knee', [], []), Doses::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 4, [1], 60, new Equipment(0, 0, false)))->weeks, 'sessions')));
         self::assertSame(['turner', 'lying', 'turner', 'lying'], $themes);
     }
 
     public function testLyingLotusComesLastWhereTheSchoolHasItSo(): void
     {
         $order = static fn (Dose $dose): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, array_filter((new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), $dose))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]['sessions'][0]->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
-        self::assertSame(['lying', 'turner'], $order(Dose::countedBreath(1)));
-        self::assertSame(['turner', 'lying'], $order(Dose::countedBreath(1, true)));
-        $session = (new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), Dose::countedBreath(1, true)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]['sessions'][0];
+        self::assertSame(['lying', 'turner'], $order(Doses::countedBreath(1)));
+        self::assertSame(['turner', 'lying'], $order(Doses::countedBreath(1, true)));
+        $session = (new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), Doses::countedBreath(1, true)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]['sessions'][0];
         self::assertSame([], SessionRules::broken($session, 60, self::poses([], 'knee', false)));
     }
 
@@ -180,7 +180,7 @@ final class PlanSessionTest extends TestCase
         $drill = static fn (string $id, PracticeRung $uses, bool $eachSide = true): PracticeDrill => new PracticeDrill($id, ucfirst($id), $uses, new HoldRange(30.0, 60.0), 10.0, $eachSide, ['rotation']);
         $drills = ['circle' => $drill('circle', $ladders['turner'][0]), 'tip' => $drill('tip', $ladders['lying'][0], false), 'deep' => $drill('deep', $ladders['turner'][1]), 'strapped' => $drill('strapped', new PracticeRung('lying', 'Lying', $ladders['lying'][0]->rung, Stance::Lying, [], ['strap' => 1], false))];
 
-        return (new Planner(self::poses($told, $purpose, $seen), $ladders, Dose::longAndStill(1), [], $drills))->plan(['turner'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 2, [1, 4], $minutes, new Equipment(0, 0, false), $pinned, $forbidden));
+        return (new Planner(self::poses($told, $purpose, $seen), $ladders, Doses::longAndStill(1), [], $drills))->plan(['turner'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 2, [1, 4], $minutes, new Equipment(0, 0, false), $pinned, $forbidden));
     }
 
     /** @param list<ConditionTold> $told */

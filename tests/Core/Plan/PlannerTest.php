@@ -15,7 +15,6 @@ use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\Candidates;
-use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\Plan;
@@ -64,9 +63,9 @@ final class PlannerTest extends TestCase
     {
         $ladders = self::ladders();
         $ladders['turner'] = array_map(static fn (PracticeRung $rung): PracticeRung => new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->stance, $rung->counters, [], true), $ladders['turner']);
-        $items = static fn (array $seen): array => array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
+        $items = static fn (array $seen): array => array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders, Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
         self::assertSame([[null, 'low']], $items([]));
-        self::assertSame(910, self::work(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side: a quarter of an hour at most, and the coming in.');
+        self::assertSame(910, self::work(self::first((new Planner(self::poses(), $ladders, Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))))[0]->seconds, 'Once, for as long as a side: a quarter of an hour at most, and the coming in.');
         $ahead = new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'));
         self::assertSame([[null, 'low']], $items([$ahead]), 'One side stands higher: both do what the other can.');
     }
@@ -80,7 +79,7 @@ final class PlannerTest extends TestCase
             $rung = $ladders[$id][0];
             $ladders[$id][0] = new PracticeRung($rung->posture, $rung->name, $rung->rung, $rung->stance, $rung->counters, [], $rung->isSymmetric, $place);
         }
-        $warm = array_values(array_filter(self::first((new Planner(self::poses(), $ladders, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase));
+        $warm = array_values(array_filter(self::first((new Planner(self::poses(), $ladders, Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase));
         self::assertSame(['warm-a', 'warm-b', 'warm-b', 'spreader', 'spreader', 'summit', 'summit', 'undo', 'undo', 'turner'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
         self::assertSame(60, $warm[0]->seconds);
     }
@@ -90,7 +89,7 @@ final class PlannerTest extends TestCase
     public function testNoSessionBreaksAHardRule(array $wanted, int $minutes, array $days, int $apart, array $seen): void
     {
         $poses = self::poses(seen: $seen);
-        $plan = (new Planner($poses, self::ladders(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes));
+        $plan = (new Planner($poses, self::ladders(), Doses::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes));
         foreach ($plan->weeks as $week) {
             foreach ($week['sessions'] as $session) {
                 self::assertSame([], SessionRules::broken($session, $minutes, $poses), $session->on->format('Y-m-d'));
@@ -98,7 +97,7 @@ final class PlannerTest extends TestCase
         }
         $sessions = array_merge(...array_map(static fn (array $week): array => $week['sessions'], $plan->weeks));
         self::assertSame([], SessionRules::tooClose($sessions, $apart, $poses));
-        self::assertEquals($plan, (new Planner($poses, self::ladders(), Dose::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes)), 'The same person and days give the same plan.');
+        self::assertEquals($plan, (new Planner($poses, self::ladders(), Doses::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes)), 'The same person and days give the same plan.');
     }
 
     /** @return iterable<array{list<string>, int, list<int>, int, list<Seen>}> */
@@ -152,8 +151,8 @@ final class PlannerTest extends TestCase
         self::assertSame('plan.unused-apart', $unused(self::plan(['turner'], seen: $deep, days: [1, 2], minutes: 60), 1)[1]);
         self::assertSame('plan.unused-room', $unused(self::plan(['turner', 'spreader'], seen: [...$deep, self::seen('spreader', 'low'), self::seen('spreader', 'low', Side::Right)], minutes: 14))[1]);
         self::assertSame('plan.unused-light', self::plan(['turner'], weeks: 4)->weeks[3]['sessions'][0]->unused?->because->code);
-        self::assertSame([30, 'plan.no-warm-up'], $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30))));
-        self::assertSame('plan.unused-nothing', $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))[1]);
+        self::assertSame([30, 'plan.no-warm-up'], $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30))));
+        self::assertSame('plan.unused-nothing', $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))[1]);
     }
 
     public function testWantedPosesTakeTurnsAsTheTheme(): void
@@ -167,7 +166,7 @@ final class PlannerTest extends TestCase
     public function testTheTighterSideComesFirstAndLastAndHalfAsMuchAgain(): void
     {
         $person = Person::of(self::TESTS, seen: [self::seen('turner', 'low', Side::Right), self::seen('turner', 'low'), new Seen('turner', 'full', Side::Left, false, new \DateTimeImmutable('2026-03-05'))]);
-        $sessions = array_merge(...array_column((new Planner(self::read($person), self::ladders(), Dose::longAndStill(2)))->plan(['turner'], self::request(2, [1, 4], 60))->weeks, 'sessions'));
+        $sessions = array_merge(...array_column((new Planner(self::read($person), self::ladders(), Doses::longAndStill(2)))->plan(['turner'], self::request(2, [1, 4], 60))->weeks, 'sessions'));
         foreach (array_slice($sessions, 0, 3) as $new) {
             self::assertSame([Side::Right, Side::Left], array_map(static fn (PlannedItem $item): ?Side => $item->side, self::work($new)), 'What is new is learned on the easier side.');
         }
@@ -183,7 +182,7 @@ final class PlannerTest extends TestCase
         $items = self::work(self::first($plan));
         self::assertSame([[Side::Right, 'low']], array_map(static fn (PlannedItem $item): array => [$item->side, $item->rung->rung->id], $items));
         self::assertSame([Side::Right], array_values(array_unique(array_map(static fn (PlannedItem $item): ?Side => $item->side, self::first($plan)->items), SORT_REGULAR)), 'The counterpose, too, on the free side alone.');
-        $both = (new Planner(self::poses(entries: [$hurt]), self::ladders(undoIsSymmetric: true), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        $both = (new Planner(self::poses(entries: [$hurt]), self::ladders(undoIsSymmetric: true), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
         self::assertSame(['plan.no-counter', []], [$both->leftOut['turner']->code, self::work(self::first($both))], 'One that needs both legs is no counterpose now.');
         self::assertSame('plan.held-side', $plan->leftOut['turner']->code);
         self::assertSame('left', $plan->leftOut['turner']->numbers['side']);
@@ -201,18 +200,18 @@ final class PlannerTest extends TestCase
 
     public function testWithoutAWarmUpNobodyWorks(): void
     {
-        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
         self::assertSame([], self::first($plan)->items);
         self::assertSame('plan.no-warm-up', $plan->leftOut['turner']->code);
     }
 
     public function testWithoutACounterposeItIsLeftOut(): void
     {
-        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60));
         self::assertSame('plan.no-counter', $plan->leftOut['turner']->code);
         self::assertSame([], self::work(self::first($plan)));
         $strap = self::ladders(undoProps: ['strap' => 1]);
-        self::assertSame('plan.no-counter', (new Planner(self::poses(), $strap, Dose::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))->leftOut['turner']->code, 'Nor one without its prop.');
+        self::assertSame('plan.no-counter', (new Planner(self::poses(), $strap, Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60))->leftOut['turner']->code, 'Nor one without its prop.');
     }
 
     public function testWhatFindsNoRoomInAnySessionSaysSo(): void
@@ -227,7 +226,7 @@ final class PlannerTest extends TestCase
 
     public function testAnotherSchoolOnSomeDaysDosesAnotherWay(): void
     {
-        $plan = (new Planner(self::poses(), self::ladders(), Dose::longAndStill(2), [2 => Dose::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
+        $plan = (new Planner(self::poses(), self::ladders(), Doses::longAndStill(2), [2 => Doses::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
         self::assertSame([910, 160], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
     }
 
@@ -237,7 +236,7 @@ final class PlannerTest extends TestCase
         usort($list, static fn ($a, $b): int => $b->weight(null) <=> $a->weight(null));
         self::assertSame(['plan.keystone', 'spreader'], [$list[0]->because->code, $list[count($list) - 1]->posture]);
         self::assertSame([1.5, 1.0, 1.2], [$list[0]->worth(null), $list[count($list) - 1]->worth(null), $list[count($list) - 1]->worth('spreader')]);
-        $work = self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Dose::longAndStill(2)))->plan(['spreader', 'summit'], self::request(1, [1], 45))));
+        $work = self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0, 'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Doses::longAndStill(2)))->plan(['spreader', 'summit'], self::request(1, [1], 45))));
         $seconds = static fn (bool $isKey): array => array_values(array_map(static fn (PlannedItem $item): int => $item->seconds, array_filter($work, static fn (PlannedItem $item): bool => ('plan.keystone' === $item->because->code) === $isKey)));
         self::assertNotSame([], $seconds(true));
         self::assertNotSame([], $seconds(false));
@@ -278,7 +277,7 @@ final class PlannerTest extends TestCase
      */
     private static function plan(array $wanted, array $seen = [], int $weeks = 1, array $days = [1, 3], int $minutes = 30, int $apart = 2, array $entries = [], array $conditions = []): Plan
     {
-        return (new Planner(self::poses(seen: $seen, entries: $entries, conditions: $conditions), self::ladders(), Dose::longAndStill($apart)))->plan($wanted, self::request($weeks, $days, $minutes));
+        return (new Planner(self::poses(seen: $seen, entries: $entries, conditions: $conditions), self::ladders(), Doses::longAndStill($apart)))->plan($wanted, self::request($weeks, $days, $minutes));
     }
 
     /** @param list<int> $days */

@@ -12,7 +12,6 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
-use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\Phase;
@@ -99,7 +98,7 @@ final class SessionRulesTest extends TestCase
     {
         foreach ([true, false] as $gentle) {
             $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], $gentle)), Stance::Lying, [], [], true);
-            foreach ([Dose::longAndStill(2), Dose::workingMuscle(2), Dose::countedBreath(1)] as $dose) {
+            foreach ([Doses::longAndStill(2), Doses::workingMuscle(2), Doses::countedBreath(1)] as $dose) {
                 self::assertGreaterThanOrEqual(60.0, $dose->seconds($rung));
             }
         }

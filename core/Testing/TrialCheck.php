@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Testing;
+
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\LegChain\Sitting;
+
+/** What a number that is read in a test can be, and whether a trial can be of this body: wherever numbers are typed, by whomever. */
+final readonly class TrialCheck
+{
+    /** By unit: beyond them no tape was held to a person, no joint bends, and nothing was held. */
+    private const RANGES = [
+        'cm' => [-60.0, TakenTest::FURTHEST],
+        'degrees' => [-90.0, 200.0],
+        'seconds' => [0.0, TakenTest::LONGEST],
+        'yes or no' => [0.0, 1.0],
+    ];
+
+    /** @return array{float, float} least and most of a number of a test, in its unit */
+    public static function range(TestDefinition $test, string $name): array
+    {
+        $unit = $test->measured[$name] ?? 'cm';
+        [$least, $most] = self::RANGES[$unit] ?? self::RANGES['cm'];
+
+        // Only a gap between two hands can be less than nothing.
+        return ['cm' === $unit && !$test->formula->is(Formula::STRAP_GAP) ? 0.0 : $least, $most];
+    }
+
+    public static function isInRange(TestDefinition $test, string $name, float $value): bool
+    {
+        [$least, $most] = self::range($test, $name);
+
+        return $value >= $least && $value <= $most;
+    }
+
+    /**
+     * Whether a leg of this body can give these numbers.
+     *
+     * @param array<string, float> $trial by name, in cm, degrees and seconds
+     */
+    public static function isOfBody(TestDefinition $test, array $trial, Side $side, Tool $tool, Sitting $sitting, Proportions $proportions): bool
+    {
+        if (!$test->isMeasured()) {
+            return true;
+        }
+        try {
+            ReadTest::evidence($test, new TakenTest($test->id, $side, $tool, [$trial], sitting: $sitting), $proportions->body($side), ToolErrors::usual());
+
+            return true;
+        } catch (UnreadableTest|InvalidValue) {
+            return false;
+        }
+    }
+}
