@@ -72,10 +72,18 @@ final readonly class May
         return new self($bars);
     }
 
-    /** Any position, by what it loads. */
+    /** Any position, by what it loads: held, or too deep beside a side that rests altogether. */
     public static function load(Holds $holds, Work $work, Side $side): self
     {
-        return new self(array_map(self::held(...), $holds->on($work, $side)));
+        $bars = array_map(self::held(...), $holds->on($work, $side));
+
+        return new self([] === $bars && self::waitsForOtherSide($holds, $work, $side) ? [new Reason('bar.other-side-rests', Source::Own)] : $bars);
+    }
+
+    /** While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own). */
+    public static function waitsForOtherSide(Holds $holds, Work $work, Side $side): bool
+    {
+        return !$work->isGentle && $holds->isWholeSideHeld($side->opposite());
     }
 
     /** Why work that is held may not be done. */

@@ -9,6 +9,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\FreeKnee;
@@ -35,6 +36,7 @@ final readonly class RungReading
 
     /**
      * @param list<AbilityMargin> $margins
+     * @param Work $work what it loads, with what this body's own angles load
      * @param list<Hold> $heldBy
      * @param list<Ability> $testFirst what has to be read anew before this is loaded, since a hold was lifted
      * @param list<GateFinding> $gates
@@ -50,6 +52,7 @@ final readonly class RungReading
     private function __construct(
         public RungDefinition $rung,
         public array $margins,
+        public Work $work,
         public array $heldBy,
         public array $testFirst,
         public array $gates,
@@ -119,10 +122,13 @@ final readonly class RungReading
         $seen = $person->seen($posture->id, $rung->id, $side, $since);
         $testFirst = null === $since ? [] : array_values(array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a)));
 
+        $work = $rung->work->loading($leg->loads());
+
         return new self(
             $rung,
             $margins,
-            [] === $person->holds->active ? [] : $person->holds->on($rung->work->loading($leg->loads()), $side),
+            $work,
+            [] === $person->holds->active ? [] : $person->holds->on($work, $side),
             $testFirst,
             array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $stateOf, $since), $rung->gates),
             $seen,
@@ -131,8 +137,7 @@ final readonly class RungReading
             $leg->pose,
             $leg->isImpossible || $otherLeg->isImpossible,
             $leg->propHeight,
-            // While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own).
-            !$rung->isGentle() && $person->holds->isWholeSideHeld($side->opposite()),
+            May::waitsForOtherSide($person->holds, $work, $side),
             [...Unasked::of($leg, $rung->demand, $posture, $capacities, $side), ...Unasked::of($otherLeg, $rung->otherDemand, $posture, $ofOther, $other)],
         );
     }

@@ -200,14 +200,11 @@ final class AssessmentController extends TeacherController
     private function hear(Practitioner $practitioner, FormInterface $form, Request $request): void
     {
         $entry = $this->entryOf($form);
-        $typed = RecordPain::typed($request->request->all('before')['pain'] ?? []);
+        $typed = RecordPain::sent($request, 'before');
         $known = $this->records->knows(Assessment::class, $entry) ? $this->records->assessment($practitioner, (string) $entry) : null;
         if (null === $known ? !$form->isValid() : !$known->pain()->equals($typed)) {
             $this->pain->of($practitioner, $this->teacher(), $typed, null, "before $entry");
-            $stops = $request->request->all('before')['stop_signs'] ?? [];
-            foreach (array_intersect_key($this->catalogue->stopSigns(), array_flip(array_filter(is_array($stops) ? $stops : [], is_string(...)))) as $id => $pain) {
-                $this->pain->of($practitioner, $this->teacher(), $pain, null, "before $entry $id");
-            }
+            $this->pain->signs($practitioner, $this->teacher(), $request->request->all('before')['stop_signs'] ?? [], $this->catalogue->stopSigns(), "before $entry");
         }
     }
 

@@ -139,9 +139,8 @@ final class BenchController extends TeacherController
      */
     private function hear(Practitioner $practitioner, BenchData $data, Uuid $entry, bool $isKept, Request $request): void
     {
-        $sent = $request->request->all('bench');
         foreach (Side::cases() as $side) {
-            $typed = RecordPain::typed($sent['pain'.ucfirst($side->value)] ?? []);
+            $typed = RecordPain::sent($request, 'bench', 'pain'.ucfirst($side->value));
             $isInTest = $isKept && in_array($side, $data->sides, true) && $data->isStarted($side);
             foreach ($isInTest ? [] : $this->alreadySaid($practitioner, $entry, $side) as $pain) {
                 $isInTest = $isInTest || $pain->equals($typed);

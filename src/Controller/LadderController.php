@@ -88,7 +88,7 @@ final class LadderController extends TeacherController
         if (null === $poses) {
             return $this->bodyFirst($practitioner);
         }
-        $typed = $request->isMethod('POST') ? RecordPain::typed($request->request->all('check_form')['pain'] ?? []) : Pain::none();
+        $typed = $request->isMethod('POST') ? RecordPain::sent($request, 'check_form') : Pain::none();
         $rung = $poses->of($posture, $side)->onLadder()->rung;
         if (null === $rung) {
             // Somebody had the form open while the side came to be held: what hurt is written down all the same.

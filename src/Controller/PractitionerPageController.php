@@ -113,8 +113,7 @@ final class PractitionerPageController extends AbstractController
         if (!$practitioner instanceof Practitioner) {
             return $practitioner;
         }
-        $fields = $request->request->all('pain');
-        $pain = $request->isMethod('POST') ? RecordPain::typed($fields) : Pain::none();
+        $pain = $request->isMethod('POST') ? RecordPain::sent($request, '') : Pain::none();
         $side = Side::tryFrom($request->request->getString('side'));
         if ($request->isMethod('POST') && $pain->isFelt()) {
             // The same told again in one minute is one telling.

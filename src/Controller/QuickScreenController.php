@@ -227,15 +227,12 @@ final class QuickScreenController extends TeacherController
         }
         foreach (Side::cases() as $side) {
             if (!($measured[$side->value] ?? false)) {
-                $this->pain->of($practitioner, $this->teacher(), RecordPain::typed($request->request->all('screen')['pain'.ucfirst($side->value)] ?? []), $side, "screen $entry");
+                $this->pain->of($practitioner, $this->teacher(), RecordPain::sent($request, 'screen', 'pain'.ucfirst($side->value)), $side, "screen $entry");
             }
         }
         if (!$isKept) {
             // So is a yes to one of the questions that stop.
-            $stops = $request->request->all('screen')['stops'] ?? [];
-            foreach (array_intersect_key($this->catalogue->stopSigns(), array_flip(array_filter(is_array($stops) ? $stops : [], is_string(...)))) as $id => $pain) {
-                $this->pain->of($practitioner, $this->teacher(), $pain, null, "screen $entry $id");
-            }
+            $this->pain->signs($practitioner, $this->teacher(), $request->request->all('screen')['stops'] ?? [], $this->catalogue->stopSigns(), "screen $entry");
         }
     }
 }

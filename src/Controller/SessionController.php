@@ -8,7 +8,6 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Log\PainTable;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\HeldBack;
@@ -17,6 +16,7 @@ use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\MakePlan;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Plan\PainInSession;
 use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\Tool;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -53,7 +53,8 @@ final class SessionController extends TeacherController
         $planned = $this->heldBack->weeks($plan, $poses)[$week]['sessions'][$session] ?? throw $this->createNotFoundException();
         [$left, $out] = $this->heldBack->today($planned, $poses);
         $school = $plan->schoolOn($planned['date']) ?? '';
-        $items = array_map(fn (array $item): array => $this->text->of($item, $school), $left);
+        $pains = new PainInSession();
+        $items = $this->text->ofSession($left, $school, $poses, $pains);
         $errors = $this->records->toolErrors($this->teacher());
 
         return $this->render('plan/session.html.twig', [
@@ -67,7 +68,7 @@ final class SessionController extends TeacherController
             'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
             'out' => array_map(fn (array $item): array => $this->text->of($item, $school), $out),
             'measure' => 'cm' === ($planned['before']['unit'] ?? '') ? $planned['before'] : null,
-            'pains' => PainTable::ofSession(),
+            'pains' => $pains->answers,
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,
             'queue' => ['owner' => (string) $this->teacher()->id, 'key' => $this->queueKey->of($this->teacher())],

@@ -56,7 +56,7 @@ final class WalkController extends TeacherController
             'compensations' => array_flip($ladder->rung($rung)->compensations),
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
-            $typed = RecordPain::typed($request->request->all('walk_form')['pain'] ?? []);
+            $typed = RecordPain::sent($request, 'walk_form');
             if ($form->isValid()) {
                 $this->keep($practitioner, $form, $posture, $reading->rung, $side);
 

@@ -12,6 +12,7 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Reason\Source;
+use LucidAscent\Core\Testing\Capacities;
 
 /** How far one side goes, as the reading has it, with stand-ins, marked as such, for what nobody read; and what is held. */
 final readonly class LabCapacity

@@ -14,6 +14,7 @@ use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Uid\Uuid;
 
 /** Writes down pain that no other record would keep, each thing that was said once. */
@@ -38,6 +39,30 @@ final readonly class RecordPain
         }
 
         return PainFields::said(['level' => ctype_digit($level) && strlen($level) < 3 ? (int) $level : null, 'where' => $place, 'kind' => $text('kind')]) ?? Pain::none();
+    }
+
+    /**
+     * The same of a form that was sent, valid or not: what hurts is heard whatever else is wrong with it.
+     *
+     * @param string $form the form's name; empty where the field stands by itself
+     */
+    public static function sent(Request $request, string $form, string $field = 'pain'): Pain
+    {
+        return self::typed('' === $form ? $request->request->all()[$field] ?? [] : $request->request->all($form)[$field] ?? []);
+    }
+
+    /**
+     * A yes to one of the questions that stop, in a form that is not kept.
+     *
+     * @param array<string, Pain> $signs by id
+     * @param string $source where it was said, and with which entry
+     */
+    public function signs(Practitioner $practitioner, Teacher $by, mixed $answered, array $signs, string $source): void
+    {
+        $yes = array_filter(is_array($answered) ? $answered : [], is_string(...));
+        foreach (array_intersect_key($signs, array_flip($yes)) as $id => $pain) {
+            $this->of($practitioner, $by, $pain, null, "$source $id");
+        }
     }
 
     /**

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Log\PainTable;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\OutcomeRows;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Plan\PainInSession;
 use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
@@ -73,7 +73,7 @@ final readonly class PractitionerPages
             'layOut' => $one['layOut'],
             'noise' => SmallestChange::between($this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm')),
             'measure' => 'cm' === ($one['raw']['before']['unit'] ?? '') ? $one['raw']['before'] : null,
-            'pains' => PainTable::ofSession(),
+            'pains' => (new PainInSession())->answers,
             'log' => (string) Uuid::v7(),
             'address' => $this->addresses->generate('own_log'),
             'back' => $this->addresses->generate('own', ['said' => 'session']),

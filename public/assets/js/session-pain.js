@@ -1,24 +1,25 @@
-// What a pain that was said ends for the rest of a session: its side, all but lying rest, or some loads. The table is the
-// server's, and so is every hold after the session; here it is only who may go on at what, until the session is over.
-export const painsEnd = (table) => {
-    const ends = [];
+// What a pain that was said ends for the rest of a session. Every answer was judged by the server beforehand, and so was
+// every item: here they are only looked up, for a session goes on without a network.
+const NOTHING = -1;
+
+export const painsEnd = (answers) => {
+    const ended = new Set();
     // Nothing more of a posture that hurt, but what undoes it.
     const finished = new Set();
+    let everything = false;
+    const judged = ({ where, kind, level }, side) => answers[where]?.[kind]?.[level]?.[side || 'none'];
     return {
-        say: ({ where, kind, level }, side) => {
-            const rule = table[where]?.[kind]?.[level];
-            // An answer that is on no table ends everything.
-            ends.push(rule ? { ...rule, of: side } : { all: true, side: true, loads: [], of: '' });
+        felt: (pain) => judged(pain, '') !== NOTHING,
+        say: (pain, side) => {
+            const number = judged(pain, side);
+            // An answer that nobody has judged ends everything.
+            everything ||= number === undefined;
+            ended.add(number);
         },
         finish: (posture) => finished.add(posture),
         ended: (item) =>
+            everything ||
             (item.phase === 'work' && finished.has(item.posture)) ||
-            ends.some(
-                ({ all, side, loads, of }) =>
-                    ((all || (side && of === '')) && !item.straightRest) ||
-                    // A side that rests altogether leaves the other its gentle shapes.
-                    (side && of !== '' && (item.side === of || item.side === 'both' || !item.gentle)) ||
-                    loads.some((load) => item.loads.includes(load)),
-            ),
+            item.endedBy.some((one) => ended.has(one)),
     };
 };

@@ -60,7 +60,6 @@ const read = (name) => ({
     where: document.querySelector(`#${name}-where`).value,
     kind: document.querySelector(`#${name}-kind`).value,
 });
-const felt = ({ level, kind }) => level > 0 || kind === 'lasting-numbness';
 const number = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
 const readings = (when) => [...root.querySelectorAll(`[data-${when}-reading]`)];
 // The mean of what was read; nothing where nothing was.
@@ -235,7 +234,7 @@ find('begin').addEventListener('click', () => {
         now.focus();
         return;
     }
-    if (felt(read('now'))) {
+    if (ends.felt(read('now'))) {
         say(read('now'), document.querySelector('#now-side').value);
     }
     find('arrive').hidden = true;
@@ -388,7 +387,7 @@ find('finish').addEventListener('submit', async (event) => {
         wrong.focus();
         return;
     }
-    if (felt(read('last'))) {
+    if (ends.felt(read('last'))) {
         say(read('last'), document.querySelector('#last-side').value);
     }
     const queued = post({
