@@ -63,6 +63,8 @@ final readonly class Holds
             }
         }
         $known = self::asToldLast($known);
+        // The oldest first, in whatever order they came.
+        usort($known, static fn (Entry $a, Entry $b): int => [$a->at(), $a->id()] <=> [$b->at(), $b->id()]);
         $mistakes = array_values(array_filter($known, static fn (Entry $entry): bool => $entry instanceof EnteredByMistake));
         $counting = array_values(array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes)));
         $clearances = array_values(array_filter($counting, static fn (Entry $entry): bool => $entry instanceof ClearanceGiven && !self::isAhead($entry->on(), $now)));

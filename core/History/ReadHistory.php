@@ -219,6 +219,12 @@ final readonly class ReadHistory
                 $decided["$one->posture {$one->side->value}"][] = new Decided($one->step, $one->rung, $one->rungAfter, $one->at);
             }
         }
+        // A stop is a decision to stay where it stopped, however it was told.
+        foreach ($history->of(StopDecided::class) as $one) {
+            foreach ('' === $one->rung || $one->at > $moment ? [] : (null === $one->side ? Side::cases() : [$one->side]) as $side) {
+                $decided["$one->posture $side->value"][] = new Decided(Step::Stop, $one->rung, $one->rung, $one->at);
+            }
+        }
         foreach ($decided as &$of) {
             usort($of, static fn (Decided $a, Decided $b): int => $a->at <=> $b->at);
         }

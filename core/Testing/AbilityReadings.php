@@ -134,7 +134,9 @@ final readonly class AbilityReadings
     {
         $furthest = $evidence[0];
         foreach ($evidence as $e) {
-            if ($e->ability->compare($e->value, $furthest->value) > 0) {
+            $further = $e->ability->compare($e->value, $furthest->value);
+            // Of those that go as far the newest.
+            if ($further > 0 || (0 === $further && $e->on > $furthest->on)) {
                 $furthest = $e;
             }
         }

@@ -22,7 +22,7 @@ final class DecideCommand extends DocumentCommand
         $this->setHelp(<<<'TEXT'
             Reads {"posture","rung","side","next":"open|near|unknown|first|short|held","sessions":[{"on","holdReached","evenBreath","pain",
             "compensations","soreAtNight"}],"conditions","events"} and prints the decision with its reasons and the sessions they rest on.
-            Without "side", what holds either side counts. "next":"held" is a stop.
+            Without "side", what holds either side counts; without "on", it is asked on the day of the last session. "next":"held" is a stop.
 
             For example:
               {"posture":"half-lotus","rung":"lying-half-lotus","side":"left","next":"open",

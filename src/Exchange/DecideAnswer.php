@@ -35,7 +35,7 @@ final readonly class DecideAnswer
     }
 
     /**
-     * {"posture", "rung", "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?, "holdReached",
+     * {"posture", "rung", "on"?, "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?, "holdReached",
      * "evenBreath", "pain", "compensations", "soreAtNight"}, …]}; a log that is sent twice counts once.
      *
      * @return array<string, mixed>
@@ -65,6 +65,8 @@ final readonly class DecideAnswer
             throw InvalidValue::because('sessions', 'are none: a decision rests on what was practised.');
         }
         $checks = array_values($checks);
+        // Without a day of its own it is asked on the day of the last session.
+        $today = $document->has('on') ? max($today, Day::of('on', $document->text('on'))) : $today;
         [$events, $unreadEvents] = $this->events->of($document, $today);
         $history = new History([...$checks, ...$pains, ...$events], ToolErrors::usual());
         $holds = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->holds($history, $today);

@@ -12,6 +12,7 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\PractisedUpTo;
 use LucidAscent\Core\Progression\LadderPractice;
+use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
 
 /** What was practised of one ladder on one side, as the rules of progression see it. */
@@ -23,10 +24,16 @@ final readonly class PractisedSide
 
     public function history(RungCheck $check): LadderPractice
     {
+        return $this->of($check, $this->person->now($check->practitioner));
+    }
+
+    /** @param ReadPoses|null $poses what is known of the person now; null when nobody measured the body */
+    public function of(RungCheck $check, ?ReadPoses $poses): LadderPractice
+    {
         $ladder = $this->catalogue->ladder($check->ladder);
         $next = $ladder->after($ladder->rung($check->rung));
-        $pose = $this->person->now($check->practitioner)?->of($ladder->id, $check->side);
-        $holds = $this->person->holds($check->practitioner);
+        $pose = $poses?->of($ladder->id, $check->side);
+        $holds = $poses->person->holds ?? $this->person->holds($check->practitioner);
         $work = $this->catalogue->rung($ladder->id, $check->rung)->work ?? new Work([]);
         $last = PersonHistory::check($check);
         $checks = array_filter(
