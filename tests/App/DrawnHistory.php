@@ -42,7 +42,7 @@ final class DrawnHistory
         'frog' => ['span' => [62, 96]],
         'knee-hug' => ['angle' => [105, 140]],
         'leg-raise' => ['angle' => [50, 100]],
-        'heel-to-seat' => ['gap' => [0, 22]],
+        'heel-to-seat' => ['gap' => [6, 22]],
         'inward-turn' => ['angle' => [20, 45]],
     ];
     private const CONDITIONS = ['knee-surgery', 'high-blood-pressure', 'osteoporosis', 'hip-replacement', 'other', 'hypermobility'];
