@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\CapacityAnswer;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Readiness\ReadPoses;

@@ -16,7 +16,7 @@ final readonly class Measure
     /** Seconds for setting up and reading it. */
     public const SECONDS = 45;
 
-    private function __construct(public TestDefinition $test, public Side $side, public Ability $ability)
+    public function __construct(public TestDefinition $test, public Side $side, public Ability $ability)
     {
     }
 

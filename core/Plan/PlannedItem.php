@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\May;
+use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 
@@ -17,6 +18,8 @@ final readonly class PlannedItem
      * @param int $seconds coming in and going out are part of it
      * @param PracticeDrill|null $drill what is repeated in that position; null where it is held
      * @param bool $isSet whether it is part of a sequence that the teacher has set, which keeps its own order
+     * @param bool $isLocked whether the teacher wants it to stay as it is when the plan is made anew
+     * @param float|null $propHeight of the top of its prop for this body, in cm; null where none is reckoned
      */
     public function __construct(
         public PracticeRung $rung,
@@ -26,7 +29,48 @@ final readonly class PlannedItem
         public Reason $because,
         public ?PracticeDrill $drill = null,
         public bool $isSet = false,
+        public bool $isLocked = false,
+        public ?float $propHeight = null,
     ) {
+    }
+
+    /** With the height of its prop for this body: of the side that it is for; where it is for both, of the one that needs more. */
+    public function measured(ReadPoses $poses): self
+    {
+        $heights = [];
+        foreach (isset($poses->postures[$this->rung->posture]) ? $this->sides() : [] as $side) {
+            $rung = $poses->of($this->rung->posture, $side)->rung($this->rung->rung->id);
+            $heights[] = null === $rung ? null : PropHeights::of($rung, $poses->person, $side);
+        }
+
+        return $this->with(propHeight: [] === $heights ? null : max($heights));
+    }
+
+    /** @return list<Side> */
+    public function sides(): array
+    {
+        return null === $this->side ? Side::cases() : [$this->side];
+    }
+
+    public function isWork(): bool
+    {
+        return Phase::Work === $this->phase;
+    }
+
+    public function locked(bool $isLocked): self
+    {
+        return $this->with(isLocked: $isLocked);
+    }
+
+    /** Another rung in its place, from the beginning: a hold that was long on one is none of the other's. */
+    public function on(PracticeRung $rung, Dose $dose): self
+    {
+        return (new self($rung, $this->phase, $this->side, $this->seconds, $this->because, null, $this->isSet, $this->isLocked))->begun($dose);
+    }
+
+    private function with(?int $seconds = null, ?bool $isLocked = null, ?float $propHeight = null): self
+    {
+        return new self($this->rung, $this->phase, $this->side, $seconds ?? $this->seconds, $this->because, $this->drill, $this->isSet, $isLocked ?? $this->isLocked, $propHeight ?? $this->propHeight);
     }
 
     /** Work on one posture stands together, and so does a drill. */
@@ -77,6 +121,6 @@ final readonly class PlannedItem
 
     public function lasting(int $seconds): self
     {
-        return new self($this->rung, $this->phase, $this->side, $seconds, $this->because, $this->drill, $this->isSet);
+        return $this->with(seconds: $seconds);
     }
 }

@@ -33,6 +33,22 @@ final readonly class PlannedSession
     ) {
     }
 
+    /** @param list<PlannedItem> $items */
+    public function doing(array $items): self
+    {
+        return new self($this->on, $items, $this->theme, $this->unused, $this->dose, $this->measure, $this->tradesAway, $this->isAfterSport);
+    }
+
+    public function hasWork(): bool
+    {
+        return [] !== array_filter($this->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase);
+    }
+
+    public function isLocked(): bool
+    {
+        return [] !== array_filter($this->items, static fn (PlannedItem $item): bool => $item->isLocked);
+    }
+
     public function seconds(): int
     {
         return array_sum(array_map(static fn (PlannedItem $item): int => $item->seconds, $this->items));

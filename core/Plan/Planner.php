@@ -37,7 +37,7 @@ final readonly class Planner
             foreach ($dates as $turn => $date) {
                 $sessions[] = $session->on($date, $turn + ($aims > count($dates) ? $number * count($dates) : 0), $this->doseOn[(int) $date->format('N')] ?? $this->dose, $isLight);
             }
-            $weeks[] = ['light' => $isLight, 'sessions' => $sessions];
+            $weeks[] = new PlannedWeek(array_map($this->measured(...), $sessions), $isLight);
             if ($isLight) {
                 $retests[] = ['week' => $number + 2, 'on' => $request->from->add(new \DateInterval('P'.(7 * ($number + 1)).'D')), 'tests' => $this->retest($wanted)];
             }
@@ -46,10 +46,15 @@ final readonly class Planner
         return new Plan($weeks, $candidates->leftOut + $this->neverDone($weeks), $retests);
     }
 
+    private function measured(PlannedSession $session): PlannedSession
+    {
+        return $session->doing(array_map(fn (PlannedItem $item): PlannedItem => $item->measured($this->poses), $session->items));
+    }
+
     /**
      * What found room in some session was not left out.
      *
-     * @param list<array{light: bool, sessions: list<PlannedSession>}> $weeks
+     * @param list<PlannedWeek> $weeks
      *
      * @return array<string, Reason>
      */
@@ -57,7 +62,7 @@ final readonly class Planner
     {
         $missed = $done = [];
         foreach ($weeks as $week) {
-            foreach ($week['sessions'] as $session) {
+            foreach ($week->sessions as $session) {
                 $missed += $session->tradesAway;
                 foreach ($session->items as $item) {
                     $done[$item->rung->posture] = true;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Posture\RungDefinition;
 
 /** A rung as something to practise. */
@@ -46,6 +47,12 @@ final readonly class PracticeRung
         public string $purpose = '',
         public string $beside = '',
     ) {
+    }
+
+    /** What was planned, and is in the catalogue no more: nobody can say that it may be done. */
+    public static function gone(string $posture, string $rung): self
+    {
+        return new self($posture, $posture, new RungDefinition($rung, $rung, null, [], new Work([])), Stance::Lying, [], [], false);
     }
 
     /** Whether it takes turns with its rung from session to session; what is for rest, for a tender knee or for show does not. */

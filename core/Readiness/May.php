@@ -40,6 +40,12 @@ final readonly class May
         return new self($bars);
     }
 
+    /** Anything of a body that nobody measured: nothing says that it may be done. */
+    public static function unmeasured(): self
+    {
+        return new self([new Reason('bar.unmeasured', Source::Own)]);
+    }
+
     /** A rung under the teacher's eye, on the way up from the ground: numbers may be short of it, and what is below need not have been passed. */
     public static function try(PoseReading $pose, string $rung): self
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\AssessAnswer;
 use LucidAscent\App\Exchange\EventList;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
 #[AsCommand('ascent:assess', 'Reads which pose is ready, what holds it and what leads there: JSON on stdin, JSON on stdout.')]

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\CapacityAnswer;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
 #[AsCommand('ascent:capacity', "Turns a person's tests into what each side can do: JSON on stdin, JSON on stdout.")]

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\DecideAnswer;
 use LucidAscent\App\Exchange\EventList;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
 #[AsCommand('ascent:decide', 'Says what comes next on a rung, out of its session logs: JSON on stdin, JSON on stdout.')]

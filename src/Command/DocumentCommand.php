@@ -6,10 +6,10 @@ namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\DocumentStream;
 use LucidAscent\App\Exchange\Failure;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\UnreadableDocument;
 use LucidAscent\App\Exchange\UnwrittenAnswer;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\EventList;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\ProgressAnswer;
+use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
 #[AsCommand('ascent:progress', 'Tells progress from noise: JSON on stdin, JSON on stdout.')]

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Lab\ContactList;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;

@@ -8,9 +8,12 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Plan\StoredPlan;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Plan\Edit\Edits;
+use LucidAscent\Core\Plan\Edit\ToAnotherDay;
+use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -26,12 +29,11 @@ use Symfony\Component\Uid\Uuid;
 /** A plan changed by hand, item by item, and taken back: each change is a new version, and none breaks a hard rule. */
 final class PlanChangeController extends TeacherController
 {
-    private const CHANGES = ['skip', 'earlier', 'later', 'longer', 'shorter', 'easier', 'harder', 'lock', 'unlock'];
     private const TO_DAY = '/^to-(\d{1,2})$/';
 
     public function __construct(
         private readonly ReadPerson $person,
-        private readonly StoredPlan $stored,
+        private readonly KeptPlans $plans,
         private readonly Catalogue $catalogue,
         private readonly ReasonExtension $texts,
     ) {
@@ -45,9 +47,9 @@ final class PlanChangeController extends TeacherController
         $this->checkToken(PlanController::TOKEN, $request);
         $poses = $this->person->now($practitioner);
         [$week, $session, $item, $change] = [$request->request->getInt('week'), $request->request->getInt('session'), $request->request->getInt('item'), $request->request->getString('change')];
-        $weeks = $plan->plan['weeks'];
-        $isKnown = in_array($change, self::CHANGES, true) || 1 === preg_match(self::TO_DAY, $change);
-        if (null === $poses || !$isKnown || !isset($weeks[$week]['sessions'][$session]['items'][$item])) {
+        $weeks = $this->plans->plan($plan);
+        $isKnown = in_array($change, Edits::NAMES, true) || 1 === preg_match(self::TO_DAY, $change);
+        if (null === $poses || !$isKnown || !isset($weeks->session($week, $session)->items[$item])) {
             throw $this->createNotFoundException();
         }
         $newest = $this->records->newestPlan($practitioner);
@@ -58,14 +60,13 @@ final class PlanChangeController extends TeacherController
         if (in_array($change, ['easier', 'harder'], true) && '' === $why) {
             return $this->refused($plan, $week, $this->say('Not changed. Another rung than the proposed one needs a reason.'), $request);
         }
-        $changed = $this->after($plan, $weeks[$week]['sessions'], $session, $item, $change);
+        $changed = $this->after($weeks->weeks[$week]->sessions, $session, $item, $change, $poses);
         $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : $this->broken($plan, $weeks, $week, $changed, $poses);
         if ([] !== $broken) {
             return $this->refused($plan, $week, $this->say('Not changed. %rules%', ['%rules%' => implode(' ', array_map($this->texts->text(...), $broken))]), $request);
         }
-        $weeks[$week]['sessions'] = array_values(array_replace($weeks[$week]['sessions'], $changed));
 
-        return $this->kept($plan, ['weeks' => $weeks] + array_diff_key($plan->plan, ['redo' => 0]), $plan->id, trim("$change $why"), $week, $request);
+        return $this->kept($plan, $weeks->with($week, $changed), [], $plan->id, trim("$change $why"), $week, $request);
     }
 
     /** The change before is taken back, or what was taken back is done again: as far as no rule has come to forbid it. */
@@ -80,22 +81,29 @@ final class PlanChangeController extends TeacherController
         if ($newest !== $plan) {
             return $this->changedElsewhere($practitioner, $newest, $request);
         }
-        $redo = $plan->plan['redo'] ?? [];
+        /** @var list<string> $redo */
+        $redo = array_values($plan->plan['redo'] ?? []);
         $name = 'undo' === $direction ? ('' === $plan->changed ? null : (string) $plan->replaces) : ($redo[0] ?? null);
         if (null === $poses || null === $name) {
             return $this->refused($plan, 0, $this->say('There is nothing to take back.'), $request);
         }
         $other = $this->records->plan($practitioner, $name);
-        $weeks = $plan->plan['weeks'];
+        $weeks = $this->plans->plan($plan);
         $opened = 0;
         $broken = [];
-        foreach ($other->plan['weeks'] as $w => $week) {
-            // What is past stays as it was practised.
-            $changed = array_filter($week['sessions'], fn (array $session, int $s): bool => $session !== ($weeks[$w]['sessions'][$s] ?? null) && $session['date'] >= Day::of($this->clock->now()), ARRAY_FILTER_USE_BOTH);
+        $today = Day::of($this->clock->now());
+        foreach ($this->plans->plan($other)->weeks as $w => $week) {
+            $changed = [];
+            foreach ($week->sessions as $s => $session) {
+                // What is past stays as it was practised.
+                if (Day::of($session->on) >= $today && !$this->plans->isSame($session, $weeks->session($w, $s))) {
+                    $changed[$s] = $session;
+                }
+            }
             if ([] !== $changed) {
                 $opened = $w;
                 $broken = [...$broken, ...$this->broken($plan, $weeks, $w, $changed, $poses)];
-                $weeks[$w]['sessions'] = array_values(array_replace($weeks[$w]['sessions'], $changed));
+                $weeks = $weeks->with($w, $changed);
             }
         }
         if ([] !== $broken) {
@@ -104,49 +112,58 @@ final class PlanChangeController extends TeacherController
         // Going back leads to what stood before that one; going forward, to this one.
         [$redo, $replaces, $said] = 'undo' === $direction ? [[(string) $plan->id, ...$redo], $other->replaces, $other->changed] : [array_slice($redo, 1), $plan->id, $other->changed];
 
-        return $this->kept($plan, ['weeks' => $weeks, 'redo' => $redo] + $plan->plan, $replaces, $said, $opened, $request);
+        return $this->kept($plan, $weeks, $redo, $replaces, $said, $opened, $request);
     }
 
     /**
-     * @param array<int, array<string, mixed>> $weeks
-     * @param array<int, array<string, mixed>> $changed sessions of a week that become other ones
+     * @param array<int, PlannedSession> $changed sessions of a week that become other ones, by place
      *
      * @return list<Reason>
      */
-    private function broken(PracticePlan $plan, array $weeks, int $week, array $changed, ReadPoses $poses): array
+    private function broken(PracticePlan $kept, Plan $plan, int $week, array $changed, ReadPoses $poses): array
     {
-        $planned = fn (array $session): PlannedSession => $this->stored->session($session, $this->catalogue->dose($plan->schoolOn($session['date'])));
-        $broken = array_merge(...array_map(static fn (array $one): array => SessionRules::broken($planned($one), $plan->request['minutes'], $poses), array_values($changed)));
-
+        $asked = $this->plans->asked($kept);
+        $broken = array_merge(...array_values(array_map(static fn (PlannedSession $one): array => SessionRules::broken($one, $asked->request->minutes, $poses), $changed)));
+        if ([] !== $broken) {
+            return $broken;
+        }
         // Days apart are counted over the end of a week, too.
-        $around = [...$weeks[$week - 1]['sessions'] ?? [], ...array_values(array_replace($weeks[$week]['sessions'], $changed)), ...$weeks[$week + 1]['sessions'] ?? []];
+        $after = $plan->with($week, $changed);
+        $around = array_merge(...array_map(static fn (int $w): array => ($after->weeks[$w] ?? null)->sessions ?? [], [$week - 1, $week, $week + 1]));
 
-        return [] === $broken ? SessionRules::tooClose(array_values(array_map($planned, $around)), $this->catalogue->dose($plan->request['school'] ?? null)->daysApart, $poses) : $broken;
+        return SessionRules::tooClose($around, $this->catalogue->dose($asked->school)->daysApart, $poses);
     }
 
     /**
-     * @param list<array<string, mixed>> $sessions of one week
+     * @param list<PlannedSession> $sessions of one week
      *
-     * @return array<int, array<string, mixed>> the sessions that a change makes other; none when there is no such day in the week
+     * @return array<int, PlannedSession> the sessions that a change makes other, by place; none when there is no such day in the week
      */
-    private function after(PracticePlan $plan, array $sessions, int $at, int $item, string $change): array
+    private function after(array $sessions, int $at, int $item, string $change, ReadPoses $poses): array
     {
         $today = Day::of($this->clock->now());
-        if (1 !== preg_match(self::TO_DAY, $change, $to)) {
-            return $sessions[$at]['date'] < $today ? [] : [$at => $this->stored->changed($sessions[$at], $item, $change, $this->catalogue->dose($plan->schoolOn($sessions[$at]['date'])))];
-        }
-        $to = (int) $to[1];
-        if ($to === $at || !isset($sessions[$to]) || $sessions[$to]['date'] < $today || $sessions[$at]['date'] < $today) {
+        $isPast = static fn (PlannedSession $session): bool => Day::of($session->on) < $today;
+        if ($isPast($sessions[$at])) {
             return [];
         }
-        [$from, $into] = $this->stored->moved($sessions[$at], $item, $sessions[$to]);
+        if (1 !== preg_match(self::TO_DAY, $change, $to)) {
+            $edit = Edits::named($change, $this->catalogue->practice(), $poses);
+
+            return null === $edit ? [] : [$at => $edit->apply($sessions[$at], $item)];
+        }
+        $to = (int) $to[1];
+        if ($to === $at || !isset($sessions[$to]) || $isPast($sessions[$to])) {
+            return [];
+        }
+        [$from, $into] = ToAnotherDay::move($sessions[$at], $item, $sessions[$to]);
 
         return [$at => $from, $to => $into];
     }
 
-    /** @param array<string, mixed> $content */
-    private function kept(PracticePlan $plan, array $content, ?Uuid $replaces, string $said, int $week, Request $request): Response
+    /** @param list<string> $redo ids of versions that were taken back, and can be done again */
+    private function kept(PracticePlan $plan, Plan $newPlan, array $redo, ?Uuid $replaces, string $said, int $week, Request $request): Response
     {
+        $content = $this->plans->write($newPlan) + array_intersect_key($plan->plan, ['carriedOn' => 0]) + ([] === $redo ? [] : ['redo' => $redo]);
         $newer = new PracticePlan(Uuid::v7(), $plan->practitioner, $this->teacher(), $this->clock->now(), Rules::VERSION, $plan->request, $content, $replaces, mb_substr($said, 0, 200));
         $this->records->add($newer);
         $this->addFlash('done', 'The plan is changed; the one before is kept.');

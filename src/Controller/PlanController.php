@@ -16,14 +16,19 @@ use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\HeldBack;
-use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\MakePlan;
 use LucidAscent\App\Plan\PlanCalendar;
+use LucidAscent\App\Plan\PlanningRequest;
+use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Plan\PlanVolume;
+use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Plan\Today;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -41,8 +46,8 @@ final class PlanController extends TeacherController
         private readonly Catalogue $catalogue,
         private readonly OwnCatalogue $own,
         private readonly Wanted $wanted,
-        private readonly HeldBack $heldBack,
-        private readonly ItemText $text,
+        private readonly KeptPlans $plans,
+        private readonly PlanText $text,
     ) {
     }
 
@@ -65,22 +70,8 @@ final class PlanController extends TeacherController
             if ($this->records->knows(PracticePlan::class, $entry)) {
                 $this->sayRecorded(false, '');
             } else {
-                $asked = $form->getData();
-                $this->recordOnce($form, $this->makePlan->anew($practitioner, $entry, $this->teacher(), [
-                    'weeks' => $asked['weeks'],
-                    'days' => array_values($asked['days']),
-                    'minutes' => $asked['minutes'],
-                    'props' => ['blocks' => $asked['blocks'], 'blankets' => $asked['blankets'], 'strap' => $asked['strap']] + array_map(static fn (string $kind): bool => in_array($kind, $asked['there'], true), array_combine(Equipment::THERE_OR_NOT, Equipment::THERE_OR_NOT)),
-                    'sizes' => array_intersect_key($asked, LayOut::SIZES),
-                    'school' => $asked['school'],
-                    'schools' => null === $asked['mixed'] ? null : ['sat' => $asked['mixed'], 'sun' => $asked['mixed']],
-                    'pinned' => array_values($asked['pinned']),
-                    'forbidden' => array_values($asked['forbidden']),
-                    'sportDays' => array_values($asked['sportDays']),
-                    'sequence' => array_values(array_unique(array_filter($asked['sequence'], is_string(...)))),
-                    'time' => $asked['time'],
-                    'zone' => $asked['zone'],
-                ], $this->records->newestPlan($practitioner)) ?? throw $this->createNotFoundException());
+                $made = $this->makePlan->anew($practitioner, $entry, $this->teacher(), $this->asked($form->getData()), $this->records->newestPlan($practitioner));
+                $this->recordOnce($form, $made ?? throw $this->createNotFoundException());
             }
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -105,7 +96,9 @@ final class PlanController extends TeacherController
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $weeks = $this->named($this->heldBack->weeks($plan, $poses));
+        $now = $this->plans->keepingShort($plan, $poses);
+        $weeks = $this->text->weeks($now);
+        $from = $this->plans->asked($plan)->request->from;
         $today = Day::of($this->clock->now());
         $logs = $this->records->logs($practitioner);
 
@@ -114,12 +107,15 @@ final class PlanController extends TeacherController
             'practitioner' => $practitioner,
             'plan' => $plan,
             'weeks' => $weeks,
-            'days' => array_map(static fn (int $day): string => Day::of($plan->from()->add(new \DateInterval("P{$day}D"))), range(0, 7 * count($weeks) - 1)),
+            'days' => array_map(static fn (int $day): string => Day::of($from->add(new \DateInterval("P{$day}D"))), range(0, 7 * count($weeks) - 1)),
             'opened' => $this->opened($weeks, $request->query->getInt('week'), $today),
-            'barred' => $this->heldBack->of($plan, $poses),
+            'barred' => $this->plans->barred($plan, $poses),
+            'leftOut' => $this->text->reasons($now->leftOut),
+            'retests' => $now->retests,
+            'dailyNote' => $now->dailyNote(),
             'names' => $this->catalogue->names(Kind::Posture),
             'tests' => $this->catalogue->names(Kind::Test),
-            'volume' => $volume->of($weeks, $logs),
+            'volume' => $volume->of($now, $logs),
             'logs' => $logs,
             'undecided' => array_values($undecided->of($practitioner)),
             'feed' => $this->records->feed($practitioner),
@@ -137,8 +133,10 @@ final class PlanController extends TeacherController
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $sessions = $this->heldBack->weeks($plan, $poses)[$week]['sessions'] ?? [];
-        $asked = $sessions[$session]['items'][$item] ?? throw $this->createNotFoundException();
+        $sessions = ($this->plans->keepingShort($plan, $poses)->weeks[$week] ?? null)->sessions ?? [];
+        $of = $sessions[$session] ?? throw $this->createNotFoundException();
+        $asked = $of->items[$item] ?? throw $this->createNotFoundException();
+        $isToCome = $of->on->format('Y-m-d') >= Day::of($this->clock->now());
         $today = Day::of($this->clock->now());
 
         return $this->render('plan/item.html.twig', [
@@ -148,11 +146,11 @@ final class PlanController extends TeacherController
             'week' => $week,
             'session' => $session,
             'place' => $item,
-            'sessions' => $sessions,
-            'item' => $this->text->of($asked, $plan->schoolOn($sessions[$session]['date']) ?? ''),
-            'isBarred' => isset($this->heldBack->of($plan, $poses)["$week-$session-$item"]) && $sessions[$session]['date'] >= $today,
+            'sessions' => array_map(static fn (PlannedSession $one): array => ['date' => $one->on->format('Y-m-d')], $sessions),
+            'item' => $this->text->whole($asked, $of),
+            'isBarred' => $isToCome && !Today::may($asked, $poses)->isYes(),
             'newest' => $this->records->newestPlan($practitioner)?->id,
-            'mayChange' => $this->records->newestPlan($practitioner) === $plan && 'work' === $asked['phase'] && $sessions[$session]['date'] >= $today,
+            'mayChange' => $this->records->newestPlan($practitioner) === $plan && $asked->isWork() && $isToCome,
             'today' => $today,
             'token' => self::TOKEN,
         ]);
@@ -171,8 +169,9 @@ final class PlanController extends TeacherController
             'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
-            'weeks' => $this->named($this->heldBack->weeks($plan, $poses)),
-            'barred' => $this->heldBack->of($plan, $poses),
+            'weeks' => $this->text->weeks($this->plans->keepingShort($plan, $poses)),
+            'dailyNote' => $this->plans->plan($plan)->dailyNote(),
+            'barred' => $this->plans->barred($plan, $poses),
             'names' => $this->catalogue->names(Kind::Posture),
             'today' => Day::of($this->clock->now()),
         ]);
@@ -191,7 +190,7 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
         }
         $entry = Uuid::v7();
-        $this->records->addOnce($this->makePlan->anew($practitioner, $entry, $this->teacher(), $plan->request, $plan) ?? throw $this->createNotFoundException());
+        $this->records->addOnce($this->makePlan->anew($practitioner, $entry, $this->teacher(), $this->plans->asked($plan), $plan) ?? throw $this->createNotFoundException());
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
 
         return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -239,19 +238,34 @@ final class PlanController extends TeacherController
     private function ics(Practitioner $practitioner): Response
     {
         return new Response(
-            PlanCalendar::of($this->records->plans($practitioner), $practitioner->teacher->local($this->clock->now()), $this->say('Practice'), $this->heldBack->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
+            PlanCalendar::of((string) $practitioner->id, array_map($this->plans->calendar(...), $this->records->plans($practitioner)), $practitioner->teacher->local($this->clock->now()), $this->say('Practice'), $this->plans->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
             headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
         );
     }
 
-    /**
-     * @param list<array<string, mixed>> $weeks
-     *
-     * @return list<array<string, mixed>> with the names of what is done
-     */
-    private function named(array $weeks): array
+    /** @param array<string, mixed> $typed the form's data */
+    private function asked(array $typed): PlanningRequest
     {
-        return array_map(fn (array $week): array => ['sessions' => array_map(fn (array $session): array => ['items' => array_map($this->text->named(...), $session['items'])] + $session, $week['sessions'])] + $week, $weeks);
+        $day = static fn (string $name): int => RequestCodec::DAYS[$name];
+
+        return new PlanningRequest(
+            new PlanRequest(
+                $this->today(),
+                $typed['weeks'],
+                array_map($day, array_values($typed['days'])),
+                $typed['minutes'],
+                new Equipment($typed['blocks'], $typed['blankets'], $typed['strap'], array_values(array_diff(Equipment::THERE_OR_NOT, $typed['there']))),
+                array_values($typed['pinned']),
+                array_values($typed['forbidden']),
+                array_map($day, array_values($typed['sportDays'])),
+                array_values(array_unique(array_filter($typed['sequence'], is_string(...)))),
+            ),
+            $typed['school'],
+            null === $typed['mixed'] ? [] : [$day('sat') => $typed['mixed'], $day('sun') => $typed['mixed']],
+            array_intersect_key($typed, LayOut::SIZES),
+            $typed['time'],
+            $typed['zone'],
+        );
     }
 
     /**

@@ -9,10 +9,11 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlannedRungs;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
@@ -44,6 +45,7 @@ final class PractitionerPageController extends AbstractController
         private readonly AccessRecords $own,
         private readonly PractitionerPages $pages,
         private readonly ReadPerson $person,
+        private readonly KeptPlans $plans,
         private readonly RecordPain $pain,
         private readonly ClockInterface $clock,
     ) {
@@ -226,7 +228,7 @@ final class PractitionerPageController extends AbstractController
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
             null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
             $known = $this->records->knows(SessionLog::class, $entry);
-            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher, new PlannedRungs($this->records->plans($practitioner)));
+            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher, new PlannedRungs(array_map($this->plans->plan(...), $this->records->plans($practitioner))));
             if (!$known) {
                 $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
             }

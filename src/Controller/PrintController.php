@@ -10,12 +10,14 @@ use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\HeldBack;
-use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
+use LucidAscent\App\Plan\PlanText;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\Today;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Route\NextReading;
@@ -82,16 +84,15 @@ final class PrintController extends TeacherController
     /** One session for home, as figures: what is held has gone from it. */
     #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}/sheet', 'home_sheet', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
     #[CachedPage]
-    public function home(string $id, string $plan, int $week, int $session, HeldBack $heldBack, ItemText $text, LayOut $layOut): Response
+    public function home(string $id, string $plan, int $week, int $session, KeptPlans $plans, PlanText $text, LayOut $layOut): Response
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $planned = $heldBack->weeks($plan, $poses)[$week]['sessions'][$session] ?? throw $this->createNotFoundException();
-        [$left] = $heldBack->today($planned, $poses);
-        $items = array_map(static fn (array $item): array => $text->of($item, $plan->schoolOn($planned['date']) ?? ''), $left);
+        $planned = $plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
+        $items = array_map(static fn (PlannedItem $item): array => $text->whole($item, $planned), Today::of($planned, $poses)->session->items);
 
-        return $this->render('print/home.html.twig', ['practitioner' => $practitioner, 'plan' => $plan, 'body' => $this->records->body($practitioner)?->proportions(), 'session' => $planned, 'items' => $items, 'layOut' => $layOut->of($items, $plan->request)]);
+        return $this->render('print/home.html.twig', ['practitioner' => $practitioner, 'plan' => $plan, 'body' => $this->records->body($practitioner)?->proportions(), 'session' => $text->session($planned), 'items' => $items, 'layOut' => $layOut->of($items, $plans->asked($plan))]);
     }
 
     /** Empty sheets to write readings on, for a class without electricity. */

@@ -7,13 +7,13 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Plan\HeldBack;
-use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\MakePlan;
+use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Plan\PainInSession;
@@ -35,10 +35,10 @@ final class SessionController extends TeacherController
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly ReadPerson $person,
-        private readonly HeldBack $heldBack,
+        private readonly KeptPlans $plans,
         private readonly SessionLogs $sessionLogs,
         private readonly QueueKey $queueKey,
-        private readonly ItemText $text,
+        private readonly PlanText $text,
         private readonly LayOut $layOut,
         private readonly MakePlan $makePlan,
     ) {
@@ -50,24 +50,23 @@ final class SessionController extends TeacherController
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $planned = $this->heldBack->weeks($plan, $poses)[$week]['sessions'][$session] ?? throw $this->createNotFoundException();
-        [$left, $out] = $this->heldBack->today($planned, $poses);
-        $school = $plan->schoolOn($planned['date']) ?? '';
+        $planned = $this->plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
         $pains = new PainInSession();
-        $items = $this->text->ofSession($left, $school, $poses, $pains);
+        ['items' => $items, 'out' => $out] = $this->text->today($planned, $poses, $pains);
+        $shown = $this->text->session($planned);
         $errors = $this->records->toolErrors($this->teacher());
 
         return $this->render('plan/session.html.twig', [
             'body' => $this->records->body($practitioner)?->proportions(),
             'practitioner' => $practitioner,
             'plan' => $plan,
-            'session' => $planned,
+            'session' => $shown,
             'items' => $items,
-            'layOut' => $this->layOut->of($items, $plan->request),
+            'layOut' => $this->layOut->of($items, $this->plans->asked($plan)),
             // The mean of two readings against the mean of two others.
             'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
-            'out' => array_map(fn (array $item): array => $this->text->of($item, $school), $out),
-            'measure' => 'cm' === ($planned['before']['unit'] ?? '') ? $planned['before'] : null,
+            'out' => $out,
+            'measure' => 'cm' === ($shown['before']['unit'] ?? '') ? $shown['before'] : null,
             'pains' => $pains->answers,
             'log' => (string) Uuid::v7(),
             'token' => self::TOKEN,

@@ -15,8 +15,8 @@ use Symfony\Component\Uid\Uuid;
 class PracticePlan
 {
     /**
-     * @param array<string, mixed> $request the time there is, as the command line takes it
-     * @param array<string, mixed> $plan the plan, as the command line prints it
+     * @param array<string, mixed> $request the time there is, as it was asked for
+     * @param array<string, mixed> $plan what was planned, in the version that it names
      */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
@@ -39,17 +39,5 @@ class PracticePlan
         #[ORM\Column(length: 200)]
         public readonly string $changed,
     ) {
-    }
-
-    /** The first of its days: the one that it was asked for from; of an old one, the day on which it was made. */
-    public function from(): \DateTimeImmutable
-    {
-        return new \DateTimeImmutable($this->request['from'] ?? min([$this->at->format('Y-m-d'), ...array_column($this->plan['weeks'][0]['sessions'] ?? [], 'date')]), new \DateTimeZone('UTC'));
-    }
-
-    /** @return string|null the way of practising on a day; null where nobody chose one */
-    public function schoolOn(string $date): ?string
-    {
-        return $this->request['schools'][strtolower((new \DateTimeImmutable($date))->format('D'))] ?? $this->request['school'] ?? null;
     }
 }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Exchange\Record\RecordedPerson;
 use LucidAscent\App\Exchange\Record\RecordKinds;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;

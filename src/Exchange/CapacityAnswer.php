@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
+use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\Capacities;

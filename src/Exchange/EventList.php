@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\PainFields;
 use LucidAscent\App\Person\ToldCondition;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
@@ -50,7 +53,7 @@ final readonly class EventList
     {
         $entries = $unread = [];
         $conditions = $document->has('conditions') ? $document->list('conditions') : [];
-        $hasConsent = in_array(ToldCondition::GUARDIAN, PersonDocument::ids($document, 'conditions'), true);
+        $hasConsent = in_array(ToldCondition::GUARDIAN, $document->ids('conditions'), true);
         foreach ($conditions as $raw) {
             $this->condition($raw, $today, $hasConsent, $entries, $unread);
         }

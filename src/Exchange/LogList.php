@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\PainFields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;

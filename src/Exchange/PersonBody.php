@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;

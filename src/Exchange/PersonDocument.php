@@ -6,6 +6,9 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\PainFields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;
@@ -38,7 +41,7 @@ final readonly class PersonDocument
         [$seen, $unreadSeen] = $this->seen($document, $on);
         [$gates, $unreadGates] = $this->gates($document, $on);
         $logs = LogList::of($document->raw('sessions'), $this->catalogue, $on);
-        $wanted = self::ids($document, 'wanted');
+        $wanted = $document->ids('wanted');
         $known = array_values(array_filter($wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])));
         $unread = $tests->unread;
         foreach (array_diff($wanted, $known) as $id) {
@@ -54,27 +57,6 @@ final readonly class PersonDocument
         $person = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->snapshot($history, $on) ?? throw InvalidValue::missing('body');
 
         return new ReadDocument(new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests()), $history, $known, [...$unread, ...$unreadSeen, ...$unreadGates, ...$logs->unread]);
-    }
-
-    /**
-     * What is no id stands for itself, so that it can be named among what nobody knows.
-     *
-     * @return list<string>
-     *
-     * @throws InvalidValue when it is there, and no list
-     */
-    public static function ids(Fields $document, string $name): array
-    {
-        $ids = [];
-        foreach ($document->has($name) ? $document->list($name) : [] as $one) {
-            $ids[] = match (true) {
-                is_string($one) => $one,
-                is_array($one) && is_string($one['id'] ?? null) => $one['id'],
-                default => (string) json_encode($one),
-            };
-        }
-
-        return array_values(array_unique($ids));
     }
 
     /** @return array{list<Entry>, list<array<string, string>>} what was seen, with what hurt; and what could not be read */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Twig\ReasonExtension;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;

@@ -6,9 +6,11 @@ namespace LucidAscent\App\Log;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
-use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Plan\PlannedItem;
+use LucidAscent\Core\Plan\PlannedSession;
 
 /**
  * What was practised, by minutes: each item of a log whose hold was reached, as long as it was planned for that day.
@@ -19,7 +21,7 @@ final readonly class PractisedMinutes
 {
     private const MINUTE = 60;
 
-    public function __construct(private Catalogue $catalogue)
+    public function __construct(private Catalogue $catalogue, private KeptPlans $plans)
     {
     }
 
@@ -39,18 +41,18 @@ final readonly class PractisedMinutes
                     $reached[self::key($item)] = true;
                 }
             }
-            foreach (self::planned($log, $on) as $item) {
-                if ('work' !== $item['phase'] || !isset($reached[self::key($item)])) {
-                    continue;
-                }
-                foreach ('both' === $item['side'] ? Side::cases() : [Side::from($item['side'])] as $side) {
+            foreach ($this->planned($log, $on) as $item) {
+                $rung = $item->rung;
+                $kind = $item->drill?->id;
+                $isReached = isset($reached[($kind ?? "$rung->posture/{$rung->rung->id}").' '.($item->side->value ?? 'both')]);
+                foreach ($item->isWork() && $isReached ? $item->sides() : [] as $side) {
                     $practised[] = [
                         'on' => $on,
                         'side' => $side,
-                        'minutes' => (float) $item['seconds'] / self::MINUTE,
-                        'abilities' => $this->catalogue->postures()[$item['posture']]->abilities ?? [],
-                        'kind' => $item['drill'] ?? $item['posture'],
-                        'isDeep' => false === PracticeRung::named("$item[posture]/$item[rung]", $this->catalogue->practice())?->rung->isGentle(),
+                        'minutes' => (float) $item->seconds / self::MINUTE,
+                        'abilities' => $this->catalogue->postures()[$rung->posture]->abilities ?? [],
+                        'kind' => $kind ?? $rung->posture,
+                        'isDeep' => isset($this->catalogue->postures()[$rung->posture]) && !$rung->rung->isGentle(),
                     ];
                 }
             }
@@ -59,17 +61,12 @@ final readonly class PractisedMinutes
         return $practised;
     }
 
-    /** @return list<array<string, mixed>> the items that were planned for a day */
-    private static function planned(SessionLog $log, string $on): array
+    /** @return list<PlannedItem> what was planned for a day */
+    private function planned(SessionLog $log, string $on): array
     {
-        $items = [];
-        foreach ($log->plan->plan['weeks'] ?? [] as $week) {
-            foreach ($week['sessions'] as $session) {
-                array_push($items, ...($session['date'] === $on ? array_values($session['items']) : []));
-            }
-        }
+        $sessions = array_filter($this->plans->plan($log->plan)->sessions(), static fn (PlannedSession $session): bool => $session->on->format('Y-m-d') === $on);
 
-        return $items;
+        return array_merge(...array_values(array_map(static fn (PlannedSession $session): array => $session->items, $sessions)));
     }
 
     /** @param array<string, mixed> $item */

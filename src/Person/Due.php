@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
@@ -16,7 +17,7 @@ use Psr\Clock\ClockInterface;
 /** What is due for a person today: a clearance, tests, a session, a check that nobody decided on. */
 final readonly class Due
 {
-    public function __construct(private Records $records, private Wanted $wanted, private ReadPerson $person, private ClockInterface $clock)
+    public function __construct(private Records $records, private Wanted $wanted, private ReadPerson $person, private KeptPlans $plans, private ClockInterface $clock)
     {
     }
 
@@ -25,12 +26,7 @@ final readonly class Due
     {
         $today = Day::of($this->clock->now());
         $plan = $this->records->newestPlan($practitioner);
-        $session = null;
-        foreach ($plan->plan['weeks'] ?? [] as $w => $week) {
-            foreach ($week['sessions'] as $s => $one) {
-                $session = $one['date'] === $today && [] !== $one['items'] ? [$w, $s] : $session;
-            }
-        }
+        $session = null === $plan ? null : $this->plans->plan($plan)->on($today);
         $newest = $poses?->person->taken[0] ?? null;
         $age = null === $poses || null === $newest?->on ? null : $poses->person->age($newest->on);
 

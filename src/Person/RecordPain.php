@@ -7,7 +7,7 @@ namespace LucidAscent\App\Person;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\App\Json\PainFields;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;

@@ -24,16 +24,15 @@ final readonly class LayOut
 
     /**
      * @param list<array<string, mixed>> $items of a session, with their names
-     * @param array<string, mixed> $request of the plan
      *
      * @return list<array{what: string, for: list<string>, stack: string}>
      */
-    public function of(array $items, array $request): array
+    public function of(array $items, PlanningRequest $asked): array
     {
         $list = [];
         foreach ($items as $item) {
             foreach ($item['props'] ?? [] as $prop) {
-                $stack = isset($prop['height']) ? $this->words((float) $prop['height'], $request) : '';
+                $stack = isset($prop['height']) ? $this->words((float) $prop['height'], $asked) : '';
                 $list["$prop[what] $stack"] ??= ['what' => $prop['what'], 'for' => [], 'stack' => $stack];
                 $list["$prop[what] $stack"]['for'][$item['name']] = $item['name'];
             }
@@ -44,13 +43,11 @@ final readonly class LayOut
 
     /**
      * "two blocks flat and one blanket: 23 cm"; the height alone where there is nothing to build it of.
-     *
-     * @param array<string, mixed> $request of the plan
      */
-    public function words(float $height, array $request): string
+    public function words(float $height, PlanningRequest $asked): string
     {
-        $sizes = array_map(floatval(...), array_intersect_key($request['sizes'] ?? [], self::SIZES)) + self::SIZES;
-        $stack = PropStack::of($height, (int) ($request['props']['blocks'] ?? 0), (int) ($request['props']['blankets'] ?? 0), ['flat' => $sizes['flat'], 'side' => $sizes['side'], 'end' => $sizes['end'], 'blanket' => $sizes['blanket']]);
+        $sizes = $asked->sizes + self::SIZES;
+        $stack = PropStack::of($height, $asked->request->equipment->blocks, $asked->request->equipment->blankets, ['flat' => $sizes['flat'], 'side' => $sizes['side'], 'end' => $sizes['end'], 'blanket' => $sizes['blanket']]);
         $words = [];
         foreach (array_filter($stack->pieces, static fn (int $many): bool => $many > 0) as $piece => $many) {
             $words[] = lcfirst($this->texts->text(new Reason("stack.$piece", Source::Computed, ['many' => $many])));

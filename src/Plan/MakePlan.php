@@ -8,35 +8,46 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Exchange\Fields;
-use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Plan\Plan;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** Plans as they are kept: made anew, or carried on after a session by what was reached in it. */
+/** Plans: made anew, or carried on after a session by what was reached in it. */
 final readonly class MakePlan
 {
-    public function __construct(private ReadPerson $person, private PlanAnswer $planner, private Wanted $wanted, private StoredPlan $stored, private Catalogue $catalogue, private ClockInterface $clock)
+    public function __construct(private ReadPerson $person, private Wanted $wanted, private KeptPlans $kept, private Catalogue $catalogue, private ClockInterface $clock)
     {
     }
 
     /**
-     * @param array<string, mixed> $request the time there is, as the command line takes it
+     * Weeks of practice out of what a person is ready for.
      *
-     * @return PracticePlan|null null for somebody whom nobody has measured
+     * @param list<string> $wanted
      */
-    public function anew(Practitioner $practitioner, Uuid $entry, Teacher $by, array $request, ?PracticePlan $before): ?PracticePlan
+    public function plan(ReadPoses $poses, array $wanted, PlanningRequest $asked): Plan
+    {
+        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->dose($asked->school), array_map($this->catalogue->dose(...), $asked->schools), $this->catalogue->drills()))->plan($wanted, $asked->request);
+    }
+
+    /** @return PracticePlan|null null for somebody whom nobody has measured */
+    public function anew(Practitioner $practitioner, Uuid $entry, Teacher $by, PlanningRequest $asked, ?PracticePlan $before): ?PracticePlan
     {
         $poses = $this->person->now($practitioner);
-        $request = array_replace($request, ['from' => Day::of($this->clock->now())]);
+        if (null === $poses) {
+            return null;
+        }
+        $asked = $asked->from($this->today());
+        $plan = $this->withLocked($this->plan($poses, $this->wanted->of($practitioner), $asked), $before, $asked, $poses);
 
-        return null === $poses ? null : new PracticePlan($entry, $practitioner, $by, $this->clock->now(), Rules::VERSION, $request, $this->planned($poses, $practitioner, $request, $before), $before?->id, '');
+        return new PracticePlan($entry, $practitioner, $by, $this->clock->now(), Rules::VERSION, RequestCodec::write($asked), $this->kept->write($plan), $before?->id, '');
     }
 
     /**
@@ -45,62 +56,43 @@ final readonly class MakePlan
      *
      * @return PracticePlan|null null when nothing would be other than it is
      */
-    public function onward(PracticePlan $plan, Teacher $by): ?PracticePlan
+    public function onward(PracticePlan $before, Teacher $by): ?PracticePlan
     {
-        $poses = $this->person->now($plan->practitioner);
-        if (null === $poses || '' !== $plan->changed) {
+        $poses = $this->person->now($before->practitioner);
+        if (null === $poses || '' !== $before->changed) {
             return null;
         }
-        $today = Day::of($this->clock->now());
-        $content = $this->planned($poses, $plan->practitioner, array_replace($plan->request, ['from' => Day::of($plan->from())]), $plan);
-        foreach ($content['weeks'] as $w => $week) {
-            foreach ($week['sessions'] as $s => $session) {
-                $old = $plan->plan['weeks'][$w]['sessions'][$s] ?? null;
-                if (null !== $old && ($session['date'] <= $today || $old['date'] !== $session['date'])) {
-                    $content['weeks'][$w]['sessions'][$s] = $old;
-                }
-            }
-        }
+        $asked = $this->kept->asked($before);
+        $old = $this->kept->plan($before);
+        $today = Day::of($this->today());
+        $plan = $this->withLocked($this->plan($poses, $this->wanted->of($before->practitioner), $asked), $before, $asked, $poses)->map(static function (PlannedSession $session, int $w, int $s) use ($old, $today): PlannedSession {
+            $there = $old->session($w, $s);
 
-        return $content['weeks'] === $plan->plan['weeks'] ? null : new PracticePlan(Uuid::v7(), $plan->practitioner, $by, $this->clock->now(), Rules::VERSION, $plan->request, ['carriedOn' => $today] + $content, $plan->id, '');
+            return null !== $there && (Day::of($session->on) <= $today || Day::of($there->on) !== Day::of($session->on)) ? $there : $session;
+        });
+        $there = $old->sessions();
+        $changed = array_filter($plan->sessions(), fn (PlannedSession $session, int $i): bool => !$this->kept->isSame($session, $there[$i] ?? null), ARRAY_FILTER_USE_BOTH);
+
+        return [] === $changed && count($there) === count($plan->sessions())
+            ? null
+            : new PracticePlan(Uuid::v7(), $before->practitioner, $by, $this->clock->now(), Rules::VERSION, $before->request, ['carriedOn' => $today] + $this->kept->write($plan), $before->id, '');
     }
 
-    /**
-     * @param array<string, mixed> $request
-     *
-     * @return array<string, mixed>
-     */
-    private function planned(ReadPoses $poses, Practitioner $practitioner, array $request, ?PracticePlan $before): array
-    {
-        $fields = Fields::of($request);
-        $plan = $this->planner->plan($poses, $this->wanted->of($practitioner), PlanAnswer::request($fields, new \DateTimeImmutable($request['from'], new \DateTimeZone('UTC'))), $request['school'] ?? null, PlanAnswer::schools($fields));
-        $answer = json_decode((string) json_encode($this->planner->answer($plan, $poses)), true);
-
-        return ['weeks' => $this->withLocked($this->stored->kept($answer['weeks']), $before, $request['minutes'], $poses)] + $answer;
-    }
-
-    /**
-     * Sessions in which something was locked stay as they were, where no rule has come to forbid it.
-     *
-     * @param list<array<string, mixed>> $weeks
-     *
-     * @return list<array<string, mixed>>
-     */
-    private function withLocked(array $weeks, ?PracticePlan $before, int $minutes, ReadPoses $poses): array
+    /** Sessions in which something was locked stay as they were, where no rule has come to forbid it. */
+    private function withLocked(Plan $plan, ?PracticePlan $before, PlanningRequest $asked, ReadPoses $poses): Plan
     {
         $locked = [];
-        foreach ($before->plan['weeks'] ?? [] as $week) {
-            foreach ($week['sessions'] as $session) {
-                $isLocked = [] !== array_filter($session['items'], static fn (array $item): bool => $item['locked'] ?? false);
-                if ($isLocked && null !== $before && [] === SessionRules::broken($this->stored->session($session, $this->catalogue->dose($before->schoolOn($session['date']))), $minutes, $poses)) {
-                    $locked[$session['date']] = $session;
-                }
+        foreach (null === $before ? [] : $this->kept->plan($before)->sessions() as $session) {
+            if ($session->isLocked() && [] === SessionRules::broken($session, $asked->request->minutes, $poses)) {
+                $locked[Day::of($session->on)] = $session;
             }
         }
-        foreach ($weeks as &$week) {
-            $week['sessions'] = array_map(static fn (array $session): array => $locked[$session['date']] ?? $session, $week['sessions']);
-        }
 
-        return $weeks;
+        return $plan->map(static fn (PlannedSession $session): PlannedSession => $locked[Day::of($session->on)] ?? $session);
+    }
+
+    private function today(): \DateTimeImmutable
+    {
+        return Day::midnight($this->clock->now());
     }
 }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\OutcomeRows;
 use LucidAscent\App\Repository\Records;
@@ -28,6 +29,7 @@ final readonly class PractitionerPages
         private AccessRecords $own,
         private PractitionerWeek $week,
         private ReadPerson $person,
+        private KeptPlans $plans,
         private OutcomeRows $progress,
         private HomeMeasures $measures,
         private UrlGeneratorInterface $addresses,
@@ -48,7 +50,7 @@ final readonly class PractitionerPages
             'plan' => $plan,
             'today' => $today,
             'sessions' => $this->week->of($plan, $this->person->now($practitioner), $today),
-            'note' => $plan->plan['dailyNote'] ?? null,
+            'note' => null === $plan ? null : $this->plans->plan($plan)->dailyNote(),
             'sat' => $this->own->satOn($practitioner, $today),
             'words' => $this->own->words($practitioner, self::WORDS_SHOWN),
             'practised' => $this->own->sessionsByWeek($this->records->logs($practitioner), $today, self::WEEKS_SHOWN),
@@ -67,12 +69,12 @@ final readonly class PractitionerPages
         return [
             'practitioner' => $practitioner,
             'body' => $this->records->body($practitioner)?->proportions(),
-            'session' => $one['raw'],
+            'session' => $one['shown'],
             'items' => $one['items'],
             'out' => $one['out'],
             'layOut' => $one['layOut'],
             'noise' => SmallestChange::between($this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm')),
-            'measure' => 'cm' === ($one['raw']['before']['unit'] ?? '') ? $one['raw']['before'] : null,
+            'measure' => 'cm' === ($one['shown']['before']['unit'] ?? '') ? $one['shown']['before'] : null,
             'pains' => (new PainInSession())->answers,
             'log' => (string) Uuid::v7(),
             'address' => $this->addresses->generate('own_log'),

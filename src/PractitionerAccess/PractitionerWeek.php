@@ -5,33 +5,45 @@ declare(strict_types=1);
 namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\PracticePlan;
-use LucidAscent\App\Plan\HeldBack;
-use LucidAscent\App\Plan\ItemText;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
+use LucidAscent\App\Plan\PlanText;
 use LucidAscent\Core\Plan\PainInSession;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** The week of a plan that a day is in, as it may be practised now. */
 final readonly class PractitionerWeek
 {
-    public function __construct(private HeldBack $heldBack, private ItemText $text, private LayOut $layOut)
+    public function __construct(private KeptPlans $plans, private PlanText $text, private LayOut $layOut)
     {
     }
 
-    /** @return list<array{week: int, session: int, date: string, minutes: int, items: list<array<string, mixed>>, out: list<array<string, mixed>>, layOut: list<array<string, mixed>>, raw: array<string, mixed>}> the sessions of the seven days from one on */
+    /** @return list<array{week: int, session: int, date: string, minutes: int, items: list<array<string, mixed>>, out: list<array<string, mixed>>, layOut: list<array<string, mixed>>, shown: array<string, mixed>}> the sessions of the seven days from one on */
     public function of(?PracticePlan $plan, ?ReadPoses $poses, string $today): array
     {
-        $last = (new \DateTimeImmutable($today))->modify('+6 days')->format('Y-m-d');
+        $last = (new \DateTimeImmutable($today, new \DateTimeZone('UTC')))->add(new \DateInterval('P6D'))->format('Y-m-d');
+        if (null === $plan) {
+            return [];
+        }
         $sessions = [];
         $pains = new PainInSession();
-        foreach (null === $plan ? [] : $this->heldBack->weeks($plan, $poses) as $w => $week) {
-            foreach ($week['sessions'] as $s => $session) {
-                if ($session['date'] >= $today && $session['date'] <= $last && [] !== $session['items'] && null !== $plan) {
-                    $school = $plan->schoolOn($session['date']) ?? '';
-                    [$left, $out] = $this->heldBack->today($session, $poses);
-                    $items = $this->text->ofSession($left, $school, $poses, $pains);
-                    $sessions[] = ['week' => $w, 'session' => $s, 'date' => $session['date'], 'minutes' => (int) $session['minutes'], 'items' => $items, 'out' => array_map(fn (array $item): array => $this->text->of($item, $school), $out), 'layOut' => $this->layOut->of($items, $plan->request), 'raw' => $session];
+        foreach ($this->plans->keepingShort($plan, $poses)->weeks as $w => $week) {
+            foreach ($week->sessions as $s => $session) {
+                $date = $session->on->format('Y-m-d');
+                if ($date < $today || $date > $last || [] === $session->items) {
+                    continue;
                 }
+                ['items' => $items, 'out' => $out] = $this->text->today($session, $poses, $pains);
+                $sessions[] = [
+                    'week' => $w,
+                    'session' => $s,
+                    'date' => $date,
+                    'minutes' => $session->minutes(),
+                    'items' => $items,
+                    'out' => $out,
+                    'layOut' => $this->layOut->of($items, $this->plans->asked($plan)),
+                    'shown' => $this->text->session($session),
+                ];
             }
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Twig;
 
-use LucidAscent\App\Exchange\PainFields;
+use LucidAscent\App\Json\PainFields;
 use LucidAscent\Core\Caution\Pain;
 use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Extension\AbstractExtension;

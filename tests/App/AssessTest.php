@@ -9,7 +9,7 @@ use Eris\TestTrait;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Exchange\AssessAnswer;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Readiness\State;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Exchange\DecideAnswer;
-use LucidAscent\App\Exchange\Fields;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;

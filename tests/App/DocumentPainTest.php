@@ -6,8 +6,8 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Exchange\AssessAnswer;
 use LucidAscent\App\Exchange\DecideAnswer;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
+use LucidAscent\App\Json\Fields;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 
 /** Knee pain on the left somewhere in a document, beside whatever else is wrong with it: it holds. */

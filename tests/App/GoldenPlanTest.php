@@ -6,8 +6,8 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PlanAnswer;
+use LucidAscent\App\Json\Fields;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 

@@ -6,9 +6,9 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Person\HelpsNow;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;

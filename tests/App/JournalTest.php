@@ -61,7 +61,7 @@ final class JournalTest extends AppTestCase
     public function testALogTellsItsChecks(): void
     {
         $at = new \DateTimeImmutable('-2 days');
-        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-9 days'), Rules::VERSION, [], ['weeks' => []], null, '');
+        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-9 days'), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => []], null, '');
         $this->em()->persist($plan);
         $this->em()->persist(new SessionLog(Uuid::v7(), $this->practitioner, $this->teacher, $plan, $at, $at, [['posture' => 'pigeon', 'rung' => 'lying', 'side' => 'left', 'holdReached' => true, 'note' => 'Felt it in the seat.']], null, null, ''));
         $this->em()->persist($this->check($at));
@@ -123,7 +123,7 @@ final class JournalTest extends AppTestCase
         $this->tested($who);
         $check = $this->check($at(50), 2, 'Easier than last week.');
         $said = new PainSaid(Uuid::v7(), $who, $by, $at(40), $at(40), Side::Right, 4, PainPlace::OuterHip, PainKind::Ache, 'before a session');
-        $plan = new PracticePlan(Uuid::v7(), $who, $by, $at(72), Rules::VERSION, [], ['weeks' => []], null, '');
+        $plan = new PracticePlan(Uuid::v7(), $who, $by, $at(72), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => []], null, '');
         foreach ([
             new Assessment(Uuid::v7(), $who, $by, $at(100), false, ['half-lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache),
             $plan,

@@ -6,8 +6,8 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\AssessAnswer;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\LogList;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
@@ -13,13 +14,15 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanVolume;
-use LucidAscent\App\Plan\StoredPlan;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Plan\Edit\Edits;
+use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Tests\Core\Plan\Doses;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
@@ -180,10 +183,8 @@ final class PlanPageTest extends AppTestCase
         }
         $this->client->followRedirect();
         self::assertSelectorTextContains('[role="status"]', 'Not changed.');
-        $items = $this->newest()->plan['weeks'][0]['sessions'][0];
-        $stored = self::getContainer()->get(StoredPlan::class);
-        foreach ($stored->session($items)->items as $item) {
-            self::assertLessThanOrEqual($item->most(Doses::longAndStill(2)), 'work' === $item->phase->value ? $item->seconds : 0);
+        foreach ($this->read()->weeks[0]->sessions[0]->items as $item) {
+            self::assertLessThanOrEqual($item->most(Doses::longAndStill(2)), $item->isWork() ? $item->seconds : 0);
         }
     }
 
@@ -244,7 +245,7 @@ final class PlanPageTest extends AppTestCase
         $done = array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'pain' => null] + (isset($item['drill']) ? ['drill' => $item['drill']] : []), array_values(array_filter($first['items'], static fn (array $item): bool => 'work' === $item['phase'])));
         self::mockTime($first['date'].' 12:00');
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => $first['date'], 'items' => $done]));
-        $volume = self::getContainer()->get(PlanVolume::class)->of($this->newest()->plan['weeks'], self::getContainer()->get(Records::class)->logs($this->practitioner));
+        $volume = self::getContainer()->get(PlanVolume::class)->of($this->read(), self::getContainer()->get(Records::class)->logs($this->practitioner));
         $of = static fn (string $side, string $what): float => array_sum(array_map(static fn (array $weeks): float => $weeks[0][$side][$what], $volume));
         self::assertGreaterThan(0.0, $of('left', 'done'));
         self::assertLessThan($of('left', 'planned'), $of('left', 'done'));
@@ -486,17 +487,18 @@ final class PlanPageTest extends AppTestCase
     {
         $this->client->request('GET', "$this->home/plans/new");
         $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90', 'plan[weeks]' => '1']);
-        $stored = self::getContainer()->get(StoredPlan::class);
-        $session = $this->newest()->plan['weeks'][0]['sessions'][0];
+        $session = $this->read()->weeks[0]->sessions[0];
         $dose = Doses::longAndStill(2);
+        $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail();
+        $harder = Edits::named('harder', self::getContainer()->get(Catalogue::class)->practice(), $poses) ?? self::fail();
         $tried = 0;
-        foreach ($session['items'] as $at => $item) {
-            if ('work' !== $item['phase'] || $item['seconds'] <= 310) {
+        foreach ($session->items as $at => $item) {
+            if (!$item->isWork() || $item->seconds <= 310) {
                 continue;
             }
-            foreach ($stored->changed($session, $at, 'harder', $dose)['items'] as $i => $changed) {
-                if ($changed['posture'] === $item['posture'] && 'work' === $changed['phase'] && $changed['rung'] !== $session['items'][$i]['rung']) {
-                    self::assertLessThanOrEqual(10 + $dose->seconds($stored->rung($changed['posture'], $changed['rung'])), $changed['seconds'], "$changed[posture] $changed[rung]");
+            foreach ($harder->apply($session, $at)->items as $i => $changed) {
+                if ($changed->isWork() && $changed->key() === $item->key() && $changed->rung->rung->id !== $session->items[$i]->rung->rung->id) {
+                    self::assertLessThanOrEqual(10 + $dose->seconds($changed->rung), $changed->seconds, $changed->rung->posture.' '.$changed->rung->rung->id);
                     ++$tried;
                 }
             }
@@ -572,6 +574,11 @@ final class PlanPageTest extends AppTestCase
         $this->em()->clear();
 
         return $this->em()->getRepository(PracticePlan::class)->findBy([], ['at' => 'DESC', 'id' => 'DESC'])[0];
+    }
+
+    private function read(): Plan
+    {
+        return self::getContainer()->get(KeptPlans::class)->plan($this->newest());
     }
 
     /** @return list<array<string, mixed>> the work of the first session, as a log names it */

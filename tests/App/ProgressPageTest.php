@@ -233,7 +233,7 @@ final class ProgressPageTest extends AppTestCase
                 $this->read($who, $by, $days, $knee);
                 $seconds = 3600 * (1 + (($i * 7 + $k * 5) % 4));
                 $date = self::day($days - 1)->format('Y-m-d');
-                $plan = new PracticePlan(Uuid::v7(), $who, $by, new \DateTimeImmutable('-130 days'), Rules::VERSION, [], ['weeks' => [['sessions' => [['date' => $date, 'items' => [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'phase' => 'work', 'seconds' => $seconds]]]]]]], null, '');
+                $plan = new PracticePlan(Uuid::v7(), $who, $by, new \DateTimeImmutable('-130 days'), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => [['sessions' => [['date' => $date, 'items' => [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'phase' => 'work', 'seconds' => $seconds]]]]]]], null, '');
                 $this->em()->persist($plan);
                 $this->em()->persist(new SessionLog(Uuid::v7(), $who, $by, $plan, self::day($days - 1), new \DateTimeImmutable(sprintf('-%d days', $days - 1)), [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'holdReached' => true]], null, null, ''));
                 $done += $seconds / 3600;
@@ -339,7 +339,7 @@ final class ProgressPageTest extends AppTestCase
     {
         $item = static fn (string $side, int $seconds): array => ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => $side, 'phase' => 'work', 'seconds' => $seconds];
         $weeks = array_map(static fn (int $days, int $of): array => ['sessions' => [['date' => self::day($days)->format('Y-m-d'), 'items' => [$item('left', $of), $item('right', $of)]]]], array_keys($seconds), $seconds);
-        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-30 days'), Rules::VERSION, [], ['weeks' => $weeks], null, '');
+        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-30 days'), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => $weeks], null, '');
         $this->em()->persist($plan);
 
         return $plan;

@@ -24,13 +24,13 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Exchange\AssessAnswer;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
 use LucidAscent\App\Exchange\Record\KeepRecord;
 use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Exchange\Record\RecordKinds;
 use LucidAscent\App\Exchange\Record\RecordSchema;
 use LucidAscent\App\Exchange\Record\RecordTable;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\Core\Body\Side;
@@ -252,13 +252,13 @@ final class RecordTest extends AppTestCase
             array_push($new, $slip, new Mistake(Uuid::v7(), $person, $teacher, $at->modify('+20 minutes'), "pain:$slip->id", 'The other person'));
         }
         $check = new RungCheck(Uuid::v7(), $person, $teacher, 'half-lotus', Side::Left, 'lying-half-lotus', (new \DateTimeImmutable('-6 days'))->setTime(0, 0), $moment(5, 6), $one([null, 8.5]), true, true, ...[...$pain(), [], false, 'A note']);
-        $plan = new PracticePlan(Uuid::v7(), $person, $teacher, $moment(2, 3), Rules::VERSION, ['weeks' => 1, 'minutes' => 30], ['weeks' => [['sessions' => [['date' => '2026-01-05', 'items' => []]]]]], null, '');
+        $plan = new PracticePlan(Uuid::v7(), $person, $teacher, $moment(2, 3), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => [['sessions' => [['date' => '2026-01-05', 'items' => []]]]]], null, '');
         array_push(
             $new,
             $check,
             new Decision(Uuid::v7(), $check, $person, $teacher, 'half-lotus', Side::Left, $moment(1, 4), Step::Stay, $one([Step::Stay, Step::Stop]), [['code' => 'stay.default', 'source' => 'own', 'numbers' => ['sessions' => 1]]], ['2026-01-05'], 'lying-half-lotus', '', Rules::VERSION),
             $plan,
-            new PracticePlan(Uuid::v7(), $person, $teacher, $moment(1, 1), Rules::VERSION, ['weeks' => 1, 'minutes' => 30], $plan->plan, $plan->id, 'one rung easier'),
+            new PracticePlan(Uuid::v7(), $person, $teacher, $moment(1, 1), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], $plan->plan, $plan->id, 'one rung easier'),
             new SessionLog(Uuid::v7(), $person, $teacher, $plan, (new \DateTimeImmutable('-2 days'))->setTime(0, 0), $moment(1, 1), [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left', 'seconds' => 90, 'pain' => ['level' => 0]]], 12.5, null, 'Went "well",'."\nslowly"),
             new LabSetup(Uuid::v7(), $person, $teacher, Side::Left, 'half-lotus', ['kneeHeight' => 14.0], $moment(1, 5)),
             new HomeTestsAllowed(Uuid::v7(), $person, $teacher, $moment(1, 9), ['heel-to-seat' => true]),

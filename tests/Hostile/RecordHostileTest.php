@@ -9,10 +9,10 @@ use LucidAscent\App\Demo\MadeUpStudio;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\AssessAnswer;
-use LucidAscent\App\Exchange\Fields;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
 use LucidAscent\App\Exchange\Record\KeepRecord;
 use LucidAscent\App\Exchange\Record\RecordDocument;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Tests\App\AppTestCase;
 

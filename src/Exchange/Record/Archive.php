@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Figure\FigurePictures;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanCalendar;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Repository\Records;
@@ -24,6 +25,7 @@ final readonly class Archive
         private RecordTable $table,
         private Records $records,
         private ReadPerson $person,
+        private KeptPlans $kept,
         private Wanted $wanted,
         private FigurePictures $figures,
         private PictureStore $pictures,
@@ -46,7 +48,7 @@ final readonly class Archive
             $zip->addFromString('readings-and-logs.csv', $this->table->csv($record));
             $plans = $this->records->plans($practitioner);
             if ([] !== $plans) {
-                $zip->addFromString('plan.ics', PlanCalendar::of($plans, $practitioner->teacher->local($this->clock->now()), 'Practice'));
+                $zip->addFromString('plan.ics', PlanCalendar::of((string) $practitioner->id, array_map($this->kept->calendar(...), $plans), $practitioner->teacher->local($this->clock->now()), 'Practice'));
             }
             $poses = $this->person->now($practitioner);
             foreach (null === $poses ? [] : $this->drawn($poses, $practitioner) as $name => $svg) {

@@ -42,7 +42,7 @@ final class PlanSessionTest extends TestCase
 {
     public function testARungAndItsFormTakeTurns(): void
     {
-        $rungs = static fn (Plan $plan): array => array_map(static fn (PlannedSession $session): string => self::of($session, 'turner')[0]->rung->rung->id, array_merge(...array_column($plan->weeks, 'sessions')));
+        $rungs = static fn (Plan $plan): array => array_map(static fn (PlannedSession $session): string => self::of($session, 'turner')[0]->rung->rung->id, array_merge(...[$plan->sessions()]));
         self::assertSame(['low', 'aside', 'low', 'aside'], $rungs(self::plan([], 'back-of-hip')));
         foreach (['rest', 'knee', 'show'] as $purpose) {
             self::assertSame(['low', 'low', 'low', 'low'], $rungs(self::plan([], $purpose)), $purpose);
@@ -54,7 +54,7 @@ final class PlanSessionTest extends TestCase
     public function testASideThatMayNotDoItDoesTheSaferFormOfTheSamePosture(): void
     {
         $plan = self::plan([self::held(['knee-folded'], Side::Left)], 'knee', instead: ['turner/aside']);
-        $items = self::of($plan->weeks[0]['sessions'][0], 'turner');
+        $items = self::of($plan->weeks[0]->sessions[0], 'turner');
         self::assertSame([['right', 'low'], ['left', 'aside']], array_map(static fn (PlannedItem $item): array => [$item->side?->value, $item->rung->rung->id], $items));
         self::assertSame('plan.safer-side', $plan->leftOut['turner']->code);
     }
@@ -63,18 +63,18 @@ final class PlanSessionTest extends TestCase
     {
         $held = [self::held(['knee-folded'], Side::Left)];
         $plan = self::plan($held, 'knee', instead: ['no-such/rung', 'lying/lying']);
-        $session = $plan->weeks[0]['sessions'][0];
+        $session = $plan->weeks[0]->sessions[0];
         self::assertSame(['right'], array_map(static fn (PlannedItem $item): ?string => $item->side?->value, self::of($session, 'turner')), 'The other side goes on.');
         self::assertSame([['left', 'plan.instead'], ['right', 'plan.instead']], array_map(static fn (PlannedItem $item): array => [$item->side?->value, $item->because->code], self::of($session, 'lying')));
         self::assertSame('plan.held-side', $plan->leftOut['turner']->code);
-        self::assertSame([], self::of(self::plan([self::held(['knee-folded', 'lying-rest'], Side::Left)], 'knee', instead: ['lying/lying'])->weeks[0]['sessions'][0], 'lying'), 'As far as the condition allows it.');
-        self::assertSame([], self::of(self::plan($held, 'knee', instead: ['lying/lying'], forbidden: ['lying'])->weeks[0]['sessions'][0], 'lying'));
-        self::assertSame([], self::of(self::plan([], 'knee', instead: ['lying/lying'])->weeks[0]['sessions'][0], 'lying'), 'Where nothing is held nothing takes its place.');
+        self::assertSame([], self::of(self::plan([self::held(['knee-folded', 'lying-rest'], Side::Left)], 'knee', instead: ['lying/lying'])->weeks[0]->sessions[0], 'lying'), 'As far as the condition allows it.');
+        self::assertSame([], self::of(self::plan($held, 'knee', instead: ['lying/lying'], forbidden: ['lying'])->weeks[0]->sessions[0], 'lying'));
+        self::assertSame([], self::of(self::plan([], 'knee', instead: ['lying/lying'])->weeks[0]->sessions[0], 'lying'), 'Where nothing is held nothing takes its place.');
     }
 
     public function testDrillsAreDoneWhereTheirPositionMayBePractised(): void
     {
-        $drills = static fn (Plan $plan, int $session = 0): array => array_map(static fn (PlannedItem $item): string => $item->drill?->id.' '.($item->side->value ?? 'both'), array_values(array_filter($plan->weeks[0]['sessions'][$session]->items, static fn (PlannedItem $item): bool => null !== $item->drill)));
+        $drills = static fn (Plan $plan, int $session = 0): array => array_map(static fn (PlannedItem $item): string => $item->drill?->id.' '.($item->side->value ?? 'both'), array_values(array_filter($plan->weeks[0]->sessions[$session]->items, static fn (PlannedItem $item): bool => null !== $item->drill)));
         self::assertSame(['circle left', 'circle right'], $drills(self::plan([], 'knee', minutes: 30)));
         self::assertSame(['tip both'], $drills(self::plan([], 'knee', minutes: 30), 1), 'Another one first each time; what is done on both sides at once is done once.');
         self::assertSame(['tip both', 'circle left', 'circle right'], $drills(self::plan([], 'knee', minutes: 60)));
@@ -92,7 +92,7 @@ final class PlanSessionTest extends TestCase
     public function testASetSequenceKeepsItsOrder(): void
     {
         $work = static fn (PlannedSession $session): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->key(), array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
-        $plan = static fn (array $sequence, array $told = []): PlannedSession => (new Planner(self::poses($told, 'knee', false), self::ladders('knee', [], []), Doses::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false), sequence: $sequence))->weeks[0]['sessions'][0];
+        $plan = static fn (array $sequence, array $told = []): PlannedSession => (new Planner(self::poses($told, 'knee', false), self::ladders('knee', [], []), Doses::longAndStill(1)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false), sequence: $sequence))->weeks[0]->sessions[0];
         self::assertSame(['lying', 'turner'], $work($plan([])), 'Lying before seated.');
         self::assertSame(['turner', 'lying'], $work($plan(['turner', 'lying'])));
         self::assertSame([], SessionRules::broken($plan(['turner', 'lying']), 60, self::poses([], 'knee', false)));
@@ -122,7 +122,7 @@ final class PlanSessionTest extends TestCase
 
     public function testADeepDrillIsUndoneAndAGentleOneNeedNotBe(): void
     {
-        $items = self::plan([], 'knee', minutes: 60, pinned: ['deep'], seen: true)->weeks[0]['sessions'][0]->items;
+        $items = self::plan([], 'knee', minutes: 60, pinned: ['deep'], seen: true)->weeks[0]->sessions[0]->items;
         foreach ($items as $i => $item) {
             if ('deep' === $item->drill?->id && 'deep' !== $items[$i + 1]->drill?->id) {
                 self::assertSame(Phase::Counter, $items[$i + 1]->phase);
@@ -136,7 +136,7 @@ final class PlanSessionTest extends TestCase
 
     public function testTheSpineWarmsUpFirstThenWhatLimits(): void
     {
-        $order = array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, array_filter(self::plan([], 'knee', minutes: 60)->weeks[0]['sessions'][0]->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase))));
+        $order = array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, array_filter(self::plan([], 'knee', minutes: 60)->weeks[0]->sessions[0]->items, static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase))));
         self::assertSame(['back', 'lying', 'undo'], $order, 'The limiter is a turn outward, and the lying shape is for that.');
     }
 
@@ -148,10 +148,10 @@ final class PlanSessionTest extends TestCase
 
     public function testLyingLotusComesLastWhereTheSchoolHasItSo(): void
     {
-        $order = static fn (Dose $dose): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, array_filter((new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), $dose))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]['sessions'][0]->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
+        $order = static fn (Dose $dose): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, array_filter((new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), $dose))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]->sessions[0]->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
         self::assertSame(['lying', 'turner'], $order(Doses::countedBreath(1)));
         self::assertSame(['turner', 'lying'], $order(Doses::countedBreath(1, true)));
-        $session = (new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), Doses::countedBreath(1, true)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]['sessions'][0];
+        $session = (new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), Doses::countedBreath(1, true)))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]->sessions[0];
         self::assertSame([], SessionRules::broken($session, 60, self::poses([], 'knee', false)));
     }
 

@@ -20,6 +20,7 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PlannedWeek;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Plan\PracticeRung;
@@ -91,11 +92,11 @@ final class PlannerTest extends TestCase
         $poses = self::poses(seen: $seen);
         $plan = (new Planner($poses, self::ladders(), Doses::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes));
         foreach ($plan->weeks as $week) {
-            foreach ($week['sessions'] as $session) {
+            foreach ($week->sessions as $session) {
                 self::assertSame([], SessionRules::broken($session, $minutes, $poses), $session->on->format('Y-m-d'));
             }
         }
-        $sessions = array_merge(...array_map(static fn (array $week): array => $week['sessions'], $plan->weeks));
+        $sessions = array_merge(...array_map(static fn (PlannedWeek $week): array => $week->sessions, $plan->weeks));
         self::assertSame([], SessionRules::tooClose($sessions, $apart, $poses));
         self::assertEquals($plan, (new Planner($poses, self::ladders(), Doses::longAndStill($apart)))->plan($wanted, self::request(6, $days, $minutes)), 'The same person and days give the same plan.');
     }
@@ -114,7 +115,7 @@ final class PlannerTest extends TestCase
 
     public function testDeepWorkOfAComponentKeepsItsDaysApartAndGentleWorkNeedNot(): void
     {
-        $works = static fn (array $seen, int $apart): array => array_map(static fn (PlannedSession $session): bool => [] !== self::work($session), self::plan(['turner'], seen: $seen, days: [1, 2, 3, 4], apart: $apart)->weeks[0]['sessions']);
+        $works = static fn (array $seen, int $apart): array => array_map(static fn (PlannedSession $session): bool => [] !== self::work($session), self::plan(['turner'], seen: $seen, days: [1, 2, 3, 4], apart: $apart)->weeks[0]->sessions);
         $deep = [self::seen('turner', 'low'), self::seen('turner', 'low', Side::Right)];
         self::assertSame([true, true, true, true], $works($deep, 1));
         self::assertSame([true, false, true, false], $works($deep, 2));
@@ -126,8 +127,8 @@ final class PlannerTest extends TestCase
     public function testNoCalendarMakesAHoldLongerAndEveryFourthWeekIsLighter(): void
     {
         $plan = self::plan(['turner'], weeks: 12, days: [1], minutes: 60);
-        self::assertSame([false, false, false, true, false, false, false, true, false, false, false, true], array_map(static fn (array $week): bool => $week['light'], $plan->weeks));
-        $seconds = array_map(static fn (array $week): int => self::work($week['sessions'][0])[0]->seconds, $plan->weeks);
+        self::assertSame([false, false, false, true, false, false, false, true, false, false, false, true], array_map(static fn (PlannedWeek $week): bool => $week->isLight, $plan->weeks));
+        $seconds = array_map(static fn (PlannedWeek $week): int => self::work($week->sessions[0])[0]->seconds, $plan->weeks);
         self::assertSame([910, 910, 910, 545, 910, 910, 910, 545, 910, 910, 910, 545], $seconds);
         self::assertSame([[5, '2026-04-06', ['shins-stacked']], [9, '2026-05-04', ['shins-stacked']], [13, '2026-06-01', ['shins-stacked']]], array_map(static fn (array $retest): array => [$retest['week'], $retest['on']->format('Y-m-d'), $retest['tests']], $plan->retests), 'The surest test that isolates what is wanted.');
     }
@@ -144,22 +145,22 @@ final class PlannerTest extends TestCase
 
     public function testTheTimeThatNothingFillsHasItsReason(): void
     {
-        $unused = static fn (Plan $plan, int $session = 0): array => [$plan->weeks[0]['sessions'][$session]->unused?->minutes, $plan->weeks[0]['sessions'][$session]->unused?->because->code];
+        $unused = static fn (Plan $plan, int $session = 0): array => [$plan->weeks[0]->sessions[$session]->unused?->minutes, $plan->weeks[0]->sessions[$session]->unused?->because->code];
         $deep = [self::seen('turner', 'low'), self::seen('turner', 'low', Side::Right)];
         self::assertSame([null, null], $unused(self::plan(['turner'])));
         self::assertSame('plan.unused-most', $unused(self::plan(['turner'], minutes: 180))[1]);
         self::assertSame('plan.unused-apart', $unused(self::plan(['turner'], seen: $deep, days: [1, 2], minutes: 60), 1)[1]);
         self::assertSame('plan.unused-room', $unused(self::plan(['turner', 'spreader'], seen: [...$deep, self::seen('spreader', 'low'), self::seen('spreader', 'low', Side::Right)], minutes: 14))[1]);
-        self::assertSame('plan.unused-light', self::plan(['turner'], weeks: 4)->weeks[3]['sessions'][0]->unused?->because->code);
+        self::assertSame('plan.unused-light', self::plan(['turner'], weeks: 4)->weeks[3]->sessions[0]->unused?->because->code);
         self::assertSame([30, 'plan.no-warm-up'], $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['warm-a' => 1, 'warm-b' => 1]), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30))));
         self::assertSame('plan.unused-nothing', $unused((new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 30)))[1]);
     }
 
     public function testWantedPosesTakeTurnsAsTheTheme(): void
     {
-        self::assertSame(['turner', 'spreader', 'turner'], array_map(static fn (PlannedSession $session): ?string => $session->theme, self::plan(['turner', 'spreader'], days: [1, 3, 5], minutes: 60)->weeks[0]['sessions']));
+        self::assertSame(['turner', 'spreader', 'turner'], array_map(static fn (PlannedSession $session): ?string => $session->theme, self::plan(['turner', 'spreader'], days: [1, 3, 5], minutes: 60)->weeks[0]->sessions));
         // With room for one, each has its day.
-        $first = array_map(static fn (PlannedSession $session): string => self::work($session)[0]->rung->posture, self::plan(['turner', 'spreader'], days: [1, 3], minutes: 15)->weeks[0]['sessions']);
+        $first = array_map(static fn (PlannedSession $session): string => self::work($session)[0]->rung->posture, self::plan(['turner', 'spreader'], days: [1, 3], minutes: 15)->weeks[0]->sessions);
         self::assertSame(['turner', 'spreader'], $first);
     }
 
@@ -227,7 +228,7 @@ final class PlannerTest extends TestCase
     public function testAnotherSchoolOnSomeDaysDosesAnotherWay(): void
     {
         $plan = (new Planner(self::poses(), self::ladders(), Doses::longAndStill(2), [2 => Doses::countedBreath(1)]))->plan(['turner'], self::request(1, [1, 2], 60));
-        self::assertSame([910, 160], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]['sessions']));
+        self::assertSame([910, 160], array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds, $plan->weeks[0]->sessions));
     }
 
     public function testTheKeystoneComesFirstAndGetsTheMost(): void
@@ -346,7 +347,7 @@ final class PlannerTest extends TestCase
 
     private static function first(Plan $plan): PlannedSession
     {
-        return $plan->weeks[0]['sessions'][0];
+        return $plan->weeks[0]->sessions[0];
     }
 
     /** @return list<PlannedItem> */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Exchange;
+namespace LucidAscent\App\Json;
 
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Exchange;
+namespace LucidAscent\App\Json;
 
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Contact\Numbers;
@@ -75,6 +75,27 @@ final readonly class Fields implements Numbers
         }
 
         return $values;
+    }
+
+    /**
+     * Ids, or objects with one. What is no id stands for itself, so that it can be named among what nobody knows.
+     *
+     * @return list<string>
+     *
+     * @throws InvalidValue when it is there, and no list
+     */
+    public function ids(string $name): array
+    {
+        $ids = [];
+        foreach ($this->has($name) ? $this->list($name) : [] as $one) {
+            $ids[] = match (true) {
+                is_string($one) => $one,
+                is_array($one) && is_string($one['id'] ?? null) => $one['id'],
+                default => (string) json_encode($one),
+            };
+        }
+
+        return array_values(array_unique($ids));
     }
 
     /** @throws InvalidValue when it is missing, or not an object */

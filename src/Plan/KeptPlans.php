@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Plan;
+
+use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Json\Fields;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Plan\Plan;
+use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\Today;
+use LucidAscent\Core\Readiness\ReadPoses;
+
+/** Plans on record as what they are: weeks of sessions, what was asked of them, and how they may be practised now. */
+final class KeptPlans
+{
+    /** @var \WeakMap<PracticePlan, Plan> each read once */
+    private \WeakMap $read;
+
+    public function __construct(private readonly PlanCodec $codec)
+    {
+        $this->read = new \WeakMap();
+    }
+
+    public function plan(PracticePlan $kept): Plan
+    {
+        return $this->read[$kept] ??= $this->codec->read($kept->plan, $this->asked($kept));
+    }
+
+    public function asked(PracticePlan $kept): PlanningRequest
+    {
+        // An old one does not say from which day on: it begins with its first session, or on the day on which it was made.
+        $from = $kept->request['from'] ?? min([Day::of($kept->at), ...array_column($kept->plan['weeks'][0]['sessions'] ?? [], 'date')]);
+
+        return RequestCodec::read(Fields::of($kept->request), new \DateTimeImmutable($from, new \DateTimeZone('UTC')));
+    }
+
+    /** Whether two sessions are kept alike. */
+    public function isSame(PlannedSession $one, ?PlannedSession $other): bool
+    {
+        // A number is the same with and without a point.
+        return null !== $other && json_encode($this->codec->session($one)) === json_encode($this->codec->session($other));
+    }
+
+    public function calendar(PracticePlan $kept): CalendarPlan
+    {
+        $minutes = [];
+        foreach ($this->plan($kept)->sessions() as $session) {
+            if ([] !== $session->items) {
+                $minutes[Day::of($session->on)] = $session->minutes();
+            }
+        }
+        $asked = $this->asked($kept);
+
+        return new CalendarPlan($minutes, $asked->time, $asked->zone);
+    }
+
+    /** @return array<string, mixed> */
+    public function write(Plan $plan): array
+    {
+        return $this->codec->write($plan);
+    }
+
+    /** The plan with the holds of today: what has to keep short since it was made is no longer than at the beginning; what is past stays as it was. */
+    public function keepingShort(PracticePlan $kept, ?ReadPoses $poses): Plan
+    {
+        return $this->plan($kept)->map(static fn (PlannedSession $session): PlannedSession => null === $poses || Day::of($session->on) < Day::of($poses->person->on) ? $session : Today::keepingShort($session, $poses));
+    }
+
+    /** @return array<string, true> items that may not be done now, by week, session and place: "0-2-5" */
+    public function barred(PracticePlan $kept, ?ReadPoses $poses): array
+    {
+        $barred = [];
+        foreach ($this->plan($kept)->weeks as $w => $week) {
+            foreach ($week->sessions as $s => $session) {
+                foreach ($session->items as $i => $item) {
+                    if (!Today::may($item, $poses)->isYes()) {
+                        $barred["$w-$s-$i"] = true;
+                    }
+                }
+            }
+        }
+
+        return $barred;
+    }
+
+    /** @return array<string, true> the days on which nothing of a plan is left */
+    public function empty(?PracticePlan $kept, ?ReadPoses $poses): array
+    {
+        $empty = [];
+        foreach (null === $kept ? [] : $this->plan($kept)->sessions() as $session) {
+            if ([] !== $session->items && !Today::of($session, $poses)->session->hasWork()) {
+                $empty[Day::of($session->on)] = true;
+            }
+        }
+
+        return $empty;
+    }
+}
