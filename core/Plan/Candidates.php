@@ -42,7 +42,7 @@ final class Candidates
     public static function of(array $wanted, ReadPoses $poses, array $ladders, PlanRequest $request, array $drills = []): self
     {
         $forbidden = array_intersect($wanted, $request->forbidden);
-        $leftOut = array_map(static fn (string $id): Reason => new Reason('plan.forbidden', Source::Own, ['posture' => $poses->postures[$id]->name]), array_combine($forbidden, $forbidden));
+        $leftOut = array_map(static fn (string $id): Reason => new Reason('plan.forbidden', Source::Own, ['posture' => $id]), array_combine($forbidden, $forbidden));
         $wanted = array_values(array_diff($wanted, $forbidden));
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
         $keystone = Keystone::of($routes, $poses);
@@ -66,9 +66,9 @@ final class Candidates
                 }
             }
             $list[] = self::candidate($id, $poses, $ladders, $request, $wishes, match ($wishes[0] ?? Wish::Prepares) {
-                Wish::Pinned => new Reason('plan.pinned', Source::Own, ['posture' => $poses->postures[$id]->name]),
+                Wish::Pinned => new Reason('plan.pinned', Source::Own, ['posture' => $id]),
                 Wish::Keystone => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value ?? '', 'side' => $keystone->side->value ?? '']),
-                Wish::Wanted => new Reason('plan.stage', Source::Computed, ['posture' => $poses->postures[$id]->name]),
+                Wish::Wanted => new Reason('plan.stage', Source::Computed, ['posture' => $id]),
                 default => new Reason('plan.prepares', Source::Trade, ['postures' => $wanted]),
             }, $leftOut);
             foreach (in_array($leftOut[$id]->code ?? '', ['plan.held', 'plan.held-side'], true) ? Side::cases() : [] as $side) {
@@ -80,7 +80,7 @@ final class Candidates
         }
         $list = array_values(array_filter($list));
         foreach ($instead as [$safer, $side, $id]) {
-            $list[] = self::inPlace($safer, $side, $poses, $ladders, $request, new Reason('plan.instead', Source::Trade, ['posture' => $poses->postures[$id]->name]));
+            $list[] = self::inPlace($safer, $side, $poses, $ladders, $request, new Reason('plan.instead', Source::Trade, ['posture' => $id]));
         }
         $list = array_values(array_filter($list));
         // Where one side is held, the other goes on; where the full form is, what may be done below it.
@@ -139,7 +139,7 @@ final class Candidates
     {
         $found = [];
         foreach (array_intersect_key($drills, array_flip($request->pinned)) as $id => $drill) {
-            $found[$id] = self::drill($drill, $poses, $ladders, $request, [Wish::Pinned], new Reason('plan.pinned', Source::Own, ['posture' => $drill->name]));
+            $found[$id] = self::drill($drill, $poses, $ladders, $request, [Wish::Pinned], new Reason('plan.pinned', Source::Own, ['posture' => $drill->id]));
         }
         $of = [];
         foreach ($drills as $id => $drill) {
@@ -226,7 +226,7 @@ final class Candidates
         ['left' => $left, 'right' => $right] = Stage::ofBoth($id, $poses, $ladders, $request->equipment);
         $rung = $left ?? $right;
         if (null === $rung) {
-            $leftOut[$id] = new Reason(State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung', Source::Trade, ['posture' => $poses->postures[$id]->name]);
+            $leftOut[$id] = new Reason(State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung', Source::Trade, ['posture' => $id]);
 
             return null;
         }
@@ -234,7 +234,7 @@ final class Candidates
             $held = null === $left ? Side::Left : Side::Right;
             $safer = self::safer($id, $held, $poses, $ladders, $request, null);
             $isHeld = [] !== array_filter($poses->of($id, $held)->onLadder()->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
-            $leftOut[$id] = new Reason(null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'), Source::Trade, ['posture' => $poses->postures[$id]->name, 'side' => $held->value]);
+            $leftOut[$id] = new Reason(null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'), Source::Trade, ['posture' => $id, 'side' => $held->value]);
             $left ??= $safer;
             $right ??= $safer;
         }
@@ -243,7 +243,7 @@ final class Candidates
         $set = false === $set ? null : $set;
         [$counter, $counterSide] = self::counter($rung, null === $left ? Side::Right : (null === $right ? Side::Left : null), $poses, $ladders, $request);
         if (null === $counter) {
-            $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $poses->postures[$id]->name]);
+            $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $id]);
 
             return null;
         }

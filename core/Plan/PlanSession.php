@@ -104,7 +104,7 @@ final class PlanSession
         foreach ($this->byWeight($theme) as $place => $candidate) {
             $apart = $this->tooSoon($candidate, $on, $dose);
             if (null !== $apart || !$take($candidate)) {
-                $tradesAway[$candidate->posture] = $apart ?? (self::isThere($candidate, $work) ? new Reason('plan.same-shape', Source::Own, ['posture' => $this->poses->postures[$candidate->posture]->name]) : new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]));
+                $tradesAway[$candidate->posture] = $apart ?? (self::isThere($candidate, $work) ? new Reason('plan.same-shape', Source::Own, ['posture' => $candidate->posture]) : new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]));
             }
             // What limits is worked on by itself before everything else that one would like finds room.
             if (0 === $place) {
@@ -304,7 +304,7 @@ final class PlanSession
             $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($seconds), $candidate->because, $candidate->drill, null !== $candidate->set);
         }
         if (null !== $candidate->counter) {
-            $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $candidate->drill->name ?? $this->poses->postures[$candidate->posture]->name]));
+            $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $candidate->drill->id ?? $candidate->posture]));
         }
 
         return $items;

@@ -44,13 +44,14 @@ final class SessionRules
             $apart = $session->dose->daysApart ?? $daysApart;
             $deep = [];
             foreach ($session->items as $item) {
-                foreach (Phase::Work === $item->phase && !$item->rung->rung->isGentle() ? $poses->postures[$item->rung->posture]->abilities : [] as $ability) {
-                    $deep[$ability->value] = $item->rung->name;
+                $abilities = ($poses->postures[$item->rung->posture] ?? null)->abilities ?? [];
+                foreach ($item->isWork() && !$item->rung->rung->isGentle() ? $abilities : [] as $ability) {
+                    $deep[$ability->value] = $item->rung->posture;
                 }
             }
-            foreach ($deep as $component => $name) {
+            foreach ($deep as $component => $posture) {
                 if (isset($last[$component]) && Day::between($last[$component], $session->on) < $apart) {
-                    $broken[$name] = new Reason('rule.days-apart', Source::Trade, ['posture' => $name, 'days' => $apart]);
+                    $broken[$posture] = new Reason('rule.days-apart', Source::Trade, ['posture' => $posture, 'days' => $apart]);
                 }
                 $last[$component] = $session->on;
             }

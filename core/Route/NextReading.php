@@ -74,7 +74,7 @@ final readonly class NextReading
                     $of = self::fall($test, $side, $poses->of($id, $side), $poses) + self::fall($test, $side, $poses->of($id, $side->opposite()), $poses);
                     $fall += $of;
                     if ($of > 0.0) {
-                        $settles[] = $poses->postures[$id]->name;
+                        $settles[] = $id;
                     }
                 }
                 if ($fall > self::WORTH && (null === $best || $fall / $test->minutes > $rate + 1e-9)) {
@@ -102,7 +102,7 @@ final readonly class NextReading
                 foreach (State::Held === $pose->state() ? [] : $pose->full()->shut() as $gate) {
                     $test = $poses->tests[$gate->test] ?? null;
                     if (null !== $test && May::take($poses->person->holds, $test, $side)->isYes()) {
-                        return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => $poses->postures[$id]->name]), true);
+                        return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => [$id]]), true);
                     }
                 }
             }

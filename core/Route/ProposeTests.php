@@ -21,7 +21,7 @@ final readonly class ProposeTests
 {
     /**
      * @param array<string, TestDefinition> $tests in the taught order
-     * @param array<string, list<string>>|null $asked the names of the poses that ask for each ability; null for a full assessment
+     * @param array<string, list<string>>|null $asked the ids of the poses that ask for each ability; null for a full assessment
      * @param array<string, int> $age days since each test was last taken cleanly on both sides, by its id
      * @param Holds $holds what is held
      *

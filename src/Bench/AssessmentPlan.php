@@ -43,7 +43,7 @@ final readonly class AssessmentPlan
                 continue;
             }
             foreach (Definitions::abilities($posture) as $ability) {
-                $asked[$ability][] = $posture['name'];
+                $asked[$ability][] = $id;
             }
         }
         $proposed = [];

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
+use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
@@ -24,7 +25,6 @@ use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\FormReading;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\Rules;
-use LucidAscent\Core\Reason\Reason;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -186,7 +186,7 @@ final class LadderController extends TeacherController
                 $this->clock->now(),
                 $proposal->step,
                 $step,
-                array_map(static fn (Reason $r): array => ['code' => $r->code, 'source' => $r->source->value, 'numbers' => $r->numbers], $proposal->reasons),
+                array_map(ReasonCodec::write(...), $proposal->reasons),
                 array_map(static fn (ReadinessCheck $c): string => $c->day(), $proposal->restsOn),
                 Decide::rungAfter($history, $step)->id,
                 $step === $proposal->step ? '' : trim((string) $form->get('why')->getData()),

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\App\Repository\MomentType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;
-use LucidAscent\Core\Reason\Source;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -63,9 +63,6 @@ class Decision
     /** @return list<Reason> */
     public function because(): array
     {
-        return array_map(
-            static fn (array $r): Reason => new Reason($r['code'], Source::from($r['source']), $r['numbers']),
-            $this->reasons,
-        );
+        return array_map(ReasonCodec::read(...), $this->reasons);
     }
 }

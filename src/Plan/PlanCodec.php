@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Plan;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\Measure;

@@ -19,7 +19,7 @@ final class ReasonExtension extends AbstractExtension
     /** Numbers of a reason that are names of something, and the labels they go by. */
     private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.', 'remedy' => 'remedy.'];
 
-    private const ENTRIES = ['postures' => Kind::Posture, 'posture' => Kind::Posture, 'test' => Kind::Test, 'tests' => Kind::Test];
+    private const ENTRIES = ['postures' => Kind::Posture, 'poses' => Kind::Posture, 'posture' => Kind::Posture, 'test' => Kind::Test, 'tests' => Kind::Test];
 
     public function __construct(private readonly TranslatorInterface $translator, private readonly Catalogue $catalogue)
     {
@@ -86,7 +86,8 @@ final class ReasonExtension extends AbstractExtension
 
     private function entryName(Kind $kind, string $id): string
     {
-        return $this->catalogue->entry($kind, $id)['name'] ?? $id;
+        // What is done may be a posture or what is repeated in one.
+        return $this->catalogue->entry($kind, $id)['name'] ?? $this->catalogue->entry(Kind::Drill, $id)['name'] ?? $id;
     }
 
     private function rungName(string $posture, string $rung): string

@@ -29,7 +29,7 @@ final class BothSides implements SessionRule
             foreach (Side::cases() as $side) {
                 $isAllowed = null === $item->drill ? null !== $poses->of($item->rung->posture, $side)->onLadder()->rung : May::practise($poses, $item->rung->posture, $item->rung->rung->id, $side)->isYes();
                 if (!isset($worked[$side->value]) && $isAllowed) {
-                    $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
+                    $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => $item->drill->id ?? $item->rung->posture]);
                 }
             }
         }

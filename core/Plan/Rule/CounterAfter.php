@@ -39,6 +39,6 @@ final class CounterAfter implements SessionRule
 
     private static function without(PlannedItem $item): Reason
     {
-        return new Reason('rule.counter', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name]);
+        return new Reason('rule.counter', Source::Trade, ['posture' => $item->drill->id ?? $item->rung->posture]);
     }
 }

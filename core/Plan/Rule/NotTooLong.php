@@ -27,7 +27,7 @@ final class NotTooLong implements SessionRule
         foreach ($session->items as $item) {
             $most = null !== $dose && Phase::Work === $item->phase ? self::most($item, $dose, $poses) : $item->seconds;
             if ($item->seconds > $most) {
-                $broken[$item->key()] = new Reason('rule.too-long', Source::Trade, ['posture' => $item->drill->name ?? $item->rung->name, 'most' => $most]);
+                $broken[$item->key()] = new Reason('rule.too-long', Source::Trade, ['posture' => $item->drill->id ?? $item->rung->posture, 'most' => $most]);
             }
         }
 

@@ -18,8 +18,8 @@ final class OnlyWhatMay implements SessionRule
         foreach ($session->items as $item) {
             $may = $item->may($poses);
             if (!$may->isYes()) {
-                $name = $item->drill->name ?? $item->rung->name;
-                $broken[$name] ??= new Reason($may->isHeld() ? 'rule.held' : 'rule.closed', Source::Trade, ['posture' => $name]);
+                $id = $item->drill->id ?? $item->rung->posture;
+                $broken[$id] ??= new Reason($may->isHeld() ? 'rule.held' : 'rule.closed', Source::Trade, ['posture' => $id]);
             }
         }
 

@@ -180,10 +180,10 @@ final class SessionRulesTest extends TestCase
 
             return array_map(static fn (Reason $reason): mixed => $reason->numbers['posture'], (new BothSides())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [new PlannedItem($only->rung, $only->phase, $only->side, 60, $only->because, $drill)]), 30, self::poses()));
         };
-        self::assertSame(['Lying'], $broken('lying left', false));
-        self::assertSame(['Closed'], $broken('closed left', false), 'The other side has a rung of it to stand on.');
+        self::assertSame(['lying'], $broken('lying left', false));
+        self::assertSame(['closed'], $broken('closed left', false), 'The other side has a rung of it to stand on.');
         self::assertSame([], $broken('held left', false), 'Held on both sides.');
-        self::assertSame(['Circle'], $broken('lying left', true));
+        self::assertSame(['circle'], $broken('lying left', true));
         self::assertSame([], $broken('closed left', true), 'A drill is done in its own shape, and that is not open on the other side.');
         self::assertSame([], $broken('lying both', false));
     }

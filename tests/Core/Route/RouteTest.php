@@ -115,7 +115,7 @@ final class RouteTest extends TestCase
         self::assertEqualsWithDelta(0.2, $fall(['turner'], ['soles-together' => Definition::solesTogether()]), 1e-9, 'A lower bound may happen to reach.');
         self::assertEqualsWithDelta(0.0, (float) $fall(['turner'], ['breath-and-talk' => Definition::watched()]), 1e-9, 'What is only watched reads nothing: the rung is tried.');
         $next = NextReading::of(['turner'], new ReadPoses(self::poses([])->postures, Person::of([]), $exact));
-        self::assertSame(['next.settles', 40.0, 3.0, ['Turner']], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
+        self::assertSame(['next.settles', 40.0, 3.0, ['turner']], [$next?->because->code, round((float) $next->because->numbers['fall'], 6), $next->because->numbers['minutes'], $next->because->numbers['poses']]);
         self::assertFalse($next->isGate);
     }
 
@@ -132,7 +132,7 @@ final class RouteTest extends TestCase
         self::assertEqualsWithDelta(2.5, $before, 1e-9);
         $wrong = static fn (float $sd): float => Normal::below(-0.5 / $sd);
         self::assertEqualsWithDelta($wrong($before) - $wrong(1.4), NextReading::of(['turner'], $coarse)?->fall, 1e-6);
-        self::assertSame(['shins-stacked', ['Turner']], [NextReading::of(['turner'], $coarse)->test?->id, NextReading::of(['turner'], $coarse)->because->numbers['poses']], 'However little it is.');
+        self::assertSame(['shins-stacked', ['turner']], [NextReading::of(['turner'], $coarse)->test?->id, NextReading::of(['turner'], $coarse)->because->numbers['poses']], 'However little it is.');
         $known = new ReadPoses($posture(['rotation' => 20.0, 'abduction' => 40.0]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]);
         self::assertSame(['frog', 0.4], [NextReading::of(['turner'], $known)?->test?->id, NextReading::of(['turner'], $known)->fall], 'What is open is not read again.');
         self::assertNull(NextReading::of(['turner'], new ReadPoses($posture(['rotation' => 20.0, 'abduction' => 40.0]), Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked()]))?->test);
@@ -152,7 +152,7 @@ final class RouteTest extends TestCase
         $first = new PostureDefinition('first', 'First', [Ability::Abduction], [new RungDefinition('full', 'Full', null, ['abduction' => 40.0], new Work(['turn-out']))], []);
         $gated = new PostureDefinition('gated', 'Gated', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, ['rotation' => 20.0], new Work(['turn-out']), gates: [new GateDefinition(GateKind::First, 'first')])], []);
         $next = NextReading::of(['gated'], new ReadPoses(['first' => $first, 'gated' => $gated], Person::of(self::TURNS), ['shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()]));
-        self::assertSame(['frog', ['First']], [$next?->test?->id, $next->because->numbers['poses']]);
+        self::assertSame(['frog', ['first']], [$next?->test?->id, $next->because->numbers['poses']]);
     }
 
     /** What one leg has to do in a pose of the other side is read by a test of that leg. */
@@ -161,7 +161,7 @@ final class RouteTest extends TestCase
         $posture = new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [new RungDefinition('full', 'Full', null, [], new Work(['turn-out']), otherLeg: ['rotation' => 50.0])], []);
         $next = NextReading::of(['turner'], new ReadPoses(['turner' => $posture], Person::of([]), ['shins-stacked' => Definition::shinsStacked()]));
         self::assertEqualsWithDelta(0.4, $next?->fall, 1e-9);
-        self::assertSame(['Turner'], $next->because->numbers['poses']);
+        self::assertSame(['turner'], $next->because->numbers['poses']);
     }
 
     /** Another lower bound, where one is known that does not reach: it may not reach either, and nobody knows. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Plan;
+namespace LucidAscent\App\Json;
 
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
