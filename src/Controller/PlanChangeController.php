@@ -81,8 +81,7 @@ final class PlanChangeController extends TeacherController
         if ($newest !== $plan) {
             return $this->changedElsewhere($practitioner, $newest, $request);
         }
-        /** @var list<string> $redo */
-        $redo = array_values($plan->plan['redo'] ?? []);
+        $redo = KeptPlans::redo($plan);
         $name = 'undo' === $direction ? ('' === $plan->changed ? null : (string) $plan->replaces) : ($redo[0] ?? null);
         if (null === $poses || null === $name) {
             return $this->refused($plan, 0, $this->say('There is nothing to take back.'), $request);
@@ -122,7 +121,7 @@ final class PlanChangeController extends TeacherController
      */
     private function broken(PracticePlan $kept, Plan $plan, int $week, array $changed, ReadPoses $poses): array
     {
-        $asked = $this->plans->asked($kept);
+        $asked = KeptPlans::asked($kept);
         $broken = array_merge(...array_values(array_map(static fn (PlannedSession $one): array => SessionRules::broken($one, $asked->request->minutes, $poses), $changed)));
         if ([] !== $broken) {
             return $broken;

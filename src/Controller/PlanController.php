@@ -98,7 +98,7 @@ final class PlanController extends TeacherController
         $poses = $this->person->now($practitioner);
         $now = $this->plans->keepingShort($plan, $poses);
         $weeks = $this->text->weeks($now);
-        $from = $this->plans->asked($plan)->request->from;
+        $from = KeptPlans::asked($plan)->request->from;
         $today = Day::of($this->clock->now());
         $logs = $this->records->logs($practitioner);
 
@@ -119,6 +119,8 @@ final class PlanController extends TeacherController
             'logs' => $logs,
             'undecided' => array_values($undecided->of($practitioner)),
             'feed' => $this->records->feed($practitioner),
+            'redo' => KeptPlans::redo($plan),
+            'carriedOn' => KeptPlans::carriedOn($plan),
             'isNewest' => $this->records->newestPlan($practitioner) === $plan,
             'today' => $today,
             'token' => self::TOKEN,
@@ -190,7 +192,7 @@ final class PlanController extends TeacherController
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
         }
         $entry = Uuid::v7();
-        $this->records->addOnce($this->makePlan->anew($practitioner, $entry, $this->teacher(), $this->plans->asked($plan), $plan) ?? throw $this->createNotFoundException());
+        $this->records->addOnce($this->makePlan->anew($practitioner, $entry, $this->teacher(), KeptPlans::asked($plan), $plan) ?? throw $this->createNotFoundException());
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
 
         return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);

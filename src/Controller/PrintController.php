@@ -92,7 +92,7 @@ final class PrintController extends TeacherController
         $planned = $plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
         $items = array_map(static fn (PlannedItem $item): array => $text->whole($item, $planned), Today::of($planned, $poses)->session->items);
 
-        return $this->render('print/home.html.twig', ['practitioner' => $practitioner, 'plan' => $plan, 'body' => $this->records->body($practitioner)?->proportions(), 'session' => $text->session($planned), 'items' => $items, 'layOut' => $layOut->of($items, $plans->asked($plan))]);
+        return $this->render('print/home.html.twig', ['practitioner' => $practitioner, 'plan' => $plan, 'body' => $this->records->body($practitioner)?->proportions(), 'session' => $text->session($planned), 'items' => $items, 'layOut' => $layOut->of($items, KeptPlans::asked($plan))]);
     }
 
     /** Empty sheets to write readings on, for a class without electricity. */

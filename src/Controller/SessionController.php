@@ -62,7 +62,7 @@ final class SessionController extends TeacherController
             'plan' => $plan,
             'session' => $shown,
             'items' => $items,
-            'layOut' => $this->layOut->of($items, $this->plans->asked($plan)),
+            'layOut' => $this->layOut->of($items, KeptPlans::asked($plan)),
             // The mean of two readings against the mean of two others.
             'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
             'out' => $out,

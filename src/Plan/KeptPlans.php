@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Plan;
 
 use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Json\Day;
 use LucidAscent\App\Json\Fields;
-use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\Today;
@@ -25,15 +27,38 @@ final class KeptPlans
 
     public function plan(PracticePlan $kept): Plan
     {
-        return $this->read[$kept] ??= $this->codec->read($kept->plan, $this->asked($kept));
+        return $this->read[$kept] ??= $this->codec->read(Fields::of($kept->plan, 'plan'), self::asked($kept));
     }
 
-    public function asked(PracticePlan $kept): PlanningRequest
+    public static function asked(PracticePlan $kept): PlanningRequest
     {
         // An old one does not say from which day on: it begins with its first session, or on the day on which it was made.
-        $from = $kept->request['from'] ?? min([Day::of($kept->at), ...array_column($kept->plan['weeks'][0]['sessions'] ?? [], 'date')]);
+        $first = $kept->plan['weeks'][0]['sessions'][0]['date'] ?? null;
+        $from = $kept->request['from'] ?? min(CalendarDay::of($kept->at), is_string($first) ? $first : CalendarDay::of($kept->at));
 
-        return RequestCodec::read(Fields::of($kept->request), new \DateTimeImmutable($from, new \DateTimeZone('UTC')));
+        return RequestCodec::read(Fields::of($kept->request, 'request'), Day::of('from', is_string($from) ? $from : ''));
+    }
+
+    /** @return list<string> ids of versions that were taken back, and can be done again */
+    public static function redo(PracticePlan $kept): array
+    {
+        return Fields::of($kept->plan, 'plan')->texts('redo');
+    }
+
+    /** The day of the session by which what is to come was planned again; null where it was not. */
+    public static function carriedOn(PracticePlan $kept): ?string
+    {
+        $plan = Fields::of($kept->plan, 'plan');
+
+        return $plan->has('carriedOn') ? CalendarDay::of(Day::of('carriedOn', $plan->text('carriedOn'))) : null;
+    }
+
+    /** @throws InvalidValue when a plan that comes from elsewhere cannot be read */
+    public function check(PracticePlan $kept): void
+    {
+        $this->plan($kept);
+        self::redo($kept);
+        self::carriedOn($kept);
     }
 
     /** Whether two sessions are kept alike. */
@@ -48,10 +73,10 @@ final class KeptPlans
         $minutes = [];
         foreach ($this->plan($kept)->sessions() as $session) {
             if ([] !== $session->items) {
-                $minutes[Day::of($session->on)] = $session->minutes();
+                $minutes[CalendarDay::of($session->on)] = $session->minutes();
             }
         }
-        $asked = $this->asked($kept);
+        $asked = self::asked($kept);
 
         return new CalendarPlan($minutes, $asked->time, $asked->zone);
     }
@@ -65,7 +90,7 @@ final class KeptPlans
     /** The plan with the holds of today: what has to keep short since it was made is no longer than at the beginning; what is past stays as it was. */
     public function keepingShort(PracticePlan $kept, ?ReadPoses $poses): Plan
     {
-        return $this->plan($kept)->map(static fn (PlannedSession $session): PlannedSession => null === $poses || Day::of($session->on) < Day::of($poses->person->on) ? $session : Today::keepingShort($session, $poses));
+        return $this->plan($kept)->map(static fn (PlannedSession $session): PlannedSession => null === $poses || CalendarDay::of($session->on) < CalendarDay::of($poses->person->on) ? $session : Today::keepingShort($session, $poses));
     }
 
     /** @return array<string, true> items that may not be done now, by week, session and place: "0-2-5" */
@@ -91,7 +116,7 @@ final class KeptPlans
         $empty = [];
         foreach (null === $kept ? [] : $this->plan($kept)->sessions() as $session) {
             if ([] !== $session->items && !Today::of($session, $poses)->session->hasWork()) {
-                $empty[Day::of($session->on)] = true;
+                $empty[CalendarDay::of($session->on)] = true;
             }
         }
 

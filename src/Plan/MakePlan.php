@@ -62,7 +62,7 @@ final readonly class MakePlan
         if (null === $poses || '' !== $before->changed) {
             return null;
         }
-        $asked = $this->kept->asked($before);
+        $asked = KeptPlans::asked($before);
         $old = $this->kept->plan($before);
         $today = Day::of($this->today());
         $plan = $this->withLocked($this->plan($poses, $this->wanted->of($before->practitioner), $asked), $before, $asked, $poses)->map(static function (PlannedSession $session, int $w, int $s) use ($old, $today): PlannedSession {

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Plan;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\ReasonCodec;
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\Measure;
@@ -43,19 +46,22 @@ final readonly class PlanCodec
     }
 
     /**
-     * @param array<string, mixed> $written
      * @param PlanningRequest $asked what was asked of it: each of its days has a school
+     *
+     * @throws InvalidValue when it is no plan
      */
-    public function read(array $written, PlanningRequest $asked): Plan
+    public function read(Fields $written, PlanningRequest $asked): Plan
     {
-        return new Plan(
-            array_values(array_map(fn (array $week): PlannedWeek => new PlannedWeek(
-                array_values(array_map(fn (array $session): PlannedSession => $this->readSession($session, $asked), $week['sessions'])),
-                $week['light'] ?? false,
-            ), $written['weeks'])),
-            self::readReasons($written['leftOut'] ?? []),
-            array_map(static fn (array $retest): array => ['week' => (int) ($retest['week'] ?? 0), 'on' => self::day($retest['day']), 'tests' => $retest['tests'] ?? []], array_values($written['retests'] ?? [])),
+        $weeks = [];
+        foreach ($written->objects('weeks') as $week) {
+            $weeks[] = new PlannedWeek(array_map(fn (Fields $session): PlannedSession => $this->readSession($session, $asked), $week->objects('sessions')), $week->flag('light'));
+        }
+        $retests = array_map(
+            static fn (Fields $retest): array => ['week' => (int) $retest->number('week', 0.0), 'on' => Day::of('retests', $retest->text('day')), 'tests' => $retest->texts('tests')],
+            $written->has('retests') ? $written->objects('retests') : [],
         );
+
+        return new Plan($weeks, self::readReasons($written->raw('leftOut'), 'leftOut'), $retests);
     }
 
     /** @return array<string, mixed> */
@@ -89,73 +95,74 @@ final readonly class PlanCodec
             + (null === $item->propHeight ? [] : ['propHeight' => $item->propHeight]);
     }
 
-    /** @param array<string, mixed> $written */
-    private function readSession(array $written, PlanningRequest $asked): PlannedSession
+    /** @throws InvalidValue */
+    private function readSession(Fields $written, PlanningRequest $asked): PlannedSession
     {
-        $on = self::day($written['date']);
+        $on = Day::of('date', $written->text('date'));
+        $unused = $written->has('unused') ? $written->object('unused') : null;
+        $measure = array_values(array_filter(['measure', 'before'], $written->has(...)));
 
         return new PlannedSession(
             $on,
-            array_values(array_map($this->readItem(...), $written['items'])),
-            $written['theme'] ?? null,
-            isset($written['unused']) ? new Unused((int) $written['unused']['minutes'], ReasonCodec::read($written['unused']['because'])) : null,
+            array_map($this->readItem(...), $written->objects('items')),
+            $written->has('theme') ? $written->text('theme') : null,
+            null === $unused ? null : new Unused((int) $unused->number('minutes'), ReasonCodec::read($unused->raw('because'))),
             $this->catalogue->dose($asked->schoolOn($on)),
-            $this->readMeasure($written['measure'] ?? $written['before'] ?? null),
-            self::readReasons($written['tradesAway'] ?? []),
-            $written['afterSport'] ?? isset($written['note']),
+            [] === $measure ? null : $this->readMeasure($written->object($measure[0])),
+            self::readReasons($written->raw('tradesAway'), 'tradesAway'),
+            $written->has('afterSport') ? $written->flag('afterSport') : $written->has('note'),
         );
     }
 
-    /** @param array<string, mixed> $written */
-    private function readItem(array $written): PlannedItem
+    /** @throws InvalidValue */
+    private function readItem(Fields $written): PlannedItem
     {
-        $drill = $this->catalogue->drills()[$written['drill'] ?? ''] ?? null;
-        $rung = PracticeRung::named("$written[posture]/$written[rung]", $this->catalogue->practice());
+        [$posture, $shape] = [$written->text('posture'), $written->text('rung')];
+        $drill = $this->catalogue->drills()[$written->text('drill', '')] ?? null;
+        $rung = PracticeRung::named("$posture/$shape", $this->catalogue->practice());
         // A drill that there is no more, or that is done in another position now, is nothing that anybody has planned.
-        $isGone = isset($written['drill']) && (null === $drill || [$drill->uses->posture, $drill->uses->rung->id] !== [$written['posture'], $written['rung']]);
-        $heights = array_filter(array_column($written['props'] ?? [], 'height'), is_numeric(...));
+        $isGone = $written->has('drill') && (null === $drill || [$drill->uses->posture, $drill->uses->rung->id] !== [$posture, $shape]);
+        $heights = array_filter(array_map(static fn (Fields $prop): ?float => $prop->optionalNumber('height'), $written->has('props') ? $written->objects('props') : []), is_float(...));
 
         return new PlannedItem(
-            null === $rung || $isGone ? PracticeRung::gone($written['posture'], $written['rung']) : $rung,
-            Phase::from($written['phase']),
-            Side::tryFrom($written['side']),
-            (int) $written['seconds'],
-            ReasonCodec::read($written['because'] ?? ''),
+            null === $rung || $isGone ? PracticeRung::gone($posture, $shape) : $rung,
+            Phase::tryFrom($written->text('phase')) ?? throw InvalidValue::because('phase', 'is none.'),
+            Side::tryFrom($written->text('side')),
+            (int) $written->number('seconds'),
+            ReasonCodec::read($written->raw('because') ?? ''),
             $isGone ? null : $drill,
-            $written['set'] ?? false,
-            $written['locked'] ?? false,
-            isset($written['propHeight']) ? (float) $written['propHeight'] : ([] === $heights ? null : (float) max($heights)),
+            $written->flag('set'),
+            $written->flag('locked'),
+            $written->optionalNumber('propHeight') ?? ([] === $heights ? null : max($heights)),
         );
     }
 
-    /** @param array<string, mixed>|null $written */
-    private function readMeasure(?array $written): ?Measure
+    /** @throws InvalidValue */
+    private function readMeasure(Fields $written): ?Measure
     {
-        $test = $this->catalogue->tests()[$written['test'] ?? ''] ?? null;
-        $side = Side::tryFrom($written['side'] ?? '');
-        $ability = null === $test ? null : Ability::tryFrom($written['ability'] ?? (string) array_key_first($test->proves));
+        $test = $this->catalogue->tests()[$written->text('test')] ?? null;
+        $side = Side::tryFrom($written->text('side'));
+        $ability = null === $test ? null : Ability::tryFrom($written->text('ability', (string) array_key_first($test->proves)));
 
         return null === $test || null === $side || null === $ability ? null : new Measure($test, $side, $ability);
     }
 
     /**
-     * @param array<int|string, mixed> $written by posture; in version 1 a list that names it
+     * @param mixed $written by posture; in version 1 a list that names it
      *
      * @return array<string, Reason>
+     *
+     * @throws InvalidValue when it is neither
      */
-    private static function readReasons(array $written): array
+    private static function readReasons(mixed $written, string $name): array
     {
         $reasons = [];
-        foreach ($written as $posture => $reason) {
-            $isOld = is_array($reason) && isset($reason['posture'], $reason['because']);
-            $reasons[$isOld ? (string) $reason['posture'] : (string) $posture] = ReasonCodec::read($isOld ? $reason['because'] : $reason);
+        is_array($written ?? []) || throw InvalidValue::because($name, 'are none.');
+        foreach ($written ?? [] as $posture => $reason) {
+            $isOld = is_array($reason) && isset($reason['posture']);
+            $reasons[$isOld ? Fields::of($reason, $name)->text('posture') : (string) $posture] = ReasonCodec::read($isOld ? Fields::of($reason, $name)->text('because') : $reason, $name);
         }
 
         return $reasons;
-    }
-
-    private static function day(string $day): \DateTimeImmutable
-    {
-        return new \DateTimeImmutable($day, new \DateTimeZone('UTC'));
     }
 }

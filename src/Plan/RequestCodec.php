@@ -44,8 +44,8 @@ final readonly class RequestCodec
             $document->has('school') ? $document->text('school') : null,
             self::schools($document),
             array_combine($sizes?->names() ?? [], array_map(static fn (string $name): float => $sizes?->number($name) ?? 0.0, $sizes?->names() ?? [])),
-            $document->text('time', PlanningRequest::TIME),
-            $document->text('zone', 'UTC'),
+            self::time($document->text('time', PlanningRequest::TIME)),
+            self::zone($document->text('zone', 'UTC')),
         );
     }
 
@@ -123,6 +123,18 @@ final readonly class RequestCodec
         }
 
         return $schools;
+    }
+
+    /** @throws InvalidValue when no clock shows it */
+    private static function time(string $time): string
+    {
+        return 1 === preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $time) ? $time : throw InvalidValue::because('time', 'must be a time of the day such as 18:00.');
+    }
+
+    /** @throws InvalidValue when there is none of that name */
+    private static function zone(string $zone): string
+    {
+        return in_array($zone, timezone_identifiers_list(\DateTimeZone::ALL_WITH_BC), true) ? $zone : throw InvalidValue::because('zone', 'must be a time zone such as Europe/Berlin.');
     }
 
     /** @throws InvalidValue when it is a part of one */

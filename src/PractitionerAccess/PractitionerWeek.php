@@ -41,7 +41,7 @@ final readonly class PractitionerWeek
                     'minutes' => $session->minutes(),
                     'items' => $items,
                     'out' => $out,
-                    'layOut' => $this->layOut->of($items, $this->plans->asked($plan)),
+                    'layOut' => $this->layOut->of($items, KeptPlans::asked($plan)),
                     'shown' => $this->text->session($session),
                 ];
             }

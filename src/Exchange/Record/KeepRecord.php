@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Security\OneAtATime;
 use Psr\Clock\ClockInterface;
@@ -30,6 +31,7 @@ final readonly class KeepRecord
         private OneAtATime $oneAtATime,
         private ClockInterface $clock,
         private Catalogue $catalogue,
+        private KeptPlans $plans,
     ) {
     }
 
@@ -103,7 +105,7 @@ final readonly class KeepRecord
         $people = [];
         $records = $parts->records($practitioner, function (string $id) use ($written, &$people, &$added): Teacher {
             return $people[$id] ??= $this->em->find(Teacher::class, Uuid::fromString($id)) ?? ($added[] = new Teacher(Uuid::fromString($id), $id.self::ELSEWHERE, $written[$id] ?? '?', $this->clock->now()));
-        }, fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner));
+        }, fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner), $this->plans);
         $many = array_sum(array_map(count(...), $records)) + (null === $row ? 1 : 0);
         foreach ([...$added, ...array_merge([], ...array_values($records))] as $record) {
             $this->em->persist($record);

@@ -7,10 +7,12 @@ namespace LucidAscent\App\Exchange\Record;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Json\PainFields;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
@@ -96,14 +98,14 @@ final class RecordParts
      *
      * @return array<class-string, list<object>> by kind, each after what it leads to
      */
-    public function records(Practitioner $practitioner, \Closure $by, \Closure $known): array
+    public function records(Practitioner $practitioner, \Closure $by, \Closure $known, KeptPlans $plans): array
     {
         $records = $byId = [];
         foreach (RecordKinds::CLASSES as $kind => $class) {
             foreach ($this->items[$kind] ?? [] as $i => $item) {
                 try {
                     $record = RecordCodec::read($class, $item, $practitioner, $by, static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id));
-                    self::check($record);
+                    self::check($record, $plans);
                     if ($record instanceof AssessmentEnd && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))) {
                         throw InvalidValue::because('id', 'is of no assessment in this record.');
                     }
@@ -118,12 +120,14 @@ final class RecordParts
     }
 
     /** @throws InvalidValue when it says what nothing that is recorded here can say */
-    private static function check(object $record): void
+    private static function check(object $record, KeptPlans $plans): void
     {
         if ($record instanceof BodyMeasures) {
             $record->proportions();
         } elseif ($record instanceof Test) {
             new Sitting($record->seat);
+        } elseif ($record instanceof PracticePlan) {
+            $plans->check($record);
         }
     }
 }

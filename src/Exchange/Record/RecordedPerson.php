@@ -13,6 +13,7 @@ use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Repository\AboutPerson;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
@@ -23,7 +24,7 @@ use Symfony\Component\Uid\Uuid;
 /** The person of a record that is in no database, read as the pages read one that is. */
 final readonly class RecordedPerson
 {
-    public function __construct(private RecordSchema $schema, private Records $records, private PersonHistory $history, private ReadPerson $person, private Wanted $wanted, private ClockInterface $clock)
+    public function __construct(private RecordSchema $schema, private Records $records, private PersonHistory $history, private ReadPerson $person, private Wanted $wanted, private KeptPlans $plans, private ClockInterface $clock)
     {
     }
 
@@ -49,7 +50,7 @@ final readonly class RecordedPerson
         }
         $person = $parts->head['person'];
         $practitioner = new Practitioner(Uuid::fromString($person['id']), $teacher, $person['name'], new \DateTimeImmutable($person['consentedAt']), new \DateTimeImmutable($person['createdAt']));
-        $records = $parts->records($practitioner, $by, static fn (): ?object => null);
+        $records = $parts->records($practitioner, $by, static fn (): ?object => null, $this->plans);
         $tests = array_values(array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test));
         $this->records->suppose($practitioner, AboutPerson::newestFirst([
             Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->hurts)),
