@@ -11,6 +11,9 @@ const planned = async (name) => {
     const address = await measured(room, name);
     await room.goto(`${address}/plans/new`);
     await room.getByLabel('Weeks').fill('2');
+    // Whatever day it is, something is planned for it.
+    const today = new Date().toLocaleDateString('en', { weekday: 'long', timeZone: 'UTC' });
+    await room.getByRole('group', { name: 'Days', exact: true }).getByLabel(today).check();
     await room.getByRole('button', { name: 'Make the plan' }).click();
     await room.waitForURL(/plans\/[0-9a-f-]{36}$/);
     return address;

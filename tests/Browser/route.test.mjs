@@ -54,8 +54,9 @@ test('from a reading to the route, its keystone, and what if', async () => {
     assert.notEqual(await box(), closer);
     await page.getByRole('button', { name: 'All of it' }).click();
     assert.equal(await box(), whole);
-    const picture = (await page.locator('[data-route] text').count()) - 0;
-    assert.equal(picture, await page.locator('.terraces .mid').count());
+    const picture = await page.locator('[data-route] .node').count();
+    const inWords = await page.locator('.terraces .mid a, .helps a').allInnerTexts();
+    assert.equal(picture, new Set(inWords).size);
     await page.goto(`${home}/compare`);
     await check(page);
 });
