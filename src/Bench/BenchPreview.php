@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Bench;
 
-use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Figure\RungFigures;
 use LucidAscent\App\Figure\Size;
-use LucidAscent\App\Form\Data\BenchData;
+use LucidAscent\App\Json\Failure;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainRule;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Figure\FigureGaps;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Posture\AsksLess;
 use LucidAscent\Core\Posture\DemandOrder;
@@ -184,9 +183,6 @@ final class CatalogueFolder
     public function gaps(): array
     {
         $gaps = TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => $this->faultOf(Kind::Posture, $id, $path, $message), $this->graph());
-        foreach (FigureGaps::of($this->entries) as [$kind, $id, $path, $message]) {
-            $gaps[] = $this->faultOf($kind, $id, $path, $message);
-        }
 
         return [...$gaps, ...$this->demandGaps()];
     }
@@ -268,7 +264,8 @@ final class CatalogueFolder
         $this->faults[] = $this->faultOf(Kind::Posture, $id, $path, $message);
     }
 
-    private function faultOf(Kind $kind, string $id, string $path, string $message): Fault
+    /** What is wrong at a place of an entry, with the file and the line it is in. */
+    public function faultOf(Kind $kind, string $id, string $path, string $message): Fault
     {
         $file = $this->files["$kind->value/$id"] ?? $id;
 

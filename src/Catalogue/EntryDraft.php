@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Lab\ContactList;
-
 /** Between an entry and the form in which a teacher writes it. */
 final class EntryDraft
 {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Lab\ContactList;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Contact\About;

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Command;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\CatalogueDocument;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Figure\FigureGaps;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -31,7 +32,7 @@ final class CatalogueCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $folder = $this->catalogue->folder();
-        $faults = true === $input->getOption('check') ? [...$folder->faults, ...$folder->gaps()] : [];
+        $faults = true === $input->getOption('check') ? [...$folder->faults, ...$folder->gaps(), ...FigureGaps::inFolder($folder)] : [];
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         $format = $input->getOption('format');
         if (null !== $format && 'json' !== $format) {

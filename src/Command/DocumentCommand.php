@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use LucidAscent\App\Exchange\DocumentStream;
-use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\UnreadableDocument;
 use LucidAscent\App\Exchange\UnwrittenAnswer;
+use LucidAscent\App\Json\Failure;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use Symfony\Component\Console\Command\Command;

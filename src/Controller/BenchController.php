@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Bench\AssessmentPlan;
+use LucidAscent\App\Bench\BenchData;
+use LucidAscent\App\Bench\BenchForm;
 use LucidAscent\App\Bench\BenchPreview;
 use LucidAscent\App\Bench\BenchTest;
 use LucidAscent\App\Catalogue\Catalogue;
@@ -12,8 +14,6 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Form\BenchForm;
-use LucidAscent\App\Form\Data\BenchData;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\Side;

@@ -7,7 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Plan\ClassSheet;
+use LucidAscent\App\Planning\ClassSheet;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Catalogue\ContactList;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Json\Fields;
-use LucidAscent\App\Lab\ContactList;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\PageCache\CachedParts;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\OwnPicture;
+use LucidAscent\App\OwnEntry\OwnCatalogue;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;

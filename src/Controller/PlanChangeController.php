@@ -9,7 +9,7 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\KeptPlans;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Edit\Edits;
 use LucidAscent\Core\Plan\Edit\ToAnotherDay;
@@ -35,7 +35,7 @@ final class PlanChangeController extends TeacherController
         private readonly ReadPerson $person,
         private readonly KeptPlans $plans,
         private readonly Catalogue $catalogue,
-        private readonly ReasonExtension $texts,
+        private readonly ReasonText $texts,
     ) {
     }
 

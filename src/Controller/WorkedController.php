@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Log\PractisedMinutes;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Worked;
+use LucidAscent\App\Plan\PractisedMinutes;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Json\ReasonCodec;
-use LucidAscent\App\Repository\MomentType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Reason\Reason;

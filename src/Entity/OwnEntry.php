@@ -6,7 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Repository\MomentType;
+use LucidAscent\App\Database\MomentType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 

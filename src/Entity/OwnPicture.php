@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use LucidAscent\App\Repository\MomentType;
+use LucidAscent\App\Database\MomentType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use LucidAscent\App\Repository\MomentType;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;

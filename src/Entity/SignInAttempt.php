@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use LucidAscent\App\Repository\MomentType;
+use LucidAscent\App\Database\MomentType;
 
 /** One try to sign in. Throttling counts these, so it also holds across several web servers. */
 #[ORM\Entity]

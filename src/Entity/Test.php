@@ -7,7 +7,7 @@ namespace LucidAscent\App\Entity;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
-use LucidAscent\App\Repository\MomentType;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;

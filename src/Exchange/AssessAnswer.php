@@ -7,7 +7,7 @@ namespace LucidAscent\App\Exchange;
 use LucidAscent\App\Exchange\Record\RecordedPerson;
 use LucidAscent\App\Exchange\Record\RecordKinds;
 use LucidAscent\App\Json\Fields;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\AbilityMargin;
@@ -28,7 +28,7 @@ use LucidAscent\Core\Testing\Norms;
 /** A whole assessment: which pose is ready, what holds it, what leads there. The page and the command line share it. */
 final readonly class AssessAnswer
 {
-    public function __construct(private PersonDocument $person, private RecordedPerson $recorded, private ReasonExtension $texts)
+    public function __construct(private PersonDocument $person, private RecordedPerson $recorded, private ReasonText $texts)
     {
     }
 

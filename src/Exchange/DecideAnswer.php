@@ -8,7 +8,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Json\Day;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\PainFields;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
@@ -33,7 +33,7 @@ use LucidAscent\Core\Testing\ToolErrors;
 /** What comes next on a rung, out of its session logs, in the JSON shape that the command line prints. */
 final readonly class DecideAnswer
 {
-    public function __construct(private Catalogue $catalogue, private EventList $events, private ReasonExtension $texts)
+    public function __construct(private Catalogue $catalogue, private EventList $events, private ReasonText $texts)
     {
     }
 

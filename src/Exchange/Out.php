@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
+use LucidAscent\App\Json\Failure;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Console\Output\StreamOutput;
 

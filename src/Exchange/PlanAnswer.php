@@ -7,10 +7,10 @@ namespace LucidAscent\App\Exchange;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Json\Fields;
-use LucidAscent\App\Plan\MakePlan;
 use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Plan\RequestCodec;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Planning\MakePlan;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
@@ -22,7 +22,7 @@ use LucidAscent\Core\Reason\Source;
 /** Weeks of practice out of an assessment, in the JSON shape that the command line prints. */
 final readonly class PlanAnswer
 {
-    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private MakePlan $plans, private ReasonExtension $texts)
+    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private MakePlan $plans, private ReasonText $texts)
     {
     }
 

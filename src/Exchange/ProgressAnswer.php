@@ -6,7 +6,7 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Json\Fields;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;
@@ -22,7 +22,7 @@ final readonly class ProgressAnswer
 {
     private const DECIMALS = 4;
 
-    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private ReasonExtension $texts)
+    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private ReasonText $texts)
     {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange;
 
+use LucidAscent\App\Json\Failure;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\BodyError;

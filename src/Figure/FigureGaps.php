@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Figure;
 
+use LucidAscent\App\Catalogue\CatalogueFolder;
 use LucidAscent\App\Catalogue\Definitions;
+use LucidAscent\App\Catalogue\Fault;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\Core\Body\Length;
@@ -21,6 +23,17 @@ final class FigureGaps
     public const STATURES = [150.0, 192.0];
     /** Degrees: what is drawn a little beyond a right angle is not folded. */
     private const FOLDED = 95.0;
+
+    /** @return list<Fault> */
+    public static function inFolder(CatalogueFolder $folder): array
+    {
+        $faults = [];
+        foreach (self::of($folder->entries) as [$kind, $id, $path, $message]) {
+            $faults[] = $folder->faultOf($kind, $id, $path, $message);
+        }
+
+        return $faults;
+    }
 
     /**
      * @param array<string, array<string, array<string, mixed>>> $entries by kind and id

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Catalogue\ContactList;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Field;
 use LucidAscent\App\Catalogue\FieldKind;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Lab\ContactList;
 use LucidAscent\Core\LegChain\Contact\About;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Lab;
 
-use LucidAscent\App\Exchange\Failure;
 use LucidAscent\App\Figure\ContactFigures;
 use LucidAscent\App\Figure\Size;
+use LucidAscent\App\Json\Failure;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\InvalidValue;

@@ -8,7 +8,7 @@ use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\Events;
-use LucidAscent\App\Repository\MomentType;
+use LucidAscent\App\Database\MomentType;
 use Symfony\Component\Uid\Uuid;
 
 /**

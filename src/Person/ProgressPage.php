@@ -10,7 +10,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\StoredPicture;
-use LucidAscent\App\Log\PractisedMinutes;
+use LucidAscent\App\Plan\PractisedMinutes;
 use LucidAscent\App\Repository\OutcomeRows;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Proportions;

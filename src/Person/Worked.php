@@ -6,7 +6,7 @@ namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Log\PractisedMinutes;
+use LucidAscent\App\Plan\PractisedMinutes;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Progress\WhatWorked;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Plan;
 
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Plan\PropStack;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -18,7 +18,7 @@ final readonly class LayOut
     /** Within so many cm nobody sees a difference. */
     private const NEAR = 1.0;
 
-    public function __construct(private ReasonExtension $texts)
+    public function __construct(private ReasonText $texts)
     {
     }
 

@@ -6,7 +6,7 @@ namespace LucidAscent\App\Plan;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\Measure;
 use LucidAscent\Core\Plan\PainInSession;
@@ -22,7 +22,7 @@ use LucidAscent\Core\Reason\Source;
 /** A plan in words, as pages show it: what each item is called, how it is done, what is felt and seen, how one comes out, and why it is there. */
 final readonly class PlanText
 {
-    public function __construct(private Catalogue $catalogue, private ReasonExtension $texts)
+    public function __construct(private Catalogue $catalogue, private ReasonText $texts)
     {
     }
 

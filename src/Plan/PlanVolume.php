@@ -6,7 +6,6 @@ namespace LucidAscent\App\Plan;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Log\PractisedMinutes;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
 

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\AccessDevice;
 use LucidAscent\App\Entity\AccessKey;
 use LucidAscent\App\Entity\AccessKeyEnd;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\Connection;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\Core\Progress\KeptForecast;

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Security;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\SignInAttempt;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Repository\MomentType;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;

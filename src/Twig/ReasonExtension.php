@@ -4,11 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Twig;
 
-use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\Core\Readiness\LadderPosition;
-use LucidAscent\Core\Reason\Reason;
-use Symfony\Contracts\Translation\TranslatorInterface;
+use LucidAscent\App\Text\ReasonText;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
 use Twig\TwigFunction;
@@ -16,20 +12,15 @@ use Twig\TwigFunction;
 /** Reasons and numbers as a teacher reads them. */
 final class ReasonExtension extends AbstractExtension
 {
-    /** Numbers of a reason that are names of something, and the labels they go by. */
-    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.', 'remedy' => 'remedy.'];
-
-    private const ENTRIES = ['postures' => Kind::Posture, 'poses' => Kind::Posture, 'posture' => Kind::Posture, 'test' => Kind::Test, 'tests' => Kind::Test];
-
-    public function __construct(private readonly TranslatorInterface $translator, private readonly Catalogue $catalogue)
+    public function __construct(private readonly ReasonText $reasons)
     {
     }
 
     public function getFilters(): array
     {
         return [
-            new TwigFilter('reason_text', $this->text(...)),
-            new TwigFilter('bar_texts', $this->bars(...)),
+            new TwigFilter('reason_text', $this->reasons->text(...)),
+            new TwigFilter('bar_texts', $this->reasons->bars(...)),
             new TwigFilter('cm', static fn (float $cm): string => self::rounded($cm, 1)."\u{a0}cm"),
             new TwigFilter('degrees', static fn (float $degrees): string => self::rounded($degrees, 0).'°'),
         ];
@@ -44,55 +35,6 @@ final class ReasonExtension extends AbstractExtension
                 default => "\u{a0}".$unit,
             }),
         ];
-    }
-
-    public function text(Reason $reason): string
-    {
-        $numbers = [];
-        foreach ($reason->numbers as $name => $value) {
-            if (isset(self::ENTRIES[$name])) {
-                $value = array_map(fn (int|float|string $id): string => $this->entryName(self::ENTRIES[$name], (string) $id), (array) $value);
-            }
-            $value = is_array($value) ? implode(', ', $value) : $value;
-            if ('rung' === $name && is_string($value)) {
-                $posture = $reason->numbers['posture'] ?? '';
-                $value = $this->rungName(is_string($posture) ? $posture : '', $value);
-            }
-            $numbers[$name] = isset(self::NAMES[$name])
-                ? $this->translator->trans(self::NAMES[$name].$value, domain: 'labels')
-                : $value;
-        }
-
-        $text = $this->translator->trans($reason->code, $numbers, 'reasons');
-
-        return mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1);
-    }
-
-    /**
-     * What bars the next rung. What is missing for that rung is not what is missing for the pose, so it is said of which it is.
-     *
-     * @return list<string>
-     */
-    public function bars(LadderPosition $stand): array
-    {
-        $texts = array_map($this->text(...), $stand->bars);
-        $isOfRung = [] !== array_filter($stand->bars, static fn (Reason $bar): bool => in_array($bar->code, ['bar.short', 'bar.unread'], true));
-        if ($isOfRung && null !== $stand->next) {
-            $texts[0] = $this->translator->trans('Next is %1%.', ['%1%' => $stand->next->rung->name]).' '.$texts[0];
-        }
-
-        return $texts;
-    }
-
-    private function entryName(Kind $kind, string $id): string
-    {
-        // What is done may be a posture or what is repeated in one.
-        return $this->catalogue->entry($kind, $id)['name'] ?? $this->catalogue->entry(Kind::Drill, $id)['name'] ?? $id;
-    }
-
-    private function rungName(string $posture, string $rung): string
-    {
-        return $this->catalogue->rung($posture, $rung)->name ?? $rung;
     }
 
     private static function rounded(float $value, int $digits): string

@@ -8,7 +8,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Plan\ClassSheet;
+use LucidAscent\App\Planning\ClassSheet;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Repository\MomentType;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 

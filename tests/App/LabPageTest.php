@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Catalogue\ContactList;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Lab\ContactList;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\Core\Body\Length;

@@ -10,10 +10,10 @@ use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Field;
 use LucidAscent\App\Catalogue\Inherited;
 use LucidAscent\App\Catalogue\Kind;
-use LucidAscent\App\Catalogue\OwnCatalogue;
 use LucidAscent\App\Entity\OwnEntry;
 use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\OwnEntry\OwnCatalogue;
 use LucidAscent\Core\Testing\Formula;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Form\Type;
+namespace LucidAscent\App\Bench;
 
-use LucidAscent\App\Bench\BenchTest;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;

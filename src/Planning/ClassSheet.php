@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Plan;
+namespace LucidAscent\App\Planning;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Twig\ReasonExtension;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PracticeRung;
@@ -18,7 +18,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 /** A sequence of postures for a class: on which rung each side of each person is, with which prop and caution, and who may not. */
 final readonly class ClassSheet
 {
-    public function __construct(private ReadPerson $person, private Catalogue $catalogue, private ReasonExtension $texts)
+    public function __construct(private ReadPerson $person, private Catalogue $catalogue, private ReasonText $texts)
     {
     }
 

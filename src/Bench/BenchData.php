@@ -2,12 +2,10 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Form\Data;
+namespace LucidAscent\App\Bench;
 
-use LucidAscent\App\Bench\BenchField;
-use LucidAscent\App\Bench\BenchTest;
-use LucidAscent\App\Bench\ReadingText;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Form\Data\PainData;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;

@@ -2,9 +2,14 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Catalogue;
+namespace LucidAscent\App\OwnEntry;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\EntryText;
+use LucidAscent\App\Catalogue\Fault;
+use LucidAscent\App\Catalogue\Inherited;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\OwnEntry;
 use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;

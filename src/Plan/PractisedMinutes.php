@@ -2,11 +2,10 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Log;
+namespace LucidAscent\App\Plan;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\PlannedItem;

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Catalogue;
+namespace LucidAscent\App\OwnEntry;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\PageCache\CachedParts;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Plan;
+namespace LucidAscent\App\Planning;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
@@ -10,6 +10,9 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\PlanningRequest;
+use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedSession;

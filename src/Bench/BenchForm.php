@@ -2,12 +2,8 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Form;
+namespace LucidAscent\App\Bench;
 
-use LucidAscent\App\Bench\BenchTest;
-use LucidAscent\App\Bench\ReadingText;
-use LucidAscent\App\Form\Data\BenchData;
-use LucidAscent\App\Form\Type\BenchTrialType;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\Tool;

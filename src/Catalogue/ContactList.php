@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Lab;
+namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\LegChain\Contact\About;
 use LucidAscent\Core\LegChain\Contact\Contact;

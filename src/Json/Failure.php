@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Exchange;
+namespace LucidAscent\App\Json;
 
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\NoUprightKnee;

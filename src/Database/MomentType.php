@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Repository;
+namespace LucidAscent\App\Database;
 
 use Doctrine\DBAL\Platforms\AbstractPlatform;
 use Doctrine\DBAL\Types\ConversionException;
