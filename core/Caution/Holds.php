@@ -25,7 +25,7 @@ final readonly class Holds
     /** A teacher's own word counts this many days later. */
     public const DAYS_APART = 2;
     /** The same again within so long is a clinician's. */
-    private const AGAIN = '-1 month';
+    private const AGAIN = 'P1M';
 
     /**
      * @param list<Hold> $active
@@ -275,7 +275,7 @@ final readonly class Holds
             $isSame = $entry instanceof StopDecided
                 ? $other instanceof StopDecided && $other->side === $entry->side
                 : $other instanceof PainTold && $other->side === $entry->side && $other->pain->place === $entry->pain->place && null !== PainRule::of($other->pain, $other->side, $other->during);
-            if ($isSame && Day::of($other->on()) < Day::of($entry->on) && Day::of($other->on()) >= Day::of($entry->on->modify(self::AGAIN))) {
+            if ($isSame && Day::of($other->on()) < Day::of($entry->on) && Day::of($other->on()) >= Day::of($entry->on->sub(new \DateInterval(self::AGAIN)))) {
                 return true;
             }
         }
@@ -285,7 +285,7 @@ final readonly class Holds
 
     private static function earliest(Entry $entry): \DateTimeImmutable
     {
-        return $entry->on()->modify('+'.self::DAYS_APART.' days');
+        return $entry->on()->add(new \DateInterval('P'.self::DAYS_APART.'D'));
     }
 
     private static function isOver(ConditionTold $entry, \DateTimeImmutable $now): bool

@@ -24,7 +24,7 @@ final readonly class WeeklyLoad
         if ([] === $practised) {
             return new self([]);
         }
-        $monday = static fn (\DateTimeImmutable $day): \DateTimeImmutable => $day->modify(sprintf('-%d days', (int) $day->format('N') - 1))->setTime(0, 0);
+        $monday = static fn (\DateTimeImmutable $day): \DateTimeImmutable => $day->sub(new \DateInterval(sprintf('P%dD', (int) $day->format('N') - 1)))->setTime(0, 0);
         $minutes = [];
         foreach ($practised as [$day, $of]) {
             $minutes[Day::of($monday($day))] = ($minutes[Day::of($monday($day))] ?? 0.0) + $of;
@@ -32,7 +32,7 @@ final readonly class WeeklyLoad
         $days = array_column($practised, 0);
         $weeks = [];
         $before = 0.0;
-        for ($week = $monday(min($days)); $week <= max($days); $week = $week->modify(sprintf('+%d days', self::DAYS))) {
+        for ($week = $monday(min($days)); $week <= max($days); $week = $week->add(new \DateInterval('P'.self::DAYS.'D'))) {
             $here = $minutes[Day::of($week)] ?? 0.0;
             $weeks[] = ['monday' => $week, 'minutes' => $here, 'jump' => $before > 0.0 && $here > self::JUMP * $before + 1e-9 ? $here / $before : null];
             $before = $here > 0.0 ? $here : $before;

@@ -24,8 +24,6 @@ use LucidAscent\Core\Testing\Capacities;
 /** What a rung asks of one leg of this body, by the leg chain. */
 final class LegAsked
 {
-    private static ?self $nothing = null;
-
     /**
      * @param array<string, float> $angles degrees by component
      * @param array<string, float> $shares how much the worst margin moves with each of two components between which a free knee trades
@@ -47,7 +45,7 @@ final class LegAsked
     public static function of(?RungDemand $demand, PropRule $prop, Snapshot $person, Side $side, Capacities $capacities, bool $atLimits): self
     {
         if (null === $demand) {
-            return self::$nothing ??= new self();
+            return new self();
         }
         $body = $person->proportions->body($side);
         $leg = $atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg();

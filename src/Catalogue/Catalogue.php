@@ -329,10 +329,9 @@ final class Catalogue implements CacheWarmerInterface
                 (new ConfigCache($compiled[$name], false))->write('<?php return '.VarExporter::export($definitions).';');
             }
             // Last, for it says that the others are there.
-            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'loads' => CatalogueDemand::derived(), 'compiled' => $compiled], true).';', [new DirectoryResource($this->folder)]);
+            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'compiled' => $compiled], true).';', [new DirectoryResource($this->folder)]);
         }
-        ['entries' => $entries, 'loads' => $loads, 'compiled' => $this->compiled] = require $cache->getPath();
-        CatalogueDemand::know($loads);
+        ['entries' => $entries, 'compiled' => $this->compiled] = require $cache->getPath();
 
         return $this->entries = $entries;
     }

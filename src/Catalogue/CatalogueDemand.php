@@ -20,9 +20,6 @@ use LucidAscent\Core\Posture\RungDemand;
 /** A rung's leg position as the catalogue writes it down. */
 final class CatalogueDemand implements RungDemand
 {
-    /** @var array<string, list<string>> by the position's name */
-    private static array $loads = [];
-
     private readonly string $name;
     private readonly string $called;
     private readonly bool $isFree;
@@ -66,24 +63,6 @@ final class CatalogueDemand implements RungDemand
      * @return list<string>
      */
     public function loads(): array
-    {
-        return self::$loads[$this->name()] ??= $this->derivedLoads();
-    }
-
-    /** @return array<string, list<string>> what was derived so far, by the position's name */
-    public static function derived(): array
-    {
-        return self::$loads;
-    }
-
-    /** @param array<string, list<string>> $loads what was derived when the catalogue was compiled: a free knee is not sought anew at each request */
-    public static function know(array $loads): void
-    {
-        self::$loads = $loads + self::$loads;
-    }
-
-    /** @return list<string> */
-    private function derivedLoads(): array
     {
         $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
         $leg = StandardBody::leg();

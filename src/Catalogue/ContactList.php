@@ -30,6 +30,13 @@ final class ContactList
         return $all;
     }
 
+    public static function putsFootOnThigh(string $contact): bool
+    {
+        $class = Contacts::find($contact);
+
+        return null !== $class && Contacts::about($class)->putsFootOnThigh;
+    }
+
     /** @return array<string, About> those that can be set up by hand */
     public static function toSetUp(): array
     {

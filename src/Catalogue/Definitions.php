@@ -30,9 +30,6 @@ use LucidAscent\Core\Testing\TestDefinition;
 /** Entries of the catalogue as the core takes them. */
 final class Definitions
 {
-    /** Contacts in which a foot goes onto the other thigh are called after it. */
-    private const LOTUS = 'lotus';
-
     /**
      * @param array<string, array<string, mixed>> $entries
      *
@@ -214,7 +211,7 @@ final class Definitions
             $posture['remedies'] ?? [],
             PracticeLevel::tryFrom($posture['level'] ?? '') ?? PracticeLevel::TeacherFirst,
             array_values(array_filter([$rung['knee_safe']['rung'] ?? null, $rung['lying']['rung'] ?? null], is_string(...))),
-            str_contains($rung['demand']['contact'] ?? '', self::LOTUS),
+            ContactList::putsFootOnThigh($rung['demand']['contact'] ?? ''),
             $forms,
             $rung['purpose'] ?? '',
             $rung['alternates_with'] ?? '',

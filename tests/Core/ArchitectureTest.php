@@ -4,27 +4,68 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core;
 
+use LucidAscent\Tests\Architecture\Layers;
 use PHPUnit\Framework\TestCase;
 
-/** What keeps the core plain: no clock, no database, no files, no randomness without a seed, and no folder that needs itself. */
+/**
+ * What keeps the core plain: no clock, no database, no files, no randomness without a seed, no state that one question
+ * leaves behind for the next, no entry of the catalogue that is treated apart, and no folder that needs itself.
+ */
 final class ArchitectureTest extends TestCase
 {
     private const FORBIDDEN = [
         '/\bPDO\b|\bmysqli\b/' => 'a database',
-        '/new \\\\?DateTime(Immutable)?\s*\(\s*\)|new \\\\?DateTime(Immutable)?\s*\(\s*\'(now|today)/' => 'the clock',
+        '/new \\\\?DateTime(Immutable)?\s*\(\s*(\)|\'(?!\d))/' => 'the clock',
+        '/->modify\(|(?<![\w>:\\\\$])(strtotime|gmdate|idate|mktime|gmmktime|getdate|localtime|date_create\w*)\s*\(/' => 'days in words',
         '/(?<![\w>:\\\\$])(time|microtime|hrtime|date|getenv|file_get_contents|file_put_contents|fopen|curl_init|rand|mt_rand|random_int|uniqid)\s*\(/' => 'a function of the world outside',
         '/\$_(SERVER|GET|POST|ENV|SESSION|COOKIE)\b/' => 'a superglobal',
         '/\b(Symfony|Doctrine|Twig|LucidAscent\\\\App)\\\\/' => 'the application or a framework',
     ];
+
+    /** What is the same for every question, worked out once: nothing that a question brings changes it. */
+    private const WORKED_OUT_ONCE = [
+        'LegChain/Contact/Contacts.php' => ['abouts'],
+        'LegChain/Sensitivity.php' => ['erring', 'beside'],
+        'Readiness/Chance.php' => ['random', 'draws'],
+    ];
+    /** The made-up studio takes named tests of made-up people. */
+    private const MAKES_PEOPLE_UP = 'Calibration/';
 
     public function testTheCoreAsksNothingOfTheWorldOutside(): void
     {
         $files = self::files();
         self::assertGreaterThan(150, count($files));
         foreach ($files as $file => $text) {
-            $code = preg_replace('~/\*.*?\*/|//[^\n]*~s', '', $text);
+            $code = self::code($text);
             foreach (self::FORBIDDEN as $pattern => $what) {
-                self::assertDoesNotMatchRegularExpression($pattern, (string) $code, "$file knows $what.");
+                self::assertDoesNotMatchRegularExpression($pattern, $code, "$file knows $what.");
+            }
+        }
+    }
+
+    public function testNothingIsLeftBehindForTheNextQuestion(): void
+    {
+        $kept = [];
+        foreach (self::files() as $file => $text) {
+            preg_match_all('/\bstatic\s+(?:\??[\w\\\\|]+\s+)?\$(\w+)/', self::code($text), $static);
+            if ([] !== $static[1]) {
+                $kept[$file] = $static[1];
+            }
+        }
+        ksort($kept);
+        self::assertSame(self::WORKED_OUT_ONCE, $kept);
+    }
+
+    /** An entry that a rule names is a constant with a name of its own, never an id in the middle of a condition. */
+    public function testNoEntryIsTreatedApart(): void
+    {
+        $ids = array_map(static fn (string $path): string => basename($path, '.yaml'), glob(__DIR__.'/../../catalogue/{postures,tests,drills,schools}/*.yaml', \GLOB_BRACE) ?: []);
+        self::assertGreaterThan(80, count($ids));
+        $isEntry = array_flip($ids);
+        foreach (self::files() as $file => $text) {
+            if (!str_starts_with($file, self::MAKES_PEOPLE_UP)) {
+                preg_match_all('/\'([a-z]+(?:-[a-z]+)*)\'/', (string) preg_replace('/^\s*(public|private) const \w+ = [^;]*;/m', '', self::code($text)), $said);
+                self::assertSame([], array_values(array_filter($said[1], static fn (string $one): bool => isset($isEntry[$one]))), $file);
             }
         }
     }
@@ -48,6 +89,12 @@ final class ArchitectureTest extends TestCase
                 }
             }
         }
+    }
+
+    public function testEveryFolderOfTheApplicationHasItsLayer(): void
+    {
+        $folders = array_map(basename(...), glob(__DIR__.'/../../src/*', \GLOB_ONLYDIR) ?: []);
+        self::assertEqualsCanonicalizing($folders, Layers::ALL);
     }
 
     public function testNoFolderNeedsItselfByWayOfAnother(): void
@@ -74,6 +121,11 @@ final class ArchitectureTest extends TestCase
             }
             self::assertArrayNotHasKey($folder, $reached, "$folder needs itself.");
         }
+    }
+
+    private static function code(string $text): string
+    {
+        return (string) preg_replace('~/\*.*?\*/|//[^\n]*~s', '', $text);
     }
 
     /** @return array<string, string> the text of each file of the core, by its path there */

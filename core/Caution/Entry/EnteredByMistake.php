@@ -44,6 +44,6 @@ final readonly class EnteredByMistake implements Entry
     /** The last moment at which an entry can be taken back. */
     public static function until(Entry $entry): \DateTimeImmutable
     {
-        return $entry->at()->modify('+'.self::HOURS.' hours');
+        return $entry->at()->add(new \DateInterval('PT'.self::HOURS.'H'));
     }
 }

@@ -16,6 +16,7 @@ final readonly class About
      * @param float|null $lies how the torso is drawn, in degrees forward of upright; as the pelvis is tipped where nothing is said
      * @param array<string, array{Ability, float}|null> $shows by component, where it is not the ability of the same name: which
      *                                                         one, and the sign with which it counts; null where the person can yield there
+     * @param bool $putsFootOnThigh whether the foot lies on top of the other thigh, the knee turned as far as the hip lets it
      * @param TestReading|null $test how a test reads it; null where none does
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class About
         public ?float $lies = null,
         private array $shows = [],
         public ?TestReading $test = null,
+        public bool $putsFootOnThigh = false,
     ) {
     }
 
