@@ -9,6 +9,7 @@ use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\CachedParts;
 use LucidAscent\App\PageCache\Whose;
 use LucidAscent\App\Person\Due;
+use LucidAscent\App\Person\MostUrgent;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\AccessRecords;
@@ -16,6 +17,7 @@ use LucidAscent\App\Repository\OutcomeRows;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
 use Twig\Markup;
 
 /** Who is here, where each side stands, and what is due. */
@@ -30,12 +32,12 @@ final class MatController extends TeacherController
 
     #[Route('/', 'on_the_mat', methods: ['GET'])]
     #[CachedPage(['q', 'page'], Whose::Everybodys)]
-    public function onTheMat(Request $request, CachedParts $parts, AccessRecords $own): Response
+    public function onTheMat(Request $request, CachedParts $parts, AccessRecords $own, MostUrgent $urgent): Response
     {
         $text = mb_substr(trim($request->query->getString('q')), 0, self::LONGEST);
         $page = max(1, min(100_000, $request->query->getInt('page', 1)));
-        [$people, $all] = $this->records->practitionersNamed($this->teacher(), $text, $page, self::EACH);
-        $places = $parts->places('on the mat', $this->teacher(), $people);
+        [$people, $all] = $urgent->page($this->teacher(), $text, $page, self::EACH);
+        $places = $parts->places('on the mat', $this->teacher(), array_map(static fn (Practitioner $one): Uuid => $one->id, $people));
         $rows = [];
         foreach ($people as $practitioner) {
             $place = $places[(string) $practitioner->id];
@@ -47,28 +49,20 @@ final class MatController extends TeacherController
             $rows[] = $row;
         }
 
-        // Who needs somebody now comes first; among the others the names keep their order.
-        usort($rows, static fn (array $a, array $b): int => $b['urgency'] <=> $a['urgency']);
-
-        return $this->render('on_the_mat.html.twig', ['unseen' => $own->unseen($this->teacher()), 'rows' => array_map(static fn (array $row): Markup => new Markup($row['html'], 'UTF-8'), $rows), 'text' => $text, 'page' => $page, 'pages' => (int) ceil($all / self::EACH), 'all' => $all]);
+        return $this->render('on_the_mat.html.twig', ['unseen' => $own->unseen($this->teacher()), 'rows' => array_map(static fn (string $row): Markup => new Markup($row, 'UTF-8'), $rows), 'text' => $text, 'page' => $page, 'pages' => (int) ceil($all / self::EACH), 'all' => $all]);
     }
 
-    /** @return array{urgency: int, html: string} one person, as the page shows them */
-    private function row(Practitioner $practitioner): array
+    /** One person, as the page shows them. */
+    private function row(Practitioner $practitioner): string
     {
         $poses = $this->person->now($practitioner);
-        $due = $this->due->of($practitioner, $poses);
 
-        return [
-            'urgency' => Due::urgency($due),
-            'html' => $this->renderView('parts/on_the_mat_person.html.twig', ['row' => ['practitioner' => $practitioner, 'poses' => $poses, 'wanted' => $this->wanted->of($practitioner), 'due' => $due, 'movement' => $this->progress->movement($practitioner)]]),
-        ];
-    }
-
-    /** A signed-in page with nothing on it: what the other pages' time is compared with. */
-    #[Route('/nothing', 'nothing', methods: ['GET'])]
-    public function nothing(): Response
-    {
-        return $this->render('nothing.html.twig');
+        return $this->renderView('parts/on_the_mat_person.html.twig', ['row' => [
+            'practitioner' => $practitioner,
+            'poses' => $poses,
+            'wanted' => $this->wanted->of($practitioner),
+            'due' => $this->due->of($practitioner, $poses),
+            'movement' => $this->progress->movement($practitioner),
+        ]]);
     }
 }

@@ -35,16 +35,16 @@ final readonly class CachedParts
     /**
      * Where what is made now may be kept.
      *
-     * @param list<Practitioner> $people
+     * @param list<Uuid> $people
      *
      * @return array<string, string|null> by the person's id, or '' for the teacher alone; null where a record is of a moment that has not come: what it says changes by itself then
      */
     public function places(string $name, Teacher $teacher, array $people): array
     {
-        $counts = $this->counts->of([$teacher->id, ...array_map(static fn (Practitioner $one): Uuid => $one->id, $people)]);
+        $counts = $this->counts->of([$teacher->id, ...$people]);
         $own = $counts[(string) $teacher->id];
         $places = [];
-        foreach ([] === $people ? [''] : array_map(static fn (Practitioner $one): string => (string) $one->id, $people) as $id) {
+        foreach ([] === $people ? [''] : array_map(strval(...), $people) as $id) {
             $places[$id] = $this->place($name, $teacher, $own, $id, $counts[$id] ?? ['number' => 0, 'latest' => null]);
         }
 
@@ -80,7 +80,7 @@ final readonly class CachedParts
      */
     public function ofPerson(string $name, Practitioner $practitioner, \Closure $make): mixed
     {
-        return $this->made($this->places($name, $practitioner->teacher, [$practitioner])[(string) $practitioner->id], $make);
+        return $this->made($this->places($name, $practitioner->teacher, [$practitioner->id])[(string) $practitioner->id], $make);
     }
 
     /**

@@ -42,7 +42,7 @@ final readonly class ServeCachedPages
         // Whose page it is is asked first: what belongs to another is answered as if it were not there.
         $name = $request->getRequestUri();
         $person = Whose::Persons === $kept->whose ? $this->records->practitioner($teacher, (string) $request->attributes->get('id')) : null;
-        $place = Whose::Everybodys === $kept->whose ? $this->parts->placeOfEverybody($name, $teacher) : $this->parts->places($name, $teacher, null === $person ? [] : [$person])[(string) $person?->id];
+        $place = Whose::Everybodys === $kept->whose ? $this->parts->placeOfEverybody($name, $teacher) : $this->parts->places($name, $teacher, null === $person ? [] : [$person->id])[(string) $person?->id];
         $page = $this->parts->get($place);
         if (null !== $page) {
             $event->setController(fn (): Response => new Response($this->places->fill($page['page'], $page['word'], $this->twig, $this->tokens)));

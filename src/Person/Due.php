@@ -24,6 +24,26 @@ final readonly class Due
     /** @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} */
     public function of(Practitioner $practitioner, ?ReadPoses $poses): array
     {
+        return $this->waits($practitioner, $poses) + ['next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses)];
+    }
+
+    /** How much somebody needs the teacher: what is held goes before a session today, a body to measure and tests that are old. */
+    public function urgency(Practitioner $practitioner): int
+    {
+        $waits = $this->waits($practitioner, $this->person->now($practitioner));
+
+        return match (true) {
+            [] !== $waits['held'] => 4,
+            null !== $waits['session'] => 3,
+            $waits['measure'] => 2,
+            null !== $waits['retest'] => 1,
+            default => 0,
+        };
+    }
+
+    /** @return array{held: list<Hold>, measure: bool, retest: int|null, session: array{int, int}|null, plan: string|null} */
+    private function waits(Practitioner $practitioner, ?ReadPoses $poses): array
+    {
         $today = Day::of($this->clock->now());
         $plan = $this->records->newestPlan($practitioner);
         $session = null === $plan ? null : $this->plans->plan($plan)->on($today);
@@ -34,26 +54,9 @@ final readonly class Due
             // Whoever was never measured can have been hurt.
             'held' => ($poses->person->holds ?? $this->person->holds($practitioner))->active,
             'measure' => null === $poses,
-            'next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses),
             'retest' => null !== $age && $age >= Cycle::DAYS ? $age : null,
             'session' => $session,
             'plan' => null === $plan ? null : (string) $plan->id,
         ];
-    }
-
-    /**
-     * What is held goes before a session today, a body to measure and tests that are old.
-     *
-     * @param array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} $due
-     */
-    public static function urgency(array $due): int
-    {
-        return match (true) {
-            [] !== $due['held'] => 4,
-            null !== $due['session'] => 3,
-            $due['measure'] => 2,
-            null !== $due['retest'] => 1,
-            default => 0,
-        };
     }
 }

@@ -99,23 +99,6 @@ final class Records
             ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
     }
 
-    /**
-     * One page of those whose name has a text in it, by name.
-     *
-     * @return array{list<Practitioner>, int} the page, and how many there are in all
-     */
-    public function practitionersNamed(Teacher $teacher, string $text, int $page, int $each): array
-    {
-        $where = ' FROM '.Practitioner::class." p WHERE p.teacher = :teacher AND p.name LIKE :text ESCAPE '!'";
-        $ask = fn (string $dql): Query => $this->em->createQuery($dql)
-            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('text', '%'.strtr($text, ['!' => '!!', '%' => '!%', '_' => '!_']).'%');
-
-        return [
-            $ask("SELECT p$where ORDER BY p.name, p.createdAt")->setFirstResult(($page - 1) * $each)->setMaxResults($each)->getResult(),
-            (int) $ask("SELECT COUNT(p.id)$where")->getSingleScalarResult(),
-        ];
-    }
-
     /** @throws NotFoundHttpException when there is none of this teacher's */
     public function practitioner(Teacher $teacher, string $id): Practitioner
     {

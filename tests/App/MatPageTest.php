@@ -5,7 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\AssessmentOutcome;
+use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Person\PersonHistory;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\Uid\Uuid;
 
@@ -36,6 +42,44 @@ final class MatPageTest extends AppTestCase
         self::assertSame(['100% _Someone'], $names('/?q='.rawurlencode('% _')), 'What stands for anything elsewhere stands for itself.');
         self::assertSame([], $names('/?q=another'), 'Nobody else’s.');
         self::assertSame([], $names('/?page=-1&q[]=x') ?: []);
+    }
+
+    public function testWhoIsHeldStandsOnTheFirstPageWhateverTheName(): void
+    {
+        $teacher = $this->teacher();
+        foreach (range(1, 12) as $i) {
+            $this->practitioner($teacher, name: sprintf('Person %02d', $i));
+        }
+        $last = $this->practitioner($teacher, name: 'Zz Somebody');
+        $unmeasured = $this->practitioner($teacher, false, 'Zy Somebody');
+        $this->client->loginUser($teacher);
+        $names = fn (string $address): array => $this->client->request('GET', $address)->filter('h2.person')->each(static fn ($name): string => $name->text());
+        self::assertSame(['Zy Somebody', 'Person 01'], array_slice($names('/'), 0, 2), 'A body to measure goes before those for whom nothing is due.');
+        self::assertSame(['Person 10', 'Person 11', 'Person 12', 'Zz Somebody'], $names('/?page=2'));
+
+        $hurt = $this->hurt($last);
+        self::assertSame(['Zz Somebody', 'Zy Somebody', 'Person 01'], array_slice($names('/'), 0, 3));
+        self::assertSame(['Zz Somebody'], array_slice($names('/?q=some'), 0, 1));
+        self::assertSame(['Person 09', 'Person 10', 'Person 11', 'Person 12'], $names('/?page=2'));
+
+        // Whoever was never measured can have been hurt; and what was entered by mistake holds nobody.
+        $this->hurt($unmeasured);
+        self::assertSame(['Zy Somebody', 'Zz Somebody'], array_slice($names('/'), 0, 2));
+        $this->em()->persist(new Mistake(Uuid::v7(), $last = $this->em()->find(Practitioner::class, $last->id) ?? throw new \LogicException(), $last->teacher, new \DateTimeImmutable(), PersonHistory::idOf($hurt), 'Another person.'));
+        $this->em()->flush();
+        self::assertSame(['Zy Somebody', 'Person 01'], array_slice($names('/'), 0, 2));
+    }
+
+    private function hurt(Practitioner $who): PainSaid
+    {
+        // A page that was asked for forgets what was here before.
+        $who = $this->em()->find(Practitioner::class, $who->id) ?? throw new \LogicException();
+        $now = new \DateTimeImmutable('-1 minute');
+        $said = new PainSaid(Uuid::v7(), $who, $who->teacher, $now, $now->setTime(0, 0), Side::Left, 6, PainPlace::Knee, PainKind::Sharp, 'said');
+        $this->em()->persist($said);
+        $this->em()->flush();
+
+        return $said;
     }
 
     /** Who moves, who stands still, who loses something: as of the newest assessment, by what the wanted poses ask. */

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Person;
+
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\PageCache\CachedParts;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\UrgencyRows;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Everybody whom a teacher has, who needs somebody now first. What the rules say of each is worked out anew where a
+ * record, the day or the code has changed since, and the database pages in that order: nobody who is held stands on a
+ * page that nobody turns to.
+ */
+final readonly class MostUrgent
+{
+    public function __construct(private UrgencyRows $rows, private CachedParts $parts, private Due $due, private Records $records)
+    {
+    }
+
+    /** @return array{list<Practitioner>, int} one page of those whose name has the text in it, and how many there are in all */
+    public function page(Teacher $teacher, string $text, int $page, int $each): array
+    {
+        $this->bringUpToDate($teacher);
+
+        return $this->rows->page($teacher, $text, $page, $each);
+    }
+
+    private function bringUpToDate(Teacher $teacher): void
+    {
+        $known = $this->rows->places($teacher);
+        // Before the records are: what is read then is at least as new as its count says.
+        $places = [] === $known ? [] : $this->parts->places('urgency', $teacher, array_map(Uuid::fromString(...), array_keys($known)));
+        $levels = [];
+        foreach ($known as $id => $place) {
+            if (null === $places[$id] || $place !== $places[$id]) {
+                $levels[$id] = [$this->due->urgency($this->records->practitioner($teacher, $id)), $places[$id]];
+            }
+        }
+        $this->rows->keep($levels);
+    }
+}
