@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\Assessment;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Readiness\Rules;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
@@ -71,6 +75,19 @@ abstract class AppTestCase extends WebTestCase
         $this->em()->flush();
 
         return $entry;
+    }
+
+    /**
+     * An assessment that ended, with what it came to.
+     *
+     * @param array<string, array<string, string>> $states by pose and side
+     * @param array<string, mixed>|null $progress
+     */
+    protected function ended(Practitioner $of, \DateTimeImmutable $at, array $states, ?array $progress = null, string $rules = '0'): void
+    {
+        $assessment = new Assessment(Uuid::v7(), $of, $of->teacher, $at, false, [], [], [], '', false, 0, PainPlace::None, PainKind::Ache);
+        $this->em()->persist($assessment);
+        $this->em()->persist(new AssessmentOutcome($assessment->id, $of, $at, $rules, $states, $progress));
     }
 
     protected function howMany(string $class): int

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
-use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
@@ -12,7 +11,6 @@ use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
-use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\Uid\Uuid;
 
 final class MatPageTest extends AppTestCase
@@ -89,12 +87,12 @@ final class MatPageTest extends AppTestCase
         $rate = static fn (float $month, float $chance, bool $isAsked = true): array => ['ability' => 'rotation', 'side' => 'left', 'month' => $month, 'sd' => 0.3, 'chance' => $chance, 'isAsked' => $isAsked, 'start' => 60.0];
         foreach (['A' => [$rate(1.0, 0.99), $rate(0.1, 0.6)], 'B' => [$rate(0.1, 0.6), $rate(2.0, 0.99, false)], 'C' => [$rate(1.0, 0.99), $rate(-1.0, 0.97)], 'D' => []] as $name => $rates) {
             $person = $this->practitioner($teacher, name: $name);
-            $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $person, new \DateTimeImmutable('-40 days'), Rules::VERSION, [], ['rates' => [$rate(-9.0, 1.0)], 'forecasts' => []]));
-            $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $person, new \DateTimeImmutable('-5 days'), Rules::VERSION, [], ['rates' => $rates, 'forecasts' => []]));
+            $this->ended($person, new \DateTimeImmutable('-40 days'), [], ['rates' => [$rate(-9.0, 1.0)], 'forecasts' => []]);
+            $this->ended($person, new \DateTimeImmutable('-5 days'), [], ['rates' => $rates, 'forecasts' => []]);
         }
         $this->practitioner($teacher, name: 'E');
         // What is usual could still be there, and has not been seen: nobody can tell.
-        $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $this->practitioner($teacher, name: 'F'), new \DateTimeImmutable('-5 days'), Rules::VERSION, [], ['rates' => [$rate(0.3, 0.7)], 'forecasts' => []]));
+        $this->ended($this->practitioner($teacher, name: 'F'), new \DateTimeImmutable('-5 days'), [], ['rates' => [$rate(0.3, 0.7)], 'forecasts' => []]);
         $this->em()->flush();
         $this->client->loginUser($teacher);
         $page = $this->client->request('GET', '/');

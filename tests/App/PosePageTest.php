@@ -139,7 +139,7 @@ final class PosePageTest extends AppTestCase
 
     public function testARuleThatHasChangedSaysWhatItChanged(): void
     {
-        $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $this->practitioner, new \DateTimeImmutable('-1 day'), '0', ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]));
+        $this->ended($this->practitioner, new \DateTimeImmutable('-1 day'), ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/compare");
         self::assertSelectorTextContains('.reasons', 'Half lotus, left: was open, the rules of today say unknown.');

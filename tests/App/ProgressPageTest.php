@@ -125,7 +125,7 @@ final class ProgressPageTest extends AppTestCase
         self::assertSelectorTextContains('.then-now thead', 'Then,');
         // One whose day has come: it was read after, and stayed short of it.
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
-        $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $person, new \DateTimeImmutable('-150 days'), Rules::VERSION, [], ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus', 'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')), 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]));
+        $this->ended($person, new \DateTimeImmutable('-150 days'), [], ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus', 'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')), 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]);
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('Of 1 forecasts whose day has come, 0 held.', $page->filter('main')->text());
@@ -278,7 +278,7 @@ final class ProgressPageTest extends AppTestCase
         $other = $this->teacher('other@studio.example');
         $keep = function (Teacher $of, int $i, float $start): void {
             $person = $this->practitioner($of, name: "Somebody $i");
-            $this->em()->persist(new AssessmentOutcome(Uuid::v7(), $person, new \DateTimeImmutable('-10 days'), Rules::VERSION, [], ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5, 'start' => $start]], 'forecasts' => []]));
+            $this->ended($person, new \DateTimeImmutable('-10 days'), [], ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5, 'start' => $start]], 'forecasts' => []]);
         };
         foreach (range(1, Prior::PEOPLE) as $i) {
             $keep($other, $i, $start);

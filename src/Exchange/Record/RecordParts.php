@@ -6,6 +6,7 @@ namespace LucidAscent\App\Exchange\Record;
 
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
@@ -106,8 +107,12 @@ final class RecordParts
                 try {
                     $record = RecordCodec::read($class, $item, $practitioner, $by, static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id));
                     self::check($record, $plans);
-                    if ($record instanceof AssessmentEnd && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))) {
+                    $isThere = static fn (string $type, string $id): bool => null !== ($byId[$type][$id] ?? $known($type, $id));
+                    if (($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome) && !$isThere(Assessment::class, $item['id'])) {
                         throw InvalidValue::because('id', 'is of no assessment in this record.');
+                    }
+                    if ($record instanceof PracticePlan && null !== $record->replaces && !$isThere(PracticePlan::class, (string) $record->replaces)) {
+                        throw InvalidValue::because('replaces', 'is no plan that stands before it in this record.');
                     }
                     $records[$class][] = $byId[$class][$item['id']] = $record;
                 } catch (InvalidValue $e) {
