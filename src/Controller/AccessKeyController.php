@@ -7,7 +7,6 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\AccessKey;
 use LucidAscent\App\Entity\AccessKeyEnd;
 use LucidAscent\App\Entity\HomeTestsAllowed;
-use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\PractitionerAccess\AccessSecret;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
@@ -42,12 +41,14 @@ final class AccessKeyController extends TeacherController
 
                 return $this->redirectToRoute('own_key', ['id' => $id]);
             }
-            $this->revoke($practitioner);
+            $now = $this->clock->now();
+            // The old one ends where the new one begins.
+            $records = array_map(static fn (AccessKey $key): AccessKeyEnd => new AccessKeyEnd($key->id, $now), $this->own->keys($practitioner));
             if ('open' === $request->request->get('do')) {
                 $secret = AccessSecret::made();
-                $now = $this->clock->now();
-                $this->records->add(new AccessKey(Uuid::v7(), $practitioner, $this->teacher(), $now, $now->modify(sprintf('+%d days', self::DAYS)), AccessSecret::hash($secret)));
+                $this->records->add(new AccessKey(Uuid::v7(), $practitioner, $this->teacher(), $now, $now->modify(sprintf('+%d days', self::DAYS)), AccessSecret::hash($secret)), ...$records);
             } else {
+                $this->records->add(...$records);
                 $this->addFlash('done', 'The own page is shut: no device opens it any more.');
 
                 return $this->redirectToRoute('own_key', ['id' => $id]);
@@ -73,12 +74,5 @@ final class AccessKeyController extends TeacherController
         }
 
         return $this->render('own/came_in.html.twig', ['practitioner' => $practitioner, 'came' => $this->own->cameIn($practitioner), 'possible' => $this->measures->possible(), 'shown' => $this->clock->now()->format('U.u'), 'token' => self::TOKEN]);
-    }
-
-    private function revoke(Practitioner $practitioner): void
-    {
-        foreach ($this->own->keys($practitioner) as $key) {
-            $this->records->add(new AccessKeyEnd($key->id, $this->clock->now()));
-        }
     }
 }

@@ -213,14 +213,15 @@ final class PlanController extends TeacherController
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::TOKEN, $request);
         $open = $this->records->feed($practitioner);
-        if (null !== $open) {
-            $this->records->add(new PlanFeedEnd($open->id, $this->clock->now()));
-        }
+        $now = $this->clock->now();
+        // The old address ends where the new one begins.
+        $ends = null === $open ? [] : [new PlanFeedEnd($open->id, $now)];
         if ('open' === $request->request->get('do')) {
             $secret = bin2hex(random_bytes(24));
-            $this->records->add(new PlanFeed(Uuid::v7(), $practitioner, $this->clock->now(), hash('sha256', $secret)));
+            $this->records->add(new PlanFeed(Uuid::v7(), $practitioner, $now, hash('sha256', $secret)), ...$ends);
             $this->addFlash('done', $this->say('The calendar is at %address%. It is shown this once; whoever has it can read the plan.', ['%address%' => $this->generateUrl('feed', ['secret' => $secret], UrlGeneratorInterface::ABSOLUTE_URL)]));
         } else {
+            $this->records->add(...$ends);
             $this->addFlash('done', 'The address is revoked.');
         }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Entity\FromPractitioner;
-use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SessionLog;
@@ -120,8 +119,10 @@ final class PractitionerPageController extends AbstractController
         if ($request->isMethod('POST') && $pain->isFelt()) {
             // The same told again in one minute is one telling.
             $source = 'own page '.$this->clock->now()->format('Y-m-d H:i');
-            $this->pain->of($practitioner, $practitioner->teacher, $pain, $side, $source);
-            $this->mark($practitioner, PainSaid::class, $source);
+            $this->records->together(function () use ($practitioner, $pain, $side, $source): void {
+                $this->pain->of($practitioner, $practitioner->teacher, $pain, $side, $source);
+                $this->mark($practitioner, $source);
+            });
         }
 
         return $this->render('own/hurts.html.twig', [
@@ -181,15 +182,22 @@ final class PractitionerPageController extends AbstractController
         $typed = $request->isMethod('POST') ? $request->request->all() : [];
         if (!isset($offered[$test])) {
             // Held meanwhile, or not allowed any more: what is said of pain is heard all the same.
-            foreach (Side::cases() as $side) {
-                $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
-                $this->pain->of($practitioner, $practitioner->teacher, RecordPain::typed($said), $side, "own test $entry");
-            }
-            $this->mark($practitioner, PainSaid::class, "own test $entry");
+            $this->records->together(function () use ($practitioner, $typed, $entry): void {
+                foreach (Side::cases() as $side) {
+                    $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
+                    $this->pain->of($practitioner, $practitioner->teacher, RecordPain::typed($said), $side, "own test $entry");
+                }
+                $this->mark($practitioner, "own test $entry");
+            });
             throw $this->createNotFoundException();
         }
-        $faults = $request->isMethod('POST') ? $measures->keep($practitioner, $test, $typed, $entry) : [];
-        $this->mark($practitioner, PainSaid::class, "own test $entry");
+        $faults = [];
+        if ($request->isMethod('POST')) {
+            $this->records->together(function () use (&$faults, $measures, $practitioner, $test, $typed, $entry): void {
+                $faults = $measures->keep($practitioner, $test, $typed, $entry);
+                $this->mark($practitioner, "own test $entry");
+            });
+        }
         if ($request->isMethod('POST') && [] === $faults) {
             return $this->redirectToRoute('own', ['said' => 'test']);
         }
@@ -219,24 +227,26 @@ final class PractitionerPageController extends AbstractController
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
             $log = Fields::of($sent);
-            $session = $logs->told($log, $practitioner, $teacher);
-            if (null !== $session) {
-                $this->mark($practitioner, PainSaid::class, "log $session");
-
+            if ('' !== $this->heard($practitioner, static fn (): string => (string) $logs->told($log, $practitioner, $teacher))) {
                 return new JsonResponse(['address' => $this->generateUrl('own'), 'known' => false]);
             }
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
             null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
             $known = $this->records->knows(SessionLog::class, $entry);
             $read = $logs->read($log, $entry, $practitioner, $plan, $teacher, new PlannedRungs(array_map($this->plans->plan(...), $this->records->plans($practitioner))));
-            if (!$known) {
-                $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
-            }
-            $logs->hear($read, $practitioner, $teacher, $known);
-            $this->mark($practitioner, PainSaid::class, "log $entry");
+            $this->records->together(function () use ($known, $read, $practitioner, $teacher, $entry, $logs): void {
+                if (!$known) {
+                    $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
+                }
+                $logs->hear($read, $practitioner, $teacher, $known);
+                $this->mark($practitioner, "log $entry");
+            });
         } catch (InvalidValue $e) {
-            $logs->hearUnread($sent ?? $request->getContent(), $practitioner, $teacher);
-            $this->mark($practitioner, PainSaid::class, 'log '.SessionLogs::idOf($sent));
+            $this->heard($practitioner, static function () use ($logs, $sent, $request, $practitioner, $teacher): string {
+                $logs->hearUnread($sent ?? $request->getContent(), $practitioner, $teacher);
+
+                return SessionLogs::idOf($sent);
+            });
 
             return new JsonResponse(['error' => $e->getMessage()], 422);
         }
@@ -244,11 +254,29 @@ final class PractitionerPageController extends AbstractController
         return new JsonResponse(['address' => $this->generateUrl('own', ['said' => 'session']), 'known' => $known]);
     }
 
+    /**
+     * What is told of a session, and that it was told by this page.
+     *
+     * @param \Closure(): string $hear which session it was told of; empty when nothing was told
+     */
+    private function heard(Practitioner $practitioner, \Closure $hear): string
+    {
+        $session = '';
+        $this->records->together(function () use ($practitioner, $hear, &$session): void {
+            $session = $hear();
+            if ('' !== $session) {
+                $this->mark($practitioner, "log $session");
+            }
+        });
+
+        return $session;
+    }
+
     /** Pain that came in by this page is marked as the practitioner's own telling: the teacher sees it first. */
-    private function mark(Practitioner $practitioner, string $kind, string $source): void
+    private function mark(Practitioner $practitioner, string $source): void
     {
         foreach ($this->records->painsSaid($practitioner) as $said) {
-            if ($said instanceof $kind && $said->source === mb_substr($source, 0, 80) && !$this->records->knows(FromPractitioner::class, $said->id)) {
+            if ($said->source === mb_substr($source, 0, 80) && !$this->records->knows(FromPractitioner::class, $said->id)) {
                 $this->records->addOnce(new FromPractitioner($said->id, $practitioner, $this->clock->now(), FromPractitioner::PAIN));
             }
         }

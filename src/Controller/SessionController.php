@@ -107,10 +107,12 @@ final class SessionController extends TeacherController
             $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
             $known = $this->records->knows(SessionLog::class, $entry);
             $read = $this->sessionLogs->read($log, $entry, $practitioner, $plan, $this->teacher());
-            if (!$known) {
-                $this->records->addOnce(...$read->records);
-            }
-            $this->sessionLogs->hear($read, $practitioner, $this->teacher(), $known);
+            $this->records->together(function () use ($known, $read, $practitioner): void {
+                if (!$known) {
+                    $this->records->addOnce(...$read->records);
+                }
+                $this->sessionLogs->hear($read, $practitioner, $this->teacher(), $known);
+            });
             // What hurt stays in sight where it was planned: then the plan is left as it is.
             if (!$known && !$read->hurts() && $this->records->newestPlan($practitioner) === $plan) {
                 $onward = $this->makePlan->onward($plan, $this->teacher());

@@ -268,6 +268,20 @@ final class Records
         $this->em->createQuery('DELETE FROM '.SentForm::class.' f WHERE f.at < :before')->setParameter('before', $before, MomentType::NAME)->execute();
     }
 
+    /**
+     * Several things that belong together: all of them are written, or none.
+     *
+     * @param \Closure(): void $write
+     */
+    public function together(\Closure $write): void
+    {
+        try {
+            $this->em->getConnection()->transactional($write);
+        } finally {
+            $this->asked = [];
+        }
+    }
+
     /** All of it, or none. */
     public function add(object ...$records): void
     {

@@ -107,11 +107,10 @@ final class RecordParts
                 try {
                     $record = RecordCodec::read($class, $item, $practitioner, $by, static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id));
                     self::check($record, $plans);
-                    $isThere = static fn (string $type, string $id): bool => null !== ($byId[$type][$id] ?? $known($type, $id));
-                    if (($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome) && !$isThere(Assessment::class, $item['id'])) {
+                    if (($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome) && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))) {
                         throw InvalidValue::because('id', 'is of no assessment in this record.');
                     }
-                    if ($record instanceof PracticePlan && null !== $record->replaces && !$isThere(PracticePlan::class, (string) $record->replaces)) {
+                    if ($record instanceof PracticePlan && null !== $record->replaces && null === ($byId[PracticePlan::class][(string) $record->replaces] ?? $known(PracticePlan::class, (string) $record->replaces))) {
                         throw InvalidValue::because('replaces', 'is no plan that stands before it in this record.');
                     }
                     $records[$class][] = $byId[$class][$item['id']] = $record;
