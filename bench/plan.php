@@ -7,12 +7,14 @@ use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\History;
+use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Readiness\Snapshot;
+use LucidAscent\Core\Testing\ToolErrors;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -26,14 +28,14 @@ $tests = TestList::of([
     ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 19, 'ankleHeight' => 10]]],
     ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 78]]],
 ], $proportions, $catalogue->tests(), $on);
-$person = new Snapshot($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
+$person = (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot(new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$tests->entries], ToolErrors::usual()), $on) ?? throw new LogicException('Nobody was measured.');
 $wanted = ['lotus', 'pigeon', 'cow-face'];
 $median = require __DIR__.'/median.php';
 $read = $median(static function () use ($catalogue, $person, $wanted): void {
     $poses = new ReadPoses($catalogue->postures(), $person);
     foreach ($wanted as $id) {
         foreach (Side::cases() as $side) {
-            $poses->of($id, $side)->stand();
+            $poses->of($id, $side)->onLadder();
         }
     }
 });

@@ -7,9 +7,12 @@ use LucidAscent\App\Exchange\PersonBody;
 use LucidAscent\App\Exchange\TestList;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\History;
+use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Snapshot;
+use LucidAscent\Core\Testing\ToolErrors;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -31,14 +34,14 @@ $person = static function (int $i) use ($catalogue): Snapshot {
         ['test' => 'frog', 'side' => 'right', 'trials' => [['span' => 67 + $i % 12]]],
     ], $proportions, $catalogue->tests(), $on);
 
-    return new Snapshot($proportions, $tests->evidence, Holds::of([], $on), array_column($tests->taken, 1), $on);
+    return (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot(new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$tests->entries], ToolErrors::usual()), $on) ?? throw new LogicException('Nobody was measured.');
 };
 $read = static function (Snapshot $known, array $ids) use ($catalogue): float {
     $start = hrtime(true);
     $poses = new ReadPoses($catalogue->postures(), $known);
     foreach ($ids as $id) {
         foreach (Side::cases() as $side) {
-            $poses->of($id, $side)->stand();
+            $poses->of($id, $side)->onLadder();
         }
     }
 

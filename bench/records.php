@@ -34,6 +34,7 @@ $take = static function (Connection $connection, Practitioner $person, int $many
     $tests = $trials = [];
     $flush = static function () use ($connection, &$tests, &$trials): void {
         foreach (['test (id, entry_id, practitioner_id, by_id, kind, side, at, tool, seat, pain_level, pain_place, pain_kind, compensations, rules, note)' => $tests, 'trial (test_id, ordinal, readings, entered, errors)' => $trials] as $into => $rows) {
+            // @phpstan-ignore notIdentical.alwaysFalse (filled by reference meanwhile)
             if ([] !== $rows) {
                 $connection->executeStatement("INSERT INTO $into VALUES ".implode(',', array_fill(0, count($rows), '('.implode(',', array_fill(0, count($rows[0]), '?')).')')), array_merge(...$rows));
             }

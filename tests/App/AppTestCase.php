@@ -18,6 +18,8 @@ use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Readiness\Rules;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\DomCrawler\Field\ChoiceFormField;
+use Symfony\Component\DomCrawler\Form;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -88,6 +90,18 @@ abstract class AppTestCase extends WebTestCase
         $assessment = new Assessment(Uuid::v7(), $of, $of->teacher, $at, false, [], [], [], '', false, 0, PainPlace::None, PainKind::Ache);
         $this->em()->persist($assessment);
         $this->em()->persist(new AssessmentOutcome($assessment->id, $of, $at, $rules, $states, $progress));
+    }
+
+    /** @return list<ChoiceFormField> the boxes of one name, to be ticked */
+    protected static function boxes(Form $form, string $name): array
+    {
+        $boxes = $form[$name];
+        foreach (is_array($boxes) ? $boxes : [$boxes] as $box) {
+            self::assertInstanceOf(ChoiceFormField::class, $box);
+            $all[] = $box;
+        }
+
+        return $all ?? [];
     }
 
     protected function howMany(string $class): int

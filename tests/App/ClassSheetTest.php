@@ -77,7 +77,7 @@ final class ClassSheetTest extends AppTestCase
         $page = $this->client->request('GET', '/class');
         self::assertSelectorNotExists('.fault');
         $form = $page->selectButton('Make the sheet')->form();
-        foreach ($form['people'] as $box) {
+        foreach (self::boxes($form, 'people') as $box) {
             $box->tick();
         }
         $form['postures[0]'] = 'pigeon';

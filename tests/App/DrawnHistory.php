@@ -261,7 +261,7 @@ final class DrawnHistory
         $id = self::CONDITIONS[$this->random->getInt(0, count(self::CONDITIONS) - 1)];
         $side = 'knee-surgery' === $id && $this->chance(50) ? $this->side() : null;
         for ($i = $this->random->getInt(1, 2); $i > 0; --$i) {
-            $loads = 'other' === $id && $this->chance(70) ? array_values($this->random->pickArrayKeys(array_flip(self::LOADS), 1)) : [];
+            $loads = 'other' === $id && $this->chance(70) ? $this->random->pickArrayKeys(array_flip(self::LOADS), 1) : [];
             $ago = $this->someDay();
             $this->assessed($ago, [$id.(null === $side ? '' : ":$side->value").implode('', array_map(static fn (string $load): string => "+$load", $loads))]);
             $name = "condition:$id".(null === $side ? '' : ":$side->value");

@@ -181,7 +181,7 @@ final class HandOverTest extends AppTestCase
     {
         $crawler = $this->client->request('GET', '/sheets/recording');
         self::assertGreaterThan(20, $crawler->filter('.recording')->count());
-        self::assertSame($crawler->filter('.recording')->count(), $crawler->filter('.recording .ruled')->count());
+        self::assertCount($crawler->filter('.recording')->count(), $crawler->filter('.recording .ruled'));
         self::assertSelectorTextContains('.recording .lines', 'Who');
     }
 

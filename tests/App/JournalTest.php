@@ -80,7 +80,7 @@ final class JournalTest extends AppTestCase
         self::assertSelectorExists('input[value="decision"][checked]');
         self::assertSame(['word', 'decision', 'practice', 'walk'], $kinds('words=1'));
         self::assertSame(['walk'], $kinds('words=1&kind[]=walk'));
-        self::assertSame(12, $this->client->request('GET', "$this->journal?kind[]=nonsense&kind[x][y]=1&page=-3&words[]=1")->filter('.journal li')->count(), 'What is no kind filters nothing.');
+        self::assertCount(12, $this->client->request('GET', "$this->journal?kind[]=nonsense&kind[x][y]=1&page=-3&words[]=1")->filter('.journal li'), 'What is no kind filters nothing.');
         self::assertSame(['pain'], $kinds('kind=pain'));
     }
 

@@ -256,7 +256,7 @@ final class LadderPageTest extends AppTestCase
     {
         $crawler = $this->client->request('GET', "$this->page/clearance");
         $form = $crawler->selectButton('Record the clearance')->form(['clearance_form[word]' => $word, 'clearance_form[clearedBy]' => 'A. Clinician, physiotherapist', 'clearance_form[allows]' => 'Nothing found; folded sitting is allowed again.', 'clearance_form[asked]' => true]);
-        foreach ($form['clearance_form[names]'] as $name) {
+        foreach (self::boxes($form, 'clearance_form[names]') as $name) {
             $name->tick();
         }
         $this->client->submit($form);

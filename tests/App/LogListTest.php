@@ -11,6 +11,7 @@ use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -39,6 +40,7 @@ final class LogListTest extends KernelTestCase
         $logs = self::logs([['on' => '2026-03-03', 'items' => [['drill' => 'hip-circle-stops', 'posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true, 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]]]);
         self::assertSame([], self::checks($logs));
         self::assertCount(1, $logs->entries);
+        self::assertInstanceOf(PainTold::class, $logs->entries[0]);
         self::assertSame(Side::Left, $logs->entries[0]->side);
     }
 

@@ -181,6 +181,7 @@ final class OneAnswerTest extends AppTestCase
         $said['route'] = self::readings($this->client->request('GET', "$home/route?".http_build_query(['wanted' => $wanted])));
         $library = $this->client->request('GET', "/library?person=$practitioner->id");
         foreach ($library->filter('[data-stand]') as $node) {
+            self::assertInstanceOf(\DOMElement::class, $node);
             [$posture, $side, $rung] = explode(' ', (string) $node->getAttribute('data-stand')) + [2 => ''];
             $said['library']["$posture $side"] = '' === $rung ? null : $rung;
         }
@@ -189,6 +190,7 @@ final class OneAnswerTest extends AppTestCase
             $ladder = $this->client->request('GET', "$home/ladder/$pose");
             $said['ladder'] += self::readings($ladder);
             foreach ($ladder->filter('[data-stand]') as $node) {
+                self::assertInstanceOf(\DOMElement::class, $node);
                 [$posture, $side, $rung] = explode(' ', (string) $node->getAttribute('data-stand'));
                 $said['stand']["$posture $side"] = $rung;
             }
@@ -219,6 +221,7 @@ final class OneAnswerTest extends AppTestCase
     {
         $readings = [];
         foreach ($page->filterXPath('descendant-or-self::*[@data-reading]') as $node) {
+            self::assertInstanceOf(\DOMElement::class, $node);
             [$posture, $side, $state] = explode(' ', (string) $node->getAttribute('data-reading'));
             self::assertSame($state, $readings["$posture $side"] ?? $state, 'One page says two things.');
             $readings["$posture $side"] = $state;

@@ -188,7 +188,7 @@ final class PastAStopTest extends AppTestCase
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
         $form['clearance_form[word]'] = 'teacher';
-        foreach ($form['clearance_form[names]'] as $name) {
+        foreach (self::boxes($form, 'clearance_form[names]') as $name) {
             $name->tick();
         }
         $this->client->submit($form);

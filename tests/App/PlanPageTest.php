@@ -61,7 +61,7 @@ final class PlanPageTest extends AppTestCase
     {
         $this->client->request('GET', "$this->home/plans/new");
         $form = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00']);
-        foreach ($form['plan[days]'] as $day) {
+        foreach (self::boxes($form, 'plan[days]') as $day) {
             $day->untick();
         }
         $this->client->submit($form);
@@ -511,7 +511,7 @@ final class PlanPageTest extends AppTestCase
         for ($choice = 1; $choice < 128; $choice += 9) {
             $this->client->request('GET', "$this->home/plans/new");
             $form = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[weeks]' => '1']);
-            foreach ($form['plan[days]'] as $i => $day) {
+            foreach (self::boxes($form, 'plan[days]') as $i => $day) {
                 0 === ($choice & (1 << $i)) ? $day->untick() : $day->tick();
             }
             $this->client->submit($form);

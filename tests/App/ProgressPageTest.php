@@ -67,10 +67,10 @@ final class ProgressPageTest extends AppTestCase
         self::assertResponseIsSuccessful();
         $charts = $this->page()['charts'];
         self::assertNotSame([], $charts);
-        self::assertSame(count($charts), $page->filter('section.progress')->count());
+        self::assertCount(count($charts), $page->filter('section.progress'));
         $points = array_sum(array_column($charts, 'many'));
-        self::assertSame($points, $page->filter('.progress-chart circle, .progress-chart .bound')->count());
-        self::assertSame($points, $page->filter('section.progress tbody tr')->count());
+        self::assertCount($points, $page->filter('.progress-chart circle, .progress-chart .bound'));
+        self::assertCount($points, $page->filter('section.progress tbody tr'));
         foreach ($charts as $chart) {
             foreach ($chart['sides'] as ['chart' => $drawn]) {
                 foreach ($drawn['points'] as $point) {
@@ -92,13 +92,13 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         $charts = count($this->page()['charts']);
-        self::assertSame(2 * 2 * $charts, $page->filter('section.progress .tick')->count(), 'Two days, both sides.');
-        self::assertSame($charts, $page->filter('section.progress .pain')->count(), 'On the left alone.');
+        self::assertCount(2 * 2 * $charts, $page->filter('section.progress .tick'), 'Two days, both sides.');
+        self::assertCount($charts, $page->filter('section.progress .pain'), 'On the left alone.');
         self::assertStringContainsString('pain 3 of 10, inner thigh', (string) $page->filter('.pain')->attr('data-says'));
         // Wherever it was said: on a walk as well.
         $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 day'), 'pigeon', 'lying', Side::Right, false, [], false, '', 2, PainPlace::OuterHip, PainKind::Ache));
         $this->em()->flush();
-        self::assertSame(2 * $charts, $this->client->request('GET', "$this->home/progress")->filter('section.progress .pain')->count());
+        self::assertCount(2 * $charts, $this->client->request('GET', "$this->home/progress")->filter('section.progress .pain'));
     }
 
     /** An ended assessment keeps what it foretold; the page says what came of it. */
@@ -186,7 +186,7 @@ final class ProgressPageTest extends AppTestCase
         $section = $page->filter('[aria-labelledby="height-half-lotus-mid-thigh-on-block"]');
         self::assertStringContainsString('10 cm now', $section->text());
         self::assertStringContainsString('cm lower a month', $section->text());
-        self::assertSame(5, $section->filter('circle')->count());
+        self::assertCount(5, $section->filter('circle'));
         self::assertStringContainsString("15\u{a0}cm", $section->filter('tbody')->text());
     }
 
@@ -209,7 +209,7 @@ final class ProgressPageTest extends AppTestCase
         self::assertSame([true, true, true], array_column($practised, 'isDeep'));
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertResponseIsSuccessful();
-        self::assertSame(1, $page->filter('.load .jump')->count(), 'Half as much again is a jump.');
+        self::assertCount(1, $page->filter('.load .jump'), 'Half as much again is a jump.');
         self::assertStringContainsString('1.5 times the week before', $page->filter('.load .jump')->text());
         self::assertStringContainsString('warm tissue, and no progress', $page->filter('main')->text());
         self::assertStringContainsString('Cannot be told apart yet.', $page->filter('main')->text());

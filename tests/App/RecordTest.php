@@ -235,7 +235,7 @@ final class RecordTest extends AppTestCase
             $at = $moment(1, 200);
             $corrects = [] !== $entries && $may() ? array_pop($entries) : null;
             foreach (Side::cases() as $side) {
-                $test = new Test(Uuid::v7(), $entry, $person, $teacher, $kind ?? 'soles-together', $side, null === $corrects ? $at : $moment(0, 0), 'tape', $one([0.0, 4.5]), ...[...$pain(), $one([[], [], ['pelvis-tucks']]), Rules::VERSION, $corrects, $may() ? $assessment : null, $one([null, true]), $one(['', '=1+1'])]);
+                $test = new Test(Uuid::v7(), $entry, $person, $teacher, 'soles-together', $side, null === $corrects ? $at : $moment(0, 0), 'tape', $one([0.0, 4.5]), ...[...$pain(), $one([[], [], ['pelvis-tucks']]), Rules::VERSION, $corrects, $may() ? $assessment : null, $one([null, true]), $one(['', '=1+1'])]);
                 $test->add(['kneeHeight' => $this->random->getInt(60, 250) / 10, 'heelDistance' => 20.0], ['kneeHeight' => '14 cm']);
                 $test->add(['kneeHeight' => $this->random->getInt(60, 250) / 10, 'heelDistance' => 20.25], [], ['kneeHeight' => 0.3]);
                 $new[] = $test;

@@ -17,6 +17,7 @@ use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\DomCrawler\Field\ChoiceFormField;
 use Symfony\Component\Uid\Uuid;
 
 /** Every form that makes a record, sent a second time: as it was, and with something else. */
@@ -109,9 +110,8 @@ final class SentAgainTest extends AppTestCase
         $this->em()->flush();
         $page = "/practitioners/{$this->practitioner->id}/clearance";
         $form = $this->client->request('GET', $page)->filter('form[name="clearance_form"]')->form();
-        $names = $form['clearance_form[names]'];
         $values = $form->getPhpValues();
-        $all = array_map(static fn ($box): string => $box->availableOptionValues()[0], is_array($names) ? $names : [$names]);
+        $all = array_map(static fn (ChoiceFormField $box): string => $box->availableOptionValues()[0], self::boxes($form, 'clearance_form[names]'));
         $values['clearance_form'] = array_replace($values['clearance_form'], ['clearedBy' => 'Clinic', 'word' => 'clinician', 'givenOn' => date('Y-m-d'), 'allows' => 'all of it, from the ground up', 'asked' => '1', 'names' => [$all[0]]]);
         $this->client->request('POST', $page, $values);
         self::assertResponseRedirects();

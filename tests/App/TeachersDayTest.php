@@ -112,7 +112,7 @@ final class TeachersDayTest extends AppTestCase
         $page = $this->client->request('GET', "$home/plans/new");
         self::assertSame('Pacific/Auckland', $page->filter('select[name="plan[zone]"] option[selected]')->attr('value'));
         $form = $page->selectButton('Make the plan')->form(['plan[weeks]' => '2']);
-        foreach ($form['plan[days]'] as $day) {
+        foreach (self::boxes($form, 'plan[days]') as $day) {
             $day->tick();
         }
         $this->client->submit($form);

@@ -58,11 +58,9 @@ final class TranslationTest extends TestCase
         $sentences = Yaml::parseFile(self::ROOT.'/translations/reasons+intl-icu.en.yaml');
         self::assertGreaterThan(100, count($sentences));
         foreach ($sentences as $code => $sentence) {
-            $format = \MessageFormatter::create('en', $sentence);
-            self::assertNotNull($format, $code);
             preg_match_all('/\{(\w+)/', $sentence, $names);
             $numbers = array_fill_keys($names[1], 1.5);
-            self::assertNotFalse($format->format($numbers), $code);
+            self::assertNotFalse((new \MessageFormatter('en', $sentence))->format($numbers), $code);
         }
     }
 

@@ -67,8 +67,6 @@ final class LegChainTest extends TestCase
                 try {
                     $pose = (new KneeAtHeight(new SolesTogether($heels / 10, new Sitting()), $knee / 10))->pose(SampleBody::leg());
                 } catch (OutOfReach) {
-                    self::assertTrue(true);
-
                     return;
                 }
                 self::assertEqualsWithDelta(41.2, $pose->knee->minus($pose->hip)->length(), 1e-9);
@@ -93,7 +91,7 @@ final class LegChainTest extends TestCase
                 try {
                     self::assertGreaterThanOrEqual($at($knee / 10 + 1), $at($knee / 10));
                 } catch (OutOfReach) {
-                    self::assertTrue(true);
+                    return;
                 }
             });
     }

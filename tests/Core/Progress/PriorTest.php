@@ -71,7 +71,7 @@ final class PriorTest extends TestCase
         $rate = Forecast::rate($trend, $fast)['mean'] * Trend::MONTH;
         self::assertGreaterThan($own, $rate);
         self::assertLessThan(4.0, $rate);
-        self::assertLessThan(Forecast::of($trend, 0.0, 75.0)?->from ?? INF, Forecast::of($trend, 0.0, 75.0, $fast)?->from);
+        self::assertLessThan(Forecast::of($trend, 0.0, 75.0)->from ?? INF, Forecast::of($trend, 0.0, 75.0, $fast)?->from);
     }
 
     /** @param array<string, float> $read */

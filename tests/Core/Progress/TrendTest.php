@@ -166,8 +166,9 @@ final class TrendTest extends TestCase
             }
         }
         // Of C times a unit vector, whitened, the product with the whitened unit vectors is the unit matrix's row.
+        /** @var \Closure(int): list<float> $unit */
         $unit = static fn (int $i): array => array_map(static fn (int $k): float => $k === $i ? 1.0 : 0.0, range(0, 3));
-        $white = Whitened::of($days, $variances, 2.0, 7.0, [...array_map($unit, range(0, 3)), ...$covariance])->columns;
+        $white = Whitened::of($days, $variances, 2.0, 7.0, [...array_map($unit, range(0, 3)), ...array_map(array_values(...), $covariance)])->columns;
         for ($i = 0; $i < 4; ++$i) {
             for ($j = 0; $j < 4; ++$j) {
                 $product = array_sum(array_map(static fn (float $x, float $y): float => $x * $y, $white[$i], $white[4 + $j]));

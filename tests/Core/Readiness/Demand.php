@@ -47,7 +47,7 @@ final readonly class Demand implements RungDemand
         return 'demand '.spl_object_id($this);
     }
 
-    public function ability(Component $component): ?array
+    public function ability(Component $component): array
     {
         return [Ability::ofComponent($component), 1.0];
     }

@@ -14,6 +14,7 @@ use LucidAscent\Core\LegChain\Contact\ShinsStacked;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
@@ -109,7 +110,7 @@ final class ReadSeenTest extends TestCase
 
     public function testATestShowsTheRungsThatAreSetUpLikeItAndGoNoDeeper(): void
     {
-        $demand = static fn (float $knee, float $ankle, string $contact = 'shins-stacked'): Demand => new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(new ShinsStacked($ankle, new Sitting()), $knee), $contact, ['kneeHeight' => $knee, 'ankleHeight' => $ankle]);
+        $demand = static fn (float $knee, float $ankle, string $contact = 'shins-stacked'): Demand => new Demand(static fn (Capacity $c): Posture => new ShinsStacked($knee, $ankle, new Sitting()), $contact, ['kneeHeight' => $knee, 'ankleHeight' => $ankle]);
         $posture = new PostureDefinition('stack', 'Stack', [Ability::ExternalRotation], [
             self::rung($demand(24.0, 10.0), id: 'high-knee'),
             self::rung($demand(15.5, 10.0), id: 'within-the-tape'),
