@@ -1,5 +1,5 @@
-// What a browser makes of it: how soon a number typed shows its angles, what moves meanwhile, what is sent, and how soon
-// something is there on a phone.
+// What a browser makes of it: how soon a number typed shows its angles, what moves meanwhile, what is sent, and
+// how soon something is there on a phone.
 import { execSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';

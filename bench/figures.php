@@ -43,5 +43,9 @@ foreach ([1, 2, 3] as $round) {
         $checked[] = hrtime(true) - $start;
     }
 }
-printf("a figure of a card's size drawn, over working its pose out: %.2f (%.2f ms)\n", $median($drawn) / $median($posed), $median($drawn));
+printf(
+    "a figure of a card's size drawn, over working its pose out: %.2f (%.2f ms)\n",
+    $median($drawn) / $median($posed),
+    $median($drawn),
+);
 printf("a pose checked for faults, over working it out: %.2f\n", $median($checked) / $median($posed));

@@ -74,7 +74,8 @@ const pages = {
     journal: `${person}/journal`,
     route: `${person}/route`,
 };
-// What is never kept, or only with the teacher's own entries: made anew each time that it is asked with a name that nobody has.
+// What is never kept, or only with the teacher's own entries: made anew each time that it is asked with a name that
+// nobody has.
 const anew = { library: '/library?anew=1', 'test form': `${person}/tests/soles-together`, 'pose lab': `${person}/lab` };
 const first = new Map();
 const again = new Map();

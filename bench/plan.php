@@ -23,12 +23,21 @@ $root = dirname(__DIR__);
 $catalogue = new Catalogue($root.'/catalogue', $root.'/var/cache/bench-catalogue.php', false, 'en');
 $proportions = PersonBody::of(Fields::of(['stature' => 170]));
 $on = new DateTimeImmutable('2026-03-02');
-$tests = TestList::of([
-    ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 15, 'heelDistance' => 18]]],
-    ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 19, 'ankleHeight' => 10]]],
-    ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 78]]],
-], $proportions, $catalogue->tests(), $on);
-$person = (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot(new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$tests->entries], ToolErrors::usual()), $on) ?? throw new LogicException('Nobody was measured.');
+$tests = TestList::of(
+    [
+        ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 15, 'heelDistance' => 18]]],
+        ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 19, 'ankleHeight' => 10]]],
+        ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 78]]],
+    ],
+    $proportions,
+    $catalogue->tests(),
+    $on,
+);
+$person =
+    (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot(
+        new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$tests->entries], ToolErrors::usual()),
+        $on,
+    ) ?? throw new LogicException('Nobody was measured.');
 $wanted = ['lotus', 'pigeon', 'cow-face'];
 $median = require __DIR__.'/median.php';
 $read = $median(static function () use ($catalogue, $person, $wanted): void {
@@ -39,6 +48,18 @@ $read = $median(static function () use ($catalogue, $person, $wanted): void {
         }
     }
 });
-$plan = $median(static fn () => (new Planner(new ReadPoses($catalogue->postures(), $person, $catalogue->tests()), $catalogue->practice(), $catalogue->dose('counted-breath'), [], $catalogue->drills()))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))));
-(require __DIR__.'/aim.php')(sprintf('plan of twelve weeks, over reading its poses alone: %.1f (%.1f ms)', $plan / $read, $plan), $plan, 20.0);
+$plan = $median(
+    static fn () => (new Planner(
+        new ReadPoses($catalogue->postures(), $person, $catalogue->tests()),
+        $catalogue->practice(),
+        $catalogue->dose('counted-breath'),
+        [],
+        $catalogue->drills(),
+    ))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))),
+);
+require __DIR__.'/aim.php'(
+    sprintf('plan of twelve weeks, over reading its poses alone: %.1f (%.1f ms)', $plan / $read, $plan),
+    $plan,
+    20.0,
+);
 array_map('unlink', glob($root.'/var/cache/bench-catalogue.php*') ?: []);

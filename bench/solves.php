@@ -15,14 +15,15 @@ $objects = static function () use ($count, $body): float {
     $sum = 0.0;
     $sitting = new Sitting();
     for ($i = 0; $i < $count; ++$i) {
-        $sum += (new KneeAtHeight(new SolesTogether(10.0 + $i % 30, $sitting), 6.0 + $i % 10))->pose($body)->angles->rotation;
+        $sum += (new KneeAtHeight(new SolesTogether(10.0 + ($i % 30), $sitting), 6.0 + ($i % 10)))->pose($body)->angles
+            ->rotation;
     }
 
     return $sum;
 };
 $legs = [];
 for ($i = 0; $i < $count; ++$i) {
-    $legs[] = [0.0, 8.5, 9.0, 13.0 + $i % 30, 6.6, 4.0, 41.2, 41.3, 6.0 + $i % 10, 0.0];
+    $legs[] = [0.0, 8.5, 9.0, 13.0 + ($i % 30), 6.6, 4.0, 41.2, 41.3, 6.0 + ($i % 10), 0.0];
 }
 $batch = static function () use ($legs): float {
     $sum = 0.0;

@@ -29,9 +29,18 @@ final readonly class Body
         public float $ankleAboveSole,
         ?float $lyingHipHeight = null,
     ) {
-        $this->lyingHipHeight = $lyingHipHeight ?? $seatedHipHeight * Segment::LyingHipHeight->shareOfStature() / Segment::SeatedHipHeight->shareOfStature();
+        $this->lyingHipHeight =
+            $lyingHipHeight ??
+            ($seatedHipHeight * Segment::LyingHipHeight->shareOfStature()) /
+                Segment::SeatedHipHeight->shareOfStature();
         // Many bodies are drawn for an error: the guards are called only when they have something to say.
-        if (!(min($thigh, $shin, $hipSpacing, $seatedHipHeight, $ankleAboveSole, $this->lyingHipHeight) > 0.0 && $thigh + $shin + $hipSpacing + $seatedHipHeight + $ankleAboveSole + $this->lyingHipHeight <= Check::MOST)) {
+        if (
+            !(
+                min($thigh, $shin, $hipSpacing, $seatedHipHeight, $ankleAboveSole, $this->lyingHipHeight) > 0.0
+                && $thigh + $shin + $hipSpacing + $seatedHipHeight + $ankleAboveSole + $this->lyingHipHeight <=
+                    Check::MOST
+            )
+        ) {
             Check::positive('thigh', $thigh);
             Check::positive('shin', $shin);
             Check::positive('hipSpacing', $hipSpacing);
@@ -41,10 +50,19 @@ final readonly class Body
         }
     }
 
-    /** @return list<float> thigh, shin, hip spacing, seated hip height, ankle above the sole and lying hip height, in cm */
+    /**
+     * @return list<float> thigh, shin, hip spacing, seated hip height, ankle above the sole and lying hip height, in cm
+     */
     public function lengths(): array
     {
-        return [$this->thigh, $this->shin, $this->hipSpacing, $this->seatedHipHeight, $this->ankleAboveSole, $this->lyingHipHeight];
+        return [
+            $this->thigh,
+            $this->shin,
+            $this->hipSpacing,
+            $this->seatedHipHeight,
+            $this->ankleAboveSole,
+            $this->lyingHipHeight,
+        ];
     }
 
     /** The same body with one of its lengths longer by so many cm. */

@@ -25,7 +25,11 @@ final class Check
     /** @throws InvalidValue */
     public static function positive(string $field, float $value): float
     {
-        return $value > 0.0 ? self::notNegative($field, $value) : throw is_nan($value) || -INF === $value ? InvalidValue::notFinite($field) : InvalidValue::notPositive($field, $value);
+        return $value > 0.0
+            ? self::notNegative($field, $value)
+            : throw is_nan($value) || -INF === $value
+                ? InvalidValue::notFinite($field)
+                : InvalidValue::notPositive($field, $value);
     }
 
     /** @throws InvalidValue */

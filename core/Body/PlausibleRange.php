@@ -33,7 +33,8 @@ final class PlausibleRange
                     );
                 }
             }
-            $bothMeasured = !$proportions->isEstimated($segment, Side::Left) && !$proportions->isEstimated($segment, Side::Right);
+            $bothMeasured =
+                !$proportions->isEstimated($segment, Side::Left) && !$proportions->isEstimated($segment, Side::Right);
             if ($segment->isPaired() && $bothMeasured) {
                 $left = $proportions->length($segment, Side::Left)->cm;
                 $right = $proportions->length($segment, Side::Right)->cm;

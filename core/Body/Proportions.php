@@ -9,7 +9,10 @@ namespace LucidAscent\Core\Body;
  */
 final class Proportions
 {
-    /** A length estimated from stature is uncertain by this share of itself (one SD), and never less than a measured one. */
+    /**
+     * A length estimated from stature is uncertain by this share of itself (one SD), and never less than a measured
+     * one.
+     */
     public const ESTIMATE_ERROR = 0.05;
 
     public const LEAST_STATURE = 120.0;
@@ -63,7 +66,10 @@ final class Proportions
 
     public function body(Side $side): Body
     {
-        return $this->bodies[$side->value] ??= $this->asOther($this->leg($side), $this->bodies[$side->opposite()->value] ?? null);
+        return $this->bodies[$side->value] ??= $this->asOther(
+            $this->leg($side),
+            $this->bodies[$side->opposite()->value] ?? null,
+        );
     }
 
     /** Legs of the same lengths are one: what was reckoned of it holds for both. */
@@ -86,8 +92,10 @@ final class Proportions
 
     public function error(Side $side): BodyError
     {
-        return $this->errors[$side->value] ??= BodyError::of(fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
-            ? max(self::ESTIMATE_ERROR * $this->estimate($segment)->cm, $segment->measuringError())
-            : $segment->measuringError());
+        return $this->errors[$side->value] ??= BodyError::of(
+            fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
+                ? max(self::ESTIMATE_ERROR * $this->estimate($segment)->cm, $segment->measuringError())
+                : $segment->measuringError(),
+        );
     }
 }

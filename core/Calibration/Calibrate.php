@@ -23,8 +23,10 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
 /**
- * The judgement put to the test: people of whom the truth is known are measured with tools that err as they are said to, read as
- * anybody is read, and what is said of them is held against the truth. It proves how sure the verdicts may be of themselves. It cannot
+ * The judgement put to the test: people of whom the truth is known are measured with tools that err as they are said
+ * to, read as
+ * anybody is read, and what is said of them is held against the truth. It proves how sure the verdicts may be of
+ * themselves. It cannot
  * prove the leg chain: the truth is worked out by the same one.
  */
 final readonly class Calibrate
@@ -52,7 +54,13 @@ final readonly class Calibrate
         $asked = new Tally();
         $proposed = $inOrder = [];
         for ($i = 0; $i < $people; ++$i) {
-            $visit = new Visit(People::draw($random), $this->tests, ToolErrors::usual(), new \DateTimeImmutable(self::DAY), $random);
+            $visit = new Visit(
+                People::draw($random),
+                $this->tests,
+                ToolErrors::usual(),
+                new \DateTimeImmutable(self::DAY),
+                $random,
+            );
             $truth = $this->truth($visit->true);
             $wanted = $this->wanted[$random->getInt(0, count($this->wanted) - 1)];
 
@@ -77,12 +85,22 @@ final readonly class Calibrate
     private function truth(TrueBody $true): ReadPoses
     {
         $of = static fn (Side $side): array => array_map(
-            static fn (string $name): Evidence => new Evidence(Ability::from($name), $true->can($side, Ability::from($name)), Bound::Exact, Uncertainty::none(), 'truth'),
+            static fn (string $name): Evidence => new Evidence(
+                Ability::from($name),
+                $true->can($side, Ability::from($name)),
+                Bound::Exact,
+                Uncertainty::none(),
+                'truth',
+            ),
             array_keys($true->abilities[$side->value]),
         );
         $evidence = ['left' => $of(Side::Left), 'right' => $of(Side::Right)];
 
-        return new ReadPoses($this->postures, new Snapshot($true->proportions, $evidence, Holds::none(), [], new \DateTimeImmutable(self::DAY)), $this->tests);
+        return new ReadPoses(
+            $this->postures,
+            new Snapshot($true->proportions, $evidence, Holds::none(), [], new \DateTimeImmutable(self::DAY)),
+            $this->tests,
+        );
     }
 
     /** @return list<TakenTest> */
@@ -115,8 +133,18 @@ final readonly class Calibrate
             $full = $poses->of($id, $side)->full();
             $true = $truth->of($id, $side)->full();
             // Gates are asked of the person, and not reckoned: what is compared is what the numbers say.
-            $isSo = !$true->isImpossible && [] === array_filter($true->margins, static fn (AbilityMargin $margin): bool => $margin->difference() < 0.0);
-            $tally->verdict($full->stateOfMargins(), $isSo, $full->chance($poses->person->proportions->error($side)));
+            $isSo =
+                !$true->isImpossible
+                && [] ===
+                    array_filter(
+                        $true->margins,
+                        static fn (AbilityMargin $margin): bool => $margin->difference() < 0.0,
+                    );
+            $tally->verdict(
+                $full->stateOfMargins(),
+                $isSo,
+                $full->chance($poses->person->proportions->error($side)),
+            );
         }
     }
 
@@ -125,7 +153,11 @@ final readonly class Calibrate
         foreach (Side::cases() as $side) {
             foreach ($poses->person->capacities($side)->known as $capacity) {
                 if (Bound::Exact === $capacity->bound) {
-                    $tally->interval($capacity->ability->value, abs($capacity->value - $true->can($side, $capacity->ability)) <= SmallestChange::between($capacity->error));
+                    $tally->interval(
+                        $capacity->ability->value,
+                        abs($capacity->value - $true->can($side, $capacity->ability)) <=
+                            SmallestChange::between($capacity->error),
+                    );
                 }
             }
         }
@@ -167,7 +199,10 @@ final readonly class Calibrate
         return $many;
     }
 
-    /** @return array{TestDefinition, Side}|null the reading that is worth most; null where none is: a gate is asked, and not measured */
+    /**
+     * @return array{TestDefinition, Side}|null the reading that is worth most; null where none is: a gate is asked, and
+     *     not measured
+     */
     private static function next(string $wanted, ReadPoses $poses): ?array
     {
         $next = NextReading::of([$wanted], $poses);

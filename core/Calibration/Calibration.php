@@ -9,7 +9,10 @@ use LucidAscent\Core\Readiness\State;
 /** What came of it, and how that stands to what is aimed at. */
 final readonly class Calibration
 {
-    /** Aims, in percent: verdicts that are wrong, points between a chance and what happened, intervals that hold the truth, readings. */
+    /**
+     * Aims, in percent: verdicts that are wrong, points between a chance and what happened, intervals that hold the
+     * truth, readings.
+     */
     public const WRONG = 2.5;
     public const POINTS = 3.0;
     public const COVERED = [93.0, 97.0];
@@ -23,8 +26,14 @@ final readonly class Calibration
      * @param list<int> $proposed how many readings until then, in the proposed order
      * @param list<int> $inOrder of the same people, in the taught order
      */
-    public function __construct(public int $people, public int $seed, public Tally $all, public Tally $asked, private array $proposed, private array $inOrder)
-    {
+    public function __construct(
+        public int $people,
+        public int $seed,
+        public Tally $all,
+        public Tally $asked,
+        private array $proposed,
+        private array $inOrder,
+    ) {
     }
 
     /** How many people were measured in both orders. */
@@ -48,7 +57,7 @@ final readonly class Calibration
     /** Readings in the proposed order for one hundred in the taught order. */
     public function readings(): float
     {
-        return 100.0 * $this->proposed() / max(1.0, $this->inOrder());
+        return (100.0 * $this->proposed()) / max(1.0, $this->inOrder());
     }
 
     /** @return array<string, array{value: float|null, met: bool|null}> by aim; null where there is too little to say */
@@ -58,16 +67,33 @@ final readonly class Calibration
         foreach (['' => $this->all, 'AsWanted' => $this->asked] as $of => $tally) {
             foreach ([State::Open, State::Short] as $state) {
                 $wrong = $tally->wrong($state)[1];
-                $aims['wrong'.ucfirst($state->value).$of] = ['value' => $wrong, 'met' => null === $wrong ? null : $wrong < self::WRONG];
+                $aims['wrong'.ucfirst($state->value).$of] = [
+                    'value' => $wrong,
+                    'met' => null === $wrong ? null : $wrong < self::WRONG,
+                ];
             }
         }
-        $tenths = array_filter($this->all->reliability(), static fn (array $tenth): bool => $tenth['verdicts'] >= self::FEWEST);
-        $off = [] === $tenths ? null : max(array_map(static fn (array $tenth): float => abs($tenth['stated'] - $tenth['happened']), $tenths));
+        $tenths = array_filter(
+            $this->all->reliability(),
+            static fn (array $tenth): bool => $tenth['verdicts'] >= self::FEWEST,
+        );
+        $off =
+            [] === $tenths
+                ? null
+                : max(
+                    array_map(
+                        static fn (array $tenth): float => abs($tenth['stated'] - $tenth['happened']),
+                        $tenths,
+                    ),
+                );
         $covered = $this->all->covered();
 
         return $aims + [
             'chances' => ['value' => $off, 'met' => null === $off ? null : $off <= self::POINTS],
-            'intervals' => ['value' => $covered, 'met' => null === $covered ? null : $covered >= self::COVERED[0] && $covered <= self::COVERED[1]],
+            'intervals' => [
+                'value' => $covered,
+                'met' => null === $covered ? null : $covered >= self::COVERED[0] && $covered <= self::COVERED[1],
+            ],
             'readings' => ['value' => $this->readings(), 'met' => $this->readings() <= self::READINGS],
         ];
     }

@@ -13,8 +13,10 @@ use LucidAscent\Core\Statistics\Normal;
 use Random\Randomizer;
 
 /**
- * People as a teacher of yoga may meet them, drawn at random: how tall, how long in the leg, how far each joint goes. All of it
- * this product's own supposition. They are spread wider than people are, so that many are near a pose's demand, where it is hard to tell.
+ * People as a teacher of yoga may meet them, drawn at random: how tall, how long in the leg, how far each joint goes.
+ * All of it
+ * this product's own supposition. They are spread wider than people are, so that many are near a pose's demand, where
+ * it is hard to tell.
  */
 final class People
 {
@@ -25,7 +27,10 @@ final class People
     private const SIDES_APART = 0.3;
     /** Nobody is further from the middle than so many SD. */
     private const TAILS = 2.5;
-    /** @var array<string, array{float, float, float}> by ability: the middle, one SD between people, one SD between sides; degrees, cm of gap or block, seconds. */
+    /**
+     * @var array<string, array{float, float, float}> by ability: the middle, one SD between people, one SD between
+     *     sides; degrees, cm of gap or block, seconds
+     */
     private const SPREAD = [
         'flexion' => [122.0, 11.0, 3.0],
         'abduction' => [58.0, 11.0, 4.0],
@@ -54,10 +59,15 @@ final class People
         foreach (Segment::cases() as $segment) {
             $usual = $stature->cm * $segment->shareOfStature();
             // What is taken as exact is exact here, too.
-            $sd = $segment->measuringError() > 0.0 ? max(Proportions::ESTIMATE_ERROR * $usual, $segment->measuringError()) : 0.0;
+            $sd =
+                $segment->measuringError() > 0.0
+                    ? max(Proportions::ESTIMATE_ERROR * $usual, $segment->measuringError())
+                    : 0.0;
             $length = self::within($usual, $sd, $random);
             foreach (Side::cases() as $side) {
-                $lengths[Proportions::key($segment, $side)] = Length::cm($length + ($segment->isPaired() ? self::SIDES_APART * Normal::draw($random) : 0.0));
+                $lengths[Proportions::key($segment, $side)] = Length::cm(
+                    $length + ($segment->isPaired() ? self::SIDES_APART * Normal::draw($random) : 0.0),
+                );
             }
         }
 
@@ -73,7 +83,9 @@ final class People
         $lengths = [];
         foreach (Segment::cases() as $segment) {
             foreach (Side::cases() as $side) {
-                $lengths[Proportions::key($segment, $side)] ??= Length::cm($true->length($segment, $side)->cm + $segment->measuringError() * Normal::draw($random));
+                $lengths[Proportions::key($segment, $side)] ??= Length::cm(
+                    $true->length($segment, $side)->cm + $segment->measuringError() * Normal::draw($random),
+                );
             }
         }
 
@@ -88,15 +100,23 @@ final class People
             $person = self::within($middle, $between, $random);
             foreach (Side::cases() as $side) {
                 $value = self::within($person, $sides, $random);
-                $abilities[$side->value][$name] = in_array(Ability::from($name)->unit(), ['seconds'], true) || Ability::SpineExtension->value === $name ? max(0.0, $value) : $value;
+                $abilities[$side->value][$name] =
+                    in_array(Ability::from($name)->unit(), ['seconds'], true)
+                    || Ability::SpineExtension->value === $name
+                        ? max(0.0, $value)
+                        : $value;
             }
         }
 
-        return array_map(static fn (array $can): array => $can + [
-            'straight-abduction' => ($can['abduction'] ?? 0.0) - max(0.0, self::within(...self::STRAIGHT_LESS, random: $random)),
-            // The heel comes to the seat as far as the knee folds.
-            'quadriceps' => $can['kneeFlexion'] ?? 0.0,
-        ], $abilities);
+        return array_map(
+            static fn (array $can): array => $can + [
+                'straight-abduction' => ($can['abduction'] ?? 0.0) -
+                    max(0.0, self::within(self::STRAIGHT_LESS[0], self::STRAIGHT_LESS[1], $random)),
+                // The heel comes to the seat as far as the knee folds.
+                'quadriceps' => $can['kneeFlexion'] ?? 0.0,
+            ],
+            $abilities,
+        );
     }
 
     private static function within(float $middle, float $sd, Randomizer $random): float

@@ -13,15 +13,24 @@ final class Tally
 
     /** @var array<string, array{int, int}> how many there were, and how many of them were wrong, by state */
     private array $states = [];
-    /** @var array<int, array{int, float, int}> by tenth: how many, the sum of the chances that were stated, how many came true */
+    /**
+     * @var array<int, array{int, float, int}> by tenth: how many, the sum of the chances that were stated, how many
+     *     came true
+     */
     private array $tenths = [];
-    /** @var array<string, array{int, int}> how many intervals there were, and how many held the truth, by what they are of */
+    /**
+     * @var array<string, array{int, int}> how many intervals there were, and how many held the truth, by what they are
+     *     of
+     */
     private array $intervals = [];
 
     public function verdict(State $state, bool $isSo, ?int $percent): void
     {
         [$many, $wrong] = $this->states[$state->value] ?? [0, 0];
-        $this->states[$state->value] = [$many + 1, $wrong + ((State::Open === $state && !$isSo) || (State::Short === $state && $isSo) ? 1 : 0)];
+        $this->states[$state->value] = [
+            $many + 1,
+            $wrong + ((State::Open === $state && !$isSo) || (State::Short === $state && $isSo) ? 1 : 0),
+        ];
         if (null === $percent) {
             return;
         }
@@ -41,27 +50,38 @@ final class Tally
         return array_sum(array_column($this->states, 0));
     }
 
-    /** @return array{int, float|null} how many, and how many of them in percent were wrong; null where there were none */
+    /**
+     * @return array{int, float|null} how many, and how many of them in percent were wrong; null where there were none
+     */
     public function wrong(State $state): array
     {
         [$many, $wrong] = $this->states[$state->value] ?? [0, 0];
 
-        return [$many, 0 === $many ? null : 100.0 * $wrong / $many];
+        return [$many, 0 === $many ? null : (100.0 * $wrong) / $many];
     }
 
     /** Of all verdicts, in percent. */
     public function share(State $state): float
     {
-        return 100.0 * ($this->states[$state->value][0] ?? 0) / max(1, $this->many());
+        return (100.0 * ($this->states[$state->value][0] ?? 0)) / max(1, $this->many());
     }
 
-    /** @return list<array{from: int, to: int, verdicts: int, stated: float, happened: float}> in percent; the tenths that were stated at all */
+    /**
+     * @return list<array{from: int, to: int, verdicts: int, stated: float, happened: float}> in percent; the tenths
+     *     that were stated at all
+     */
     public function reliability(): array
     {
         ksort($this->tenths);
         $rows = [];
         foreach ($this->tenths as $tenth => [$n, $said, $true]) {
-            $rows[] = ['from' => 10 * $tenth, 'to' => 10 * $tenth + 10, 'verdicts' => $n, 'stated' => $said / $n, 'happened' => 100.0 * $true / $n];
+            $rows[] = [
+                'from' => 10 * $tenth,
+                'to' => 10 * $tenth + 10,
+                'verdicts' => $n,
+                'stated' => $said / $n,
+                'happened' => (100.0 * $true) / $n,
+            ];
         }
 
         return $rows;
@@ -72,7 +92,10 @@ final class Tally
     {
         ksort($this->intervals);
 
-        return array_map(static fn (array $of): array => ['intervals' => $of[0], 'covered' => 100.0 * $of[1] / $of[0]], $this->intervals);
+        return array_map(
+            static fn (array $of): array => ['intervals' => $of[0], 'covered' => (100.0 * $of[1]) / $of[0]],
+            $this->intervals,
+        );
     }
 
     /** Of all intervals, in percent; null where there were none. */
@@ -80,6 +103,6 @@ final class Tally
     {
         $many = array_sum(array_column($this->intervals, 0));
 
-        return 0 === $many ? null : 100.0 * array_sum(array_column($this->intervals, 1)) / $many;
+        return 0 === $many ? null : (100.0 * array_sum(array_column($this->intervals, 1))) / $many;
     }
 }

@@ -7,7 +7,10 @@ namespace LucidAscent\Core\Calibration;
 use LucidAscent\Core\Statistics\Normal;
 use Random\Randomizer;
 
-/** Numbers as they are written down: what all trials of a test share is off by one amount, and each trial by a little of its own. */
+/**
+ * Numbers as they are written down: what all trials of a test share is off by one amount, and each trial by a little of
+ * its own.
+ */
 final class Trials
 {
     /** One SD of a trial about the others of its test: cm of a tape, degrees of an inclinometer, seconds. */
@@ -16,7 +19,8 @@ final class Trials
     /**
      * @param array<string, float> $numbers without any error
      * @param array<string, string> $units of those that are read, by name; the others are set up
-     * @param array<string, float> $errors one SD of the mean of the trials by name, no less than their spread makes it; none where they share no error
+     * @param array<string, float> $errors one SD of the mean of the trials by name, no less than their spread makes it;
+     *     none where they share no error
      *
      * @return non-empty-list<array<string, float>>
      */
@@ -24,7 +28,8 @@ final class Trials
     {
         $shared = [];
         foreach ($errors as $name => $sd) {
-            $shared[$name] = sqrt(max(0.0, $sd ** 2 - self::ofMean($units[$name] ?? '', $count) ** 2)) * Normal::draw($random);
+            $shared[$name] =
+                sqrt(max(0.0, $sd ** 2 - self::ofMean($units[$name] ?? '', $count) ** 2)) * Normal::draw($random);
         }
 
         return array_map(static function (int $i) use ($numbers, $units, $shared, $random): array {
@@ -32,7 +37,12 @@ final class Trials
             foreach ($units as $name => $unit) {
                 $apart = self::apart($unit) * Normal::draw($random);
                 // A time is what was managed once: the other trials fall short of it.
-                $read = round($numbers[$name] + ($shared[$name] ?? 0.0) + ('seconds' === $unit ? (1 === $i ? 0.0 : -abs($apart)) : $apart), 1);
+                $read = round(
+                    $numbers[$name] +
+                        ($shared[$name] ?? 0.0) +
+                        ('seconds' === $unit ? (1 === $i ? 0.0 : -abs($apart)) : $apart),
+                    1,
+                );
                 $trial[$name] = 'seconds' === $unit ? max(0.0, $read) : $read;
             }
 

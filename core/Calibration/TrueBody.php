@@ -38,7 +38,9 @@ final class TrueBody
 
     private ?float $heels = null;
 
-    /** @param array<string, array<string, float>> $abilities true values by side and ability, in degrees, cm and seconds */
+    /**
+     * @param array<string, array<string, float>> $abilities true values by side and ability, in degrees, cm and seconds
+     */
     public function __construct(public readonly Proportions $proportions, public readonly array $abilities)
     {
     }
@@ -69,7 +71,10 @@ final class TrueBody
 
             return null === $at ? null : [...$fixed, $free => $at];
         }
-        $at = Bound::Exact === $test->shows($shows) ? $this->justSoMuch($test, $side, $fixed, $free, $shows) : $this->downToAnEnd($test, $side, $fixed, $free);
+        $at =
+            Bound::Exact === $test->shows($shows)
+                ? $this->justSoMuch($test, $side, $fixed, $free, $shows)
+                : $this->downToAnEnd($test, $side, $fixed, $free);
 
         return null === $at ? null : [...$fixed, $free => $at];
     }
@@ -89,9 +94,18 @@ final class TrueBody
     private function lowestKnee(Side $side, float $heels): ?float
     {
         $can = fn (Ability $ability): float => $this->can($side, $ability);
-        $leg = new Capacity($can(Ability::Flexion), $can(Ability::Abduction), $can(Ability::ExternalRotation), $can(Ability::KneeFlexion));
+        $leg = new Capacity(
+            $can(Ability::Flexion),
+            $can(Ability::Abduction),
+            $can(Ability::ExternalRotation),
+            $can(Ability::KneeFlexion),
+        );
 
-        return LowestKnee::search(new SolesTogether($heels, new Sitting()), $this->proportions->body($side), $leg)?->height();
+        return LowestKnee::search(
+            new SolesTogether($heels, new Sitting()),
+            $this->proportions->body($side),
+            $leg,
+        )?->height();
     }
 
     /**
@@ -114,7 +128,7 @@ final class TrueBody
                 [$low, $high] = [$read - self::STEP, $read];
                 for ($i = 0; $i < self::HALVINGS; ++$i) {
                     $middle = ($low + $high) / 2;
-                    ($above($middle) ?? $last) === $last ? $low = $middle : $high = $middle;
+                    ($above($middle) ?? $last) === $last ? ($low = $middle) : ($high = $middle);
                 }
 
                 return $low;
@@ -130,7 +144,15 @@ final class TrueBody
     {
         for ($read = self::DOWN; $read <= self::FURTHEST; $read += self::DOWN) {
             $shown = $this->shown($test, $side, [...$fixed, $free => $read]);
-            if ([] !== $shown && [] === array_filter($shown, fn (float $value, string $name): bool => $value > $this->can($side, Ability::from($name)), ARRAY_FILTER_USE_BOTH)) {
+            if (
+                [] !== $shown
+                && [] ===
+                    array_filter(
+                        $shown,
+                        fn (float $value, string $name): bool => $value > $this->can($side, Ability::from($name)),
+                        ARRAY_FILTER_USE_BOTH,
+                    )
+            ) {
                 return $read;
             }
         }
@@ -146,7 +168,12 @@ final class TrueBody
     private function shown(TestDefinition $test, Side $side, array $numbers): array
     {
         try {
-            return ReadTest::values($test, new TakenTest($test->id, $side, Tool::Tape, [$numbers]), $this->proportions->body($side), ToolErrors::usual());
+            return ReadTest::values(
+                $test,
+                new TakenTest($test->id, $side, Tool::Tape, [$numbers]),
+                $this->proportions->body($side),
+                ToolErrors::usual(),
+            );
         } catch (UnreadableTest|InvalidValue) {
             return [];
         }

@@ -23,7 +23,9 @@ use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
 use Random\Randomizer;
 
-/** One afternoon with somebody made up: a test that is asked for is taken, and always reads the same of her that day. */
+/**
+ * One afternoon with somebody made up: a test that is asked for is taken, and always reads the same of her that day.
+ */
 final class Visit
 {
     /** Which number follows from what she can do, and what is set up besides (cm), where a test reads more than one. */
@@ -54,13 +56,21 @@ final class Visit
     private readonly array $definitions;
 
     /** @param array<string, TestDefinition> $tests by id */
-    public function __construct(public readonly TrueBody $true, private array $tests, private readonly ToolErrors $tools, private readonly \DateTimeImmutable $on, private readonly Randomizer $random)
-    {
+    public function __construct(
+        public readonly TrueBody $true,
+        private array $tests,
+        private readonly ToolErrors $tools,
+        private readonly \DateTimeImmutable $on,
+        private readonly Randomizer $random,
+    ) {
         $this->definitions = $tests;
         $this->measured = People::asMeasured($true->proportions, $random);
     }
 
-    /** @return list<TakenTest> of both sides where they are taken together; none where it cannot be taken of this body, and is laid aside */
+    /**
+     * @return list<TakenTest> of both sides where they are taken together; none where it cannot be taken of this body,
+     *     and is laid aside
+     */
     public function take(TestDefinition $test, Side $side, int $time = 0): array
     {
         $taken = $this->taken["$test->id $side->value $time"] ??= $this->reading($test, $side, $time);
@@ -79,7 +89,18 @@ final class Visit
      */
     public function read(array $taken, array $postures): ReadPoses
     {
-        return new ReadPoses($postures, new Snapshot($this->measured, $this->evidence($taken), Holds::none(), $taken, $this->on, tools: $this->tools), $this->tests);
+        return new ReadPoses(
+            $postures,
+            new Snapshot(
+                $this->measured,
+                $this->evidence($taken),
+                Holds::none(),
+                $taken,
+                $this->on,
+                tools: $this->tools,
+            ),
+            $this->tests,
+        );
     }
 
     /** @return list<TakenTest> */
@@ -89,9 +110,18 @@ final class Visit
         $exact = array_keys(array_filter($test->proves, static fn (Bound $bound): bool => Bound::Exact === $bound));
         $shows = Ability::from($exact[0] ?? (string) array_key_first($test->proves));
         // Both sides together go as far as the one that can do less.
-        $of = $test->bothSides || $shows->compare($this->true->can($side, $shows), $this->true->can($side->opposite(), $shows)) < 0 ? $side : $side->opposite();
-        // Near the vertical a height says little of an angle, and past it the same as before it: there the angle itself is read.
-        if ($test->formula->takesAngle() && $this->true->can($of, $shows) > 90.0 - NearVertical::WITHIN && (!isset($test->measured['past']) || $this->true->can($of, $shows) < 90.0 + NearVertical::WITHIN)) {
+        $of =
+            $test->bothSides
+            || $shows->compare($this->true->can($side, $shows), $this->true->can($side->opposite(), $shows)) < 0
+                ? $side
+                : $side->opposite();
+        // Near the vertical a height says little of an angle, and past it the same as before it: there the angle itself
+        // is read.
+        if (
+            $test->formula->takesAngle()
+            && $this->true->can($of, $shows) > 90.0 - NearVertical::WITHIN
+            && (!isset($test->measured['past']) || $this->true->can($of, $shows) < 90.0 + NearVertical::WITHIN)
+        ) {
             $free = 'angle';
         }
         [$numbers, $resting] = $this->ofLeg($test, $of, $fixed, $free, $shows, $time);
@@ -106,9 +136,28 @@ final class Visit
             'seconds' => Tool::Stopwatch,
             default => Tool::Tape,
         };
-        $units = array_filter(array_intersect_key($test->measured + ['angle' => 'degrees'], $numbers), static fn (string $unit): bool => 'yes or no' !== $unit);
-        $trials = Trials::of($numbers, $units, array_map(fn (string $unit): float => $this->tools->sd($tool, $unit), $units), $test->leastTrials, $this->random);
-        $taken = array_map(fn (Side $one): TakenTest => new TakenTest($test->id, $one, $tool, $trials, on: $this->on, resting: $resting), $test->bothSides ? [$side] : Side::cases());
+        $units = array_filter(
+            array_intersect_key($test->measured + ['angle' => 'degrees'], $numbers),
+            static fn (string $unit): bool => 'yes or no' !== $unit,
+        );
+        $trials = Trials::of(
+            $numbers,
+            $units,
+            array_map(fn (string $unit): float => $this->tools->sd($tool, $unit), $units),
+            $test->leastTrials,
+            $this->random,
+        );
+        $taken = array_map(
+            fn (Side $one): TakenTest => new TakenTest(
+                $test->id,
+                $one,
+                $tool,
+                $trials,
+                on: $this->on,
+                resting: $resting,
+            ),
+            $test->bothSides ? [$side] : Side::cases(),
+        );
         try {
             $this->evidence($taken);
         } catch (\DomainException) {
@@ -123,10 +172,17 @@ final class Visit
      *
      * @param array<string, float> $fixed
      *
-     * @return array{array<string, float>|null, bool|null} the numbers, none where no leg can be so, and whether it rests
+     * @return array{array<string, float>|null, bool|null} the numbers, none where no leg can be so, and whether it
+     *     rests
      */
-    private function ofLeg(TestDefinition $test, Side $side, array $fixed, string $free, Ability $shows, int $time): array
-    {
+    private function ofLeg(
+        TestDefinition $test,
+        Side $side,
+        array $fixed,
+        string $free,
+        Ability $shows,
+        int $time,
+    ): array {
         if (in_array('past', array_keys($test->measured), true)) {
             $fixed['past'] = $this->true->can($side, $shows) > 90.0 ? 1.0 : 0.0;
         }
@@ -134,7 +190,8 @@ final class Visit
             return [$this->true->numbers($test, $side, $fixed, $free, $shows), null];
         }
         $isLeft = 0 === $time && Normal::share($this->random) < self::LEFT_RESTING;
-        // The top knee comes down to the foot below it; with the ankle higher it hangs beneath its ankle, free of that foot.
+        // The top knee comes down to the foot below it; with the ankle higher it hangs beneath its ankle, free of that
+        // foot.
         $rest = max(LegChain::HALF_KNEE, $fixed['ankleHeight']);
         for ($ankle = $fixed['ankleHeight'];; $ankle += self::HIGHER) {
             $numbers = $this->true->numbers($test, $side, ['ankleHeight' => $ankle] + $fixed, $free, $shows);
@@ -159,7 +216,15 @@ final class Visit
     {
         $evidence = ['left' => [], 'right' => []];
         foreach ($taken as $one) {
-            array_push($evidence[$one->side->value], ...ReadTest::evidence($this->definitions[$one->test], $one, $this->measured->body($one->side), $this->tools));
+            array_push(
+                $evidence[$one->side->value],
+                ...ReadTest::evidence(
+                    $this->definitions[$one->test],
+                    $one,
+                    $this->measured->body($one->side),
+                    $this->tools,
+                ),
+            );
         }
 
         return $evidence;

@@ -60,7 +60,18 @@ final readonly class Condition
     public function touching(array $loads): self
     {
         return $this->isInFreeWords && [] !== $loads
-            ? new self($this->id, $this->name, array_values(array_unique([...$this->holds, ...array_map(static fn (Load $load): string => $load->value, $loads)])), ending: $this->ending, isInFreeWords: true)
+            ? new self(
+                $this->id,
+                $this->name,
+                array_values(
+                    array_unique([
+                        ...$this->holds,
+                        ...array_map(static fn (Load $load): string => $load->value, $loads),
+                    ]),
+                ),
+                ending: $this->ending,
+                isInFreeWords: true,
+            )
             : $this;
     }
 
@@ -72,7 +83,14 @@ final readonly class Condition
         return match (true) {
             !$this->isInFreeWords => $this,
             // New words that nobody has put a load to keep everything deep closed beside what is known already.
-            $this->gentleOnly => new self($this->id, $this->name, array_values(array_unique([...$this->holds, ...$earlier->holds])), gentleOnly: true, ending: $this->ending, isInFreeWords: true),
+            $this->gentleOnly => new self(
+                $this->id,
+                $this->name,
+                array_values(array_unique([...$this->holds, ...$earlier->holds])),
+                gentleOnly: true,
+                ending: $this->ending,
+                isInFreeWords: true,
+            ),
             default => $this->touching($loads),
         };
     }
@@ -90,11 +108,12 @@ final readonly class Condition
             return true;
         }
 
-        return [] !== array_intersect($work->loads, [
-            ...$this->holds,
-            ...($work->isGentle ? [] : $this->deepHolds),
-            ...($work->isFootFree ? [] : $this->footedHolds),
-        ]);
+        return [] !==
+            array_intersect($work->loads, [
+                ...$this->holds,
+                ...$work->isGentle ? [] : $this->deepHolds,
+                ...$work->isFootFree ? [] : $this->footedHolds,
+            ]);
     }
 
     /** Whether it leaves work that makes strong, and little that stretches. */
@@ -105,6 +124,7 @@ final readonly class Condition
 
     private function isBeside(Work $work): bool
     {
-        return [] !== array_intersect($work->loads, $this->besides) && [] === array_intersect($work->loads, Load::endRanges());
+        return [] !== array_intersect($work->loads, $this->besides)
+            && [] === array_intersect($work->loads, Load::endRanges());
     }
 }

@@ -51,11 +51,22 @@ final readonly class Hold
             }
         }
 
-        return [] !== $work->otherLegLoads && $this->isOn($side->opposite()) && $this->holds->holds(new Work($work->otherLegLoads, $work->isGentle));
+        return [] !== $work->otherLegLoads
+            && $this->isOn($side->opposite())
+            && $this->holds->holds(new Work($work->otherLegLoads, $work->isGentle));
     }
 
     public function clearedBy(ClearanceGiven $clearance): self
     {
-        return new self($this->entry, $this->holds, $this->side, $this->word, $this->earliest, $clearance, $this->posture, $this->rung);
+        return new self(
+            $this->entry,
+            $this->holds,
+            $this->side,
+            $this->word,
+            $this->earliest,
+            $clearance,
+            $this->posture,
+            $this->rung,
+        );
     }
 }

@@ -44,13 +44,17 @@ final readonly class Holds
     /** @return list<Hold> of conditions that were told, and that no word has ended */
     public function told(): array
     {
-        return array_values(array_filter($this->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold));
+        return array_values(
+            array_filter($this->active, static fn (Hold $hold): bool => $hold->entry instanceof ConditionTold),
+        );
     }
 
     /** @return list<string> of those conditions */
     public function toldIds(): array
     {
-        return array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, $this->told())));
+        return array_values(
+            array_unique(array_map(static fn (Hold $hold): string => $hold->holds->id, $this->told())),
+        );
     }
 
     /** @param iterable<Entry> $entries of one person */
@@ -65,9 +69,19 @@ final readonly class Holds
         $known = self::asToldLast($known);
         // The oldest first, in whatever order they came.
         usort($known, static fn (Entry $a, Entry $b): int => [$a->at(), $a->id()] <=> [$b->at(), $b->id()]);
-        $mistakes = array_values(array_filter($known, static fn (Entry $entry): bool => $entry instanceof EnteredByMistake));
-        $counting = array_values(array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes)));
-        $clearances = array_values(array_filter($counting, static fn (Entry $entry): bool => $entry instanceof ClearanceGiven && !self::isAhead($entry->on(), $now)));
+        $mistakes = array_values(
+            array_filter($known, static fn (Entry $entry): bool => $entry instanceof EnteredByMistake),
+        );
+        $counting = array_values(
+            array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes)),
+        );
+        $clearances = array_values(
+            array_filter(
+                $counting,
+                static fn (Entry $entry): bool => $entry instanceof ClearanceGiven
+                    && !self::isAhead($entry->on(), $now),
+            ),
+        );
         $active = $cleared = [];
         foreach ($counting as $entry) {
             $hold = self::hold($entry, $counting, $now);
@@ -75,7 +89,7 @@ final readonly class Holds
                 continue;
             }
             $word = self::lifting($hold, $clearances);
-            null === $word ? $active[] = $hold : $cleared[] = $hold->clearedBy($word);
+            null === $word ? ($active[] = $hold) : ($cleared[] = $hold->clearedBy($word));
         }
 
         return new self($active, $cleared, $mistakes);
@@ -84,13 +98,19 @@ final readonly class Holds
     /** @return list<Hold> why this may not be done on this side; nothing when it may */
     public function on(Work $work, Side $side): array
     {
-        return array_values(array_filter($this->active, static fn (Hold $hold): bool => $hold->holds($work, $side)));
+        return array_values(
+            array_filter($this->active, static fn (Hold $hold): bool => $hold->holds($work, $side)),
+        );
     }
 
     /** @return list<Hold> what was lifted, and still asks for tests before this is done beyond a gentle rung */
     public function clearedOn(Work $work, Side $side): array
     {
-        return $work->isGentle ? [] : array_values(array_filter($this->cleared, static fn (Hold $hold): bool => $hold->holds($work, $side)));
+        return $work->isGentle
+            ? []
+            : array_values(
+                array_filter($this->cleared, static fn (Hold $hold): bool => $hold->holds($work, $side)),
+            );
     }
 
     /** From when on work shows anything again, since a word lifted what held it; null when none did. */
@@ -109,7 +129,12 @@ final readonly class Holds
     /** Whether nothing at all is left on a side. */
     public function isWholeSideHeld(Side $side): bool
     {
-        return [] !== array_filter($this->active, static fn (Hold $hold): bool => $hold->isOn($side) && in_array(Condition::ALL, $hold->holds->holds, true));
+        return [] !==
+            array_filter(
+                $this->active,
+                static fn (Hold $hold): bool => $hold->isOn($side)
+                    && in_array(Condition::ALL, $hold->holds->holds, true),
+            );
     }
 
     public function find(string $id): ?Hold
@@ -151,7 +176,12 @@ final readonly class Holds
     public function keepsShort(Work $work, ?Side $side): bool
     {
         foreach ($this->active as $hold) {
-            if ((null === $side || $hold->isOn($side)) && (!$hold->entry instanceof ConditionTold || $hold->holds->gentleOnly || [] !== array_intersect_key($hold->holds->changes, array_flip($work->loads)))) {
+            if (
+                (null === $side || $hold->isOn($side))
+                && (!($hold->entry instanceof ConditionTold)
+                    || $hold->holds->gentleOnly
+                    || [] !== array_intersect_key($hold->holds->changes, array_flip($work->loads)))
+            ) {
                 return true;
             }
         }
@@ -203,19 +233,54 @@ final readonly class Holds
             }
             $word = self::isAgain($entry, $all) ? ClearanceAuthority::Clinician : $rule->word;
 
-            return new Hold($entry, $rule->holds, $rule->side, $word, ClearanceAuthority::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
+            return new Hold(
+                $entry,
+                $rule->holds,
+                $rule->side,
+                $word,
+                ClearanceAuthority::Teacher === $word ? self::earliest($entry) : null,
+                posture: $entry->posture,
+                rung: $entry->rung,
+            );
         }
         if ($entry instanceof StopDecided) {
-            $word = $entry->isPainless && !self::isAgain($entry, $all) ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;
+            $word =
+                $entry->isPainless && !self::isAgain($entry, $all)
+                    ? ClearanceAuthority::Teacher
+                    : ClearanceAuthority::Clinician;
 
-            return new Hold($entry, Condition::everything('stopped', 'Stopped by decision', null === $entry->side ? Exemption::StraightRest : Exemption::Nothing), $entry->side, $word, ClearanceAuthority::Teacher === $word ? self::earliest($entry) : null, posture: $entry->posture, rung: $entry->rung);
+            return new Hold(
+                $entry,
+                Condition::everything(
+                    'stopped',
+                    'Stopped by decision',
+                    null === $entry->side ? Exemption::StraightRest : Exemption::Nothing,
+                ),
+                $entry->side,
+                $word,
+                ClearanceAuthority::Teacher === $word ? self::earliest($entry) : null,
+                posture: $entry->posture,
+                rung: $entry->rung,
+            );
         }
         if ($entry instanceof ConditionTold) {
-            return self::isOver($entry, $now) ? null : new Hold($entry, $entry->condition, $entry->side, match (true) {
-                Ending::Never === $entry->condition->ending, Ending::Birthday === $entry->condition->ending, Ending::Day === $entry->condition->ending => null,
-                null !== $entry->condition->months => ClearanceAuthority::Teacher,
-                default => ClearanceAuthority::Clinician,
-            }, null === $entry->condition->months ? null : $entry->on->add(new \DateInterval("P{$entry->condition->months}M")));
+            return self::isOver($entry, $now)
+                ? null
+                : new Hold(
+                    $entry,
+                    $entry->condition,
+                    $entry->side,
+                    match (true) {
+                        Ending::Never === $entry->condition->ending,
+                        Ending::Birthday === $entry->condition->ending,
+                        Ending::Day === $entry->condition->ending => null,
+                        null !== $entry->condition->months => ClearanceAuthority::Teacher,
+                        default => ClearanceAuthority::Clinician,
+                    },
+                    null === $entry->condition->months
+                        ? null
+                        : $entry->on->add(new \DateInterval("P{$entry->condition->months}M")),
+                );
         }
 
         return null;
@@ -226,7 +291,11 @@ final readonly class Holds
     {
         $latest = null;
         foreach ($clearances as $clearance) {
-            if (in_array($hold->id(), $clearance->names, true) && self::lifts($clearance, $hold) && (null === $latest || $clearance->at > $latest->at)) {
+            if (
+                in_array($hold->id(), $clearance->names, true)
+                && self::lifts($clearance, $hold)
+                && (null === $latest || $clearance->at > $latest->at)
+            ) {
                 $latest = $clearance;
             }
         }
@@ -237,26 +306,37 @@ final readonly class Holds
     private static function lifts(ClearanceGiven $clearance, Hold $hold): bool
     {
         $entry = $hold->entry;
-        if (null === $hold->word || $clearance->at < $entry->at() || Day::of($clearance->on) < Day::of($entry->on())) {
+        if (
+            null === $hold->word
+            || $clearance->at < $entry->at()
+            || Day::of($clearance->on) < Day::of($entry->on())
+        ) {
             return false;
         }
         // A dated condition needs the time to have gone by, unless a clinician says otherwise.
         if (ClearanceAuthority::Clinician === $clearance->word) {
             return true;
         }
-        if (ClearanceAuthority::Teacher !== $hold->word || (null !== $hold->earliest && Day::of($clearance->on) < Day::of($hold->earliest))) {
+        if (
+            ClearanceAuthority::Teacher !== $hold->word
+            || (null !== $hold->earliest && Day::of($clearance->on) < Day::of($hold->earliest))
+        ) {
             return false;
         }
 
         return $entry instanceof ConditionTold
-            || ($clearance->isAsked && (!$entry instanceof StopDecided || $entry->by === $clearance->teacher));
+            || ($clearance->isAsked && (!($entry instanceof StopDecided) || $entry->by === $clearance->teacher));
     }
 
     /** @param list<EnteredByMistake> $mistakes */
     private static function isTakenBack(Entry $entry, array $mistakes): bool
     {
         foreach ($mistakes as $mistake) {
-            if ($mistake->names === $entry->id() && '' !== trim($mistake->why) && EnteredByMistake::mayTakeBack($entry, $mistake->by, $mistake->at)) {
+            if (
+                $mistake->names === $entry->id()
+                && '' !== trim($mistake->why)
+                && EnteredByMistake::mayTakeBack($entry, $mistake->by, $mistake->at)
+            ) {
                 return true;
             }
         }
@@ -272,10 +352,18 @@ final readonly class Holds
     private static function isAgain(PainTold|StopDecided $entry, array $all): bool
     {
         foreach ($all as $other) {
-            $isSame = $entry instanceof StopDecided
-                ? $other instanceof StopDecided && $other->side === $entry->side
-                : $other instanceof PainTold && $other->side === $entry->side && $other->pain->place === $entry->pain->place && null !== PainRule::of($other->pain, $other->side, $other->during);
-            if ($isSame && Day::of($other->on()) < Day::of($entry->on) && Day::of($other->on()) >= Day::of($entry->on->sub(new \DateInterval(self::AGAIN)))) {
+            $isSame =
+                $entry instanceof StopDecided
+                    ? $other instanceof StopDecided && $other->side === $entry->side
+                    : $other instanceof PainTold
+                        && $other->side === $entry->side
+                        && $other->pain->place === $entry->pain->place
+                        && null !== PainRule::of($other->pain, $other->side, $other->during);
+            if (
+                $isSame
+                && Day::of($other->on()) < Day::of($entry->on)
+                && Day::of($other->on()) >= Day::of($entry->on->sub(new \DateInterval(self::AGAIN)))
+            ) {
                 return true;
             }
         }

@@ -50,13 +50,24 @@ enum Load: string
     /** @return list<string> to the end of what a hip does */
     public static function endRanges(): array
     {
-        return [self::HipFlexedEnd->value, self::HipExtendedEnd->value, self::LegsWideEnd->value, self::HamstringEnd->value];
+        return [
+            self::HipFlexedEnd->value,
+            self::HipExtendedEnd->value,
+            self::LegsWideEnd->value,
+            self::HamstringEnd->value,
+        ];
     }
 
     /** @return list<string> what no shape asks in which one rests */
     public static function noRest(): array
     {
-        return [...self::endRanges(), self::TurnOut->value, self::TurnIn->value, self::Crossing->value, self::Twist->value];
+        return [
+            ...self::endRanges(),
+            self::TurnOut->value,
+            self::TurnIn->value,
+            self::Crossing->value,
+            self::Twist->value,
+        ];
     }
 
     /**
@@ -99,18 +110,27 @@ enum Load: string
         }
         $asks = static fn (string $ability, float $more): bool => isset($least[$ability]) && $least[$ability] > $more;
 
-        return array_values(array_unique([
-            ...self::ofLeg(array_intersect_key($least, ['flexion' => 0, 'abduction' => 0, 'rotation' => 0, 'kneeFlexion' => 0])),
-            ...self::those([
-                [self::KneeFolded, $asks('quadriceps', self::KNEE_FOLDED)],
-                [self::TurnIn, $asks('internal-rotation', self::TURNED_IN)],
-                [self::Crossing, $asks('adduction', self::CROSSED)],
-                [self::HipExtendedEnd, $asks('extension', self::EXTENDED)],
-                [self::LegsWideEnd, $asks('straight-abduction', self::WIDE)],
-                [self::HamstringEnd, $asks('hamstrings', self::HAMSTRING_FLEXION)],
-                [self::Balance, $asks('balance', 0.0)],
+        return array_values(
+            array_unique([
+                ...self::ofLeg(
+                    array_intersect_key($least, [
+                        'flexion' => 0,
+                        'abduction' => 0,
+                        'rotation' => 0,
+                        'kneeFlexion' => 0,
+                    ]),
+                ),
+                ...self::those([
+                    [self::KneeFolded, $asks('quadriceps', self::KNEE_FOLDED)],
+                    [self::TurnIn, $asks('internal-rotation', self::TURNED_IN)],
+                    [self::Crossing, $asks('adduction', self::CROSSED)],
+                    [self::HipExtendedEnd, $asks('extension', self::EXTENDED)],
+                    [self::LegsWideEnd, $asks('straight-abduction', self::WIDE)],
+                    [self::HamstringEnd, $asks('hamstrings', self::HAMSTRING_FLEXION)],
+                    [self::Balance, $asks('balance', 0.0)],
+                ]),
             ]),
-        ]));
+        );
     }
 
     /**

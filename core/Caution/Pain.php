@@ -11,11 +11,8 @@ use LucidAscent\Core\Body\InvalidValue;
 final readonly class Pain
 {
     /** @throws InvalidValue when the level is outside 0 to 10 */
-    public function __construct(
-        public int $level,
-        public PainPlace $place,
-        public PainKind $kind = PainKind::Ache,
-    ) {
+    public function __construct(public int $level, public PainPlace $place, public PainKind $kind = PainKind::Ache)
+    {
         Check::within('pain.level', (float) $level, 0.0, 10.0, 'of 10');
     }
 
@@ -44,7 +41,8 @@ final readonly class Pain
     /** Whether what was done with it proves nothing: anything but a stretch that nobody minds. */
     public function spoils(): bool
     {
-        return $this->isFelt() && (PainKind::Stretch !== $this->kind || $this->level >= PainRule::ACHE || $this->place->isKnee());
+        return $this->isFelt()
+            && (PainKind::Stretch !== $this->kind || $this->level >= PainRule::ACHE || $this->place->isKnee());
     }
 
     public function isInKnee(): bool

@@ -35,7 +35,11 @@ final readonly class PainRule
         }
         $isMild = $pain->kind->isMild() && PainPlace::Unknown !== $pain->place && PainPlace::None !== $pain->place;
         if ($pain->isInKnee()) {
-            return new self(Condition::everything('knee-pain', 'Pain in or around a knee'), $side, $isMild && $pain->level <= self::SLIGHT ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician);
+            return new self(
+                Condition::everything('knee-pain', 'Pain in or around a knee'),
+                $side,
+                $isMild && $pain->level <= self::SLIGHT ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician,
+            );
         }
         if (!$isMild || $pain->level >= self::ACHE) {
             [$id, $name] = match (true) {
@@ -51,14 +55,28 @@ final readonly class PainRule
                 : new self(Condition::everything($id, $name), $side, $word);
         }
         $word = $pain->level <= self::SLIGHT ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;
-        if (PainPlace::LowBack === $pain->place && (null === $during || $during->has(Load::LoadedFold) || $during->has(Load::Backbend))) {
-            return new self(new Condition('low-back-pain-moving', 'Low-back pain in folds or backbends', [Load::LoadedFold->value, Load::Backbend->value]), null, $word);
+        if (
+            PainPlace::LowBack === $pain->place
+            && (null === $during || $during->has(Load::LoadedFold) || $during->has(Load::Backbend))
+        ) {
+            return new self(
+                new Condition('low-back-pain-moving', 'Low-back pain in folds or backbends', [
+                    Load::LoadedFold->value,
+                    Load::Backbend->value,
+                ]),
+                null,
+                $word,
+            );
         }
         if (PainPlace::Neck === $pain->place) {
             return new self(new Condition('neck-pain', 'Neck pain', [Load::Neck->value]), null, $word);
         }
         if (PainPlace::SittingBone === $pain->place) {
-            return new self(new Condition('hamstring-root', 'A pull where the hamstring begins', [Load::HamstringEnd->value]), $side, ClearanceAuthority::Teacher);
+            return new self(
+                new Condition('hamstring-root', 'A pull where the hamstring begins', [Load::HamstringEnd->value]),
+                $side,
+                ClearanceAuthority::Teacher,
+            );
         }
 
         return null;

@@ -43,6 +43,14 @@ final readonly class Work
     /** @param list<string> $more */
     public function loading(array $more): self
     {
-        return [] === array_diff($more, $this->loads) ? $this : new self(array_values(array_unique([...$this->loads, ...$more])), $this->isGentle, $this->usesBothLegs, $this->isFootFree, $this->otherLegLoads);
+        return [] === array_diff($more, $this->loads)
+            ? $this
+            : new self(
+                array_values(array_unique([...$this->loads, ...$more])),
+                $this->isGentle,
+                $this->usesBothLegs,
+                $this->isFootFree,
+                $this->otherLegLoads,
+            );
     }
 }

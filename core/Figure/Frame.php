@@ -26,7 +26,11 @@ final readonly class Frame
     {
         [$s, $c] = self::sinCos($degrees);
 
-        return new self($this->forward->times($c)->minus($this->up->times($s)), $this->left, $this->forward->times($s)->plus($this->up->times($c)));
+        return new self(
+            $this->forward->times($c)->minus($this->up->times($s)),
+            $this->left,
+            $this->forward->times($s)->plus($this->up->times($c)),
+        );
     }
 
     /** Leaned about its own fore-and-aft axis, towards its right positive: its left side rises. */
@@ -34,7 +38,11 @@ final readonly class Frame
     {
         [$s, $c] = self::sinCos($degrees);
 
-        return new self($this->forward, $this->left->times($c)->plus($this->up->times($s)), $this->up->times($c)->minus($this->left->times($s)));
+        return new self(
+            $this->forward,
+            $this->left->times($c)->plus($this->up->times($s)),
+            $this->up->times($c)->minus($this->left->times($s)),
+        );
     }
 
     /** Turned about its own long axis, to its left positive. */
@@ -42,7 +50,11 @@ final readonly class Frame
     {
         [$s, $c] = self::sinCos($degrees);
 
-        return new self($this->forward->times($c)->plus($this->left->times($s)), $this->left->times($c)->minus($this->forward->times($s)), $this->up);
+        return new self(
+            $this->forward->times($c)->plus($this->left->times($s)),
+            $this->left->times($c)->minus($this->forward->times($s)),
+            $this->up,
+        );
     }
 
     /** A direction of the part's own (forward, left, up), as the ground has it. */

@@ -34,7 +34,10 @@ enum HipHeight: string
             self::Lies => $leg->lyingHipHeight + $raised,
             self::LiesOnSide => $body->radii('hips')[0] + $leg->hipSpacing / 2.0 + $raised,
             self::Kneels => LegChain::HALF_KNEE + min($leg->thigh, $other->thigh) - 0.01,
-            self::Stands => min($leg->thigh + $leg->shin, $other->thigh + $other->shin) + $leg->ankleAboveSole - 0.3 + $raised,
+            self::Stands => min($leg->thigh + $leg->shin, $other->thigh + $other->shin) +
+                $leg->ankleAboveSole -
+                0.3 +
+                $raised,
             self::Demanded => null === $demanded ? $leg->seatedHipHeight + $raised : $demanded->hip->z,
         };
     }

@@ -42,7 +42,15 @@ final readonly class Joint
     /** The same joint of a part that is turned otherwise. */
     public function in(Frame $frame): self
     {
-        return new self($this->at, $frame, $this->side, $this->physique, $this->points, $this->demanded, $this->propHeight);
+        return new self(
+            $this->at,
+            $frame,
+            $this->side,
+            $this->physique,
+            $this->points,
+            $this->demanded,
+            $this->propHeight,
+        );
     }
 
     /** A point named from this side: "foot" is this side's, "other-foot" the other's, "head" the one there is. */
@@ -52,6 +60,6 @@ final readonly class Joint
         $side = $other ? $this->side->opposite() : $this->side;
         $bare = $other ? substr($name, 6) : $name;
 
-        return $this->points[$side->value.'-'.$bare] ?? $this->points[$bare] ?? null;
+        return $this->points[$side->value.'-'.$bare] ?? ($this->points[$bare] ?? null);
     }
 }

@@ -7,7 +7,10 @@ namespace LucidAscent\Core\Figure;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Vector;
 
-/** Two segments and what ends them: hip, knee, ankle and foot, or shoulder, elbow, wrist and hand. Points in cm, ground frame. */
+/**
+ * Two segments and what ends them: hip, knee, ankle and foot, or shoulder, elbow, wrist and hand. Points in cm, ground
+ * frame.
+ */
 final readonly class Limb
 {
     /** Below this sine the two segments are in one line, and the pole tells which way they would bend. */
@@ -15,12 +18,20 @@ final readonly class Limb
 
     /**
      * @param Vector $tip of the ball of the foot, or of the fingers
-     * @param Vector|null $front where the front of a shin points, where the foot does not tell: one that is pointed, say
+     * @param Vector|null $front where the front of a shin points, where the foot does not tell: one that is pointed,
+     *     say
      * @param bool $isStrapped whether a strap bridges what the hand does not reach
      * @param float $miss how far what it reaches for is out of reach, in cm
      */
-    public function __construct(public Vector $root, public Vector $middle, public Vector $end, public Vector $tip, public float $miss = 0.0, public ?Vector $front = null, public bool $isStrapped = false)
-    {
+    public function __construct(
+        public Vector $root,
+        public Vector $middle,
+        public Vector $end,
+        public Vector $tip,
+        public float $miss = 0.0,
+        public ?Vector $front = null,
+        public bool $isStrapped = false,
+    ) {
     }
 
     /**
@@ -42,7 +53,11 @@ final readonly class Limb
         $outside = $frame->toGround(-sin($a) * sin($f), $outward * cos($a), sin($a) * cos($f));
         $turned = $front->times(cos($r))->plus($outside->times(sin($r)));
 
-        return [$first, $first->times(cos($k))->minus($turned->times(sin($k))), $turned->times(cos($k))->plus($first->times(sin($k)))];
+        return [
+            $first,
+            $first->times(cos($k))->minus($turned->times(sin($k))),
+            $turned->times(cos($k))->plus($first->times(sin($k))),
+        ];
     }
 
     /**
@@ -85,6 +100,14 @@ final readonly class Limb
 
     public function moved(Vector $by): self
     {
-        return new self($this->root->plus($by), $this->middle->plus($by), $this->end->plus($by), $this->tip->plus($by), $this->miss, $this->front, $this->isStrapped);
+        return new self(
+            $this->root->plus($by),
+            $this->middle->plus($by),
+            $this->end->plus($by),
+            $this->tip->plus($by),
+            $this->miss,
+            $this->front,
+            $this->isStrapped,
+        );
     }
 }

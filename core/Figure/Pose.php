@@ -23,7 +23,8 @@ final readonly class Pose
      * @param float $side how far it bends towards the working side
      * @param float $twist how far the shoulders turn towards the working side
      * @param float $neck how far the head bends forward
-     * @param float|null $pressed how much of their thickness limbs press into one another here, where it is more than usual
+     * @param float|null $pressed how much of their thickness limbs press into one another here, where it is more than
+     *     usual
      * @param float $raised what lies under the pelvis, in cm, where no prop says
      */
     public function __construct(

@@ -21,7 +21,8 @@ final readonly class Props
     }
 
     /**
-     * @param list<array{at: string, what: string}> $props where each lies, and what one has at home for it: "block", "wall"
+     * @param list<array{at: string, what: string}> $props where each lies, and what one has at home for it: "block",
+     *     "wall"
      *
      * @return list<Solid>
      */
@@ -45,22 +46,55 @@ final readonly class Props
         return match ($at) {
             'seat' => $this->under($what, [$this->figure->point('pelvis')], $hip, 15.0, 19.0, -2.0),
             'chair-seat' => $this->under($what, [$this->figure->point('pelvis')], $hip, 22.0, 22.0, 4.0),
-            'pelvis' => $this->under($what, [$this->figure->point('pelvis')], $body->leg($this->figure->working)->lyingHipHeight, 8.0, 12.0),
+            'pelvis' => $this->under(
+                $what,
+                [$this->figure->point('pelvis')],
+                $body->leg($this->figure->working)->lyingHipHeight,
+                8.0,
+                12.0,
+            ),
             'hip' => $this->under($what, [$this->at('hip')], $hip, 10.0, 10.0),
             'thigh' => $this->under($what, [$this->at('thigh')], $body->thickness('thigh'), 9.0, 8.0),
             'knee' => $this->under($what, [$this->at('knee')], (float) LegChain::HALF_KNEE, 6.0, 7.0),
             'other-knee' => $this->under($what, [$this->at('other-knee')], (float) LegChain::HALF_KNEE, 8.0, 8.0),
-            'knees' => [...$this->under($what, [$this->at('knee')], (float) LegChain::HALF_KNEE, 8.0, 8.0), ...$this->under($what, [$this->at('other-knee')], (float) LegChain::HALF_KNEE, 8.0, 8.0)],
+            'knees' => [
+                ...$this->under($what, [$this->at('knee')], (float) LegChain::HALF_KNEE, 8.0, 8.0),
+                ...$this->under($what, [$this->at('other-knee')], (float) LegChain::HALF_KNEE, 8.0, 8.0),
+            ],
             'shin' => $this->under($what, [$this->at('shin')], $body->thickness('shin'), 10.0, 20.0),
             'shins' => $this->under($what, [$this->figure->point('pelvis')], $hip, 22.0, 8.0),
-            'heels' => [...$this->under($what, [$this->at('heel')], $body->thickness('heel'), 6.0, 5.0), ...$this->under($what, [$this->at('other-heel')], $body->thickness('heel'), 6.0, 5.0)],
+            'heels' => [
+                ...$this->under($what, [$this->at('heel')], $body->thickness('heel'), 6.0, 5.0),
+                ...$this->under($what, [$this->at('other-heel')], $body->thickness('heel'), 6.0, 5.0),
+            ],
             'foot' => $this->under($what, [$this->at('heel')], $body->thickness('heel'), 18.0, 18.0),
-            'hands', 'forearms' => array_merge(...array_map(fn (string $wrist): array => $this->at($wrist)->z < self::REACHED ? $this->under($what, [$this->at($wrist)], 2.5, 8.0, 5.0, 3.0) : [], ['wrist', 'other-wrist'])),
-            'chest' => $this->under($what, [$this->figure->point('chest'), $this->figure->point('neck')], $body->radii('waist')[1] * 0.9, 16.0, 11.0),
+            'hands', 'forearms' => array_merge(
+                ...array_map(
+                    fn (string $wrist): array => $this->at($wrist)->z < self::REACHED
+                        ? $this->under($what, [$this->at($wrist)], 2.5, 8.0, 5.0, 3.0)
+                        : [],
+                    ['wrist', 'other-wrist'],
+                ),
+            ),
+            'chest' => $this->under(
+                $what,
+                [$this->figure->point('chest'), $this->figure->point('neck')],
+                $body->radii('waist')[1] * 0.9,
+                16.0,
+                11.0,
+            ),
             'head' => $this->under($what, [$this->figure->point('head')], $body->radii('head')[0] * 0.95, 9.0, 11.0),
-            'back' => $this->under($what, [$this->figure->point('waist'), $this->figure->point('head')], $body->radii('waist')[0] * 0.8, 14.0, 11.0),
+            'back' => $this->under(
+                $what,
+                [$this->figure->point('waist'), $this->figure->point('head')],
+                $body->radii('waist')[0] * 0.8,
+                14.0,
+                11.0,
+            ),
             'feet' => [$this->wall($what, max($this->at('toe')->x, $this->at('heel')->x, $this->at('ankle')->x) + 3.0)],
-            'ahead' => str_ends_with($what, 'wall') ? [$this->wall($what, $this->reach(1.0) + 2.5)] : $this->chair($what),
+            'ahead' => str_ends_with($what, 'wall')
+                ? [$this->wall($what, $this->reach(1.0) + 2.5)]
+                : $this->chair($what),
             'behind' => [$this->wall($what, $this->reach(-1.0) - self::WALL)],
             'beside' => [$this->besides($what)],
             'between-hands', 'held-wide' => [Solid::strap($what, $this->at('hand'), $this->at('other-hand'))],
@@ -77,8 +111,14 @@ final readonly class Props
      *
      * @return list<Solid>
      */
-    private function under(string $what, array $over, float $thickness, float $halfLong, float $halfWide, float $ahead = 0.0): array
-    {
+    private function under(
+        string $what,
+        array $over,
+        float $thickness,
+        float $halfLong,
+        float $halfWide,
+        float $ahead = 0.0,
+    ): array {
         $low = $high = $over[0];
         foreach ($over as $point) {
             $low = new Vector(min($low->x, $point->x), min($low->y, $point->y), min($low->z, $point->z));
@@ -86,7 +126,15 @@ final readonly class Props
         }
         $top = $low->z - $thickness;
 
-        return $top < self::THIN ? [] : [Solid::box($what, new Vector($low->x - $halfLong + $ahead, $low->y - $halfWide, 0.0), new Vector($high->x + $halfLong + $ahead, $high->y + $halfWide, $top))];
+        return $top < self::THIN
+            ? []
+            : [
+                Solid::box(
+                    $what,
+                    new Vector($low->x - $halfLong + $ahead, $low->y - $halfWide, 0.0),
+                    new Vector($high->x + $halfLong + $ahead, $high->y + $halfWide, $top),
+                ),
+            ];
     }
 
     private function wall(string $what, float $x): Solid
@@ -94,7 +142,11 @@ final readonly class Props
         [$from, $to] = $this->extent(static fn (Vector $p): float => $p->y);
         [, $top] = $this->extent(static fn (Vector $p): float => $p->z);
 
-        return Solid::box($what, new Vector($x, $from - 12.0, 0.0), new Vector($x + self::WALL, $to + 12.0, $top + 14.0));
+        return Solid::box(
+            $what,
+            new Vector($x, $from - 12.0, 0.0),
+            new Vector($x + self::WALL, $to + 12.0, $top + 14.0),
+        );
     }
 
     /** On the side that does not work. */
@@ -107,7 +159,11 @@ final readonly class Props
         $near = $sign * ($least - 3.0);
         $far = $near - $sign * self::WALL;
 
-        return Solid::box($what, new Vector($back - 10.0, min($near, $far), 0.0), new Vector($front + 10.0, max($near, $far), $top + 8.0));
+        return Solid::box(
+            $what,
+            new Vector($back - 10.0, min($near, $far), 0.0),
+            new Vector($front + 10.0, max($near, $far), $top + 8.0),
+        );
     }
 
     /**
@@ -134,7 +190,15 @@ final readonly class Props
         $middle = ($hand->y + $this->at('other-wrist')->y) / 2.0;
         $top = min($hand->z, $this->at('other-wrist')->z) - 2.0;
 
-        return $top < self::THIN ? [] : [Solid::box($what, new Vector($hand->x - 4.0, $middle - 20.0, 0.0), new Vector($hand->x + 36.0, $middle + 20.0, $top))];
+        return $top < self::THIN
+            ? []
+            : [
+                Solid::box(
+                    $what,
+                    new Vector($hand->x - 4.0, $middle - 20.0, 0.0),
+                    new Vector($hand->x + 36.0, $middle + 20.0, $top),
+                ),
+            ];
     }
 
     /** @return list<Solid> from the hands that are free for it */
@@ -144,7 +208,10 @@ final readonly class Props
         foreach ($this->figure->strapped as $hand) {
             $hand = $this->figure->point($hand);
             $ends = array_map($this->at(...), 'foot' === $to ? ['foot', 'other-foot'] : [$to]);
-            usort($ends, static fn (Vector $a, Vector $b): int => $a->minus($hand)->length() <=> $b->minus($hand)->length());
+            usort(
+                $ends,
+                static fn (Vector $a, Vector $b): int => $a->minus($hand)->length() <=> $b->minus($hand)->length(),
+            );
             $straps[] = Solid::strap($what, $hand, $ends[0]);
         }
 
@@ -156,9 +223,16 @@ final readonly class Props
     {
         $reach = -INF;
         foreach ($this->figure->segments as $segment) {
-            $counts = $sign > 0.0 ? str_contains($segment->name, 'hand') || str_contains($segment->name, 'thigh') : in_array($segment->name, ['hips', 'pelvis', 'waist', 'chest'], true);
+            $counts =
+                $sign > 0.0
+                    ? str_contains($segment->name, 'hand') || str_contains($segment->name, 'thigh')
+                    : in_array($segment->name, ['hips', 'pelvis', 'waist', 'chest'], true);
             if ($counts) {
-                $reach = max($reach, $sign * $segment->start->x + $segment->startRadius, $sign * $segment->end->x + $segment->endRadius);
+                $reach = max(
+                    $reach,
+                    $sign * $segment->start->x + $segment->startRadius,
+                    $sign * $segment->end->x + $segment->endRadius,
+                );
             }
         }
 

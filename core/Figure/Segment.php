@@ -9,8 +9,15 @@ use LucidAscent\Core\LegChain\Vector;
 /** A part of the body as a tapered solid between two points (cm, ground frame), half as thick at its ends as said. */
 final readonly class Segment
 {
-    public function __construct(public string $name, public string $from, public string $to, public Vector $start, public Vector $end, public float $startRadius, public float $endRadius)
-    {
+    public function __construct(
+        public string $name,
+        public string $from,
+        public string $to,
+        public Vector $start,
+        public Vector $end,
+        public float $startRadius,
+        public float $endRadius,
+    ) {
     }
 
     public function middle(): Vector

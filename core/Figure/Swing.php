@@ -42,7 +42,12 @@ final readonly class Swing
         $hip = new Joint($figure->point("$side-hip"), $figure->frames['pelvis'], $figure->working, $figure->physique);
         $isOfAnkle = Component::ExternalRotation === $component || Component::KneeFlexion === $component;
         $steps = (int) ceil($missing / self::STEP);
-        $limbs = array_map(static fn (int $step): Limb => (new ByAngles(self::with($asked, $component, $shown + $missing * $step / $steps)))->place($hip), range(0, $steps));
+        $limbs = array_map(
+            static fn (int $step): Limb => (new ByAngles(
+                self::with($asked, $component, $shown + ($missing * $step) / $steps),
+            ))->place($hip),
+            range(0, $steps),
+        );
 
         return new self(
             array_map(static fn (Limb $limb): Vector => $isOfAnkle ? $limb->end : $limb->middle, $limbs),

@@ -13,7 +13,10 @@ final readonly class Touches
     private const NEAR = 3.0;
 
     /** What of each side may lie on which parts of the body. */
-    private const ONTO = ['foot' => ['other-thigh', 'other-shin', 'other-foot'], 'hand' => ['thigh', 'shin', 'foot', 'other-thigh', 'other-shin', 'other-foot', 'head']];
+    private const ONTO = [
+        'foot' => ['other-thigh', 'other-shin', 'other-foot'],
+        'hand' => ['thigh', 'shin', 'foot', 'other-thigh', 'other-shin', 'other-foot', 'head'],
+    ];
 
     /**
      * @return list<array{what: string, to: string, gap: float}> gaps in cm, below zero where they press

@@ -9,7 +9,10 @@ use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\Testing\ToolErrors;
 
-/** All that was written down of one person, in any order: records, files and documents are turned into this, and nothing else is asked. */
+/**
+ * All that was written down of one person, in any order: records, files and documents are turned into this, and nothing
+ * else is asked.
+ */
 final readonly class History
 {
     /** @param list<Entry> $entries */

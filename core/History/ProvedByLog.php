@@ -14,7 +14,8 @@ use LucidAscent\Core\Practice\ReadinessCheck;
 
 /**
  * What the log of a session says of a person: a check of each rung and side that was practised, and pain. What is
- * repeated, and a form beside a rung, proves no rung; nor does what nobody planned where no teacher was there to see it.
+ * repeated, and a form beside a rung, proves no rung; nor does what nobody planned where no teacher was there to see
+ * it.
  * What was practised twice on one side is one check, the worse of the two; what hurt counts both times.
  */
 final readonly class ProvedByLog
@@ -32,22 +33,60 @@ final readonly class ProvedByLog
      * @param array<string, PostureDefinition> $postures by id
      * @param bool $soreAtNight whether the night after it was disturbed
      * @param \DateTimeImmutable|null $known the moment at which it was written down; null where only the day is known
-     * @param callable(string, string, Side): bool $isPlanned whether a rung of a posture was planned for a side; null where a teacher was there
+     * @param callable(string, string, Side): bool $isPlanned whether a rung of a posture was planned for a side; null
+     *     where a teacher was there
      */
-    public static function of(string $id, \DateTimeImmutable $at, \DateTimeImmutable $on, string $by, array $items, array $postures, bool $soreAtNight, ?\DateTimeImmutable $known, ?callable $isPlanned = null): self
-    {
+    public static function of(
+        string $id,
+        \DateTimeImmutable $at,
+        \DateTimeImmutable $on,
+        string $by,
+        array $items,
+        array $postures,
+        bool $soreAtNight,
+        ?\DateTimeImmutable $known,
+        ?callable $isPlanned = null,
+    ): self {
         $checks = $pains = [];
-        $told = static fn (Pain $pain, ?Side $side, LoggedItem $item): PainTold => new PainTold($id, $at, $on, $pain, $side, ($postures[$item->posture] ?? null)?->rung($item->shape)?->work, $item->posture, $item->shape, $by);
+        $told = static fn (Pain $pain, ?Side $side, LoggedItem $item): PainTold => new PainTold(
+            $id,
+            $at,
+            $on,
+            $pain,
+            $side,
+            ($postures[$item->posture] ?? null)?->rung($item->shape)?->work,
+            $item->posture,
+            $item->shape,
+            $by,
+        );
         foreach ($items as $item) {
             $isRung = !$item->isRepeated && null !== ($postures[$item->posture] ?? null)?->rung($item->shape);
             foreach ($item->sides as $side) {
                 $hurts = $item->isSideSaid ? $side : null;
                 if (!$isRung || (null !== $isPlanned && !$isPlanned($item->posture, $item->shape, $side))) {
-                    array_push($pains, ...array_map(static fn (Pain $pain): PainTold => $told($pain, $hurts, $item), $item->pains));
+                    array_push(
+                        $pains,
+                        ...array_map(static fn (Pain $pain): PainTold => $told($pain, $hurts, $item), $item->pains),
+                    );
                     continue;
                 }
-                $check = new ReadinessCheck($item->shape, $on, $item->holdReached, $item->evenBreath, $item->pains[0] ?? Pain::none(), $item->compensations, $soreAtNight, $known);
-                array_push($pains, ...array_map(static fn (Pain $pain): PainTold => $told($pain, $hurts, $item), array_slice($item->pains, 1)));
+                $check = new ReadinessCheck(
+                    $item->shape,
+                    $on,
+                    $item->holdReached,
+                    $item->evenBreath,
+                    $item->pains[0] ?? Pain::none(),
+                    $item->compensations,
+                    $soreAtNight,
+                    $known,
+                );
+                array_push(
+                    $pains,
+                    ...array_map(
+                        static fn (Pain $pain): PainTold => $told($pain, $hurts, $item),
+                        array_slice($item->pains, 1),
+                    ),
+                );
                 $key = "$item->posture $item->shape $side->value";
                 $other = $checks[$key] ?? null;
                 $worse = null === $other ? $check : ReadinessCheck::worstOfEachDay([$other->check, $check])[0];
@@ -55,11 +94,28 @@ final readonly class ProvedByLog
                 if (null !== $milder) {
                     $pains[] = $told($milder->pain, $hurts, $item);
                 }
-                $checks[$key] = null !== $other && $worse !== $check ? $other : new CheckMade($id, $at, $on, $by, $item->posture, $side, $check, null, $item->heights, $hurts);
+                $checks[$key] =
+                    null !== $other && $worse !== $check
+                        ? $other
+                        : new CheckMade(
+                            $id,
+                            $at,
+                            $on,
+                            $by,
+                            $item->posture,
+                            $side,
+                            $check,
+                            null,
+                            $item->heights,
+                            $hurts,
+                        );
             }
         }
 
-        return new self(array_values($checks), array_values(array_filter($pains, static fn (PainTold $one): bool => $one->pain->isFelt())));
+        return new self(
+            array_values($checks),
+            array_values(array_filter($pains, static fn (PainTold $one): bool => $one->pain->isFelt())),
+        );
     }
 
     /** @return list<Entry> */

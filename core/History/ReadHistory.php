@@ -40,7 +40,8 @@ use LucidAscent\Core\Testing\TestDefinition;
  * A history at a moment: what is held, and everything that readiness rests on. The one place in which it is said what a
  * test, a check, a rung that was seen, an answer or a decision proves, whoever wrote it down and in whatever form.
  *
- * Of the present, what is there has been entered by now, whatever the clock said then: one that was ahead hides no pain,
+ * Of the present, what is there has been entered by now, whatever the clock said then: one that was ahead hides no
+ * pain,
  * and lifts nothing before its time. Of a day that is read again, only what was there by then.
  */
 final readonly class ReadHistory
@@ -62,7 +63,12 @@ final readonly class ReadHistory
     /** @return list<PainTold> every pain that was ever told, wherever it was, as the judge of holds hears it */
     public function pains(History $history, \DateTimeImmutable $moment): array
     {
-        return array_values(array_filter($this->told($history, $moment), static fn (Entry $entry): bool => $entry instanceof PainTold));
+        return array_values(
+            array_filter(
+                $this->told($history, $moment),
+                static fn (Entry $entry): bool => $entry instanceof PainTold,
+            ),
+        );
     }
 
     /** @return Snapshot|null null when the body had not been measured by then */
@@ -77,7 +83,11 @@ final readonly class ReadHistory
 
         return new Snapshot(
             $proportions,
-            $this->withSeen(ReadTests::evidence($this->tests, $taken, $proportions, $history->tools), $seen, $proportions),
+            $this->withSeen(
+                ReadTests::evidence($this->tests, $taken, $proportions, $history->tools),
+                $seen,
+                $proportions,
+            ),
             $this->holds($history, $moment, $isNow),
             $taken,
             $moment,
@@ -110,10 +120,43 @@ final readonly class ReadHistory
         foreach ($history->entries as $entry) {
             $at = $entered($entry->at());
             $one = match (true) {
-                $entry instanceof TestTaken => self::pain($entry, $at, $entry->test->pain, $entry->test->side, $this->tests[$entry->test->test]->work ?? null),
-                $entry instanceof CheckMade => self::pain($entry, $at, $entry->check->pain, $entry->hurts, $this->rung($entry->posture, $entry->check->rung)?->work, $entry->posture, $entry->check->rung),
-                $entry instanceof RungSeen => self::pain($entry, $at, $entry->pain, $entry->side, $this->rung($entry->posture, $entry->rung)?->work, $entry->posture, $entry->rung),
-                $entry instanceof DecisionMade => Step::Stop === $entry->step ? new StopDecided($entry->id, $at, $entry->on, $entry->side, $entry->isPainless, $entry->posture, $entry->rung, $entry->by) : null,
+                $entry instanceof TestTaken => self::pain(
+                    $entry,
+                    $at,
+                    $entry->test->pain,
+                    $entry->test->side,
+                    $this->tests[$entry->test->test]->work ?? null,
+                ),
+                $entry instanceof CheckMade => self::pain(
+                    $entry,
+                    $at,
+                    $entry->check->pain,
+                    $entry->hurts,
+                    $this->rung($entry->posture, $entry->check->rung)?->work,
+                    $entry->posture,
+                    $entry->check->rung,
+                ),
+                $entry instanceof RungSeen => self::pain(
+                    $entry,
+                    $at,
+                    $entry->pain,
+                    $entry->side,
+                    $this->rung($entry->posture, $entry->rung)?->work,
+                    $entry->posture,
+                    $entry->rung,
+                ),
+                $entry instanceof DecisionMade => Step::Stop === $entry->step
+                    ? new StopDecided(
+                        $entry->id,
+                        $at,
+                        $entry->on,
+                        $entry->side,
+                        $entry->isPainless,
+                        $entry->posture,
+                        $entry->rung,
+                        $entry->by,
+                    )
+                    : null,
                 $entry instanceof PainTold => $entry->pain->isFelt() ? $entry->enteredAt($at) : null,
                 $entry instanceof ConditionTold => $entry->enteredAt($at),
                 $entry instanceof StopDecided => $entry->enteredAt($at),
@@ -130,12 +173,30 @@ final readonly class ReadHistory
 
     private static function said(PainTold $one): string
     {
-        return implode(' ', [$one->id, $one->side->value ?? '', $one->pain->level, $one->pain->place->value, $one->pain->kind->value, $one->posture, $one->rung, $one->on->format('c')]);
+        return implode(' ', [
+            $one->id,
+            $one->side->value ?? '',
+            $one->pain->level,
+            $one->pain->place->value,
+            $one->pain->kind->value,
+            $one->posture,
+            $one->rung,
+            $one->on->format('c'),
+        ]);
     }
 
-    private static function pain(Entry $entry, \DateTimeImmutable $at, Pain $pain, ?Side $side, ?Work $during, string $posture = '', string $rung = ''): ?PainTold
-    {
-        return $pain->isFelt() ? new PainTold($entry->id(), $at, $entry->on(), $pain, $side, $during, $posture, $rung, $entry->by()) : null;
+    private static function pain(
+        Entry $entry,
+        \DateTimeImmutable $at,
+        Pain $pain,
+        ?Side $side,
+        ?Work $during,
+        string $posture = '',
+        string $rung = '',
+    ): ?PainTold {
+        return $pain->isFelt()
+            ? new PainTold($entry->id(), $at, $entry->on(), $pain, $side, $during, $posture, $rung, $entry->by())
+            : null;
     }
 
     /**
@@ -143,8 +204,12 @@ final readonly class ReadHistory
      *
      * @return list<Seen>
      */
-    private function seen(History $history, array $taken, \DateTimeImmutable $moment, Proportions $proportions): array
-    {
+    private function seen(
+        History $history,
+        array $taken,
+        \DateTimeImmutable $moment,
+        Proportions $proportions,
+    ): array {
         $seen = [];
         foreach ($taken as $test) {
             $definition = $this->tests[$test->test] ?? null;
@@ -154,31 +219,58 @@ final readonly class ReadHistory
             }
         }
         foreach ($history->of(CheckMade::class) as $check) {
-            $seen[] = $check->at <= $moment ? Seen::ofCheck($check->posture, $check->side, $check->check, $this->heights($check, $proportions)) : null;
+            $seen[] =
+                $check->at <= $moment
+                    ? Seen::ofCheck(
+                        $check->posture,
+                        $check->side,
+                        $check->check,
+                        $this->heights($check, $proportions),
+                    )
+                    : null;
         }
         foreach ($history->of(RungSeen::class) as $one) {
             // What hurt was not seen clean, whatever it looked like.
             $isClean = $one->isClean && !$one->pain->spoils();
-            $seen[] = $one->at <= $moment ? new Seen($one->posture, $one->rung, $one->side, $isClean, $one->on, $one->known, $one->heights, $one->hangsFree) : null;
+            $seen[] =
+                $one->at <= $moment
+                    ? new Seen(
+                        $one->posture,
+                        $one->rung,
+                        $one->side,
+                        $isClean,
+                        $one->on,
+                        $one->known,
+                        $one->heights,
+                        $one->hangsFree,
+                    )
+                    : null;
         }
 
         return array_values(array_filter($seen));
     }
 
-    /** @return array<string, float> what was practised on a measured prop is a reading of the joint that lay on it, in cm */
+    /**
+     * @return array<string, float> what was practised on a measured prop is a reading of the joint that lay on it, in
+     *     cm
+     */
     private function heights(CheckMade $check, Proportions $proportions): array
     {
         $rule = $this->rung($check->posture, $check->check->rung)->prop ?? PropRule::None;
         $joint = $rule->carries();
 
-        return $check->heights + (null === $check->propHeight || null === $joint ? [] : [$joint->value => $check->propHeight + $rule->below($proportions->body($check->side))]);
+        return $check->heights +
+            (null === $check->propHeight || null === $joint
+                ? []
+                : [$joint->value => $check->propHeight + $rule->below($proportions->body($check->side))]);
     }
 
     /**
      * @param array{left: list<Evidence>, right: list<Evidence>} $evidence
      * @param list<Seen> $seen
      *
-     * @return array{left: list<Evidence>, right: list<Evidence>} with every angle that what was seen clean asks of this body
+     * @return array{left: list<Evidence>, right: list<Evidence>} with every angle that what was seen clean asks of this
+     *     body
      */
     private function withSeen(array $evidence, array $seen, Proportions $proportions): array
     {
@@ -187,11 +279,17 @@ final readonly class ReadHistory
             $rung = $this->rung($one->posture, $one->rung);
             if (null !== $rung) {
                 array_push($shown[$one->side->value], ...ReadSeen::evidence($one, $rung, $proportions));
-                array_push($shown[$one->side->opposite()->value], ...ReadSeen::ofOtherLeg($one, $rung, $proportions));
+                array_push(
+                    $shown[$one->side->opposite()->value],
+                    ...ReadSeen::ofOtherLeg($one, $rung, $proportions),
+                );
             }
         }
 
-        return ['left' => [...$shown['left'], ...$evidence['left']], 'right' => [...$shown['right'], ...$evidence['right']]];
+        return [
+            'left' => [...$shown['left'], ...$evidence['left']],
+            'right' => [...$shown['right'], ...$evidence['right']],
+        ];
     }
 
     /** @return array<string, list<ReadinessCheck>> by posture and side, the oldest first */
@@ -204,7 +302,13 @@ final readonly class ReadHistory
             }
         }
         foreach ($checks as &$of) {
-            usort($of, static fn (ReadinessCheck $a, ReadinessCheck $b): int => [$a->day(), $a->at] <=> [$b->day(), $b->at]);
+            usort(
+                $of,
+                static fn (ReadinessCheck $a, ReadinessCheck $b): int => [$a->day(), $a->at] <=> [
+                    $b->day(),
+                    $b->at,
+                ],
+            );
         }
 
         return $checks;
@@ -216,13 +320,24 @@ final readonly class ReadHistory
         $decided = [];
         foreach ($history->of(DecisionMade::class) as $one) {
             if ($one->at <= $moment) {
-                $decided["$one->posture {$one->side->value}"][] = new Decided($one->step, $one->rung, $one->rungAfter, $one->at);
+                $decided["$one->posture {$one->side->value}"][] = new Decided(
+                    $one->step,
+                    $one->rung,
+                    $one->rungAfter,
+                    $one->at,
+                );
             }
         }
         // A stop is a decision to stay where it stopped, however it was told.
         foreach ($history->of(StopDecided::class) as $one) {
-            foreach ('' === $one->rung || $one->at > $moment ? [] : (null === $one->side ? Side::cases() : [$one->side]) as $side) {
-                $decided["$one->posture $side->value"][] = new Decided(Step::Stop, $one->rung, $one->rung, $one->at);
+            $sides = null === $one->side ? Side::cases() : [$one->side];
+            foreach ('' === $one->rung || $one->at > $moment ? [] : $sides as $side) {
+                $decided["$one->posture $side->value"][] = new Decided(
+                    Step::Stop,
+                    $one->rung,
+                    $one->rung,
+                    $one->at,
+                );
             }
         }
         foreach ($decided as &$of) {

@@ -33,7 +33,10 @@ final class Capacity
     /** What tells it from any other. */
     public function name(): string
     {
-        return $this->name ??= json_encode([$this->flexion, $this->abduction, $this->rotation, $this->kneeFlexion], JSON_THROW_ON_ERROR);
+        return $this->name ??= json_encode(
+            [$this->flexion, $this->abduction, $this->rotation, $this->kneeFlexion],
+            JSON_THROW_ON_ERROR,
+        );
     }
 
     public function of(Component $component): ?float

@@ -12,7 +12,8 @@ interface ChainReading extends Reading
     /**
      * Where the centres of hip, knee and ankle are, in plain floats: errors, searches and plans ask for many of them.
      *
-     * @return array{float, float, float, float, float, float, float, float, float} x, y and z of each, in cm, in the ground frame
+     * @return array{float, float, float, float, float, float, float, float, float} x, y and z of each, in cm, in the
+     *     ground frame
      *
      * @throws OutOfReach when legs of these lengths cannot be there
      * @throws StraightKnee when it spans from hip to ankle only stretched out

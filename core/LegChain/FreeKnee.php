@@ -17,7 +17,7 @@ final readonly class FreeKnee implements ChainReading, Posture
 
     /**
      * @param float|null $outside how far from the midline the knee has to stay, in cm, on its own side, to be clear of
-     *                            the body; outside its own hip joint when nothing else is said
+     *     the body; outside its own hip joint when nothing else is said
      */
     public function __construct(
         public AnkleContact $contact,
@@ -41,7 +41,12 @@ final readonly class FreeKnee implements ChainReading, Posture
      */
     public function swivel(Body $body): Swivel
     {
-        return Swivel::between($this->contact->hip($body), $this->contact->ankle($body), $body, $this->contact->sitting()->pelvicTilt);
+        return Swivel::between(
+            $this->contact->hip($body),
+            $this->contact->ankle($body),
+            $body,
+            $this->contact->sitting()->pelvicTilt,
+        );
     }
 
     /** How far from the midline the knee has to stay with this body, in cm. */

@@ -30,10 +30,18 @@ final readonly class HeldKnee implements ChainReading, Posture
      * @param array{float, float}|null $slopes how their margins move along the swivel, in degrees per radian
      * @param bool $isOnFloor whether it lies on the floor
      * @param bool $isOnEdge whether it is as near to the midline as it may be
-     * @param float $slope how that by which it would not be held moves along the swivel, a radian; nothing where nothing holds it
+     * @param float $slope how that by which it would not be held moves along the swivel, a radian; nothing where
+     *     nothing holds it
      */
-    private function __construct(private FreeKnee $free, private float $radians, private ?array $tie, private ?array $slopes, private bool $isOnFloor, private bool $isOnEdge, private float $slope)
-    {
+    private function __construct(
+        private FreeKnee $free,
+        private float $radians,
+        private ?array $tie,
+        private ?array $slopes,
+        private bool $isOnFloor,
+        private bool $isOnEdge,
+        private float $slope,
+    ) {
     }
 
     /** @param LegPose $pose the position as this body has it */
@@ -41,11 +49,28 @@ final readonly class HeldKnee implements ChainReading, Posture
     {
         $swivel = $free->swivel($body);
         $place = $swivel->place($pose->knee);
-        [$tie, $slopes] = self::tie($free->capacity, $swivel->angles($place - self::STEP), $swivel->angles($place), $swivel->angles($place + self::STEP)) ?? [null, null];
+        [$tie, $slopes] = self::tie(
+            $free->capacity,
+            $swivel->angles($place - self::STEP),
+            $swivel->angles($place),
+            $swivel->angles($place + self::STEP),
+        ) ?? [null, null];
         $outside = $free->outside($body);
-        $held = new self($free, $place, $tie, $slopes, abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE, abs($pose->knee->y - $outside) < self::TIE, 0.0);
+        $held = new self(
+            $free,
+            $place,
+            $tie,
+            $slopes,
+            abs($pose->knee->z - LegChain::HALF_KNEE) < self::TIE,
+            abs($pose->knee->y - $outside) < self::TIE,
+            0.0,
+        );
 
-        return $held->with($free, ($held->off($swivel, $place + self::STEP, $outside) - $held->off($swivel, $place - self::STEP, $outside)) / (2 * self::STEP));
+        return $held->with(
+            $free,
+            ($held->off($swivel, $place + self::STEP, $outside) - $held->off($swivel, $place - self::STEP, $outside)) /
+                (2 * self::STEP),
+        );
     }
 
     private function with(FreeKnee $free, float $slope): self
@@ -77,7 +102,9 @@ final readonly class HeldKnee implements ChainReading, Posture
         return $this->free->pelvicTilt();
     }
 
-    /** By how much a place is not where the knee belongs: on the floor, on the edge, or where two are short by the same. */
+    /**
+     * By how much a place is not where the knee belongs: on the floor, on the edge, or where two are short by the same.
+     */
     private function off(Swivel $swivel, float $place, float $outside): float
     {
         if ($this->isOnFloor) {
@@ -91,7 +118,8 @@ final readonly class HeldKnee implements ChainReading, Posture
         }
         $angles = $swivel->angles($place);
 
-        return self::margin($this->tie[0], $this->free->capacity, $angles) - self::margin($this->tie[1], $this->free->capacity, $angles);
+        return self::margin($this->tie[0], $this->free->capacity, $angles) -
+            self::margin($this->tie[1], $this->free->capacity, $angles);
     }
 
     public function readingErrors(): array
@@ -110,7 +138,8 @@ final readonly class HeldKnee implements ChainReading, Posture
     }
 
     /**
-     * How much the worst margin moves with each of two that tie: the knee goes to where they are short by the same again, and so
+     * How much the worst margin moves with each of two that tie: the knee goes to where they are short by the same
+     * again, and so
      * makes good with one what the other lacks.
      *
      * @return array<string, float> shares of one by component; none where no two tie, or the knee cannot move
@@ -122,7 +151,10 @@ final readonly class HeldKnee implements ChainReading, Posture
         }
         $sum = abs($this->slopes[0]) + abs($this->slopes[1]);
 
-        return [$this->tie[0]->value => abs($this->slopes[1]) / $sum, $this->tie[1]->value => abs($this->slopes[0]) / $sum];
+        return [
+            $this->tie[0]->value => abs($this->slopes[1]) / $sum,
+            $this->tie[1]->value => abs($this->slopes[0]) / $sum,
+        ];
     }
 
     /**
@@ -130,7 +162,8 @@ final readonly class HeldKnee implements ChainReading, Posture
      * @param array{float, float, float, float} $here
      * @param array{float, float, float, float} $after
      *
-     * @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one and tightens the other, and how fast
+     * @return array{array{Component, Component}, array{float, float}}|null the two tightest, where moving on eases one
+     *     and tightens the other, and how fast
      */
     private static function tie(Capacity $capacity, array $before, array $here, array $after): ?array
     {
@@ -146,7 +179,9 @@ final readonly class HeldKnee implements ChainReading, Posture
             return null;
         }
         $tie = [$margins[0][0], $margins[1][0]];
-        $slope = static fn (Component $one): float => (self::margin($one, $capacity, $after) - self::margin($one, $capacity, $before)) / (2 * self::STEP);
+        $slope = static fn (Component $one): float => (self::margin($one, $capacity, $after) -
+            self::margin($one, $capacity, $before)) /
+            (2 * self::STEP);
         $slopes = [$slope($tie[0]), $slope($tie[1])];
 
         return $slopes[0] * $slopes[1] < 0.0 ? [$tie, $slopes] : null;
@@ -155,11 +190,12 @@ final readonly class HeldKnee implements ChainReading, Posture
     /** @param array{float, float, float, float} $angles flexion, abduction, rotation and knee flexion, in degrees */
     private static function margin(Component $component, Capacity $capacity, array $angles): float
     {
-        return ($capacity->of($component) ?? INF) - match ($component) {
-            Component::Flexion => $angles[0],
-            Component::Abduction => $angles[1],
-            Component::ExternalRotation => $angles[2],
-            Component::KneeFlexion => $angles[3],
-        };
+        return ($capacity->of($component) ?? INF) -
+            match ($component) {
+                Component::Flexion => $angles[0],
+                Component::Abduction => $angles[1],
+                Component::ExternalRotation => $angles[2],
+                Component::KneeFlexion => $angles[3],
+            };
     }
 }

@@ -30,7 +30,9 @@ trait IsReadByJoints
     private function read(array $joints): LegAngles
     {
         [$hx, $hy, $hz, $kx, $ky, $kz, $ax, $ay, $az] = $joints;
-        $angles = LegChain::angles($kx - $hx, $ky - $hy, $kz - $hz, $ax - $kx, $ay - $ky, $az - $kz, $this->pelvicTilt()) ?? throw StraightKnee::rotationUnreadable();
+        $angles =
+            LegChain::angles($kx - $hx, $ky - $hy, $kz - $hz, $ax - $kx, $ay - $ky, $az - $kz, $this->pelvicTilt()) ??
+            throw StraightKnee::rotationUnreadable();
 
         return new LegAngles($angles[0], $angles[1], $angles[2], $angles[3]);
     }

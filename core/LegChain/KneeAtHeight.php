@@ -47,7 +47,12 @@ final readonly class KneeAtHeight implements ChainReading, Posture
         $ankle = $this->contact->ankle($body);
         $knee = $this->kneeBetween($hip, $ankle, $body);
 
-        return LegChain::inverse($hip, new Vector($knee[0], $knee[1], $this->kneeHeight), $ankle, $this->contact->sitting()->pelvicTilt);
+        return LegChain::inverse(
+            $hip,
+            new Vector($knee[0], $knee[1], $this->kneeHeight),
+            $ankle,
+            $this->contact->sitting()->pelvicTilt,
+        );
     }
 
     /**
@@ -57,8 +62,17 @@ final readonly class KneeAtHeight implements ChainReading, Posture
      */
     private function kneeBetween(Vector $hip, Vector $ankle, Body $body): array
     {
-        return self::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight)
-            ?? throw OutOfReach::kneeHeight($this->kneeHeight);
+        return self::knee(
+            $hip->x,
+            $hip->y,
+            $hip->z,
+            $ankle->x,
+            $ankle->y,
+            $ankle->z,
+            $body->thigh,
+            $body->shin,
+            $this->kneeHeight,
+        ) ?? throw OutOfReach::kneeHeight($this->kneeHeight);
     }
 
     public function pelvicTilt(): float
@@ -83,13 +97,27 @@ final readonly class KneeAtHeight implements ChainReading, Posture
             : new self($this->contact->shifted($name, $by), $this->kneeHeight);
     }
 
-    /** @return array{float, float, float, float, float, float, float, float, float, float} the hip's and the ankle's x, y and z, the thigh, the shin and the knee's height, all in cm, and the pelvic tilt in degrees */
+    /**
+     * @return array{float, float, float, float, float, float, float, float, float, float} the hip's and the ankle's x,
+     *     y and z, the thigh, the shin and the knee's height, all in cm, and the pelvic tilt in degrees
+     */
     public function leg(Body $body): array
     {
         $hip = $this->contact->hip($body);
         $ankle = $this->contact->ankle($body);
 
-        return [$hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $body->thigh, $body->shin, $this->kneeHeight, $this->contact->sitting()->pelvicTilt];
+        return [
+            $hip->x,
+            $hip->y,
+            $hip->z,
+            $ankle->x,
+            $ankle->y,
+            $ankle->z,
+            $body->thigh,
+            $body->shin,
+            $this->kneeHeight,
+            $this->contact->sitting()->pelvicTilt,
+        ];
     }
 
     /**
@@ -97,14 +125,26 @@ final readonly class KneeAtHeight implements ChainReading, Posture
      *
      * @param list<array{float, float, float, float, float, float, float, float, float, float}> $legs as leg() has each
      *
-     * @return list<array{float, float, float, float}|null> flexion, abduction, rotation and knee flexion in degrees, one by one; null where no such leg can be made, or its rotation not be read
+     * @return list<array{float, float, float, float}|null> flexion, abduction, rotation and knee flexion in degrees,
+     *     one by one; null where no such leg can be made, or its rotation not be read
      */
     public static function batch(array $legs): array
     {
         $angles = [];
         foreach ($legs as [$hx, $hy, $hz, $ax, $ay, $az, $thigh, $shin, $height, $tilt]) {
             $knee = self::knee($hx, $hy, $hz, $ax, $ay, $az, $thigh, $shin, $height);
-            $angles[] = null === $knee ? null : LegChain::angles($knee[0] - $hx, $knee[1] - $hy, $height - $hz, $ax - $knee[0], $ay - $knee[1], $az - $height, $tilt);
+            $angles[] =
+                null === $knee
+                    ? null
+                    : LegChain::angles(
+                        $knee[0] - $hx,
+                        $knee[1] - $hy,
+                        $height - $hz,
+                        $ax - $knee[0],
+                        $ay - $knee[1],
+                        $az - $height,
+                        $tilt,
+                    );
         }
 
         return $angles;
@@ -115,8 +155,17 @@ final readonly class KneeAtHeight implements ChainReading, Posture
      *
      * @return array{float, float}|null its x and y; null when there is none
      */
-    public static function knee(float $hx, float $hy, float $hz, float $ax, float $ay, float $az, float $thigh, float $shin, float $height): ?array
-    {
+    public static function knee(
+        float $hx,
+        float $hy,
+        float $hz,
+        float $ax,
+        float $ay,
+        float $az,
+        float $thigh,
+        float $shin,
+        float $height,
+    ): ?array {
         // At a given height each segment draws a circle on the level plane; the knee is where the two meet.
         $fromHip = $thigh * $thigh - ($height - $hz) * ($height - $hz);
         $fromAnkle = $shin * $shin - ($height - $az) * ($height - $az);

@@ -51,7 +51,9 @@ final class KneeHeights
      */
     public function candidates(): iterable
     {
-        $last = (int) floor(self::STEPS_PER_CM * ($this->contact->sitting()->hipHeight($this->body) + $this->body->thigh));
+        $last = (int) floor(
+            self::STEPS_PER_CM * ($this->contact->sitting()->hipHeight($this->body) + $this->body->thigh),
+        );
         $before = $here = null;
         for ($step = self::FIRST; $step <= $last + self::STEPS_PER_CM; $step += self::STEPS_PER_CM) {
             $next = $step <= $last ? $this->margin($step) : null;
@@ -72,8 +74,29 @@ final class KneeHeights
         $height = $step / self::STEPS_PER_CM;
         $hip = $this->hip;
         $ankle = $this->ankle;
-        $knee = KneeAtHeight::knee($hip->x, $hip->y, $hip->z, $ankle->x, $ankle->y, $ankle->z, $this->body->thigh, $this->body->shin, $height);
-        $angles = null === $knee ? null : LegChain::angles($knee[0] - $hip->x, $knee[1] - $hip->y, $height - $hip->z, $ankle->x - $knee[0], $ankle->y - $knee[1], $ankle->z - $height, $this->tilt);
+        $knee = KneeAtHeight::knee(
+            $hip->x,
+            $hip->y,
+            $hip->z,
+            $ankle->x,
+            $ankle->y,
+            $ankle->z,
+            $this->body->thigh,
+            $this->body->shin,
+            $height,
+        );
+        $angles =
+            null === $knee
+                ? null
+                : LegChain::angles(
+                    $knee[0] - $hip->x,
+                    $knee[1] - $hip->y,
+                    $height - $hip->z,
+                    $ankle->x - $knee[0],
+                    $ankle->y - $knee[1],
+                    $ankle->z - $height,
+                    $this->tilt,
+                );
 
         return null === $angles ? null : $this->capacity->worstOf($angles[0], $angles[1], $angles[2], $angles[3]);
     }

@@ -22,7 +22,10 @@ use function sqrt;
  */
 final class LegChain
 {
-    /** Half the thickness of a knee, in cm: its centre comes no nearer to the floor, nor to what it lies on (this product's own). */
+    /**
+     * Half the thickness of a knee, in cm: its centre comes no nearer to the floor, nor to what it lies on (this
+     * product's own).
+     */
     public const HALF_KNEE = 5;
 
     /** Below this sine of the knee's angle, squared, thigh and shin are taken to lie in one line. */
@@ -60,28 +63,50 @@ final class LegChain
      */
     public static function inverse(Vector $hip, Vector $knee, Vector $ankle, float $pelvicTilt): LegPose
     {
-        $angles = self::angles($knee->x - $hip->x, $knee->y - $hip->y, $knee->z - $hip->z, $ankle->x - $knee->x, $ankle->y - $knee->y, $ankle->z - $knee->z, $pelvicTilt)
-            ?? throw StraightKnee::rotationUnreadable();
+        $angles =
+            self::angles(
+                $knee->x - $hip->x,
+                $knee->y - $hip->y,
+                $knee->z - $hip->z,
+                $ankle->x - $knee->x,
+                $ankle->y - $knee->y,
+                $ankle->z - $knee->z,
+                $pelvicTilt,
+            ) ?? throw StraightKnee::rotationUnreadable();
 
         return new LegPose(new LegAngles($angles[0], $angles[1], $angles[2], $angles[3]), $hip, $knee, $ankle);
     }
 
     /**
-     * The same in plain floats, with nothing built: every reading, error, search and plan passes through here many times.
+     * The same in plain floats, with nothing built: every reading, error, search and plan passes through here many
+     * times.
      *
      * @param float $dx the thigh from hip to knee, in the ground frame, of any length but none
      * @param float $sx the shin from knee to ankle, the same
      * @param float $pelvicTilt degrees
      *
-     * @return array{float, float, float, float}|null flexion, abduction, rotation and knee flexion in degrees; null when thigh and shin lie in one line
+     * @return array{float, float, float, float}|null flexion, abduction, rotation and knee flexion in degrees; null
+     *     when thigh and shin lie in one line
      */
-    public static function angles(float $dx, float $dy, float $dz, float $sx, float $sy, float $sz, float $pelvicTilt): ?array
-    {
+    public static function angles(
+        float $dx,
+        float $dy,
+        float $dz,
+        float $sx,
+        float $sy,
+        float $sz,
+        float $pelvicTilt,
+    ): ?array {
         if (0.0 !== $pelvicTilt) {
             $tilt = deg2rad($pelvicTilt);
             $sin = sin($tilt);
             $cos = cos($tilt);
-            [$dx, $dz, $sx, $sz] = [$cos * $dx - $sin * $dz, $sin * $dx + $cos * $dz, $cos * $sx - $sin * $sz, $sin * $sx + $cos * $sz];
+            [$dx, $dz, $sx, $sz] = [
+                $cos * $dx - $sin * $dz,
+                $sin * $dx + $cos * $dz,
+                $cos * $sx - $sin * $sz,
+                $sin * $sx + $cos * $sz,
+            ];
         }
         $level = $dx * $dx + $dz * $dz;
         $t = sqrt($level + $dy * $dy);
@@ -95,9 +120,11 @@ final class LegChain
             return null;
         }
         $f = atan2($dx, -$dz);
-        // The front of the thigh is what is left of the shin, turned round, beside the thigh. Its parts along the unturned
+        // The front of the thigh is what is left of the shin, turned round, beside the thigh. Its parts along the
+        // unturned
         // front (cos f, 0, sin f) and the outside (−sin a sin f, cos a, sin a cos f) give the rotation; what both are
-        // divided by does not turn them, so they stand here times the thigh, and times its share in the level of flexion.
+        // divided by does not turn them, so they stand here times the thigh, and times its share in the level of
+        // flexion.
         if ($level > 0.0) {
             $outside = $dy * $inLevel - $level * $sy;
             $front = $t * ($dz * $sx - $dx * $sz);

@@ -40,7 +40,10 @@ final readonly class LowestKnee
         foreach ($heights->candidates() as [$from, $to]) {
             for ($step = $from; $step <= $to; ++$step) {
                 if (($heights->margin($step) ?? -INF) >= 0.0) {
-                    $below = $step > KneeHeights::FIRST && null !== $heights->margin($step - 1) ? $heights->pose($step - 1) : null;
+                    $below =
+                        $step > KneeHeights::FIRST && null !== $heights->margin($step - 1)
+                            ? $heights->pose($step - 1)
+                            : null;
 
                     return new self($heights->pose($step), null === $below ? null : $capacity->limiter($below->angles));
                 }

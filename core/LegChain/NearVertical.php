@@ -52,7 +52,9 @@ final class NearVertical
     {
         $ratio = $reading->ratio($body);
         $sd = self::sd($reading, $body);
-        $perUnit = $reading->direction() * self::spread(min(1.0, abs($ratio)), $sd) / max($sd, 1e-9) * ($ratio < 0.0 ? -1.0 : 1.0);
+        $perUnit =
+            (($reading->direction() * self::spread(min(1.0, abs($ratio)), $sd)) / max($sd, 1e-9)) *
+            ($ratio < 0.0 ? -1.0 : 1.0);
         $times = static fn (float $slope): float => $slope * $perUnit;
 
         return [array_map($times, self::toBody($reading, $body)), array_map($times, self::toReading($reading, $body))];
@@ -78,7 +80,7 @@ final class NearVertical
     {
         $weight = $sum = $squares = 0.0;
         for ($z = -self::REACH; $z <= self::REACH; $z += self::GRID) {
-            $w = exp(-$z * $z / 2);
+            $w = exp((-$z * $z) / 2);
             $angle = rad2deg(asin(max(-1.0, min(1.0, $ratio + $z * $sd))));
             $weight += $w;
             $sum += $w * $angle;
@@ -93,7 +95,10 @@ final class NearVertical
     {
         $slopes = [];
         foreach (Segment::cases() as $segment) {
-            $slopes[$segment->value] = ($reading->ratio($body->shifted($segment, self::STEP)) - $reading->ratio($body->shifted($segment, -self::STEP))) / (2 * self::STEP);
+            $slopes[$segment->value] =
+                ($reading->ratio($body->shifted($segment, self::STEP)) -
+                    $reading->ratio($body->shifted($segment, -self::STEP))) /
+                (2 * self::STEP);
         }
 
         return $slopes;

@@ -61,8 +61,15 @@ final readonly class PropAdvice
      * @param array<string, float> $spare degrees that must be left over, by component
      * @param float $from what it is in the posture, in cm or degrees
      */
-    public static function least(Posture $posture, Body $body, Capacity $capacity, array $spare, Prop $prop, float $from, int $steps = 60): ?float
-    {
+    public static function least(
+        Posture $posture,
+        Body $body,
+        Capacity $capacity,
+        array $spare,
+        Prop $prop,
+        float $from,
+        int $steps = 60,
+    ): ?float {
         $enough = static function (float $by) use ($posture, $body, $capacity, $spare, $prop): bool {
             try {
                 return self::closes($posture->shifted($prop->value, $by)->angles($body), $capacity, $spare);

@@ -11,7 +11,7 @@ final class PropTable
 {
     /**
      * @return list<array{prop: Prop, from: float, step: float, change: array<string, float>}> props that this set-up
-     *                                                                                         allows a step of
+     *     allows a step of
      *
      * @throws OutOfReach when the posture itself cannot be made
      * @throws StraightKnee when rotation cannot be read

@@ -76,8 +76,16 @@ final class Sampling
      *
      * @return list<array<string, float>> degrees by component
      */
-    private static function drawn(Reading $reading, Body $body, array $doubts, ?Reading $other, array $errors, array $otherErrors, int $draws, Randomizer $random): array
-    {
+    private static function drawn(
+        Reading $reading,
+        Body $body,
+        array $doubts,
+        ?Reading $other,
+        array $errors,
+        array $otherErrors,
+        int $draws,
+        Randomizer $random,
+    ): array {
         $angles = $legs = [];
         for ($i = 0; $i < $draws; ++$i) {
             try {
@@ -100,7 +108,12 @@ final class Sampling
         }
         foreach (KneeAtHeight::batch($legs) as $one) {
             if (null !== $one) {
-                $angles[] = ['flexion' => $one[0], 'abduction' => $one[1], 'rotation' => $one[2], 'kneeFlexion' => $one[3]];
+                $angles[] = [
+                    'flexion' => $one[0],
+                    'abduction' => $one[1],
+                    'rotation' => $one[2],
+                    'kneeFlexion' => $one[3],
+                ];
             }
         }
 

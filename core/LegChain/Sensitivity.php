@@ -29,8 +29,11 @@ final class Sensitivity
      * @param array<string, array<string, float>> $toReading component → what was read → degrees per unit
      * @param array<string, float> $errors one SD of each value that was read
      */
-    private function __construct(private readonly array $toBody, private readonly array $toReading, private readonly array $errors)
-    {
+    private function __construct(
+        private readonly array $toBody,
+        private readonly array $toReading,
+        private readonly array $errors,
+    ) {
     }
 
     /**
@@ -50,7 +53,17 @@ final class Sensitivity
      */
     public static function ofSetUp(Reading $reading, Body $body): self
     {
-        return self::with($reading, $body, self::$erring ??= array_values(array_filter(Segment::cases(), static fn (Segment $segment): bool => $segment->measuringError() > 0.0)), []);
+        return self::with(
+            $reading,
+            $body,
+            self::$erring ??= array_values(
+                array_filter(
+                    Segment::cases(),
+                    static fn (Segment $segment): bool => $segment->measuringError() > 0.0,
+                ),
+            ),
+            [],
+        );
     }
 
     /**
@@ -75,7 +88,8 @@ final class Sensitivity
                 continue;
             }
             [$longer, $shorter] = $beside[$name];
-            foreach (self::between($centre, self::attempt($reading, $longer), self::attempt($reading, $shorter)) as $component => $value) {
+            $slopes = self::between($centre, self::attempt($reading, $longer), self::attempt($reading, $shorter));
+            foreach ($slopes as $component => $value) {
                 $toBody[$component][$name] = $value;
             }
         }
@@ -197,7 +211,13 @@ final class Sensitivity
 
         return self::$beside[$body] ??= array_combine(
             array_column(Segment::cases(), 'value'),
-            array_map(static fn (Segment $segment): array => [self::longer($body, $segment, self::STEP), self::longer($body, $segment, -self::STEP)], Segment::cases()),
+            array_map(
+                static fn (Segment $segment): array => [
+                    self::longer($body, $segment, self::STEP),
+                    self::longer($body, $segment, -self::STEP),
+                ],
+                Segment::cases(),
+            ),
         );
     }
 
@@ -217,7 +237,11 @@ final class Sensitivity
      */
     private static function toValue(Reading $reading, Body $body, string $name, array $centre): array
     {
-        return self::between($centre, self::shifted($reading, $body, $name, self::STEP), self::shifted($reading, $body, $name, -self::STEP));
+        return self::between(
+            $centre,
+            self::shifted($reading, $body, $name, self::STEP),
+            self::shifted($reading, $body, $name, -self::STEP),
+        );
     }
 
     /**
@@ -239,7 +263,8 @@ final class Sensitivity
             }
             $change = ($above[$component] ?? $here) - ($below[$component] ?? $here);
             // Angles wrap: the short way round is the change.
-            $slope[$component] = ($change > 180.0 ? $change - 360.0 : ($change < -180.0 ? $change + 360.0 : $change)) / $width;
+            $slope[$component] =
+                ($change > 180.0 ? $change - 360.0 : ($change < -180.0 ? $change + 360.0 : $change)) / $width;
         }
 
         return $slope;

@@ -24,7 +24,10 @@ final class Swivel
 
     private const DEGREES = 180.0 / M_PI;
 
-    /** @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} the thigh's direction along each of the pelvis's axes: what stays, what goes with the cosine, with the sine */
+    /**
+     * @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} the thigh's
+     *     direction along each of the pelvis's axes: what stays, what goes with the cosine, with the sine
+     */
     private array $direction;
     /** @var array{float, float, float} from hip to ankle, along the same */
     private array $line;
@@ -55,7 +58,11 @@ final class Swivel
         // Asked for at every step of an error, so in plain floats.
         [$lx, $ly, $lz] = [$ankle->x - $hip->x, $ankle->y - $hip->y, $ankle->z - $hip->z];
         $distance = sqrt($lx * $lx + $ly * $ly + $lz * $lz);
-        if (0.0 === $distance || $distance > $body->thigh + $body->shin || $distance < abs($body->thigh - $body->shin)) {
+        if (
+            0.0 === $distance
+            || $distance > $body->thigh + $body->shin
+            || $distance < abs($body->thigh - $body->shin)
+        ) {
             throw OutOfReach::ankle();
         }
         $fromHip = ($body->thigh ** 2 - $body->shin ** 2 + $distance ** 2) / (2 * $distance);
@@ -81,7 +88,11 @@ final class Swivel
             new Vector($hip->x + $lx * $fromHip, $hip->y + $ly * $fromHip, $hip->z + $lz * $fromHip),
             $radius,
             $across,
-            new Vector($ly * $across->z - $lz * $across->y, $lz * $across->x - $lx * $across->z, $lx * $across->y - $ly * $across->x),
+            new Vector(
+                $ly * $across->z - $lz * $across->y,
+                $lz * $across->x - $lx * $across->z,
+                $lx * $across->y - $ly * $across->x,
+            ),
             $pelvicTilt,
             $body->thigh,
         );
@@ -133,7 +144,12 @@ final class Swivel
         // Height and distance from the midline go up and down once around the circle, so that each
         // allows one arc; their ends cut the circle into a few pieces, each allowed whole or not at all.
         $cuts = [];
-        foreach ([[$this->centre->z, $this->across->z, $this->along->z, LegChain::HALF_KNEE], [$this->centre->y, $this->across->y, $this->along->y, $outside]] as [$middle, $cos, $sin, $least]) {
+        foreach (
+            [
+                [$this->centre->z, $this->across->z, $this->along->z, LegChain::HALF_KNEE],
+                [$this->centre->y, $this->across->y, $this->along->y, $outside],
+            ] as [$middle, $cos, $sin, $least]
+        ) {
             $reach = $this->radius * hypot($cos, $sin);
             if ($reach > 0.0 && abs($least - $middle) < $reach) {
                 $half = acos(($least - $middle) / $reach);
@@ -158,19 +174,38 @@ final class Swivel
     /** @throws StraightKnee when rotation cannot be read there */
     public function pose(float $radians): LegPose
     {
-        return LegChain::inverse($this->hip, new Vector(...$this->knee($radians)), $this->ankle, $this->pelvicTilt);
+        return LegChain::inverse(
+            $this->hip,
+            new Vector(...$this->knee($radians)),
+            $this->ankle,
+            $this->pelvicTilt,
+        );
     }
 
-    /** @return array{float, float, float, float, float, float, float, float, float} hip, knee and ankle at a place of the circle, x, y and z of each, in cm */
+    /**
+     * @return array{float, float, float, float, float, float, float, float, float} hip, knee and ankle at a place of
+     *     the circle, x, y and z of each, in cm
+     */
     public function joints(float $radians): array
     {
         [$x, $y, $z] = $this->knee($radians);
 
-        return [$this->hip->x, $this->hip->y, $this->hip->z, $x, $y, $z, $this->ankle->x, $this->ankle->y, $this->ankle->z];
+        return [
+            $this->hip->x,
+            $this->hip->y,
+            $this->hip->z,
+            $x,
+            $y,
+            $z,
+            $this->ankle->x,
+            $this->ankle->y,
+            $this->ankle->z,
+        ];
     }
 
     /**
-     * @return array{float, float, float, float} flexion, abduction, rotation and knee flexion at a place of the circle, in degrees
+     * @return array{float, float, float, float} flexion, abduction, rotation and knee flexion at a place of the circle,
+     *     in degrees
      *
      * @throws StraightKnee when rotation cannot be read there
      */
@@ -178,8 +213,15 @@ final class Swivel
     {
         [$x, $y, $z] = $this->knee($radians);
 
-        return LegChain::angles($x - $this->hip->x, $y - $this->hip->y, $z - $this->hip->z, $this->ankle->x - $x, $this->ankle->y - $y, $this->ankle->z - $z, $this->pelvicTilt)
-            ?? throw StraightKnee::rotationUnreadable();
+        return LegChain::angles(
+            $x - $this->hip->x,
+            $y - $this->hip->y,
+            $z - $this->hip->z,
+            $this->ankle->x - $x,
+            $this->ankle->y - $y,
+            $this->ankle->z - $z,
+            $this->pelvicTilt,
+        ) ?? throw StraightKnee::rotationUnreadable();
     }
 
     /** Where on the circle a knee is, in radians. */
@@ -210,7 +252,11 @@ final class Swivel
         $middle = $sitting->toPelvis($this->centre->minus($this->hip)->times(1 / $this->thigh))->toArray();
         $cos = $sitting->toPelvis($this->across->times($this->radius / $this->thigh))->toArray();
         $sin = $sitting->toPelvis($this->along->times($this->radius / $this->thigh))->toArray();
-        $this->direction = [[$middle[0], $cos[0], $sin[0]], [$middle[1], $cos[1], $sin[1]], [$middle[2], $cos[2], $sin[2]]];
+        $this->direction = [
+            [$middle[0], $cos[0], $sin[0]],
+            [$middle[1], $cos[1], $sin[1]],
+            [$middle[2], $cos[2], $sin[2]],
+        ];
         $this->line = $sitting->toPelvis($this->ankle->minus($this->hip))->toArray();
         $this->ahead = $middle[0] * $this->line[0] + $middle[1] * $this->line[1] + $middle[2] * $this->line[2];
     }
@@ -233,7 +279,8 @@ final class Swivel
             ...self::zeros(...self::slope($x, $backward)),
             ...self::zeros(0.0, $y[2], -$y[1]),
             ...self::zeros(...self::slope($turned, $ahead)),
-            // Where the thigh passes straight up, down, ahead or back flexion begins anew, and rotation where it is half a turn.
+            // Where the thigh passes straight up, down, ahead or back flexion begins anew, and rotation where it is
+            // half a turn.
             ...self::zeros(...$x),
             ...self::zeros(...$z),
             ...self::zeros(...$turned),
@@ -267,7 +314,8 @@ final class Swivel
     }
 
     /**
-     * The best place of a stretch on which no angle turns, if it is better than what was found. There the worst margin is
+     * The best place of a stretch on which no angle turns, if it is better than what was found. There the worst margin
+     * is
      * the least of some that grow and some that fall: best where these meet, or at an end.
      *
      * @return array{float, float}|null where, in radians, and its margin; null where nothing is better
@@ -279,11 +327,18 @@ final class Swivel
         $high = $to - self::INSIDE;
         $atLow = $low < $high ? $this->margins($low, $capacity) : null;
         $atHigh = null === $atLow ? null : $this->margins($high, $capacity);
-        if (null === $atLow || null === $atHigh || min(max($atLow[0], $atHigh[0]), max($atLow[1], $atHigh[1]), max($atLow[2], $atHigh[2])) <= $than) {
+        if (
+            null === $atLow
+            || null === $atHigh
+            || min(max($atLow[0], $atHigh[0]), max($atLow[1], $atHigh[1]), max($atLow[2], $atHigh[2])) <= $than
+        ) {
             return null;
         }
         [$first, $second, $third] = [$atHigh[0] > $atLow[0], $atHigh[1] > $atLow[1], $atHigh[2] > $atLow[2]];
-        [$below, $above] = [self::more($atLow, $first, $second, $third), self::more($atHigh, $first, $second, $third)];
+        [$below, $above] = [
+            self::more($atLow, $first, $second, $third),
+            self::more($atHigh, $first, $second, $third),
+        ];
         if ($below >= 0.0) {
             [$place, $there] = [$low, min($atLow)];
         } elseif ($above <= 0.0) {
@@ -291,7 +346,8 @@ final class Swivel
         } else {
             for ($step = 0; $step < self::MOST_STEPS && $high - $low > self::FINE; ++$step) {
                 // Between the two on the line from one to the other; halved where that hardly moves.
-                $place = 2 === $step % 3 ? ($low + $high) / 2 : $low + ($high - $low) * $below / ($below - $above);
+                $place =
+                    2 === $step % 3 ? ($low + $high) / 2 : $low + (($high - $low) * $below) / ($below - $above);
                 $here = self::more($this->margins($place, $capacity) ?? $atLow, $first, $second, $third);
                 if (abs($here) < self::MEET) {
                     break;
@@ -317,15 +373,24 @@ final class Swivel
      */
     private static function more(array $at, bool $first, bool $second, bool $third): float
     {
-        return min($first ? $at[0] : self::NO_LIMIT, $second ? $at[1] : self::NO_LIMIT, $third ? $at[2] : self::NO_LIMIT)
-            - min($first ? self::NO_LIMIT : $at[0], $second ? self::NO_LIMIT : $at[1], $third ? self::NO_LIMIT : $at[2]);
+        return min(
+            $first ? $at[0] : self::NO_LIMIT,
+            $second ? $at[1] : self::NO_LIMIT,
+            $third ? $at[2] : self::NO_LIMIT,
+        ) -
+            min(
+                $first ? self::NO_LIMIT : $at[0],
+                $second ? self::NO_LIMIT : $at[1],
+                $third ? self::NO_LIMIT : $at[2],
+            );
     }
 
     /**
      * The margins of the hip at a place of the circle, in degrees, without the leg being built there: every search
      * comes through here. With the thigh's direction d and the line L from hip to ankle, in the pelvis's
      * axes, the rotation is atan2(d_y (d·L) − L_y, L_x d_z − L_z d_x), and d·L is the same all around. So is the knee's
-     * angle: where it is the tightest every place would tie, and the answer be an accident; it has no part in the search.
+     * angle: where it is the tightest every place would tie, and the answer be an accident; it has no part in the
+     * search.
      *
      * @return array{float, float, float}|null of flexion, abduction and rotation; null where no knee goes
      */
@@ -344,9 +409,17 @@ final class Swivel
         $flexion = null === $capacity->flexion ? 0.0 : atan2($dx, -$dz) * self::DEGREES;
 
         return [
-            null === $capacity->flexion ? self::NO_LIMIT : $capacity->flexion - ($flexion <= -90.0 ? $flexion + 360.0 : $flexion),
-            null === $capacity->abduction ? self::NO_LIMIT : $capacity->abduction - atan2($dy, sqrt($dx * $dx + $dz * $dz)) * self::DEGREES,
-            null === $capacity->rotation ? self::NO_LIMIT : $capacity->rotation - atan2($dy * $this->ahead - $this->line[1], $this->line[0] * $dz - $this->line[2] * $dx) * self::DEGREES,
+            null === $capacity->flexion
+                ? self::NO_LIMIT
+                : $capacity->flexion - ($flexion <= -90.0 ? $flexion + 360.0 : $flexion),
+            null === $capacity->abduction
+                ? self::NO_LIMIT
+                : $capacity->abduction - atan2($dy, sqrt($dx * $dx + $dz * $dz)) * self::DEGREES,
+            null === $capacity->rotation
+                ? self::NO_LIMIT
+                : $capacity->rotation -
+                    atan2($dy * $this->ahead - $this->line[1], $this->line[0] * $dz - $this->line[2] * $dx) *
+                        self::DEGREES,
         ];
     }
 }

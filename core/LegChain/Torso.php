@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\LegChain;
 
-/** The torso as an arc of length L that rounds forward by ψ, in the pelvis's frame from the point between the hip joints. */
+/**
+ * The torso as an arc of length L that rounds forward by ψ, in the pelvis's frame from the point between the hip
+ * joints.
+ */
 final class Torso
 {
     /** Below this rounding, in radians, the arc is taken as straight. */
@@ -21,6 +24,6 @@ final class Torso
 
         return abs($psi) < self::STRAIGHT
             ? new Vector(0.0, 0.0, $length)
-            : new Vector($length * (1 - cos($psi)) / $psi, 0.0, $length * sin($psi) / $psi);
+            : new Vector(($length * (1 - cos($psi))) / $psi, 0.0, ($length * sin($psi)) / $psi);
     }
 }

@@ -27,12 +27,23 @@ final readonly class Tuck
     public static function of(AnkleContact $contact, Body $body, Capacity $capacity): self
     {
         $sitting = $contact->sitting();
-        $fits = static fn (Sitting $placed): bool => null !== LowestKnee::search($contact->seated($placed), $body, $capacity);
+        $fits = static fn (Sitting $placed): bool => null !==
+            LowestKnee::search($contact->seated($placed), $body, $capacity);
 
         return new self(
             // Tucking takes off flexion and nothing else, so more of it never fits less: one step is enough.
-            self::least(0.0, $most = min(self::MOST_DEGREES, 90.0 + $sitting->pelvicTilt), $most, static fn (float $degrees): bool => $fits($sitting->tucked($degrees))),
-            self::least($sitting->seat, self::HIGHEST_SEAT, self::SEAT_STEP, static fn (float $seat): bool => $fits($sitting->withSeat($seat))),
+            self::least(
+                0.0,
+                $most = min(self::MOST_DEGREES, 90.0 + $sitting->pelvicTilt),
+                $most,
+                static fn (float $degrees): bool => $fits($sitting->tucked($degrees)),
+            ),
+            self::least(
+                $sitting->seat,
+                self::HIGHEST_SEAT,
+                self::SEAT_STEP,
+                static fn (float $seat): bool => $fits($sitting->withSeat($seat)),
+            ),
         );
     }
 

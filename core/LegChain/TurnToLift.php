@@ -29,7 +29,8 @@ final class TurnToLift
         $outside = sin($a) * cos($f);
         // T·thigh + S·(cos k·thigh − sin k·(front·cos ρ + outside·sin ρ)) = height
         $amplitude = hypot($front, $outside);
-        $wanted = ($body->thigh * $thigh + $body->shin * cos($k) * $thigh - $height) / ($body->shin * sin($k) * $amplitude);
+        $wanted =
+            ($body->thigh * $thigh + $body->shin * cos($k) * $thigh - $height) / ($body->shin * sin($k) * $amplitude);
         if (!is_finite($wanted) || abs($wanted) > 1.0) {
             throw OutOfReach::because(sprintf('No turn of the thigh brings the ankle %.1f cm above the hip.', $height));
         }

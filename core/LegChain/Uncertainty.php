@@ -50,13 +50,19 @@ final readonly class Uncertainty
     /** Of the sum of two figures of one body; a reading that is in both counts once, with its sign. */
     public function plus(self $other): self
     {
-        return new self(self::added($this->toBody, $other->toBody, 1.0), self::added($this->toReading, $other->toReading, 1.0));
+        return new self(
+            self::added($this->toBody, $other->toBody, 1.0),
+            self::added($this->toReading, $other->toReading, 1.0),
+        );
     }
 
     /** Of the difference of two figures of one body. */
     public function minus(self $other): self
     {
-        return new self(self::added($this->toBody, $other->toBody, -1.0), self::added($this->toReading, $other->toReading, -1.0));
+        return new self(
+            self::added($this->toBody, $other->toBody, -1.0),
+            self::added($this->toReading, $other->toReading, -1.0),
+        );
     }
 
     /** How far one SD moves a figure: what is known exactly moves nothing, however steep the slope. */

@@ -12,7 +12,8 @@ use LucidAscent\Core\Reason\Reason;
 final readonly class Candidate
 {
     /**
-     * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may be done
+     * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may
+     *     be done
      * @param Side|null $tighter the side that is worked on first and last once it is known; null where neither is
      * @param list<string> $components what it works on
      * @param list<Wish> $wishes what it is there for
@@ -65,20 +66,35 @@ final readonly class Candidate
     /** The rank of the stance that comes later in a session, of both sides. */
     public function rank(): int
     {
-        return max([0, ...array_values(array_map(static fn (PracticeRung $rung): int => $rung->stance->rank(), array_filter($this->rungs)))]);
+        return max([
+            0,
+            ...array_values(
+                array_map(static fn (PracticeRung $rung): int => $rung->stance->rank(), array_filter($this->rungs)),
+            ),
+        ]);
     }
 
     /**
-     * Its place among the work of a session: what carries least comes first, and what is repeated before what is held in
-     * the same stance. A sequence that the teacher has set comes first, in its own order. Where the school wants a foot that goes onto the other thigh lying, and at the end, it comes last.
+     * Its place among the work of a session: what carries least comes first, and what is repeated before what is held
+     * in
+     * the same stance. A sequence that the teacher has set comes first, in its own order. Where the school wants a foot
+     * that goes onto the other thigh lying, and at the end, it comes last.
      *
      * @return array{int, int}
      */
     public function order(Dose $dose): array
     {
-        $isLast = $dose->lotusLast && [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => null !== $rung && $rung->isLyingLotus());
+        $isLast =
+            $dose->lotusLast
+            && [] !==
+                array_filter(
+                    $this->rungs,
+                    static fn (?PracticeRung $rung): bool => null !== $rung && $rung->isLyingLotus(),
+                );
 
-        return null !== $this->set ? [-1, $this->set] : [$isLast ? count(Stance::cases()) : $this->rank(), null === $this->drill ? 1 : 0];
+        return null !== $this->set
+            ? [-1, $this->set]
+            : [$isLast ? count(Stance::cases()) : $this->rank(), null === $this->drill ? 1 : 0];
     }
 
     public function keepsShort(Holds $holds): bool
@@ -87,14 +103,27 @@ final readonly class Candidate
             || (null !== $this->rungs['right'] && $holds->keepsShort($this->rungs['right']->rung->work, Side::Right));
     }
 
-    /** @return list<string> what is done of it, on either side; of what is repeated nothing: it is another thing to do in a shape */
+    /**
+     * @return list<string> what is done of it, on either side; of what is repeated nothing: it is another thing to do
+     *     in a shape
+     */
     public function shapes(): array
     {
-        return null === $this->drill ? array_values(array_unique(array_map(static fn (PracticeRung $rung): string => $rung->shape(), array_filter($this->rungs)))) : [];
+        return null === $this->drill
+            ? array_values(
+                array_unique(
+                    array_map(static fn (PracticeRung $rung): string => $rung->shape(), array_filter($this->rungs)),
+                ),
+            )
+            : [];
     }
 
     public function isDeep(): bool
     {
-        return [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => null !== $rung && !$rung->rung->isGentle());
+        return [] !==
+            array_filter(
+                $this->rungs,
+                static fn (?PracticeRung $rung): bool => null !== $rung && !$rung->rung->isGentle(),
+            );
     }
 }

@@ -28,10 +28,16 @@ final class Candidates
      * @param list<Candidate> $drills for what is short, what matters most first
      * @param array<string, Reason> $leftOut by posture
      * @param list<string> $aims wanted postures that may be aimed at
-     * @param \Generator<Candidate> $more gentle shapes for what is short, whether or not they lead there: each is read when there is room for it
+     * @param \Generator<Candidate> $more gentle shapes for what is short, whether or not they lead there: each is read
+     *     when there is room for it
      */
-    private function __construct(public readonly array $list, public readonly array $drills, public readonly array $leftOut, public readonly array $aims, private readonly \Generator $more)
-    {
+    private function __construct(
+        public readonly array $list,
+        public readonly array $drills,
+        public readonly array $leftOut,
+        public readonly array $aims,
+        private readonly \Generator $more,
+    ) {
     }
 
     /**
@@ -39,40 +45,79 @@ final class Candidates
      * @param array<string, list<PracticeRung>> $ladders by posture
      * @param array<string, PracticeDrill> $drills by id
      */
-    public static function of(array $wanted, ReadPoses $poses, array $ladders, PlanRequest $request, array $drills = []): self
-    {
+    public static function of(
+        array $wanted,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+        array $drills = [],
+    ): self {
         $forbidden = array_intersect($wanted, $request->forbidden);
-        $leftOut = array_map(static fn (string $id): Reason => new Reason('plan.forbidden', Source::Own, ['posture' => $id]), array_combine($forbidden, $forbidden));
+        $leftOut = array_map(
+            static fn (string $id): Reason => new Reason('plan.forbidden', Source::Own, ['posture' => $id]),
+            array_combine($forbidden, $forbidden),
+        );
         $wanted = array_values(array_diff($wanted, $forbidden));
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
         $keystone = Keystone::of($routes, $poses);
-        $pinned = array_values(array_filter([...$request->sequence, ...$request->pinned], static fn (string $id): bool => isset($poses->postures[$id])));
+        $pinned = array_values(
+            array_filter(
+                [...$request->sequence, ...$request->pinned],
+                static fn (string $id): bool => isset($poses->postures[$id]),
+            ),
+        );
         $ids = $pinned;
         foreach ($routes as $route) {
-            $ids = [...$ids, ...($route->isClosed($poses) ? [$route->wanted] : [$route->wanted, ...$route->frontier, ...$route->helps])];
+            $ids = [
+                ...$ids,
+                ...$route->isClosed($poses)
+                    ? [$route->wanted]
+                    : [$route->wanted, ...$route->frontier, ...$route->helps],
+            ];
         }
         $ids = array_values(array_diff(array_unique($ids), $request->forbidden));
         $list = $instead = [];
         foreach ($ids as $id) {
             $wishes = [];
-            foreach ([
-                [Wish::Pinned, in_array($id, $pinned, true)],
-                [Wish::Keystone, null !== $keystone && in_array($keystone->ability, $poses->postures[$id]->abilities, true)],
-                [Wish::Wanted, in_array($id, $wanted, true)],
-                [Wish::Prepares, !in_array($id, [...$pinned, ...$wanted], true)],
-            ] as [$wish, $isOne]) {
+            foreach (
+                [
+                    [Wish::Pinned, in_array($id, $pinned, true)],
+                    [
+                        Wish::Keystone,
+                        null !== $keystone && in_array($keystone->ability, $poses->postures[$id]->abilities, true),
+                    ],
+                    [Wish::Wanted, in_array($id, $wanted, true)],
+                    [Wish::Prepares, !in_array($id, [...$pinned, ...$wanted], true)],
+                ] as [$wish, $isOne]
+            ) {
                 if ($isOne) {
                     $wishes[] = $wish;
                 }
             }
-            $list[] = self::candidate($id, $poses, $ladders, $request, $wishes, match ($wishes[0] ?? Wish::Prepares) {
-                Wish::Pinned => new Reason('plan.pinned', Source::Own, ['posture' => $id]),
-                Wish::Keystone => new Reason('plan.keystone', Source::Computed, ['ability' => $keystone->ability->value ?? '', 'side' => $keystone->side->value ?? '']),
-                Wish::Wanted => new Reason('plan.stage', Source::Computed, ['posture' => $id]),
-                default => new Reason('plan.prepares', Source::Trade, ['postures' => $wanted]),
-            }, $leftOut);
-            foreach (in_array($leftOut[$id]->code ?? '', ['plan.held', 'plan.held-side'], true) ? Side::cases() : [] as $side) {
-                $safer = null === Stage::of($id, $side, $poses, $ladders, $request->equipment) ? self::safer($id, $side, $poses, $ladders, $request, [...$ids, ...$request->forbidden]) : null;
+            $list[] = self::candidate(
+                $id,
+                $poses,
+                $ladders,
+                $request,
+                $wishes,
+                match ($wishes[0] ?? Wish::Prepares) {
+                    Wish::Pinned => new Reason('plan.pinned', Source::Own, ['posture' => $id]),
+                    Wish::Keystone => new Reason('plan.keystone', Source::Computed, [
+                        'ability' => $keystone->ability->value ?? '',
+                        'side' => $keystone->side->value ?? '',
+                    ]),
+                    Wish::Wanted => new Reason('plan.stage', Source::Computed, ['posture' => $id]),
+                    default => new Reason('plan.prepares', Source::Trade, ['postures' => $wanted]),
+                },
+                $leftOut,
+            );
+            foreach (
+                in_array($leftOut[$id]->code ?? '', ['plan.held', 'plan.held-side'], true) ? Side::cases() : [] as $side
+            ) {
+                $safer =
+                    null === Stage::of($id, $side, $poses, $ladders, $request->equipment)
+                        ? self::safer($id, $side, $poses, $ladders, $request, [...$ids, ...$request->forbidden])
+                        : null;
                 if (null !== $safer) {
                     $instead[$safer->posture] ??= [$safer, $side, $id];
                 }
@@ -80,26 +125,53 @@ final class Candidates
         }
         $list = array_values(array_filter($list));
         foreach ($instead as [$safer, $side, $id]) {
-            $list[] = self::inPlace($safer, $side, $poses, $ladders, $request, new Reason('plan.instead', Source::Trade, ['posture' => $id]));
+            $list[] = self::inPlace(
+                $safer,
+                $side,
+                $poses,
+                $ladders,
+                $request,
+                new Reason('plan.instead', Source::Trade, ['posture' => $id]),
+            );
         }
         $list = array_values(array_filter($list));
         // Where one side is held, the other goes on; where the full form is, what may be done below it.
-        $there = array_column(array_map(static fn (Candidate $candidate): array => [$candidate->posture, $candidate], $list), 1, 0);
+        $there = array_column(
+            array_map(static fn (Candidate $candidate): array => [$candidate->posture, $candidate], $list),
+            1,
+            0,
+        );
         $aims = [];
         foreach ($routes as $route) {
             $rungs = ($there[$route->wanted] ?? null)?->rungs;
-            $aims[$route->wanted] = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !$route->isClosed($poses) || null !== ($rungs[$side->value] ?? null)));
+            $aims[$route->wanted] = array_values(
+                array_filter(
+                    Side::cases(),
+                    static fn (Side $side): bool => !$route->isClosed($poses)
+                        || null !== ($rungs[$side->value] ?? null),
+                ),
+            );
         }
         $sought = Remedies::sought($aims, $poses, $keystone?->ability);
         $there = array_map(static fn (Candidate $candidate): string => $candidate->posture, $list);
 
-        return new self($list, self::drills($sought, $drills, $poses, $ladders, $request), $leftOut, array_keys(array_filter($aims)), self::more($sought, [...$there, ...$ids], $poses, $ladders, $request));
+        return new self(
+            $list,
+            self::drills($sought, $drills, $poses, $ladders, $request),
+            $leftOut,
+            array_keys(array_filter($aims)),
+            self::more($sought, [...$there, ...$ids], $poses, $ladders, $request),
+        );
     }
 
     /** The gentle shapes for what is short, as many as have been asked for; null when there are no more. */
     public function remedy(int $at): ?Candidate
     {
-        while (!isset($this->remedies[$at]) && $this->more->valid() && count($this->remedies) < self::MOST_REMEDIES) {
+        while (
+            !isset($this->remedies[$at])
+            && $this->more->valid()
+            && count($this->remedies) < self::MOST_REMEDIES
+        ) {
             $this->remedies[] = $this->more->current();
             $this->more->next();
         }
@@ -114,11 +186,26 @@ final class Candidates
      *
      * @return \Generator<Candidate>
      */
-    private static function more(array $sought, array $there, ReadPoses $poses, array $ladders, PlanRequest $request): \Generator
-    {
-        foreach (Remedies::shapes(array_keys($sought), $ladders, [...$there, ...$request->forbidden]) as $id => $remedy) {
+    private static function more(
+        array $sought,
+        array $there,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+    ): \Generator {
+        foreach (
+            Remedies::shapes(array_keys($sought), $ladders, [...$there, ...$request->forbidden]) as $id => $remedy
+        ) {
             $unsaid = [];
-            $candidate = self::candidate($id, $poses, $ladders, $request, [Wish::Remedy], new Reason('plan.remedy', Source::Trade, ['ability' => $sought[$remedy]->value]), $unsaid);
+            $candidate = self::candidate(
+                $id,
+                $poses,
+                $ladders,
+                $request,
+                [Wish::Remedy],
+                new Reason('plan.remedy', Source::Trade, ['ability' => $sought[$remedy]->value]),
+                $unsaid,
+            );
             if (null !== $candidate && !$candidate->isDeep()) {
                 yield $candidate;
             }
@@ -126,7 +213,8 @@ final class Candidates
     }
 
     /**
-     * Drills for what is short, one for each limiter in turn, and those that the teacher wants before them: as far as the
+     * Drills for what is short, one for each limiter in turn, and those that the teacher wants before them: as far as
+     * the
      * position in which they are done may be practised now.
      *
      * @param array<string, Ability> $sought by remedy
@@ -135,23 +223,49 @@ final class Candidates
      *
      * @return list<Candidate>
      */
-    private static function drills(array $sought, array $drills, ReadPoses $poses, array $ladders, PlanRequest $request): array
-    {
+    private static function drills(
+        array $sought,
+        array $drills,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+    ): array {
         $found = [];
         foreach (array_intersect_key($drills, array_flip($request->pinned)) as $id => $drill) {
-            $found[$id] = self::drill($drill, $poses, $ladders, $request, [Wish::Pinned], new Reason('plan.pinned', Source::Own, ['posture' => $drill->id]));
+            $found[$id] = self::drill(
+                $drill,
+                $poses,
+                $ladders,
+                $request,
+                [Wish::Pinned],
+                new Reason('plan.pinned', Source::Own, ['posture' => $drill->id]),
+            );
         }
         $of = [];
         foreach ($drills as $id => $drill) {
             // One that helps with several is there for what matters most.
             $remedy = array_values(array_intersect(array_keys($sought), $drill->remedies))[0] ?? null;
-            $candidate = null === $remedy ? null : self::drill($drill, $poses, $ladders, $request, [Wish::Remedy], new Reason('plan.drill', Source::Trade, ['ability' => $sought[$remedy]->value]));
+            $candidate =
+                null === $remedy
+                    ? null
+                    : self::drill(
+                        $drill,
+                        $poses,
+                        $ladders,
+                        $request,
+                        [Wish::Remedy],
+                        new Reason('plan.drill', Source::Trade, ['ability' => $sought[$remedy]->value]),
+                    );
             if (null !== $candidate) {
                 $of[$remedy][] = $id;
                 $found[$id] ??= $candidate;
             }
         }
-        uksort($of, static fn (string $a, string $b): int => array_search($a, array_keys($sought), true) <=> array_search($b, array_keys($sought), true));
+        uksort(
+            $of,
+            static fn (string $a, string $b): int => array_search($a, array_keys($sought), true) <=>
+                array_search($b, array_keys($sought), true),
+        );
         $order = array_flip([...$request->pinned, ...array_keys(Remedies::inTurn($of))]);
         $found = array_filter($found);
         uksort($found, static fn (string $a, string $b): int => $order[$a] <=> $order[$b]);
@@ -163,35 +277,92 @@ final class Candidates
      * @param array<string, list<PracticeRung>> $ladders
      * @param list<Wish> $wishes
      */
-    private static function drill(PracticeDrill $drill, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because): ?Candidate
-    {
+    private static function drill(
+        PracticeDrill $drill,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+        array $wishes,
+        Reason $because,
+    ): ?Candidate {
         $rung = $drill->uses;
-        $isFree = static fn (Side $side): bool => May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes();
+        $isFree = static fn (Side $side): bool => May::practise(
+            $poses,
+            $rung->posture,
+            $rung->rung->id,
+            $side,
+        )->isYes();
         $free = array_values(array_filter(Side::cases(), $isFree));
-        if ([] !== array_intersect([$drill->id, $rung->posture], $request->forbidden) || !$request->equipment->has($rung) || [] === $free || (1 === count($free) && !$drill->eachSide)) {
+        if (
+            [] !== array_intersect([$drill->id, $rung->posture], $request->forbidden)
+            || !$request->equipment->has($rung)
+            || [] === $free
+            || (1 === count($free) && !$drill->eachSide)
+        ) {
             return null;
         }
-        $rungs = ['left' => in_array(Side::Left, $free, true) ? $rung : null, 'right' => in_array(Side::Right, $free, true) ? $rung : null];
-        [$counter, $counterSide] = $rung->rung->isGentle() ? [null, null] : self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request);
+        $rungs = [
+            'left' => in_array(Side::Left, $free, true) ? $rung : null,
+            'right' => in_array(Side::Right, $free, true) ? $rung : null,
+        ];
+        [$counter, $counterSide] = $rung->rung->isGentle()
+            ? [null, null]
+            : self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request);
         if (null === $counter && !$rung->rung->isGentle()) {
             return null;
         }
 
-        return new Candidate($rung->posture, $rungs, self::tighter($rung->posture, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$rung->posture]->abilities), $because, $wishes, $counter, $counterSide, $drill);
+        return new Candidate(
+            $rung->posture,
+            $rungs,
+            self::tighter($rung->posture, $poses),
+            array_map(
+                static fn (Ability $ability): string => $ability->value,
+                $poses->postures[$rung->posture]->abilities,
+            ),
+            $because,
+            $wishes,
+            $counter,
+            $counterSide,
+            $drill,
+        );
     }
 
     /**
      * A gentle form that a side may do where it may not do a posture: of the same posture, or of another.
      *
      * @param array<string, list<PracticeRung>> $ladders
-     * @param list<string>|null $not other postures that are there already, or not wanted; null where it has to be the same one
+     * @param list<string>|null $not other postures that are there already, or not wanted; null where it has to be the
+     *     same one
      */
-    private static function safer(string $id, Side $side, ReadPoses $poses, array $ladders, PlanRequest $request, ?array $not): ?PracticeRung
-    {
-        foreach (array_unique(array_merge(...array_map(static fn (PracticeRung $rung): array => $rung->instead, $ladders[$id] ?? []))) as $name) {
+    private static function safer(
+        string $id,
+        Side $side,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+        ?array $not,
+    ): ?PracticeRung {
+        foreach (
+            array_unique(
+                array_merge(
+                    ...array_map(static fn (PracticeRung $rung): array => $rung->instead, $ladders[$id] ?? []),
+                ),
+            ) as $name
+        ) {
             $rung = PracticeRung::named($name, $ladders);
-            $isAsked = null !== $rung && (null === $not ? $rung->posture === $id : $rung->posture !== $id && !in_array($rung->posture, $not, true));
-            if ($isAsked && $rung->rung->isGentle() && !$rung->isSymmetric && $request->equipment->has($rung) && May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes()) {
+            $isAsked =
+                null !== $rung
+                && (null === $not
+                    ? $rung->posture === $id
+                    : $rung->posture !== $id && !in_array($rung->posture, $not, true));
+            if (
+                $isAsked
+                && $rung->rung->isGentle()
+                && !$rung->isSymmetric
+                && $request->equipment->has($rung)
+                && May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes()
+            ) {
                 return $rung;
             }
         }
@@ -204,12 +375,43 @@ final class Candidates
      *
      * @param array<string, list<PracticeRung>> $ladders
      */
-    private static function inPlace(PracticeRung $safer, Side $side, ReadPoses $poses, array $ladders, PlanRequest $request, Reason $because): ?Candidate
-    {
+    private static function inPlace(
+        PracticeRung $safer,
+        Side $side,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+        Reason $because,
+    ): ?Candidate {
         $other = Side::Left === $side ? Side::Right : Side::Left;
-        $beside = May::practise($poses, $safer->posture, $safer->rung->id, $other)->isYes() ? $safer : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
-        [$counter, $counterSide] = self::counter($safer, null === $beside ? $side : null, $poses, $ladders, $request);
-        $candidate = null === $counter ? null : new Candidate($safer->posture, Side::Left === $other ? ['left' => $beside, 'right' => $safer] : ['left' => $safer, 'right' => $beside], self::tighter($safer->posture, $poses), array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$safer->posture]->abilities), $because, [Wish::InPlace], $counter, $counterSide);
+        $beside = May::practise($poses, $safer->posture, $safer->rung->id, $other)->isYes()
+            ? $safer
+            : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
+        [$counter, $counterSide] = self::counter(
+            $safer,
+            null === $beside ? $side : null,
+            $poses,
+            $ladders,
+            $request,
+        );
+        $candidate =
+            null === $counter
+                ? null
+                : new Candidate(
+                    $safer->posture,
+                    Side::Left === $other
+                        ? ['left' => $beside, 'right' => $safer]
+                        : ['left' => $safer, 'right' => $beside],
+                    self::tighter($safer->posture, $poses),
+                    array_map(
+                        static fn (Ability $ability): string => $ability->value,
+                        $poses->postures[$safer->posture]->abilities,
+                    ),
+                    $because,
+                    [Wish::InPlace],
+                    $counter,
+                    $counterSide,
+                );
 
         return true === $candidate?->isDeep() ? null : $candidate;
     }
@@ -221,34 +423,71 @@ final class Candidates
      * @param list<Wish> $wishes
      * @param array<string, Reason> $leftOut why not, or not all of it
      */
-    private static function candidate(string $id, ReadPoses $poses, array $ladders, PlanRequest $request, array $wishes, Reason $because, array &$leftOut): ?Candidate
-    {
+    private static function candidate(
+        string $id,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+        array $wishes,
+        Reason $because,
+        array &$leftOut,
+    ): ?Candidate {
         ['left' => $left, 'right' => $right] = Stage::ofBoth($id, $poses, $ladders, $request->equipment);
         $rung = $left ?? $right;
         if (null === $rung) {
-            $leftOut[$id] = new Reason(State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung', Source::Trade, ['posture' => $id]);
+            $leftOut[$id] = new Reason(
+                State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung',
+                Source::Trade,
+                ['posture' => $id],
+            );
 
             return null;
         }
         if (null === $left || null === $right) {
             $held = null === $left ? Side::Left : Side::Right;
             $safer = self::safer($id, $held, $poses, $ladders, $request, null);
-            $isHeld = [] !== array_filter($poses->of($id, $held)->onLadder()->bars, static fn (Reason $bar): bool => 'held.condition' === $bar->code);
-            $leftOut[$id] = new Reason(null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'), Source::Trade, ['posture' => $id, 'side' => $held->value]);
+            $isHeld =
+                [] !==
+                array_filter(
+                    $poses->of($id, $held)->onLadder()->bars,
+                    static fn (Reason $bar): bool => 'held.condition' === $bar->code,
+                );
+            $leftOut[$id] = new Reason(
+                null !== $safer ? 'plan.safer-side' : ($isHeld ? 'plan.held-side' : 'plan.closed-side'),
+                Source::Trade,
+                ['posture' => $id, 'side' => $held->value],
+            );
             $left ??= $safer;
             $right ??= $safer;
         }
         // A set sequence says itself which side comes first: left, then right.
         $set = array_search($id, $request->sequence, true);
         $set = false === $set ? null : $set;
-        [$counter, $counterSide] = self::counter($rung, null === $left ? Side::Right : (null === $right ? Side::Left : null), $poses, $ladders, $request);
+        [$counter, $counterSide] = self::counter(
+            $rung,
+            null === $left ? Side::Right : (null === $right ? Side::Left : null),
+            $poses,
+            $ladders,
+            $request,
+        );
         if (null === $counter) {
             $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $id]);
 
             return null;
         }
 
-        return new Candidate($id, ['left' => $left, 'right' => $right], null === $set ? self::tighter($id, $poses) : null, array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities), $because, $wishes, $counter, $counterSide, null, $set);
+        return new Candidate(
+            $id,
+            ['left' => $left, 'right' => $right],
+            null === $set ? self::tighter($id, $poses) : null,
+            array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities),
+            $because,
+            $wishes,
+            $counter,
+            $counterSide,
+            null,
+            $set,
+        );
     }
 
     /**
@@ -259,8 +498,13 @@ final class Candidates
      *
      * @return array{PracticeRung|null, Side|null}
      */
-    private static function counter(PracticeRung $rung, ?Side $worked, ReadPoses $poses, array $ladders, PlanRequest $request): array
-    {
+    private static function counter(
+        PracticeRung $rung,
+        ?Side $worked,
+        ReadPoses $poses,
+        array $ladders,
+        PlanRequest $request,
+    ): array {
         $aside = [null, null];
         foreach ($rung->counters as $id) {
             if (!isset($ladders[$id]) || in_array($id, $request->forbidden, true)) {

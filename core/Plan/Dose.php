@@ -60,6 +60,7 @@ final readonly class Dose
 
     private function range(PracticeRung $rung): HoldRange
     {
-        return $rung->holds[$this->school] ?? $rung->holds[PracticeRung::ANY] ?? ($rung->rung->isGentle() ? $this->gentle : $this->deep);
+        return $rung->holds[$this->school] ??
+            ($rung->holds[PracticeRung::ANY] ?? ($rung->rung->isGentle() ? $this->gentle : $this->deep));
     }
 }

@@ -18,8 +18,12 @@ final readonly class Equipment
      *
      * @throws InvalidValue when there are fewer than none
      */
-    public function __construct(public int $blocks, public int $blankets, public bool $strap, public array $without = [])
-    {
+    public function __construct(
+        public int $blocks,
+        public int $blankets,
+        public bool $strap,
+        public array $without = [],
+    ) {
         Check::within('props.blocks', (float) $blocks, 0.0, 20.0, '');
         Check::within('props.blankets', (float) $blankets, 0.0, 20.0, '');
     }

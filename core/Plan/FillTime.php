@@ -32,18 +32,34 @@ final readonly class FillTime
                 $total[$item->key()] = ($total[$item->key()] ?? 0) + $item->seconds;
             }
         }
-        $share = array_map(static fn (string $key): float => ($worth[$key] ?? 1.0) ** 2, array_combine(array_keys($longest), array_keys($longest)));
+        $share = array_map(
+            static fn (string $key): float => ($worth[$key] ?? 1.0) ** 2,
+            array_combine(array_keys($longest), array_keys($longest)),
+        );
         // So many times as long is each at a level of time for what is worth 1.
-        $times = static fn (float $level, string $key): float => min($most[$key], max(1.0, $level * $share[$key] / $longest[$key]));
-        $used = static fn (float $level): float => array_sum(array_map(static fn (string $key): float => $total[$key] * $times($level, $key), array_keys($total)));
+        $times = static fn (float $level, string $key): float => min(
+            $most[$key],
+            max(1.0, ($level * $share[$key]) / $longest[$key]),
+        );
+        $used = static fn (float $level): float => array_sum(
+            array_map(static fn (string $key): float => $total[$key] * $times($level, $key), array_keys($total)),
+        );
         $budget = array_sum($total) + $seconds;
         $low = self::level($longest, $most, $share, $used, $budget);
 
-        return array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase && isset($longest[$item->key()]) && ($more = $times($low, $item->key())) > 1.0 ? $item->lasting(self::grain($item->seconds * $more)) : $item, $items);
+        return array_map(
+            static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase
+            && isset($longest[$item->key()])
+            && ($more = $times($low, $item->key())) > 1.0
+                ? $item->lasting(self::grain($item->seconds * $more))
+                : $item,
+            $items,
+        );
     }
 
     /**
-     * The level at which the time is used: between the levels where something begins to be held longer, or is as long as
+     * The level at which the time is used: between the levels where something begins to be held longer, or is as long
+     * as
      * it may be, what is used rises in a straight line.
      *
      * @param array<string, int> $longest by key
@@ -55,7 +71,7 @@ final readonly class FillTime
     {
         $bends = [0.0];
         foreach ($longest as $key => $seconds) {
-            array_push($bends, $seconds / $share[$key], $seconds * $most[$key] / $share[$key]);
+            array_push($bends, $seconds / $share[$key], ($seconds * $most[$key]) / $share[$key]);
         }
         sort($bends);
         [$below, $above] = [0, count($bends) - 1];
@@ -64,7 +80,7 @@ final readonly class FillTime
         }
         while ($above - $below > 1) {
             $middle = intdiv($below + $above, 2);
-            $used($bends[$middle]) <= $budget ? $below = $middle : $above = $middle;
+            $used($bends[$middle]) <= $budget ? ($below = $middle) : ($above = $middle);
         }
         [$from, $to] = [$used($bends[$below]), $used($bends[$above])];
 
@@ -81,7 +97,14 @@ final readonly class FillTime
     {
         $most = self::mayGrow($items, $dose, $short);
 
-        return (int) array_sum(array_map(static fn (PlannedItem $item): float => Phase::Work === $item->phase ? $item->seconds * (($most[$item->key()] ?? 1.0) - 1.0) : 0.0, $items));
+        return (int) array_sum(
+            array_map(
+                static fn (PlannedItem $item): float => Phase::Work === $item->phase
+                    ? $item->seconds * (($most[$item->key()] ?? 1.0) - 1.0)
+                    : 0.0,
+                $items,
+            ),
+        );
     }
 
     /** Seconds as a teacher would say them. */
@@ -91,7 +114,8 @@ final readonly class FillTime
     }
 
     /**
-     * All work on a posture together, so that its sides keep their proportion: until its longest hold is as long as it may be.
+     * All work on a posture together, so that its sides keep their proportion: until its longest hold is as long as it
+     * may be.
      *
      * @param list<PlannedItem> $items
      * @param list<string> $short

@@ -10,7 +10,10 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** What one warms up in, and what one rests in: first rungs that are gentle, that may be done and for which there are the props. */
+/**
+ * What one warms up in, and what one rests in: first rungs that are gentle, that may be done and for which there are
+ * the props.
+ */
 final readonly class GentleShapes
 {
     /** So long on each side at least, in seconds. */
@@ -35,14 +38,29 @@ final readonly class GentleShapes
         $able = static fn (callable $place): array => self::able($place, $poses, $ladders, $request);
 
         $warm = $able(static fn (PracticeRung $rung): ?int => $rung->warmUp);
-        $isLess = count($warm) < count(array_filter($ladders, static fn (array $ladder): bool => null !== $ladder[0]->warmUp && $request->equipment->has($ladder[0])));
+        $isLess =
+            count($warm) <
+            count(
+                array_filter(
+                    $ladders,
+                    static fn (array $ladder): bool => null !== $ladder[0]->warmUp
+                        && $request->equipment->has($ladder[0]),
+                ),
+            );
         if ($isLess && count($warm) < self::FEW) {
             // Where something is held and little of it is left, other lying shapes for anyone warm up as well.
             $place = 0;
             $there = array_map(static fn (array $one): string => $one[0]->posture, $warm);
-            $warm = [...$warm, ...$able(static function (PracticeRung $rung) use (&$place, $there): ?int {
-                return Stance::Lying === $rung->stance && PracticeLevel::Anyone === $rung->level && !in_array($rung->posture, $there, true) ? ++$place : null;
-            })];
+            $warm = [
+                ...$warm,
+                ...$able(static function (PracticeRung $rung) use (&$place, $there): ?int {
+                    return Stance::Lying === $rung->stance
+                        && PracticeLevel::Anyone === $rung->level
+                        && !in_array($rung->posture, $there, true)
+                        ? ++$place
+                        : null;
+                }),
+            ];
         }
 
         return new self($warm, $able(static fn (PracticeRung $rung): ?int => $rung->rest));
@@ -70,16 +88,26 @@ final readonly class GentleShapes
         }
         $warm = [...$spine, ...$round, ...$other];
         $items = [];
-        $each = [] === $warm ? 0 : max(self::EACH, (int) (ceil($seconds / count($warm) / FillTime::GRAIN) * FillTime::GRAIN));
+        $each =
+            [] === $warm
+                ? 0
+                : max(self::EACH, (int) (ceil($seconds / count($warm) / FillTime::GRAIN) * FillTime::GRAIN));
         foreach ($warm as [$rung, $side]) {
             if ($seconds <= 0) {
                 break;
             }
-            $because = [] === array_intersect($limiters, $rung->remedies) ? new Reason('plan.warm-up', Source::Trade) : new Reason('plan.warm-up-for', Source::Trade, ['remedy' => current(array_intersect($limiters, $rung->remedies))]);
+            $because =
+                [] === array_intersect($limiters, $rung->remedies)
+                    ? new Reason('plan.warm-up', Source::Trade)
+                    : new Reason('plan.warm-up-for', Source::Trade, [
+                        'remedy' => current(array_intersect($limiters, $rung->remedies)),
+                    ]);
             $now = min($each, max(FillTime::GRAIN, $seconds));
             $isSplit = null === $side && !$rung->isSymmetric && $now >= 2 * self::EACH_SIDE;
             $first = $isSplit ? FillTime::grain($now / 2) : $now;
-            foreach ($isSplit ? [[Side::Left, $first], [Side::Right, $now - $first]] : [[$side, $now]] as [$one, $lasts]) {
+            foreach (
+                $isSplit ? [[Side::Left, $first], [Side::Right, $now - $first]] : [[$side, $now]] as [$one, $lasts]
+            ) {
                 $items[] = new PlannedItem($rung, Phase::WarmUp, $one, $lasts, $because);
             }
             $seconds -= $now;
@@ -91,7 +119,17 @@ final readonly class GentleShapes
     /** @return list<PlannedItem> */
     public function rest(int $seconds): array
     {
-        return [] === $this->resting ? [] : [new PlannedItem($this->resting[0][0], Phase::Rest, $this->resting[0][1], FillTime::grain($seconds), new Reason('plan.rest', Source::Trade))];
+        return [] === $this->resting
+            ? []
+            : [
+                new PlannedItem(
+                    $this->resting[0][0],
+                    Phase::Rest,
+                    $this->resting[0][1],
+                    FillTime::grain($seconds),
+                    new Reason('plan.rest', Source::Trade),
+                ),
+            ];
     }
 
     /**
@@ -108,10 +146,20 @@ final readonly class GentleShapes
         foreach ($ladders as $id => $ladder) {
             $rung = $ladder[0];
             $order = $place($rung);
-            if (null === $order || in_array($id, $request->forbidden, true) || !$rung->rung->isGentle() || !$request->equipment->has($rung)) {
+            if (
+                null === $order
+                || in_array($id, $request->forbidden, true)
+                || !$rung->rung->isGentle()
+                || !$request->equipment->has($rung)
+            ) {
                 continue;
             }
-            $free = array_values(array_filter(Side::cases(), static fn (Side $side): bool => May::practise($poses, $id, $rung->rung->id, $side)->isYes()));
+            $free = array_values(
+                array_filter(
+                    Side::cases(),
+                    static fn (Side $side): bool => May::practise($poses, $id, $rung->rung->id, $side)->isYes(),
+                ),
+            );
             if (2 === count($free) || (1 === count($free) && !$rung->isSymmetric)) {
                 $able[$order] = [$rung, 2 === count($free) ? null : $free[0]];
             }

@@ -22,11 +22,25 @@ final readonly class Growth
 
     /**
      * @param list<Seen> $seen in any order
-     * @param \DateTimeImmutable|null $since when a stop on that side was lifted last: what was practised before it counts no more
+     * @param \DateTimeImmutable|null $since when a stop on that side was lifted last: what was practised before it
+     *     counts no more
      */
-    public static function of(array $seen, string $posture, string $rung, Side $side, \DateTimeImmutable $on, ?\DateTimeImmutable $since = null): float
-    {
-        $practised = array_filter($seen, static fn (Seen $one): bool => $one->isPractice && $one->posture === $posture && $one->rung === $rung && $one->side === $side && (null === $since || ($one->at ?? $one->on) > $since));
+    public static function of(
+        array $seen,
+        string $posture,
+        string $rung,
+        Side $side,
+        \DateTimeImmutable $on,
+        ?\DateTimeImmutable $since = null,
+    ): float {
+        $practised = array_filter(
+            $seen,
+            static fn (Seen $one): bool => $one->isPractice
+                && $one->posture === $posture
+                && $one->rung === $rung
+                && $one->side === $side
+                && (null === $since || ($one->at ?? $one->on) > $since),
+        );
         usort($practised, static fn (Seen $a, Seen $b): int => $a->on <=> $b->on);
         $steps = 0;
         $last = $before = null;
@@ -53,7 +67,19 @@ final readonly class Growth
     {
         $person = $poses->person;
 
-        return min(array_map(static fn (Side $one): float => self::of($person->seen, $rung->posture, $rung->rung->id, $one, $person->on, $person->liftedAt($one)), null === $side ? Side::cases() : [$side]));
+        return min(
+            array_map(
+                static fn (Side $one): float => self::of(
+                    $person->seen,
+                    $rung->posture,
+                    $rung->rung->id,
+                    $one,
+                    $person->on,
+                    $person->liftedAt($one),
+                ),
+                null === $side ? Side::cases() : [$side],
+            ),
+        );
     }
 
     /** @return float seconds that a rung is held on a side by now, at most as long as its range has it */

@@ -26,7 +26,9 @@ final readonly class Measure
         [$ability, $side] = self::limiting($posture, $poses);
         $test = $poses->isolating($ability);
 
-        return null !== $test && May::take($poses->person->holds, $test, $side)->isYes() ? new self($test, $side, $ability) : null;
+        return null !== $test && May::take($poses->person->holds, $test, $side)->isYes()
+            ? new self($test, $side, $ability)
+            : null;
     }
 
     /** @return array{Ability, Side} of both sides what is furthest behind, of what was read before what was not */
@@ -38,7 +40,10 @@ final readonly class Measure
             $limiting = $pose->toWorkOn();
             $behind = INF;
             foreach ($pose->full()->margins as $margin) {
-                $behind = null !== $margin->shown && $margin->ability === $limiting[0] ? min($behind, $margin->difference()) : $behind;
+                $behind =
+                    null !== $margin->shown && $margin->ability === $limiting[0]
+                        ? min($behind, $margin->difference())
+                        : $behind;
             }
             if (null === $worst || $behind < $worst[0]) {
                 $worst = [$behind, $limiting];

@@ -15,7 +15,8 @@ use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /**
- * What a pain that is said while a session goes on ends for the rest of it: every answer that there is, judged beforehand,
+ * What a pain that is said while a session goes on ends for the rest of it: every answer that there is, judged
+ * beforehand,
  * since a session goes on without a network and asks nobody. What was being done then is taken for what nobody knows.
  */
 final class PainInSession
@@ -27,7 +28,10 @@ final class PainInSession
     private const LEVELS = 10;
     private const SIDES = ['left' => Side::Left, 'right' => Side::Right, 'none' => null];
 
-    /** @var array<string, array<string, array<int, array<string, int>>>> by place, kind, level from 0 and side: NOTHING, GOES_ON, or the number of what holds from then on */
+    /**
+     * @var array<string, array<string, array<int, array<string, int>>>> by place, kind, level from 0 and side: NOTHING,
+     *     GOES_ON, or the number of what holds from then on
+     */
     public readonly array $answers;
     /** @var array<int, Holds> by its number, from 1 */
     private array $holds = [];
@@ -46,12 +50,17 @@ final class PainInSession
                     foreach (self::SIDES as $name => $side) {
                         $rule = PainRule::of($pain, $side, null);
                         if (null === $rule) {
-                            $answers[$place->value][$kind->value][$level][$name] = $pain->isFelt() ? self::GOES_ON : self::NOTHING;
+                            $answers[$place->value][$kind->value][$level][$name] = $pain->isFelt()
+                                ? self::GOES_ON
+                                : self::NOTHING;
                             continue;
                         }
                         $number = $numbers[serialize([$rule->holds, $rule->side])] ??= count($numbers) + 1;
                         $answers[$place->value][$kind->value][$level][$name] = $number;
-                        $this->holds[$number] ??= Holds::of([new PainTold('said', $day, $day, $pain, $side)], $day);
+                        $this->holds[$number] ??= Holds::of(
+                            [new PainTold('said', $day, $day, $pain, $side)],
+                            $day,
+                        );
                     }
                 }
             }
@@ -63,7 +72,8 @@ final class PainInSession
      * Which of them end an item.
      *
      * @param Side|null $side null for both at once
-     * @param ReadPoses|null $poses what is known of the body, whose angles load what the catalogue alone does not tell; null when nobody measured it
+     * @param ReadPoses|null $poses what is known of the body, whose angles load what the catalogue alone does not tell;
+     *     null when nobody measured it
      *
      * @return list<int> numbers
      */

@@ -74,6 +74,9 @@ final readonly class Plan
     /** What is for every day, while nothing may be practised at all; null where something may. */
     public function dailyNote(): ?Reason
     {
-        return [] === array_filter($this->sessions(), static fn (PlannedSession $session): bool => [] !== $session->items) ? null : new Reason('plan.daily-note', Source::Trade);
+        return [] ===
+            array_filter($this->sessions(), static fn (PlannedSession $session): bool => [] !== $session->items)
+            ? null
+            : new Reason('plan.daily-note', Source::Trade);
     }
 }

@@ -45,7 +45,17 @@ final readonly class PlanRequest
     /** The same from another day on. */
     public function from(\DateTimeImmutable $day): self
     {
-        return new self($day, $this->weeks, $this->days, $this->minutes, $this->equipment, $this->pinned, $this->forbidden, $this->sportDays, $this->sequence);
+        return new self(
+            $day,
+            $this->weeks,
+            $this->days,
+            $this->minutes,
+            $this->equipment,
+            $this->pinned,
+            $this->forbidden,
+            $this->sportDays,
+            $this->sequence,
+        );
     }
 
     /** @return list<list<\DateTimeImmutable>> the days of practice, by week; a week begins on the first day */

@@ -46,18 +46,29 @@ final class PlanSession
     private array $lastDeep = [];
     /** @var array<string, int> sessions in which something was practised, logged ones among them, by key */
     private array $practised = [];
-    /** @var array<string, non-empty-list<PracticeRung>> a rung and the forms that may be alternated with it, by posture, rung and side */
+    /**
+     * @var array<string, non-empty-list<PracticeRung>> a rung and the forms that may be alternated with it, by posture,
+     *     rung and side
+     */
     private array $forms = [];
-    /** @var array<string, list<PlannedItem>> the work on something, by key, school, whether it is new, and whose turn it is */
+    /**
+     * @var array<string, list<PlannedItem>> the work on something, by key, school, whether it is new, and whose turn it
+     *     is
+     */
     private array $items = [];
     /** @var array<string, Measure|null> by posture */
     private array $measures = [];
 
-    public function __construct(private readonly ReadPoses $poses, private readonly Candidates $candidates, private readonly GentleShapes $gentle, private readonly PlanRequest $request)
-    {
+    public function __construct(
+        private readonly ReadPoses $poses,
+        private readonly Candidates $candidates,
+        private readonly GentleShapes $gentle,
+        private readonly PlanRequest $request,
+    ) {
         $days = [];
         foreach ($poses->person->seen as $seen) {
-            $days[$seen->posture][Day::of($seen->on)] = $seen->isPractice || ($days[$seen->posture][Day::of($seen->on)] ?? false);
+            $days[$seen->posture][Day::of($seen->on)] =
+                $seen->isPractice || ($days[$seen->posture][Day::of($seen->on)] ?? false);
         }
         $this->practised = array_map(static fn (array $days): int => count(array_filter($days)), $days);
     }
@@ -68,17 +79,29 @@ final class PlanSession
         $budget = 60 * $this->request->minutes;
         $isSport = in_array((int) $on->format('N'), $this->request->sportDays, true);
         $theme = $this->theme($turn, $on, $dose);
-        $measured = $theme ?? ([] === $this->candidates->aims ? null : $this->candidates->aims[$turn % count($this->candidates->aims)]);
-        $measure = null === $measured ? null : $this->measures[$measured] ??= Measure::of($measured, $this->poses);
+        $measured =
+            $theme ??
+            ([] === $this->candidates->aims ? null : $this->candidates->aims[$turn % count($this->candidates->aims)]);
+        $measure = null === $measured ? null : ($this->measures[$measured] ??= Measure::of($measured, $this->poses));
         $limiter = null === $measure ? null : Remedy::ofAbility($measure->ability)?->value;
-        // Reading the number, with what the person says on arriving, is part of the warm-up; reading it again, of the rest.
+        // Reading the number, with what the person says on arriving, is part of the warm-up; reading it again, of the
+        // rest.
         $reading = null === $measure ? 0 : Measure::SECONDS;
-        $warmUp = $this->gentle->warmUp((int) max(WarmUpFirst::least($this->request->minutes) + $reading, min(self::WARM_UP_MOST, self::WARM_UP * $budget)), null === $limiter ? [] : [$limiter]);
+        $warmUp = $this->gentle->warmUp(
+            (int) max(
+                WarmUpFirst::least($this->request->minutes) + $reading,
+                min(self::WARM_UP_MOST, self::WARM_UP * $budget),
+            ),
+            null === $limiter ? [] : [$limiter],
+        );
         $rest = $this->gentle->rest((int) max(self::REST_LEAST, min(self::REST_MOST, self::REST * $budget)));
         if ([] === $warmUp) {
             // Nobody works cold.
             $reason = new Reason('plan.no-warm-up', Source::Trade);
-            $postures = array_map(static fn (Candidate $candidate): string => $candidate->posture, $this->candidates->list);
+            $postures = array_map(
+                static fn (Candidate $candidate): string => $candidate->posture,
+                $this->candidates->list,
+            );
 
             return $this->free($on, $dose, $reason, array_fill_keys($postures, $reason), $isSport);
         }
@@ -104,7 +127,11 @@ final class PlanSession
         foreach ($this->byWeight($theme) as $place => $candidate) {
             $apart = $this->tooSoon($candidate, $on, $dose);
             if (null !== $apart || !$take($candidate)) {
-                $tradesAway[$candidate->posture] = $apart ?? (self::isThere($candidate, $work) ? new Reason('plan.same-shape', Source::Own, ['posture' => $candidate->posture]) : new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]));
+                $tradesAway[$candidate->posture] =
+                    $apart ??
+                    (self::isThere($candidate, $work)
+                        ? new Reason('plan.same-shape', Source::Own, ['posture' => $candidate->posture])
+                        : new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]));
             }
             // What limits is worked on by itself before everything else that one would like finds room.
             if (0 === $place) {
@@ -130,7 +157,9 @@ final class PlanSession
             $on,
             $items,
             isset($work[$theme ?? '']) ? $theme : null,
-            $empty > $budget - (int) round(self::LEAST_USED * $budget) ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight)) : null,
+            $empty > $budget - (int) round(self::LEAST_USED * $budget)
+                ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight))
+                : null,
             $dose,
             $measure,
             $tradesAway,
@@ -143,15 +172,31 @@ final class PlanSession
      *
      * @param array<string, Reason> $tradesAway
      */
-    private function free(\DateTimeImmutable $on, Dose $dose, Reason $because, array $tradesAway, bool $isSport): PlannedSession
-    {
-        return new PlannedSession($on, [], null, new Unused($this->request->minutes, $because), $dose, null, $tradesAway, $isSport);
+    private function free(
+        \DateTimeImmutable $on,
+        Dose $dose,
+        Reason $because,
+        array $tradesAway,
+        bool $isSport,
+    ): PlannedSession {
+        return new PlannedSession(
+            $on,
+            [],
+            null,
+            new Unused($this->request->minutes, $because),
+            $dose,
+            null,
+            $tradesAway,
+            $isSport,
+        );
     }
 
     /** The wanted poses take turns; one that has to wait for its day leaves the turn to the next. */
     private function theme(int $turn, \DateTimeImmutable $on, Dose $dose): ?string
     {
-        $wanted = array_values(array_filter($this->candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()));
+        $wanted = array_values(
+            array_filter($this->candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()),
+        );
         foreach (self::round($wanted, $turn) as $candidate) {
             if (null === $this->tooSoon($candidate, $on, $dose)) {
                 return $candidate->posture;
@@ -184,7 +229,15 @@ final class PlanSession
 
     private function tooSoon(Candidate $candidate, \DateTimeImmutable $on, Dose $dose): ?Reason
     {
-        $isTooSoon = $candidate->isDeep() && [] !== array_filter($candidate->components, fn (string $component): bool => isset($this->lastDeep[$component]) && 0 !== ($days = Day::between($this->lastDeep[$component], $on)) && $days < $dose->daysApart);
+        $isTooSoon =
+            $candidate->isDeep()
+            && [] !==
+                array_filter(
+                    $candidate->components,
+                    fn (string $component): bool => isset($this->lastDeep[$component])
+                        && 0 !== ($days = Day::between($this->lastDeep[$component], $on))
+                        && $days < $dose->daysApart,
+                );
 
         return $isTooSoon ? new Reason('plan.unused-apart', Source::Trade, ['days' => $dose->daysApart]) : null;
     }
@@ -198,7 +251,12 @@ final class PlanSession
         $positions = [];
         foreach ($drills as $drill) {
             // Another drill is another position: two from the same one are one too many.
-            if (count($positions) < max(1, intdiv($this->request->minutes, self::DRILL_MINUTES)) && !isset($positions[$drill->posture]) && null === $this->tooSoon($drill, $on, $dose) && $take($drill)) {
+            if (
+                count($positions) < max(1, intdiv($this->request->minutes, self::DRILL_MINUTES))
+                && !isset($positions[$drill->posture])
+                && null === $this->tooSoon($drill, $on, $dose)
+                && $take($drill)
+            ) {
                 $positions[$drill->posture] = true;
             }
         }
@@ -217,7 +275,8 @@ final class PlanSession
         $spare = (int) ((1.0 - self::USED) * 60 * $this->request->minutes);
         $taken = 0;
         foreach ($this->remedies($turn % self::REMEDIES) as $candidate) {
-            $isEnough = $room >= $left - $spare && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
+            $isEnough =
+                $room >= $left - $spare && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
             if ($taken > 0 && $isEnough) {
                 return;
             }
@@ -244,10 +303,28 @@ final class PlanSession
     private function filled(array $work, int $seconds, Dose $dose, ?string $theme, bool $isLight): array
     {
         uasort($work, static fn (array $a, array $b): int => $a[0]->order($dose) <=> $b[0]->order($dose));
-        $items = FillTime::of(self::itemsOf($work), $seconds, $dose, $this->short($work), array_map(static fn (array $one): float => $one[0]->worth($theme), $work));
+        $items = FillTime::of(
+            self::itemsOf($work),
+            $seconds,
+            $dose,
+            $this->short($work),
+            array_map(static fn (array $one): float => $one[0]->worth($theme), $work),
+        );
 
         // What is repeated is repeated as often as it takes, in a lighter week, too.
-        return $isLight ? array_map(static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase ? $item->lasting(max(null === $item->drill ? 0 : $item->begun($dose)->seconds, FillTime::grain(self::LIGHT * $item->seconds))) : $item, $items) : $items;
+        return $isLight
+            ? array_map(
+                static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase
+                    ? $item->lasting(
+                        max(
+                            null === $item->drill ? 0 : $item->begun($dose)->seconds,
+                            FillTime::grain(self::LIGHT * $item->seconds),
+                        ),
+                    )
+                    : $item,
+                $items,
+            )
+            : $items;
     }
 
     /**
@@ -256,7 +333,10 @@ final class PlanSession
      */
     private function because(array $work, array $tradesAway, bool $isLight): Reason
     {
-        $apart = array_values(array_filter($tradesAway, static fn (Reason $reason): bool => 'plan.unused-apart' === $reason->code))[0] ?? null;
+        $apart =
+            array_values(
+                array_filter($tradesAway, static fn (Reason $reason): bool => 'plan.unused-apart' === $reason->code),
+            )[0] ?? null;
 
         return match (true) {
             $isLight => new Reason('plan.unused-light', Source::Trade),
@@ -274,7 +354,9 @@ final class PlanSession
      */
     private function short(array $work): array
     {
-        return array_keys(array_filter($work, fn (array $one): bool => $one[0]->keepsShort($this->poses->person->holds)));
+        return array_keys(
+            array_filter($work, fn (array $one): bool => $one[0]->keepsShort($this->poses->person->holds)),
+        );
     }
 
     /**
@@ -286,7 +368,15 @@ final class PlanSession
     {
         $sessions = $this->practised[$candidate->key()] ?? 0;
 
-        return $this->items[$candidate->key().' '.$dose->school.' '.(int) ($sessions < SideOrder::NEW).' '.$sessions % self::FORMS] ??= $this->laidOut($candidate, $dose, $sessions);
+        return $this->items[
+            $candidate->key().
+                ' '.
+                $dose->school.
+                ' '.
+                (int) ($sessions < SideOrder::NEW).
+                ' '.
+                $sessions % self::FORMS
+        ] ??= $this->laidOut($candidate, $dose, $sessions);
     }
 
     /** @return list<PlannedItem> */
@@ -299,12 +389,27 @@ final class PlanSession
             if (null !== $candidate->drill) {
                 $seconds = $candidate->drill->range->least;
             } else {
-                $seconds = $part * ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose));
+                $seconds =
+                    $part * ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose));
             }
-            $items[] = new PlannedItem($rung, Phase::Work, $side, PlannedSession::CHANGE + FillTime::grain($seconds), $candidate->because, $candidate->drill, null !== $candidate->set);
+            $items[] = new PlannedItem(
+                $rung,
+                Phase::Work,
+                $side,
+                PlannedSession::CHANGE + FillTime::grain($seconds),
+                $candidate->because,
+                $candidate->drill,
+                null !== $candidate->set,
+            );
         }
         if (null !== $candidate->counter) {
-            $items[] = new PlannedItem($candidate->counter, Phase::Counter, $candidate->counterSide, self::COUNTER, new Reason('plan.counter', Source::Trade, ['posture' => $candidate->drill->id ?? $candidate->posture]));
+            $items[] = new PlannedItem(
+                $candidate->counter,
+                Phase::Counter,
+                $candidate->counterSide,
+                self::COUNTER,
+                new Reason('plan.counter', Source::Trade, ['posture' => $candidate->drill->id ?? $candidate->posture]),
+            );
         }
 
         return $items;
@@ -314,11 +419,19 @@ final class PlanSession
     private function form(PracticeRung $rung, ?Side $side, int $sessions): PracticeRung
     {
         $key = $rung->posture.' '.$rung->rung->id.' '.($side->value ?? '');
-        $this->forms[$key] ??= [$rung, ...array_values(array_filter($rung->forms, fn (PracticeRung $form): bool => $form->takesTurns()
-            && $form->stance === $rung->stance
-            && $form->rung->isGentle() === $rung->rung->isGentle()
-            && $this->request->equipment->has($form)
-            && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes()))];
+        $this->forms[$key] ??= [
+            $rung,
+            ...array_values(
+                array_filter(
+                    $rung->forms,
+                    fn (PracticeRung $form): bool => $form->takesTurns()
+                        && $form->stance === $rung->stance
+                        && $form->rung->isGentle() === $rung->rung->isGentle()
+                        && $this->request->equipment->has($form)
+                        && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes(),
+                ),
+            ),
+        ];
 
         return $this->forms[$key][$sessions % count($this->forms[$key])];
     }
@@ -344,7 +457,13 @@ final class PlanSession
     {
         $isPinned = static fn (Candidate $drill): bool => in_array(Wish::Pinned, $drill->wishes, true);
 
-        return [...array_values(array_filter($drills, $isPinned)), ...self::round(array_values(array_filter($drills, static fn (Candidate $drill): bool => !$isPinned($drill))), $turn)];
+        return [
+            ...array_values(array_filter($drills, $isPinned)),
+            ...self::round(
+                array_values(array_filter($drills, static fn (Candidate $drill): bool => !$isPinned($drill))),
+                $turn,
+            ),
+        ];
     }
 
     /** @param list<PlannedItem> $items */

@@ -34,7 +34,10 @@ final readonly class PlannedItem
     ) {
     }
 
-    /** With the height of its prop for this body: of the side that it is for; where it is for both, of the one that needs more. */
+    /**
+     * With the height of its prop for this body: of the side that it is for; where it is for both, of the one that
+     * needs more.
+     */
     public function measured(ReadPoses $poses): self
     {
         $heights = [];
@@ -65,12 +68,31 @@ final readonly class PlannedItem
     /** Another rung in its place, from the beginning: a hold that was long on one is none of the other's. */
     public function on(PracticeRung $rung, Dose $dose): self
     {
-        return (new self($rung, $this->phase, $this->side, $this->seconds, $this->because, null, $this->isSet, $this->isLocked))->begun($dose);
+        return (new self(
+            $rung,
+            $this->phase,
+            $this->side,
+            $this->seconds,
+            $this->because,
+            null,
+            $this->isSet,
+            $this->isLocked,
+        ))->begun($dose);
     }
 
     private function with(?int $seconds = null, ?bool $isLocked = null, ?float $propHeight = null): self
     {
-        return new self($this->rung, $this->phase, $this->side, $seconds ?? $this->seconds, $this->because, $this->drill, $this->isSet, $isLocked ?? $this->isLocked, $propHeight ?? $this->propHeight);
+        return new self(
+            $this->rung,
+            $this->phase,
+            $this->side,
+            $seconds ?? $this->seconds,
+            $this->because,
+            $this->drill,
+            $this->isSet,
+            $isLocked ?? $this->isLocked,
+            $propHeight ?? $this->propHeight,
+        );
     }
 
     /** Work on one posture stands together, and so does a drill. */

@@ -36,7 +36,16 @@ final readonly class PlannedSession
     /** @param list<PlannedItem> $items */
     public function doing(array $items): self
     {
-        return new self($this->on, $items, $this->theme, $this->unused, $this->dose, $this->measure, $this->tradesAway, $this->isAfterSport);
+        return new self(
+            $this->on,
+            $items,
+            $this->theme,
+            $this->unused,
+            $this->dose,
+            $this->measure,
+            $this->tradesAway,
+            $this->isAfterSport,
+        );
     }
 
     public function hasWork(): bool

@@ -19,27 +19,48 @@ final readonly class Planner
      * @param array<int, Dose> $doseOn another school's dose on some days, by weekday from 1 for Monday
      * @param array<string, PracticeDrill> $drills by id
      */
-    public function __construct(private ReadPoses $poses, private array $ladders, private Dose $dose, private array $doseOn = [], private array $drills = [])
-    {
+    public function __construct(
+        private ReadPoses $poses,
+        private array $ladders,
+        private Dose $dose,
+        private array $doseOn = [],
+        private array $drills = [],
+    ) {
     }
 
     /** @param list<string> $wanted */
     public function plan(array $wanted, PlanRequest $request): Plan
     {
         $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request, $this->drills);
-        $session = new PlanSession($this->poses, $candidates, GentleShapes::of($this->poses, $this->ladders, $request), $request);
+        $session = new PlanSession(
+            $this->poses,
+            $candidates,
+            GentleShapes::of($this->poses, $this->ladders, $request),
+            $request,
+        );
         // With fewer sessions in a week than wanted poses, themes go round from week to week.
-        $aims = count(array_filter($candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()));
+        $aims = count(
+            array_filter($candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()),
+        );
         $weeks = $retests = [];
         foreach ($request->dates() as $number => $dates) {
             $isLight = 0 === ($number + 1) % Cycle::WEEKS;
             $sessions = [];
             foreach ($dates as $turn => $date) {
-                $sessions[] = $session->on($date, $turn + ($aims > count($dates) ? $number * count($dates) : 0), $this->doseOn[(int) $date->format('N')] ?? $this->dose, $isLight);
+                $sessions[] = $session->on(
+                    $date,
+                    $turn + ($aims > count($dates) ? $number * count($dates) : 0),
+                    $this->doseOn[(int) $date->format('N')] ?? $this->dose,
+                    $isLight,
+                );
             }
             $weeks[] = new PlannedWeek(array_map($this->measured(...), $sessions), $isLight);
             if ($isLight) {
-                $retests[] = ['week' => $number + 2, 'on' => $request->from->add(new \DateInterval('P'.(7 * ($number + 1)).'D')), 'tests' => $this->retest($wanted)];
+                $retests[] = [
+                    'week' => $number + 2,
+                    'on' => $request->from->add(new \DateInterval('P'. 7 * ($number + 1).'D')),
+                    'tests' => $this->retest($wanted),
+                ];
             }
         }
 
@@ -48,7 +69,9 @@ final readonly class Planner
 
     private function measured(PlannedSession $session): PlannedSession
     {
-        return $session->doing(array_map(fn (PlannedItem $item): PlannedItem => $item->measured($this->poses), $session->items));
+        return $session->doing(
+            array_map(fn (PlannedItem $item): PlannedItem => $item->measured($this->poses), $session->items),
+        );
     }
 
     /**
@@ -82,7 +105,9 @@ final readonly class Planner
      */
     private function retest(array $wanted): array
     {
-        $asked = array_merge(...array_map(fn (string $id): array => $this->poses->postures[$id]->abilities, $wanted));
+        $asked = array_merge(
+            ...array_map(fn (string $id): array => $this->poses->postures[$id]->abilities, $wanted),
+        );
         $tests = [];
         foreach ($asked as $ability) {
             $best = $this->poses->isolating($ability);

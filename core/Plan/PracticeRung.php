@@ -22,7 +22,8 @@ final readonly class PracticeRung
      * @param int|null $rest its place among what one rests in; null when one does not
      * @param array<string, HoldRange> $holds by school, or for ANY
      * @param list<string> $remedies what its posture helps with, by the names of Remedy
-     * @param list<string> $instead what may be there for it where a side may not do it: "posture/rung", the safest first
+     * @param list<string> $instead what may be there for it where a side may not do it: "posture/rung", the safest
+     *     first
      * @param bool $isLotus whether a foot goes onto the other thigh
      * @param list<self> $forms beside it: no step of the ladder waits for them
      * @param string $purpose what a form is for; empty for a rung of the ladder
@@ -52,10 +53,21 @@ final readonly class PracticeRung
     /** What was planned, and is in the catalogue no more: nobody can say that it may be done. */
     public static function gone(string $posture, string $rung): self
     {
-        return new self($posture, $posture, new RungDefinition($rung, $rung, null, [], new Work([])), Stance::Lying, [], [], false);
+        return new self(
+            $posture,
+            $posture,
+            new RungDefinition($rung, $rung, null, [], new Work([])),
+            Stance::Lying,
+            [],
+            [],
+            false,
+        );
     }
 
-    /** Whether it takes turns with its rung from session to session; what is for rest, for a tender knee or for show does not. */
+    /**
+     * Whether it takes turns with its rung from session to session; what is for rest, for a tender knee or for show
+     * does not.
+     */
     public function takesTurns(): bool
     {
         return !in_array($this->purpose, self::APART, true);
@@ -83,7 +95,9 @@ final readonly class PracticeRung
     /** What it looks like: rungs of several ladders are one shape, and done once a session. */
     public function shape(): string
     {
-        return null === $this->rung->demand ? $this->posture.'/'.$this->rung->id : $this->rung->demand->contact().' '.$this->stance->value;
+        return null === $this->rung->demand
+            ? $this->posture.'/'.$this->rung->id
+            : $this->rung->demand->contact().' '.$this->stance->value;
     }
 
     /** What stands at the end of a session, when the joints are warm, where the school has it so. */

@@ -25,7 +25,8 @@ final readonly class PropStack
 
     /**
      * @param float $height in cm
-     * @param array{flat: float, side: float, end: float, blanket: float} $sizes of a block as it lies, on its side and on its end, and of a folded blanket, in cm
+     * @param array{flat: float, side: float, end: float, blanket: float} $sizes of a block as it lies, on its side and
+     *     on its end, and of a folded blanket, in cm
      *
      * @throws InvalidValue when a size is none
      */
@@ -42,11 +43,25 @@ final readonly class PropStack
                     $ofBlocks = $end * $sizes['end'] + $side * $sizes['side'] + $flat * $sizes['flat'];
                     // What the blankets are to fill, rounded down and up.
                     $many = max(0, (int) floor(($height - $ofBlocks) / $sizes['blanket']));
-                    foreach ([min($many, $blankets, self::MOST_BLANKETS), min($many + 1, $blankets, self::MOST_BLANKETS)] as $blanket) {
+                    foreach (
+                        [
+                            min($many, $blankets, self::MOST_BLANKETS),
+                            min($many + 1, $blankets, self::MOST_BLANKETS),
+                        ] as $blanket
+                    ) {
                         $sum = $ofBlocks + $blanket * $sizes['blanket'];
-                        $cost = abs($sum - $height) + self::PIECE * ($end + $side + $flat + $blanket) + self::ON_END * $end;
+                        $cost =
+                            abs($sum - $height) +
+                            self::PIECE * ($end + $side + $flat + $blanket) +
+                            self::ON_END * $end;
                         if ($cost < $least - 1e-9) {
-                            [$least, $best] = [$cost, new self(['flat' => $flat, 'side' => $side, 'end' => $end, 'blanket' => $blanket], $sum)];
+                            [$least, $best] = [
+                                $cost,
+                                new self(
+                                    ['flat' => $flat, 'side' => $side, 'end' => $end, 'blanket' => $blanket],
+                                    $sum,
+                                ),
+                            ];
                         }
                     }
                 }

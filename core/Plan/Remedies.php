@@ -19,7 +19,8 @@ final readonly class Remedies
      *
      * @param Ability|null $keystone what opens most
      *
-     * @return array<string, Ability> by remedy, the ability that is to grow: what opens most, then rotation, for it shields the knee
+     * @return array<string, Ability> by remedy, the ability that is to grow: what opens most, then rotation, for it
+     *     shields the knee
      */
     public static function sought(array $wanted, ReadPoses $poses, ?Ability $keystone = null): array
     {
@@ -43,15 +44,26 @@ final readonly class Remedies
             }
         }
         // Where joints are to be held rather than stretched, what holds them comes first.
-        $holding = [] === array_filter($poses->person->holds->active, static fn (Hold $hold): bool => $hold->holds->isForStrength()) ? [] : [Remedy::Strength->value => Ability::Strength, Remedy::Balance->value => Ability::Balance];
+        $holding =
+            [] ===
+            array_filter($poses->person->holds->active, static fn (Hold $hold): bool => $hold->holds->isForStrength())
+                ? []
+                : [Remedy::Strength->value => Ability::Strength, Remedy::Balance->value => Ability::Balance];
         $first = null === $keystone ? null : Remedy::ofAbility($keystone)?->value;
-        uksort($sought, static fn (string $a, string $b): int => [$a !== $first, self::order($a)] <=> [$b !== $first, self::order($b)]);
+        uksort(
+            $sought,
+            static fn (string $a, string $b): int => [$a !== $first, self::order($a)] <=> [
+                $b !== $first,
+                self::order($b),
+            ],
+        );
 
         return $holding + $sought;
     }
 
     /**
-     * The gentle shapes for them: one for each remedy in turn, those for anyone before those to be learned with a teacher.
+     * The gentle shapes for them: one for each remedy in turn, those for anyone before those to be learned with a
+     * teacher.
      *
      * @param list<string> $remedies
      * @param array<string, list<PracticeRung>> $ladders by posture
@@ -65,7 +77,12 @@ final readonly class Remedies
         foreach ($remedies as $remedy) {
             foreach ([PracticeLevel::Anyone, PracticeLevel::TeacherFirst] as $level) {
                 foreach ($ladders as $id => $ladder) {
-                    if ($level === $ladder[0]->level && $ladder[0]->rung->isGentle() && in_array($remedy, $ladder[0]->remedies, true) && !in_array($id, $not, true)) {
+                    if (
+                        $level === $ladder[0]->level
+                        && $ladder[0]->rung->isGentle()
+                        && in_array($remedy, $ladder[0]->remedies, true)
+                        && !in_array($id, $not, true)
+                    ) {
                         $of[$remedy][] = $id;
                     }
                 }

@@ -41,7 +41,10 @@ enum Remedy: string
         };
     }
 
-    /** @return list<self> what comes first stands first: rotation shields the knee. Nothing is pushed against the shape of a joint. */
+    /**
+     * @return list<self> what comes first stands first: rotation shields the knee. Nothing is pushed against the shape
+     *     of a joint.
+     */
     public static function ofRestriction(Restriction $restriction): array
     {
         return match ($restriction) {

@@ -24,9 +24,19 @@ final class SessionRules
     public static function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
         /** @var list<SessionRule> $rules */
-        $rules = [new OnlyWhatMay(), new FitsTheTime(), new WarmUpFirst(), new CounterAfter(), new LyingFirst(), new BothSides(), new NotTooLong()];
+        $rules = [
+            new OnlyWhatMay(),
+            new FitsTheTime(),
+            new WarmUpFirst(),
+            new CounterAfter(),
+            new LyingFirst(),
+            new BothSides(),
+            new NotTooLong(),
+        ];
 
-        return array_merge(...array_map(static fn (SessionRule $rule): array => $rule->broken($session, $minutes, $poses), $rules));
+        return array_merge(
+            ...array_map(static fn (SessionRule $rule): array => $rule->broken($session, $minutes, $poses), $rules),
+        );
     }
 
     /**
@@ -51,7 +61,10 @@ final class SessionRules
             }
             foreach ($deep as $component => $posture) {
                 if (isset($last[$component]) && Day::between($last[$component], $session->on) < $apart) {
-                    $broken[$posture] = new Reason('rule.days-apart', Source::Trade, ['posture' => $posture, 'days' => $apart]);
+                    $broken[$posture] = new Reason('rule.days-apart', Source::Trade, [
+                        'posture' => $posture,
+                        'days' => $apart,
+                    ]);
                 }
                 $last[$component] = $session->on;
             }

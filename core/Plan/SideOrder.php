@@ -19,7 +19,8 @@ final class SideOrder
     /**
      * @param int $sessions in which it was practised before
      *
-     * @return list<array{Side|null, PracticeRung, float}> the side, null for both at once; what is done; the part of a hold
+     * @return list<array{Side|null, PracticeRung, float}> the side, null for both at once; what is done; the part of a
+     *     hold
      */
     public static function of(Candidate $candidate, int $sessions): array
     {

@@ -17,8 +17,13 @@ final class Stage
      *
      * @param array<string, list<PracticeRung>> $ladders by posture
      */
-    public static function of(string $posture, Side $side, ReadPoses $poses, array $ladders, Equipment $equipment): ?PracticeRung
-    {
+    public static function of(
+        string $posture,
+        Side $side,
+        ReadPoses $poses,
+        array $ladders,
+        Equipment $equipment,
+    ): ?PracticeRung {
         $now = $poses->of($posture, $side)->onLadder()->rung?->rung->id;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
@@ -34,7 +39,8 @@ final class Stage
     }
 
     /**
-     * Of both sides. A shape that is done on both at once is that of the side which is behind, and nobody's where one of
+     * Of both sides. A shape that is done on both at once is that of the side which is behind, and nobody's where one
+     * of
      * them may not do it.
      *
      * @param array<string, list<PracticeRung>> $ladders by posture
@@ -54,6 +60,8 @@ final class Stage
         $isLeft = array_search($left, $ladders[$posture], true) < array_search($right, $ladders[$posture], true);
         $behind = $isLeft ? $left : $right;
 
-        return May::practise($poses, $posture, $behind->rung->id, null)->isYes() ? ['left' => $behind, 'right' => $behind] : ['left' => null, 'right' => null];
+        return May::practise($poses, $posture, $behind->rung->id, null)->isYes()
+            ? ['left' => $behind, 'right' => $behind]
+            : ['left' => null, 'right' => null];
     }
 }

@@ -8,21 +8,26 @@ use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /**
- * A session that was planned earlier, as it may be done now: what may not is taken out, and what undoes nothing goes with
+ * A session that was planned earlier, as it may be done now: what may not is taken out, and what undoes nothing goes
+ * with
  * it; what has to keep short since it was made is no longer than at the beginning.
  */
 final readonly class Today
 {
     /**
      * @param PlannedSession $session what is left of it
-     * @param array<int, May|null> $out by the place of what was taken out: why it may not be done; null for a counterpose without its work
+     * @param array<int, May|null> $out by the place of what was taken out: why it may not be done; null for a
+     *     counterpose without its work
      * @param list<int> $places of what is left, in the session as it was planned
      */
     private function __construct(public PlannedSession $session, public array $out, public array $places)
     {
     }
 
-    /** @param ReadPoses|null $poses what is known of the person; null when nobody measured the body: then nothing says that anything may be done */
+    /**
+     * @param ReadPoses|null $poses what is known of the person; null when nobody measured the body: then nothing says
+     *     that anything may be done
+     */
     public static function of(PlannedSession $session, ?ReadPoses $poses): self
     {
         $session = self::keepingShort($session, $poses);
@@ -31,7 +36,7 @@ final readonly class Today
         foreach ($session->items as $i => $item) {
             $may = self::may($item, $poses);
             $isOut = !$may->isYes() || (Phase::Counter === $item->phase && !$hasWork);
-            $isOut ? $out[$i] = $may->isYes() ? null : $may : $left[$i] = $item;
+            $isOut ? ($out[$i] = $may->isYes() ? null : $may) : ($left[$i] = $item);
             $hasWork = match ($item->phase) {
                 Phase::Work => $hasWork || !$isOut,
                 Phase::Counter => false,
@@ -59,7 +64,15 @@ final readonly class Today
             return $session;
         }
 
-        return $session->doing(array_map(static fn (PlannedItem $item): PlannedItem => $item->isWork() && $poses->person->holds->keepsShort($item->rung->rung->work, $item->side) ? $item->begun($session->dose) : $item, $session->items));
+        return $session->doing(
+            array_map(
+                static fn (PlannedItem $item): PlannedItem => $item->isWork()
+                && $poses->person->holds->keepsShort($item->rung->rung->work, $item->side)
+                    ? $item->begun($session->dose)
+                    : $item,
+                $session->items,
+            ),
+        );
     }
 
     public static function may(PlannedItem $item, ?ReadPoses $poses): May

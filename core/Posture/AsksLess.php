@@ -14,8 +14,13 @@ final readonly class AsksLess
      * @param float $more what is asked before it, likewise
      * @param string $before the rung or posture that asks more, by its id
      */
-    public function __construct(public Ability $ability, public bool $isOtherLeg, public ?float $asked, public float $more, public string $before)
-    {
+    public function __construct(
+        public Ability $ability,
+        public bool $isOtherLeg,
+        public ?float $asked,
+        public float $more,
+        public string $before,
+    ) {
     }
 
     /** What tells it from others of the same posture. */

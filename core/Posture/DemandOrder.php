@@ -14,7 +14,8 @@ use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Prop;
 
 /**
- * Whether a full form asks of everything at least what the rungs under it and the postures that it needs ask, at the same
+ * Whether a full form asks of everything at least what the rungs under it and the postures that it needs ask, at the
+ * same
  * prop and of the same leg, for a small body, an average one and a tall one.
  *
  * Otherwise somebody could be told that a pose is open who is short of what leads there.
@@ -55,7 +56,10 @@ final class DemandOrder
                     // An angle of nothing is asked of everybody; hands a strap apart are asked for.
                     $isAsked = $degrees > self::NEAR || Ability::ShoulderReach === $ability;
                     if ($isAsked && $less > max(self::NEAR, $most[$key][0] ?? 0.0)) {
-                        $most[$key] = [$less, new AsksLess($ability, 'other' === $leg, $asked[$key] ?? null, $degrees, $id)];
+                        $most[$key] = [
+                            $less,
+                            new AsksLess($ability, 'other' === $leg, $asked[$key] ?? null, $degrees, $id),
+                        ];
                     }
                 }
             }
@@ -71,11 +75,20 @@ final class DemandOrder
      *
      * @return array<string, float> in degrees, cm or seconds, by ability and leg: "flexion this"
      */
-    private static function asked(RungDefinition $rung, RungDefinition $full, float $stature, Capacity $hips): array
-    {
+    private static function asked(
+        RungDefinition $rung,
+        RungDefinition $full,
+        float $stature,
+        Capacity $hips,
+    ): array {
         $asked = [];
         $body = Proportions::of(Length::cm($stature))->body(Side::Left);
-        foreach (['this' => [$rung->thresholds, $rung->demand, $full->demand], 'other' => [$rung->otherLeg, $rung->otherDemand, $full->otherDemand]] as $leg => [$thresholds, $demand, $of]) {
+        foreach (
+            [
+                'this' => [$rung->thresholds, $rung->demand, $full->demand],
+                'other' => [$rung->otherLeg, $rung->otherDemand, $full->otherDemand],
+            ] as $leg => [$thresholds, $demand, $of]
+        ) {
             foreach ($thresholds as $ability => $least) {
                 $asked["$ability $leg"] = max($least, $asked["$ability $leg"] ?? -INF);
             }
@@ -83,7 +96,11 @@ final class DemandOrder
                 continue;
             }
             try {
-                foreach (self::onThePropsOf($demand->posture($hips, $stature), $of?->posture($hips, $stature))->angles($body) as $component => $degrees) {
+                foreach (
+                    self::onThePropsOf($demand->posture($hips, $stature), $of?->posture($hips, $stature))->angles(
+                        $body,
+                    ) as $component => $degrees
+                ) {
                     $shown = $demand->ability(Component::from($component));
                     if (null !== $shown) {
                         $key = $shown[0]->value." $leg";

@@ -14,7 +14,8 @@ final readonly class PostureDefinition
      * @param non-empty-list<RungDefinition> $rungs the most supported first; the last is the full form
      * @param list<string> $needs ids of the postures that come before it
      * @param list<string> $sameAction ids of postures with the same action
-     * @param array<string, list<RungDefinition>> $forms other forms of a rung, by its id: they are alternated with it, and no step of the ladder waits for them
+     * @param array<string, list<RungDefinition>> $forms other forms of a rung, by its id: they are alternated with it,
+     *     and no step of the ladder waits for them
      * @param list<string> $preparedBy ids of the postures that help on the way to it, and that it does not wait for
      */
     public function __construct(
@@ -32,7 +33,16 @@ final readonly class PostureDefinition
     /** @param list<string> $ids of postures that help on the way to it */
     public function preparedBy(array $ids): self
     {
-        return new self($this->id, $this->name, $this->abilities, $this->rungs, $this->needs, $this->sameAction, $this->forms, $ids);
+        return new self(
+            $this->id,
+            $this->name,
+            $this->abilities,
+            $this->rungs,
+            $this->needs,
+            $this->sameAction,
+            $this->forms,
+            $ids,
+        );
     }
 
     /** @return array<string, RungDefinition> the rungs and the forms beside them, by id */

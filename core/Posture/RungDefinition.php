@@ -15,7 +15,8 @@ final readonly class RungDefinition
      * @param Work $work what it loads, derived and written, and how gentle it is
      * @param list<GateDefinition> $gates
      * @param array<string, float> $otherLeg the least of each ability of the other leg, likewise
-     * @param RungDemand|null $otherDemand what the leg chain computes for the other leg; null where it is not asked that way
+     * @param RungDemand|null $otherDemand what the leg chain computes for the other leg; null where it is not asked
+     *     that way
      * @param bool $isMeasuredThrough whether measuring enough is as good as having done it
      */
     public function __construct(
@@ -39,18 +40,20 @@ final readonly class RungDefinition
         $known = array_map($key, $this->gates);
         $new = array_filter($more, static fn (GateDefinition $gate): bool => !in_array($key($gate), $known, true));
 
-        return [] === $new ? $this : new self(
-            $this->id,
-            $this->name,
-            $this->demand,
-            $this->thresholds,
-            $this->work,
-            $this->prop,
-            [...$this->gates, ...array_values($new)],
-            $this->otherLeg,
-            $this->otherDemand,
-            $this->isMeasuredThrough,
-        );
+        return [] === $new
+            ? $this
+            : new self(
+                $this->id,
+                $this->name,
+                $this->demand,
+                $this->thresholds,
+                $this->work,
+                $this->prop,
+                [...$this->gates, ...array_values($new)],
+                $this->otherLeg,
+                $this->otherDemand,
+                $this->isMeasuredThrough,
+            );
     }
 
     public function isGentle(): bool

@@ -18,7 +18,9 @@ interface RungDemand
     /** Whether its knee goes where it suits: then what the leg can do decides on the position too. */
     public function isFree(): bool;
 
-    /** The contact by its name: a test of that name is set up in it, and however high the props are, it is one shape. */
+    /**
+     * The contact by its name: a test of that name is set up in it, and however high the props are, it is one shape.
+     */
     public function contact(): string;
 
     /** @return array<string, float> the position's own numbers, in cm and degrees */

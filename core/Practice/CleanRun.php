@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Practice;
 
-/** Clean sessions on one rung, one right after the other: another rung, a session that was not clean or a break after which all of it lapses begins anew. */
+/**
+ * Clean sessions on one rung, one right after the other: another rung, a session that was not clean or a break after
+ * which all of it lapses begins anew.
+ */
 final readonly class CleanRun
 {
     /** @param list<ReadinessCheck> $checks the oldest first, one a day and rung */
@@ -33,7 +36,7 @@ final readonly class CleanRun
         $isLapsed = null !== $this->last && Passes::hasLapsed($this->last->on, $next->on);
         $goesOn = !$isLapsed && ($this->checks[0] ?? $next)->rung === $next->rung;
 
-        return new self($next->isClean() ? [...($goesOn ? $this->checks : []), $next] : [], $next);
+        return new self($next->isClean() ? [...$goesOn ? $this->checks : [], $next] : [], $next);
     }
 
     public function isEnough(): bool

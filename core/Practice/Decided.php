@@ -11,7 +11,11 @@ final readonly class Decided
      * @param string $rung the rung that was practised
      * @param string $rungAfter the rung on which the side goes on
      */
-    public function __construct(public Step $step, public string $rung, public string $rungAfter, public \DateTimeImmutable $at)
-    {
+    public function __construct(
+        public Step $step,
+        public string $rung,
+        public string $rungAfter,
+        public \DateTimeImmutable $at,
+    ) {
     }
 }

@@ -20,12 +20,18 @@ final class Passes
      * @param list<string> $ladder ids of its rungs, from the ground up
      * @param list<ReadinessCheck> $checks of this ladder and side
      * @param list<Decided> $decided likewise
-     * @param list<array{string, \DateTimeImmutable}> $restarts rungs on which the side was stopped, and when that was lifted
+     * @param list<array{string, \DateTimeImmutable}> $restarts rungs on which the side was stopped, and when that was
+     *     lifted
      *
      * @return list<string>
      */
-    public static function of(array $ladder, array $checks, array $decided, array $restarts, \DateTimeImmutable $now): array
-    {
+    public static function of(
+        array $ladder,
+        array $checks,
+        array $decided,
+        array $restarts,
+        \DateTimeImmutable $now,
+    ): array {
         if ([] === $checks && [] === $decided) {
             return [];
         }
@@ -92,7 +98,11 @@ final class Passes
     {
         $limit = ($place[$rung] ?? count($place)) - $down;
 
-        return array_filter($passed, static fn (string $one): bool => ($place[$one] ?? PHP_INT_MAX) < $limit, ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $passed,
+            static fn (string $one): bool => ($place[$one] ?? PHP_INT_MAX) < $limit,
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /** Whether so long a break lies between two days of practice that nobody knows any more where a side stands. */

@@ -73,6 +73,13 @@ final readonly class ReadinessCheck
     /** @return array{bool, bool, int, int, bool, bool} larger is worse */
     private function badness(): array
     {
-        return [!$this->isClean(), $this->pain->isInKnee() || !$this->pain->kind->isMild(), $this->pain->level, count($this->compensations), !$this->holdReached, !$this->evenBreath];
+        return [
+            !$this->isClean(),
+            $this->pain->isInKnee() || !$this->pain->kind->isMild(),
+            $this->pain->level,
+            count($this->compensations),
+            !$this->holdReached,
+            !$this->evenBreath,
+        ];
     }
 }

@@ -18,7 +18,8 @@ final readonly class Seen
      * @param array<string, float> $values heights that were read, in cm, by the names of the leg chain
      * @param bool $hangsFree whether the limb hung on nothing but the prop that was read
      * @param bool $showsAngles whether it was this very position: a deeper one shows the rung, and other angles
-     * @param bool $isPractice whether it was practised: evidence as any other, but what is practised is left after three sessions
+     * @param bool $isPractice whether it was practised: evidence as any other, but what is practised is left after
+     *     three sessions
      */
     public function __construct(
         public string $posture,
@@ -43,6 +44,8 @@ final readonly class Seen
     {
         $isClean = $check->isClean() && !$check->pain->spoils();
 
-        return $isClean || !$check->isClean() ? new self($posture, $check->rung, $side, $isClean, $check->on, $check->at, $values, isPractice: true) : null;
+        return $isClean || !$check->isClean()
+            ? new self($posture, $check->rung, $side, $isClean, $check->on, $check->at, $values, isPractice: true)
+            : null;
     }
 }

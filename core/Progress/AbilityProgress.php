@@ -44,7 +44,9 @@ final readonly class AbilityProgress
         array $towards,
     ) {
         [$forecast, $this->because] = $towards;
-        $on = static fn (?float $days): ?\DateTimeImmutable => null === $days ? null : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
+        $on = static fn (?float $days): ?\DateTimeImmutable => null === $days
+            ? null
+            : $now->add(new \DateInterval('P'.(int) ceil($days).'D'));
         $this->from = $on($forecast?->from);
         $this->to = $on($forecast?->to);
         $this->chance = $forecast?->chance;
@@ -52,36 +54,110 @@ final readonly class AbilityProgress
 
     /**
      * @param non-empty-list<Evidence> $evidence of one ability and side, in any order
-     * @param float|null $asked what the goal asks of it, as a margin has it: of a gap less is more, so that it is below nothing; null where it asks nothing
+     * @param float|null $asked what the goal asks of it, as a margin has it: of a gap less is more, so that it is below
+     *     nothing; null where it asks nothing
      * @param Prior|null $prior what is usual; the stated figure when nothing is said
      * @param bool $isHeld whether something holds the goal on that side: there is never a day for that
      */
-    public static function of(Ability $ability, array $evidence, \DateTimeImmutable $now, ?float $asked = null, bool $isHeld = false, ?Prior $prior = null): self
-    {
-        $day = static fn (?\DateTimeImmutable $on): float => (($on ?? $now)->getTimestamp() - $now->getTimestamp()) / self::DAY;
+    public static function of(
+        Ability $ability,
+        array $evidence,
+        \DateTimeImmutable $now,
+        ?float $asked = null,
+        bool $isHeld = false,
+        ?Prior $prior = null,
+    ): self {
+        $day = static fn (?\DateTimeImmutable $on): float => (($on ?? $now)->getTimestamp() -
+            $now->getTimestamp()) /
+            self::DAY;
         usort($evidence, static fn (Evidence $a, Evidence $b): int => $day($a->on) <=> $day($b->on));
         $sd = static fn (Evidence $one): float => max(1e-3, $one->uncertainty->readingError());
-        $exact = array_values(array_filter($evidence, static fn (Evidence $one): bool => Bound::Exact === $one->bound));
+        $exact = array_values(
+            array_filter($evidence, static fn (Evidence $one): bool => Bound::Exact === $one->bound),
+        );
         // What was seen has no error of reading, and is no surer of where the body was that day than a reading is.
         $usual = [] === $exact ? 0.0 : array_sum(array_map($sd, $exact)) / count($exact);
         // Of a gap less is more, and its bounds are upper ones: turned over, it grows as any other ability does.
         $turn = $ability->turn();
-        $trend = Trend::of(array_map(static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound ? new TimedReading($day($one->on), $turn * $one->value, $sd($one), false, $one->setUp()) : new TimedReading($day($one->on), $turn * $one->value, max($usual, $sd($one)), true, isCut: $one->isIsolating), $evidence));
+        $trend = Trend::of(
+            array_map(
+                static fn (Evidence $one): TimedReading => Bound::Exact === $one->bound
+                    ? new TimedReading($day($one->on), $turn * $one->value, $sd($one), false, $one->setUp())
+                    : new TimedReading(
+                        $day($one->on),
+                        $turn * $one->value,
+                        max($usual, $sd($one)),
+                        true,
+                        isCut: $one->isIsolating,
+                    ),
+                $evidence,
+            ),
+        );
         [$first, $last] = self::ends($exact, $day);
         $hasTwo = null !== $first && null !== $last && $day($first->on) < $day($last->on);
         $change = $hasTwo ? $last->value - $first->value : null;
         // Read by two set-ups they may be apart by as much as those are.
-        $smallest = $hasTwo ? SmallestChange::between(sqrt($sd($first) ** 2 + $sd($last) ** 2 + ($first->setUp() === $last->setUp() ? 0.0 : Trend::SET_UPS_APART ** 2))) : null;
+        $smallest = $hasTwo
+            ? SmallestChange::between(
+                sqrt(
+                    $sd($first) ** 2 +
+                        $sd($last) ** 2 +
+                        ($first->setUp() === $last->setUp() ? 0.0 : Trend::SET_UPS_APART ** 2),
+                ),
+            )
+            : null;
         $step = null === $trend ? null : Step::of($trend);
-        $towards = self::goal($ability, $exact, $change, $smallest, $trend, $asked, $isHeld, $prior ?? Prior::usual());
+        $towards = self::goal(
+            $ability,
+            $exact,
+            $change,
+            $smallest,
+            $trend,
+            $asked,
+            $isHeld,
+            $prior ?? Prior::usual(),
+        );
 
-        return new self($ability, count($evidence), $change, $smallest, $trend, null === $step ? null : $now->sub(new \DateInterval('P'.max(0, (int) round(-$step->after)).'D')), $turn, $exact, $now, $prior ?? Prior::usual(), $towards);
+        return new self(
+            $ability,
+            count($evidence),
+            $change,
+            $smallest,
+            $trend,
+            null === $step ? null : $now->sub(new \DateInterval('P'.max(0, (int) round(-$step->after)).'D')),
+            $turn,
+            $exact,
+            $now,
+            $prior ?? Prior::usual(),
+            $towards,
+        );
     }
 
     /** The same readings towards another goal. */
     public function towards(?float $asked, bool $isHeld, \DateTimeImmutable $now): self
     {
-        return new self($this->ability, $this->readings, $this->change, $this->smallestReal, $this->trend, $this->step, $this->turn, $this->exact, $now, $this->prior, self::goal($this->ability, $this->exact, $this->change, $this->smallestReal, $this->trend, $asked, $isHeld, $this->prior));
+        return new self(
+            $this->ability,
+            $this->readings,
+            $this->change,
+            $this->smallestReal,
+            $this->trend,
+            $this->step,
+            $this->turn,
+            $this->exact,
+            $now,
+            $this->prior,
+            self::goal(
+                $this->ability,
+                $this->exact,
+                $this->change,
+                $this->smallestReal,
+                $this->trend,
+                $asked,
+                $isHeld,
+                $this->prior,
+            ),
+        );
     }
 
     /**
@@ -89,11 +165,23 @@ final readonly class AbilityProgress
      *
      * @return array{Forecast|null, Reason}
      */
-    private static function goal(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?float $asked, bool $isHeld, Prior $prior): array
-    {
-        $forecast = null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked, $prior);
+    private static function goal(
+        Ability $ability,
+        array $exact,
+        ?float $change,
+        ?float $smallest,
+        ?Trend $trend,
+        ?float $asked,
+        bool $isHeld,
+        Prior $prior,
+    ): array {
+        $forecast =
+            null === $trend || null === $asked || $isHeld ? null : Forecast::of($trend, 0.0, $asked, $prior);
 
-        return [$forecast, self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld, $prior)];
+        return [
+            $forecast,
+            self::because($ability, $exact, $change, $smallest, $trend, $forecast, $asked, $isHeld, $prior),
+        ];
     }
 
     /**
@@ -109,7 +197,11 @@ final readonly class AbilityProgress
         $of = fn (float $perDay): float => $this->turn * Trend::MONTH * $perDay;
         [$low, $high] = array_map($of, $this->trend->slope->interval());
 
-        return ['value' => $of($this->trend->slope->mean()), 'low' => min($low, $high), 'high' => max($low, $high)];
+        return [
+            'value' => $of($this->trend->slope->mean()),
+            'low' => min($low, $high),
+            'high' => max($low, $high),
+        ];
     }
 
     /**
@@ -134,8 +226,17 @@ final readonly class AbilityProgress
     }
 
     /** @param list<Evidence> $exact */
-    private static function because(Ability $ability, array $exact, ?float $change, ?float $smallest, ?Trend $trend, ?Forecast $forecast, ?float $asked, bool $isHeld, Prior $prior): Reason
-    {
+    private static function because(
+        Ability $ability,
+        array $exact,
+        ?float $change,
+        ?float $smallest,
+        ?Trend $trend,
+        ?Forecast $forecast,
+        ?float $asked,
+        bool $isHeld,
+        Prior $prior,
+    ): Reason {
         $numbers = ['ability' => $ability->value, 'unit' => $ability->unit()];
         $turn = $ability->turn();
 
@@ -143,13 +244,45 @@ final readonly class AbilityProgress
             [] === $exact => new Reason('progress.bounds', Source::Computed, $numbers),
             null === $change || null === $smallest => new Reason('progress.one', Source::Computed, $numbers),
             $isHeld => new Reason('progress.held', Source::Trade, $numbers),
-            null === $trend => new Reason(abs($change) > $smallest ? 'progress.changed' : 'progress.noise', Source::Computed, $numbers + ['change' => $change, 'smallest' => $smallest]),
-            null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason('progress.met', Source::Computed, $numbers + ['asked' => $turn * $asked, 'now' => $turn * $trend->at(0.0)->mean()]),
-            null !== $forecast => new Reason('progress.forecast', Source::Own, $numbers + ['month' => $turn * Forecast::rate($trend, $prior)['mean'] * Trend::MONTH, 'asked' => $turn * ($asked ?? 0.0), 'people' => $prior->people]),
+            null === $trend => new Reason(
+                abs($change) > $smallest ? 'progress.changed' : 'progress.noise',
+                Source::Computed,
+                $numbers + ['change' => $change, 'smallest' => $smallest],
+            ),
+            null !== $asked && $trend->at(0.0)->mean() >= $asked => new Reason(
+                'progress.met',
+                Source::Computed,
+                $numbers + ['asked' => $turn * $asked, 'now' => $turn * $trend->at(0.0)->mean()],
+            ),
+            null !== $forecast => new Reason(
+                'progress.forecast',
+                Source::Own,
+                $numbers + [
+                    'month' => $turn * Forecast::rate($trend, $prior)['mean'] * Trend::MONTH,
+                    'asked' => $turn * ($asked ?? 0.0),
+                    'people' => $prior->people,
+                ],
+            ),
             // Not even at the best that the readings allow, as far as anybody sees.
-            null !== $asked && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->interval()[1] < $asked => new Reason('progress.not-by-this', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
-            !$trend->isReal() => new Reason(null === $asked ? 'progress.flat' : 'progress.unsure', Source::Own, $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH]),
-            default => new Reason($trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls', Source::Computed, $numbers + ['month' => abs($trend->slope->mean()) * Trend::MONTH, 'less' => $ability->isLessMore() ? 'yes' : 'no']),
+            null !== $asked
+            && $trend->at(0.0)->mean() + Forecast::FURTHEST * $trend->slope->interval()[1] < $asked => new Reason(
+                'progress.not-by-this',
+                Source::Own,
+                $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH],
+            ),
+            !$trend->isReal() => new Reason(
+                null === $asked ? 'progress.flat' : 'progress.unsure',
+                Source::Own,
+                $numbers + ['month' => $turn * $trend->slope->mean() * Trend::MONTH],
+            ),
+            default => new Reason(
+                $trend->slope->mean() > 0.0 ? 'progress.grows' : 'progress.falls',
+                Source::Computed,
+                $numbers + [
+                    'month' => abs($trend->slope->mean()) * Trend::MONTH,
+                    'less' => $ability->isLessMore() ? 'yes' : 'no',
+                ],
+            ),
         };
     }
 }

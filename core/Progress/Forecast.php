@@ -7,7 +7,8 @@ namespace LucidAscent\Core\Progress;
 use LucidAscent\Core\Statistics\Normal;
 
 /**
- * When a demand will be met, if what was practised goes on: from this person's own rate, shrunk towards what is usual, so
+ * When a demand will be met, if what was practised goes on: from this person's own rate, shrunk towards what is usual,
+ * so
  * that two lucky readings promise nothing.
  */
 final readonly class Forecast
@@ -39,7 +40,10 @@ final readonly class Forecast
     {
         $level = $trend->at($now);
         $rate = self::rate($trend, $prior);
-        $met = static fn (float $days): float => Normal::below(($level->mean() + $days * $rate['mean'] - $asked) / sqrt($level->sd() ** 2 + ($days * $rate['sd']) ** 2 + 1e-12));
+        $met = static fn (float $days): float => Normal::below(
+            ($level->mean() + $days * $rate['mean'] - $asked) /
+                sqrt($level->sd() ** 2 + ($days * $rate['sd']) ** 2 + 1e-12),
+        );
         if ($met(0.0) >= 0.5 || $met(self::FURTHEST) < 0.5) {
             return null;
         }
@@ -47,14 +51,18 @@ final readonly class Forecast
             [$low, $high] = [0.0, self::FURTHEST];
             for ($step = 0; $step < self::STEPS; ++$step) {
                 $middle = ($low + $high) / 2.0;
-                $met($middle) < $chance ? $low = $middle : $high = $middle;
+                $met($middle) < $chance ? ($low = $middle) : ($high = $middle);
             }
 
             return $high;
         };
         $isSeen = $met(self::FURTHEST) >= self::LATE;
 
-        return new self($met(0.0) >= self::EARLY ? 0.0 : $day(self::EARLY), $isSeen ? $day(self::LATE) : null, $isSeen ? self::CHANCE : (int) round(100.0 * ($met(self::FURTHEST) - self::EARLY)));
+        return new self(
+            $met(0.0) >= self::EARLY ? 0.0 : $day(self::EARLY),
+            $isSeen ? $day(self::LATE) : null,
+            $isSeen ? self::CHANCE : (int) round(100.0 * ($met(self::FURTHEST) - self::EARLY)),
+        );
     }
 
     /** @return array{mean: float, sd: float} per day */
@@ -64,6 +72,9 @@ final readonly class Forecast
         $own = 1.0 / $trend->slope->sd() ** 2;
         $usual = (Trend::MONTH / $prior->sd) ** 2;
 
-        return ['mean' => ($own * $trend->slope->mean() + $usual * $prior->month / Trend::MONTH) / ($own + $usual), 'sd' => 1.0 / sqrt($own + $usual)];
+        return [
+            'mean' => ($own * $trend->slope->mean() + ($usual * $prior->month) / Trend::MONTH) / ($own + $usual),
+            'sd' => 1.0 / sqrt($own + $usual),
+        ];
     }
 }

@@ -24,17 +24,39 @@ final readonly class HeightProgress
     public static function of(array $heights, \DateTimeImmutable $now): self
     {
         usort($heights, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $trend = Trend::of(array_map(static fn (array $one): TimedReading => new TimedReading((float) -Day::between($one[0], $now), $one[1], self::ERROR), $heights));
+        $trend = Trend::of(
+            array_map(
+                static fn (array $one): TimedReading => new TimedReading(
+                    (float) -Day::between($one[0], $now),
+                    $one[1],
+                    self::ERROR,
+                ),
+                $heights,
+            ),
+        );
         [$first, $last] = [$heights[0], $heights[count($heights) - 1]];
         $change = $last[1] - $first[1];
-        $numbers = ['now' => $last[1], 'change' => abs($change), 'month' => abs((float) $trend?->slope->mean()) * Trend::MONTH];
+        $numbers = [
+            'now' => $last[1],
+            'change' => abs($change),
+            'month' => abs((float) $trend?->slope->mean()) * Trend::MONTH,
+        ];
         $isReal = null === $trend ? abs($change) > SmallestChange::of(self::ERROR) : $trend->isReal();
 
-        return new self($trend, new Reason(match (true) {
-            Day::of($first[0]) === Day::of($last[0]) => 'height.once',
-            !$isReal => 'height.still',
-            (null === $trend ? $change : $trend->slope->mean()) < 0.0 => null === $trend ? 'height.lowered' : 'height.lower',
-            default => null === $trend ? 'height.raised' : 'height.higher',
-        }, Source::Computed, $numbers));
+        return new self(
+            $trend,
+            new Reason(
+                match (true) {
+                    Day::of($first[0]) === Day::of($last[0]) => 'height.once',
+                    !$isReal => 'height.still',
+                    (null === $trend ? $change : $trend->slope->mean()) < 0.0 => null === $trend
+                        ? 'height.lowered'
+                        : 'height.lower',
+                    default => null === $trend ? 'height.raised' : 'height.higher',
+                },
+                Source::Computed,
+                $numbers,
+            ),
+        );
     }
 }

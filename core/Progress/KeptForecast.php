@@ -16,8 +16,13 @@ final readonly class KeptForecast
      * @param \DateTimeImmutable|null $to null when it was further away than anybody sees
      * @param int $chance in percent, of lying between
      */
-    public function __construct(public float $asked, public \DateTimeImmutable $made, public \DateTimeImmutable $from, public ?\DateTimeImmutable $to, public int $chance)
-    {
+    public function __construct(
+        public float $asked,
+        public \DateTimeImmutable $made,
+        public \DateTimeImmutable $from,
+        public ?\DateTimeImmutable $to,
+        public int $chance,
+    ) {
     }
 
     /**
@@ -27,7 +32,10 @@ final readonly class KeptForecast
      */
     public function outcome(array $exact, \DateTimeImmutable $now): ?Outcome
     {
-        $since = array_filter($exact, fn (Evidence $one): bool => null !== $one->on && Day::between($this->made, $one->on) > 0);
+        $since = array_filter(
+            $exact,
+            fn (Evidence $one): bool => null !== $one->on && Day::between($this->made, $one->on) > 0,
+        );
         $met = null;
         foreach ($since as $one) {
             if ($one->ability->compare($one->value, $this->asked) >= 0 && (null === $met || $one->on < $met)) {
@@ -43,6 +51,13 @@ final readonly class KeptForecast
         }
         $isOver = null !== $this->to && Day::of($now) > Day::of($this->to);
 
-        return $isOver && [] !== array_filter($since, fn (Evidence $one): bool => null !== $one->on && Day::of($one->on) >= Day::of($this->to ?? $now)) ? Outcome::Late : null;
+        return $isOver
+            && [] !==
+                array_filter(
+                    $since,
+                    fn (Evidence $one): bool => null !== $one->on && Day::of($one->on) >= Day::of($this->to ?? $now),
+                )
+            ? Outcome::Late
+            : null;
     }
 }

@@ -14,10 +14,12 @@ enum Movement: string
     case Back = 'back';
 
     /**
-     * What goes back is said first: nobody is told that all is well while one thing is lost. Somebody stands still when what is
+     * What goes back is said first: nobody is told that all is well while one thing is lost. Somebody stands still when
+     * what is
      * usual would have been seen by now, and was not; before that nobody can tell.
      *
-     * @param list<array{month: float, sd: float, chance: float}> $trends a month, in the direction in which the ability grows, with one SD and the chance that it is real
+     * @param list<array{month: float, sd: float, chance: float}> $trends a month, in the direction in which the ability
+     *     grows, with one SD and the chance that it is real
      *
      * @return self|null null while nobody can tell
      */
@@ -29,7 +31,12 @@ enum Movement: string
             [] === $trends => null,
             [] !== array_filter($sure, static fn (array $one): bool => $one['month'] < 0.0) => self::Back,
             [] !== $sure => self::Moves,
-            [] !== array_filter($trends, static fn (array $one): bool => $one['month'] + SmallestChange::between($one['sd']) >= Prior::USUAL) => null,
+            [] !==
+                array_filter(
+                    $trends,
+                    static fn (array $one): bool => $one['month'] + SmallestChange::between($one['sd']) >=
+                        Prior::USUAL,
+                ) => null,
             default => self::Still,
         };
     }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Progress;
 
 /**
- * What practice usually brings in a month, before a person's own readings say more: what a teacher's own people have done once
+ * What practice usually brings in a month, before a person's own readings say more: what a teacher's own people have
+ * done once
  * there are enough of them, and a stated figure before.
  */
 final readonly class Prior
@@ -29,25 +30,42 @@ final readonly class Prior
     }
 
     /**
-     * The mean of people's rates and how far people are from it, errors of the rates taken out (random effects; DerSimonian
+     * The mean of people's rates and how far people are from it, errors of the rates taken out (random effects;
+     * DerSimonian
      * and Laird, Control Clin Trials 7 (1986) 177).
      *
      * @param list<array{month: float, sd: float}> $rates one of each person and side, with one SD
      */
     public static function among(array $rates, int $people): self
     {
-        $rates = array_values(array_filter($rates, static fn (array $one): bool => $one['sd'] > 0.0 && is_finite($one['sd'])));
+        $rates = array_values(
+            array_filter($rates, static fn (array $one): bool => $one['sd'] > 0.0 && is_finite($one['sd'])),
+        );
         if ($people < self::PEOPLE || count($rates) < self::PEOPLE) {
             return self::usual();
         }
         $weights = array_map(static fn (array $one): float => 1.0 / $one['sd'] ** 2, $rates);
         $mean = self::mean($rates, $weights);
-        $scatter = array_sum(array_map(static fn (array $one, float $weight): float => $weight * ($one['month'] - $mean) ** 2, $rates, $weights));
+        $scatter = array_sum(
+            array_map(
+                static fn (array $one, float $weight): float => $weight * ($one['month'] - $mean) ** 2,
+                $rates,
+                $weights,
+            ),
+        );
         $sum = array_sum($weights);
-        $between = max(0.0, ($scatter - count($rates) + 1) / ($sum - array_sum(array_map(static fn (float $weight): float => $weight ** 2, $weights)) / $sum));
+        $between = max(
+            0.0,
+            ($scatter - count($rates) + 1) /
+                ($sum - array_sum(array_map(static fn (float $weight): float => $weight ** 2, $weights)) / $sum),
+        );
         $weights = array_map(static fn (array $one): float => 1.0 / ($one['sd'] ** 2 + $between), $rates);
 
-        return new self(self::mean($rates, $weights), max(self::ALIKE, sqrt($between + 1.0 / array_sum($weights))), $people);
+        return new self(
+            self::mean($rates, $weights),
+            max(self::ALIKE, sqrt($between + 1.0 / array_sum($weights))),
+            $people,
+        );
     }
 
     /**
@@ -56,6 +74,8 @@ final readonly class Prior
      */
     private static function mean(array $rates, array $weights): float
     {
-        return array_sum(array_map(static fn (array $one, float $weight): float => $weight * $one['month'], $rates, $weights)) / array_sum($weights);
+        return array_sum(
+            array_map(static fn (array $one, float $weight): float => $weight * $one['month'], $rates, $weights),
+        ) / array_sum($weights);
     }
 }

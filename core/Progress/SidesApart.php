@@ -13,13 +13,15 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\SmallestChange;
 
 /**
- * How far left and right are from each other, over time. Only readings of one day and one set-up are compared: what both
+ * How far left and right are from each other, over time. Only readings of one day and one set-up are compared: what
+ * both
  * are off by is then the same.
  */
 final readonly class SidesApart
 {
     /**
-     * @param list<array{on: \DateTimeImmutable, apart: float, error: float}> $pairs left less right, in the ability's unit, and one SD
+     * @param list<array{on: \DateTimeImmutable, apart: float, error: float}> $pairs left less right, in the ability's
+     *     unit, and one SD
      */
     private function __construct(public array $pairs, public Reason $because)
     {
@@ -43,7 +45,11 @@ final readonly class SidesApart
         foreach (array_filter($left, $exact) as $one) {
             $other = $ofRight[$key($one)] ?? null;
             if (null !== $other && null !== $one->on) {
-                $pairs[] = ['on' => $one->on, 'apart' => $one->value - $other->value, 'error' => hypot($one->uncertainty->readingError(), $other->uncertainty->readingError())];
+                $pairs[] = [
+                    'on' => $one->on,
+                    'apart' => $one->value - $other->value,
+                    'error' => hypot($one->uncertainty->readingError(), $other->uncertainty->readingError()),
+                ];
             }
         }
         usort($pairs, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
@@ -55,18 +61,47 @@ final readonly class SidesApart
     private static function because(Ability $ability, array $pairs): Reason
     {
         [$first, $last] = [$pairs[0], $pairs[count($pairs) - 1]];
-        $numbers = ['ability' => $ability->value, 'unit' => $ability->unit(), 'then' => abs($first['apart']), 'now' => abs($last['apart']), 'ahead' => $ability->compare($last['apart'], 0.0) >= 0 ? 'left' : 'right'];
-        if (abs($last['apart']) <= SmallestChange::between($last['error']) && abs($first['apart']) <= SmallestChange::between($first['error'])) {
+        $numbers = [
+            'ability' => $ability->value,
+            'unit' => $ability->unit(),
+            'then' => abs($first['apart']),
+            'now' => abs($last['apart']),
+            'ahead' => $ability->compare($last['apart'], 0.0) >= 0 ? 'left' : 'right',
+        ];
+        if (
+            abs($last['apart']) <= SmallestChange::between($last['error'])
+            && abs($first['apart']) <= SmallestChange::between($first['error'])
+        ) {
             return new Reason('apart.alike', Source::Computed, $numbers);
         }
         if (Day::of($first['on']) === Day::of($last['on'])) {
             return new Reason('apart.once', Source::Computed, $numbers);
         }
         // What changes sign has come closer and gone on: told by how far they are from each other.
-        $trend = Trend::of(array_map(static fn (array $pair): TimedReading => new TimedReading((float) Day::between($first['on'], $pair['on']), abs($pair['apart']), max(1e-3, $pair['error'])), $pairs));
+        $trend = Trend::of(
+            array_map(
+                static fn (array $pair): TimedReading => new TimedReading(
+                    (float) Day::between($first['on'], $pair['on']),
+                    abs($pair['apart']),
+                    max(1e-3, $pair['error']),
+                ),
+                $pairs,
+            ),
+        );
         $change = abs($last['apart']) - abs($first['apart']);
-        $isReal = null === $trend ? abs($change) > SmallestChange::between(hypot($first['error'], $last['error'])) : $trend->isReal();
+        $isReal =
+            null === $trend
+                ? abs($change) > SmallestChange::between(hypot($first['error'], $last['error']))
+                : $trend->isReal();
 
-        return new Reason(!$isReal ? 'apart.still' : ((null === $trend ? $change : $trend->slope->mean()) < 0.0 ? 'apart.closer' : 'apart.wider'), Source::Computed, $numbers);
+        return new Reason(
+            !$isReal
+                ? 'apart.still'
+                : ((null === $trend ? $change : $trend->slope->mean()) < 0.0
+                    ? 'apart.closer'
+                    : 'apart.wider'),
+            Source::Computed,
+            $numbers,
+        );
     }
 }

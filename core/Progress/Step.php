@@ -8,8 +8,10 @@ use LucidAscent\Core\Statistics\LeastSquares;
 use LucidAscent\Core\Statistics\Normal;
 
 /**
- * A level that changed from one reading to the next, beside whatever the trend does: after a break, an injury, a new drill.
- * Every place that has readings enough on both sides is tried, and the chance of such a step by accident is held at five
+ * A level that changed from one reading to the next, beside whatever the trend does: after a break, an injury, a new
+ * drill.
+ * Every place that has readings enough on both sides is tried, and the chance of such a step by accident is held at
+ * five
  * in a hundred for all of them together (Bonferroni).
  */
 final readonly class Step
@@ -36,11 +38,24 @@ final readonly class Step
         $places = self::places($trend->days);
         $count = count($trend->days);
         $middle = array_sum($trend->days) / max(1, $count);
-        $columns = [$trend->values, array_fill(0, $count, 1.0), array_map(static fn (float $day): float => $day - $middle, $trend->days)];
+        $columns = [
+            $trend->values,
+            array_fill(0, $count, 1.0),
+            array_map(static fn (float $day): float => $day - $middle, $trend->days),
+        ];
         // A step looks like noise that lasts: how large that is, is judged with the likeliest step allowed for.
         $likely = self::likely($trend, $places, $columns[2]);
-        $steps = array_map(static fn (int $i): array => [...array_fill(0, $places[$i], 0.0), ...array_fill(0, $count - $places[$i], 1.0)], $likely);
-        $weighed = [] === $likely ? [] : Trend::weighed($trend->days, $trend->variances, $trend->typical, [...$columns, $steps[0]]);
+        $steps = array_map(
+            static fn (int $i): array => [
+                ...array_fill(0, $places[$i], 0.0),
+                ...array_fill(0, $count - $places[$i], 1.0),
+            ],
+            $likely,
+        );
+        $weighed =
+            [] === $likely
+                ? []
+                : Trend::weighed($trend->days, $trend->variances, $trend->typical, [...$columns, $steps[0]]);
         if ([] === $weighed) {
             return null;
         }
@@ -50,7 +65,10 @@ final readonly class Step
             if ($weight < self::LEAST_WEIGHT) {
                 continue;
             }
-            $white = Whitened::of($trend->days, $trend->variances, $noise->variance, $noise->memory, [...$columns, ...$steps])->columns;
+            $white = Whitened::of($trend->days, $trend->variances, $noise->variance, $noise->memory, [
+                ...$columns,
+                ...$steps,
+            ])->columns;
             foreach ($likely as $i => $unused) {
                 [$size, $sd] = self::size($white, $i);
                 $sizes[$i] = ($sizes[$i] ?? 0.0) + $weight * $size;
@@ -61,7 +79,9 @@ final readonly class Step
         asort($z);
         $best = array_key_first($z);
 
-        return count($places) * $z[$best] < self::ACCIDENT ? new self($trend->days[$places[$likely[$best]]], $sizes[$best]) : null;
+        return count($places) * $z[$best] < self::ACCIDENT
+            ? new self($trend->days[$places[$likely[$best]]], $sizes[$best])
+            : null;
     }
 
     /**
@@ -135,7 +155,8 @@ final readonly class Step
     /**
      * @param list<list<float>> $white what was read, one, time, and the steps
      *
-     * @return array{float, float} the size of a step, level and trend allowed for, and one SD of it; nothing where it says what they say
+     * @return array{float, float} the size of a step, level and trend allowed for, and one SD of it; nothing where it
+     *     says what they say
      */
     private static function size(array $white, int $step): array
     {

@@ -11,7 +11,8 @@ use LucidAscent\Core\Statistics\Normal;
 /**
  * A straight line through a series, with what is not known about it: weighted by the readings' errors, with noise that
  * lasts from day to day allowed for, and lower bounds taken as bounds. How large that noise is, and how long it lasts,
- * nobody knows beforehand: a grid of suppositions is weighed by how well each explains the series (restricted likelihood,
+ * nobody knows beforehand: a grid of suppositions is weighed by how well each explains the series (restricted
+ * likelihood,
  * Patterson and Thompson, Biometrika 58 (1971) 545), and what follows from each is mixed in that proportion.
  */
 final readonly class Trend
@@ -29,20 +30,33 @@ final readonly class Trend
 
     /**
      * @param Mixture $slope per day
-     * @param non-empty-list<array{float, LeastSquares}> $lines the weight of each supposition, and the level at $middle and the slope by it
+     * @param non-empty-list<array{float, LeastSquares}> $lines the weight of each supposition, and the level at $middle
+     *     and the slope by it
      * @param float $middle the day at which the levels are
      * @param float $typical variance of a reading
      * @param list<float> $days of the readings
      * @param list<float> $values as exact readings would tell as much
      * @param list<float> $variances likewise
-     * @param array<string, array{mean: float, sd: float}> $apart how much more each other set-up reads than the commonest
+     * @param array<string, array{mean: float, sd: float}> $apart how much more each other set-up reads than the
+     *     commonest
      * @param string $setUp the commonest, of which the line is
      */
-    private function __construct(public Mixture $slope, private array $lines, private float $middle, public float $typical, public array $days, public array $values, public array $variances, public array $apart, public string $setUp)
-    {
+    private function __construct(
+        public Mixture $slope,
+        private array $lines,
+        private float $middle,
+        public float $typical,
+        public array $days,
+        public array $values,
+        public array $variances,
+        public array $apart,
+        public string $setUp,
+    ) {
     }
 
-    /** @param list<TimedReading> $readings in any order; null when they are too few, or of one day, or tell too little */
+    /**
+     * @param list<TimedReading> $readings in any order; null when they are too few, or of one day, or tell too little
+     */
     public static function of(array $readings): ?self
     {
         usort($readings, static fn (TimedReading $a, TimedReading $b): int => $a->day <=> $b->day);
@@ -57,24 +71,58 @@ final readonly class Trend
         $times = array_map(static fn (float $day): float => $day - $middle, $days);
         $typical = array_sum(array_map(static fn (TimedReading $one): float => $one->sd ** 2, $exact)) / count($exact);
         $others = array_values(array_unique(array_filter($of, static fn (string $one): bool => $one !== $setUp)));
-        $offsets = array_map(static fn (string $other): array => array_map(static fn (string $one): float => $one === $other ? 1.0 : 0.0, $of), $others);
-        $lines = self::weighed($days, $variances, $typical, [$values, $ones, $times, ...$offsets], self::known(count($others)));
+        $offsets = array_map(
+            static fn (string $other): array => array_map(
+                static fn (string $one): float => $one === $other ? 1.0 : 0.0,
+                $of,
+            ),
+            $others,
+        );
+        $lines = self::weighed(
+            $days,
+            $variances,
+            $typical,
+            [$values, $ones, $times, ...$offsets],
+            self::known(count($others)),
+        );
         if ([] === $lines) {
             return null;
         }
         $apart = [];
         foreach ($others as $i => $other) {
-            $mixed = new Mixture(array_map(static fn (array $line): array => ['weight' => $line[0], 'mean' => $line[1]->coefficients[2 + $i], 'sd' => sqrt($line[1]->covariance[2 + $i][2 + $i])], $lines));
+            $mixed = new Mixture(
+                array_map(
+                    static fn (array $line): array => [
+                        'weight' => $line[0],
+                        'mean' => $line[1]->coefficients[2 + $i],
+                        'sd' => sqrt($line[1]->covariance[2 + $i][2 + $i]),
+                    ],
+                    $lines,
+                ),
+            );
             $apart[$other] = ['mean' => $mixed->mean(), 'sd' => $mixed->sd()];
         }
 
         return new self(
-            new Mixture(array_map(static fn (array $line): array => ['weight' => $line[0], 'mean' => $line[1]->coefficients[1], 'sd' => sqrt($line[1]->covariance[1][1])], $lines)),
+            new Mixture(
+                array_map(
+                    static fn (array $line): array => [
+                        'weight' => $line[0],
+                        'mean' => $line[1]->coefficients[1],
+                        'sd' => sqrt($line[1]->covariance[1][1]),
+                    ],
+                    $lines,
+                ),
+            ),
             array_map(static fn (array $line): array => [$line[0], $line[1]], $lines),
             $middle,
             $typical,
             $days,
-            array_map(static fn (float $value, string $one): float => $value - ($apart[$one]['mean'] ?? 0.0), $values, $of),
+            array_map(
+                static fn (float $value, string $one): float => $value - ($apart[$one]['mean'] ?? 0.0),
+                $values,
+                $of,
+            ),
             $variances,
             $apart,
             $setUp,
@@ -100,7 +148,13 @@ final readonly class Trend
      */
     private static function known(int $setUps): array
     {
-        return array_map(static fn (int $i): array => array_map(static fn (int $c): float => $c === 3 + $i ? 1.0 / self::SET_UPS_APART : 0.0, range(0, 2 + $setUps)), 0 === $setUps ? [] : range(0, $setUps - 1));
+        return array_map(
+            static fn (int $i): array => array_map(
+                static fn (int $c): float => $c === 3 + $i ? 1.0 / self::SET_UPS_APART : 0.0,
+                range(0, 2 + $setUps),
+            ),
+            0 === $setUps ? [] : range(0, $setUps - 1),
+        );
     }
 
     /**
@@ -113,12 +167,24 @@ final readonly class Trend
      *
      * @return list<array{float, LeastSquares, Noise}> none where two columns say the same
      */
-    public static function weighed(array $days, array $variances, float $typical, array $columns, array $known = []): array
-    {
+    public static function weighed(
+        array $days,
+        array $variances,
+        float $typical,
+        array $columns,
+        array $known = [],
+    ): array {
         $found = [];
         foreach (Noise::suppositions($typical) as $noise) {
             $white = Whitened::of($days, $variances, $noise->variance, $noise->memory, $columns);
-            $rows = array_map(static fn (array $column, int $c): array => [...$column, ...array_map(static fn (array $row): float => $row[$c], $known)], $white->columns, array_keys($white->columns));
+            $rows = array_map(
+                static fn (array $column, int $c): array => [
+                    ...$column,
+                    ...array_map(static fn (array $row): float => $row[$c], $known),
+                ],
+                $white->columns,
+                array_keys($white->columns),
+            );
             $fit = LeastSquares::of($rows[0], array_slice($rows, 1));
             if (null === $fit) {
                 return [];
@@ -136,11 +202,23 @@ final readonly class Trend
     {
         $after = $day - $this->middle;
 
-        return new Mixture(array_map(static fn (array $line): array => [
-            'weight' => $line[0],
-            'mean' => $line[1]->coefficients[0] + $after * $line[1]->coefficients[1],
-            'sd' => sqrt(max(0.0, $line[1]->covariance[0][0] + $after ** 2 * $line[1]->covariance[1][1] + 2.0 * $after * $line[1]->covariance[0][1])),
-        ], $this->lines));
+        return new Mixture(
+            array_map(
+                static fn (array $line): array => [
+                    'weight' => $line[0],
+                    'mean' => $line[1]->coefficients[0] + $after * $line[1]->coefficients[1],
+                    'sd' => sqrt(
+                        max(
+                            0.0,
+                            $line[1]->covariance[0][0] +
+                                $after ** 2 * $line[1]->covariance[1][1] +
+                                2.0 * $after * $line[1]->covariance[0][1],
+                        ),
+                    ),
+                ],
+                $this->lines,
+            ),
+        );
     }
 
     /** The chance that it goes the way that it seems to go. */
@@ -164,14 +242,22 @@ final readonly class Trend
      * @param list<TimedReading> $readings in order
      * @param non-empty-list<TimedReading> $exact
      *
-     * @return array{list<float>, list<float>, list<float>, list<string>} days, values, variances, set-ups; a bound is one by any set-up
+     * @return array{list<float>, list<float>, list<float>, list<string>} days, values, variances, set-ups; a bound is
+     *     one by any set-up
      */
     private static function asTold(array $readings, array $exact, string $setUp): array
     {
-        $told = array_map(static fn (TimedReading $one): array => [$one->day, $one->value, $one->sd ** 2, $one->setUp], $exact);
+        $told = array_map(
+            static fn (TimedReading $one): array => [$one->day, $one->value, $one->sd ** 2, $one->setUp],
+            $exact,
+        );
         for ($round = 0; $round < self::ROUNDS && count($exact) < count($readings); ++$round) {
             $days = array_map(static fn (array $one): float => $one[0], $told);
-            $white = Whitened::of($days, array_map(static fn (array $one): float => $one[2], $told), 0.0, 1.0, [array_map(static fn (array $one): float => $one[1], $told), array_fill(0, count($days), 1.0), $days]);
+            $white = Whitened::of($days, array_map(static fn (array $one): float => $one[2], $told), 0.0, 1.0, [
+                array_map(static fn (array $one): float => $one[1], $told),
+                array_fill(0, count($days), 1.0),
+                $days,
+            ]);
             $line = LeastSquares::of($white->columns[0], array_slice($white->columns, 1))->coefficients ?? [0.0, 0.0];
             $told = [];
             foreach ($readings as $one) {
@@ -181,7 +267,8 @@ final readonly class Trend
                 }
                 $expected = $line[0] + $line[1] * $one->day;
                 if (!$one->isCut) {
-                    // Of several that show together one is the limit: of all that may lie above, the likeliest. Below the line it tells nothing.
+                    // Of several that show together one is the limit: of all that may lie above, the likeliest. Below
+                    // the line it tells nothing.
                     if ($one->value > $expected) {
                         $told[] = [$one->day, $one->value, $one->sd ** 2, $setUp];
                     }
@@ -191,11 +278,16 @@ final readonly class Trend
                 $hazard = Normal::hazard($z);
                 $share = $hazard * ($hazard - $z);
                 if ($share > self::LEAST_TOLD) {
-                    $told[] = [$one->day, $expected + $one->sd * $hazard / $share, $one->sd ** 2 / $share, $setUp];
+                    $told[] = [$one->day, $expected + ($one->sd * $hazard) / $share, $one->sd ** 2 / $share, $setUp];
                 }
             }
         }
 
-        return [array_map(static fn (array $one): float => $one[0], $told), array_map(static fn (array $one): float => $one[1], $told), array_map(static fn (array $one): float => $one[2], $told), array_map(static fn (array $one): string => $one[3], $told)];
+        return [
+            array_map(static fn (array $one): float => $one[0], $told),
+            array_map(static fn (array $one): float => $one[1], $told),
+            array_map(static fn (array $one): float => $one[2], $told),
+            array_map(static fn (array $one): string => $one[3], $told),
+        ];
     }
 }

@@ -9,7 +9,9 @@ use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\RepeatedMeasure;
 use LucidAscent\Core\Testing\SmallestChange;
 
-/** What one session does from its beginning to its end: warm tissue, which is gone by the next morning, and no progress. */
+/**
+ * What one session does from its beginning to its end: warm tissue, which is gone by the next morning, and no progress.
+ */
 final readonly class WithinSession
 {
     /** Fewer tell no more than that day. */
@@ -19,8 +21,12 @@ final readonly class WithinSession
      * @param float $mean after less before, in the reading's unit
      * @param float $error one SD of that mean
      */
-    private function __construct(public int $sessions, public float $mean, public float $error, public Reason $because)
-    {
+    private function __construct(
+        public int $sessions,
+        public float $mean,
+        public float $error,
+        public Reason $because,
+    ) {
     }
 
     /**
@@ -36,12 +42,25 @@ final readonly class WithinSession
         }
         $changes = new RepeatedMeasure(array_map(static fn (array $one): float => $one[1] - $one[0], $sessions));
         $error = $changes->error(M_SQRT2 * $tool) / sqrt(count($sessions));
-        $numbers = ['sessions' => count($sessions), 'change' => $changes->mean(), 'noise' => SmallestChange::between($error)];
+        $numbers = [
+            'sessions' => count($sessions),
+            'change' => $changes->mean(),
+            'noise' => SmallestChange::between($error),
+        ];
 
-        return new self(count($sessions), $changes->mean(), $error, new Reason(match (true) {
-            count($sessions) < self::LEAST => 'within.few',
-            abs($changes->mean()) > SmallestChange::between($error) => 'within.warm',
-            default => 'within.nothing',
-        }, Source::Computed, $numbers));
+        return new self(
+            count($sessions),
+            $changes->mean(),
+            $error,
+            new Reason(
+                match (true) {
+                    count($sessions) < self::LEAST => 'within.few',
+                    abs($changes->mean()) > SmallestChange::between($error) => 'within.warm',
+                    default => 'within.nothing',
+                },
+                Source::Computed,
+                $numbers,
+            ),
+        );
     }
 }

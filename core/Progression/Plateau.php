@@ -36,10 +36,16 @@ final class Plateau implements DecisionRule
             default => [Step::ReTest, 'plateau.retest'],
         };
 
-        return new Proposal($step, [new Reason($code, Source::Trade, ['sessions' => count($run), 'days' => $days])], $run);
+        return new Proposal(
+            $step,
+            [new Reason($code, Source::Trade, ['sessions' => count($run), 'days' => $days])],
+            $run,
+        );
     }
 
-    /** @return list<ReadinessCheck> the run on the rung of now since the last long break, the oldest first, one a day */
+    /**
+     * @return list<ReadinessCheck> the run on the rung of now since the last long break, the oldest first, one a day
+     */
     private function onThisRung(LadderPractice $history): array
     {
         $run = [];

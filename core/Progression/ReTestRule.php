@@ -17,7 +17,11 @@ final class ReTestRule implements DecisionRule
         $days = $history->breakInDays() ?? 0;
 
         return $days > Passes::LAPSE_DAYS
-            ? new Proposal(Step::ReTest, [new Reason('step-back.retest', Source::Trade, ['days' => $days, 'limit' => Passes::LAPSE_DAYS])], [$history->latest()])
+            ? new Proposal(
+                Step::ReTest,
+                [new Reason('step-back.retest', Source::Trade, ['days' => $days, 'limit' => Passes::LAPSE_DAYS])],
+                [$history->latest()],
+            )
             : null;
     }
 }

@@ -27,12 +27,16 @@ final class StayRule implements DecisionRule
         }
         $run = $history->cleanRun()->checks;
         if ([] === $reasons && count($run) < Passes::SESSIONS) {
-            $reasons[] = new Reason('stay.count', Source::Trade, ['sessions' => count($run), 'needed' => Passes::SESSIONS]);
+            $reasons[] = new Reason('stay.count', Source::Trade, [
+                'sessions' => count($run),
+                'needed' => Passes::SESSIONS,
+            ]);
         }
         if ([] === $reasons) {
-            $reasons[] = null === $history->ladder->after($history->rung())
-                ? new Reason('stay.top', Source::Own)
-                : new Reason('stay.gate', Source::Own);
+            $reasons[] =
+                null === $history->ladder->after($history->rung())
+                    ? new Reason('stay.top', Source::Own)
+                    : new Reason('stay.gate', Source::Own);
         }
 
         return new Proposal(Step::Stay, $reasons, [] === $run ? [$check] : $run);

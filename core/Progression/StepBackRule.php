@@ -24,7 +24,10 @@ final class StepBackRule implements DecisionRule
         $restsOn = [$check];
         $reasons = [];
         if ($check->pain->level >= self::PAIN) {
-            $reasons[] = new Reason('step-back.pain', Source::Trade, ['level' => $check->pain->level, 'place' => $check->pain->place->value]);
+            $reasons[] = new Reason('step-back.pain', Source::Trade, [
+                'level' => $check->pain->level,
+                'place' => $check->pain->place->value,
+            ]);
         }
         if ($check->soreAtNight) {
             $reasons[] = new Reason('step-back.sore', Source::Trade);

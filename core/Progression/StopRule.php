@@ -17,9 +17,13 @@ final class StopRule implements DecisionRule
     public function propose(LadderPractice $history): ?Proposal
     {
         // What is over with the day asks for less today, and for no word.
-        $stops = array_values(array_filter($history->heldBy, static fn (Hold $hold): bool => Ending::Day !== $hold->holds->ending));
+        $stops = array_values(
+            array_filter($history->heldBy, static fn (Hold $hold): bool => Ending::Day !== $hold->holds->ending),
+        );
 
-        return [] === $stops ? null : new Proposal(Step::Stop, array_map(self::reason(...), $stops), [$history->latest()]);
+        return [] === $stops
+            ? null
+            : new Proposal(Step::Stop, array_map(self::reason(...), $stops), [$history->latest()]);
     }
 
     private static function reason(Hold $hold): Reason
@@ -28,7 +32,11 @@ final class StopRule implements DecisionRule
         if (!$entry instanceof PainTold) {
             return new Reason('stop.held', Source::Trade, ['name' => $hold->holds->name]);
         }
-        $numbers = ['level' => $entry->pain->level, 'place' => $entry->pain->place->value, 'kind' => $entry->pain->kind->value];
+        $numbers = [
+            'level' => $entry->pain->level,
+            'place' => $entry->pain->place->value,
+            'kind' => $entry->pain->kind->value,
+        ];
 
         return match ($hold->holds->id) {
             'knee-pain' => new Reason('stop.knee', Source::Trade, $numbers),

@@ -45,8 +45,15 @@ final readonly class AbilityMargin
         $this->state = $this->judged();
     }
 
-    public static function of(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, BodyError $body, Proportions $proportions, bool $isTooOld): self
-    {
+    public static function of(
+        Ability $ability,
+        ?MeasuredCapacity $capacity,
+        float $asked,
+        Uncertainty $demand,
+        BodyError $body,
+        Proportions $proportions,
+        bool $isTooOld,
+    ): self {
         if (null === $capacity) {
             return new self($ability, null, null, $asked, Uncertainty::none(), 0.0, false);
         }
@@ -62,7 +69,16 @@ final readonly class AbilityMargin
         }
         $difference = $capacity->uncertainty->times($slope)->minus($demand);
 
-        return new self($ability, $capacity, $shown, $asked, $difference, $difference->error($body), $isTooOld, errorOfAsked: $demand->error($body));
+        return new self(
+            $ability,
+            $capacity,
+            $shown,
+            $asked,
+            $difference,
+            $difference->error($body),
+            $isTooOld,
+            errorOfAsked: $demand->error($body),
+        );
     }
 
     /** Degrees, cm or seconds: a block under the hands has become a bend of the spine. */
@@ -87,13 +103,33 @@ final readonly class AbilityMargin
     /** The same, erring otherwise: a free knee trades it against another. */
     public function erring(Uncertainty $uncertainty, BodyError $body): self
     {
-        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $uncertainty, $uncertainty->error($body), $this->isTooOld, $this->isOtherLeg, $this->errorOfAsked);
+        return new self(
+            $this->ability,
+            $this->capacity,
+            $this->shown,
+            $this->asked,
+            $uncertainty,
+            $uncertainty->error($body),
+            $this->isTooOld,
+            $this->isOtherLeg,
+            $this->errorOfAsked,
+        );
     }
 
     /** What the other leg has to do: the planted one, or the one behind. */
     public function ofOtherLeg(): self
     {
-        return new self($this->ability, $this->capacity, $this->shown, $this->asked, $this->uncertainty, $this->error, $this->isTooOld, true, $this->errorOfAsked);
+        return new self(
+            $this->ability,
+            $this->capacity,
+            $this->shown,
+            $this->asked,
+            $this->uncertainty,
+            $this->error,
+            $this->isTooOld,
+            true,
+            $this->errorOfAsked,
+        );
     }
 
     /** The side of the leg that it is about, in a pose of this side. */
@@ -116,7 +152,11 @@ final readonly class AbilityMargin
     /** A lower bound can open a rung; it can never call it short. */
     private function judged(): State
     {
-        if (null === $this->capacity || $this->isTooOld || (Bound::AtLeast === $this->capacity->bound && $this->difference() < 0.0)) {
+        if (
+            null === $this->capacity
+            || $this->isTooOld
+            || (Bound::AtLeast === $this->capacity->bound && $this->difference() < 0.0)
+        ) {
             return State::Unknown;
         }
         if ($this->difference() >= $this->smallestChange()) {

@@ -12,10 +12,16 @@ use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\MeasuredCapacity;
 use LucidAscent\Core\Testing\SmallestChange;
 
-/** A difference between the sides that is more than noise: the tighter one is trained more, never to the looser one's depth. */
+/**
+ * A difference between the sides that is more than noise: the tighter one is trained more, never to the looser one's
+ * depth.
+ */
 final class Asymmetry
 {
-    /** @return float|null in the ability's unit; null when it cannot be told from noise, or the lesser is only a lower bound */
+    /**
+     * @return float|null in the ability's unit; null when it cannot be told from noise, or the lesser is only a lower
+     *     bound
+     */
     public static function between(?MeasuredCapacity $left, ?MeasuredCapacity $right): ?float
     {
         if (null === $left || null === $right) {
@@ -24,7 +30,10 @@ final class Asymmetry
         $less = $left->ability->compare($left->value, $right->value) < 0 ? $left : $right;
         $difference = abs($left->value - $right->value);
 
-        return Bound::Exact === $less->bound && $difference > SmallestChange::between(hypot($left->error, $right->error)) ? $difference : null;
+        return Bound::Exact === $less->bound
+            && $difference > SmallestChange::between(hypot($left->error, $right->error))
+            ? $difference
+            : null;
     }
 
     /** @return list<Reason> of each ability in which the sides differ */

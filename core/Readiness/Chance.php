@@ -45,7 +45,13 @@ final class Chance
             return null;
         }
         // One that is as good as sure takes no part: what is left is often one alone.
-        $margins = array_values(array_filter($margins, static fn (AbilityMargin $margin): bool => $margin->difference() < self::SURE * $margin->error || $margin->difference() <= 0.0));
+        $margins = array_values(
+            array_filter(
+                $margins,
+                static fn (AbilityMargin $margin): bool => $margin->difference() < self::SURE * $margin->error
+                    || $margin->difference() <= 0.0,
+            ),
+        );
         if ([] === $margins) {
             return 1.0;
         }
@@ -107,7 +113,10 @@ final class Chance
             $kept[] = $i;
         }
 
-        return [array_map(static fn (int $i): float => $at[$i], $kept), array_map(static fn (int $i): array => $steps[$i], $kept)];
+        return [
+            array_map(static fn (int $i): float => $at[$i], $kept),
+            array_map(static fn (int $i): array => $steps[$i], $kept),
+        ];
     }
 
     /**
@@ -118,7 +127,12 @@ final class Chance
      */
     private static function ofTwo(array $at, array $steps): ?float
     {
-        $sd = array_map(static fn (array $moved): float => sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $moved))), $steps);
+        $sd = array_map(
+            static fn (array $moved): float => sqrt(
+                array_sum(array_map(static fn (float $one): float => $one * $one, $moved)),
+            ),
+            $steps,
+        );
         if (1 === count($at)) {
             return self::positive($at[0], $sd[0]);
         }
@@ -131,7 +145,9 @@ final class Chance
         }
         $correlation = $shared / ($sd[0] * $sd[1]);
 
-        return abs($correlation) > Normal::TOGETHER ? null : Normal::bothBelow($at[0] / $sd[0], $at[1] / $sd[1], $correlation);
+        return abs($correlation) > Normal::TOGETHER
+            ? null
+            : Normal::bothBelow($at[0] / $sd[0], $at[1] / $sd[1], $correlation);
     }
 
     /**
@@ -167,7 +183,10 @@ final class Chance
         foreach ($margins as $i => $margin) {
             $steps[$i] = [];
             foreach ($margin->uncertainty->toBody as $segment => $slope) {
-                $steps[$i][$place["body $segment"] ??= count($place)] = Uncertainty::moved($slope, $body->sd(Segment::from($segment)));
+                $steps[$i][$place["body $segment"] ??= count($place)] = Uncertainty::moved(
+                    $slope,
+                    $body->sd(Segment::from($segment)),
+                );
             }
             foreach ($margin->uncertainty->toReading as $reading => $moved) {
                 $steps[$i][$place["reading $reading"] ??= count($place)] = $moved;

@@ -37,7 +37,11 @@ final readonly class FindRestriction
     {
         $sitting = $poses->person->newest(Sitting::TEST, $side);
         if (null === $sitting || !$sitting->has('heelDistance') || !$sitting->has('kneeHeight')) {
-            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.no-sitting', Source::Trade)], tests: [Sitting::TEST]);
+            return new RestrictionFinding(
+                Restriction::Unknown,
+                [new Reason('restriction.no-sitting', Source::Trade)],
+                tests: [Sitting::TEST],
+            );
         }
         $restriction = new self($poses, $side, $sitting);
 
@@ -48,24 +52,51 @@ final readonly class FindRestriction
     {
         $knee = $this->read('kneeHeight');
         if ($knee <= LotusGate::LOW_KNEE) {
-            return new RestrictionFinding(Restriction::None, [new Reason('restriction.low', Source::Trade, ['knee' => $knee, 'hand' => LotusGate::LOW_KNEE])], $knee);
+            return new RestrictionFinding(
+                Restriction::None,
+                [new Reason('restriction.low', Source::Trade, ['knee' => $knee, 'hand' => LotusGate::LOW_KNEE])],
+                $knee,
+            );
         }
         try {
-            $margins = [$this->margin(Ability::ExternalRotation, Component::ExternalRotation), $this->margin(Ability::Abduction, Component::Abduction)];
+            $margins = [
+                $this->margin(Ability::ExternalRotation, Component::ExternalRotation),
+                $this->margin(Ability::Abduction, Component::Abduction),
+            ];
         } catch (OutOfReach|StraightKnee) {
-            return new RestrictionFinding(Restriction::Unknown, [new Reason('restriction.out-of-reach', Source::Computed, ['knee' => $knee])], $knee);
+            return new RestrictionFinding(
+                Restriction::Unknown,
+                [new Reason('restriction.out-of-reach', Source::Computed, ['knee' => $knee])],
+                $knee,
+            );
         }
-        $in = static fn (State $state): array => array_values(array_filter($margins, static fn (AbilityMargin $margin): bool => $state === $margin->state()));
+        $in = static fn (State $state): array => array_values(
+            array_filter($margins, static fn (AbilityMargin $margin): bool => $state === $margin->state()),
+        );
         $reasons = array_map(self::reason(...), $margins);
         if ([] !== $in(State::Unknown)) {
-            $tests = array_map(fn (AbilityMargin $margin): ?string => $this->poses->isolating($margin->ability)?->id, $in(State::Unknown));
+            $tests = array_map(
+                fn (AbilityMargin $margin): ?string => $this->poses->isolating($margin->ability)?->id,
+                $in(State::Unknown),
+            );
 
-            return new RestrictionFinding(Restriction::Unknown, $reasons, $knee, null, array_values(array_filter($tests, is_string(...))));
+            return new RestrictionFinding(
+                Restriction::Unknown,
+                $reasons,
+                $knee,
+                null,
+                array_values(array_filter($tests, is_string(...))),
+            );
         }
         $predicted = $this->lowest($margins);
         $proportion = $this->proportion($margins);
         if ([] !== $in(State::Short)) {
-            return new RestrictionFinding(2 === count($in(State::Short)) ? Restriction::Both : Restriction::of($in(State::Short)[0]->ability), [...$reasons, ...$proportion], $knee, $predicted);
+            return new RestrictionFinding(
+                2 === count($in(State::Short)) ? Restriction::Both : Restriction::of($in(State::Short)[0]->ability),
+                [...$reasons, ...$proportion],
+                $knee,
+                $predicted,
+            );
         }
         // Neither is short beyond its noise: what is least to spare explains it, if anything is missing at all.
         $least = $margins[1]->difference() < $margins[0]->difference() ? $margins[1] : $margins[0];
@@ -78,8 +109,18 @@ final readonly class FindRestriction
 
         // A lower bound that is enough proves it as well: more turn would only have predicted a lower knee.
         return $this->sitting->isClean() && $knee - $predicted > $noise
-            ? new RestrictionFinding(Restriction::Structure, [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...$proportion], $knee, $predicted)
-            : new RestrictionFinding($explained, [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...$proportion], $knee, $predicted);
+            ? new RestrictionFinding(
+                Restriction::Structure,
+                [new Reason('restriction.structure', Source::Trade, $numbers), ...$reasons, ...$proportion],
+                $knee,
+                $predicted,
+            )
+            : new RestrictionFinding(
+                $explained,
+                [new Reason('restriction.explained', Source::Computed, $numbers), ...$reasons, ...$proportion],
+                $knee,
+                $predicted,
+            );
     }
 
     /** What one of the two can do, against what this sitting asks with the knee a hand's breadth from the floor. */
@@ -89,7 +130,10 @@ final readonly class FindRestriction
         $body = $person->proportions->body($this->side);
         $asked = new KneeAtHeight($this->contact(), LotusGate::LOW_KNEE);
         // Where the feet are was read; the hand's breadth was not.
-        $sensitivity = Sensitivity::of($asked, $body)->withReadingErrors(['kneeHeight' => 0.0, 'heelDistance' => $this->error('heelDistance')]);
+        $sensitivity = Sensitivity::of($asked, $body)->withReadingErrors([
+            'kneeHeight' => 0.0,
+            'heelDistance' => $this->error('heelDistance'),
+        ]);
         $capacity = $person->capacities($this->side)->get($ability)?->isolating();
 
         return AbilityMargin::of(
@@ -111,7 +155,12 @@ final readonly class FindRestriction
             default => 'restriction.fine',
         };
 
-        return new Reason($code, Source::Computed, ['ability' => $margin->ability->value, 'asked' => $margin->asked, 'shown' => $margin->shown ?? 0.0, 'smallest' => $margin->smallestChange()]);
+        return new Reason($code, Source::Computed, [
+            'ability' => $margin->ability->value,
+            'asked' => $margin->asked,
+            'shown' => $margin->shown ?? 0.0,
+            'smallest' => $margin->smallestChange(),
+        ]);
     }
 
     /**
@@ -122,7 +171,11 @@ final readonly class FindRestriction
      */
     private function lowest(array $margins, ?Ability $less = null): ?float
     {
-        return LowestKnee::search($this->contact(), $this->poses->person->proportions->body($this->side), self::capacity($margins, $less))?->height();
+        return LowestKnee::search(
+            $this->contact(),
+            $this->poses->person->proportions->body($this->side),
+            self::capacity($margins, $less),
+        )?->height();
     }
 
     /**
@@ -151,9 +204,14 @@ final readonly class FindRestriction
     {
         $body = $this->poses->person->proportions->body($this->side);
         $ratio = $body->shin / $body->thigh;
-        $share = $ratio > ProportionShare::LONG_SHIN ? ProportionShare::of($this->contact(), $body, self::capacity($margins)) : null;
+        $share =
+            $ratio > ProportionShare::LONG_SHIN
+                ? ProportionShare::of($this->contact(), $body, self::capacity($margins))
+                : null;
 
-        return null === $share ? [] : [new Reason('restriction.long-shin', Source::Computed, ['share' => $share, 'ratio' => $ratio])];
+        return null === $share
+            ? []
+            : [new Reason('restriction.long-shin', Source::Computed, ['share' => $share, 'ratio' => $ratio])];
     }
 
     /**
@@ -162,7 +220,12 @@ final readonly class FindRestriction
      */
     private static function capacity(array $margins, ?Ability $less = null): Capacity
     {
-        [$rotation, $abduction] = array_map(static fn (AbilityMargin $margin): ?float => $less === $margin->ability && null !== $margin->shown ? $margin->shown - $margin->error : $margin->shown, $margins);
+        [$rotation, $abduction] = array_map(
+            static fn (AbilityMargin $margin): ?float => $less === $margin->ability && null !== $margin->shown
+                ? $margin->shown - $margin->error
+                : $margin->shown,
+            $margins,
+        );
 
         return new Capacity(null, $abduction, $rotation);
     }

@@ -23,7 +23,8 @@ final readonly class LadderPosition
      * @param list<Reason> $bars what keeps the next rung closed
      * @param list<string> $passed ids of the rungs that were passed
      * @param bool $isTried whether the rung's demand is not known, and trying it is how one finds out
-     * @param array<string, list<Reason>> $closed why each rung is closed, all below it being passed, by its id; nothing when it is not
+     * @param array<string, list<Reason>> $closed why each rung is closed, all below it being passed, by its id; nothing
+     *     when it is not
      * @param non-empty-list<RungReading> $ladder from the ground up
      */
     private function __construct(
@@ -40,10 +41,16 @@ final readonly class LadderPosition
 
     /**
      * @param non-empty-list<RungReading> $rungs from the ground up
-     * @param callable(AbilityMargin, RungReading): bool $canBeMeasured whether a reading would settle a margin of a rung
+     * @param callable(AbilityMargin, RungReading): bool $canBeMeasured whether a reading would settle a margin of a
+     *     rung
      */
-    public static function of(PostureDefinition $posture, array $rungs, Snapshot $person, Side $side, callable $canBeMeasured): self
-    {
+    public static function of(
+        PostureDefinition $posture,
+        array $rungs,
+        Snapshot $person,
+        Side $side,
+        callable $canBeMeasured,
+    ): self {
         $passed = self::passed($posture, $rungs, $person, $side);
         $now = null;
         $closed = $names = [];
@@ -51,7 +58,7 @@ final readonly class LadderPosition
             $id = $rung->rung->id;
             // What was passed has been done: the numbers close it no more.
             $closed[$id] = isset($passed[$i]) ? $rung->bars() : self::bars($rung, $canBeMeasured);
-            isset($passed[$i]) ? $names[] = $id : $now ??= $i;
+            isset($passed[$i]) ? ($names[] = $id) : ($now ??= $i);
         }
         [$next, $bars] = null === $now ? [null, []] : [$rungs[$now], $closed[$rungs[$now]->rung->id]];
         if (null !== $next && [] === $bars) {
@@ -107,7 +114,7 @@ final readonly class LadderPosition
     {
         $bars = [];
         foreach ($this->ladder as $reading) {
-            array_push($bars, ...($reading->rung->id === $rung ? $reading->bars() : []));
+            array_push($bars, ...$reading->rung->id === $rung ? $reading->bars() : []);
         }
         foreach ($this->under($rung) as $below) {
             if (false === $below->seen?->isClean || ([] !== $below->heldBy && !$this->hasPassed($below->rung->id))) {
@@ -147,7 +154,11 @@ final readonly class LadderPosition
         foreach ($rung->byWeight() as $margin) {
             $numbers = ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first'];
             if (State::Short === $margin->state()) {
-                $bars[] = new Reason('bar.short', Source::Computed, $numbers + ['more' => abs($margin->difference()), 'unit' => $margin->unit()]);
+                $bars[] = new Reason(
+                    'bar.short',
+                    Source::Computed,
+                    $numbers + ['more' => abs($margin->difference()), 'unit' => $margin->unit()],
+                );
             } elseif (State::Unknown === $margin->state() && $canBeMeasured($margin, $rung)) {
                 $bars[] = new Reason('bar.unread', Source::Own, $numbers);
             }
@@ -157,7 +168,10 @@ final readonly class LadderPosition
         return $bars;
     }
 
-    /** @return iterable<RungReading> the rungs below one, from the ground up; all of them where the ladder has none of that name */
+    /**
+     * @return iterable<RungReading> the rungs below one, from the ground up; all of them where the ladder has none of
+     *     that name
+     */
     private function under(string $rung): iterable
     {
         foreach ($this->ladder as $reading) {
@@ -180,7 +194,13 @@ final readonly class LadderPosition
      */
     private static function passed(PostureDefinition $posture, array $rungs, Snapshot $person, Side $side): array
     {
-        $practised = array_flip($person->passed($posture->id, $side, array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs)));
+        $practised = array_flip(
+            $person->passed(
+                $posture->id,
+                $side,
+                array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs),
+            ),
+        );
         $seen = -1;
         foreach ($rungs as $i => $rung) {
             if ([] === $rung->testFirst && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->since)) {
@@ -189,7 +209,12 @@ final readonly class LadderPosition
         }
         $passed = [];
         foreach ($rungs as $i => $rung) {
-            $isMeasured = $rung->rung->isMeasuredThrough && [] === $rung->gates && [] === $rung->testFirst && State::Open === $rung->stateOfMargins() && !self::showsItself($posture, $rung);
+            $isMeasured =
+                $rung->rung->isMeasuredThrough
+                && [] === $rung->gates
+                && [] === $rung->testFirst
+                && State::Open === $rung->stateOfMargins()
+                && !self::showsItself($posture, $rung);
             if ($i <= $seen || isset($practised[$rung->rung->id]) || $isMeasured) {
                 $passed[$i] = true;
             }
@@ -198,7 +223,10 @@ final readonly class LadderPosition
         return $passed;
     }
 
-    /** Whether it is open by nothing but its own having been practised: that is no measurement, and takes three clean sessions. */
+    /**
+     * Whether it is open by nothing but its own having been practised: that is no measurement, and takes three clean
+     * sessions.
+     */
     private static function showsItself(PostureDefinition $posture, RungReading $rung): bool
     {
         foreach ($rung->margins as $margin) {

@@ -26,7 +26,8 @@ final class LegAsked
 {
     /**
      * @param array<string, float> $angles degrees by component
-     * @param array<string, float> $shares how much the worst margin moves with each of two components between which a free knee trades
+     * @param array<string, float> $shares how much the worst margin moves with each of two components between which a
+     *     free knee trades
      * @param float|null $propHeight of the top of a block under the knee, in cm
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
      */
@@ -42,8 +43,14 @@ final class LegAsked
     }
 
     /** @param bool $atLimits whether all that is not known exactly is taken to go as far as legs do */
-    public static function of(?RungDemand $demand, PropRule $prop, Snapshot $person, Side $side, Capacities $capacities, bool $atLimits): self
-    {
+    public static function of(
+        ?RungDemand $demand,
+        PropRule $prop,
+        Snapshot $person,
+        Side $side,
+        Capacities $capacities,
+        bool $atLimits,
+    ): self {
         if (null === $demand) {
             return new self();
         }
@@ -58,8 +65,13 @@ final class LegAsked
     }
 
     /** @param Capacity|null $shown what a block under the knee is reckoned by; null where there is none */
-    private static function reckoned(RungDemand $demand, Capacity $leg, float $stature, Body $body, ?Capacity $shown): self
-    {
+    private static function reckoned(
+        RungDemand $demand,
+        Capacity $leg,
+        float $stature,
+        Body $body,
+        ?Capacity $shown,
+    ): self {
         try {
             $asked = $demand->posture($leg, $stature);
             $height = null;
@@ -81,7 +93,14 @@ final class LegAsked
             // The props of a rung are set, not read: they carry no error.
             $sensitivity = Sensitivity::ofSetUp($fixed, $body);
 
-            return new self($asked, $pose, $pose?->angles->toArray() ?? $asked->angles($body), $fixed instanceof HeldKnee ? $fixed->shares() : [], $sensitivity, $height);
+            return new self(
+                $asked,
+                $pose,
+                $pose?->angles->toArray() ?? $asked->angles($body),
+                $fixed instanceof HeldKnee ? $fixed->shares() : [],
+                $sensitivity,
+                $height,
+            );
         } catch (\DomainException) {
             return new self(isImpossible: true);
         }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Readiness;
 
-/** The positions of one person's legs, each reckoned once: rungs of several ladders, sides that are alike and what-ifs ask for the same. */
+/**
+ * The positions of one person's legs, each reckoned once: rungs of several ladders, sides that are alike and what-ifs
+ * ask for the same.
+ */
 final class Legs
 {
     /** @var array<string, LegAsked> */

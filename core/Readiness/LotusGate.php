@@ -25,8 +25,12 @@ final class LotusGate
      * @param float $hipHeight hip joint centre above the floor; all in cm
      * @param float $error one SD of what was read, in cm
      */
-    public static function outcome(float $heelDistance, float $kneeHeight, float $hipHeight, float $error = 0.0): GateOutcome
-    {
+    public static function outcome(
+        float $heelDistance,
+        float $kneeHeight,
+        float $hipHeight,
+        float $error = 0.0,
+    ): GateOutcome {
         if ($heelDistance + $error <= self::CLOSE_HEELS && $kneeHeight + $error <= self::LOW_KNEE) {
             return GateOutcome::MayTry;
         }

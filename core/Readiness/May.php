@@ -46,7 +46,10 @@ final readonly class May
         return new self([new Reason('bar.unmeasured', Source::Own)]);
     }
 
-    /** A rung under the teacher's eye, on the way up from the ground: numbers may be short of it, and what is below need not have been passed. */
+    /**
+     * A rung under the teacher's eye, on the way up from the ground: numbers may be short of it, and what is below need
+     * not have been passed.
+     */
     public static function try(PoseReading $pose, string $rung): self
     {
         return new self($pose->onLadder()->barsToTry($rung));
@@ -83,7 +86,11 @@ final readonly class May
     {
         $bars = array_map(self::held(...), $holds->on($work, $side));
 
-        return new self([] === $bars && self::waitsForOtherSide($holds, $work, $side) ? [new Reason('bar.other-side-rests', Source::Own)] : $bars);
+        return new self(
+            [] === $bars && self::waitsForOtherSide($holds, $work, $side)
+                ? [new Reason('bar.other-side-rests', Source::Own)]
+                : $bars,
+        );
     }
 
     /** While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own). */
@@ -95,7 +102,11 @@ final readonly class May
     /** Why work that is held may not be done. */
     public static function held(Hold $hold): Reason
     {
-        return new Reason('held.condition', Source::Trade, ['condition' => $hold->holds->id, 'name' => $hold->holds->name, 'entry' => $hold->id()]);
+        return new Reason('held.condition', Source::Trade, [
+            'condition' => $hold->holds->id,
+            'name' => $hold->holds->name,
+            'entry' => $hold->id(),
+        ]);
     }
 
     public function isYes(): bool

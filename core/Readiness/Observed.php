@@ -10,7 +10,12 @@ use LucidAscent\Core\Body\Side;
 final readonly class Observed
 {
     /** @param string $gate the id of the test that asks */
-    public function __construct(public string $gate, public Side $side, public bool $isMet, public \DateTimeImmutable $on, public ?\DateTimeImmutable $at = null)
-    {
+    public function __construct(
+        public string $gate,
+        public Side $side,
+        public bool $isMet,
+        public \DateTimeImmutable $on,
+        public ?\DateTimeImmutable $at = null,
+    ) {
     }
 }

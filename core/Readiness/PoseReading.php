@@ -17,7 +17,8 @@ use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\Bound;
 
 /**
- * One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. Most questions are
+ * One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. Most
+ * questions are
  * about its full form alone; the rungs below it are read when somebody asks for them.
  */
 final class PoseReading
@@ -64,7 +65,11 @@ final class PoseReading
     /** @return list<GateFinding> what comes first; none unless that is what the state says */
     public function first(): array
     {
-        return State::First === $this->state() ? array_values(array_filter($this->full()->shut(), static fn (GateFinding $gate): bool => $gate->isKnownShut())) : [];
+        return State::First === $this->state()
+            ? array_values(
+                array_filter($this->full()->shut(), static fn (GateFinding $gate): bool => $gate->isKnownShut()),
+            )
+            : [];
     }
 
     public function limiter(): ?AbilityMargin
@@ -80,7 +85,10 @@ final class PoseReading
      */
     public function toWorkOn(): array
     {
-        $known = array_filter($this->full()->byWeight(), static fn (AbilityMargin $margin): bool => null !== $margin->shown);
+        $known = array_filter(
+            $this->full()->byWeight(),
+            static fn (AbilityMargin $margin): bool => null !== $margin->shown,
+        );
         foreach ([State::Short, State::Near, State::Unknown, State::Open] as $state) {
             foreach ($known as $margin) {
                 if ($state === $margin->state()) {
@@ -113,14 +121,21 @@ final class PoseReading
     /** The chance of the full form, in percent from 1 to 99; null when it is held or not known. */
     public function chance(): ?int
     {
-        return in_array($this->state(), [State::Held, State::Unknown], true) ? null : $this->full()->chance($this->person->proportions->error($this->side));
+        return in_array($this->state(), [State::Held, State::Unknown], true)
+            ? null
+            : $this->full()->chance($this->person->proportions->error($this->side));
     }
 
     /** Degrees of turn that would have to come from the knee if the foot were drawn into place now. */
     public function shortfallAtKnee(): ?float
     {
         foreach ($this->full()->margins as $margin) {
-            if (!$margin->isOtherLeg && 'rotation' === $margin->ability->value && null !== $margin->shown && Bound::Exact === $margin->capacity?->bound) {
+            if (
+                !$margin->isOtherLeg
+                && 'rotation' === $margin->ability->value
+                && null !== $margin->shown
+                && Bound::Exact === $margin->capacity?->bound
+            ) {
                 return max(0.0, -$margin->difference());
             }
         }
@@ -134,10 +149,15 @@ final class PoseReading
         $full = $this->full();
         $reasons = [...array_map(May::held(...), $full->heldBy), ...$full->waits()];
         if (null !== $full->seen) {
-            $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, ['on' => Day::of($full->seen->on)]);
+            $reasons[] = new Reason($full->seen->isClean ? 'seen.clean' : 'seen.not-clean', Source::Trade, [
+                'on' => Day::of($full->seen->on),
+            ]);
             if ($full->seen->isClean && State::Short === $full->stateOfMargins()) {
                 $limiter = $full->limiter();
-                $reasons[] = new Reason('seen.against', Source::Own, ['ability' => $limiter->ability->value ?? '', 'tests' => $limiter?->capacity?->tests() ?? []]);
+                $reasons[] = new Reason('seen.against', Source::Own, [
+                    'ability' => $limiter->ability->value ?? '',
+                    'tests' => $limiter?->capacity?->tests() ?? [],
+                ]);
             }
         }
         foreach ($full->shut() as $gate) {
@@ -161,7 +181,12 @@ final class PoseReading
     /** @return list<Reason> */
     private function ofMargin(AbilityMargin $margin): array
     {
-        $numbers = ['ability' => $margin->ability->value, 'leg' => $margin->isOtherLeg ? 'second' : 'first', 'asked' => $margin->asked, 'unit' => $margin->unit()];
+        $numbers = [
+            'ability' => $margin->ability->value,
+            'leg' => $margin->isOtherLeg ? 'second' : 'first',
+            'asked' => $margin->asked,
+            'unit' => $margin->unit(),
+        ];
         if (null === $margin->capacity || null === $margin->shown) {
             return [new Reason('ability.unread', Source::Own, $numbers)];
         }
@@ -174,16 +199,28 @@ final class PoseReading
         if ($margin->isTooOld) {
             $taken = $margin->capacity->on();
 
-            return [new Reason('ability.too-old', Source::Own, $numbers + ['days' => null === $taken ? 0 : $this->person->age($taken)])];
+            return [
+                new Reason(
+                    'ability.too-old',
+                    Source::Own,
+                    $numbers + ['days' => null === $taken ? 0 : $this->person->age($taken)],
+                ),
+            ];
         }
         if (State::Unknown === $margin->state()) {
             return [new Reason('ability.at-least', Source::Computed, $numbers)];
         }
-        $reasons = [match ($margin->state()) {
-            State::Open => new Reason('ability.open', Source::Computed, $numbers),
-            State::Near => new Reason('ability.near', Source::Computed, $numbers),
-            default => new Reason('ability.short', Source::Computed, $numbers + ['more' => abs($margin->difference())]),
-        }];
+        $reasons = [
+            match ($margin->state()) {
+                State::Open => new Reason('ability.open', Source::Computed, $numbers),
+                State::Near => new Reason('ability.near', Source::Computed, $numbers),
+                default => new Reason(
+                    'ability.short',
+                    Source::Computed,
+                    $numbers + ['more' => abs($margin->difference())],
+                ),
+            },
+        ];
         $block = State::Short === $margin->state() ? $this->block($margin) : null;
         if (null !== $block) {
             $reasons[] = new Reason('change.block', Source::Computed, ['height' => $block]);
@@ -196,10 +233,18 @@ final class PoseReading
     private function block(AbilityMargin $margin): ?float
     {
         $posture = $this->full()->posture;
-        if ($margin->isOtherLeg || !$posture instanceof KneeAtHeight || null === Component::tryFrom($margin->ability->value)) {
+        if (
+            $margin->isOtherLeg
+            || !($posture instanceof KneeAtHeight)
+            || null === Component::tryFrom($margin->ability->value)
+        ) {
             return null;
         }
-        $lift = Shortfall::kneeLift($posture, $this->person->proportions->body($this->side), $this->person->capacities($this->side)->ofLeg());
+        $lift = Shortfall::kneeLift(
+            $posture,
+            $this->person->proportions->body($this->side),
+            $this->person->capacities($this->side)->ofLeg(),
+        );
 
         return null === $lift || $lift <= 0.0 ? null : $lift;
     }

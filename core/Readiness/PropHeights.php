@@ -15,7 +15,9 @@ use LucidAscent\Core\Readiness\Gate\Sitting;
 /** How high, or how long, the prop of a rung has to be for one side of one person. */
 final readonly class PropHeights
 {
-    /** @return float|null height of the prop's top or length of the strap, in cm; null where nothing was read that tells */
+    /**
+     * @return float|null height of the prop's top or length of the strap, in cm; null where nothing was read that tells
+     */
     public static function of(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         return match ($rung->rung->prop) {
@@ -46,7 +48,14 @@ final readonly class PropHeights
         // A joint lies no lower than on the floor, or on the ankle that is under it.
         $lowest = max($rule->below($body), PropRule::KneeGap === $rule ? $props['ankleHeight'] ?? 0.0 : 0.0);
         // As for a block under the knee, the bend of the knee itself is not asked: what hangs does not fold further.
-        $height = PropAdvice::least($rung->posture->shifted($prop->value, $lowest - $props[$prop->value]), $body, new Capacity($shown->flexion, $shown->abduction, $shown->rotation), [], $prop, $lowest);
+        $height = PropAdvice::least(
+            $rung->posture->shifted($prop->value, $lowest - $props[$prop->value]),
+            $body,
+            new Capacity($shown->flexion, $shown->abduction, $shown->rotation),
+            [],
+            $prop,
+            $lowest,
+        );
 
         return null === $height ? null : $height - $rule->below($body);
     }
@@ -59,7 +68,11 @@ final readonly class PropHeights
             return null;
         }
 
-        return $taken->sitting->seat + max(0.0, $taken->measure('kneeHeight')->mean() - $taken->sitting->hipHeight($person->proportions->body($side)));
+        return $taken->sitting->seat +
+            max(
+                0.0,
+                $taken->measure('kneeHeight')->mean() - $taken->sitting->hipHeight($person->proportions->body($side)),
+            );
     }
 
     /** What is missing between the hands; 0 where they meet. */

@@ -27,8 +27,11 @@ final class ReadPoses
      * @param array<string, PostureDefinition> $postures by id
      * @param array<string, TestDefinition> $tests by id, in the taught order
      */
-    public function __construct(public readonly array $postures, public readonly Snapshot $person, public readonly array $tests = [])
-    {
+    public function __construct(
+        public readonly array $postures,
+        public readonly Snapshot $person,
+        public readonly array $tests = [],
+    ) {
     }
 
     public function of(string $id, Side $side): PoseReading
@@ -46,8 +49,17 @@ final class ReadPoses
             $side,
             $this->person,
             $full,
-            fn (): array => [...array_map(fn (RungDefinition $rung): RungReading => $this->rung($posture, $rung, $side), $below), $full],
-            fn (array $rungs): LadderPosition => LadderPosition::of($posture, $rungs, $this->person, $side, $this->canBeMeasured($side)),
+            fn (): array => [
+                ...array_map(fn (RungDefinition $rung): RungReading => $this->rung($posture, $rung, $side), $below),
+                $full,
+            ],
+            fn (array $rungs): LadderPosition => LadderPosition::of(
+                $posture,
+                $rungs,
+                $this->person,
+                $side,
+                $this->canBeMeasured($side),
+            ),
         );
     }
 
@@ -59,7 +71,10 @@ final class ReadPoses
                 if ($one->id === $form) {
                     $reading = $this->rung($this->postures[$id], $one, $side);
 
-                    return new FormReading($reading, [...LadderPosition::bars($reading, $this->canBeMeasured($side)), ...$this->of($id, $side)->onLadder()->below($beside)]);
+                    return new FormReading($reading, [
+                        ...LadderPosition::bars($reading, $this->canBeMeasured($side)),
+                        ...$this->of($id, $side)->onLadder()->below($beside),
+                    ]);
                 }
             }
         }
@@ -76,13 +91,17 @@ final class ReadPoses
         }
         $key = "$id $shape $side->value";
 
-        return array_key_exists($key, $this->forms) ? $this->forms[$key] : $this->forms[$key] = $this->form($id, $shape, $side);
+        return array_key_exists($key, $this->forms)
+            ? $this->forms[$key]
+            : ($this->forms[$key] = $this->form($id, $shape, $side));
     }
 
     /** A pose needs both sides: the worse of the two. */
     public function state(string $id): State
     {
-        return $this->of($id, Side::Left)->state()->worse($this->of($id, Side::Right)->state());
+        return $this->of($id, Side::Left)
+            ->state()
+            ->worse($this->of($id, Side::Right)->state());
     }
 
     /**
@@ -93,16 +112,25 @@ final class ReadPoses
      */
     public function settling(Ability $ability, RungReading $rung, Side $side): array
     {
-        return array_values(array_filter($this->tests, function (TestDefinition $test) use ($ability, $rung, $side): bool {
-            $proves = $test->shows($ability);
-            if (null === $proves || !$test->isMeasured() || !May::take($this->person->holds, $test, $side)->isYes()) {
-                return false;
-            }
-            $taken = $this->person->newest($test->id, $side);
-            $isTaken = null !== $taken && $taken->isClean() && (null === $rung->since || $rung->since->isBefore($taken->on, $taken->at));
+        return array_values(
+            array_filter($this->tests, function (TestDefinition $test) use ($ability, $rung, $side): bool {
+                $proves = $test->shows($ability);
+                if (
+                    null === $proves
+                    || !$test->isMeasured()
+                    || !May::take($this->person->holds, $test, $side)->isYes()
+                ) {
+                    return false;
+                }
+                $taken = $this->person->newest($test->id, $side);
+                $isTaken =
+                    null !== $taken
+                    && $taken->isClean()
+                    && (null === $rung->since || $rung->since->isBefore($taken->on, $taken->at));
 
-            return Bound::Exact === $proves ? !$isTaken || $this->isAtCeiling($test, $ability, $side) : !$isTaken;
-        }));
+                return Bound::Exact === $proves ? !$isTaken || $this->isAtCeiling($test, $ability, $side) : !$isTaken;
+            }),
+        );
     }
 
     /** The test that isolates an ability and tells most of it; null when none does. */
@@ -110,7 +138,11 @@ final class ReadPoses
     {
         $best = null;
         foreach ($this->tests as $test) {
-            if ($test->isMeasured() && Bound::Exact === $test->shows($ability) && (null === $best || $test->rank() < $best->rank())) {
+            if (
+                $test->isMeasured()
+                && Bound::Exact === $test->shows($ability)
+                && (null === $best || $test->rank() < $best->rank())
+            ) {
                 $best = $test;
             }
         }
@@ -139,13 +171,17 @@ final class ReadPoses
     /** Null where there is no such posture, or where it asks in a circle. */
     private function stateOf(string $first, Side $side): ?State
     {
-        return isset($this->postures[$first]) && !isset($this->asking["$first $side->value"]) ? $this->of($first, $side)->state() : null;
+        return isset($this->postures[$first]) && !isset($this->asking["$first $side->value"])
+            ? $this->of($first, $side)->state()
+            : null;
     }
 
     /** @return list<Ability> those that some test isolates */
     private function isolated(): array
     {
-        return $this->isolated ??= array_values(array_filter(Ability::cases(), fn (Ability $ability): bool => null !== $this->isolating($ability)));
+        return $this->isolated ??= array_values(
+            array_filter(Ability::cases(), fn (Ability $ability): bool => null !== $this->isolating($ability)),
+        );
     }
 
     private function rung(PostureDefinition $posture, RungDefinition $rung, Side $side): RungReading
@@ -153,7 +189,14 @@ final class ReadPoses
         $key = "$posture->id $side->value";
         $isAsking = isset($this->asking[$key]);
         $this->asking[$key] = true;
-        $reading = RungReading::of($posture, $rung, $this->person, $side, $this->isolated(), fn (string $first): ?State => $this->stateOf($first, $side));
+        $reading = RungReading::of(
+            $posture,
+            $rung,
+            $this->person,
+            $side,
+            $this->isolated(),
+            fn (string $first): ?State => $this->stateOf($first, $side),
+        );
         if (!$isAsking) {
             unset($this->asking[$key]);
         }
@@ -164,6 +207,9 @@ final class ReadPoses
     /** @return \Closure(AbilityMargin, RungReading): bool */
     private function canBeMeasured(Side $side): \Closure
     {
-        return fn (AbilityMargin $margin, RungReading $rung): bool => [] !== $this->settling($margin->ability, $rung, $margin->leg($side));
+        return fn (
+            AbilityMargin $margin,
+            RungReading $rung,
+        ): bool => [] !== $this->settling($margin->ability, $rung, $margin->leg($side));
     }
 }

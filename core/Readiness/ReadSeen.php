@@ -42,7 +42,14 @@ final class ReadSeen
     /** @return list<Evidence> of the other leg, which had its own part in it */
     public static function ofOtherLeg(Seen $seen, RungDefinition $rung, Proportions $proportions): array
     {
-        return self::leg($seen, $rung->otherLeg, $rung->otherDemand, PropRule::None, $seen->side->opposite(), $proportions);
+        return self::leg(
+            $seen,
+            $rung->otherLeg,
+            $rung->otherDemand,
+            PropRule::None,
+            $seen->side->opposite(),
+            $proportions,
+        );
     }
 
     /**
@@ -50,8 +57,14 @@ final class ReadSeen
      *
      * @return list<Evidence>
      */
-    private static function leg(Seen $seen, array $thresholds, ?RungDemand $demand, PropRule $prop, Side $side, Proportions $proportions): array
-    {
+    private static function leg(
+        Seen $seen,
+        array $thresholds,
+        ?RungDemand $demand,
+        PropRule $prop,
+        Side $side,
+        Proportions $proportions,
+    ): array {
         if (!$seen->isClean || !$seen->showsAngles) {
             return [];
         }
@@ -61,7 +74,15 @@ final class ReadSeen
         $bound = $isOwn && $seen->hangsFree ? Bound::Exact : Bound::AtLeast;
         $evidence = [];
         foreach ($thresholds as $name => $least) {
-            $evidence[] = new Evidence(Ability::from($name), $least, Bound::AtLeast, Uncertainty::none(), $label, on: $seen->on, at: $seen->at);
+            $evidence[] = new Evidence(
+                Ability::from($name),
+                $least,
+                Bound::AtLeast,
+                Uncertainty::none(),
+                $label,
+                on: $seen->on,
+                at: $seen->at,
+            );
         }
         // A block as high as it takes says nothing until somebody has read how high.
         if (null === $demand || ($prop->decidesDemand() && [] === $seen->values)) {
@@ -83,7 +104,18 @@ final class ReadSeen
                 $shown = $demand->ability(Component::from($component));
                 if (null !== $shown) {
                     [$ability, $sign] = $shown;
-                    $evidence[] = new Evidence($ability, $sign * $degrees, $bound, $sensitivity->uncertainty(Component::from($component), $label.$seen->on->format('Y-m-d'))->times($sign), $label, on: $seen->on, position: $pose?->angles, at: $seen->at);
+                    $evidence[] = new Evidence(
+                        $ability,
+                        $sign * $degrees,
+                        $bound,
+                        $sensitivity
+                            ->uncertainty(Component::from($component), $label.$seen->on->format('Y-m-d'))
+                            ->times($sign),
+                        $label,
+                        on: $seen->on,
+                        position: $pose?->angles,
+                        at: $seen->at,
+                    );
                 }
             }
         } catch (\DomainException) {

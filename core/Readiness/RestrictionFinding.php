@@ -27,6 +27,12 @@ final readonly class RestrictionFinding
     /** @param list<Reason> $reasons */
     public function besides(array $reasons): self
     {
-        return new self($this->restriction, [...$this->reasons, ...$reasons], $this->measured, $this->predicted, $this->tests);
+        return new self(
+            $this->restriction,
+            [...$this->reasons, ...$reasons],
+            $this->measured,
+            $this->predicted,
+            $this->tests,
+        );
     }
 }

@@ -46,7 +46,8 @@ final readonly class RungReading
      * @param LegPose|null $pose the leg as the rung asks for it
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
      * @param float|null $propHeight of the prop's top, in cm; null where none was reckoned
-     * @param list<Unasked> $unasked what the leg chain asks besides, of what nobody has read and the posture is not known by
+     * @param list<Unasked> $unasked what the leg chain asks besides, of what nobody has read and the posture is not
+     *     known by
      * @param bool $waitsForOtherSide whether it is too deep while everything of the other side is held
      */
     private function __construct(
@@ -74,53 +75,99 @@ final readonly class RungReading
      * known as a lower bound goes further.
      *
      * @param list<Ability> $isolated the abilities that some test isolates
-     * @param callable(string): ?State $stateOf of a posture on this side, by its id; null where there is none, or it is being read
+     * @param callable(string): ?State $stateOf of a posture on this side, by its id; null where there is none, or it is
+     *     being read
      */
-    public static function of(PostureDefinition $posture, RungDefinition $rung, Snapshot $person, Side $side, array $isolated, callable $stateOf): self
-    {
+    public static function of(
+        PostureDefinition $posture,
+        RungDefinition $rung,
+        Snapshot $person,
+        Side $side,
+        array $isolated,
+        callable $stateOf,
+    ): self {
         $since = $person->holds->cutOff($rung->work, $side);
         $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $since, false);
-        // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted, where one was.
-        $derived = null === $reading->pose || [] === $person->holds->cleared ? [] : Load::ofLeg($reading->pose->angles->toArray());
+        // What this body's angles load, only the reading of the leg tells; it may come under a hold that was lifted,
+        // where one was.
+        $derived =
+            null === $reading->pose || [] === $person->holds->cleared
+                ? []
+                : Load::ofLeg($reading->pose->angles->toArray());
         $sinceAll = $person->holds->cutOff($rung->work->loading($derived), $side);
         if ($sinceAll?->moment !== $since?->moment) {
             $reading = self::at($posture, $rung, $person, $side, $isolated, $stateOf, $sinceAll, false);
         }
 
         // Of what is known exactly nothing goes further.
-        return $reading->posture instanceof FreeKnee && !$reading->stateOfMargins()->isInReach() && !self::isAtLimits($person, $side, $sinceAll)
+        return $reading->posture instanceof FreeKnee
+            && !$reading->stateOfMargins()->isInReach()
+            && !self::isAtLimits($person, $side, $sinceAll)
             ? self::at($posture, $rung, $person, $side, $isolated, $stateOf, $sinceAll, true)
             : $reading;
     }
 
     private static function isAtLimits(Snapshot $person, Side $side, ?EvidenceCutOff $since): bool
     {
-        return $person->capacities($side, $since)->isLegExact() && $person->capacities($side->opposite(), $since)->isLegExact();
+        return $person->capacities($side, $since)->isLegExact()
+            && $person->capacities($side->opposite(), $since)->isLegExact();
     }
 
     /** @param list<Ability> $isolated */
-    private static function at(PostureDefinition $posture, RungDefinition $rung, Snapshot $person, Side $side, array $isolated, callable $stateOf, ?EvidenceCutOff $since, bool $atLimits): self
-    {
+    private static function at(
+        PostureDefinition $posture,
+        RungDefinition $rung,
+        Snapshot $person,
+        Side $side,
+        array $isolated,
+        callable $stateOf,
+        ?EvidenceCutOff $since,
+        bool $atLimits,
+    ): self {
         $other = $side->opposite();
         $capacities = $person->capacities($side, $since);
         $ofOther = $person->capacities($other, $since);
         $margins = [];
         foreach ($rung->thresholds as $name => $least) {
             $ability = Ability::from($name);
-            $margins[] = self::margin($ability, $capacities->get($ability), $least, Uncertainty::none(), $person, $side);
+            $margins[] = self::margin(
+                $ability,
+                $capacities->get($ability),
+                $least,
+                Uncertainty::none(),
+                $person,
+                $side,
+            );
         }
         foreach ($rung->otherLeg as $name => $least) {
             $ability = Ability::from($name);
-            $margins[] = self::margin($ability, $ofOther->get($ability), $least, Uncertainty::none(), $person, $other)->ofOtherLeg();
+            $margins[] = self::margin(
+                $ability,
+                $ofOther->get($ability),
+                $least,
+                Uncertainty::none(),
+                $person,
+                $other,
+            )->ofOtherLeg();
         }
         $leg = LegAsked::of($rung->demand, $rung->prop, $person, $side, $capacities, $atLimits);
         array_push($margins, ...self::ofLeg($leg, $rung->demand, $posture, $capacities, $person, $side, $atLimits));
         $otherLeg = LegAsked::of($rung->otherDemand, PropRule::None, $person, $other, $ofOther, $atLimits);
-        foreach (self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other, $atLimits) as $margin) {
+        foreach (
+            self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other, $atLimits) as $margin
+        ) {
             $margins[] = $margin->ofOtherLeg();
         }
         $seen = $person->seen($posture->id, $rung->id, $side, $since);
-        $testFirst = null === $since ? [] : array_values(array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a)));
+        $testFirst =
+            null === $since
+                ? []
+                : array_values(
+                    array_filter(
+                        $posture->abilities,
+                        static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a),
+                    ),
+                );
 
         $work = $rung->work->loading($leg->loads());
 
@@ -130,7 +177,10 @@ final readonly class RungReading
             $work,
             [] === $person->holds->active ? [] : $person->holds->on($work, $side),
             $testFirst,
-            array_map(static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $stateOf, $since), $rung->gates),
+            array_map(
+                static fn ($gate): GateFinding => Gates::of($gate)->check($person, $side, $stateOf, $since),
+                $rung->gates,
+            ),
             $seen,
             $since,
             $leg->posture,
@@ -138,7 +188,10 @@ final readonly class RungReading
             $leg->isImpossible || $otherLeg->isImpossible,
             $leg->propHeight,
             May::waitsForOtherSide($person->holds, $work, $side),
-            [...Unasked::of($leg, $rung->demand, $posture, $capacities, $side), ...Unasked::of($otherLeg, $rung->otherDemand, $posture, $ofOther, $other)],
+            [
+                ...Unasked::of($leg, $rung->demand, $posture, $capacities, $side),
+                ...Unasked::of($otherLeg, $rung->otherDemand, $posture, $ofOther, $other),
+            ],
         );
     }
 
@@ -193,13 +246,19 @@ final readonly class RungReading
         return null === $chance ? null : max(1, min(99, (int) round(100 * $chance)));
     }
 
-    /** Whether no day may be named for it: held, tests first since that was lifted, or too deep beside a side that rests. */
+    /**
+     * Whether no day may be named for it: held, tests first since that was lifted, or too deep beside a side that
+     * rests.
+     */
     public function hasNoDay(): bool
     {
         return [] !== $this->heldBy || [] !== $this->waits();
     }
 
-    /** @return list<Reason> what keeps it closed whatever was passed and whatever the numbers say; where it is held, that alone */
+    /**
+     * @return list<Reason> what keeps it closed whatever was passed and whatever the numbers say; where it is held,
+     *     that alone
+     */
     public function bars(): array
     {
         if ([] !== $this->heldBy) {
@@ -209,12 +268,19 @@ final readonly class RungReading
         return [...$this->waits(), ...array_map(static fn (GateFinding $gate): Reason => $gate->reason, $this->shut())];
     }
 
-    /** @return list<Reason> what has to end before it is loaded again: too deep beside a side that rests, or tests first */
+    /**
+     * @return list<Reason> what has to end before it is loaded again: too deep beside a side that rests, or tests first
+     */
     public function waits(): array
     {
         return [
-            ...($this->waitsForOtherSide ? [new Reason('bar.other-side-rests', Source::Own)] : []),
-            ...array_map(static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, ['ability' => $ability->value]), $this->testFirst),
+            ...$this->waitsForOtherSide ? [new Reason('bar.other-side-rests', Source::Own)] : [],
+            ...array_map(
+                static fn (Ability $ability): Reason => new Reason('bar.test-first', Source::Trade, [
+                    'ability' => $ability->value,
+                ]),
+                $this->testFirst,
+            ),
         ];
     }
 
@@ -227,7 +293,11 @@ final readonly class RungReading
     /** As seen, or as the numbers and what comes first have it: never better than what it waits for. */
     public function stateBehindGates(): State
     {
-        return array_reduce($this->asked(), static fn (State $state, GateFinding $gate): State => $state->worse($gate->best), $this->state());
+        return array_reduce(
+            $this->asked(),
+            static fn (State $state, GateFinding $gate): State => $state->worse($gate->best),
+            $this->state(),
+        );
     }
 
     /** @return list<GateFinding> none where the rung itself was seen clean */
@@ -239,10 +309,18 @@ final readonly class RungReading
     /** What it asks of an ability of the working leg against what that shows; null where it asks nothing of it. */
     public function ofOwnLeg(Ability $ability): ?AbilityMargin
     {
-        return array_values(array_filter($this->margins, static fn (AbilityMargin $margin): bool => $margin->ability === $ability && !$margin->isOtherLeg))[0] ?? null;
+        return array_values(
+            array_filter(
+                $this->margins,
+                static fn (AbilityMargin $margin): bool => $margin->ability === $ability && !$margin->isOtherLeg,
+            ),
+        )[0] ?? null;
     }
 
-    /** What it asks of an ability of the working leg, where that can be held against what was read; null where it asks nothing, or in another unit. */
+    /**
+     * What it asks of an ability of the working leg, where that can be held against what was read; null where it asks
+     * nothing, or in another unit.
+     */
     public function askedOf(Ability $ability): ?float
     {
         $margin = $this->ofOwnLeg($ability);
@@ -250,7 +328,10 @@ final readonly class RungReading
         return null === $margin || $margin->unit() !== $ability->unit() ? null : $margin->asked;
     }
 
-    /** The margin that decides the state: of those in the worst state the one furthest behind, in units of its own noise. */
+    /**
+     * The margin that decides the state: of those in the worst state the one furthest behind, in units of its own
+     * noise.
+     */
     public function limiter(): ?AbilityMargin
     {
         $sorted = $this->byWeight();
@@ -275,8 +356,15 @@ final readonly class RungReading
     }
 
     /** @return list<AbilityMargin> */
-    private static function ofLeg(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, Snapshot $person, Side $side, bool $atLimits): array
-    {
+    private static function ofLeg(
+        LegAsked $leg,
+        ?RungDemand $demand,
+        PostureDefinition $posture,
+        Capacities $capacities,
+        Snapshot $person,
+        Side $side,
+        bool $atLimits,
+    ): array {
         $margins = [];
         foreach ($leg->angles as $name => $degrees) {
             $component = Component::from($name);
@@ -286,8 +374,16 @@ final readonly class RungReading
             }
             [$ability, $sign] = $asked;
             if (Unasked::counts($ability, $posture, $capacities)) {
-                $known = null === $leg->pose ? $capacities->get($ability) : $capacities->near($ability, $leg->pose->angles);
-                $margins[$name] = self::margin($ability, $known, $sign * $degrees, $leg->sensitivity->uncertainty($component)->times($sign), $person, $side);
+                $known =
+                    null === $leg->pose ? $capacities->get($ability) : $capacities->near($ability, $leg->pose->angles);
+                $margins[$name] = self::margin(
+                    $ability,
+                    $known,
+                    $sign * $degrees,
+                    $leg->sensitivity->uncertainty($component)->times($sign),
+                    $person,
+                    $side,
+                );
             }
         }
 
@@ -295,7 +391,8 @@ final readonly class RungReading
     }
 
     /**
-     * Two margins that tie where a knee is free are one: what a reading is off in one, the knee makes good in part with the other,
+     * Two margins that tie where a knee is free are one: what a reading is off in one, the knee makes good in part with
+     * the other,
      * wherever it will lie then. Both err as their worst does.
      *
      * @param array<string, AbilityMargin> $margins by component
@@ -310,7 +407,8 @@ final readonly class RungReading
         }
         $tied = array_intersect_key($margins, $shares);
         // What is taken to go as far as legs do has not been read, and errs in no way that is known.
-        $isRead = static fn (AbilityMargin $margin): bool => null !== $margin->capacity && (!$atLimits || Bound::Exact === $margin->capacity->bound);
+        $isRead = static fn (AbilityMargin $margin): bool => null !== $margin->capacity
+            && (!$atLimits || Bound::Exact === $margin->capacity->bound);
         if (2 !== count(array_filter($tied, $isRead))) {
             return $margins;
         }
@@ -319,7 +417,10 @@ final readonly class RungReading
             $worst = $worst->plus($margin->uncertainty->times($shares[$name]));
         }
 
-        return array_replace($margins, array_map(static fn (AbilityMargin $margin): AbilityMargin => $margin->erring($worst, $body), $tied));
+        return array_replace(
+            $margins,
+            array_map(static fn (AbilityMargin $margin): AbilityMargin => $margin->erring($worst, $body), $tied),
+        );
     }
 
     private static function noises(AbilityMargin $margin): float
@@ -327,8 +428,22 @@ final readonly class RungReading
         return $margin->difference() / max(1e-6, $margin->error);
     }
 
-    private static function margin(Ability $ability, ?MeasuredCapacity $capacity, float $asked, Uncertainty $demand, Snapshot $person, Side $side): AbilityMargin
-    {
-        return AbilityMargin::of($ability, $capacity, $asked, $demand, $person->proportions->error($side), $person->proportions, $person->isTooOld($capacity?->on()));
+    private static function margin(
+        Ability $ability,
+        ?MeasuredCapacity $capacity,
+        float $asked,
+        Uncertainty $demand,
+        Snapshot $person,
+        Side $side,
+    ): AbilityMargin {
+        return AbilityMargin::of(
+            $ability,
+            $capacity,
+            $asked,
+            $demand,
+            $person->proportions->error($side),
+            $person->proportions,
+            $person->isTooOld($capacity?->on()),
+        );
     }
 }

@@ -36,10 +36,18 @@ final readonly class SameLeg
     {
         $same = new self($person, $side);
 
-        return array_values(array_filter([...($sitting->isClean() ? [$same->inFold($sitting), $same->opened($sitting)] : []), $same->rocked()]));
+        return array_values(
+            array_filter([
+                ...$sitting->isClean() ? [$same->inFold($sitting), $same->opened($sitting)] : [],
+                $same->rocked(),
+            ]),
+        );
     }
 
-    /** A knee that lies lower in the one-leg fold: the pelvis was rolling, and the fold flatters the hip (common practice). */
+    /**
+     * A knee that lies lower in the one-leg fold: the pelvis was rolling, and the fold flatters the hip (common
+     * practice).
+     */
     private function inFold(TakenTest $sitting): ?Reason
     {
         return $this->lower(self::FOLD, 'kneeHeight', $sitting, 'same-leg.pelvis-rolls', 'fold', Source::Trade);
@@ -51,8 +59,14 @@ final readonly class SameLeg
         return $this->lower(self::OPENED, 'kneeHeight', $sitting, 'same-leg.opened', 'opened', Source::Own);
     }
 
-    private function lower(string $test, string $name, TakenTest $sitting, string $code, string $as, Source $source): ?Reason
-    {
+    private function lower(
+        string $test,
+        string $name,
+        TakenTest $sitting,
+        string $code,
+        string $as,
+        Source $source,
+    ): ?Reason {
         $other = $this->newest($test, $name);
         if (null === $other) {
             return null;
@@ -61,7 +75,9 @@ final readonly class SameLeg
         $here = $sitting->measure('kneeHeight')->mean();
         $sd = max($this->person->readingError($other, $name), $this->person->readingError($sitting, 'kneeHeight'));
 
-        return $here - $there > SmallestChange::of($sd) ? new Reason($code, $source, [$as => $there, 'soles' => $here]) : null;
+        return $here - $there > SmallestChange::of($sd)
+            ? new Reason($code, $source, [$as => $there, 'soles' => $here])
+            : null;
     }
 
     /** How much the pelvis gives: the knee with it tipped forward against tipped back (common practice). */
@@ -74,7 +90,11 @@ final readonly class SameLeg
         [$forward, $back] = [$rock->measure('kneeForward')->mean(), $rock->measure('kneeBack')->mean()];
         $sd = max($this->person->readingError($rock, 'kneeForward'), $this->person->readingError($rock, 'kneeBack'));
 
-        return new Reason(abs($forward - $back) > SmallestChange::of($sd) ? 'same-leg.pelvis-gives' : 'same-leg.pelvis-still', Source::Trade, ['forward' => $forward, 'back' => $back, 'by' => abs($forward - $back)]);
+        return new Reason(
+            abs($forward - $back) > SmallestChange::of($sd) ? 'same-leg.pelvis-gives' : 'same-leg.pelvis-still',
+            Source::Trade,
+            ['forward' => $forward, 'back' => $back, 'by' => abs($forward - $back)],
+        );
     }
 
     private function newest(string $test, string $name): ?TakenTest

@@ -24,8 +24,19 @@ final class ShownByTest
         }
         $seen = [];
         foreach ($posture->rungs as $rung) {
-            if ($rung->demand?->contact() === $definition->formula->name && self::reaches($taken, $rung->demand->values())) {
-                $seen[] = new Seen($posture->id, $rung->id, $taken->side, true, $taken->on, $taken->at, showsAngles: false);
+            if (
+                $rung->demand?->contact() === $definition->formula->name
+                && self::reaches($taken, $rung->demand->values())
+            ) {
+                $seen[] = new Seen(
+                    $posture->id,
+                    $rung->id,
+                    $taken->side,
+                    true,
+                    $taken->on,
+                    $taken->at,
+                    showsAngles: false,
+                );
             }
         }
 
@@ -37,7 +48,7 @@ final class ShownByTest
     {
         $sitting = $taken->sitting->props();
         foreach ($asked as $name => $value) {
-            $read = $taken->has($name) ? $taken->measure($name)->mean() : ($sitting[$name] ?? null);
+            $read = $taken->has($name) ? $taken->measure($name)->mean() : $sitting[$name] ?? null;
             if (null === $read) {
                 return false;
             }

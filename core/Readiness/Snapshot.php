@@ -56,8 +56,15 @@ final class Snapshot
     /** @param EvidenceCutOff|null $since what is known from readings after a moment alone */
     public function capacities(Side $side, ?EvidenceCutOff $since = null): Capacities
     {
-        return $this->capacities[$side->value.(null === $since ? '' : ' '.$since->moment->format('U.u').Day::of($since->day))] ??= Capacities::of(
-            null === $since ? $this->evidence[$side->value] : array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => $since->isBefore($e->on, $e->at)),
+        return $this->capacities[
+            $side->value.(null === $since ? '' : ' '.$since->moment->format('U.u').Day::of($since->day))
+        ] ??= Capacities::of(
+            null === $since
+                ? $this->evidence[$side->value]
+                : array_filter(
+                    $this->evidence[$side->value],
+                    static fn (Evidence $e): bool => $since->isBefore($e->on, $e->at),
+                ),
             $this->proportions->error($side),
             $this->on,
         );
@@ -93,7 +100,11 @@ final class Snapshot
     public function hasBeenSeen(string $posture, string $rung, Side $side, ?EvidenceCutOff $since = null): bool
     {
         return true === $this->seen($posture, $rung, $side, $since)?->isClean
-            && [] !== array_filter($this->tries($posture, $rung, $side, $since), static fn (Seen $seen): bool => $seen->isClean && !$seen->isPractice);
+            && [] !==
+                array_filter(
+                    $this->tries($posture, $rung, $side, $since),
+                    static fn (Seen $seen): bool => $seen->isClean && !$seen->isPractice,
+                );
     }
 
     /** @return list<Seen> the tries of a rung that are not too old */
@@ -112,7 +123,11 @@ final class Snapshot
         }
         $tries = $this->tries["$posture $rung $side->value"] ?? [];
 
-        return null === $since ? $tries : array_values(array_filter($tries, static fn (Seen $seen): bool => $since->isBefore($seen->on, $seen->at)));
+        return null === $since
+            ? $tries
+            : array_values(
+                array_filter($tries, static fn (Seen $seen): bool => $since->isBefore($seen->on, $seen->at)),
+            );
     }
 
     /**
@@ -131,7 +146,13 @@ final class Snapshot
             }
         }
 
-        return Passes::of($ladder, $this->checks["$posture $side->value"] ?? [], $this->decided["$posture $side->value"] ?? [], $restarts, $this->on);
+        return Passes::of(
+            $ladder,
+            $this->checks["$posture $side->value"] ?? [],
+            $this->decided["$posture $side->value"] ?? [],
+            $restarts,
+            $this->on,
+        );
     }
 
     /** When something that held a side was lifted last; null when nothing was. */
@@ -151,7 +172,12 @@ final class Snapshot
     {
         $newest = null;
         foreach ($this->observed as $answer) {
-            if ($answer->gate !== $gate || $answer->side !== $side || $this->isTooOld($answer->on) || (null !== $since && !$since->isBefore($answer->on, $answer->at))) {
+            if (
+                $answer->gate !== $gate
+                || $answer->side !== $side
+                || $this->isTooOld($answer->on)
+                || (null !== $since && !$since->isBefore($answer->on, $answer->at))
+            ) {
                 continue;
             }
             $order = null === $newest ? 1 : Day::of($answer->on) <=> Day::of($newest->on);
@@ -188,7 +214,12 @@ final class Snapshot
     public function supposing(Side $side, array $supposed): self
     {
         $names = array_map(static fn (Evidence $e) => $e->ability, $supposed);
-        $kept = array_values(array_filter($this->evidence[$side->value], static fn (Evidence $e): bool => !in_array($e->ability, $names, true)));
+        $kept = array_values(
+            array_filter(
+                $this->evidence[$side->value],
+                static fn (Evidence $e): bool => !in_array($e->ability, $names, true),
+            ),
+        );
 
         return new self(
             $this->proportions,

@@ -15,7 +15,10 @@ enum State: string
     case Short = 'short';
     /** A posture or a gate that comes before it is known not to be met; its own numbers would do, or are not known. */
     case First = 'first';
-    /** A measurement or an observation is missing: not tested, too long ago, or known only as a lower bound that does not reach. */
+    /**
+     * A measurement or an observation is missing: not tested, too long ago, or known only as a lower bound that does
+     * not reach.
+     */
     case Unknown = 'unknown';
     /** A stop rule applies. */
     case Held = 'held';

@@ -15,7 +15,8 @@ use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\Norms;
 
 /**
- * What a position asks of a leg that its posture is not known by, and that nobody has read: usually there is enough of it, and so
+ * What a position asks of a leg that its posture is not known by, and that nobody has read: usually there is enough of
+ * it, and so
  * it closes nothing. The more it asks, the more it is worth a reading before somebody is told that all is open.
  */
 final readonly class Unasked
@@ -28,8 +29,13 @@ final readonly class Unasked
     }
 
     /** @return list<self> */
-    public static function of(LegAsked $leg, ?RungDemand $demand, PostureDefinition $posture, Capacities $capacities, Side $side): array
-    {
+    public static function of(
+        LegAsked $leg,
+        ?RungDemand $demand,
+        PostureDefinition $posture,
+        Capacities $capacities,
+        Side $side,
+    ): array {
         $unasked = [];
         foreach ($leg->angles as $name => $degrees) {
             $asked = $demand?->ability(Component::from($name));

@@ -16,16 +16,25 @@ use LucidAscent\Core\Readiness\State;
 final readonly class Keystone
 {
     /** @param list<string> $opens the postures that its gain brings nearer */
-    private function __construct(public Ability $ability, public Side $side, public int $count, public array $opens, public float $missing)
-    {
+    private function __construct(
+        public Ability $ability,
+        public Side $side,
+        public int $count,
+        public array $opens,
+        public float $missing,
+    ) {
     }
 
     /** @param list<Route> $routes */
     public static function of(array $routes, ReadPoses $poses): ?self
     {
         $best = null;
-        $left = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->left, $routes))));
-        /** @var array<string, array{float, array<string, string>, float}> $found weight, what it opens, what is missing */
+        $left = array_values(
+            array_unique(array_merge(...array_map(static fn (Route $route): array => $route->left, $routes))),
+        );
+        /**
+         * @var array<string, array{float, array<string, string>, float}> $found weight, what it opens, what is missing
+         */
         $found = [];
         foreach ($left as $id) {
             foreach (Side::cases() as $side) {
@@ -33,7 +42,10 @@ final readonly class Keystone
                     if (State::Held === $rung->state()) {
                         continue;
                     }
-                    $behind = array_filter($rung->margins, static fn ($margin): bool => State::Open !== $margin->state());
+                    $behind = array_filter(
+                        $rung->margins,
+                        static fn ($margin): bool => State::Open !== $margin->state(),
+                    );
                     $worst = $rung->limiter();
                     if (null === $worst || [] === $behind || null === $worst->shown) {
                         continue;
@@ -42,7 +54,7 @@ final readonly class Keystone
                     $key = $worst->ability->value.' '.$worst->leg($side)->value;
                     [$weight, $opens, $missing] = $found[$key] ?? [0.0, [], 0.0];
                     $found[$key] = [
-                        $weight + 12 / count($behind) * (State::Short === $worst->state() ? 1 : 0.5),
+                        $weight + (12 / count($behind)) * (State::Short === $worst->state() ? 1 : 0.5),
                         $opens + [$id => $id],
                         max($missing, -$worst->difference()),
                     ];
@@ -51,7 +63,13 @@ final readonly class Keystone
         }
         foreach ($found as $key => [$weight, $opens, $missing]) {
             [$ability, $side] = explode(' ', $key);
-            $one = new self(Ability::from($ability), Side::from($side), (int) round($weight), array_values($opens), $missing);
+            $one = new self(
+                Ability::from($ability),
+                Side::from($side),
+                (int) round($weight),
+                array_values($opens),
+                $missing,
+            );
             if (null === $best || [$one->count, -$one->missing] > [$best->count, -$best->missing]) {
                 $best = $one;
             }

@@ -55,7 +55,8 @@ final readonly class NextReading
     {
         $asked = self::withWhatComesFirst($wanted, $poses);
 
-        return self::test($asked, $poses) ?? self::gate($asked, $poses) ?? self::onLadder($wanted, $poses) ?? self::rung($wanted, $poses);
+        return self::test($asked, $poses) ??
+            (self::gate($asked, $poses) ?? (self::onLadder($wanted, $poses) ?? self::rung($wanted, $poses)));
     }
 
     /** @param list<string> $wanted */
@@ -71,7 +72,9 @@ final readonly class NextReading
                 $fall = 0.0;
                 $settles = [];
                 foreach ($wanted as $id) {
-                    $of = self::fall($test, $side, $poses->of($id, $side), $poses) + self::fall($test, $side, $poses->of($id, $side->opposite()), $poses);
+                    $of =
+                        self::fall($test, $side, $poses->of($id, $side), $poses) +
+                        self::fall($test, $side, $poses->of($id, $side->opposite()), $poses);
                     $fall += $of;
                     if ($of > 0.0) {
                         $settles[] = $id;
@@ -79,7 +82,16 @@ final readonly class NextReading
                 }
                 if ($fall > self::WORTH && (null === $best || $fall / $test->minutes > $rate + 1e-9)) {
                     $rate = $fall / $test->minutes;
-                    $best = new self($test, $side, $fall, new Reason(self::goesBeyond($test, $side, $poses) ? 'next.beyond' : 'next.settles', Source::Own, ['poses' => $settles, 'fall' => 100 * $fall, 'minutes' => $test->minutes]));
+                    $best = new self(
+                        $test,
+                        $side,
+                        $fall,
+                        new Reason(
+                            self::goesBeyond($test, $side, $poses) ? 'next.beyond' : 'next.settles',
+                            Source::Own,
+                            ['poses' => $settles, 'fall' => 100 * $fall, 'minutes' => $test->minutes],
+                        ),
+                    );
                 }
             }
         }
@@ -90,7 +102,11 @@ final readonly class NextReading
     /** Whether the leg came to rest when it was read last, so that the test has to be set up to go further. */
     private static function goesBeyond(TestDefinition $test, Side $side, ReadPoses $poses): bool
     {
-        return [] !== array_filter(array_keys($test->proves), static fn (string $ability): bool => $poses->isAtCeiling($test, Ability::from($ability), $side));
+        return [] !==
+            array_filter(
+                array_keys($test->proves),
+                static fn (string $ability): bool => $poses->isAtCeiling($test, Ability::from($ability), $side),
+            );
     }
 
     /** @param list<string> $wanted */
@@ -102,7 +118,13 @@ final readonly class NextReading
                 foreach (State::Held === $pose->state() ? [] : $pose->full()->shut() as $gate) {
                     $test = $poses->tests[$gate->test] ?? null;
                     if (null !== $test && May::take($poses->person->holds, $test, $side)->isYes()) {
-                        return new self($test, $side, 0.0, new Reason('next.gate', Source::Trade, ['poses' => [$id]]), true);
+                        return new self(
+                            $test,
+                            $side,
+                            0.0,
+                            new Reason('next.gate', Source::Trade, ['poses' => [$id]]),
+                            true,
+                        );
                     }
                 }
             }
@@ -138,11 +160,19 @@ final readonly class NextReading
         return $found[array_key_first($waiting) ?? ''] ?? null;
     }
 
-    /** @return list<array{TestDefinition, Side}> the tests of what is not known of a rung, each with the side that it is of; none where something else keeps it closed */
+    /**
+     * @return list<array{TestDefinition, Side}> the tests of what is not known of a rung, each with the side that it is
+     *     of; none where something else keeps it closed
+     */
     private static function telling(RungReading $rung, Side $side, ReadPoses $poses): array
     {
         $isShort = !$rung->isSeenClean() && State::Short === $rung->stateOfMargins();
-        if ([] !== $rung->heldBy || $rung->waitsForOtherSide || $isShort || [] !== array_filter($rung->shut(), static fn (GateFinding $gate): bool => $gate->isKnownShut())) {
+        if (
+            [] !== $rung->heldBy
+            || $rung->waitsForOtherSide
+            || $isShort
+            || [] !== array_filter($rung->shut(), static fn (GateFinding $gate): bool => $gate->isKnownShut())
+        ) {
             return [];
         }
         $telling = [];
@@ -153,7 +183,11 @@ final readonly class NextReading
             }
         }
         foreach ($rung->isSeenClean() ? [] : $rung->margins as $margin) {
-            foreach (State::Unknown === $margin->state() ? $poses->settling($margin->ability, $rung, $margin->leg($side)) : [] as $test) {
+            foreach (
+                State::Unknown === $margin->state()
+                    ? $poses->settling($margin->ability, $rung, $margin->leg($side))
+                    : [] as $test
+            ) {
                 // Another lower bound settles nothing when it does not happen to reach.
                 if (Bound::Exact === $test->shows($margin->ability) || null === $margin->capacity) {
                     $telling[] = [$test, $margin->leg($side)];
@@ -179,7 +213,15 @@ final readonly class NextReading
                 // A gentle rung whose demand is not known is tried: that is how one finds out.
                 $isTried = State::Short === $pose->state() && $pose->onLadder()->isTried;
                 if (null !== $rung && ($isTried || in_array($pose->state(), [State::Unknown, State::First], true))) {
-                    return new self(null, $side, 0.0, new Reason('next.try', Source::Trade, ['posture' => $id, 'rung' => $rung->rung->id]), false, $id, $rung->rung->id);
+                    return new self(
+                        null,
+                        $side,
+                        0.0,
+                        new Reason('next.try', Source::Trade, ['posture' => $id, 'rung' => $rung->rung->id]),
+                        false,
+                        $id,
+                        $rung->rung->id,
+                    );
                 }
             }
         }
@@ -220,7 +262,8 @@ final readonly class NextReading
     {
         $isOwn = $side === $pose->side;
         $fall = $isOwn ? self::doubt($test, $pose, $poses) : 0.0;
-        // One shortage that is known for sure is a verdict; so is a stop, and what comes first. More numbers change none of them.
+        // One shortage that is known for sure is a verdict; so is a stop, and what comes first. More numbers change
+        // none of them.
         if (in_array($pose->state(), [State::First, State::Short, State::Held], true)) {
             return $fall;
         }
@@ -246,7 +289,10 @@ final readonly class NextReading
     private static function doubt(TestDefinition $test, PoseReading $pose, ReadPoses $poses): float
     {
         foreach ($pose->full()->margins as $margin) {
-            if ($margin->capacity?->doubtful($poses->person->proportions->error($pose->side))?->test === $test->id && State::Held !== $pose->state()) {
+            if (
+                $margin->capacity?->doubtful($poses->person->proportions->error($pose->side))?->test === $test->id
+                && State::Held !== $pose->state()
+            ) {
                 return self::GUESS;
             }
         }
@@ -260,15 +306,25 @@ final readonly class NextReading
     }
 
     /** What nobody asks as a rule: how likely it is that there is not enough of it, where a test reads it exactly. */
-    private static function fallOfUnasked(TestDefinition $test, Unasked $unasked, PoseReading $pose, ReadPoses $poses): float
-    {
-        return Bound::Exact === $test->shows($unasked->ability) && !$pose->full()->isSeenClean() && in_array($test, $poses->settling($unasked->ability, $pose->full(), $unasked->leg), true)
+    private static function fallOfUnasked(
+        TestDefinition $test,
+        Unasked $unasked,
+        PoseReading $pose,
+        ReadPoses $poses,
+    ): float {
+        return Bound::Exact === $test->shows($unasked->ability)
+            && !$pose->full()->isSeenClean()
+            && in_array($test, $poses->settling($unasked->ability, $pose->full(), $unasked->leg), true)
             ? $unasked->chanceShort($poses->person->capacities($unasked->leg))
             : 0.0;
     }
 
-    private static function fallOf(TestDefinition $test, AbilityMargin $margin, PoseReading $pose, ReadPoses $poses): float
-    {
+    private static function fallOf(
+        TestDefinition $test,
+        AbilityMargin $margin,
+        PoseReading $pose,
+        ReadPoses $poses,
+    ): float {
         $proves = $test->shows($margin->ability);
         if (null === $proves || State::Open === $margin->state()) {
             return 0.0;
@@ -289,6 +345,7 @@ final readonly class NextReading
         }
         $after = min($margin->error, hypot($margin->errorOfAsked, $test->formula->usualError()));
 
-        return Chance::positive(-abs($margin->difference()), $margin->error) - Chance::positive(-abs($margin->difference()), $after);
+        return Chance::positive(-abs($margin->difference()), $margin->error) -
+            Chance::positive(-abs($margin->difference()), $after);
     }
 }

@@ -21,7 +21,8 @@ final readonly class ProposeTests
 {
     /**
      * @param array<string, TestDefinition> $tests in the taught order
-     * @param array<string, list<string>>|null $asked the ids of the poses that ask for each ability; null for a full assessment
+     * @param array<string, list<string>>|null $asked the ids of the poses that ask for each ability; null for a full
+     *     assessment
      * @param array<string, int> $age days since each test was last taken cleanly on both sides, by its id
      * @param Holds $holds what is held
      *
@@ -29,7 +30,10 @@ final readonly class ProposeTests
      */
     public static function of(array $tests, ?array $asked, array $age, Holds $holds): array
     {
-        $held = array_map(static fn (TestDefinition $test): array => May::takeAtAll($holds, $test)->heldBy(), $tests);
+        $held = array_map(
+            static fn (TestDefinition $test): array => May::takeAtAll($holds, $test)->heldBy(),
+            $tests,
+        );
         $best = self::best($tests, $held);
         $proposed = [];
         foreach ($tests as $id => $test) {
@@ -44,10 +48,20 @@ final readonly class ProposeTests
      * @param list<string> $heldBy what holds it
      * @param array<string, string> $best
      */
-    private static function one(TestDefinition $test, ?array $asked, ?int $age, array $heldBy, array $best): ProposedTest
-    {
+    private static function one(
+        TestDefinition $test,
+        ?array $asked,
+        ?int $age,
+        array $heldBy,
+        array $best,
+    ): ProposedTest {
         if ([] !== $heldBy) {
-            return new ProposedTest($test, false, [new Reason('test.held', Source::Trade, ['by' => $heldBy])], $heldBy);
+            return new ProposedTest(
+                $test,
+                false,
+                [new Reason('test.held', Source::Trade, ['by' => $heldBy])],
+                $heldBy,
+            );
         }
         $because = [];
         $needed = null === $asked;
@@ -56,8 +70,12 @@ final readonly class ProposeTests
         } else {
             $for = array_intersect_key($asked, $test->proves);
             $poses = array_values(array_unique(array_merge(...array_values($for))));
-            $isolates = array_filter(array_keys($for), static fn (string $ability): bool => Bound::Exact === $test->proves[$ability]);
-            $isBest = [] !== array_filter($isolates, static fn (string $ability): bool => $best[$ability] === $test->id);
+            $isolates = array_filter(
+                array_keys($for),
+                static fn (string $ability): bool => Bound::Exact === $test->proves[$ability],
+            );
+            $isBest =
+                [] !== array_filter($isolates, static fn (string $ability): bool => $best[$ability] === $test->id);
             $needed = $isBest || (count($for) > 1 && [] === $isolates);
             $because[] = match (true) {
                 [] === $for => new Reason('test.not-asked', Source::Own),
@@ -67,7 +85,10 @@ final readonly class ProposeTests
             };
         }
         if ($needed && null !== $age && $age <= Cycle::DAYS) {
-            return new ProposedTest($test, false, [...$because, new Reason('test.recent', Source::Own, ['days' => $age])]);
+            return new ProposedTest($test, false, [
+                ...$because,
+                new Reason('test.recent', Source::Own, ['days' => $age]),
+            ]);
         }
 
         return new ProposedTest($test, $needed, $because);

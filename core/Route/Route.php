@@ -9,15 +9,20 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
 
-/** From where a person is to a wanted pose: what is left to open, in an order in which nothing comes before what it needs. */
+/**
+ * From where a person is to a wanted pose: what is left to open, in an order in which nothing comes before what it
+ * needs.
+ */
 final readonly class Route
 {
     /**
      * @param list<string> $all every posture on the way, the wanted one last
      * @param list<string> $left those not open yet, in order; the wanted one last
      * @param list<string> $frontier those that can be worked on now: not open, and all that they need is in reach
-     * @param list<string> $helps what is not waited for and works on what is missing: not open, and all that it needs is in reach
-     * @param string|null $instead the nearest pose of the same action that is in reach, when this one should not be aimed at
+     * @param list<string> $helps what is not waited for and works on what is missing: not open, and all that it needs
+     *     is in reach
+     * @param string|null $instead the nearest pose of the same action that is in reach, when this one should not be
+     *     aimed at
      */
     private function __construct(
         public string $wanted,
@@ -34,12 +39,20 @@ final readonly class Route
         $all = [];
         self::collect($wanted, $poses, $all, []);
         $left = array_values(array_filter($all, static fn (string $id): bool => State::Open !== $poses->state($id)));
-        $canBeWorkedOn = static fn (string $id): bool => [] === array_filter(
-            $poses->postures[$id]->needs,
-            static fn (string $need): bool => isset($poses->postures[$need]) && !$poses->state($need)->isInReach(),
-        );
+        $canBeWorkedOn = static fn (string $id): bool => [] ===
+            array_filter(
+                $poses->postures[$id]->needs,
+                static fn (string $need): bool => isset($poses->postures[$need]) && !$poses->state($need)->isInReach(),
+            );
 
-        return new self($wanted, $all, $left, array_values(array_filter($left, $canBeWorkedOn)), array_values(array_filter(self::helping($all, $left, $poses), $canBeWorkedOn)), State::Held === $poses->state($wanted) ? self::instead($wanted, $poses, $all) : null);
+        return new self(
+            $wanted,
+            $all,
+            $left,
+            array_values(array_filter($left, $canBeWorkedOn)),
+            array_values(array_filter(self::helping($all, $left, $poses), $canBeWorkedOn)),
+            State::Held === $poses->state($wanted) ? self::instead($wanted, $poses, $all) : null,
+        );
     }
 
     /**
@@ -56,9 +69,17 @@ final readonly class Route
                 $behind[] = $poses->of($id, $side)->toWorkOn()[0];
             }
         }
-        foreach (array_merge(...array_map(static fn (string $id): array => $poses->postures[$id]->preparedBy, $all)) as $id) {
+        foreach (
+            array_merge(...array_map(static fn (string $id): array => $poses->postures[$id]->preparedBy, $all)) as $id
+        ) {
             $isOnTheWay = in_array($id, [...$all, ...$helping], true) || !isset($poses->postures[$id]);
-            $works = !$isOnTheWay && [] !== array_filter($poses->postures[$id]->abilities, static fn (Ability $ability): bool => in_array($ability, $behind, true));
+            $works =
+                !$isOnTheWay
+                && [] !==
+                    array_filter(
+                        $poses->postures[$id]->abilities,
+                        static fn (Ability $ability): bool => in_array($ability, $behind, true),
+                    );
             if ($works && !in_array($poses->state($id), [State::Open, State::Held], true)) {
                 $helping[] = $id;
             }

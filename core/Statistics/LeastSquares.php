@@ -15,8 +15,12 @@ final readonly class LeastSquares
      * @param float $rest sum of the squares that are left
      * @param float $logDeterminant of the information
      */
-    private function __construct(public array $coefficients, public array $covariance, public float $rest, public float $logDeterminant)
-    {
+    private function __construct(
+        public array $coefficients,
+        public array $covariance,
+        public float $rest,
+        public float $logDeterminant,
+    ) {
     }
 
     /**
@@ -61,9 +65,17 @@ final readonly class LeastSquares
                 }
             }
         }
-        $coefficients = array_map(static fn (array $row): float => self::dot(array_values($row), $right), array_values($inverse));
+        $coefficients = array_map(
+            static fn (array $row): float => self::dot(array_values($row), $right),
+            array_values($inverse),
+        );
 
-        return new self($coefficients, array_map(array_values(...), array_values($inverse)), max(0.0, self::dot($y, $y) - self::dot($coefficients, $right)), $logDeterminant);
+        return new self(
+            $coefficients,
+            array_map(array_values(...), array_values($inverse)),
+            max(0.0, self::dot($y, $y) - self::dot($coefficients, $right)),
+            $logDeterminant,
+        );
     }
 
     /** How well a supposition about the noise explains it, what was fitted allowed for (restricted likelihood). */

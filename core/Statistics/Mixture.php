@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Statistics;
 
-/** Several suppositions about the noise, each with its weight and what follows from it: a mixture of normal distributions. */
+/**
+ * Several suppositions about the noise, each with its weight and what follows from it: a mixture of normal
+ * distributions.
+ */
 final readonly class Mixture
 {
     private const STEPS = 60;
@@ -21,14 +24,24 @@ final readonly class Mixture
 
     public function mean(): float
     {
-        return array_sum(array_map(static fn (array $part): float => $part['weight'] * $part['mean'], $this->parts));
+        return array_sum(
+            array_map(static fn (array $part): float => $part['weight'] * $part['mean'], $this->parts),
+        );
     }
 
     public function sd(): float
     {
         $mean = $this->mean();
 
-        return sqrt(array_sum(array_map(static fn (array $part): float => $part['weight'] * ($part['sd'] ** 2 + ($part['mean'] - $mean) ** 2), $this->parts)));
+        return sqrt(
+            array_sum(
+                array_map(
+                    static fn (array $part): float => $part['weight'] *
+                        ($part['sd'] ** 2 + ($part['mean'] - $mean) ** 2),
+                    $this->parts,
+                ),
+            ),
+        );
     }
 
     /** The chance of being below a value. */
@@ -36,7 +49,8 @@ final readonly class Mixture
     {
         $below = 0.0;
         foreach ($this->parts as ['weight' => $weight, 'mean' => $mean, 'sd' => $sd]) {
-            $below += $weight * ($sd > 0.0 ? Normal::below(($value - $mean) / $sd) : ($value >= $mean ? 1.0 : 0.0));
+            $below +=
+                $weight * ($sd > 0.0 ? Normal::below(($value - $mean) / $sd) : ($value >= $mean ? 1.0 : 0.0));
         }
 
         return $below;
@@ -45,15 +59,19 @@ final readonly class Mixture
     /** The value that it lies below with a chance. */
     public function quantile(float $chance): float
     {
-        $low = min(array_map(static fn (array $part): float => $part['mean'] - self::TAILS * $part['sd'], $this->parts));
-        $high = max(array_map(static fn (array $part): float => $part['mean'] + self::TAILS * $part['sd'], $this->parts));
+        $low = min(
+            array_map(static fn (array $part): float => $part['mean'] - self::TAILS * $part['sd'], $this->parts),
+        );
+        $high = max(
+            array_map(static fn (array $part): float => $part['mean'] + self::TAILS * $part['sd'], $this->parts),
+        );
         $least = min(array_map(static fn (array $part): float => $part['sd'], $this->parts));
         // From where it were if all of them were one.
         $at = $this->mean() + $this->sd() * Normal::roughly($chance);
         $at = $at > $low && $at < $high ? $at : ($low + $high) / 2.0;
         for ($step = 0; $step < self::STEPS; ++$step) {
             $off = $this->below($at) - $chance;
-            $off < 0.0 ? $low = $at : $high = $at;
+            $off < 0.0 ? ($low = $at) : ($high = $at);
             // By Newton's way, as long as that stays between what is known; else by halves.
             $slope = $least > 0.0 ? $this->density($at) : 0.0;
             $next = $slope > 0.0 ? $at - $off / $slope : INF;
@@ -77,7 +95,7 @@ final readonly class Mixture
     {
         $density = 0.0;
         foreach ($this->parts as ['weight' => $weight, 'mean' => $mean, 'sd' => $sd]) {
-            $density += $weight * Normal::density(($value - $mean) / $sd) / $sd;
+            $density += ($weight * Normal::density(($value - $mean) / $sd)) / $sd;
         }
 
         return $density;

@@ -19,8 +19,10 @@ final class Normal
     }
 
     /**
-     * The share below z, to fifteen digits: by the ratio of two polynomials (Hart et al., Computer Approximations, 1968, 5666; the
-     * coefficients from memory, held against tables), by continued fraction in the tails (Abramowitz and Stegun, 26.2.14).
+     * The share below z, to fifteen digits: by the ratio of two polynomials (Hart et al., Computer Approximations,
+     * 1968, 5666; the
+     * coefficients from memory, held against tables), by continued fraction in the tails (Abramowitz and Stegun,
+     * 26.2.14).
      */
     public static function below(float $z): float
     {
@@ -29,8 +31,23 @@ final class Normal
             return $z > 0.0 ? 1.0 : 0.0;
         }
         if ($x < 7.07106781186547) {
-            $above = ((((((0.0352624965998911 * $x + 0.700383064443688) * $x + 6.37396220353165) * $x + 33.912866078383) * $x + 112.079291497871) * $x + 221.213596169931) * $x + 220.206867912376)
-                / (((((((0.0883883476483184 * $x + 1.75566716318264) * $x + 16.064177579207) * $x + 86.7807322029461) * $x + 296.564248779674) * $x + 637.333633378831) * $x + 793.826512519948) * $x + 440.413735824752);
+            $above =
+                ((((((0.0352624965998911 * $x + 0.700383064443688) * $x + 6.37396220353165) * $x + 33.912866078383) *
+                    $x +
+                    112.079291497871) *
+                    $x +
+                    221.213596169931) *
+                    $x +
+                    220.206867912376) /
+                (((((((0.0883883476483184 * $x + 1.75566716318264) * $x + 16.064177579207) * $x + 86.7807322029461) *
+                    $x +
+                    296.564248779674) *
+                    $x +
+                    637.333633378831) *
+                    $x +
+                    793.826512519948) *
+                    $x +
+                    440.413735824752);
             $tail = exp(-0.5 * $x * $x) * $above;
         } else {
             $fraction = $x;
@@ -43,12 +60,17 @@ final class Normal
         return $z > 0.0 ? 1.0 - $tail : $tail;
     }
 
-    /** What has about so much below it, to three digits: where a search begins (Abramowitz and Stegun, 26.2.23, from memory). */
+    /**
+     * What has about so much below it, to three digits: where a search begins (Abramowitz and Stegun, 26.2.23, from
+     * memory).
+     */
     public static function roughly(float $below): float
     {
         $tail = max(1e-300, min($below, 1.0 - $below));
         $t = sqrt(-2.0 * log($tail));
-        $z = $t - ((0.010328 * $t + 0.802853) * $t + 2.515517) / (((0.001308 * $t + 0.189269) * $t + 1.432788) * $t + 1.0);
+        $z =
+            $t -
+            ((0.010328 * $t + 0.802853) * $t + 2.515517) / (((0.001308 * $t + 0.189269) * $t + 1.432788) * $t + 1.0);
 
         return $below < 0.5 ? -$z : $z;
     }
@@ -61,7 +83,8 @@ final class Normal
     }
 
     /**
-     * The share of two that go together by so much which is below h in the one and below k in the other: the integral of
+     * The share of two that go together by so much which is below h in the one and below k in the other: the integral
+     * of
      * Plackett, Biometrika 41 (1954) 351, over the angle whose sine is the correlation, by Simpson's rule.
      *
      * @param float $correlation no nearer to one, or to minus one, than TOGETHER
@@ -69,13 +92,15 @@ final class Normal
     public static function bothBelow(float $h, float $k, float $correlation): float
     {
         $end = asin($correlation);
-        $at = static fn (float $angle): float => exp(-($h * $h + $k * $k - 2.0 * $h * $k * sin($angle)) / (2.0 * cos($angle) ** 2));
+        $at = static fn (float $angle): float => exp(
+            -($h * $h + $k * $k - 2.0 * $h * $k * sin($angle)) / (2.0 * cos($angle) ** 2),
+        );
         $sum = $at(0.0) + $at($end);
         for ($i = 1; $i < self::PARTS; ++$i) {
-            $sum += (1 === $i % 2 ? 4.0 : 2.0) * $at($end * $i / self::PARTS);
+            $sum += (1 === $i % 2 ? 4.0 : 2.0) * $at(($end * $i) / self::PARTS);
         }
 
-        return self::below($h) * self::below($k) + $sum * $end / (3 * self::PARTS) / (2.0 * M_PI);
+        return self::below($h) * self::below($k) + ($sum * $end) / (3 * self::PARTS) / (2.0 * M_PI);
     }
 
     /** A draw from it (Box & Muller, 1958). */

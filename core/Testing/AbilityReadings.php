@@ -38,18 +38,39 @@ final readonly class AbilityReadings
     public function __construct(array $evidence, private BodyError $body)
     {
         $this->isIsolated = [] !== array_filter($evidence, static fn (Evidence $e): bool => $e->isIsolating);
-        $this->exact = self::together(array_values(array_filter($evidence, static fn (Evidence $e): bool => Bound::Exact === $e->bound)));
+        $this->exact = self::together(
+            array_values(array_filter($evidence, static fn (Evidence $e): bool => Bound::Exact === $e->bound)),
+        );
         $bounds = array_values(array_filter($evidence, static fn (Evidence $e): bool => Bound::AtLeast === $e->bound));
         $newest = $this->exact[0] ?? null;
         if (null !== $newest) {
-            $bounds = array_values(array_filter($bounds, static fn (Evidence $e): bool => $e->on >= $newest->on || $e->daysFrom($newest) <= self::DAYS_TOGETHER));
+            $bounds = array_values(
+                array_filter(
+                    $bounds,
+                    static fn (Evidence $e): bool => $e->on >= $newest->on
+                        || $e->daysFrom($newest) <= self::DAYS_TOGETHER,
+                ),
+            );
         } elseif ([] === $bounds) {
             $bounds = $evidence;
         }
-        $times = array_count_values(array_map(static fn (Evidence $e): string => $e->test, [...$this->exact, ...(null === $newest ? [] : $bounds)]));
+        $times = array_count_values(
+            array_map(static fn (Evidence $e): string => $e->test, [
+                ...$this->exact,
+                ...null === $newest ? [] : $bounds,
+            ]),
+        );
         $this->repeated = array_keys(array_filter($times, static fn (int $many): bool => $many > 1));
         $this->bound = [] === $bounds ? null : self::furthest($bounds);
-        $this->lowest = $this->contradict() ? array_reduce($this->exact, static fn (Evidence $low, Evidence $e): Evidence => $e->ability->compare($e->value, $low->value) < 0 ? $e : $low, $this->exact[0]) : null;
+        $this->lowest = $this->contradict()
+            ? array_reduce(
+                $this->exact,
+                static fn (Evidence $low, Evidence $e): Evidence => $e->ability->compare($e->value, $low->value) < 0
+                    ? $e
+                    : $low,
+                $this->exact[0],
+            )
+            : null;
     }
 
     /** Whether which reading decides depends on the position for which it is asked: only where several agree. */
@@ -62,10 +83,17 @@ final readonly class AbilityReadings
     public function capacity(?LegAngles $wanted = null): MeasuredCapacity
     {
         if ([] === $this->exact) {
-            return MeasuredCapacity::by($this->bound ?? throw new \LogicException('Something was read.'), Bound::AtLeast, $this->body);
+            return MeasuredCapacity::by(
+                $this->bound ?? throw new \LogicException('Something was read.'),
+                Bound::AtLeast,
+                $this->body,
+            );
         }
         $value = $this->lowest ?? $this->best($wanted);
-        $against = null === $this->lowest ? [] : array_values(array_filter($this->exact, fn (Evidence $e): bool => $this->differ($e, $value)));
+        $against =
+            null === $this->lowest
+                ? []
+                : array_values(array_filter($this->exact, fn (Evidence $e): bool => $this->differ($e, $value)));
         $exact = MeasuredCapacity::by($value, Bound::Exact, $this->body, $against, $this->repeated);
         if (null === $this->bound || $value->ability->compare($this->bound->value, $value->value) <= 0) {
             return $exact;
@@ -96,7 +124,8 @@ final readonly class AbilityReadings
     /** Whether two readings differ by more than their errors explain. */
     private function differ(Evidence $one, Evidence $other): bool
     {
-        return abs($one->value - $other->value) > SmallestChange::between($one->uncertainty->minus($other->uncertainty)->error($this->body));
+        return abs($one->value - $other->value) >
+            SmallestChange::between($one->uncertainty->minus($other->uncertainty)->error($this->body));
     }
 
     private function best(?LegAngles $wanted): Evidence
@@ -124,7 +153,11 @@ final readonly class AbilityReadings
         if (null === $e->position) {
             return [INF, $error];
         }
-        $apart = array_map(static fn (float $a, float $b): float => ($a - $b) ** 2, $e->position->toArray(), $wanted->toArray());
+        $apart = array_map(
+            static fn (float $a, float $b): float => ($a - $b) ** 2,
+            $e->position->toArray(),
+            $wanted->toArray(),
+        );
 
         return [sqrt(array_sum($apart)), $error];
     }
@@ -155,6 +188,8 @@ final readonly class AbilityReadings
     {
         usort($evidence, static fn (Evidence $a, Evidence $b): int => $b->on <=> $a->on);
 
-        return array_values(array_filter($evidence, static fn (Evidence $e): bool => $e->daysFrom($evidence[0]) <= self::DAYS_TOGETHER));
+        return array_values(
+            array_filter($evidence, static fn (Evidence $e): bool => $e->daysFrom($evidence[0]) <= self::DAYS_TOGETHER),
+        );
     }
 }

@@ -14,14 +14,22 @@ use LucidAscent\Core\LegChain\LegAngles;
 /** Everything that is known of one side, by ability; what nobody read is not in it. */
 final class Capacities
 {
-    /** Hip flexion that is taken for granted until somebody reads it, in degrees: Soucie et al., Haemophilia (2011), men of 20 to 44, from memory. */
+    /**
+     * Hip flexion that is taken for granted until somebody reads it, in degrees: Soucie et al., Haemophilia (2011), men
+     * of 20 to 44, from memory.
+     */
     public const FLEXION_TAKEN = 130.0;
 
     /**
      * How far a leg is taken to go where nothing exact is known, in degrees: a lower bound is no limit, and
      * something has to be. All but flexion are this product's own.
      */
-    private const FURTHEST = ['flexion' => self::FLEXION_TAKEN, 'abduction' => 80.0, 'rotation' => 130.0, 'kneeFlexion' => 160.0];
+    private const FURTHEST = [
+        'flexion' => self::FLEXION_TAKEN,
+        'abduction' => 80.0,
+        'rotation' => 130.0,
+        'kneeFlexion' => 160.0,
+    ];
 
     private ?Capacity $leg = null;
     private ?Capacity $limits = null;
@@ -47,7 +55,10 @@ final class Capacities
         $known = $readings = [];
         foreach (Ability::cases() as $ability) {
             if (isset($by[$ability->value])) {
-                $readings[$ability->value] = new AbilityReadings(null === $now ? $by[$ability->value] : self::fresh($by[$ability->value], $now), $body);
+                $readings[$ability->value] = new AbilityReadings(
+                    null === $now ? $by[$ability->value] : self::fresh($by[$ability->value], $now),
+                    $body,
+                );
                 $known[$ability->value] = $readings[$ability->value]->capacity();
             }
         }
@@ -67,7 +78,13 @@ final class Capacities
     {
         $last = max(array_map(static fn (Evidence $e): \DateTimeImmutable => $e->on ?? $now, $evidence));
         foreach ([$now, $last] as $day) {
-            $fresh = array_values(array_filter($evidence, static fn (Evidence $e): bool => null === $e->on || Day::between($e->on, $day) <= Evidence::DAYS_VALID));
+            $fresh = array_values(
+                array_filter(
+                    $evidence,
+                    static fn (Evidence $e): bool => null === $e->on
+                        || Day::between($e->on, $day) <= Evidence::DAYS_VALID,
+                ),
+            );
             if ([] !== $fresh) {
                 return $fresh;
             }
@@ -113,10 +130,17 @@ final class Capacities
                 return self::FURTHEST[$component->value];
             }
 
-            return Bound::Exact === $known->bound ? $known->value : max(self::FURTHEST[$component->value], $known->value);
+            return Bound::Exact === $known->bound
+                ? $known->value
+                : max(self::FURTHEST[$component->value], $known->value);
         };
 
-        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::ExternalRotation), $of(Component::KneeFlexion));
+        return new Capacity(
+            $of(Component::Flexion),
+            $of(Component::Abduction),
+            $of(Component::ExternalRotation),
+            $of(Component::KneeFlexion),
+        );
     }
 
     /** Whether all four angles of the leg are known exactly. */
@@ -141,7 +165,12 @@ final class Capacities
     {
         $of = fn (Component $component): ?float => $this->get(Ability::ofComponent($component))?->value;
 
-        return new Capacity($of(Component::Flexion), $of(Component::Abduction), $of(Component::ExternalRotation), $of(Component::KneeFlexion));
+        return new Capacity(
+            $of(Component::Flexion),
+            $of(Component::Abduction),
+            $of(Component::ExternalRotation),
+            $of(Component::KneeFlexion),
+        );
     }
 
     /** What was shown, as the height of a block is reckoned by it: nobody has to show flexion first. */
@@ -153,6 +182,12 @@ final class Capacities
         }
         $flexion = $this->get(Ability::Flexion);
 
-        return new Capacity(null !== $flexion && Bound::Exact === $flexion->bound ? $flexion->value : max(self::FLEXION_TAKEN, $leg->flexion ?? 0.0), $leg->abduction, $leg->rotation);
+        return new Capacity(
+            null !== $flexion && Bound::Exact === $flexion->bound
+                ? $flexion->value
+                : max(self::FLEXION_TAKEN, $leg->flexion ?? 0.0),
+            $leg->abduction,
+            $leg->rotation,
+        );
     }
 }

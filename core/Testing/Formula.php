@@ -33,11 +33,15 @@ final readonly class Formula
     public static function find(string $name): ?self
     {
         if (in_array($name, self::PLAIN, true)) {
-            return new self($name, null, match ($name) {
-                self::SHIN_INCLINATION => new TestReading(2.5, takesAngle: true, needs: ['angle']),
-                self::OBSERVATION => new TestReading(10.0),
-                default => new TestReading(2.5),
-            });
+            return new self(
+                $name,
+                null,
+                match ($name) {
+                    self::SHIN_INCLINATION => new TestReading(2.5, takesAngle: true, needs: ['angle']),
+                    self::OBSERVATION => new TestReading(10.0),
+                    default => new TestReading(2.5),
+                },
+            );
         }
         $contact = Contacts::find($name);
         $reading = null === $contact ? null : $contact::about()->test;
@@ -92,7 +96,9 @@ final readonly class Formula
         return $this->reading->needs ?? $measured;
     }
 
-    /** What one careful reading is usually off by, in degrees: of a body of middle size, this product's own reckoning. */
+    /**
+     * What one careful reading is usually off by, in degrees: of a body of middle size, this product's own reckoning.
+     */
     public function usualError(): float
     {
         return $this->reading->usualError;

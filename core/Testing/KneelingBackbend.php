@@ -22,13 +22,16 @@ final class KneelingBackbend
     public static function degrees(float $block, Proportions $proportions): float
     {
         $stature = $proportions->stature->cm;
-        $standing = $proportions->length(Segment::Thigh, Side::Left)->cm + LegChain::HALF_KNEE - UpperBody::Arm->ofStature($stature);
+        $standing =
+            $proportions->length(Segment::Thigh, Side::Left)->cm +
+            LegChain::HALF_KNEE -
+            UpperBody::Arm->ofStature($stature);
         $torso = UpperBody::Torso->ofStature($stature);
-        $height = static fn (float $bend): float => $standing + ($bend > 0.0 ? $torso * sin($bend) / $bend : $torso);
+        $height = static fn (float $bend): float => $standing + ($bend > 0.0 ? ($torso * sin($bend)) / $bend : $torso);
         [$low, $high] = [0.0, M_PI];
         for ($i = 0; $i < 40; ++$i) {
             $middle = ($low + $high) / 2;
-            $height($middle) > $block ? $low = $middle : $high = $middle;
+            $height($middle) > $block ? ($low = $middle) : ($high = $middle);
         }
 
         return rad2deg(($low + $high) / 2);

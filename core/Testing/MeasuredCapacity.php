@@ -34,7 +34,10 @@ final readonly class MeasuredCapacity
         private ?self $beforeRaising = null,
     ) {
         // Every margin of every rung asks for these.
-        $this->on = array_reduce($from, static fn (?\DateTimeImmutable $newest, Evidence $e): ?\DateTimeImmutable => max($newest, $e->on));
+        $this->on = array_reduce(
+            $from,
+            static fn (?\DateTimeImmutable $newest, Evidence $e): ?\DateTimeImmutable => max($newest, $e->on),
+        );
         $this->tests = array_values(array_unique(array_map(static fn (Evidence $e): string => $e->test, $from)));
     }
 
@@ -42,15 +45,39 @@ final readonly class MeasuredCapacity
      * @param list<Evidence> $against readings that cannot be true together with it
      * @param list<string> $repeated the tests that have been read more than once in these days
      */
-    public static function by(Evidence $e, Bound $bound, BodyError $body, array $against = [], array $repeated = []): self
-    {
-        return new self($e->ability, $e->value, $e->uncertainty->error($body), $bound, $e->uncertainty, [$e], $against, $repeated);
+    public static function by(
+        Evidence $e,
+        Bound $bound,
+        BodyError $body,
+        array $against = [],
+        array $repeated = [],
+    ): self {
+        return new self(
+            $e->ability,
+            $e->value,
+            $e->uncertainty->error($body),
+            $bound,
+            $e->uncertainty,
+            [$e],
+            $against,
+            $repeated,
+        );
     }
 
     /** Raised to a lower bound that lies above it, within the errors of both. */
     public static function raised(self $exact, Evidence $to, BodyError $body): self
     {
-        return new self($to->ability, $to->value, $to->uncertainty->error($body), Bound::Exact, $to->uncertainty, [$to, ...$exact->from], $exact->against, $exact->repeated, $exact);
+        return new self(
+            $to->ability,
+            $to->value,
+            $to->uncertainty->error($body),
+            Bound::Exact,
+            $to->uncertainty,
+            [$to, ...$exact->from],
+            $exact->against,
+            $exact->repeated,
+            $exact,
+        );
     }
 
     /** What the isolating tests alone say, when there were any; else all that is known. */
@@ -65,8 +92,15 @@ final readonly class MeasuredCapacity
         if ([] === $this->against) {
             return null;
         }
-        $readings = array_filter([...$this->from, ...$this->against], fn (Evidence $e): bool => !in_array($e->test, $this->repeated, true));
-        usort($readings, static fn (Evidence $a, Evidence $b): int => $b->uncertainty->error($body) <=> $a->uncertainty->error($body));
+        $readings = array_filter(
+            [...$this->from, ...$this->against],
+            fn (Evidence $e): bool => !in_array($e->test, $this->repeated, true),
+        );
+        usort(
+            $readings,
+            static fn (Evidence $a, Evidence $b): int => $b->uncertainty->error($body) <=>
+                $a->uncertainty->error($body),
+        );
 
         return $readings[0] ?? null;
     }

@@ -18,8 +18,16 @@ final class Norms
      */
     public static function of(Ability $ability): array
     {
-        $aaos = static fn (float $degrees): array => ['source' => 'AAOS 1965', 'who' => 'adults', 'degrees' => $degrees];
-        $roaas = static fn (float $degrees): array => ['source' => 'Roaas & Andersson 1982', 'who' => 'men of 30 to 40', 'degrees' => $degrees];
+        $aaos = static fn (float $degrees): array => [
+            'source' => 'AAOS 1965',
+            'who' => 'adults',
+            'degrees' => $degrees,
+        ];
+        $roaas = static fn (float $degrees): array => [
+            'source' => 'Roaas & Andersson 1982',
+            'who' => 'men of 30 to 40',
+            'degrees' => $degrees,
+        ];
         $soucie = static fn (float $women, float $men): array => [
             ['source' => 'Soucie et al. 2011', 'who' => 'women of 20 to 44', 'degrees' => $women],
             ['source' => 'Soucie et al. 2011', 'who' => 'men of 20 to 44', 'degrees' => $men],

@@ -53,8 +53,10 @@ final readonly class PhotoLandmarks
 
     /**
      * @return array<string, array{value: float, sd: float, unit: string}> heights of the three joint centres above the
-     *                                                                     floor and the level distance from hip to ankle, in cm; inclination of shin and thigh to the floor and
-     *                                                                     the bend of the knee, in degrees
+     *     floor and the level distance from hip to
+     *     ankle, in cm; inclination of shin and thigh
+     *     to the floor and
+     *     the bend of the knee, in degrees
      */
     public function measured(): array
     {
@@ -64,7 +66,10 @@ final readonly class PhotoLandmarks
         foreach (self::POINTS as $name) {
             foreach ([0, 1] as $axis) {
                 $moved = $this->points;
-                $moved[$name] = [$moved[$name][0] + (0 === $axis ? $pixel : 0.0), $moved[$name][1] + (1 === $axis ? $pixel : 0.0)];
+                $moved[$name] = [
+                    $moved[$name][0] + (0 === $axis ? $pixel : 0.0),
+                    $moved[$name][1] + (1 === $axis ? $pixel : 0.0),
+                ];
                 foreach (self::values($moved, $this->known) as $what => $value) {
                     $variance[$what] += ($value - $centre[$what]) ** 2;
                 }
@@ -73,8 +78,14 @@ final readonly class PhotoLandmarks
         $answer = [];
         foreach ($centre as $what => $value) {
             $isAngle = in_array($what, ['shinAngle', 'thighAngle', 'kneeBend'], true);
-            $camera = $isAngle ? self::TILT * abs(sin(deg2rad(2 * $value))) / 2 : $value * hypot(1 - cos(deg2rad(self::TILT)), self::DEPTH_SHARE);
-            $answer[$what] = ['value' => $value, 'sd' => sqrt($variance[$what] + $camera ** 2), 'unit' => $isAngle ? 'degrees' : 'cm'];
+            $camera = $isAngle
+                ? (self::TILT * abs(sin(deg2rad(2 * $value)))) / 2
+                : $value * hypot(1 - cos(deg2rad(self::TILT)), self::DEPTH_SHARE);
+            $answer[$what] = [
+                'value' => $value,
+                'sd' => sqrt($variance[$what] + $camera ** 2),
+                'unit' => $isAngle ? 'degrees' : 'cm',
+            ];
         }
 
         return $answer;

@@ -36,15 +36,36 @@ final readonly class ReadTest
      *
      * @throws UnreadableTest when its numbers are no capacity of anybody's
      */
-    public static function evidence(TestDefinition $definition, TakenTest $taken, Body $body, ToolErrors $errors): array
-    {
-        return self::readable($definition, $taken, static function () use ($definition, $taken, $body, $errors): array {
+    public static function evidence(
+        TestDefinition $definition,
+        TakenTest $taken,
+        Body $body,
+        ToolErrors $errors,
+    ): array {
+        return self::readable($definition, $taken, static function () use (
+            $definition,
+            $taken,
+            $body,
+            $errors,
+        ): array {
             [$value, $uncertainty, $at] = self::read($definition, $taken, $body, $errors);
             $bound = self::isResting($definition, $taken) ? Bound::AtLeast : null;
             $evidence = [];
             foreach ($definition->proves as $name => $proven) {
                 $ability = Ability::from($name);
-                $evidence[] = new Evidence($ability, $value($ability), $bound ?? $proven, $uncertainty($ability), $definition->id, $taken->tool, $taken->on, $at ?? $definition->position, $taken->at, Bound::Exact === $proven, $taken->isWarm);
+                $evidence[] = new Evidence(
+                    $ability,
+                    $value($ability),
+                    $bound ?? $proven,
+                    $uncertainty($ability),
+                    $definition->id,
+                    $taken->tool,
+                    $taken->on,
+                    $at ?? $definition->position,
+                    $taken->at,
+                    Bound::Exact === $proven,
+                    $taken->isWarm,
+                );
             }
 
             return $taken->isClean() ? $evidence : [];
@@ -58,9 +79,18 @@ final readonly class ReadTest
      *
      * @throws UnreadableTest when its numbers are no capacity of anybody's
      */
-    public static function values(TestDefinition $definition, TakenTest $taken, Body $body, ToolErrors $errors): array
-    {
-        return self::readable($definition, $taken, static function () use ($definition, $taken, $body, $errors): array {
+    public static function values(
+        TestDefinition $definition,
+        TakenTest $taken,
+        Body $body,
+        ToolErrors $errors,
+    ): array {
+        return self::readable($definition, $taken, static function () use (
+            $definition,
+            $taken,
+            $body,
+            $errors,
+        ): array {
             [$value] = self::read($definition, $taken, $body, $errors);
             $values = [];
             foreach (array_keys($taken->isClean() ? $definition->proves : []) as $name) {
@@ -135,9 +165,16 @@ final readonly class ReadTest
         return [$again, $apart];
     }
 
-    /** @return array{callable(Ability): float, callable(Ability): Uncertainty, LegAngles|null} a value, its error, and where the leg was */
-    private static function read(TestDefinition $definition, TakenTest $taken, Body $body, ToolErrors $errors): array
-    {
+    /**
+     * @return array{callable(Ability): float, callable(Ability): Uncertainty, LegAngles|null} a value, its error, and
+     *     where the leg was
+     */
+    private static function read(
+        TestDefinition $definition,
+        TakenTest $taken,
+        Body $body,
+        ToolErrors $errors,
+    ): array {
         if ($definition->formula->takesAngle() && $taken->has('angle')) {
             return self::asRead($definition, $taken, 'angle', $errors);
         }
@@ -146,7 +183,14 @@ final readonly class ReadTest
             return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
         }
         $sensitivity = null;
-        $uncertainty = static function (Component $component) use (&$sensitivity, $definition, $taken, $posture, $body, $errors): Uncertainty {
+        $uncertainty = static function (Component $component) use (
+            &$sensitivity,
+            $definition,
+            $taken,
+            $posture,
+            $body,
+            $errors,
+        ): Uncertainty {
             $sensitivity ??= self::sensitivity($definition, $taken, $posture, $body, $errors);
 
             return $sensitivity->uncertainty($component, $taken->name());
@@ -157,7 +201,11 @@ final readonly class ReadTest
         $angles = $posture->angles($body);
         $component = Component::from((string) array_key_first($angles));
 
-        return [static fn (): float => $angles[$component->value], static fn (): Uncertainty => $uncertainty($component), null];
+        return [
+            static fn (): float => $angles[$component->value],
+            static fn (): Uncertainty => $uncertainty($component),
+            null,
+        ];
     }
 
     /**
@@ -169,8 +217,8 @@ final readonly class ReadTest
      */
     private static function ofChain(TestDefinition $definition, LegAngles $angles, callable $uncertainty): array
     {
-        $of = static fn (Ability $ability): array => $definition->formula->about()?->component($ability)
-            ?? throw UnreadableTest::because(sprintf('The leg chain shows no %s.', $ability->value));
+        $of = static fn (Ability $ability): array => $definition->formula->about()?->component($ability) ??
+            throw UnreadableTest::because(sprintf('The leg chain shows no %s.', $ability->value));
 
         return [
             static function (Ability $ability) use ($of, $angles): float {
@@ -192,33 +240,54 @@ final readonly class ReadTest
      *
      * @return array{callable(Ability): float, callable(Ability): Uncertainty, null}
      */
-    private static function asRead(TestDefinition $definition, TakenTest $taken, string $name, ToolErrors $errors): array
-    {
+    private static function asRead(
+        TestDefinition $definition,
+        TakenTest $taken,
+        string $name,
+        ToolErrors $errors,
+    ): array {
         $measure = $taken->measure($name);
         $unit = $definition->measured[$name] ?? 'degrees';
         foreach (isset(self::PLAUSIBLE[$unit]) ? $measure->trials : [] as $trial) {
-            Check::within($name, $trial, ...self::PLAUSIBLE[$unit], unit: $unit);
+            [$least, $most] = self::PLAUSIBLE[$unit];
+            Check::within($name, $trial, $least, $most, $unit);
         }
         // Balance and strength are what was managed once; everything else is the mean of what was read.
         $value = 'seconds' === $name ? max($measure->trials) : $measure->mean();
         $sd = self::readingError($definition, $taken, $name, $errors);
 
-        return [static fn (): float => $value, static fn (): Uncertainty => Uncertainty::ofReading($sd, $taken->name()), null];
+        return [
+            static fn (): float => $value,
+            static fn (): Uncertainty => Uncertainty::ofReading($sd, $taken->name()),
+            null,
+        ];
     }
 
     /** @throws InvalidValue when none of its values was read in every trial */
     private static function soleName(TestDefinition $definition, TakenTest $taken): string
     {
         foreach (array_keys($definition->measured) as $name) {
-            if ($taken->has($name) && !($definition->formula->is(Formula::SHIN_INCLINATION) && 'angle' !== $name)) {
+            if (
+                $taken->has($name)
+                && !($definition->formula->is(Formula::SHIN_INCLINATION) && 'angle' !== $name)
+            ) {
                 return $name;
             }
         }
-        throw InvalidValue::missing(array_key_first(array_filter($definition->measured, static fn (string $name): bool => !$definition->formula->is(Formula::SHIN_INCLINATION) || 'angle' === $name, ARRAY_FILTER_USE_KEY)) ?? 'trials');
+        $sought = array_filter(
+            array_keys($definition->measured),
+            static fn (string $name): bool => !$definition->formula->is(Formula::SHIN_INCLINATION) || 'angle' === $name,
+        );
+        throw InvalidValue::missing(array_values($sought)[0] ?? 'trials');
     }
 
-    private static function sensitivity(TestDefinition $definition, TakenTest $taken, Reading $reading, Body $body, ToolErrors $errors): Sensitivity
-    {
+    private static function sensitivity(
+        TestDefinition $definition,
+        TakenTest $taken,
+        Reading $reading,
+        Body $body,
+        ToolErrors $errors,
+    ): Sensitivity {
         $own = [];
         foreach (array_keys($reading->readingErrors()) as $name) {
             $own[$name] = self::readingError($definition, $taken, $name, $errors);
@@ -228,17 +297,29 @@ final readonly class ReadTest
     }
 
     /** The tool's own error, the trials' spread, or what the tool said of this reading: whichever is largest. */
-    private static function readingError(TestDefinition $definition, TakenTest $taken, string $name, ToolErrors $errors): float
-    {
+    private static function readingError(
+        TestDefinition $definition,
+        TakenTest $taken,
+        string $name,
+        ToolErrors $errors,
+    ): float {
         $unit = $definition->measured[$name] ?? ('angle' === $name ? 'degrees' : 'cm');
 
-        return max($taken->measure($name)->error($errors->sd($taken->tool, $unit)), $taken->ownErrors[$name] ?? 0.0);
+        return max(
+            $taken->measure($name)->error($errors->sd($taken->tool, $unit)),
+            $taken->ownErrors[$name] ?? 0.0,
+        );
     }
 
-    /** How all that it shows bounds what can be done, when it is clean and can be read; null where one part does so otherwise than another. */
+    /**
+     * How all that it shows bounds what can be done, when it is clean and can be read; null where one part does so
+     * otherwise than another.
+     */
     public static function bound(TestDefinition $definition, TakenTest $taken): ?Bound
     {
-        $bounds = self::isResting($definition, $taken) ? [Bound::AtLeast] : array_unique(array_values($definition->proves), SORT_REGULAR);
+        $bounds = self::isResting($definition, $taken)
+            ? [Bound::AtLeast]
+            : array_unique(array_values($definition->proves), SORT_REGULAR);
 
         return 1 === count($bounds) ? $bounds[0] : null;
     }
@@ -248,6 +329,9 @@ final readonly class ReadTest
     {
         $contact = $definition->formula->contact;
 
-        return $taken->resting ?? (null !== $contact && is_subclass_of($contact, ComesToRest::class) && $contact::isResting(new SetUp(new Means($definition, $taken), $taken->sitting)));
+        return $taken->resting ??
+            null !== $contact
+                && is_subclass_of($contact, ComesToRest::class)
+                && $contact::isResting(new SetUp(new Means($definition, $taken), $taken->sitting));
     }
 }

@@ -25,7 +25,12 @@ final readonly class ReadTests
         $series = ['left' => [], 'right' => []];
         foreach ($taken as $test) {
             try {
-                array_push($series[$test->side->value], ...isset($definitions[$test->test]) ? ReadTest::evidence($definitions[$test->test], $test, $proportions->body($test->side), $errors) : []);
+                array_push(
+                    $series[$test->side->value],
+                    ...isset($definitions[$test->test])
+                        ? ReadTest::evidence($definitions[$test->test], $test, $proportions->body($test->side), $errors)
+                        : [],
+                );
             } catch (UnreadableTest) {
                 // Watched, or of a body that was measured anew since: it shows nothing.
                 continue;
@@ -45,8 +50,12 @@ final readonly class ReadTests
      *
      * @return array{left: list<Evidence>, right: list<Evidence>}
      */
-    public static function evidence(array $definitions, array $taken, Proportions $proportions, ToolErrors $errors): array
-    {
+    public static function evidence(
+        array $definitions,
+        array $taken,
+        Proportions $proportions,
+        ToolErrors $errors,
+    ): array {
         $evidence = [Side::Left->value => [], Side::Right->value => []];
         $newest = $bounds = [];
         foreach ($taken as $test) {
@@ -58,10 +67,18 @@ final readonly class ReadTests
             $body = $proportions->body($test->side);
             try {
                 $bound = ReadTest::bound($definition, $test);
-                if (null !== $test->on && Bound::Exact === $bound && isset($newest[$key]) && Day::between($test->on, $newest[$key]) > AbilityReadings::DAYS_TOGETHER) {
+                if (
+                    null !== $test->on
+                    && Bound::Exact === $bound
+                    && isset($newest[$key])
+                    && Day::between($test->on, $newest[$key]) > AbilityReadings::DAYS_TOGETHER
+                ) {
                     continue;
                 }
-                $values = null !== $test->on && Bound::AtLeast === $bound ? ReadTest::values($definition, $test, $body, $errors) : null;
+                $values =
+                    null !== $test->on && Bound::AtLeast === $bound
+                        ? ReadTest::values($definition, $test, $body, $errors)
+                        : null;
                 if (null !== $values && self::goesNoFurther($values, $bounds[$key] ?? [])) {
                     continue;
                 }
@@ -87,7 +104,16 @@ final readonly class ReadTests
     private static function goesNoFurther(array $values, array $newer): bool
     {
         foreach ($newer as $other) {
-            if ([] === array_filter(array_keys($values), static fn (string $name): bool => Ability::from($name)->compare($values[$name], $other[$name] ?? -INF) > 0)) {
+            if (
+                [] ===
+                array_filter(
+                    array_keys($values),
+                    static fn (string $name): bool => Ability::from($name)->compare(
+                        $values[$name],
+                        $other[$name] ?? -INF,
+                    ) > 0,
+                )
+            ) {
                 return true;
             }
         }

@@ -60,7 +60,8 @@ final readonly class Repeats
         }
         $means = array_map(self::mean(...), $this->legs);
         $grand = self::mean($means);
-        $between = $k * array_sum(array_map(static fn (float $mean): float => ($mean - $grand) ** 2, $means)) / ($n - 1);
+        $between =
+            ($k * array_sum(array_map(static fn (float $mean): float => ($mean - $grand) ** 2, $means))) / ($n - 1);
         $within = $this->meanSquareWithin();
         $total = $between + ($k - 1) * $within;
 

@@ -23,10 +23,11 @@ final class TakenTest
      * @param non-empty-list<array<string, float>> $trials what was read, by name, once per trial
      * @param list<string> $compensations
      * @param bool|null $resting whether the leg came to rest on something, so that it could not have gone further;
-     *                           null when nobody said
+     *     null when nobody said
      * @param array<string, float> $ownErrors one SD of a value where its tool gave one with the reading, by name
      * @param bool|null $isWarm whether the body had been moved before; null when nobody said
-     * @param string $id under which it was written down; empty where it was not: then the same numbers are the same test
+     * @param string $id under which it was written down; empty where it was not: then the same numbers are the same
+     *                   test
      *
      * @throws InvalidValue when a number could not have been read
      */
@@ -47,7 +48,9 @@ final class TakenTest
     ) {
         foreach ($trials as $trial) {
             foreach ($trial as $name => $value) {
-                'seconds' === $name ? Check::within($name, $value, 0.0, self::LONGEST, 's') : Check::within($name, $value, -self::FURTHEST, self::FURTHEST, '');
+                'seconds' === $name
+                    ? Check::within($name, $value, 0.0, self::LONGEST, 's')
+                    : Check::within($name, $value, -self::FURTHEST, self::FURTHEST, '');
             }
         }
     }
@@ -55,7 +58,9 @@ final class TakenTest
     /** What tells this test from any other that was taken: its readings are new, and err by themselves. */
     public function name(): string
     {
-        return $this->test.' '.('' !== $this->id ? $this->id : md5(serialize([$this->side, $this->trials, $this->on, $this->at])));
+        return $this->test.
+            ' '.
+            ('' !== $this->id ? $this->id : md5(serialize([$this->side, $this->trials, $this->on, $this->at])));
     }
 
     /** The same, as of another day: a correction is of the day of what it corrects. */
@@ -84,7 +89,8 @@ final class TakenTest
     }
 
     /**
-     * Whether a test that was taken so proves anything: nothing that compensates, and no pain but a stretch that nobody minds.
+     * Whether a test that was taken so proves anything: nothing that compensates, and no pain but a stretch that nobody
+     * minds.
      *
      * @param list<string> $compensations
      */
@@ -96,10 +102,12 @@ final class TakenTest
     /** @throws InvalidValue when a trial lacks it */
     public function measure(string $name): RepeatedMeasure
     {
-        return new RepeatedMeasure(array_map(
-            static fn (array $trial): float => $trial[$name] ?? throw InvalidValue::missing($name),
-            $this->trials,
-        ));
+        return new RepeatedMeasure(
+            array_map(
+                static fn (array $trial): float => $trial[$name] ?? throw InvalidValue::missing($name),
+                $this->trials,
+            ),
+        );
     }
 
     public function has(string $name): bool

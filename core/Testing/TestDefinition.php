@@ -56,7 +56,9 @@ final readonly class TestDefinition
     {
         $name = (string) array_key_first($this->measured);
 
-        return $this->isWatched() && $taken->has($name) ? $taken->isClean() && min($taken->measure($name)->trials) > 0.0 : null;
+        return $this->isWatched() && $taken->has($name)
+            ? $taken->isClean() && min($taken->measure($name)->trials) > 0.0
+            : null;
     }
 
     public function shows(Ability $ability): ?Bound
@@ -64,7 +66,10 @@ final readonly class TestDefinition
         return $this->proves[$ability->value] ?? null;
     }
 
-    /** @return array{bool, float} of two tests of one ability the lesser tells more: sides taken apart before sides taken together, then the smaller error */
+    /**
+     * @return array{bool, float} of two tests of one ability the lesser tells more: sides taken apart before sides
+     *     taken together, then the smaller error
+     */
     public function rank(): array
     {
         return [!$this->bothSides, $this->formula->usualError()];

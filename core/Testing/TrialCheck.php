@@ -9,7 +9,10 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Sitting;
 
-/** What a number that is read in a test can be, and whether a trial can be of this body: wherever numbers are typed, by whomever. */
+/**
+ * What a number that is read in a test can be, and whether a trial can be of this body: wherever numbers are typed, by
+ * whomever.
+ */
 final readonly class TrialCheck
 {
     /** By unit: beyond them no tape was held to a person, no joint bends, and nothing was held. */
@@ -42,13 +45,24 @@ final readonly class TrialCheck
      *
      * @param array<string, float> $trial by name, in cm, degrees and seconds
      */
-    public static function isOfBody(TestDefinition $test, array $trial, Side $side, Tool $tool, Sitting $sitting, Proportions $proportions): bool
-    {
+    public static function isOfBody(
+        TestDefinition $test,
+        array $trial,
+        Side $side,
+        Tool $tool,
+        Sitting $sitting,
+        Proportions $proportions,
+    ): bool {
         if (!$test->isMeasured()) {
             return true;
         }
         try {
-            ReadTest::evidence($test, new TakenTest($test->id, $side, $tool, [$trial], sitting: $sitting), $proportions->body($side), ToolErrors::usual());
+            ReadTest::evidence(
+                $test,
+                new TakenTest($test->id, $side, $tool, [$trial], sitting: $sitting),
+                $proportions->body($side),
+                ToolErrors::usual(),
+            );
 
             return true;
         } catch (UnreadableTest|InvalidValue) {

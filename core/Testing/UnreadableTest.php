@@ -34,7 +34,10 @@ final class UnreadableTest extends \DomainException
 
     public static function seatsDiffer(): self
     {
-        return new self('seats-differ', 'The trials were taken on seats of different heights: they are different tests.');
+        return new self(
+            'seats-differ',
+            'The trials were taken on seats of different heights: they are different tests.',
+        );
     }
 
     public static function because(string $message): self

@@ -70,7 +70,8 @@ final readonly class AssessmentPlan
     }
 
     /**
-     * The test to take next, of those that were chosen and that may be taken on some side: what settles most, or the first.
+     * The test to take next, of those that were chosen and that may be taken on some side: what settles most, or the
+     * first.
      *
      * @param list<Test> $tests those taken in it
      * @param ReadPoses|null $poses what is known of the person; null where nobody measured the body
@@ -78,11 +79,16 @@ final readonly class AssessmentPlan
     public function next(Assessment $assessment, array $tests, Holds $holds, ?ReadPoses $poses): ?string
     {
         $known = $this->catalogue->tests();
-        $open = array_values(array_filter(
-            array_diff($assessment->tests, array_keys(self::taken($tests))),
-            static fn (string $id): bool => isset($known[$id]) && May::takeAtAll($holds, $known[$id])->isYes(),
-        ));
-        $best = null === $poses || [] === $assessment->wanted ? null : NextReading::of($assessment->wanted, $poses)?->test?->id;
+        $open = array_values(
+            array_filter(
+                array_diff($assessment->tests, array_keys(self::taken($tests))),
+                static fn (string $id): bool => isset($known[$id]) && May::takeAtAll($holds, $known[$id])->isYes(),
+            ),
+        );
+        $best =
+            null === $poses || [] === $assessment->wanted
+                ? null
+                : NextReading::of($assessment->wanted, $poses)?->test?->id;
 
         return in_array($best, $open, true) ? $best : $open[0] ?? null;
     }
@@ -101,6 +107,9 @@ final readonly class AssessmentPlan
             }
         }
 
-        return array_map(static fn (array $sides): int => max([0, ...array_values($sides)]), array_filter($clean, static fn (array $sides): bool => count($sides) === count(Side::cases())));
+        return array_map(
+            static fn (array $sides): int => max([0, ...array_values($sides)]),
+            array_filter($clean, static fn (array $sides): bool => count($sides) === count(Side::cases())),
+        );
     }
 }

@@ -53,9 +53,19 @@ final class BenchData
     private bool $hasFault = false;
 
     /** @param list<Side> $sides those that may be tested */
-    public function __construct(public readonly BenchTest $test, private readonly ?Proportions $proportions, public readonly array $sides)
-    {
-        $this->trials = array_fill(0, $test->mostTrials(), array_fill_keys(array_map(static fn (BenchField $field): string => $field->name(), $test->fields), null));
+    public function __construct(
+        public readonly BenchTest $test,
+        private readonly ?Proportions $proportions,
+        public readonly array $sides,
+    ) {
+        $this->trials = array_fill(
+            0,
+            $test->mostTrials(),
+            array_fill_keys(
+                array_map(static fn (BenchField $field): string => $field->name(), $test->fields),
+                null,
+            ),
+        );
         $this->painLeft = in_array(Side::Left, $sides, true) ? new PainData() : null;
         $this->painRight = in_array(Side::Right, $sides, true) ? new PainData() : null;
     }
@@ -134,7 +144,8 @@ final class BenchData
         $entered = [];
         foreach ($this->test->fieldsOf($side) as $field) {
             if ('' !== $this->text($i, $field)) {
-                $entered[$field->measure] = $this->text($i, $field).' '.('cm' === $field->unit ? $this->lengths() : $field->unit);
+                $entered[$field->measure] =
+                    $this->text($i, $field).' '.('cm' === $field->unit ? $this->lengths() : $field->unit);
             }
         }
 
@@ -186,18 +197,20 @@ final class BenchData
             }
         }
 
-        return [] === $trials ? null : new TakenTest(
-            $this->test->id(),
-            $side,
-            $this->tool,
-            array_values($trials),
-            $this->compensations($side),
-            $this->pain($side)->pain(),
-            $on,
-            new Sitting($this->seatCm() ?? 0.0),
-            $this->resting($side),
-            $errors,
-        );
+        return [] === $trials
+            ? null
+            : new TakenTest(
+                $this->test->id(),
+                $side,
+                $this->tool,
+                array_values($trials),
+                $this->compensations($side),
+                $this->pain($side)->pain(),
+                $on,
+                new Sitting($this->seatCm() ?? 0.0),
+                $this->resting($side),
+                $errors,
+            );
     }
 
     /** @return float|null in cm; null when it is no height of a seat */
@@ -231,7 +244,11 @@ final class BenchData
         foreach ($started as $side) {
             $this->checkSide($side, $say);
             // Nobody asks about a side that was not tested.
-            $context->getValidator()->inContext($context)->atPath('pain'.ucfirst($side->value))->validate($this->pain($side));
+            $context
+                ->getValidator()
+                ->inContext($context)
+                ->atPath('pain'.ucfirst($side->value))
+                ->validate($this->pain($side));
         }
     }
 
@@ -244,25 +261,34 @@ final class BenchData
         }
         $value = $this->value($i, $field);
         if (null === $value) {
-            $say(match (true) {
-                'cm' !== $field->unit => 'Write a number, such as 12.5.',
-                'in' === $this->lengths() => 'Write a number in inches, such as 7.5 or 7 1/2.',
-                default => 'Write a number in cm, such as 12.5.',
-            }, $path);
+            $say(
+                match (true) {
+                    'cm' !== $field->unit => 'Write a number, such as 12.5.',
+                    'in' === $this->lengths() => 'Write a number in inches, such as 7.5 or 7 1/2.',
+                    default => 'Write a number in cm, such as 12.5.',
+                },
+                $path,
+            );
 
             return;
         }
         // In cm, whatever it was written in.
         if (!TrialCheck::isInRange($this->test->definition, $field->measure, $value)) {
             [$least, $most] = TrialCheck::range($this->test->definition, $field->measure);
-            $say('This is from %least% to %most% %unit%.', $path, ['%least%' => (string) $least, '%most%' => (string) $most, '%unit%' => $field->unit]);
+            $say('This is from %least% to %most% %unit%.', $path, [
+                '%least%' => (string) $least,
+                '%most%' => (string) $most,
+                '%unit%' => $field->unit,
+            ]);
         }
     }
 
     /** @param callable(string, string, array<string, string>=): void $say */
     private function checkSide(Side $side, callable $say): void
     {
-        $filled = array_values(array_filter(array_keys($this->trials), fn (int $i): bool => $this->isFilled($i, $side)));
+        $filled = array_values(
+            array_filter(array_keys($this->trials), fn (int $i): bool => $this->isFilled($i, $side)),
+        );
         foreach ($filled as $i) {
             foreach ($this->missing($i, $side) as $field) {
                 $say('This trial lacks a number here.', "trials[$i][{$field->name()}]");
@@ -276,7 +302,10 @@ final class BenchData
         $hurts = null !== PainRule::of($this->pain($side)->pain(), $side, $this->test->definition->work);
         if (count($filled) < $this->test->leastTrials() && !$hurts) {
             $next = array_values(array_diff(array_keys($this->trials), $filled))[0] ?? 0;
-            $say('Measure at least twice: come up, sit down again, read again.', "trials[$next][".$this->ownField($side)->name().']');
+            $say(
+                'Measure at least twice: come up, sit down again, read again.',
+                "trials[$next][".$this->ownField($side)->name().']',
+            );
 
             return;
         }
@@ -284,8 +313,20 @@ final class BenchData
             return;
         }
         foreach ($this->readings($side) as $i => $trial) {
-            if (!TrialCheck::isOfBody($this->test->definition, $trial, $side, $this->tool, new Sitting($this->seatCm() ?? 0.0), $this->proportions)) {
-                $say('No leg of this length gives these numbers. Read them again.', "trials[$i][".$this->ownField($side)->name().']');
+            if (
+                !TrialCheck::isOfBody(
+                    $this->test->definition,
+                    $trial,
+                    $side,
+                    $this->tool,
+                    new Sitting($this->seatCm() ?? 0.0),
+                    $this->proportions,
+                )
+            ) {
+                $say(
+                    'No leg of this length gives these numbers. Read them again.',
+                    "trials[$i][".$this->ownField($side)->name().']',
+                );
             }
         }
     }
@@ -304,7 +345,10 @@ final class BenchData
 
     private function isFilled(int $i, Side $side): bool
     {
-        $own = array_filter($this->test->fieldsOf($side), static fn (BenchField $field): bool => null !== $field->side);
+        $own = array_filter(
+            $this->test->fieldsOf($side),
+            static fn (BenchField $field): bool => null !== $field->side,
+        );
         foreach ([] === $own ? $this->test->fieldsOf($side) : $own as $field) {
             if ('' !== $this->text($i, $field)) {
                 return true;
@@ -324,7 +368,12 @@ final class BenchData
             }
         }
 
-        return array_values(array_filter($fields, fn (BenchField $field): bool => $field->isNeeded && '' === $this->text($i, $field)));
+        return array_values(
+            array_filter(
+                $fields,
+                fn (BenchField $field): bool => $field->isNeeded && '' === $this->text($i, $field),
+            ),
+        );
     }
 
     private function text(int $i, BenchField $field): string

@@ -36,13 +36,23 @@ final class BenchForm extends AbstractType
         ]);
         $tools = [Tool::Tape, Tool::Inclinometer, Tool::Photo, Tool::Observation];
         if ($test->hasLength()) {
-            $builder->add('unit', ChoiceType::class, ['label' => 'Lengths in', 'choices' => array_combine(ReadingText::UNITS, ReadingText::UNITS), 'expanded' => true, 'empty_data' => ReadingText::UNITS[0]]);
+            $builder->add('unit', ChoiceType::class, [
+                'label' => 'Lengths in',
+                'choices' => array_combine(ReadingText::UNITS, ReadingText::UNITS),
+                'expanded' => true,
+                'empty_data' => ReadingText::UNITS[0],
+            ]);
         }
-        $fit = array_values(array_filter($tools, static fn (Tool $tool): bool => match ($tool) {
-            Tool::Tape => $test->hasLength(),
-            Tool::Inclinometer => $test->hasAngle(),
-            default => true,
-        }));
+        $fit = array_values(
+            array_filter(
+                $tools,
+                static fn (Tool $tool): bool => match ($tool) {
+                    Tool::Tape => $test->hasLength(),
+                    Tool::Inclinometer => $test->hasAngle(),
+                    default => true,
+                },
+            ),
+        );
         if ($test->hasLength() || $test->hasAngle()) {
             $builder->add('tool', EnumType::class, [
                 'label' => 'Read by',
@@ -54,20 +64,32 @@ final class BenchForm extends AbstractType
             ]);
         }
         if ($test->definition->formula->isSeated()) {
-            $builder->add('seat', TextType::class, ['label' => 'Seat height', 'required' => false, 'attr' => ['inputmode' => 'decimal', 'autocomplete' => 'off', 'class' => 'figure']]);
+            $builder->add('seat', TextType::class, [
+                'label' => 'Seat height',
+                'required' => false,
+                'attr' => ['inputmode' => 'decimal', 'autocomplete' => 'off', 'class' => 'figure'],
+            ]);
         }
         foreach ($data->sides as $side) {
             $this->addSide($builder, $test, $side);
         }
         $builder
-            ->add('note', TextareaType::class, ['label' => 'Note', 'required' => false, 'attr' => ['rows' => 2, 'maxlength' => 2000]])
+            ->add('note', TextareaType::class, [
+                'label' => 'Note',
+                'required' => false,
+                'attr' => ['rows' => 2, 'maxlength' => 2000],
+            ])
             ->add('errors', HiddenType::class, ['required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['data_class' => BenchData::class, 'entry' => '', 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults([
+            'data_class' => BenchData::class,
+            'entry' => '',
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
     }
 
     public function getBlockPrefix(): string
@@ -91,7 +113,11 @@ final class BenchForm extends AbstractType
         if ($test->mayRest()) {
             $builder->add("resting$name", ChoiceType::class, [
                 'label' => 'The top knee',
-                'choices' => ['as its height says' => '', 'rests on the foot: no lower possible' => 'yes', 'hangs free, the ankle raised' => 'no'],
+                'choices' => [
+                    'as its height says' => '',
+                    'rests on the foot: no lower possible' => 'yes',
+                    'hangs free, the ankle raised' => 'no',
+                ],
                 'required' => true,
                 'empty_data' => '',
             ]);

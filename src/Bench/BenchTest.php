@@ -30,7 +30,13 @@ final readonly class BenchTest
         foreach ($measured as $measure) {
             $isShared = false === $entry['both_sides'] || true === ($measure['shared'] ?? false);
             foreach ($isShared ? [null] : Side::cases() as $side) {
-                $fields[] = new BenchField($measure['name'], $measure['label'], $measure['unit'], $side, in_array($measure['name'], $needed, true));
+                $fields[] = new BenchField(
+                    $measure['name'],
+                    $measure['label'],
+                    $measure['unit'],
+                    $side,
+                    in_array($measure['name'], $needed, true),
+                );
             }
         }
         $this->fields = $fields;

@@ -14,7 +14,8 @@ final readonly class PersonSpine
     /**
      * @param list<string> $wanted poses
      *
-     * @return list<SpineRow> abilities that were read, or that a wanted pose asks for, as the reading of the pose has it
+     * @return list<SpineRow> abilities that were read, or that a wanted pose asks for, as the reading of the pose has
+     *     it
      */
     public function rows(ReadPoses $poses, array $wanted): array
     {
@@ -23,7 +24,10 @@ final readonly class PersonSpine
             foreach (Side::cases() as $side) {
                 foreach ($poses->of($id, $side)->full()->margins as $margin) {
                     if (!$margin->isOtherLeg) {
-                        $asked[$side->value][$margin->ability->value][] = ['pose' => $poses->postures[$id]->name, 'value' => $margin->asked];
+                        $asked[$side->value][$margin->ability->value][] = [
+                            'pose' => $poses->postures[$id]->name,
+                            'value' => $margin->asked,
+                        ];
                     }
                 }
             }
@@ -31,9 +35,15 @@ final readonly class PersonSpine
         $rows = [];
         foreach (Ability::cases() as $ability) {
             $name = $ability->value;
-            [$left, $right] = [$poses->person->capacities(Side::Left)->get($ability), $poses->person->capacities(Side::Right)->get($ability)];
+            [$left, $right] = [
+                $poses->person->capacities(Side::Left)->get($ability),
+                $poses->person->capacities(Side::Right)->get($ability),
+            ];
             if (null !== $left || null !== $right || isset($asked['left'][$name]) || isset($asked['right'][$name])) {
-                $rows[] = new SpineRow($ability, $left, $right, ['left' => $asked['left'][$name] ?? [], 'right' => $asked['right'][$name] ?? []]);
+                $rows[] = new SpineRow($ability, $left, $right, [
+                    'left' => $asked['left'][$name] ?? [],
+                    'right' => $asked['right'][$name] ?? [],
+                ]);
             }
         }
 

@@ -25,7 +25,11 @@ final class ReadingText
         $text = trim($text);
         if (1 === preg_match('/^-?\d{1,6}([.,]\d{1,4})?$/', $text)) {
             $value = (float) str_replace(',', '.', $text);
-        } elseif ('in' === $lengths && 'cm' === $unit && 1 === preg_match('~^(-?)(?:(\d{1,3}) )?(\d{1,2})/([1-9]\d?)$~', $text, $m)) {
+        } elseif (
+            'in' === $lengths
+            && 'cm' === $unit
+            && 1 === preg_match('~^(-?)(?:(\d{1,3}) )?(\d{1,2})/([1-9]\d?)$~', $text, $m)
+        ) {
             $value = ('-' === $m[1] ? -1 : 1) * ((float) $m[2] + (float) $m[3] / (float) $m[4]);
         } else {
             return null;

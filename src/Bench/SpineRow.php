@@ -35,7 +35,10 @@ final readonly class SpineRow
         return ['left' => $this->left, 'right' => $this->right];
     }
 
-    /** How far the sides differ, when that is more than noise. A lower bound may lie above a known figure, and never below one. */
+    /**
+     * How far the sides differ, when that is more than noise. A lower bound may lie above a known figure, and never
+     * below one.
+     */
     public function difference(): ?float
     {
         return Asymmetry::between($this->left, $this->right);

@@ -25,17 +25,26 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
 use Symfony\Component\VarExporter\VarExporter;
 
-/** The catalogue: what is shipped, read and checked once and kept compiled as PHP, and beside it what a teacher has written. */
+/**
+ * The catalogue: what is shipped, read and checked once and kept compiled as PHP, and beside it what a teacher has
+ * written.
+ */
 final class Catalogue implements CacheWarmerInterface
 {
     private const USUAL_SCHOOL = 'counted-breath';
 
     /** @var array<string, array<string, array<string, mixed>>>|null */
     private ?array $entries = null;
-    /** @var array<string, string> files with what is shipped as the core takes it, by what it is: each is read once somebody asks for it */
+    /**
+     * @var array<string, string> files with what is shipped as the core takes it, by what it is: each is read once
+     *     somebody asks for it
+     */
     private array $compiled = [];
 
-    /** @var array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string, mixed>>> */
+    /**
+     * @var array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string,
+     *     mixed>>>
+     */
     private array|\Closure $own = [];
 
     /** @var array<string, list<PracticeRung>>|null */
@@ -61,7 +70,10 @@ final class Catalogue implements CacheWarmerInterface
     ) {
     }
 
-    /** @return array<string, array<string, mixed>> by id: the shipped entries, and those of the teacher whose they were laid beside them */
+    /**
+     * @return array<string, array<string, mixed>> by id: the shipped entries, and those of the teacher whose they were
+     *     laid beside them
+     */
     public function all(Kind $kind): array
     {
         if ($this->own instanceof \Closure) {
@@ -78,10 +90,12 @@ final class Catalogue implements CacheWarmerInterface
     }
 
     /**
-     * Lays a teacher's own entries beside the shipped ones: they are read, planned and practised like these. None stands
+     * Lays a teacher's own entries beside the shipped ones: they are read, planned and practised like these. None
+     * stands
      * in the place of a shipped one.
      *
-     * @param array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string, mixed>>> $own by kind and id; or what answers with them once somebody asks
+     * @param array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string,
+     *     mixed>>> $own by kind and id; or what answers with them once somebody asks
      */
     public function lay(array|\Closure $own): void
     {
@@ -119,7 +133,9 @@ final class Catalogue implements CacheWarmerInterface
 
     public function text(Kind $kind, string $id): ?string
     {
-        return !isset($this->shipped($kind)[$id]) ? null : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");
+        return !isset($this->shipped($kind)[$id])
+            ? null
+            : (string) file_get_contents("$this->folder/{$kind->folder()}/$id.yaml");
     }
 
     /** @return array<string, Condition> what cautions hold, by id; stop signs are pain, and stand elsewhere */
@@ -142,19 +158,34 @@ final class Catalogue implements CacheWarmerInterface
     {
         $sided = [];
         foreach ($this->all(Kind::Caution) as $group) {
-            array_push($sided, ...array_column(array_filter($group['items'], static fn (array $item): bool => $item['sided'] ?? false), 'id'));
+            array_push(
+                $sided,
+                ...array_column(
+                    array_filter($group['items'], static fn (array $item): bool => $item['sided'] ?? false),
+                    'id',
+                ),
+            );
         }
 
         return $sided;
     }
 
-    /** A condition by its id; one that no caution knows holds every deep rung. Somebody under eighteen rests until a guardian has agreed. */
+    /**
+     * A condition by its id; one that no caution knows holds every deep rung. Somebody under eighteen rests until a
+     * guardian has agreed.
+     */
     public function condition(string $id, bool $hasConsent): Condition
     {
         $known = $this->conditions()[$id] ?? Condition::unknown($id);
 
         return Ending::Birthday === $known->ending && !$hasConsent
-            ? new Condition($known->id, $known->name, [Condition::ALL], spares: Exemption::LyingRest, ending: $known->ending)
+            ? new Condition(
+                $known->id,
+                $known->name,
+                [Condition::ALL],
+                spares: Exemption::LyingRest,
+                ending: $known->ending,
+            )
             : $known;
     }
 
@@ -163,10 +194,21 @@ final class Catalogue implements CacheWarmerInterface
         return ($this->postures()[$posture] ?? null)?->rung($rung);
     }
 
-    /** @return array<string, array{id: string, name: string, means: string}> where a shape may be felt, and what it means there, by id */
+    /**
+     * @return array<string, array{id: string, name: string, means: string}> where a shape may be felt, and what it
+     *     means there, by id
+     */
     public function feelings(): array
     {
-        return array_column(array_merge(...array_values(array_map(static fn (array $group): array => $group['items'], $this->all(Kind::Feeling)))), null, 'id');
+        return array_column(
+            array_merge(
+                ...array_values(
+                    array_map(static fn (array $group): array => $group['items'], $this->all(Kind::Feeling)),
+                ),
+            ),
+            null,
+            'id',
+        );
     }
 
     /**
@@ -190,7 +232,15 @@ final class Catalogue implements CacheWarmerInterface
         $posture = $this->entry(Kind::Posture, explode('/', $name, 2)[0])['name'] ?? '';
         $rung = $this->named($name)['name'] ?? '';
 
-        return implode(': ', array_unique(array_filter([$posture, '' === $rung ? '' : lcfirst($rung), $instead['how'] ?? ''], static fn (string $part): bool => '' !== $part)));
+        return implode(
+            ': ',
+            array_unique(
+                array_filter(
+                    [$posture, '' === $rung ? '' : lcfirst($rung), $instead['how'] ?? ''],
+                    static fn (string $part): bool => '' !== $part,
+                ),
+            ),
+        );
     }
 
     /** @return array<string, Pain> what a yes to the question of a stop sign says, by its id */
@@ -200,7 +250,11 @@ final class Catalogue implements CacheWarmerInterface
         foreach ($this->all(Kind::Caution) as $group) {
             foreach ($group['items'] as $item) {
                 if (isset($item['pain'])) {
-                    $signs[$item['id']] = new Pain($item['pain']['level'], PainPlace::from($item['pain']['place']), PainKind::from($item['pain']['kind']));
+                    $signs[$item['id']] = new Pain(
+                        $item['pain']['level'],
+                        PainPlace::from($item['pain']['place']),
+                        PainKind::from($item['pain']['kind']),
+                    );
                 }
             }
         }
@@ -240,13 +294,17 @@ final class Catalogue implements CacheWarmerInterface
     /** @return array<string, PracticeDrill> by id */
     public function drills(): array
     {
-        return $this->drills ??= $this->compiledOf('drills') + Definitions::ofDrills($this->ownOf(Kind::Drill), $this->practice());
+        return $this->drills ??=
+            $this->compiledOf('drills') + Definitions::ofDrills($this->ownOf(Kind::Drill), $this->practice());
     }
 
     /** The dose of a school; without one that is known, breath is counted. */
     public function dose(?string $school): Dose
     {
-        return Definitions::ofSchool($this->entry(Kind::School, $school ?? '') ?? $this->entry(Kind::School, self::USUAL_SCHOOL) ?? throw new \LogicException('There is no school.'));
+        return Definitions::ofSchool(
+            $this->entry(Kind::School, $school ?? '') ??
+                ($this->entry(Kind::School, self::USUAL_SCHOOL) ?? throw new \LogicException('There is no school.')),
+        );
     }
 
     public function warmUp(string $cacheDir, ?string $buildDir = null): array
@@ -296,7 +354,9 @@ final class Catalogue implements CacheWarmerInterface
     {
         $unit = 1.0 === (float) $hold['most'] ? rtrim($hold['unit'], 's') : $hold['unit'];
 
-        return (float) $hold['least'] === (float) $hold['most'] ? sprintf('%s %s', $hold['most'], $unit) : sprintf('%s to %s %s', $hold['least'], $hold['most'], $unit);
+        return (float) $hold['least'] === (float) $hold['most']
+            ? sprintf('%s %s', $hold['most'], $unit)
+            : sprintf('%s to %s %s', $hold['least'], $hold['most'], $unit);
     }
 
     /** @param array{least: float|int, unit: string} $hold */
@@ -319,17 +379,24 @@ final class Catalogue implements CacheWarmerInterface
             }
             $practice = Definitions::ofPractice($folder->entries[Kind::Posture->value]);
             $compiled = [];
-            foreach ([
-                'tests' => Definitions::ofTests($folder->entries[Kind::Test->value]),
-                'postures' => Definitions::ofPostures($folder->entries[Kind::Posture->value]),
-                'practice' => $practice,
-                'drills' => Definitions::ofDrills($folder->entries[Kind::Drill->value], $practice),
-            ] as $name => $definitions) {
+            foreach (
+                [
+                    'tests' => Definitions::ofTests($folder->entries[Kind::Test->value]),
+                    'postures' => Definitions::ofPostures($folder->entries[Kind::Posture->value]),
+                    'practice' => $practice,
+                    'drills' => Definitions::ofDrills($folder->entries[Kind::Drill->value], $practice),
+                ] as $name => $definitions
+            ) {
                 $compiled[$name] = "$this->cache.$name.php";
-                (new ConfigCache($compiled[$name], false))->write('<?php return '.VarExporter::export($definitions).';');
+                (new ConfigCache($compiled[$name], false))->write(
+                    '<?php return '.VarExporter::export($definitions).';',
+                );
             }
             // Last, for it says that the others are there.
-            $cache->write('<?php return '.var_export(['entries' => $folder->entries, 'compiled' => $compiled], true).';', [new DirectoryResource($this->folder)]);
+            $cache->write(
+                '<?php return '.var_export(['entries' => $folder->entries, 'compiled' => $compiled], true).';',
+                [new DirectoryResource($this->folder)],
+            );
         }
         ['entries' => $entries, 'compiled' => $this->compiled] = require $cache->getPath();
 

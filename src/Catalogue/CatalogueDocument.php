@@ -22,7 +22,11 @@ final readonly class CatalogueDocument
             'tests' => array_values(array_map(self::objects(...), $entries[Kind::Test->value])),
             'schools' => array_values($entries[Kind::School->value]),
             'cautions' => array_values(array_map(self::objects(...), $entries[Kind::Caution->value])),
-            'feelings' => array_merge(...array_values(array_map(static fn (array $group): array => $group['items'], $entries[Kind::Feeling->value]))),
+            'feelings' => array_merge(
+                ...array_values(
+                    array_map(static fn (array $group): array => $group['items'], $entries[Kind::Feeling->value]),
+                ),
+            ),
         ];
     }
 
@@ -34,9 +38,18 @@ final readonly class CatalogueDocument
     private static function posture(array $posture): array
     {
         $of = Definitions::ofPosture($posture)->shapes();
-        $rungs = array_map(static fn (array $rung): array => self::rung($rung, $of[$rung['id']]), array_values(Shapes::of($posture)));
+        $rungs = array_map(
+            static fn (array $rung): array => self::rung($rung, $of[$rung['id']]),
+            array_values(Shapes::of($posture)),
+        );
 
-        return ['rungs' => $rungs] + self::objects(array_diff_key($posture, ['forms' => true])) + ['also' => [], 'sanskrit' => [], 'purposes' => [], 'remedies' => []];
+        return ['rungs' => $rungs] +
+            self::objects(array_diff_key($posture, ['forms' => true])) + [
+                'also' => [],
+                'sanskrit' => [],
+                'purposes' => [],
+                'remedies' => [],
+            ];
     }
 
     /**
@@ -46,7 +59,8 @@ final readonly class CatalogueDocument
      */
     private static function rung(array $rung, RungDefinition $definition): array
     {
-        return ['loads' => $definition->work->loads, 'gentle' => $definition->isGentle()] + self::objects($rung) + ['cues' => [], 'felt' => [], 'drills' => []];
+        return ['loads' => $definition->work->loads, 'gentle' => $definition->isGentle()] +
+            self::objects($rung) + ['cues' => [], 'felt' => [], 'drills' => []];
     }
 
     /**
@@ -60,7 +74,10 @@ final readonly class CatalogueDocument
     {
         foreach ($entry as $name => $value) {
             if (is_array($value)) {
-                $entry[$name] = [] === $value && in_array($name, ['values', 'relations', 'changes', 'proves'], true) ? new \stdClass() : self::objects($value);
+                $entry[$name] =
+                    [] === $value && in_array($name, ['values', 'relations', 'changes', 'proves'], true)
+                        ? new \stdClass()
+                        : self::objects($value);
             }
         }
 

@@ -40,10 +40,14 @@ final class CatalogueFolder
 
     /**
      * @param string $locale the language of its texts: those under locale/…/ are laid over the English
-     * @param array<string, array<string, array<string, mixed>>>|null $compiled entries that were read and found right before, by kind and id; null to read them
+     * @param array<string, array<string, array<string, mixed>>>|null $compiled entries that were read and found right
+     *     before, by kind and id; null to read them
      */
-    public function __construct(private readonly string $folder, private readonly string $locale = 'en', ?array $compiled = null)
-    {
+    public function __construct(
+        private readonly string $folder,
+        private readonly string $locale = 'en',
+        ?array $compiled = null,
+    ) {
         if (null !== $compiled) {
             $this->entries = $compiled;
 
@@ -80,7 +84,9 @@ final class CatalogueFolder
                 array_push($with->faults, ...$with->demandFaults($id));
             }
             $with->checkTogether();
-            $faults = array_values(array_filter($with->faults, static fn (Fault $fault): bool => $fault->file === $file));
+            $faults = array_values(
+                array_filter($with->faults, static fn (Fault $fault): bool => $fault->file === $file),
+            );
         }
 
         return [$entry, $faults];
@@ -137,7 +143,8 @@ final class CatalogueFolder
         foreach (LooseNames::of($this->entries, $this->broken) as [$kind, $id, $path, $message]) {
             $this->faults[] = $this->faultOf($kind, $id, $path, $message);
         }
-        foreach ($this->graph()->faults(array_values(array_unique($judged))) as ['posture' => $id, 'code' => $code, 'about' => $about]) {
+        $faults = $this->graph()->faults(array_values(array_unique($judged)));
+        foreach ($faults as ['posture' => $id, 'code' => $code, 'about' => $about]) {
             if ('unknown-posture' === $code && isset($this->broken[$about])) {
                 continue;
             }
@@ -156,10 +163,14 @@ final class CatalogueFolder
                 if (!in_array('all', $held, true) && [] === array_intersect($rung['loads'], $held)) {
                     $this->fault($id, "$at/loads", 'no caution watches over this rung.');
                 }
-                foreach (array_diff($rung['counter'], array_keys($postures), array_keys($this->broken)) as $unknown) {
+                foreach (
+                    array_diff($rung['counter'], array_keys($postures), array_keys($this->broken)) as $unknown
+                ) {
                     $this->fault($id, "$at/counter", sprintf('names "%s", which is no posture.', $unknown));
                 }
-                foreach (array_diff(array_keys($rung['schools']), $schools, array_keys($this->broken)) as $unknown) {
+                foreach (
+                    array_diff(array_keys($rung['schools']), $schools, array_keys($this->broken)) as $unknown
+                ) {
                     $this->fault($id, "$at/schools", sprintf('names "%s", which is no school.', $unknown));
                 }
                 foreach ($rung['gates'] ?? [] as $gate) {
@@ -170,7 +181,11 @@ final class CatalogueFolder
                 $this->fault($id, 'rungs', 'has two rungs of one name.');
             }
             if (true !== ($posture['rungs'][0]['gentle'] ?? false)) {
-                $this->fault($id, 'rungs/0', 'is not gentle: every ladder begins with a rung that anybody may try.');
+                $this->fault(
+                    $id,
+                    'rungs/0',
+                    'is not gentle: every ladder begins with a rung that anybody may try.',
+                );
             }
         }
     }
@@ -182,24 +197,62 @@ final class CatalogueFolder
      */
     public function gaps(): array
     {
-        $gaps = TeachingGaps::of($this->entries, fn (string $id, string $path, string $message): Fault => $this->faultOf(Kind::Posture, $id, $path, $message), $this->graph());
+        $gaps = TeachingGaps::of(
+            $this->entries,
+            fn (string $id, string $path, string $message): Fault => $this->faultOf(
+                Kind::Posture,
+                $id,
+                $path,
+                $message,
+            ),
+            $this->graph(),
+        );
 
         return [...$gaps, ...$this->demandGaps()];
     }
 
-    /** @return list<Fault> full forms that ask less than what comes before them and say not why, or say why and do not */
+    /**
+     * @return list<Fault> full forms that ask less than what comes before them and say not why, or say why and do not
+     */
     private function demandGaps(): array
     {
         $gaps = [];
         $postures = Definitions::ofPostures($this->entries[Kind::Posture->value]);
         foreach ($postures as $id => $posture) {
-            $said = array_map(static fn (array $one): string => $one['component'].' '.($one['leg'] ?? 'this'), $this->entries[Kind::Posture->value][$id]['asks_less'] ?? []);
-            $found = array_column(array_map(static fn (AsksLess $one): array => [$one->key(), $one], DemandOrder::lacking($posture, $postures, StandardBody::openHips())), 1, 0);
+            $said = array_map(
+                static fn (array $one): string => $one['component'].' '.($one['leg'] ?? 'this'),
+                $this->entries[Kind::Posture->value][$id]['asks_less'] ?? [],
+            );
+            $found = array_column(
+                array_map(
+                    static fn (AsksLess $one): array => [$one->key(), $one],
+                    DemandOrder::lacking($posture, $postures, StandardBody::openHips()),
+                ),
+                1,
+                0,
+            );
             foreach (array_diff_key($found, array_flip($said)) as $one) {
-                $gaps[] = $this->faultOf(Kind::Posture, $id, 'rungs/'.(count($posture->rungs) - 1).'/demand', sprintf('asks %s of %s%s, and %s before it asks %.1f.', null === $one->asked ? 'nothing' : sprintf('%.1f', $one->asked), $one->ability->value, $one->isOtherLeg ? ' of the other leg' : '', $one->before, $one->more));
+                $gaps[] = $this->faultOf(
+                    Kind::Posture,
+                    $id,
+                    'rungs/'.(count($posture->rungs) - 1).'/demand',
+                    sprintf(
+                        'asks %s of %s%s, and %s before it asks %.1f.',
+                        null === $one->asked ? 'nothing' : sprintf('%.1f', $one->asked),
+                        $one->ability->value,
+                        $one->isOtherLeg ? ' of the other leg' : '',
+                        $one->before,
+                        $one->more,
+                    ),
+                );
             }
             foreach (array_diff($said, array_keys($found)) as $key) {
-                $gaps[] = $this->faultOf(Kind::Posture, $id, 'asks_less', sprintf('says why it asks less of "%s", and it does not.', $key));
+                $gaps[] = $this->faultOf(
+                    Kind::Posture,
+                    $id,
+                    'asks_less',
+                    sprintf('says why it asks less of "%s", and it does not.', $key),
+                );
             }
         }
 
@@ -209,7 +262,11 @@ final class CatalogueFolder
     /** @param array<string, string> $gate */
     private function checkGate(string $id, string $path, array $gate): void
     {
-        if (isset($gate['first']) && !isset($this->entries[Kind::Posture->value][$gate['first']]) && !isset($this->broken[$gate['first']])) {
+        if (
+            isset($gate['first'])
+            && !isset($this->entries[Kind::Posture->value][$gate['first']])
+            && !isset($this->broken[$gate['first']])
+        ) {
             $this->fault($id, $path, sprintf('names "%s", which is no posture.', $gate['first']));
         }
         if (isset($gate['observed']) && !isset($this->entries[Kind::Test->value][$gate['observed']])) {
@@ -221,7 +278,10 @@ final class CatalogueFolder
     {
         $relations = $targets = $components = [];
         foreach ($this->entries[Kind::Posture->value] as $id => $posture) {
-            $relations[$id] = array_map(static fn (array $others): array => array_map(strval(...), array_keys($others)), $posture['relations']);
+            $relations[$id] = array_map(
+                static fn (array $others): array => array_map(strval(...), array_keys($others)),
+                $posture['relations'],
+            );
             $components[$id] = Definitions::abilities($posture);
             if (true === $posture['target']) {
                 $targets[] = $id;
@@ -249,7 +309,9 @@ final class CatalogueFolder
         $faults = [];
         foreach ($places as $path => [$contact, $values]) {
             try {
-                $demand = CatalogueDemand::find($contact, $values) ?? throw InvalidValue::because($contact, 'is no contact of the leg chain.');
+                $demand =
+                    CatalogueDemand::find($contact, $values) ??
+                    throw InvalidValue::because($contact, 'is no contact of the leg chain.');
                 $demand->posture(StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
             } catch (\DomainException $e) {
                 $faults[] = $this->faultOf(Kind::Posture, $id, $path, $e->getMessage());

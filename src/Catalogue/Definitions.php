@@ -99,23 +99,36 @@ final class Definitions
             }
         }
 
-        return array_map(static fn (array $posture): PostureDefinition => self::ofPosture($posture)->preparedBy($by[$posture['id']] ?? []), $entries);
+        return array_map(
+            static fn (array $posture): PostureDefinition => self::ofPosture($posture)->preparedBy(
+                $by[$posture['id']] ?? [],
+            ),
+            $entries,
+        );
     }
 
     /** @param array<string, mixed> $posture */
     public static function ofPosture(array $posture): PostureDefinition
     {
-        $rungs = array_map(static fn (array $rung): RungDefinition => self::ofRung($posture, $rung), array_values($posture['rungs']));
+        $rungs = array_map(
+            static fn (array $rung): RungDefinition => self::ofRung($posture, $rung),
+            array_values($posture['rungs']),
+        );
         $forms = [];
         foreach ($posture['forms'] ?? [] as $form) {
             $forms[(string) $form['alternates_with']][] = self::ofRung($posture, $form);
         }
-        $full = array_pop($rungs) ?? throw new \OutOfBoundsException(sprintf('The posture %s has no rungs.', $posture['id']));
+        $full =
+            array_pop($rungs) ??
+            throw new \OutOfBoundsException(sprintf('The posture %s has no rungs.', $posture['id']));
         $needs = array_map(strval(...), array_keys($posture['relations']['needs'] ?? []));
         // What a posture needs comes before its full form, and before the other forms of that.
         $behind = array_map(static fn (string $id): GateDefinition => new GateDefinition(GateKind::First, $id), $needs);
         if (isset($forms[$full->id])) {
-            $forms[$full->id] = array_map(static fn (RungDefinition $form): RungDefinition => $form->isGentle() ? $form : $form->behind($behind), $forms[$full->id]);
+            $forms[$full->id] = array_map(
+                static fn (RungDefinition $form): RungDefinition => $form->isGentle() ? $form : $form->behind($behind),
+                $forms[$full->id],
+            );
         }
 
         return new PostureDefinition(
@@ -147,18 +160,32 @@ final class Definitions
             $leg,
             $thresholds,
             new Work(
-                array_values(array_unique([
-                    ...array_filter((array) ($rung['loads'] ?? []), is_string(...)),
-                    ...($leg?->loads() ?? []),
-                    ...Load::ofThresholds($thresholds),
-                ])),
+                array_values(
+                    array_unique([
+                        ...array_filter((array) ($rung['loads'] ?? []), is_string(...)),
+                        ...$leg?->loads() ?? [],
+                        ...Load::ofThresholds($thresholds),
+                    ]),
+                ),
                 $rung['gentle'] ?? false,
-                true === ($posture['both_legs'] ?? false) || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
+                true === ($posture['both_legs'] ?? false)
+                    || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
                 $rung['foot_free'] ?? false,
-                array_values(array_unique([...($rung['other_loads'] ?? []), ...Load::ofThresholds(self::least($other)), ...($otherLeg?->loads() ?? [])])),
+                array_values(
+                    array_unique([
+                        ...$rung['other_loads'] ?? [],
+                        ...Load::ofThresholds(self::least($other)),
+                        ...$otherLeg?->loads() ?? [],
+                    ]),
+                ),
             ),
             self::propRule($rung),
-            array_values(array_map(self::gate(...), [...($rung['gates'] ?? []), ...(true === ($rung['gentle'] ?? false) ? [] : ($posture['gates'] ?? []))])),
+            array_values(
+                array_map(self::gate(...), [
+                    ...$rung['gates'] ?? [],
+                    ...true === ($rung['gentle'] ?? false) ? [] : $posture['gates'] ?? [],
+                ]),
+            ),
             self::least($other),
             $otherLeg,
             $rung['may_be_measured_through'] ?? false,
@@ -178,11 +205,22 @@ final class Definitions
             $forms = [];
             foreach ($posture['forms'] ?? [] as $i => $form) {
                 $beside = (string) $form['alternates_with'];
-                $rung = array_values(array_filter($definition->forms[$beside], static fn (RungDefinition $one): bool => $one->id === $form['id']))[0];
+                $rung = array_values(
+                    array_filter(
+                        $definition->forms[$beside],
+                        static fn (RungDefinition $one): bool => $one->id === $form['id'],
+                    ),
+                )[0];
                 $forms[$beside][] = self::practice($posture, $form, $rung);
             }
             foreach ($posture['rungs'] as $i => $rung) {
-                $ladders[$id][] = self::practice($posture, $rung, $definition->rungs[$i], $forms[$rung['id']] ?? [], 0 === $i);
+                $ladders[$id][] = self::practice(
+                    $posture,
+                    $rung,
+                    $definition->rungs[$i],
+                    $forms[$rung['id']] ?? [],
+                    0 === $i,
+                );
             }
         }
 
@@ -194,23 +232,31 @@ final class Definitions
      * @param array<string, mixed> $rung of its ladder, or a form beside one
      * @param list<PracticeRung> $forms that are alternated with it
      */
-    private static function practice(array $posture, array $rung, RungDefinition $of, array $forms = [], bool $isFirst = false): PracticeRung
-    {
+    private static function practice(
+        array $posture,
+        array $rung,
+        RungDefinition $of,
+        array $forms = [],
+        bool $isFirst = false,
+    ): PracticeRung {
         return new PracticeRung(
             $posture['id'],
             $posture['name'],
             $of,
-            Stance::from($rung['stance'] ?? $posture['stance'] ?? Stance::Seated->value),
+            Stance::from($rung['stance'] ?? ($posture['stance'] ?? Stance::Seated->value)),
             array_values(array_filter($rung['counter'] ?? [], is_string(...))),
             self::equipment($rung['props']),
-            // Where an entry does not say so, a shape is done on both sides at once when its drawing is the same on both.
+            // Where an entry does not say so, a shape is done on both sides at once when its drawing is the same on
+            // both.
             isset($posture['sides']) ? 'both' === $posture['sides'] : self::isSymmetric($posture['figure']),
             $isFirst ? $posture['warm_up'] ?? null : null,
             $isFirst ? $posture['rest'] ?? null : null,
             self::holds($rung),
             $posture['remedies'] ?? [],
             PracticeLevel::tryFrom($posture['level'] ?? '') ?? PracticeLevel::TeacherFirst,
-            array_values(array_filter([$rung['knee_safe']['rung'] ?? null, $rung['lying']['rung'] ?? null], is_string(...))),
+            array_values(
+                array_filter([$rung['knee_safe']['rung'] ?? null, $rung['lying']['rung'] ?? null], is_string(...)),
+            ),
             ContactList::putsFootOnThigh($rung['demand']['contact'] ?? ''),
             $forms,
             $rung['purpose'] ?? '',
@@ -232,7 +278,15 @@ final class Definitions
             if (null !== $uses) {
                 $range = $drill['repetitions'];
                 $repetition = (float) ($drill['lasts'] ?? HoldRange::MOVEMENT);
-                $drills[$id] = new PracticeDrill($id, $drill['name'], $uses, HoldRange::in($range['unit'], (float) $range['least'], (float) $range['most'], $repetition), 'repetitions' === $range['unit'] ? $repetition : 0.0, 'each' === $drill['side'], $drill['remedies']);
+                $drills[$id] = new PracticeDrill(
+                    $id,
+                    $drill['name'],
+                    $uses,
+                    HoldRange::in($range['unit'], (float) $range['least'], (float) $range['most'], $repetition),
+                    'repetitions' === $range['unit'] ? $repetition : 0.0,
+                    'each' === $drill['side'],
+                    $drill['remedies'],
+                );
             }
         }
 
@@ -246,11 +300,18 @@ final class Definitions
      */
     private static function holds(array $rung): array
     {
-        $in = static fn (array $hold, float $repetition): HoldRange => HoldRange::in($hold['unit'], (float) $hold['least'], (float) $hold['most'], $repetition);
+        $in = static fn (array $hold, float $repetition): HoldRange => HoldRange::in(
+            $hold['unit'],
+            (float) $hold['least'],
+            (float) $hold['most'],
+            $repetition,
+        );
 
         // Where a school repeats, it is to press and to yield; a rung that is repeated in any is a movement.
-        return array_map(static fn (array $hold): HoldRange => $in($hold, HoldRange::PRESS_AND_YIELD), $rung['hold_by_school'] ?? [])
-            + (isset($rung['hold']['unit']) ? [PracticeRung::ANY => $in($rung['hold'], HoldRange::MOVEMENT)] : []);
+        return array_map(
+            static fn (array $hold): HoldRange => $in($hold, HoldRange::PRESS_AND_YIELD),
+            $rung['hold_by_school'] ?? [],
+        ) + (isset($rung['hold']['unit']) ? [PracticeRung::ANY => $in($rung['hold'], HoldRange::MOVEMENT)] : []);
     }
 
     /**
@@ -260,7 +321,10 @@ final class Definitions
      */
     private static function least(array $demand): array
     {
-        return array_map(static fn (array $least): float => (float) $least['value'], array_column($demand['thresholds'] ?? [], 'at_least', 'component'));
+        return array_map(
+            static fn (array $least): float => (float) $least['value'],
+            array_column($demand['thresholds'] ?? [], 'at_least', 'component'),
+        );
     }
 
     /** @param array<string, string> $gate */
@@ -315,7 +379,13 @@ final class Definitions
     {
         $asked = $posture['components'];
         foreach ($posture['rungs'] as $rung) {
-            array_push($asked, ...array_column([...($rung['demand']['thresholds'] ?? []), ...($rung['other_leg']['thresholds'] ?? [])], 'component'));
+            array_push(
+                $asked,
+                ...array_column(
+                    [...$rung['demand']['thresholds'] ?? [], ...$rung['other_leg']['thresholds'] ?? []],
+                    'component',
+                ),
+            );
         }
 
         return array_values(array_unique($asked));
@@ -354,7 +424,12 @@ final class Definitions
     public static function ofSchool(array $school): Dose
     {
         $hold = $school['hold'];
-        $range = static fn (string $least, string $most): HoldRange => HoldRange::in($hold['least']['unit'], (float) $hold[$least]['value'], (float) $hold[$most]['value'], HoldRange::PRESS_AND_YIELD);
+        $range = static fn (string $least, string $most): HoldRange => HoldRange::in(
+            $hold['least']['unit'],
+            (float) $hold[$least]['value'],
+            (float) $hold[$most]['value'],
+            HoldRange::PRESS_AND_YIELD,
+        );
         $deep = $range('least', 'most');
 
         return new Dose(

@@ -29,7 +29,8 @@ final class EntryDraft
      * @param array<string, mixed> $typed
      * @param array<string, mixed> $base the entry that the form was opened with: what the form does not show stays
      *
-     * @return array{array<string, mixed>, array<string, string>} the entry, and what could not be read, by the entry's path
+     * @return array{array<string, mixed>, array<string, string>} the entry, and what could not be read, by the entry's
+     *     path
      */
     public static function fromForm(Kind $kind, array $typed, array $base): array
     {

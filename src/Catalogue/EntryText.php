@@ -25,13 +25,21 @@ final class EntryText
      *
      * @return array{array<string, mixed>, list<Fault>} the entry, as far as it can be read, and what is wrong with it
      */
-    public static function read(Kind $kind, string $text, string $file, string $schemaFolder, ?string $spoken = null): array
-    {
+    public static function read(
+        Kind $kind,
+        string $text,
+        string $file,
+        string $schemaFolder,
+        ?string $spoken = null,
+    ): array {
         if (strlen($text) > self::LONGEST) {
             return [[], [new Fault($file, 1, '', sprintf('is longer than %d characters.', self::LONGEST))]];
         }
         if (self::refersToItself($text)) {
-            return [[], [new Fault($file, 1, '', 'gives a part of it a name with & and takes it again with *: write it out.')]];
+            return [
+                [],
+                [new Fault($file, 1, '', 'gives a part of it a name with & and takes it again with *: write it out.')],
+            ];
         }
         try {
             $data = Yaml::parse($text);
@@ -53,7 +61,10 @@ final class EntryText
             return [$data, [self::fault($error, $text, $file)]];
         }
         if (Kind::Test === $kind && null === Formula::find($data['formula'])) {
-            return [$data, [new Fault($file, self::line($text, 'formula'), 'formula', 'is not one that a test can be read by.')]];
+            return [
+                $data,
+                [new Fault($file, self::line($text, 'formula'), 'formula', 'is not one that a test can be read by.')],
+            ];
         }
 
         return [$data, []];
@@ -83,7 +94,11 @@ final class EntryText
     {
         foreach ($data as $name => $value) {
             $at = '' === $path ? (string) $name : "$path/$name";
-            $found = is_array($value) ? self::endless($value, $at) : (is_float($value) && !is_finite($value) ? $at : null);
+            $found = is_array($value)
+                ? self::endless($value, $at)
+                : (is_float($value) && !is_finite($value)
+                    ? $at
+                    : null);
             if (null !== $found) {
                 return $found;
             }
@@ -124,7 +139,11 @@ final class EntryText
                 $line = $lines[$i];
                 $depth = strspn($line, ' ');
                 $isItem = 1 === preg_match('/^ *- /', $line.' ');
-                if ($i > $at && '' !== trim($line) && ($depth < $inside || ($depth === $inside && ($isItem === ctype_digit($parts[$count - 1] ?? 'x'))))) {
+                if (
+                    $i > $at
+                    && '' !== trim($line)
+                    && ($depth < $inside || ($depth === $inside && $isItem === ctype_digit($parts[$count - 1] ?? 'x')))
+                ) {
                     break;
                 }
                 if (ctype_digit($part)) {
@@ -149,7 +168,8 @@ final class EntryText
     }
 
     /**
-     * What a posture says once for all of its rungs, and the forms beside them, put into each that does not say otherwise.
+     * What a posture says once for all of its rungs, and the forms beside them, put into each that does not say
+     * otherwise.
      *
      * @param array<mixed> $data
      *
@@ -160,7 +180,10 @@ final class EntryText
         $defaults = is_array($data['defaults'] ?? null) ? $data['defaults'] : [];
         foreach (['rungs', 'forms'] as $part) {
             if (is_array($data[$part] ?? null)) {
-                $data[$part] = array_map(static fn (mixed $rung): mixed => is_array($rung) ? self::asRange($rung + $defaults) : $rung, $data[$part]);
+                $data[$part] = array_map(
+                    static fn (mixed $rung): mixed => is_array($rung) ? self::asRange($rung + $defaults) : $rung,
+                    $data[$part],
+                );
             }
         }
         if (is_array($data['rungs'] ?? null) && [] !== $defaults) {
@@ -181,7 +204,9 @@ final class EntryText
     private static function asRange(array $rung): array
     {
         if (is_array($rung['hold'] ?? null) && isset($rung['hold']['value'])) {
-            $rung['hold'] = ['least' => $rung['hold']['value'], 'most' => $rung['hold']['value']] + array_diff_key($rung['hold'], ['value' => true]);
+            $rung['hold'] =
+                ['least' => $rung['hold']['value'], 'most' => $rung['hold']['value']] +
+                array_diff_key($rung['hold'], ['value' => true]);
         }
         foreach (['knee_safe', 'lying'] as $instead) {
             if (is_string($rung[$instead] ?? null)) {
@@ -209,7 +234,10 @@ final class EntryText
                 $data[$key] = $value;
             } elseif (array_is_list($there) && isset($there[0]['id'])) {
                 $by = array_column($value, null, 'id');
-                $data[$key] = array_map(static fn (array $item): array => self::laidOver($item, $by[$item['id']] ?? []), $there);
+                $data[$key] = array_map(
+                    static fn (array $item): array => self::laidOver($item, $by[$item['id']] ?? []),
+                    $there,
+                );
             } else {
                 $data[$key] = array_is_list($there) ? $value : self::laidOver($there, $value);
             }
@@ -229,7 +257,11 @@ final class EntryText
     {
         foreach ($data as $key => $value) {
             if (is_array($value)) {
-                $data[$key] = [] === $value && in_array($key, ['values', 'relations', 'changes', 'elsewhere', 'hold_by_school'], true) ? new \stdClass() : self::maps($value);
+                $data[$key] =
+                    [] === $value
+                    && in_array($key, ['values', 'relations', 'changes', 'elsewhere', 'hold_by_school'], true)
+                        ? new \stdClass()
+                        : self::maps($value);
             }
         }
 
@@ -244,7 +276,8 @@ final class EntryText
     }
 
     /**
-     * The innermost complaint names the very place; those around it only repeat that something is wrong. Of several ways
+     * The innermost complaint names the very place; those around it only repeat that something is wrong. Of several
+     * ways
      * to write a thing the one that was meant is the one that fails furthest in.
      */
     private static function innermost(ValidationError $error): ValidationError
@@ -252,7 +285,10 @@ final class EntryText
         $deepest = null;
         foreach ($error->subErrors() as $part) {
             $inner = self::innermost($part);
-            $deepest = null === $deepest || count($inner->data()->fullPath()) > count($deepest->data()->fullPath()) ? $inner : $deepest;
+            $deepest =
+                null === $deepest || count($inner->data()->fullPath()) > count($deepest->data()->fullPath())
+                    ? $inner
+                    : $deepest;
         }
 
         return $deepest ?? $error;

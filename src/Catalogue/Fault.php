@@ -14,6 +14,12 @@ final readonly class Fault
 
     public function __toString(): string
     {
-        return sprintf('%s:%d: %s%s', $this->file, $this->line, '' === $this->path ? '' : $this->path.': ', $this->message);
+        return sprintf(
+            '%s:%d: %s%s',
+            $this->file,
+            $this->line,
+            '' === $this->path ? '' : $this->path.': ',
+            $this->message,
+        );
     }
 }

@@ -17,13 +17,23 @@ final class FieldCodec
             FieldKind::Line, FieldKind::Choice, FieldKind::Choices, FieldKind::Flag => $value,
             FieldKind::Number => (string) $value,
             FieldKind::Lines => implode("\n", $value),
-            FieldKind::Pairs => implode("\n", array_map(static fn (mixed $id, mixed $why): string => "$id: $why", array_keys($value), $value)),
-            FieldKind::Compensations => implode("\n", array_map(static fn (array $c): string => "{$c['text']} | {$c['see']}", $value)),
+            FieldKind::Pairs => implode(
+                "\n",
+                array_map(static fn (mixed $id, mixed $why): string => "$id: $why", array_keys($value), $value),
+            ),
+            FieldKind::Compensations => implode(
+                "\n",
+                array_map(static fn (array $c): string => "{$c['text']} | {$c['see']}", $value),
+            ),
             FieldKind::Props => implode("\n", array_map(self::propText(...), $value)),
             FieldKind::Quantity => "{$value['value']} {$value['unit']}",
-            FieldKind::Range => ($value['least'] === $value['most'] ? '' : "{$value['least']} to ")."{$value['most']} {$value['unit']}",
+            FieldKind::Range => ($value['least'] === $value['most'] ? '' : "{$value['least']} to ").
+                "{$value['most']} {$value['unit']}",
             FieldKind::Demand => self::demandText($value),
-            FieldKind::Measured => implode("\n", array_map(static fn (array $m): string => "{$m['name']} | {$m['label']} | {$m['unit']}", $value)),
+            FieldKind::Measured => implode(
+                "\n",
+                array_map(static fn (array $m): string => "{$m['name']} | {$m['label']} | {$m['unit']}", $value),
+            ),
         };
     }
 
@@ -37,7 +47,12 @@ final class FieldCodec
             return is_array($typed) && [] !== $typed ? array_values($typed) : ($field->optional ? null : []);
         }
         $text = trim(is_scalar($typed) ? (string) $typed : '');
-        $lines = array_values(array_filter(array_map(trim(...), explode("\n", $text)), static fn (string $line): bool => '' !== $line));
+        $lines = array_values(
+            array_filter(
+                array_map(trim(...), explode("\n", $text)),
+                static fn (string $line): bool => '' !== $line,
+            ),
+        );
         if ([] === $lines) {
             if ($field->optional) {
                 return FieldKind::Props === $field->kind ? [] : null;
@@ -48,12 +63,16 @@ final class FieldCodec
         return match ($field->kind) {
             FieldKind::Line, FieldKind::Choice => $text,
             FieldKind::Lines => $lines,
-            FieldKind::Number => 1 === preg_match('/^\d{1,4}$/', $text) ? (int) $text : throw new \DomainException('Write a whole number.'),
+            FieldKind::Number => 1 === preg_match('/^\d{1,4}$/', $text)
+                ? (int) $text
+                : throw new \DomainException('Write a whole number.'),
             FieldKind::Pairs => self::pairs($lines),
             FieldKind::Compensations => array_map(self::compensation(...), $lines),
             FieldKind::Props => array_map(self::prop(...), $lines),
-            FieldKind::Quantity => self::quantity($text, 'trade') ?? throw new \DomainException('Write a number and a unit, such as "10 breaths".'),
-            FieldKind::Range => self::range($text) ?? throw new \DomainException('Write two numbers and a unit, such as "5 to 10 breaths".'),
+            FieldKind::Quantity => self::quantity($text, 'trade') ??
+                throw new \DomainException('Write a number and a unit, such as "10 breaths".'),
+            FieldKind::Range => self::range($text) ??
+                throw new \DomainException('Write two numbers and a unit, such as "5 to 10 breaths".'),
             FieldKind::Demand => self::demand($lines),
             FieldKind::Measured => array_map(self::measured(...), $lines),
         };
@@ -97,7 +116,13 @@ final class FieldCodec
             $takes[] = "$many $kind";
         }
 
-        return implode(' | ', [$prop['what'], $prop['found'], ...(isset($prop['at']) ? ['at '.$prop['at']] : []), ...(isset($prop['rule']) ? [$prop['rule']] : []), ...([] === $takes ? [] : ['takes '.implode(', ', $takes)])]);
+        return implode(' | ', [
+            $prop['what'],
+            $prop['found'],
+            ...isset($prop['at']) ? ['at '.$prop['at']] : [],
+            ...isset($prop['rule']) ? [$prop['rule']] : [],
+            ...[] === $takes ? [] : ['takes '.implode(', ', $takes)],
+        ]);
     }
 
     /** @return array<string, mixed> */
@@ -127,8 +152,21 @@ final class FieldCodec
     {
         $takes = [];
         foreach (explode(',', $text) as $part) {
-            if (1 !== preg_match('/^\s*([1-9]|10)\s+(block|blanket|bolster|cushion|strap|wall|chair|bed-edge)s?\s*$/', $part, $m)) {
-                throw new \DomainException(sprintf('"%s" is no number of blocks, blankets, straps or what else there may be at home, such as "takes 2 block, 1 strap".', trim($part)));
+            if (
+                1 !==
+                preg_match(
+                    '/^\s*([1-9]|10)\s+(block|blanket|bolster|cushion|strap|wall|chair|bed-edge)s?\s*$/',
+                    $part,
+                    $m,
+                )
+            ) {
+                throw new \DomainException(
+                    sprintf(
+                        '"%s" is no number of blocks, blankets, straps or what else there may be at home, '.
+                            'such as "takes 2 block, 1 strap".',
+                        trim($part),
+                    ),
+                );
             }
             $takes[$m[2]] = (int) $m[1];
         }
@@ -143,7 +181,9 @@ final class FieldCodec
 
         return 3 === count($parts)
             ? array_combine(['name', 'label', 'unit'], $parts)
-            : throw new \DomainException(sprintf('"%s" needs a name, a label and a unit, with | between them.', $line));
+            : throw new \DomainException(
+                sprintf('"%s" needs a name, a label and a unit, with | between them.', $line),
+            );
     }
 
     /** @return array{value: float|int, unit: string, source: string}|null */
@@ -170,7 +210,12 @@ final class FieldCodec
             return null;
         }
 
-        return ['least' => self::number('' === $m[1] ? $m[2] : $m[1]), 'most' => self::number($m[2]), 'unit' => $m[3], 'source' => 'trade'];
+        return [
+            'least' => self::number('' === $m[1] ? $m[2] : $m[1]),
+            'most' => self::number($m[2]),
+            'unit' => $m[3],
+            'source' => 'trade',
+        ];
     }
 
     /**
@@ -184,9 +229,16 @@ final class FieldCodec
         if (1 === preg_match('/^leg\s+([a-z-]+)\s*(?::\s*(.*))?$/', $lines[0] ?? '', $m)) {
             array_shift($lines);
             $values = [];
-            foreach (array_filter(array_map(trim(...), explode(',', $m[2] ?? '')), static fn (string $v): bool => '' !== $v) as $pair) {
+            foreach (
+                array_filter(
+                    array_map(trim(...), explode(',', $m[2] ?? '')),
+                    static fn (string $v): bool => '' !== $v,
+                ) as $pair
+            ) {
                 if (1 !== preg_match('/^([A-Za-z]+)\s+(-?\d+(?:\.\d+)?)$/', $pair, $value)) {
-                    throw new \DomainException(sprintf('"%s" is no name and number, such as "kneeHeight 12".', $pair));
+                    throw new \DomainException(
+                        sprintf('"%s" is no name and number, such as "kneeHeight 12".', $pair),
+                    );
                 }
                 $values[$value[1]] = (float) $value[2];
             }
@@ -198,7 +250,10 @@ final class FieldCodec
             [$component, $rest] = explode(' ', $line, 2) + [1 => ''];
             $thresholds[] = [
                 'component' => $component,
-                'at_least' => self::quantity(trim($rest), 'own') ?? throw new \DomainException(sprintf('"%s" is no component, number and unit, such as "rotation 90 degrees".', $line)),
+                'at_least' => self::quantity(trim($rest), 'own') ??
+                    throw new \DomainException(
+                        sprintf('"%s" is no component, number and unit, such as "rotation 90 degrees".', $line),
+                    ),
             ];
         }
 
@@ -218,7 +273,15 @@ final class FieldCodec
             $lines[] = "leg {$demand['contact']}".([] === $values ? '' : ': '.implode(', ', $values));
         }
 
-        return implode("\n", [...$lines, ...array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']} {$t['at_least']['unit']}", $demand['thresholds'] ?? [])]);
+        return implode("\n", [
+            ...$lines,
+            ...array_map(
+                static fn (
+                    array $t,
+                ): string => "{$t['component']} {$t['at_least']['value']} {$t['at_least']['unit']}",
+                $demand['thresholds'] ?? [],
+            ),
+        ]);
     }
 
     private static function id(string $text): string

@@ -17,7 +17,10 @@ enum FieldKind
     case Pairs;
     /** "what is wrong | how to see it", one a line */
     case Compensations;
-    /** "what | how its height is found | takes 2 block", one a line; a rule for its height may stand before what it takes */
+    /**
+     * "what | how its height is found | takes 2 block", one a line; a rule for its height may stand before what it
+     * takes.
+     */
     case Props;
     /** "5 to 10 breaths" */
     case Range;

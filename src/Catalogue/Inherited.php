@@ -6,7 +6,8 @@ namespace LucidAscent\App\Catalogue;
 
 /**
  * What an adapted posture has from the one that it adapts, whatever its own text leaves out: it loads at least
- * what that loads, is no gentler, and stays closed by its gates. A rung has it from the one of its id, a new or renamed one from the one in
+ * what that loads, is no gentler, and stays closed by its gates. A rung has it from the one of its id, a new or renamed
+ * one from the one in
  * its place.
  */
 final class Inherited
@@ -22,10 +23,12 @@ final class Inherited
         $rungs = array_values($base['rungs'] ?? []);
         $byId = array_column($rungs, null, 'id');
         foreach (array_values($entry['rungs'] ?? []) as $i => $rung) {
-            $from = $byId[$rung['id']] ?? $rungs[min($i, count($rungs) - 1)] ?? [];
-            $rung['loads'] = array_values(array_unique([...($rung['loads'] ?? []), ...($from['loads'] ?? [])]));
+            $from = $byId[$rung['id']] ?? ($rungs[min($i, count($rungs) - 1)] ?? []);
+            $rung['loads'] = array_values(array_unique([...$rung['loads'] ?? [], ...$from['loads'] ?? []]));
             if (isset($from['other_loads'])) {
-                $rung['other_loads'] = array_values(array_unique([...($rung['other_loads'] ?? []), ...$from['other_loads']]));
+                $rung['other_loads'] = array_values(
+                    array_unique([...$rung['other_loads'] ?? [], ...$from['other_loads']]),
+                );
             }
             if (isset($from['stance'])) {
                 $rung['stance'] ??= $from['stance'];
@@ -62,7 +65,14 @@ final class Inherited
         }
 
         // The forms beside a rung go with it, as they are.
-        $forms = array_filter($base['forms'] ?? [], static fn (array $form): bool => in_array($form['alternates_with'], array_column($entry['rungs'], 'id'), true));
+        $forms = array_filter(
+            $base['forms'] ?? [],
+            static fn (array $form): bool => in_array(
+                $form['alternates_with'],
+                array_column($entry['rungs'], 'id'),
+                true,
+            ),
+        );
         unset($entry['forms']);
 
         return [] === $forms ? $entry : $entry + ['forms' => array_values($forms)];
@@ -82,8 +92,13 @@ final class Inherited
             foreach ($posture['rungs'] as $rung) {
                 $contact = $rung['demand']['contact'] ?? null;
                 if (null !== $contact && true !== ($rung['gentle'] ?? false)) {
-                    $gates = [...($rung['gates'] ?? []), ...($posture['gates'] ?? [])];
-                    $common[$contact] = array_values(array_filter($common[$contact] ?? $gates, static fn (array $gate): bool => in_array($gate, $gates, true)));
+                    $gates = [...$rung['gates'] ?? [], ...$posture['gates'] ?? []];
+                    $common[$contact] = array_values(
+                        array_filter(
+                            $common[$contact] ?? $gates,
+                            static fn (array $gate): bool => in_array($gate, $gates, true),
+                        ),
+                    );
                 }
             }
         }

@@ -14,7 +14,10 @@ enum Kind: string
     case Drill = 'drill';
     case Feeling = 'feeling';
 
-    /** @return list<self> those of which a teacher may write some; schools, cautions and what is felt where are the catalogue's own */
+    /**
+     * @return list<self> those of which a teacher may write some; schools, cautions and what is felt where are the
+     *     catalogue's own
+     */
     public static function own(): array
     {
         return [self::Posture, self::Drill, self::Test];

@@ -11,7 +11,14 @@ final readonly class Library
     private const FORGIVING = 3;
 
     /** What there may be at hand, by its name: what a rung may then take. A wall is nearly everywhere. */
-    public const AT_HAND = ['nothing' => [], 'wall' => ['wall'], 'blankets' => ['wall', 'blanket', 'cushion'], 'blocks' => ['wall', 'block'], 'strap' => ['wall', 'strap'], 'chair' => ['wall', 'chair']];
+    public const AT_HAND = [
+        'nothing' => [],
+        'wall' => ['wall'],
+        'blankets' => ['wall', 'blanket', 'cushion'],
+        'blocks' => ['wall', 'block'],
+        'strap' => ['wall', 'strap'],
+        'chair' => ['wall', 'chair'],
+    ];
 
     /**
      * Whether a posture is what is looked for: each of these by its name, or empty for any.
@@ -20,9 +27,20 @@ final readonly class Library
      */
     public static function suits(array $posture, string $purpose, string $level, string $remedy, string $hand): bool
     {
-        $isAtHand = static fn (array $rung): bool => [] === array_diff(array_keys(array_merge(...array_map(static fn (array $prop): array => $prop['takes'] ?? [], $rung['props']))), self::AT_HAND[$hand] ?? []);
+        $isAtHand = static fn (array $rung): bool => [] ===
+            array_diff(
+                array_keys(
+                    array_merge(...array_map(static fn (array $prop): array => $prop['takes'] ?? [], $rung['props'])),
+                ),
+                self::AT_HAND[$hand] ?? [],
+            );
 
-        return ('' === $purpose || in_array($purpose, [...($posture['purposes'] ?? []), ...array_column($posture['forms'] ?? [], 'purpose')], true))
+        return ('' === $purpose
+            || in_array(
+                $purpose,
+                [...$posture['purposes'] ?? [], ...array_column($posture['forms'] ?? [], 'purpose')],
+                true,
+            ))
             && ('' === $level || $level === ($posture['level'] ?? null))
             && ('' === $remedy || in_array($remedy, $posture['remedies'] ?? [], true))
             && (!isset(self::AT_HAND[$hand]) || [] !== array_filter(Shapes::of($posture), $isAtHand));
@@ -38,7 +56,7 @@ final readonly class Library
         $words = self::words($asked);
         $found = [];
         foreach ($entries as $id => $entry) {
-            $own = self::words(implode(' ', [$entry['name'], ...($entry['sanskrit'] ?? []), str_replace('-', ' ', $id)]));
+            $own = self::words(implode(' ', [$entry['name'], ...$entry['sanskrit'] ?? [], str_replace('-', ' ', $id)]));
             $also = self::words(implode(' ', $entry['also'] ?? []));
             $distance = 0;
             foreach ($words as $word) {
@@ -98,6 +116,11 @@ final readonly class Library
         $plainly ??= \Transliterator::create('Any-Latin; Latin-ASCII; Lower');
         $plain = $plainly?->transliterate($text);
 
-        return array_values(array_filter(preg_split('/[^a-z0-9]+/', false === $plain || null === $plain ? '' : $plain) ?: [], static fn (string $word): bool => '' !== $word));
+        return array_values(
+            array_filter(
+                preg_split('/[^a-z0-9]+/', false === $plain || null === $plain ? '' : $plain) ?: [],
+                static fn (string $word): bool => '' !== $word,
+            ),
+        );
     }
 }

@@ -25,7 +25,16 @@ final readonly class LooseNames
         $known = [
             'no drill' => $entries[Kind::Drill->value] + $broken,
             'no school' => $entries[Kind::School->value] + $broken,
-            'no place of which anything is said' => array_flip(array_merge(...array_values(array_map(static fn (array $group): array => array_column($group['items'], 'id'), $entries[Kind::Feeling->value])))),
+            'no place of which anything is said' => array_flip(
+                array_merge(
+                    ...array_values(
+                        array_map(
+                            static fn (array $group): array => array_column($group['items'], 'id'),
+                            $entries[Kind::Feeling->value],
+                        ),
+                    ),
+                ),
+            ),
         ];
         $loose = [];
         foreach ($entries[Kind::Posture->value] as $id => $posture) {
@@ -61,7 +70,14 @@ final readonly class LooseNames
                 $loose[] = [$instead, sprintf('names "%s", which is no rung.', $name)];
             }
         }
-        $named = ['drills' => ['no drill', $rung['drills'] ?? []], 'hold_by_school' => ['no school', array_keys($rung['hold_by_school'] ?? [])], 'felt' => ['no place of which anything is said', [...($rung['felt'] ?? []), ...array_keys($rung['elsewhere'] ?? [])]]];
+        $named = [
+            'drills' => ['no drill', $rung['drills'] ?? []],
+            'hold_by_school' => ['no school', array_keys($rung['hold_by_school'] ?? [])],
+            'felt' => [
+                'no place of which anything is said',
+                [...$rung['felt'] ?? [], ...array_keys($rung['elsewhere'] ?? [])],
+            ],
+        ];
         foreach ($named as $place => [$what, $names]) {
             foreach (array_diff($names, array_keys($known[$what])) as $unknown) {
                 $loose[] = [$place, sprintf('names "%s", which is %s.', $unknown, $what)];

@@ -11,7 +11,10 @@ use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use LucidAscent\Core\Posture\PropRule;
 
-/** What a teacher would miss in a catalogue that is without fault: rungs that say too little, remedies that are none, postures that nobody finds. */
+/**
+ * What a teacher would miss in a catalogue that is without fault: rungs that say too little, remedies that are none,
+ * postures that nobody finds.
+ */
 final readonly class TeachingGaps
 {
     /** What is read aloud is short. */
@@ -45,7 +48,14 @@ final readonly class TeachingGaps
                 $gaps[] = $fault($id, 'id', 'is wanted by nobody, and no route, plan or remedy leads to it.');
             }
         }
-        $remedied = array_merge(...array_values(array_map(static fn (array $entry): array => $entry['remedies'] ?? [], [...$postures, ...$entries[Kind::Drill->value]])));
+        $remedied = array_merge(
+            ...array_values(
+                array_map(static fn (array $entry): array => $entry['remedies'] ?? [], [
+                    ...$postures,
+                    ...$entries[Kind::Drill->value],
+                ]),
+            ),
+        );
         foreach (array_diff(Remedy::names(), $remedied) as $without) {
             $gaps[] = new Fault('postures', 1, 'remedies', "has nothing to offer for $without.");
         }
@@ -69,7 +79,15 @@ final readonly class TeachingGaps
                 $gaps['cues'] = sprintf('has a cue of more than %d words: "%s".', self::WORDS_OF_A_CUE, $cue);
             }
         }
-        foreach (['felt' => 'says not where it is felt.', 'fault' => 'names no fault as a pair.', 'view' => 'says not from where it is seen best.', 'loads' => 'says not what it loads.', 'way_out' => 'has no way out.'] as $place => $message) {
+        foreach (
+            [
+                'felt' => 'says not where it is felt.',
+                'fault' => 'names no fault as a pair.',
+                'view' => 'says not from where it is seen best.',
+                'loads' => 'says not what it loads.',
+                'way_out' => 'has no way out.',
+            ] as $place => $message
+        ) {
             if ([] === ($rung[$place] ?? [])) {
                 $gaps[$place] = $message;
             }
@@ -104,12 +122,27 @@ final readonly class TeachingGaps
         $found = match ($prop['at']) {
             'knee', 'knees' => isset($values['kneeHeight']) ? [PropRule::KneeBlock, PropRule::KneeGap] : [],
             'hip' => isset($values['hipHeight']) ? [PropRule::HipGap] : [],
-            'between-hands' => in_array(Ability::ShoulderReach->value, array_column($rung['demand']['thresholds'] ?? [], 'component'), true) ? [PropRule::HandsGap] : [],
-            'hand-to-foot' => null !== $strapped && is_subclass_of($strapped, HasStrap::class) ? [PropRule::FootStrap] : [],
+            'between-hands' => in_array(
+                Ability::ShoulderReach->value,
+                array_column($rung['demand']['thresholds'] ?? [], 'component'),
+                true,
+            )
+                ? [PropRule::HandsGap]
+                : [],
+            'hand-to-foot' => null !== $strapped && is_subclass_of($strapped, HasStrap::class)
+                ? [PropRule::FootStrap]
+                : [],
             default => [],
         };
 
-        return [] === $found || in_array(PropRule::tryFrom($prop['rule'] ?? ''), $found, true) ? [] : [$place => sprintf('leaves a height to the eye that the rule %s would find.', implode(' or ', array_map(static fn (PropRule $rule): string => $rule->value, $found)))];
+        return [] === $found || in_array(PropRule::tryFrom($prop['rule'] ?? ''), $found, true)
+            ? []
+            : [
+                $place => sprintf(
+                    'leaves a height to the eye that the rule %s would find.',
+                    implode(' or ', array_map(static fn (PropRule $rule): string => $rule->value, $found)),
+                ),
+            ];
     }
 
     /**
@@ -128,7 +161,13 @@ final readonly class TeachingGaps
                 $found[$id] = true;
             }
             foreach (Shapes::of($posture) as $rung) {
-                $named = [...$rung['counter'], ...array_map(static fn (string $instead): string => explode('/', $rung[$instead]['rung'] ?? '')[0], ['knee_safe', 'lying'])];
+                $named = [
+                    ...$rung['counter'],
+                    ...array_map(
+                        static fn (string $instead): string => explode('/', $rung[$instead]['rung'] ?? '')[0],
+                        ['knee_safe', 'lying'],
+                    ),
+                ];
                 $found += array_fill_keys(array_diff($named, [$id]), true);
             }
         }

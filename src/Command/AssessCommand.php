@@ -9,7 +9,10 @@ use LucidAscent\App\Exchange\EventList;
 use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
-#[AsCommand('ascent:assess', 'Reads which pose is ready, what holds it and what leads there: JSON on stdin, JSON on stdout.')]
+#[AsCommand(
+    'ascent:assess',
+    'Reads which pose is ready, what holds it and what leads there: JSON on stdin, JSON on stdout.',
+)]
 final class AssessCommand extends DocumentCommand
 {
     public function __construct(private readonly AssessAnswer $answer)
@@ -19,22 +22,30 @@ final class AssessCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp(<<<'TEXT'
-            Reads {"on","body","conditions","tests","seen","gates","events","wanted","school"} and prints poses, restriction, held, route,
-            keystone, nextReading and norms. What could not be read stands under "unread"; the rest is answered, and what it says of pain holds.
+        $this->setHelp(
+            <<<'TEXT'
+                Reads {"on","body","conditions","tests","seen","gates","events","wanted","school"} and prints poses,
+                restriction, held, route, keystone, nextReading and norms. What could not be read stands under "unread";
+                the rest is answered, and what it says of pain holds.
 
-            For example:
-              {"on":"2026-03-09","body":{"stature":170},"wanted":["half-lotus"],
-               "tests":[{"test":"soles-together","side":"both","trials":[{"kneeHeight":14,"heelDistance":20}]}],
-               "seen":[{"posture":"half-lotus","rung":"lying-half-lotus","side":"left","clean":true,"on":"2026-03-08"}],
-               "gates":[{"gate":"elbow-to-sole","side":"left","met":true}],
-               "events":[{"event":"pain","side":"right","on":"2026-03-01","pain":{"level":2,"place":"knee","kind":"ache"}},
-                         {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true,"on":"2026-03-05"}]}
+                For example:
+                  {"on":"2026-03-09","body":{"stature":170},"wanted":["half-lotus"],
+                   "tests":[{"test":"soles-together","side":"both","trials":[{"kneeHeight":14,"heelDistance":20}]}],
+                   "seen":[{"posture":"half-lotus","rung":"lying-half-lotus","side":"left","clean":true,
+                   "on":"2026-03-08"}],
+                   "gates":[{"gate":"elbow-to-sole","side":"left","met":true}],
+                   "events":[{"event":"pain","side":"right","on":"2026-03-01","pain":{"level":2,"place":"knee",
+                   "kind":"ache"}},
+                             {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true,
+                             "on":"2026-03-05"}]}
 
-            A whole record, as ascent:export prints it, is answered as the pages answer of that person today.
+                A whole record, as ascent:export prints it, is answered as the pages answer of that person today.
 
 
-            TEXT.EventList::HELP.self::KINDS);
+                TEXT
+
+                .EventList::HELP.self::KINDS,
+        );
     }
 
     protected function answer(Fields $document): array

@@ -18,7 +18,10 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('ascent:calibrate', 'Reads people whose truth is known, and says how often the verdicts on them are true: JSON on stdout.')]
+#[AsCommand(
+    'ascent:calibrate',
+    'Reads people whose truth is known, and says how often the verdicts on them are true: JSON on stdout.',
+)]
 final class CalibrateCommand extends Command
 {
     private const MOST_PEOPLE = 100_000;
@@ -32,19 +35,32 @@ final class CalibrateCommand extends Command
     protected function configure(): void
     {
         $this->addOption('people', null, InputOption::VALUE_REQUIRED, 'How many people are made.', '2000');
-        $this->addOption('seed', null, InputOption::VALUE_REQUIRED, 'What their chance begins with: the same seed makes the same people.', '1');
-        $this->addOption('into', null, InputOption::VALUE_REQUIRED, 'A folder: validation.md and validation.svg are written there as well.');
-        $this->setHelp(<<<'TEXT'
-            Makes people with known bodies and known abilities, measures them with tools that err as they are said to, reads them as anybody is
-            read, and holds the verdicts against the truth. Two thousand take a few minutes. Prints
-              open, short   how many of these states there were, and how many of them in percent were wrong
-              near, unknown their share of all verdicts, in percent
-              chances       what was stated and what happened, in percent, by tenths of what was stated
-              intervals     how many of the 95 % intervals of what a side can do hold the truth, in percent, in all and by ability
-              asWanted      the same of the one pose that each came for, once nothing more was worth measuring
-              readings      how many readings that took, in the proposed order and in the taught one
-              aims          each aim, its value, and whether it is met; null where there are too few to say
-            TEXT);
+        $this->addOption(
+            'seed',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'What their chance begins with: the same seed makes the same people.',
+            '1',
+        );
+        $this->addOption(
+            'into',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'A folder: validation.md and validation.svg are written there as well.',
+        );
+        $this->setHelp(
+            <<<'TEXT'
+                Makes people with known bodies and known abilities, measures them with tools that err as they are said
+                to, reads them as anybody is read, and holds the verdicts against the truth. Two thousand take a few
+                minutes. Prints open, short   how many of these states there were, and how many of them in percent were
+                wrong near, unknown their share of all verdicts, in percent
+                  chances       what was stated and what happened, in percent, by tenths of what was stated
+                  intervals     how many of the 95 % intervals of what a side can do hold the truth, in percent, in all
+                  and by ability asWanted      the same of the one pose that each came for, once nothing more was worth
+                  measuring readings      how many readings that took, in the proposed order and in the taught one
+                  aims          each aim, its value, and whether it is met; null where there are too few to say
+                TEXT,
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -54,7 +70,12 @@ final class CalibrateCommand extends Command
         $seed = self::whole($input->getOption('seed'), 0, self::MOST_SEED);
         $into = $input->getOption('into');
         if (null === $people || null === $seed) {
-            $errors->writeln(null === $people ? sprintf('--people must be a whole number from 1 to %d.', self::MOST_PEOPLE) : sprintf('--seed must be a whole number from 0 to %d.', self::MOST_SEED), OutputInterface::OUTPUT_RAW);
+            $errors->writeln(
+                null === $people
+                    ? sprintf('--people must be a whole number from 1 to %d.', self::MOST_PEOPLE)
+                    : sprintf('--seed must be a whole number from 0 to %d.', self::MOST_SEED),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return Command::INVALID;
         }
@@ -63,8 +84,17 @@ final class CalibrateCommand extends Command
 
             return Command::INVALID;
         }
-        $wanted = array_keys(array_filter($this->catalogue->shipped(Kind::Posture), static fn (array $posture): bool => true === ($posture['target'] ?? false)));
-        $found = (new Calibrate($this->catalogue->tests(), $this->catalogue->postures(), [] === $wanted ? throw new \LogicException('Nobody wants any pose.') : $wanted))->run($people, $seed);
+        $wanted = array_keys(
+            array_filter(
+                $this->catalogue->shipped(Kind::Posture),
+                static fn (array $posture): bool => true === ($posture['target'] ?? false),
+            ),
+        );
+        $found = (new Calibrate(
+            $this->catalogue->tests(),
+            $this->catalogue->postures(),
+            [] === $wanted ? throw new \LogicException('Nobody wants any pose.') : $wanted,
+        ))->run($people, $seed);
         try {
             if (null !== $into) {
                 foreach (CalibrationReport::of($found) as $name => $text) {
@@ -83,7 +113,9 @@ final class CalibrateCommand extends Command
 
     private static function whole(mixed $option, int $least, int $most): ?int
     {
-        $number = filter_var($option, FILTER_VALIDATE_INT, ['options' => ['min_range' => $least, 'max_range' => $most]]);
+        $number = filter_var($option, FILTER_VALIDATE_INT, [
+            'options' => ['min_range' => $least, 'max_range' => $most],
+        ]);
 
         return false === $number ? null : $number;
     }

@@ -19,8 +19,11 @@ final class CapacityCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp('Reads {"body":…,"tests":[…]} and prints {"left":…,"right":…,"unread":[…]}: by component the value, '
-            .'its error (one standard deviation), whether it is exact or at-least, and the tests it rests on.'.self::KINDS);
+        $this->setHelp(
+            'Reads {"body":…,"tests":[…]} and prints {"left":…,"right":…,"unread":[…]}: by component the value, '.
+                'its error (one standard deviation), whether it is exact or at-least, and the tests it rests on.'.
+                self::KINDS,
+        );
     }
 
     protected function answer(Fields $document): array

@@ -25,14 +25,27 @@ final class CatalogueCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('format', null, InputOption::VALUE_REQUIRED, 'json: everything as one document, with what is derived, as catalogue/schema/catalogue.json says');
-        $this->addOption('check', null, InputOption::VALUE_NONE, 'Check the files as they are now; each fault on stderr with its file and line, and a status other than 0');
+        $this->addOption(
+            'format',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'json: everything as one document, with what is derived, as catalogue/schema/catalogue.json says',
+        );
+        $this->addOption(
+            'check',
+            null,
+            InputOption::VALUE_NONE,
+            'Check the files as they are now; each fault on stderr with its file and line, and a status other than 0',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $folder = $this->catalogue->folder();
-        $faults = true === $input->getOption('check') ? [...$folder->faults, ...$folder->gaps(), ...FigureGaps::inFolder($folder)] : [];
+        $faults =
+            true === $input->getOption('check')
+                ? [...$folder->faults, ...$folder->gaps(), ...FigureGaps::inFolder($folder)]
+                : [];
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         $format = $input->getOption('format');
         if (null !== $format && 'json' !== $format) {
@@ -48,7 +61,13 @@ final class CatalogueCommand extends Command
             return Command::FAILURE;
         }
         if ('json' === $format) {
-            $output->writeln(json_encode(CatalogueDocument::of($folder->entries), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                json_encode(
+                    CatalogueDocument::of($folder->entries),
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                ),
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return Command::SUCCESS;
         }

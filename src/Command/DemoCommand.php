@@ -22,8 +22,12 @@ final class DemoCommand extends Command
 {
     public const EMAIL = 'demo@studio.example';
 
-    public function __construct(private readonly EntityManagerInterface $em, private readonly UserPasswordHasherInterface $hasher, private readonly ClockInterface $clock, private readonly LoadPeople $people)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $em,
+        private readonly UserPasswordHasherInterface $hasher,
+        private readonly ClockInterface $clock,
+        private readonly LoadPeople $people,
+    ) {
         parent::__construct();
     }
 

@@ -24,8 +24,9 @@ use Symfony\Component\Console\Output\OutputInterface;
  */
 abstract class DocumentCommand extends Command
 {
-    protected const KINDS = "\n\nOne document, or many, one a line (NDJSON); the answers come in kind. Among many, a document that cannot be "
-        .'answered is answered by {"error":{"code","message"}} in its place; the others are answered, and the status is 2.';
+    protected const KINDS =
+        "\n\nOne document, or many, one a line (NDJSON); the answers come in kind. Among many, a document that cannot be ".
+        'answered is answered by {"error":{"code","message"}} in its place; the others are answered, and the status is 2.';
 
     /**
      * @return array<string, mixed>
@@ -64,7 +65,8 @@ abstract class DocumentCommand extends Command
 
     private static function decoded(string $text): mixed
     {
-        DocumentStream::isTooMuch($text) && throw UnreadableDocument::tooMuch(DocumentStream::LONGEST_BYTES, DocumentStream::MOST_PARTS);
+        DocumentStream::isTooMuch($text)
+            && throw UnreadableDocument::tooMuch(DocumentStream::LONGEST_BYTES, DocumentStream::MOST_PARTS);
         try {
             return json_decode($text, true, 512, JSON_THROW_ON_ERROR);
         } catch (\JsonException $e) {
@@ -74,6 +76,9 @@ abstract class DocumentCommand extends Command
 
     private function complain(OutputInterface $output, string $message): void
     {
-        ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($message, OutputInterface::OUTPUT_RAW);
+        ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(
+            $message,
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 }

@@ -43,26 +43,51 @@ final class DrawCommand extends Command
 
     protected function configure(): void
     {
-        $this
-            ->addArgument('posture', InputArgument::OPTIONAL, 'Which posture, by its id')
+        $this->addArgument('posture', InputArgument::OPTIONAL, 'Which posture, by its id')
             ->addArgument('rung', InputArgument::OPTIONAL, 'Which rung or form of it, by its id')
             ->addOption('side', null, InputOption::VALUE_REQUIRED, 'The side that works: left or right', 'left')
-            ->addOption('view', null, InputOption::VALUE_REQUIRED, implode(', ', View::NAMES).'; the rung\'s best one where nothing is said')
+            ->addOption(
+                'view',
+                null,
+                InputOption::VALUE_REQUIRED,
+                implode(', ', View::NAMES).'; the rung\'s best one where nothing is said',
+            )
             ->addOption('size', null, InputOption::VALUE_REQUIRED, 'mark, strip, card or large', 'card')
-            ->addOption('body', null, InputOption::VALUE_REQUIRED, 'A JSON file with the "body" of ascent:assess, or that body by itself')
-            ->addOption('format', null, InputOption::VALUE_REQUIRED, 'svg, or json: cm in the ground frame, the person\'s own left and right', 'svg')
-            ->addOption('all', null, InputOption::VALUE_REQUIRED, 'Draw everything into this folder, as POSTURE.RUNG.svg');
+            ->addOption(
+                'body',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'A JSON file with the "body" of ascent:assess, or that body by itself',
+            )
+            ->addOption(
+                'format',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'svg, or json: cm in the ground frame, the person\'s own left and right',
+                'svg',
+            )
+            ->addOption(
+                'all',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'Draw everything into this folder, as POSTURE.RUNG.svg',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         try {
-            $side = Side::tryFrom(self::option($input, 'side')) ?? throw new \DomainException('The side is left or right.');
-            $size = Size::tryFrom(self::option($input, 'size')) ?? throw new \DomainException('The size is mark, strip, card or large.');
+            $side =
+                Side::tryFrom(self::option($input, 'side')) ?? throw new \DomainException('The side is left or right.');
+            $size =
+                Size::tryFrom(self::option($input, 'size')) ??
+                throw new \DomainException('The size is mark, strip, card or large.');
             $format = self::option($input, 'format');
             in_array($format, ['svg', 'json'], true) || throw new \DomainException('The format is svg or json.');
             $view = $input->getOption('view');
-            null === $view || is_string($view) && in_array($view, View::NAMES, true) || throw new \DomainException(sprintf('The view is one of %s.', implode(', ', View::NAMES)));
+            null === $view
+                || (is_string($view) && in_array($view, View::NAMES, true))
+                || throw new \DomainException(sprintf('The view is one of %s.', implode(', ', View::NAMES)));
             $body = self::body($input->getOption('body'));
             if (null !== $input->getOption('all')) {
                 $this->all(self::option($input, 'all'), $body, $side, $size, $view, $format);
@@ -71,8 +96,18 @@ final class DrawCommand extends Command
             }
             $posture = $input->getArgument('posture');
             $rung = $input->getArgument('rung');
-            is_string($posture) && is_string($rung) || throw new \DomainException('Say which posture and which rung, or --all and a folder.');
-            Out::line($output, $this->drawn($this->figures->of($posture, $rung, $body, $side), $format, $size, $view, FigureWords::of($this->catalogue, $posture, $rung, $side)));
+            (is_string($posture) && is_string($rung))
+                || throw new \DomainException('Say which posture and which rung, or --all and a folder.');
+            Out::line(
+                $output,
+                $this->drawn(
+                    $this->figures->of($posture, $rung, $body, $side),
+                    $format,
+                    $size,
+                    $view,
+                    FigureWords::of($this->catalogue, $posture, $rung, $side),
+                ),
+            );
         } catch (UnwrittenAnswer $e) {
             self::complain($output, $e->getMessage());
 
@@ -88,12 +123,21 @@ final class DrawCommand extends Command
 
     private function all(string $folder, Physique $body, Side $side, Size $size, ?string $view, string $format): void
     {
-        is_dir($folder) || @mkdir($folder, 0o777, true) || throw new \DomainException(sprintf('There is no folder %s, and none can be made there.', $folder));
+        is_dir($folder)
+            || @mkdir($folder, 0o777, true)
+            || throw new \DomainException(sprintf('There is no folder %s, and none can be made there.', $folder));
         foreach ($this->catalogue->all(Kind::Posture) as $id => $posture) {
             foreach (Shapes::of($posture) as $shape) {
-                $text = $this->drawn($this->figures->of($id, $shape['id'], $body, $side), $format, $size, $view, FigureWords::of($this->catalogue, $id, $shape['id'], $side));
+                $text = $this->drawn(
+                    $this->figures->of($id, $shape['id'], $body, $side),
+                    $format,
+                    $size,
+                    $view,
+                    FigureWords::of($this->catalogue, $id, $shape['id'], $side),
+                );
                 $file = "$folder/$id.{$shape['id']}.$format";
-                false !== @file_put_contents($file, $text."\n") || throw new \DomainException(sprintf('%s cannot be written.', $file));
+                false !== @file_put_contents($file, $text."\n")
+                    || throw new \DomainException(sprintf('%s cannot be written.', $file));
             }
         }
     }
@@ -109,7 +153,8 @@ final class DrawCommand extends Command
             return Physique::of(Proportions::of(Length::cm(StandardBody::STATURE)));
         }
         $text = is_string($file) ? @file_get_contents($file, length: self::LONGEST_BODY) : false;
-        false !== $text || throw new \DomainException(sprintf('The body %s cannot be read.', is_string($file) ? $file : ''));
+        false !== $text
+            || throw new \DomainException(sprintf('The body %s cannot be read.', is_string($file) ? $file : ''));
         try {
             $fields = Fields::of(json_decode($text, true, 32, JSON_THROW_ON_ERROR), 'body');
         } catch (\JsonException $e) {
@@ -128,6 +173,9 @@ final class DrawCommand extends Command
 
     private static function complain(OutputInterface $output, string $message): void
     {
-        ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($message, OutputInterface::OUTPUT_RAW);
+        ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(
+            $message,
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 }

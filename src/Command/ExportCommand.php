@@ -44,17 +44,23 @@ final class ExportCommand extends Command
         $this->addArgument('id', InputArgument::OPTIONAL, 'Whose record; without it, who there is')
             ->addOption('teacher', null, InputOption::VALUE_REQUIRED, 'The address that the teacher signs in with')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, implode(', ', self::FORMATS), 'json')
-            ->setHelp(<<<'TEXT'
-                Without an id: [{"id":…,"name":…}]. With one, that person's whole record: as JSON (docs/formats/record-1.schema.json),
-                its readings and logs as CSV (UTF-8, RFC 4180, one header row, units in the header), or an archive with both, the plan
-                as iCalendar, figures as SVG and the kept pictures. ascent:import reads it back, and ascent:assess answers it.
-                TEXT);
+            ->setHelp(
+                <<<'TEXT'
+                    Without an id: [{"id":…,"name":…}]. With one, that person's whole record: as JSON
+                    (docs/formats/record-1.schema.json), its readings and logs as CSV (UTF-8, RFC 4180, one header row,
+                    units in the header), or an archive with both, the plan as iCalendar, figures as SVG and the kept
+                    pictures. ascent:import reads it back, and ascent:assess answers it.
+                    TEXT,
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $fail = static function (string $why) use ($output): int {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($why, OutputInterface::OUTPUT_RAW);
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(
+                $why,
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return 2;
         };
@@ -70,19 +76,39 @@ final class ExportCommand extends Command
         $id = $input->getArgument('id');
         try {
             if (null === $id) {
-                Out::line($output, json_encode(array_map(static fn (Practitioner $one): array => ['id' => (string) $one->id, 'name' => $one->name], $this->records->practitioners($teacher)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+                Out::line(
+                    $output,
+                    json_encode(
+                        array_map(
+                            static fn (Practitioner $one): array => [
+                                'id' => (string) $one->id,
+                                'name' => $one->name,
+                            ],
+                            $this->records->practitioners($teacher),
+                        ),
+                        JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                    ),
+                );
 
                 return self::SUCCESS;
             }
-            $practitioner = Uuid::isValid($id) ? $this->em->getRepository(Practitioner::class)->findOneBy(['id' => $this->carried->person($teacher, Uuid::fromString($id)) ?? Uuid::fromString($id), 'teacher' => $teacher->id]) : null;
+            $practitioner = Uuid::isValid($id)
+                ? $this->em->getRepository(Practitioner::class)->findOneBy([
+                    'id' => $this->carried->person($teacher, Uuid::fromString($id)) ?? Uuid::fromString($id),
+                    'teacher' => $teacher->id,
+                ])
+                : null;
             if (!$practitioner instanceof Practitioner) {
                 return $fail("This teacher has nobody with the id $id.");
             }
-            Out::raw($output, match ($format) {
-                'csv' => $this->table->csv($this->document->of($practitioner)),
-                'zip' => $this->archive->of($practitioner),
-                default => RecordDocument::json($this->document->of($practitioner))."\n",
-            });
+            Out::raw(
+                $output,
+                match ($format) {
+                    'csv' => $this->table->csv($this->document->of($practitioner)),
+                    'zip' => $this->archive->of($practitioner),
+                    default => RecordDocument::json($this->document->of($practitioner))."\n",
+                },
+            );
         } catch (UnwrittenAnswer $e) {
             $fail($e->getMessage());
 

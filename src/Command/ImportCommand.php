@@ -26,17 +26,30 @@ final class ImportCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('teacher', null, InputOption::VALUE_REQUIRED, 'The address that the teacher signs in with')
+        $this->addOption(
+            'teacher',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'The address that the teacher signs in with',
+        )
             ->addOption('dry-run', null, InputOption::VALUE_NONE, 'Say what would be added, and add nothing')
-            ->setHelp(<<<'TEXT'
-                Reads what ascent:export printed and prints {"added":n,"known":n,"refused":[{"what":…,"because":…}]}. What is on record
-                already stays as it is, so that reading a record twice adds nothing. One of a newer version is refused whole, with status 2.
-                TEXT);
+            ->setHelp(
+                <<<'TEXT'
+                    Reads what ascent:export printed and prints
+                    {"added":n,"known":n,"refused":[{"what":…,
+                    "because":…}]}. What is on record already stays as it is, so that reading a record twice adds
+                    nothing. One of a newer version is refused whole, with status 2.
+                    TEXT,
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $complain = static fn (string $why) => ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($why, OutputInterface::OUTPUT_RAW);
+        $complain = static fn (string $why) => (
+            $output instanceof ConsoleOutputInterface
+            ? $output->getErrorOutput()
+            : $output
+        )->writeln($why, OutputInterface::OUTPUT_RAW);
         $email = mb_strtolower(trim((string) $input->getOption('teacher')));
         $teacher = '' === $email ? null : $this->em->getRepository(Teacher::class)->findOneBy(['email' => $email]);
         if (null === $teacher) {
@@ -50,7 +63,11 @@ final class ImportCommand extends Command
             $status = self::SUCCESS;
         } catch (InvalidRecord|\JsonException $e) {
             $complain($e->getMessage());
-            $answer = ['added' => 0, 'known' => 0, 'refused' => [['what' => 'record', 'because' => $e->getMessage()]]];
+            $answer = [
+                'added' => 0,
+                'known' => 0,
+                'refused' => [['what' => 'record', 'because' => $e->getMessage()]],
+            ];
             $status = 2;
         }
         Out::line($output, Out::json(array_intersect_key($answer, ['added' => 0, 'known' => 0, 'refused' => 0])));

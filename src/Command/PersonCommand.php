@@ -21,7 +21,10 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\Uid\Uuid;
 
-#[AsCommand('ascent:person', 'Erases a person, moves one to another account, or merges one that was entered twice (run it by bin/person).')]
+#[AsCommand(
+    'ascent:person',
+    'Erases a person, moves one to another account, or merges one that was entered twice (run it by bin/person).',
+)]
 final class PersonCommand extends Command
 {
     public function __construct(
@@ -38,7 +41,11 @@ final class PersonCommand extends Command
     {
         $this->addArgument('what', InputArgument::REQUIRED, 'erase, move or merge')
             ->addArgument('id', InputArgument::REQUIRED, 'Who, as ascent:export lists the ids')
-            ->addArgument('other', InputArgument::OPTIONAL, 'move: the address of the other teacher; merge: the id that stays')
+            ->addArgument(
+                'other',
+                InputArgument::OPTIONAL,
+                'move: the address of the other teacher; merge: the id that stays',
+            )
             ->addOption('teacher', null, InputOption::VALUE_REQUIRED, 'The address that the teacher signs in with')
             ->setHelp('It asks twice: for the name of the person, and for the word itself.');
     }
@@ -46,7 +53,10 @@ final class PersonCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $fail = static function (string $why) use ($output): int {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($why, OutputInterface::OUTPUT_RAW);
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(
+                $why,
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return 2;
         };
@@ -74,17 +84,31 @@ final class PersonCommand extends Command
         if ('move' === $what && (null === $to || $to === $teacher)) {
             return $fail('Say to whom: the address of another teacher who has an account.');
         }
-        if (null !== $to && null !== $this->carried->person($to, Uuid::fromString($this->carried->of($person)[(string) $person->id] ?? (string) $person->id))) {
-            return $fail('The other teacher has this person already: read the record into it (ascent:import) instead.');
+        if (
+            null !== $to
+            && null !==
+                $this->carried->person(
+                    $to,
+                    Uuid::fromString($this->carried->of($person)[(string) $person->id] ?? (string) $person->id),
+                )
+        ) {
+            return $fail(
+                'The other teacher has this person already: read the record into it (ascent:import) instead.',
+            );
         }
         $io = new SymfonyStyle($input, $output);
-        $io->writeln(match (true) {
-            null !== $to => "$person->name goes to the account of $to->name. Addresses of calendars and own pages that were given out end.",
-            null !== $into => "Everything about $person->name becomes part of the record of $into->name.",
-            default => "Everything about $person->name is removed from the database, for good.",
-        });
+        $io->writeln(
+            match (true) {
+                null !== $to => "$person->name goes to the account of $to->name. "
+                .'Addresses of calendars and own pages that were given out end.',
+                null !== $into => "Everything about $person->name becomes part of the record of $into->name.",
+                default => "Everything about $person->name is removed from the database, for good.",
+            },
+        );
         // Once for who it is, once for what it is.
-        foreach (['The name, to be sure' => $person->name, "And the word $what" => $what] as $question => $expected) {
+        foreach (
+            ['The name, to be sure' => $person->name, "And the word $what" => $what] as $question => $expected
+        ) {
             if (trim((string) $io->ask($question)) !== $expected) {
                 return $fail('That is something else: nothing was done.');
             }
@@ -133,6 +157,11 @@ final class PersonCommand extends Command
 
     private function person(Teacher $teacher, string $id): ?Practitioner
     {
-        return Uuid::isValid($id) ? $this->em->getRepository(Practitioner::class)->findOneBy(['id' => $this->carried->person($teacher, Uuid::fromString($id)) ?? Uuid::fromString($id), 'teacher' => $teacher->id]) : null;
+        return Uuid::isValid($id)
+            ? $this->em->getRepository(Practitioner::class)->findOneBy([
+                'id' => $this->carried->person($teacher, Uuid::fromString($id)) ?? Uuid::fromString($id),
+                'teacher' => $teacher->id,
+            ])
+            : null;
     }
 }

@@ -19,21 +19,30 @@ final class ProgressCommand extends DocumentCommand
 
     protected function configure(): void
     {
-        $this->setHelp(<<<'TEXT'
-            Reads what ascent:assess reads, with tests of as many days as there are, and {"goal":{"posture","rung"}}; prints for each side and
-            ability the readings that there are, the change from the first to the last and what that would have to be to be more than noise
-            ("smallestReal"), the trend a month with its interval and the chance that it is real, a step where the level changed at once, and
-            when the goal's demand will be met, as a range with its chance: null where it is met already, where something holds it, and where
-            this work does not lead there. "because" says which.
+        $this->setHelp(
+            <<<'TEXT'
+                Reads what ascent:assess reads, with tests of as many days as there are, and
+                {"goal":{"posture",
+                "rung"}}; prints for each side and ability the readings that there are, the change from the first to the
+                last and what that would have to be to be more than noise
+                ("smallestReal"), the trend a month with its interval and the chance that it is real, a step where the
+                level changed at once, and when the goal's demand will be met, as a range with its chance: null where it
+                is met already, where something holds it, and where this work does not lead there. "because" says which.
 
-            For example:
-              {"on":"2026-05-01","body":{"stature":170},"goal":{"posture":"half-lotus","rung":"seated-half-lotus"},
-               "tests":[{"test":"shins-stacked","side":"left","on":"2026-02-01","trials":[{"kneeHeight":22,"ankleHeight":10}]},
-                        {"test":"shins-stacked","side":"left","on":"2026-03-01","trials":[{"kneeHeight":21,"ankleHeight":10}]},
-                        {"test":"shins-stacked","side":"left","on":"2026-04-01","trials":[{"kneeHeight":19.5,"ankleHeight":10}]}]}
+                For example:
+                  {"on":"2026-05-01","body":{"stature":170},"goal":{"posture":"half-lotus","rung":"seated-half-lotus"},
+                   "tests":[{"test":"shins-stacked","side":"left","on":"2026-02-01","trials":[{"kneeHeight":22,
+                   "ankleHeight":10}]},
+                            {"test":"shins-stacked","side":"left","on":"2026-03-01","trials":[{"kneeHeight":21,
+                            "ankleHeight":10}]},
+                            {"test":"shins-stacked","side":"left","on":"2026-04-01","trials":[{"kneeHeight":19.5,
+                            "ankleHeight":10}]}]}
 
 
-            TEXT.EventList::HELP.self::KINDS);
+                TEXT
+
+                .EventList::HELP.self::KINDS,
+        );
     }
 
     protected function answer(Fields $document): array

@@ -24,15 +24,19 @@ final class SolveCommand extends Command
 
     protected function configure(): void
     {
-        $this->setHelp('Reads {"cases":[…]} and prints {"results":[…]} in the same order. A case that cannot be '
-            .'solved is answered by {"error":{"code","message"}} in its place. A document that cannot be read '
-            .'prints nothing on stdout, a message on stderr, and ends with status 2.');
+        $this->setHelp(
+            'Reads {"cases":[…]} and prints {"results":[…]} in the same order. A case that cannot be '.
+                'solved is answered by {"error":{"code","message"}} in its place. A document that cannot be read '.
+                'prints nothing on stdout, a message on stderr, and ends with status 2.',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         // Held back until the whole document has proved readable: half an answer looks like a whole one.
-        $results = fopen('php://temp/maxmemory:'.self::KEEP_IN_MEMORY, 'w+') ?: throw new \RuntimeException('No temporary file can be opened.');
+        $results =
+            fopen('php://temp/maxmemory:'.self::KEEP_IN_MEMORY, 'w+') ?:
+            throw new \RuntimeException('No temporary file can be opened.');
         try {
             $separator = '';
             foreach (CaseStream::elements(STDIN, 'cases') as $case) {
@@ -46,7 +50,9 @@ final class SolveCommand extends Command
             }
             Out::write(STDOUT, "]}\n");
         } catch (UnreadableDocument|UnwrittenAnswer $e) {
-            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage());
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln(
+                $e->getMessage(),
+            );
 
             return $e instanceof UnwrittenAnswer ? 1 : 2;
         }

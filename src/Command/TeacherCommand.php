@@ -33,7 +33,12 @@ final class TeacherCommand extends Command
     {
         $this->addArgument('email', InputArgument::REQUIRED, 'The address to sign in with')
             ->addArgument('name', InputArgument::OPTIONAL, 'The teacher\'s name (for a new account)')
-            ->addOption('time-zone', null, InputOption::VALUE_REQUIRED, 'Where the teacher\'s days begin and end, such as Europe/Oslo')
+            ->addOption(
+                'time-zone',
+                null,
+                InputOption::VALUE_REQUIRED,
+                'Where the teacher\'s days begin and end, such as Europe/Oslo',
+            )
             ->setHelp('The password is asked for, or read as one line from stdin when that is not a terminal.');
     }
 

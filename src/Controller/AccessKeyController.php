@@ -34,19 +34,46 @@ final class AccessKeyController extends TeacherController
         if ($request->isMethod('POST')) {
             $this->checkToken(self::TOKEN, $request);
             if ('allow' === $request->request->get('do')) {
-                $allowed = array_intersect_key(array_flip(array_filter($request->request->all('allow'), is_string(...))), $this->measures->possible());
+                $allowed = array_intersect_key(
+                    array_flip(array_filter($request->request->all('allow'), is_string(...))),
+                    $this->measures->possible(),
+                );
                 $seen = array_flip(array_filter($request->request->all('seen'), is_string(...)));
-                $this->records->add(new HomeTestsAllowed(Uuid::v7(), $practitioner, $this->teacher(), $this->clock->now(), array_combine(array_keys($allowed), array_map(static fn (string $test): bool => isset($seen[$test]), array_keys($allowed)))));
+                $this->records->add(
+                    new HomeTestsAllowed(
+                        Uuid::v7(),
+                        $practitioner,
+                        $this->teacher(),
+                        $this->clock->now(),
+                        array_combine(
+                            array_keys($allowed),
+                            array_map(static fn (string $test): bool => isset($seen[$test]), array_keys($allowed)),
+                        ),
+                    ),
+                );
                 $this->addFlash('done', 'What may be measured at home is kept.');
 
                 return $this->redirectToRoute('own_key', ['id' => $id]);
             }
             $now = $this->clock->now();
             // The old one ends where the new one begins.
-            $records = array_map(static fn (AccessKey $key): AccessKeyEnd => new AccessKeyEnd($key->id, $now), $this->own->keys($practitioner));
+            $records = array_map(
+                static fn (AccessKey $key): AccessKeyEnd => new AccessKeyEnd($key->id, $now),
+                $this->own->keys($practitioner),
+            );
             if ('open' === $request->request->get('do')) {
                 $secret = AccessSecret::made();
-                $this->records->add(new AccessKey(Uuid::v7(), $practitioner, $this->teacher(), $now, $now->modify(sprintf('+%d days', self::DAYS)), AccessSecret::hash($secret)), ...$records);
+                $this->records->add(
+                    new AccessKey(
+                        Uuid::v7(),
+                        $practitioner,
+                        $this->teacher(),
+                        $now,
+                        $now->modify(sprintf('+%d days', self::DAYS)),
+                        AccessSecret::hash($secret),
+                    ),
+                    ...$records,
+                );
             } else {
                 $this->records->add(...$records);
                 $this->addFlash('done', 'The own page is shut: no device opens it any more.');
@@ -56,7 +83,15 @@ final class AccessKeyController extends TeacherController
         }
         $key = $this->own->key($practitioner, $this->clock->now());
 
-        return $this->render('own/key.html.twig', ['practitioner' => $practitioner, 'key' => $key, 'device' => null === $key ? null : $this->own->device($key), 'secret' => $secret, 'token' => self::TOKEN, 'possible' => $this->measures->possible(), 'allowed' => $this->own->allowed($practitioner)]);
+        return $this->render('own/key.html.twig', [
+            'practitioner' => $practitioner,
+            'key' => $key,
+            'device' => null === $key ? null : $this->own->device($key),
+            'secret' => $secret,
+            'token' => self::TOKEN,
+            'possible' => $this->measures->possible(),
+            'allowed' => $this->own->allowed($practitioner),
+        ]);
     }
 
     #[Route('/practitioners/{id}/came-in', 'came_in', methods: ['GET', 'POST'])]
@@ -66,13 +101,30 @@ final class AccessKeyController extends TeacherController
         if ($request->isMethod('POST')) {
             $this->checkToken(self::TOKEN, $request);
             // Up to what the page has shown, and no further: what has come in since is still to be seen.
-            $shown = \DateTimeImmutable::createFromFormat('U.u', $request->request->getString('shown'), new \DateTimeZone('UTC'));
+            $shown = \DateTimeImmutable::createFromFormat(
+                'U.u',
+                $request->request->getString('shown'),
+                new \DateTimeZone('UTC'),
+            );
             $now = $this->clock->now();
-            $this->records->add(new SeenByTeacher(Uuid::v7(), $practitioner, $this->teacher(), false === $shown ? $now : min($shown, $now)));
+            $this->records->add(
+                new SeenByTeacher(
+                    Uuid::v7(),
+                    $practitioner,
+                    $this->teacher(),
+                    false === $shown ? $now : min($shown, $now),
+                ),
+            );
 
             return $this->redirectToRoute('on_the_mat');
         }
 
-        return $this->render('own/came_in.html.twig', ['practitioner' => $practitioner, 'came' => $this->own->cameIn($practitioner), 'possible' => $this->measures->possible(), 'shown' => $this->clock->now()->format('U.u'), 'token' => self::TOKEN]);
+        return $this->render('own/came_in.html.twig', [
+            'practitioner' => $practitioner,
+            'came' => $this->own->cameIn($practitioner),
+            'possible' => $this->measures->possible(),
+            'shown' => $this->clock->now()->format('U.u'),
+            'token' => self::TOKEN,
+        ]);
     }
 }

@@ -16,8 +16,12 @@ use Symfony\Component\Routing\Attribute\Route;
 final class AccountController extends TeacherController
 {
     #[Route('/account', 'account', methods: ['GET', 'POST'])]
-    public function show(Request $request, UserPasswordHasherInterface $hasher, Security $security, SignInThrottle $throttle): Response
-    {
+    public function show(
+        Request $request,
+        UserPasswordHasherInterface $hasher,
+        Security $security,
+        SignInThrottle $throttle,
+    ): Response {
         $teacher = $this->teacher();
         $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
         if ($zone->isSubmitted() && $zone->isValid()) {
@@ -29,7 +33,10 @@ final class AccountController extends TeacherController
         }
         $password = $this->createForm(ChangePasswordForm::class);
         if ($request->request->has($password->getName()) && !$throttle->allows($teacher->email)) {
-            $this->addFlash('hint', 'Too many wrong passwords: nothing was changed. Try again in a quarter of an hour.');
+            $this->addFlash(
+                'hint',
+                'Too many wrong passwords: nothing was changed. Try again in a quarter of an hour.',
+            );
 
             return $this->redirectToRoute('account');
         }

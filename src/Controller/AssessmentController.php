@@ -54,13 +54,16 @@ final class AssessmentController extends TeacherController
         }
         $earlier = $this->records->newestAssessment($practitioner);
         $now = $this->person->holds($practitioner);
-        $form = $this->createForm(BeforeForm::class, options: [
-            'entry' => (string) Uuid::v7(),
-            'poses' => $this->poses(),
-            'wanted' => $earlier->wanted ?? [],
-            'cautions' => $this->cautions(),
-            'note' => $earlier->note ?? '',
-        ])->handleRequest($request);
+        $form = $this->createForm(
+            BeforeForm::class,
+            options: [
+                'entry' => (string) Uuid::v7(),
+                'poses' => $this->poses(),
+                'wanted' => $earlier->wanted ?? [],
+                'cautions' => $this->cautions(),
+                'note' => $earlier->note ?? '',
+            ],
+        )->handleRequest($request);
         if ($form->isSubmitted()) {
             $this->askWhatOf($form, $now->toldIds());
             $this->hear($practitioner, $form, $request);
@@ -71,7 +74,16 @@ final class AssessmentController extends TeacherController
             return $this->redirectToRoute('assessment', ['id' => $id, 'assessment' => $assessment]);
         }
 
-        return $this->render('assessment/before.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'groups' => array_keys($this->cautions()), 'told' => $now->told(), 'in_free_words' => [] !== array_filter($now->told(), static fn (Hold $hold): bool => $hold->holds->isInFreeWords)]);
+        return $this->render('assessment/before.html.twig', [
+            'practitioner' => $practitioner,
+            'form' => $form,
+            'groups' => array_keys($this->cautions()),
+            'told' => $now->told(),
+            'in_free_words' => [] !== array_filter(
+                $now->told(),
+                static fn (Hold $hold): bool => $hold->holds->isInFreeWords,
+            ),
+        ]);
     }
 
     #[Route('/practitioners/{id}/assessments/{assessment}', 'assessment', methods: ['GET'])]
@@ -87,12 +99,20 @@ final class AssessmentController extends TeacherController
         return $this->render('assessment/show.html.twig', [
             'practitioner' => $practitioner,
             'assessment' => $assessment,
-            'proposed' => $this->plan->proposed($assessment->wanted, StandingTests::at($this->history->at($practitioner, $assessment->at), $assessment->at), $holds, $assessment->at),
+            'proposed' => $this->plan->proposed(
+                $assessment->wanted,
+                StandingTests::at($this->history->at($practitioner, $assessment->at), $assessment->at),
+                $holds,
+                $assessment->at,
+            ),
             'taken' => AssessmentPlan::taken($tests),
             'next' => $this->plan->next($assessment, $tests, $holds, $poses),
             'ended' => $this->records->isEnded($assessment),
             'holds' => $holds->active,
-            'wanted' => array_map(fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose, $assessment->wanted),
+            'wanted' => array_map(
+                fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose,
+                $assessment->wanted,
+            ),
             'token' => self::END_TOKEN,
             'nextReading' => $next,
         ]);
@@ -106,7 +126,10 @@ final class AssessmentController extends TeacherController
         $this->checkToken(self::END_TOKEN, $request);
         if (!$this->records->isEnded($assessment)) {
             $now = $this->clock->now();
-            $this->records->add(new AssessmentEnd($assessment->id, $now), $keep->of($assessment, $this->person->now($practitioner), $now));
+            $this->records->add(
+                new AssessmentEnd($assessment->id, $now),
+                $keep->of($assessment, $this->person->now($practitioner), $now),
+            );
         }
         $this->addFlash('done', 'The assessment has ended. What was not tested stays unknown.');
 
@@ -125,24 +148,46 @@ final class AssessmentController extends TeacherController
         $pain = $form->get('pain')->getData()->pain();
         $wanted = $form->get('wanted')->getData();
         $now = $this->clock->now();
-        $told = new Assessment($id, $practitioner, $this->teacher(), $now, false, $wanted, [], $this->conditions($form, $onRecord), '', false, $pain->level, $pain->place, $pain->kind);
-        $holds = $this->person->holds($practitioner, ...$this->history->ofAssessment($told));
-        $proposed = $this->plan->proposed($wanted, StandingTests::at($this->history->at($practitioner, $now), $now), $holds, $now);
-        $this->recordOnce($form, new Assessment(
+        $told = new Assessment(
             $id,
             $practitioner,
             $this->teacher(),
             $now,
             false,
             $wanted,
-            array_keys(array_filter($proposed, static fn (ProposedTest $one): bool => $one->isChosen)),
-            $told->conditions,
-            trim((string) $form->get('note')->getData()),
-            (bool) $form->get('warm')->getData(),
+            [],
+            $this->conditions($form, $onRecord),
+            '',
+            false,
             $pain->level,
             $pain->place,
             $pain->kind,
-        ));
+        );
+        $holds = $this->person->holds($practitioner, ...$this->history->ofAssessment($told));
+        $proposed = $this->plan->proposed(
+            $wanted,
+            StandingTests::at($this->history->at($practitioner, $now), $now),
+            $holds,
+            $now,
+        );
+        $this->recordOnce(
+            $form,
+            new Assessment(
+                $id,
+                $practitioner,
+                $this->teacher(),
+                $now,
+                false,
+                $wanted,
+                array_keys(array_filter($proposed, static fn (ProposedTest $one): bool => $one->isChosen)),
+                $told->conditions,
+                trim((string) $form->get('note')->getData()),
+                (bool) $form->get('warm')->getData(),
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+            ),
+        );
 
         return $id;
     }
@@ -156,12 +201,25 @@ final class AssessmentController extends TeacherController
     {
         $ids = $this->answered($form, $onRecord);
         foreach (self::DETAILS as $field) {
-            if (!$this->isSaid($form, $field) || [] !== array_filter($ids, fn (string $id): bool => $this->has($id, $field))) {
+            if (
+                !$this->isSaid($form, $field)
+                || [] !== array_filter($ids, fn (string $id): bool => $this->has($id, $field))
+            ) {
                 continue;
             }
-            $form->get($field)->addError(new FormError('loads' === $field
-                ? $this->say('Answer the question about anything else with yes: this says what it touches.')
-                : $this->say('Answer the question about being under eighteen with yes: this belongs to it.')));
+            $form
+                ->get($field)
+                ->addError(
+                    new FormError(
+                        'loads' === $field
+                            ? $this->say(
+                                'Answer the question about anything else with yes: this says what it touches.',
+                            )
+                            : $this->say(
+                                'Answer the question about being under eighteen with yes: this belongs to it.',
+                            ),
+                    ),
+                );
         }
     }
 
@@ -185,7 +243,12 @@ final class AssessmentController extends TeacherController
      */
     private function answered(FormInterface $form, array $onRecord): array
     {
-        $ids = array_merge(...array_map(static fn (string $group): array => $form->get(str_replace('-', '_', $group))->getData() ?? [], array_keys($this->cautions())));
+        $ids = array_merge(
+            ...array_map(
+                static fn (string $group): array => $form->get(str_replace('-', '_', $group))->getData() ?? [],
+                array_keys($this->cautions()),
+            ),
+        );
         $said = array_filter(self::DETAILS, fn (string $field): bool => $this->isSaid($form, $field));
         foreach ($onRecord as $id) {
             if ([] !== array_filter($said, fn (string $field): bool => $this->has($id, $field))) {
@@ -201,10 +264,18 @@ final class AssessmentController extends TeacherController
     {
         $entry = $this->entryOf($form);
         $typed = RecordPain::sent($request, 'before');
-        $known = $this->records->knows(Assessment::class, $entry) ? $this->records->assessment($practitioner, (string) $entry) : null;
+        $known = $this->records->knows(Assessment::class, $entry)
+            ? $this->records->assessment($practitioner, (string) $entry)
+            : null;
         if (null === $known ? !$form->isValid() : !$known->pain()->equals($typed)) {
             $this->pain->of($practitioner, $this->teacher(), $typed, null, "before $entry");
-            $this->pain->signs($practitioner, $this->teacher(), $request->request->all('before')['stop_signs'] ?? [], $this->catalogue->stopSigns(), "before $entry");
+            $this->pain->signs(
+                $practitioner,
+                $this->teacher(),
+                $request->request->all('before')['stop_signs'] ?? [],
+                $this->catalogue->stopSigns(),
+                "before $entry",
+            );
         }
     }
 
@@ -228,10 +299,21 @@ final class AssessmentController extends TeacherController
             $isSided = null !== $side && in_array($id, $sided, true);
             // A dated one may be a new one of its kind: its time begins anew.
             $isDated = null !== $condition?->months;
-            if (in_array($id, $onRecord, true) && !$isSided && !$isDated && !($isMinor && ($hasConsent || null !== $eighteen)) && true !== $condition?->isInFreeWords) {
+            if (
+                in_array($id, $onRecord, true)
+                && !$isSided
+                && !$isDated
+                && !($isMinor && ($hasConsent || null !== $eighteen))
+                && true !== $condition?->isInFreeWords
+            ) {
                 continue;
             }
-            $told[] = (new ToldCondition($id, $isSided ? $side : null, $isMinor ? $eighteen : null, true === $condition?->isInFreeWords ? array_values($form->get('loads')->getData()) : []))->write();
+            $told[] = (new ToldCondition(
+                $id,
+                $isSided ? $side : null,
+                $isMinor ? $eighteen : null,
+                true === $condition?->isInFreeWords ? array_values($form->get('loads')->getData()) : [],
+            ))->write();
         }
 
         return $hasConsent ? [...$told, ToldCondition::GUARDIAN] : $told;
@@ -240,7 +322,14 @@ final class AssessmentController extends TeacherController
     /** @return array<string, string> ids of the poses that somebody may want, by name */
     private function poses(): array
     {
-        return array_column(array_filter($this->catalogue->all(Kind::Posture), static fn (array $posture): bool => $posture['target']), 'id', 'name');
+        return array_column(
+            array_filter(
+                $this->catalogue->all(Kind::Posture),
+                static fn (array $posture): bool => $posture['target'],
+            ),
+            'id',
+            'name',
+        );
     }
 
     /** @return array<string, array{string, array<string, string>}> the question's heading and its answers, by group */

@@ -47,7 +47,9 @@ final class BenchController extends TeacherController
     public function take(string $id, string $test, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $assessment = $request->query->has('assessment') ? $this->records->assessment($practitioner, (string) $request->query->get('assessment')) : null;
+        $assessment = $request->query->has('assessment')
+            ? $this->records->assessment($practitioner, (string) $request->query->get('assessment'))
+            : null;
 
         return $this->form($practitioner, $this->test($test), $assessment, [], $request);
     }
@@ -58,7 +60,13 @@ final class BenchController extends TeacherController
         $practitioner = $this->practitioner($id);
         $corrected = $this->records->entry($practitioner, $entry);
 
-        return $this->form($practitioner, $this->test($corrected[0]->kind), $corrected[0]->assessment, $corrected, $request);
+        return $this->form(
+            $practitioner,
+            $this->test($corrected[0]->kind),
+            $corrected[0]->assessment,
+            $corrected,
+            $request,
+        );
     }
 
     #[Route('/practitioners/{id}/tests/{test}/preview', 'bench_preview', methods: ['POST'])]
@@ -72,9 +80,14 @@ final class BenchController extends TeacherController
         }
         $data = new BenchData($this->test($test), $body->proportions(), Side::cases());
         // Not sent as a form to keep: what is wrong with it is said when it is.
-        $this->createForm(BenchForm::class, $data, ['csrf_protection' => false])->submit($request->request->all('bench'), false);
+        $this->createForm(BenchForm::class, $data, ['csrf_protection' => false])->submit(
+            $request->request->all('bench'),
+            false,
+        );
 
-        return new JsonResponse($this->preview->of($data, $body->proportions(), $this->records->toolErrors($this->teacher())));
+        return new JsonResponse(
+            $this->preview->of($data, $body->proportions(), $this->records->toolErrors($this->teacher())),
+        );
     }
 
     /** @throws \Symfony\Component\HttpKernel\Exception\NotFoundHttpException when the catalogue has no such test */
@@ -84,19 +97,33 @@ final class BenchController extends TeacherController
     }
 
     /** @param list<Test> $corrected both sides of the entry to correct; empty for a new test */
-    private function form(Practitioner $practitioner, BenchTest $test, ?Assessment $assessment, array $corrected, Request $request): Response
-    {
+    private function form(
+        Practitioner $practitioner,
+        BenchTest $test,
+        ?Assessment $assessment,
+        array $corrected,
+        Request $request,
+    ): Response {
         $body = $this->records->body($practitioner);
         if (null === $body) {
             return $this->bodyFirst($practitioner);
         }
         $held = [] === $corrected ? self::held($this->person->holds($practitioner), $test) : [];
-        // What was measured before it was held, or before anybody knew, is not thrown away: it is written down, and opens nothing.
-        $sides = array_values(array_filter(Side::cases(), static fn (Side $side): bool => !isset($held[$side->value]) || self::isSent($request, $side)));
-        $data = [] === $corrected
-            ? new BenchData($test, $body->proportions(), $sides)
-            : BenchData::ofEntry($corrected, $test, $body->proportions());
-        $form = $this->createForm(BenchForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        // What was measured before it was held, or before anybody knew, is not thrown away: it is written down, and
+        // opens nothing.
+        $sides = array_values(
+            array_filter(
+                Side::cases(),
+                static fn (Side $side): bool => !isset($held[$side->value]) || self::isSent($request, $side),
+            ),
+        );
+        $data =
+            [] === $corrected
+                ? new BenchData($test, $body->proportions(), $sides)
+                : BenchData::ofEntry($corrected, $test, $body->proportions());
+        $form = $this->createForm(BenchForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest(
+            $request,
+        );
         if ([] !== $corrected && $this->records->isCorrected($corrected[0]->entryId) && !$form->isSubmitted()) {
             $this->addFlash('hint', 'This entry has been corrected already; the newer one stands in its place.');
 
@@ -130,15 +157,25 @@ final class BenchController extends TeacherController
             'draft' => [] === $corrected ? $this->records->draft($practitioner, $test->id()) : null,
             'token' => self::TOKEN,
             'body' => $this->records->body($practitioner)?->proportions(),
-            'pictures' => array_values(array_filter($this->records->pictures($practitioner), static fn ($picture): bool => $picture->test === $test->id())),
+            'pictures' => array_values(
+                array_filter(
+                    $this->records->pictures($practitioner),
+                    static fn ($picture): bool => $picture->test === $test->id(),
+                ),
+            ),
         ]);
     }
 
     /**
      * What hurts is never dropped: beside a side without numbers, with a form that is faulty, or sent again.
      */
-    private function hear(Practitioner $practitioner, BenchData $data, Uuid $entry, bool $isKept, Request $request): void
-    {
+    private function hear(
+        Practitioner $practitioner,
+        BenchData $data,
+        Uuid $entry,
+        bool $isKept,
+        Request $request,
+    ): void {
         foreach (Side::cases() as $side) {
             $typed = RecordPain::sent($request, 'bench', 'pain'.ucfirst($side->value));
             $isInTest = $isKept && in_array($side, $data->sides, true) && $data->isStarted($side);
@@ -160,7 +197,11 @@ final class BenchController extends TeacherController
     private function alreadySaid(Practitioner $practitioner, Uuid $entry, Side $side): array
     {
         $said = [];
-        foreach ($this->records->hasEntry($practitioner, $entry) ? $this->records->entry($practitioner, (string) $entry) : [] as $test) {
+        foreach (
+            $this->records->hasEntry($practitioner, $entry)
+                ? $this->records->entry($practitioner, (string) $entry)
+                : [] as $test
+        ) {
             if ($test->side === $side) {
                 $said[] = $test->pain();
             }
@@ -180,26 +221,57 @@ final class BenchController extends TeacherController
         return array_filter($held);
     }
 
-    private function onward(Practitioner $practitioner, BenchData $data, ?Assessment $assessment, bool $isCorrection, bool $isNew): Response
-    {
-        $stops = array_filter($data->sides, static fn (Side $side): bool => null !== PainRule::of($data->pain($side)->pain(), $side, $data->test->definition->work));
+    private function onward(
+        Practitioner $practitioner,
+        BenchData $data,
+        ?Assessment $assessment,
+        bool $isCorrection,
+        bool $isNew,
+    ): Response {
+        $stops = array_filter(
+            $data->sides,
+            static fn (Side $side): bool => null !==
+                PainRule::of($data->pain($side)->pain(), $side, $data->test->definition->work),
+        );
         $this->sayRecorded($isNew, 'The test is recorded.');
         if ([] !== $stops) {
-            $this->addFlash('hint', $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', ['%gentler%' => $data->test->entry['gentler']]));
+            $this->addFlash(
+                'hint',
+                $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', [
+                    '%gentler%' => $data->test->entry['gentler'],
+                ]),
+            );
         }
         if (null !== $assessment && !$isCorrection) {
-            $next = $this->plan->next($assessment, $this->records->testsOf($assessment), $this->person->holds($practitioner), $this->person->now($practitioner));
+            $next = $this->plan->next(
+                $assessment,
+                $this->records->testsOf($assessment),
+                $this->person->holds($practitioner),
+                $this->person->now($practitioner),
+            );
 
             return null === $next
-                ? $this->redirectToRoute('assessment', ['id' => $practitioner->id, 'assessment' => $assessment->id])
-                : $this->redirectToRoute('bench', ['id' => $practitioner->id, 'test' => $next, 'assessment' => $assessment->id]);
+                ? $this->redirectToRoute('assessment', [
+                    'id' => $practitioner->id,
+                    'assessment' => $assessment->id,
+                ])
+                : $this->redirectToRoute('bench', [
+                    'id' => $practitioner->id,
+                    'test' => $next,
+                    'assessment' => $assessment->id,
+                ]);
         }
 
         return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
     }
 
-    private function keep(Practitioner $practitioner, FormInterface $form, BenchData $data, ?Assessment $assessment, ?Uuid $corrects): void
-    {
+    private function keep(
+        Practitioner $practitioner,
+        FormInterface $form,
+        BenchData $data,
+        ?Assessment $assessment,
+        ?Uuid $corrects,
+    ): void {
         $entry = $this->entryOf($form);
         $tests = [];
         foreach (array_filter($data->sides, $data->isStarted(...)) as $side) {

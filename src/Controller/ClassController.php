@@ -23,9 +23,22 @@ final class ClassController extends TeacherController
     {
         $all = $this->records->practitioners($this->teacher());
         $chosen = array_filter($request->query->all('people'), is_string(...));
-        $people = array_slice(array_values(array_filter($all, static fn (Practitioner $one): bool => in_array((string) $one->id, $chosen, true))), 0, self::MOST_PEOPLE);
+        $people = array_slice(
+            array_values(
+                array_filter($all, static fn (Practitioner $one): bool => in_array((string) $one->id, $chosen, true)),
+            ),
+            0,
+            self::MOST_PEOPLE,
+        );
         $names = $catalogue->names(Kind::Posture);
-        $postures = array_values(array_unique(array_filter($request->query->all('postures'), static fn (mixed $id): bool => is_string($id) && isset($names[$id]))));
+        $postures = array_values(
+            array_unique(
+                array_filter(
+                    $request->query->all('postures'),
+                    static fn (mixed $id): bool => is_string($id) && isset($names[$id]),
+                ),
+            ),
+        );
         $isAsked = $request->query->has('people') || $request->query->has('postures');
 
         return $this->render('class/sheet.html.twig', [

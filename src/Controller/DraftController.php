@@ -23,7 +23,12 @@ final class DraftController extends TeacherController
     {
     }
 
-    #[Route('/practitioners/{id}/drafts/{place}', 'draft', requirements: ['place' => '[a-z][a-z0-9-]{0,79}'], methods: ['PUT'])]
+    #[Route(
+        '/practitioners/{id}/drafts/{place}',
+        'draft',
+        requirements: ['place' => '[a-z][a-z0-9-]{0,79}'],
+        methods: ['PUT'],
+    )]
     public function keep(string $id, string $place, Request $request): JsonResponse
     {
         $practitioner = $this->practitioner($id);
@@ -52,7 +57,14 @@ final class DraftController extends TeacherController
             $this->em->clear();
             $there = $this->em->isOpen() ? $this->records->draft($this->practitioner($id), $place) : null;
 
-            return new JsonResponse(['version' => $there?->version() ?? 0, 'content' => (object) ($there->content ?? []), 'at' => $there?->at->format(DATE_ATOM)], 409);
+            return new JsonResponse(
+                [
+                    'version' => $there?->version() ?? 0,
+                    'content' => (object) ($there->content ?? []),
+                    'at' => $there?->at->format(DATE_ATOM),
+                ],
+                409,
+            );
         }
 
         return new JsonResponse(['version' => $draft->version()]);

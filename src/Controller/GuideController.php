@@ -49,7 +49,14 @@ final class GuideController extends TeacherController
             throw $this->createNotFoundException();
         }
 
-        return $this->render('guide/page.html.twig', ['page' => $page, 'number' => $at + 1, 'figures' => Guide::PAGES[$page]['figures'], 'steps' => Guide::PAGES[$page]['steps'], 'before' => $all[$at - 1] ?? null, 'next' => $all[$at + 1] ?? null]);
+        return $this->render('guide/page.html.twig', [
+            'page' => $page,
+            'number' => $at + 1,
+            'figures' => Guide::PAGES[$page]['figures'],
+            'steps' => Guide::PAGES[$page]['steps'],
+            'before' => $all[$at - 1] ?? null,
+            'next' => $all[$at + 1] ?? null,
+        ]);
     }
 
     /** Somebody made up, in an account that has nobody yet. */
@@ -63,7 +70,9 @@ final class GuideController extends TeacherController
             return $this->redirectToRoute('on_the_mat');
         }
         $person = MadeUpStudio::people()[0];
-        $loaded = $people->of($this->teacher(), [['name' => $this->say('%name% (made up)', ['%name%' => $person['name']])] + $person]);
+        $loaded = $people->of($this->teacher(), [
+            ['name' => $this->say('%name% (made up)', ['%name%' => $person['name']])] + $person,
+        ]);
 
         return $this->redirectToRoute('practitioner', ['id' => $loaded[0]->id]);
     }

@@ -26,7 +26,11 @@ use Symfony\Component\Routing\Attribute\Route;
 final class HandOverController extends TeacherController
 {
     public const TOKEN = 'table';
-    private const TYPES = ['json' => 'application/json', 'csv' => 'text/csv; charset=utf-8', 'zip' => 'application/zip'];
+    private const TYPES = [
+        'json' => 'application/json',
+        'csv' => 'text/csv; charset=utf-8',
+        'zip' => 'application/zip',
+    ];
 
     #[Route('/practitioners/{id}/hand-over', 'hand_over', methods: ['GET'])]
     #[CachedPage]
@@ -34,12 +38,26 @@ final class HandOverController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
 
-        return $this->render('handover/show.html.twig', ['practitioner' => $practitioner, 'plan' => $this->records->newestPlan($practitioner), 'body' => $this->records->body($practitioner)]);
+        return $this->render('handover/show.html.twig', [
+            'practitioner' => $practitioner,
+            'plan' => $this->records->newestPlan($practitioner),
+            'body' => $this->records->body($practitioner),
+        ]);
     }
 
-    #[Route('/practitioners/{id}/record.{format}', 'record', requirements: ['format' => 'json|csv|zip'], methods: ['GET'])]
-    public function record(string $id, string $format, RecordDocument $document, RecordTable $table, Archive $archive): Response
-    {
+    #[Route(
+        '/practitioners/{id}/record.{format}',
+        'record',
+        requirements: ['format' => 'json|csv|zip'],
+        methods: ['GET'],
+    )]
+    public function record(
+        string $id,
+        string $format,
+        RecordDocument $document,
+        RecordTable $table,
+        Archive $archive,
+    ): Response {
         $practitioner = $this->practitioner($id);
         $bytes = match ($format) {
             'zip' => $archive->of($practitioner),
@@ -49,7 +67,13 @@ final class HandOverController extends TeacherController
         // A name on a file is read by whoever sees the folder: the day is enough.
         $name = sprintf('record-%s.%s', Day::of($this->clock->now()), $format);
 
-        return new Response($bytes, headers: ['Content-Type' => self::TYPES[$format], 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name)]);
+        return new Response(
+            $bytes,
+            headers: [
+                'Content-Type' => self::TYPES[$format],
+                'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name),
+            ],
+        );
     }
 
     /** A table of readings: which column is what, which lines cannot be read and why, and then the others. */
@@ -58,7 +82,10 @@ final class HandOverController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $file = $request->files->get('file');
-        $text = $file instanceof UploadedFile && $file->isValid() ? (string) file_get_contents($file->getPathname()) : $request->request->getString('text');
+        $text =
+            $file instanceof UploadedFile && $file->isValid()
+                ? (string) file_get_contents($file->getPathname())
+                : $request->request->getString('text');
         $table = $fault = $answer = null;
         $meanings = $faults = [];
         if ($request->isMethod('POST')) {
@@ -66,7 +93,13 @@ final class HandOverController extends TeacherController
             try {
                 $table = TableFile::of($text);
                 $asked = $request->request->all('meaning');
-                $meanings = [] === $asked ? $readings->guessed($table->columns) : array_map(static fn (int $i): string => is_string($asked[$i] ?? null) ? $asked[$i] : '', array_keys($table->columns));
+                $meanings =
+                    [] === $asked
+                        ? $readings->guessed($table->columns)
+                        : array_map(
+                            static fn (int $i): string => is_string($asked[$i] ?? null) ? $asked[$i] : '',
+                            array_keys($table->columns),
+                        );
                 [$record, $faults, $of] = $readings->record($table, $meanings, $practitioner, $this->teacher());
                 $isTried = 'read' !== $request->request->getString('do');
                 $answer = $keep->of($record, $this->teacher(), $isTried);
@@ -87,17 +120,25 @@ final class HandOverController extends TeacherController
             }
         }
 
-        return $this->render('handover/table.html.twig', [
-            'practitioner' => $practitioner,
-            'table' => $table,
-            'text' => null === $table ? '' : $text,
-            'meanings' => $meanings,
-            'choices' => ['' => '', ...array_combine(TableReadings::MEANINGS, TableReadings::MEANINGS), ...array_combine($readings->measures(), $readings->measures())],
-            'faults' => $faults,
-            'answer' => $answer,
-            'fault' => $fault,
-            'token' => self::TOKEN,
-        ], new Response(status: null === $fault ? 200 : 422));
+        return $this->render(
+            'handover/table.html.twig',
+            [
+                'practitioner' => $practitioner,
+                'table' => $table,
+                'text' => null === $table ? '' : $text,
+                'meanings' => $meanings,
+                'choices' => [
+                    '' => '',
+                    ...array_combine(TableReadings::MEANINGS, TableReadings::MEANINGS),
+                    ...array_combine($readings->measures(), $readings->measures()),
+                ],
+                'faults' => $faults,
+                'answer' => $answer,
+                'fault' => $fault,
+                'token' => self::TOKEN,
+            ],
+            new Response(status: null === $fault ? 200 : 422),
+        );
     }
 
     #[Route('/records/read', 'record_read', methods: ['GET', 'POST'])]
@@ -108,12 +149,19 @@ final class HandOverController extends TeacherController
         if ($form->isSubmitted() && $form->isValid()) {
             $sent = $form->get('file')->getData();
             try {
-                $answer = $sent instanceof UploadedFile ? $file->read($sent->getPathname(), $this->teacher(), (bool) $form->get('tried')->getData()) : null;
+                $answer =
+                    $sent instanceof UploadedFile
+                        ? $file->read($sent->getPathname(), $this->teacher(), (bool) $form->get('tried')->getData())
+                        : null;
             } catch (InvalidRecord $e) {
                 $form->get('file')->addError(new FormError($e->getMessage()));
             }
         }
 
-        return $this->render('handover/read.html.twig', ['form' => $form, 'answer' => $answer, 'isTried' => $form->isSubmitted() && (bool) $form->get('tried')->getData()]);
+        return $this->render('handover/read.html.twig', [
+            'form' => $form,
+            'answer' => $answer,
+            'isTried' => $form->isSubmitted() && (bool) $form->get('tried')->getData(),
+        ]);
     }
 }

@@ -33,15 +33,28 @@ final class InstrumentController extends TeacherController
     #[Route('/instruments', 'instruments', methods: ['GET', 'POST'])]
     public function settings(Request $request): Response
     {
-        $form = $this->createForm(ToolErrorsForm::class, $this->records->toolErrors($this->teacher())->all(), ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        $form = $this->createForm(ToolErrorsForm::class, $this->records->toolErrors($this->teacher())->all(), [
+            'entry' => (string) Uuid::v7(),
+        ])->handleRequest($request);
         $own = $form->isSubmitted() ? self::ownError($form) : [];
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
             $isNew = !$this->records->knows(ToolSettings::class, $entry);
             if ($isNew) {
-                $this->recordOnce($form, new ToolSettings($entry, $this->teacher(), $this->clock->now(), $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS)));
+                $this->recordOnce(
+                    $form,
+                    new ToolSettings(
+                        $entry,
+                        $this->teacher(),
+                        $this->clock->now(),
+                        $own + array_intersect_key($form->getData(), ToolErrors::DEFAULTS),
+                    ),
+                );
             }
-            $this->sayRecorded($isNew, 'The tools\' errors are recorded. What was read before is read with them from now on.');
+            $this->sayRecorded(
+                $isNew,
+                'The tools\' errors are recorded. What was read before is read with them from now on.',
+            );
 
             return $this->redirectToRoute('instruments');
         }
@@ -52,7 +65,10 @@ final class InstrumentController extends TeacherController
     /** @return array<string, float> the error that a teacher's own repeats show, by the tool's name */
     private static function ownError(FormInterface $form): array
     {
-        $lines = array_filter(array_map(trim(...), explode("\n", (string) $form->get('repeats')->getData())), static fn (string $line): bool => '' !== $line);
+        $lines = array_filter(
+            array_map(trim(...), explode("\n", (string) $form->get('repeats')->getData())),
+            static fn (string $line): bool => '' !== $line,
+        );
         if ([] === $lines) {
             return [];
         }
@@ -63,7 +79,9 @@ final class InstrumentController extends TeacherController
                 $leg[] = ReadingText::value($text, 'degrees', 'cm');
             }
             if (in_array(null, $leg, true)) {
-                $form->get('repeats')->addError(new FormError('A line holds numbers with spaces between, such as 41.5 43 42.'));
+                $form
+                    ->get('repeats')
+                    ->addError(new FormError('A line holds numbers with spaces between, such as 41.5 43 42.'));
 
                 return [];
             }
@@ -112,15 +130,23 @@ final class InstrumentController extends TeacherController
     {
         $this->checkToken(BenchController::TOKEN, $request);
 
-        return new JsonResponse(Failure::orAnswer(static function () use ($request): array {
-            $asked = Fields::of(json_decode($request->getContent(), true));
-            $points = [];
-            foreach (PhotoLandmarks::POINTS as $name) {
-                $point = $asked->object('points')->object($name);
-                $points[$name] = [$point->number('x'), $point->number('y')];
-            }
+        return new JsonResponse(
+            Failure::orAnswer(static function () use ($request): array {
+                $asked = Fields::of(json_decode($request->getContent(), true));
+                $points = [];
+                foreach (PhotoLandmarks::POINTS as $name) {
+                    $point = $asked->object('points')->object($name);
+                    $points[$name] = [$point->number('x'), $point->number('y')];
+                }
 
-            return ['measured' => (new PhotoLandmarks($points, $asked->number('known'), $asked->number('longerEdge')))->measured()];
-        }));
+                return [
+                    'measured' => (new PhotoLandmarks(
+                        $points,
+                        $asked->number('known'),
+                        $asked->number('longerEdge'),
+                    ))->measured(),
+                ];
+            }),
+        );
     }
 }

@@ -24,7 +24,14 @@ final class JournalController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $asked = $request->query->all();
-        $kinds = array_values(array_filter(array_map(static fn (mixed $kind): ?JournalKind => is_string($kind) ? JournalKind::tryFrom($kind) : null, (array) ($asked['kind'] ?? []))));
+        $kinds = array_values(
+            array_filter(
+                array_map(
+                    static fn (mixed $kind): ?JournalKind => is_string($kind) ? JournalKind::tryFrom($kind) : null,
+                    (array) ($asked['kind'] ?? []),
+                ),
+            ),
+        );
         $withWords = '1' === ($asked['words'] ?? '');
         $entries = $journal->of($practitioner, $kinds, $withWords);
         $pages = max(1, (int) ceil(count($entries) / self::EACH));

@@ -65,16 +65,30 @@ final class LabController extends TeacherController
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::TOKEN, $request);
         // A slider asks again and again; what is known of the person stays as it is meanwhile.
-        $known = $this->parts->ofPerson("lab $side->value", $practitioner, fn (): ?array => null === $this->records->body($practitioner) ? null : [$this->records->body($practitioner)->proportions(), $this->known($practitioner, $side)]);
+        $known = $this->parts->ofPerson(
+            "lab $side->value",
+            $practitioner,
+            fn (): ?array => null === $this->records->body($practitioner)
+                ? null
+                : [$this->records->body($practitioner)->proportions(), $this->known($practitioner, $side)],
+        );
         if (null === $known) {
-            return new JsonResponse(['error' => ['code' => 'bad-input', 'message' => 'The body has not been measured.']], 409);
+            return new JsonResponse(
+                ['error' => ['code' => 'bad-input', 'message' => 'The body has not been measured.']],
+                409,
+            );
         }
         $question = json_decode($request->getContent(), true);
 
         return new JsonResponse(LabAnswer::to($question, $side, ...$known));
     }
 
-    #[Route('/practitioners/{id}/lab/{side}/keep', 'lab_keep', requirements: ['side' => 'left|right'], methods: ['POST'])]
+    #[Route(
+        '/practitioners/{id}/lab/{side}/keep',
+        'lab_keep',
+        requirements: ['side' => 'left|right'],
+        methods: ['POST'],
+    )]
     public function keep(string $id, Side $side, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -86,13 +100,24 @@ final class LabController extends TeacherController
             if (null === $contact) {
                 throw InvalidValue::because('posture', 'is not known.');
             }
-            $sent = Fields::of(array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, $request->request->all('values')));
+            $sent = Fields::of(
+                array_map(
+                    static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v,
+                    $request->request->all('values'),
+                ),
+            );
             $values = [];
             foreach ($contact::about()->controls as $control) {
                 $values[$control->name] = $sent->number($control->name);
             }
             // Only what can be made is kept.
-            $contact::of(new SetUp(Fields::of($values), capacity: $this->known($practitioner, $side)->capacity, stature: $proportions->stature->cm))
+            $contact::of(
+                new SetUp(
+                    Fields::of($values),
+                    capacity: $this->known($practitioner, $side)->capacity,
+                    stature: $proportions->stature->cm,
+                ),
+            )
                 ->angles($proportions->body($side));
         } catch (\DomainException $e) {
             $this->addFlash('hint', $this->say('Nothing was kept. %reason%', ['%reason%' => $e->getMessage()]));
@@ -103,15 +128,25 @@ final class LabController extends TeacherController
         $entry = Uuid::isValid($sentEntry) ? Uuid::fromString($sentEntry) : Uuid::v7();
         $isNew = !$this->records->knows(LabSetup::class, $entry);
         if ($isNew) {
-            $this->records->add(new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture, $values, $this->clock->now()));
+            $this->records->add(
+                new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture, $values, $this->clock->now()),
+            );
         }
         $this->sayRecorded($isNew, 'The set-up is kept.');
 
-        return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value, 'posture' => $posture, 'v' => $values]);
+        return $this->redirectToRoute('lab', [
+            'id' => $id,
+            'side' => $side->value,
+            'posture' => $posture,
+            'v' => $values,
+        ]);
     }
 
     private function known(Practitioner $practitioner, Side $side): LabCapacity
     {
-        return LabCapacity::of($this->person->now($practitioner)->person ?? throw $this->createNotFoundException(), $side);
+        return LabCapacity::of(
+            $this->person->now($practitioner)->person ?? throw $this->createNotFoundException(),
+            $side,
+        );
     }
 }

@@ -69,7 +69,13 @@ final class LadderController extends TeacherController
             'practitioner' => $practitioner,
             'ladder' => $this->catalogue->ladder($posture),
             'forms' => $forms,
-            'form_sides' => array_map(static fn (array $form): array => array_map(static fn (Side $side): ?FormReading => $poses->form($posture, $form['id'], $side), ['left' => Side::Left, 'right' => Side::Right]), array_column($forms, null, 'id')),
+            'form_sides' => array_map(
+                static fn (array $form): array => array_map(
+                    static fn (Side $side): ?FormReading => $poses->form($posture, $form['id'], $side),
+                    ['left' => Side::Left, 'right' => Side::Right],
+                ),
+                array_column($forms, null, 'id'),
+            ),
             'sides' => $sides,
             'body' => $poses->person->proportions,
             'heights' => $heights,
@@ -79,7 +85,12 @@ final class LadderController extends TeacherController
         ]);
     }
 
-    #[Route('/practitioners/{id}/ladder/{posture}/check/{side}', 'check', requirements: ['side' => 'left|right'], methods: ['GET', 'POST'])]
+    #[Route(
+        '/practitioners/{id}/ladder/{posture}/check/{side}',
+        'check',
+        requirements: ['side' => 'left|right'],
+        methods: ['GET', 'POST'],
+    )]
     public function check(string $id, string $posture, Side $side, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -105,17 +116,28 @@ final class LadderController extends TeacherController
             'today' => $this->today(),
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->rung->id,
-            'hold_question' => $this->say('Was the hold reached, %hold% at least?', ['%hold%' => Catalogue::leastHold($text->texts['hold'])]),
+            'hold_question' => $this->say('Was the hold reached, %hold% at least?', [
+                '%hold%' => Catalogue::leastHold($text->texts['hold']),
+            ]),
             'compensations' => array_flip($text->compensations),
             'prop' => $rung->rung->prop,
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->rung->id) {
             // Another tab has moved this side meanwhile; what was answered belongs to another rung.
-            $form->addError(new FormError($this->say('Meanwhile this side was moved to "%rung%". Nothing was recorded: check that the answers belong to this rung, and send them again.', ['%rung%' => $rung->rung->name])));
+            $form->addError(
+                new FormError(
+                    $this->say(
+                        'Meanwhile this side was moved to "%rung%". Nothing was recorded: check that the answers belong to this rung, and send them again.',
+                        ['%rung%' => $rung->rung->name],
+                    ),
+                ),
+            );
         }
         if ($form->isSubmitted()) {
             $entry = $this->entryOf($form);
-            $known = $this->records->knows(RungCheck::class, $entry) ? $this->records->check($practitioner, (string) $entry) : null;
+            $known = $this->records->knows(RungCheck::class, $entry)
+                ? $this->records->check($practitioner, (string) $entry)
+                : null;
             if ($form->isValid() && null === $known) {
                 $this->keep($practitioner, $form, $posture, $side, $rung->rung->id, $data);
 
@@ -123,7 +145,15 @@ final class LadderController extends TeacherController
             }
             // What hurt is never dropped because the rest is faulty, or was recorded before.
             if (null === $known || !$known->check()->pain->equals($typed)) {
-                $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check $entry", $posture, $rung->rung->id);
+                $this->pain->of(
+                    $practitioner,
+                    $this->teacher(),
+                    $typed,
+                    $side,
+                    "check $entry",
+                    $posture,
+                    $rung->rung->id,
+                );
             }
             if (null !== $known && $form->isValid()) {
                 $this->sayRecorded(false, '');
@@ -148,8 +178,14 @@ final class LadderController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $record = $this->records->check($practitioner, $check);
-        if (!isset($this->catalogue->postures()[$record->ladder]) || !$this->catalogue->ladder($record->ladder)->has($record->rung)) {
-            $this->addFlash('hint', 'The ladder of that check has no rung of its name any more: nothing can be decided on it. It stays on record.');
+        if (
+            !isset($this->catalogue->postures()[$record->ladder])
+            || !$this->catalogue->ladder($record->ladder)->has($record->rung)
+        ) {
+            $this->addFlash(
+                'hint',
+                'The ladder of that check has no rung of its name any more: nothing can be decided on it. It stays on record.',
+            );
 
             return $this->redirectToRoute('practitioner', ['id' => $id]);
         }
@@ -170,29 +206,38 @@ final class LadderController extends TeacherController
         }
         $history = $this->practised->history($record);
         $proposal = Decide::proposal($history);
-        $form = $this->createForm(DecisionForm::class, ['step' => $proposal->step, 'why' => ''], [
-            'proposed' => $proposal->step,
-            'steps' => Decide::choices($history, $proposal),
-        ])->handleRequest($request);
+        $form = $this->createForm(
+            DecisionForm::class,
+            ['step' => $proposal->step, 'why' => ''],
+            [
+                'proposed' => $proposal->step,
+                'steps' => Decide::choices($history, $proposal),
+            ],
+        )->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $step = $form->get('step')->getData();
-            $isNew = $this->records->addOnce(new Decision(
-                Uuid::v7(),
-                $record,
-                $practitioner,
-                $this->teacher(),
-                $ladder->id,
-                $record->side,
-                $this->clock->now(),
-                $proposal->step,
-                $step,
-                array_map(ReasonCodec::write(...), $proposal->reasons),
-                array_map(static fn (ReadinessCheck $c): string => $c->day(), $proposal->restsOn),
-                Decide::rungAfter($history, $step)->id,
-                $step === $proposal->step ? '' : trim((string) $form->get('why')->getData()),
-                Rules::VERSION,
-            ));
-            $this->addFlash($isNew ? 'done' : 'hint', $isNew ? 'The decision is recorded.' : 'A decision on this check is on record already; it stands.');
+            $isNew = $this->records->addOnce(
+                new Decision(
+                    Uuid::v7(),
+                    $record,
+                    $practitioner,
+                    $this->teacher(),
+                    $ladder->id,
+                    $record->side,
+                    $this->clock->now(),
+                    $proposal->step,
+                    $step,
+                    array_map(ReasonCodec::write(...), $proposal->reasons),
+                    array_map(static fn (ReadinessCheck $c): string => $c->day(), $proposal->restsOn),
+                    Decide::rungAfter($history, $step)->id,
+                    $step === $proposal->step ? '' : trim((string) $form->get('why')->getData()),
+                    Rules::VERSION,
+                ),
+            );
+            $this->addFlash(
+                $isNew ? 'done' : 'hint',
+                $isNew ? 'The decision is recorded.' : 'A decision on this check is on record already; it stands.',
+            );
 
             return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $ladder->id]);
         }
@@ -208,27 +253,36 @@ final class LadderController extends TeacherController
         ]);
     }
 
-    private function keep(Practitioner $practitioner, FormInterface $form, string $posture, Side $side, string $rung, CheckData $data): void
-    {
+    private function keep(
+        Practitioner $practitioner,
+        FormInterface $form,
+        string $posture,
+        Side $side,
+        string $rung,
+        CheckData $data,
+    ): void {
         $pain = $data->pain->pain();
-        $this->recordOnce($form, new RungCheck(
-            $this->entryOf($form),
-            $practitioner,
-            $this->teacher(),
-            $posture,
-            $side,
-            $rung,
-            $data->practisedOn ?? $this->today(),
-            $this->clock->now(),
-            $data->height,
-            (bool) $data->holdReached,
-            (bool) $data->evenBreath,
-            $pain->level,
-            $pain->place,
-            $pain->kind,
-            $data->compensations,
-            $data->soreAtNight,
-            trim((string) $data->note),
-        ));
+        $this->recordOnce(
+            $form,
+            new RungCheck(
+                $this->entryOf($form),
+                $practitioner,
+                $this->teacher(),
+                $posture,
+                $side,
+                $rung,
+                $data->practisedOn ?? $this->today(),
+                $this->clock->now(),
+                $data->height,
+                (bool) $data->holdReached,
+                (bool) $data->evenBreath,
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+                $data->compensations,
+                $data->soreAtNight,
+                trim((string) $data->note),
+            ),
+        );
     }
 }

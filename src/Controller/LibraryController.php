@@ -40,9 +40,24 @@ final class LibraryController extends TeacherController
         $component = $request->query->getString('component');
         $family = $request->query->getString('family');
         $shown = '' === $asked ? array_keys($postures) : Library::search($asked, $postures);
-        $by = array_map(static fn (string $name): string => $request->query->getString($name), ['purpose' => 'purpose', 'level' => 'level', 'remedy' => 'remedy', 'hand' => 'hand']);
-        $shown = array_filter($shown, static fn (string $id): bool => Library::suits($postures[$id], $by['purpose'], $by['level'], $by['remedy'], $by['hand']) && ('' === $component || in_array($component, $postures[$id]['components'], true))
-            && ('' === $family || $family === $postures[$id]['family']));
+        $by = array_map(static fn (string $name): string => $request->query->getString($name), [
+            'purpose' => 'purpose',
+            'level' => 'level',
+            'remedy' => 'remedy',
+            'hand' => 'hand',
+        ]);
+        $shown = array_filter(
+            $shown,
+            static fn (string $id): bool => Library::suits(
+                $postures[$id],
+                $by['purpose'],
+                $by['level'],
+                $by['remedy'],
+                $by['hand'],
+            )
+                && ('' === $component || in_array($component, $postures[$id]['components'], true))
+                && ('' === $family || $family === $postures[$id]['family']),
+        );
 
         $reach = null;
         $person = $request->query->getString('person');
@@ -57,7 +72,11 @@ final class LibraryController extends TeacherController
                         $reach[$id][$side->value] = $known->of($id, $side)->onLadder()->rung?->rung;
                     }
                 }
-                $shown = array_filter($shown, static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null) || null !== ($reach[$id]['right'] ?? null));
+                $shown = array_filter(
+                    $shown,
+                    static fn (string $id): bool => null !== ($reach[$id]['left'] ?? null)
+                        || null !== ($reach[$id]['right'] ?? null),
+                );
             }
         }
 
@@ -70,9 +89,22 @@ final class LibraryController extends TeacherController
             'families' => self::values($postures, static fn (array $posture): array => [$posture['family']]),
             'practitioners' => $this->records->practitioners($this->teacher()),
             'reach' => $reach,
-            'drills' => '' === $asked && '' === $by['remedy'] ? [] : array_values(array_filter('' === $asked ? array_keys($drills) : Library::search($asked, $drills), static fn (string $id): bool => '' === $by['remedy'] || in_array($by['remedy'], $drills[$id]['remedies'], true))),
+            'drills' => '' === $asked && '' === $by['remedy']
+                    ? []
+                    : array_values(
+                        array_filter(
+                            '' === $asked ? array_keys($drills) : Library::search($asked, $drills),
+                            static fn (string $id): bool => '' === $by['remedy']
+                                || in_array($by['remedy'], $drills[$id]['remedies'], true),
+                        ),
+                    ),
             'allDrills' => $drills,
-            'choices' => ['purpose' => EntryFields::PURPOSES, 'level' => PracticeLevel::names(), 'remedy' => Remedy::names(), 'hand' => array_keys(Library::AT_HAND)],
+            'choices' => [
+                'purpose' => EntryFields::PURPOSES,
+                'level' => PracticeLevel::names(),
+                'remedy' => Remedy::names(),
+                'hand' => array_keys(Library::AT_HAND),
+            ],
             'asked' => $by + ['q' => $asked, 'component' => $component, 'family' => $family, 'person' => $person],
         ]);
     }
@@ -83,12 +115,32 @@ final class LibraryController extends TeacherController
     {
         $posture = $this->catalogue->all(Kind::Posture)[$id] ?? throw $this->createNotFoundException();
         $conditions = $this->catalogue->conditions();
-        $asked = array_intersect_key($conditions, array_flip(array_filter($request->query->all('condition'), is_string(...))));
-        $permissions = array_map(static fn (RungDefinition $rung): array => [
-            'because' => array_values(array_filter($asked, static fn (Condition $condition): bool => $condition->holds($rung->work))),
-            'changes' => array_values(array_unique(array_merge(...array_map(static fn (Condition $condition): array => array_intersect_key($condition->changes, array_flip($rung->work->loads)), array_values($asked))))),
-            'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
-        ], Definitions::ofPosture($posture)->shapes());
+        $asked = array_intersect_key(
+            $conditions,
+            array_flip(array_filter($request->query->all('condition'), is_string(...))),
+        );
+        $permissions = array_map(
+            static fn (RungDefinition $rung): array => [
+                'because' => array_values(
+                    array_filter($asked, static fn (Condition $condition): bool => $condition->holds($rung->work)),
+                ),
+                'changes' => array_values(
+                    array_unique(
+                        array_merge(
+                            ...array_map(
+                                static fn (Condition $condition): array => array_intersect_key(
+                                    $condition->changes,
+                                    array_flip($rung->work->loads),
+                                ),
+                                array_values($asked),
+                            ),
+                        ),
+                    ),
+                ),
+                'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
+            ],
+            Definitions::ofPosture($posture)->shapes(),
+        );
         $incoming = [];
         foreach ($this->catalogue->all(Kind::Posture) as $other => $data) {
             foreach (PrerequisiteGraph::RELATIONS as $relation) {
@@ -111,7 +163,10 @@ final class LibraryController extends TeacherController
             'conditions' => $conditions,
             'asked' => array_keys($asked),
             'permissions' => $permissions,
-            'judges' => array_filter($this->catalogue->all(Kind::Test), static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components'])),
+            'judges' => array_filter(
+                $this->catalogue->all(Kind::Test),
+                static fn (array $test): bool => [] !== array_intersect($test['components'], $posture['components']),
+            ),
         ]);
     }
 

@@ -26,8 +26,12 @@ final class MatController extends TeacherController
     private const EACH = 10;
     private const LONGEST = 120;
 
-    public function __construct(private readonly ReadPerson $person, private readonly Wanted $wanted, private readonly Due $due, private readonly OutcomeRows $progress)
-    {
+    public function __construct(
+        private readonly ReadPerson $person,
+        private readonly Wanted $wanted,
+        private readonly Due $due,
+        private readonly OutcomeRows $progress,
+    ) {
     }
 
     #[Route('/', 'on_the_mat', methods: ['GET'])]
@@ -37,7 +41,11 @@ final class MatController extends TeacherController
         $text = mb_substr(trim($request->query->getString('q')), 0, self::LONGEST);
         $page = max(1, min(100_000, $request->query->getInt('page', 1)));
         [$people, $all] = $urgent->page($this->teacher(), $text, $page, self::EACH);
-        $places = $parts->places('on the mat', $this->teacher(), array_map(static fn (Practitioner $one): Uuid => $one->id, $people));
+        $places = $parts->places(
+            'on the mat',
+            $this->teacher(),
+            array_map(static fn (Practitioner $one): Uuid => $one->id, $people),
+        );
         $rows = [];
         foreach ($people as $practitioner) {
             $place = $places[(string) $practitioner->id];
@@ -49,7 +57,14 @@ final class MatController extends TeacherController
             $rows[] = $row;
         }
 
-        return $this->render('on_the_mat.html.twig', ['unseen' => $own->unseen($this->teacher()), 'rows' => array_map(static fn (string $row): Markup => new Markup($row, 'UTF-8'), $rows), 'text' => $text, 'page' => $page, 'pages' => (int) ceil($all / self::EACH), 'all' => $all]);
+        return $this->render('on_the_mat.html.twig', [
+            'unseen' => $own->unseen($this->teacher()),
+            'rows' => array_map(static fn (string $row): Markup => new Markup($row, 'UTF-8'), $rows),
+            'text' => $text,
+            'page' => $page,
+            'pages' => (int) ceil($all / self::EACH),
+            'all' => $all,
+        ]);
     }
 
     /** One person, as the page shows them. */
@@ -57,12 +72,14 @@ final class MatController extends TeacherController
     {
         $poses = $this->person->now($practitioner);
 
-        return $this->renderView('parts/on_the_mat_person.html.twig', ['row' => [
-            'practitioner' => $practitioner,
-            'poses' => $poses,
-            'wanted' => $this->wanted->of($practitioner),
-            'due' => $this->due->of($practitioner, $poses),
-            'movement' => $this->progress->movement($practitioner),
-        ]]);
+        return $this->renderView('parts/on_the_mat_person.html.twig', [
+            'row' => [
+                'practitioner' => $practitioner,
+                'poses' => $poses,
+                'wanted' => $this->wanted->of($practitioner),
+                'due' => $this->due->of($practitioner, $poses),
+                'movement' => $this->progress->movement($practitioner),
+            ],
+        ]);
     }
 }

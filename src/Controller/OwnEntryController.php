@@ -19,7 +19,10 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** A teacher's own postures, drills and tests: written anew or adapted, checked like the shipped ones, carried in and out as YAML. */
+/**
+ * A teacher's own postures, drills and tests: written anew or adapted, checked like the shipped ones, carried in and
+ * out as YAML.
+ */
 final class OwnEntryController extends TeacherController
 {
     private const IMPORT = 'import-entry';
@@ -35,7 +38,9 @@ final class OwnEntryController extends TeacherController
         $faults = [];
         $asked = Kind::tryFrom($request->request->getString('kind'));
         $kind = in_array($asked, Kind::own(), true) ? $asked : Kind::Posture;
-        $isStale = $request->isMethod('POST') && !$this->isCsrfTokenValid(self::IMPORT, $request->request->getString('_token'));
+        $isStale =
+            $request->isMethod('POST')
+            && !$this->isCsrfTokenValid(self::IMPORT, $request->request->getString('_token'));
         if ($isStale) {
             // The text comes back: it may be long, and nowhere else.
             $text = mb_scrub($request->request->getString('text'));
@@ -46,17 +51,26 @@ final class OwnEntryController extends TeacherController
             }
         }
 
-        return $this->render('library/own.html.twig', [
-            'entries' => $this->own->newest($this->teacher()),
-            'token' => self::IMPORT,
-            'text' => $text,
-            'kind' => $kind,
-            'faults' => $faults,
-            'stale' => $isStale,
-        ], new Response(status: [] === $faults && !$isStale ? 200 : 422));
+        return $this->render(
+            'library/own.html.twig',
+            [
+                'entries' => $this->own->newest($this->teacher()),
+                'token' => self::IMPORT,
+                'text' => $text,
+                'kind' => $kind,
+                'faults' => $faults,
+                'stale' => $isStale,
+            ],
+            new Response(status: [] === $faults && !$isStale ? 200 : 422),
+        );
     }
 
-    #[Route('/library/own/{kind}/new', 'own_new', requirements: ['kind' => 'posture|drill|test'], methods: ['GET', 'POST'])]
+    #[Route(
+        '/library/own/{kind}/new',
+        'own_new',
+        requirements: ['kind' => 'posture|drill|test'],
+        methods: ['GET', 'POST'],
+    )]
     public function new(Kind $kind, Request $request): Response
     {
         $adapts = $request->query->getString('adapt');
@@ -71,7 +85,12 @@ final class OwnEntryController extends TeacherController
         return $this->edit($kind, null, $base, '' === $adapts ? null : $adapts, $request);
     }
 
-    #[Route('/library/own/{kind}/{name}/edit', 'own_edit', requirements: ['kind' => 'posture|drill|test'], methods: ['GET', 'POST'])]
+    #[Route(
+        '/library/own/{kind}/{name}/edit',
+        'own_edit',
+        requirements: ['kind' => 'posture|drill|test'],
+        methods: ['GET', 'POST'],
+    )]
     public function next(Kind $kind, string $name, Request $request): Response
     {
         $own = $this->own->versions($this->teacher(), $kind, $name)[0] ?? throw $this->createNotFoundException();
@@ -79,30 +98,51 @@ final class OwnEntryController extends TeacherController
         return $this->edit($kind, $name, $this->catalogue->all($kind)[$name] ?? [], $own->adapts, $request);
     }
 
-    #[Route('/library/own/{kind}/{name}.yaml', 'own_export', requirements: ['kind' => 'posture|drill|test'], methods: ['GET'])]
+    #[Route(
+        '/library/own/{kind}/{name}.yaml',
+        'own_export',
+        requirements: ['kind' => 'posture|drill|test'],
+        methods: ['GET'],
+    )]
     public function export(Kind $kind, string $name): Response
     {
         $own = $this->own->versions($this->teacher(), $kind, $name)[0] ?? throw $this->createNotFoundException();
 
-        return new Response($own->text, headers: [
-            'Content-Type' => 'application/yaml; charset=utf-8',
-            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, "$name.yaml"),
-        ]);
+        return new Response(
+            $own->text,
+            headers: [
+                'Content-Type' => 'application/yaml; charset=utf-8',
+                'Content-Disposition' => HeaderUtils::makeDisposition(
+                    HeaderUtils::DISPOSITION_ATTACHMENT,
+                    "$name.yaml",
+                ),
+            ],
+        );
     }
 
     /** @param array<string, mixed> $base */
     private function edit(Kind $kind, ?string $name, array $base, ?string $adapts, Request $request): Response
     {
-        $rungs = min(EntryForm::MOST_RUNGS, max(1, count($base['rungs'] ?? [])) + max(0, $request->query->getInt('more')));
+        $rungs = min(
+            EntryForm::MOST_RUNGS,
+            max(1, count($base['rungs'] ?? [])) + max(0, $request->query->getInt('more')),
+        );
         $form = $this->createForm(EntryForm::class, EntryDraft::toForm($kind, $base), [
             'kind' => $kind,
             'rungs' => Kind::Posture === $kind ? $rungs : 0,
             'has_figure' => isset($base['figure']),
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
-            $newest = null === $name ? 0 : ($this->own->versions($this->teacher(), $kind, $name)[0]->version ?? 0);
+            $newest = null === $name ? 0 : $this->own->versions($this->teacher(), $kind, $name)[0]->version ?? 0;
             if ($request->request->getInt('base') !== $newest) {
-                $form->addError(new FormError($this->say('Meanwhile version %version% was kept, in another tab perhaps. Nothing is lost here: compare the two, and send this again to make it the next version.', ['%version%' => $newest])));
+                $form->addError(
+                    new FormError(
+                        $this->say(
+                            'Meanwhile version %version% was kept, in another tab perhaps. Nothing is lost here: compare the two, and send this again to make it the next version.',
+                            ['%version%' => $newest],
+                        ),
+                    ),
+                );
             }
             [$entry, $unread] = EntryDraft::fromForm($kind, $form->getData(), $base);
             foreach ($unread as $path => $message) {
@@ -118,7 +158,11 @@ final class OwnEntryController extends TeacherController
                     $kept = $this->own->keep($this->teacher(), $kind, $entry['id'], $text, $adapts);
                     $this->addFlash('done', $this->say('Kept as version %version%.', ['%version%' => $kept->version]));
 
-                    return Kind::Drill === $kind ? $this->redirectToRoute('library_drills', ['_fragment' => $kept->name]) : $this->redirectToRoute(Kind::Test === $kind ? 'library_test' : 'library_posture', ['id' => $kept->name]);
+                    return Kind::Drill === $kind
+                        ? $this->redirectToRoute('library_drills', ['_fragment' => $kept->name])
+                        : $this->redirectToRoute(Kind::Test === $kind ? 'library_test' : 'library_posture', [
+                            'id' => $kept->name,
+                        ]);
                 }
             }
         }
@@ -141,7 +185,12 @@ final class OwnEntryController extends TeacherController
     {
         $parts = '' === $path ? [] : explode('/', $path);
         $field = $form;
-        if ('rungs' === ($parts[0] ?? '') && isset($parts[1]) && $form->has('rungs') && $form->get('rungs')->has($parts[1])) {
+        if (
+            'rungs' === ($parts[0] ?? '')
+            && isset($parts[1])
+            && $form->has('rungs')
+            && $form->get('rungs')->has($parts[1])
+        ) {
             $field = $form->get('rungs')->get($parts[1]);
             $parts = array_slice($parts, 2);
         }
@@ -155,13 +204,16 @@ final class OwnEntryController extends TeacherController
         return $field->has('name') && $field !== $form ? $field->get('name') : $form;
     }
 
-    /** @return array{string, list<\LucidAscent\App\Catalogue\Fault>} the text as it was sent, and what is wrong with it */
+    /**
+     * @return array{string, list<\LucidAscent\App\Catalogue\Fault>} the text as it was sent, and what is wrong with it
+     */
     private function import(Request $request, Kind $kind): array
     {
         $file = $request->files->get('file');
-        $text = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= EntryText::LONGEST
-            ? $file->getContent()
-            : $request->request->getString('text');
+        $text =
+            $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= EntryText::LONGEST
+                ? $file->getContent()
+                : $request->request->getString('text');
         if (!mb_check_encoding($text, 'UTF-8')) {
             $text = '';
         }
@@ -172,7 +224,13 @@ final class OwnEntryController extends TeacherController
         [, $faults] = $this->own->tried($this->teacher(), $kind, $text, $known ? $id : null);
         if ([] === $faults) {
             $kept = $this->own->keep($this->teacher(), $kind, $id, $text, null);
-            $this->addFlash('done', $this->say('%name% is kept as version %version%.', ['%name%' => $kept->name, '%version%' => $kept->version]));
+            $this->addFlash(
+                'done',
+                $this->say('%name% is kept as version %version%.', [
+                    '%name%' => $kept->name,
+                    '%version%' => $kept->version,
+                ]),
+            );
         }
 
         return [$text, $faults];

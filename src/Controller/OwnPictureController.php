@@ -38,15 +38,24 @@ final class OwnPictureController extends TeacherController
             if ('' === $shows || mb_strlen($shows) > self::MOST_WORDS) {
                 throw UnfitPicture::wordless();
             }
-            if (!$file instanceof UploadedFile || !$file->isValid()) {
+            if (!($file instanceof UploadedFile) || !$file->isValid()) {
                 throw UnfitPicture::noPicture();
             }
             [$width, $height] = $this->store->keep($picture, $file->getPathname());
-            $this->records->add(new OwnPicture($picture, $this->teacher(), $name, $shows, $this->clock->now(), $width, $height));
+            $this->records->add(
+                new OwnPicture($picture, $this->teacher(), $name, $shows, $this->clock->now(), $width, $height),
+            );
             $this->addFlash('done', 'The picture is kept, without place, time and camera.');
         } catch (UnfitPicture $e) {
             // The page comes back as it was, with what was typed; a browser never sends a chosen file twice by itself.
-            return $this->forward(LibraryController::class.'::posture', ['id' => $name, 'refused' => ['because' => $this->say($e->getMessage()), 'shows' => $shows, 'is_wordless' => $e->isWordless]])->setStatusCode(Response::HTTP_UNPROCESSABLE_ENTITY);
+            return $this->forward(LibraryController::class.'::posture', [
+                'id' => $name,
+                'refused' => [
+                    'because' => $this->say($e->getMessage()),
+                    'shows' => $shows,
+                    'is_wordless' => $e->isWordless,
+                ],
+            ])->setStatusCode(Response::HTTP_UNPROCESSABLE_ENTITY);
         }
 
         return $this->redirectToRoute('library_posture', ['id' => $name, '_fragment' => 'pictures']);
@@ -55,6 +64,10 @@ final class OwnPictureController extends TeacherController
     #[Route('/library/own/pictures/{picture}', 'own_picture', methods: ['GET'])]
     public function show(string $picture): Response
     {
-        return new BinaryFileResponse($this->store->path($this->records->ownPicture($this->teacher(), $picture)->id), headers: ['Content-Type' => 'image/jpeg'], public: false);
+        return new BinaryFileResponse(
+            $this->store->path($this->records->ownPicture($this->teacher(), $picture)->id),
+            headers: ['Content-Type' => 'image/jpeg'],
+            public: false,
+        );
     }
 }

@@ -24,13 +24,18 @@ final class PictureController extends TeacherController
     {
     }
 
-    #[Route('/practitioners/{id}/tests/{test}/pictures', 'picture_keep', requirements: ['test' => '[a-z][a-z0-9-]{0,39}'], methods: ['POST'])]
+    #[Route(
+        '/practitioners/{id}/tests/{test}/pictures',
+        'picture_keep',
+        requirements: ['test' => '[a-z][a-z0-9-]{0,39}'],
+        methods: ['POST'],
+    )]
     public function keep(string $id, string $test, Request $request): JsonResponse
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(BenchController::TOKEN, $request);
         $file = $request->files->get('picture');
-        if (!$file instanceof UploadedFile || !$file->isValid()) {
+        if (!($file instanceof UploadedFile) || !$file->isValid()) {
             return new JsonResponse(['error' => $this->say('No picture arrived. It can be up to 8 MB.')], 422);
         }
         $points = self::points((string) $request->request->get('points', '{}'));
@@ -43,17 +48,37 @@ final class PictureController extends TeacherController
         } catch (UnfitPicture $e) {
             return new JsonResponse(['error' => $this->say($e->getMessage())], 422);
         }
-        $this->records->add(new StoredPicture($picture, $practitioner, $this->teacher(), $this->clock->now(), $test, $width, $height, $points));
+        $this->records->add(
+            new StoredPicture(
+                $picture,
+                $practitioner,
+                $this->teacher(),
+                $this->clock->now(),
+                $test,
+                $width,
+                $height,
+                $points,
+            ),
+        );
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
     }
 
-    /** @return array<string, array{float, float}>|null shares of width and height by landmark; null when they are none */
+    /**
+     * @return array<string, array{float, float}>|null shares of width and height by landmark; null when they are none
+     */
     private static function points(string $sent): ?array
     {
         $points = [];
         foreach (is_array($all = json_decode($sent, true)) ? $all : [null] as $name => $at) {
-            if (!in_array($name, self::LANDMARKS, true) || !is_array($at) || !is_numeric($at[0] ?? null) || !is_numeric($at[1] ?? null) || min($at[0], $at[1]) < 0 || max($at[0], $at[1]) > 1) {
+            if (
+                !in_array($name, self::LANDMARKS, true)
+                || !is_array($at)
+                || !is_numeric($at[0] ?? null)
+                || !is_numeric($at[1] ?? null)
+                || min($at[0], $at[1]) < 0
+                || max($at[0], $at[1]) > 1
+            ) {
                 return null;
             }
             $points[$name] = [(float) $at[0], (float) $at[1]];
@@ -67,6 +92,10 @@ final class PictureController extends TeacherController
     {
         $kept = $this->records->picture($this->practitioner($id), $picture);
 
-        return new BinaryFileResponse($this->store->path($kept->id), headers: ['Content-Type' => 'image/jpeg'], public: false);
+        return new BinaryFileResponse(
+            $this->store->path($kept->id),
+            headers: ['Content-Type' => 'image/jpeg'],
+            public: false,
+        );
     }
 }

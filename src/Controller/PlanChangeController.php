@@ -34,8 +34,17 @@ final class PlanChangeController extends TeacherController
         $plan = $this->records->plan($practitioner, $plan);
         $this->checkToken(PlanController::TOKEN, $request);
         $poses = $this->person->now($practitioner);
-        [$week, $session, $item, $change] = [$request->request->getInt('week'), $request->request->getInt('session'), $request->request->getInt('item'), $request->request->getString('change')];
-        if (null === $poses || !ChangePlan::isKnown($change) || !isset($this->plans->plan($plan)->session($week, $session)->items[$item])) {
+        [$week, $session, $item, $change] = [
+            $request->request->getInt('week'),
+            $request->request->getInt('session'),
+            $request->request->getInt('item'),
+            $request->request->getString('change'),
+        ];
+        if (
+            null === $poses
+            || !ChangePlan::isKnown($change)
+            || !isset($this->plans->plan($plan)->session($week, $session)->items[$item])
+        ) {
             throw $this->createNotFoundException();
         }
         $newest = $this->records->newestPlan($practitioner);
@@ -44,11 +53,22 @@ final class PlanChangeController extends TeacherController
         }
         $why = trim($request->request->getString('why'));
 
-        return $this->answer($plan, $this->change->change($plan, $week, $session, $item, $change, $why, $poses, $this->teacher()), $request);
+        return $this->answer(
+            $plan,
+            $this->change->change($plan, $week, $session, $item, $change, $why, $poses, $this->teacher()),
+            $request,
+        );
     }
 
-    /** The change before is taken back, or what was taken back is done again: as far as no rule has come to forbid it. */
-    #[Route('/practitioners/{id}/plans/{plan}/{direction}', 'plan_undo', requirements: ['direction' => 'undo|redo'], methods: ['POST'])]
+    /**
+     * The change before is taken back, or what was taken back is done again: as far as no rule has come to forbid it.
+     */
+    #[Route(
+        '/practitioners/{id}/plans/{plan}/{direction}',
+        'plan_undo',
+        requirements: ['direction' => 'undo|redo'],
+        methods: ['POST'],
+    )]
     public function undo(string $id, string $plan, string $direction, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
@@ -65,7 +85,11 @@ final class PlanChangeController extends TeacherController
         }
         $to = $this->records->plan($practitioner, $to);
 
-        return $this->answer($plan, $this->change->go($plan, $to, 'undo' === $direction, $poses, $this->teacher()), $request);
+        return $this->answer(
+            $plan,
+            $this->change->go($plan, $to, 'undo' === $direction, $poses, $this->teacher()),
+            $request,
+        );
     }
 
     private function answer(PracticePlan $plan, PlanChange $changed, Request $request): Response
@@ -73,7 +97,12 @@ final class PlanChangeController extends TeacherController
         if (null === $changed->newer) {
             $rules = implode(' ', array_map($this->texts->text(...), $changed->broken));
 
-            return $this->refused($plan, $changed->week, $this->say('Not changed. %rules%', ['%rules%' => $rules]), $request);
+            return $this->refused(
+                $plan,
+                $changed->week,
+                $this->say('Not changed. %rules%', ['%rules%' => $rules]),
+                $request,
+            );
         }
         $this->records->add($changed->newer);
         $this->addFlash('done', 'The plan is changed; the one before is kept.');
@@ -83,9 +112,14 @@ final class PlanChangeController extends TeacherController
 
     private function changedElsewhere(Practitioner $practitioner, ?PracticePlan $newest, Request $request): Response
     {
-        $this->addFlash('hint', 'This plan was changed in another window: nothing was changed here. This is the newer one.');
+        $this->addFlash(
+            'hint',
+            'This plan was changed in another window: nothing was changed here. This is the newer one.',
+        );
 
-        return null === $newest ? $this->redirectToRoute('practitioner', ['id' => $practitioner->id]) : $this->to($newest, 0, $request);
+        return null === $newest
+            ? $this->redirectToRoute('practitioner', ['id' => $practitioner->id])
+            : $this->to($newest, 0, $request);
     }
 
     private function refused(PracticePlan $plan, int $week, string $why, Request $request): Response
@@ -100,7 +134,11 @@ final class PlanChangeController extends TeacherController
 
     private function to(PracticePlan $plan, int $week, Request $request): Response
     {
-        $address = $this->generateUrl('plan', ['id' => $plan->practitioner->id, 'plan' => $plan->id, 'week' => $week + 1]);
+        $address = $this->generateUrl('plan', [
+            'id' => $plan->practitioner->id,
+            'plan' => $plan->id,
+            'week' => $week + 1,
+        ]);
 
         return self::isScript($request) ? new JsonResponse(['address' => $address]) : $this->redirect($address);
     }

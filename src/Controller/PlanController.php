@@ -58,26 +58,48 @@ final class PlanController extends TeacherController
         if (null === $this->records->body($practitioner)) {
             return $this->bodyFirst($practitioner);
         }
-        $form = $this->createForm(PlanForm::class, options: [
-            'entry' => (string) Uuid::v7(),
-            'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
-            'postures' => array_flip($this->catalogue->names(Kind::Posture)) + array_flip(array_map(fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]), $this->catalogue->names(Kind::Drill))),
-            'zone' => $this->teacher()->timeZone() ?? 'UTC',
-            'sequence' => array_flip($this->catalogue->names(Kind::Posture)),
-        ])->handleRequest($request);
+        $form = $this->createForm(
+            PlanForm::class,
+            options: [
+                'entry' => (string) Uuid::v7(),
+                'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
+                'postures' => array_flip($this->catalogue->names(Kind::Posture)) +
+                    array_flip(
+                        array_map(
+                            fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]),
+                            $this->catalogue->names(Kind::Drill),
+                        ),
+                    ),
+                'zone' => $this->teacher()->timeZone() ?? 'UTC',
+                'sequence' => array_flip($this->catalogue->names(Kind::Posture)),
+            ],
+        )->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
             if ($this->records->knows(PracticePlan::class, $entry)) {
                 $this->sayRecorded(false, '');
             } else {
-                $made = $this->makePlan->anew($practitioner, $entry, $this->teacher(), $this->asked($form->getData()), $this->records->newestPlan($practitioner));
+                $made = $this->makePlan->anew(
+                    $practitioner,
+                    $entry,
+                    $this->teacher(),
+                    $this->asked($form->getData()),
+                    $this->records->newestPlan($practitioner),
+                );
                 $this->recordOnce($form, $made ?? throw $this->createNotFoundException());
             }
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
         }
 
-        return $this->render('plan/new.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'wanted' => array_map(fn (string $pose): string => $this->catalogue->postures()[$pose]->name, $this->wanted->of($practitioner))]);
+        return $this->render('plan/new.html.twig', [
+            'practitioner' => $practitioner,
+            'form' => $form,
+            'wanted' => array_map(
+                fn (string $pose): string => $this->catalogue->postures()[$pose]->name,
+                $this->wanted->of($practitioner),
+            ),
+        ]);
     }
 
     /** The plan that stands now: the way back from a session that has carried it on. */
@@ -86,13 +108,20 @@ final class PlanController extends TeacherController
     {
         $newest = $this->records->newestPlan($this->practitioner($id));
 
-        return null === $newest ? $this->redirectToRoute('plan_new', ['id' => $id]) : $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest->id]);
+        return null === $newest
+            ? $this->redirectToRoute('plan_new', ['id' => $id])
+            : $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest->id]);
     }
 
     #[Route('/practitioners/{id}/plans/{plan}', 'plan', methods: ['GET'])]
     #[CachedPage(['week'])]
-    public function show(string $id, string $plan, Request $request, PlanVolume $volume, Undecided $undecided): Response
-    {
+    public function show(
+        string $id,
+        string $plan,
+        Request $request,
+        PlanVolume $volume,
+        Undecided $undecided,
+    ): Response {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
@@ -107,7 +136,10 @@ final class PlanController extends TeacherController
             'practitioner' => $practitioner,
             'plan' => $plan,
             'weeks' => $weeks,
-            'days' => array_map(static fn (int $day): string => Day::of($from->add(new \DateInterval("P{$day}D"))), range(0, 7 * count($weeks) - 1)),
+            'days' => array_map(
+                static fn (int $day): string => Day::of($from->add(new \DateInterval("P{$day}D"))),
+                range(0, 7 * count($weeks) - 1),
+            ),
             'opened' => $this->opened($weeks, $request->query->getInt('week'), $today),
             'barred' => $this->plans->barred($plan, $poses),
             'leftOut' => $this->text->reasons($now->leftOut),
@@ -128,7 +160,12 @@ final class PlanController extends TeacherController
     }
 
     /** One item: how it is done, why it is there, and what may be changed of it. */
-    #[Route('/practitioners/{id}/plans/{plan}/items/{week}-{session}-{item}', 'plan_item', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]', 'item' => '[0-9]{1,3}'], methods: ['GET'])]
+    #[Route(
+        '/practitioners/{id}/plans/{plan}/items/{week}-{session}-{item}',
+        'plan_item',
+        requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]', 'item' => '[0-9]{1,3}'],
+        methods: ['GET'],
+    )]
     #[CachedPage]
     public function item(string $id, string $plan, int $week, int $session, int $item): Response
     {
@@ -148,7 +185,10 @@ final class PlanController extends TeacherController
             'week' => $week,
             'session' => $session,
             'place' => $item,
-            'sessions' => array_map(static fn (PlannedSession $one): array => ['date' => $one->on->format('Y-m-d')], $sessions),
+            'sessions' => array_map(
+                static fn (PlannedSession $one): array => ['date' => $one->on->format('Y-m-d')],
+                $sessions,
+            ),
             'item' => $this->text->whole($asked, $of),
             'isBarred' => $isToCome && !Today::may($asked, $poses)->isYes(),
             'newest' => $this->records->newestPlan($practitioner)?->id,
@@ -187,12 +227,18 @@ final class PlanController extends TeacherController
         $this->checkToken(self::TOKEN, $request);
         $newest = $this->records->newestPlan($practitioner);
         if ($newest !== $plan) {
-            $this->addFlash('hint', 'This plan was changed in another window: nothing was changed here. This is the newer one.');
+            $this->addFlash(
+                'hint',
+                'This plan was changed in another window: nothing was changed here. This is the newer one.',
+            );
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
         }
         $entry = Uuid::v7();
-        $this->records->addOnce($this->makePlan->anew($practitioner, $entry, $this->teacher(), KeptPlans::asked($plan), $plan) ?? throw $this->createNotFoundException());
+        $this->records->addOnce(
+            $this->makePlan->anew($practitioner, $entry, $this->teacher(), KeptPlans::asked($plan), $plan) ??
+                throw $this->createNotFoundException(),
+        );
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
 
         return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
@@ -219,13 +265,28 @@ final class PlanController extends TeacherController
         if ('open' === $request->request->get('do')) {
             $secret = bin2hex(random_bytes(24));
             $this->records->add(new PlanFeed(Uuid::v7(), $practitioner, $now, hash('sha256', $secret)), ...$ends);
-            $this->addFlash('done', $this->say('The calendar is at %address%. It is shown this once; whoever has it can read the plan.', ['%address%' => $this->generateUrl('feed', ['secret' => $secret], UrlGeneratorInterface::ABSOLUTE_URL)]));
+            $this->addFlash(
+                'done',
+                $this->say(
+                    'The calendar is at %address%. It is shown this once; whoever has it can read the plan.',
+                    [
+                        '%address%' => $this->generateUrl(
+                            'feed',
+                            ['secret' => $secret],
+                            UrlGeneratorInterface::ABSOLUTE_URL,
+                        ),
+                    ],
+                ),
+            );
         } else {
             $this->records->add(...$ends);
             $this->addFlash('done', 'The address is revoked.');
         }
 
-        return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $this->records->newestPlan($practitioner)->id ?? throw $this->createNotFoundException()]);
+        return $this->redirectToRoute('plan', [
+            'id' => $id,
+            'plan' => $this->records->newestPlan($practitioner)->id ?? throw $this->createNotFoundException(),
+        ]);
     }
 
     /** Read without signing in, by whoever was given the address. */
@@ -241,8 +302,17 @@ final class PlanController extends TeacherController
     private function ics(Practitioner $practitioner): Response
     {
         return new Response(
-            PlanCalendar::of((string) $practitioner->id, array_map($this->plans->calendar(...), $this->records->plans($practitioner)), $practitioner->teacher->local($this->clock->now()), $this->say('Practice'), $this->plans->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner))),
-            headers: ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'attachment; filename="practice.ics"'],
+            PlanCalendar::of(
+                (string) $practitioner->id,
+                array_map($this->plans->calendar(...), $this->records->plans($practitioner)),
+                $practitioner->teacher->local($this->clock->now()),
+                $this->say('Practice'),
+                $this->plans->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner)),
+            ),
+            headers: [
+                'Content-Type' => 'text/calendar; charset=utf-8',
+                'Content-Disposition' => 'attachment; filename="practice.ics"',
+            ],
         );
     }
 
@@ -257,7 +327,12 @@ final class PlanController extends TeacherController
                 $typed['weeks'],
                 array_map($day, array_values($typed['days'])),
                 $typed['minutes'],
-                new Equipment($typed['blocks'], $typed['blankets'], $typed['strap'], array_values(array_diff(Equipment::THERE_OR_NOT, $typed['there']))),
+                new Equipment(
+                    $typed['blocks'],
+                    $typed['blankets'],
+                    $typed['strap'],
+                    array_values(array_diff(Equipment::THERE_OR_NOT, $typed['there'])),
+                ),
                 array_values($typed['pinned']),
                 array_values($typed['forbidden']),
                 array_map($day, array_values($typed['sportDays'])),
@@ -282,7 +357,10 @@ final class PlanController extends TeacherController
             return $asked - 1;
         }
         foreach ($weeks as $w => $week) {
-            if ([] !== array_filter($week['sessions'], static fn (array $session): bool => $session['date'] >= $today)) {
+            if (
+                [] !==
+                array_filter($week['sessions'], static fn (array $session): bool => $session['date'] >= $today)
+            ) {
                 return $w;
             }
         }

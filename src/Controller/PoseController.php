@@ -65,9 +65,17 @@ final class PoseController extends TeacherController
             $sides[$name] = $poses->of($pose, $side);
             // Where something is held, no prop is offered to go on with.
             $advice[$name] = State::Held === $sides[$name]->state() ? [] : $this->advice($sides[$name], $poses);
-            $heights[$name] = null === $sides[$name]->onLadder()->rung ? null : PropHeights::of($sides[$name]->onLadder()->rung, $poses->person, $side);
+            $heights[$name] =
+                null === $sides[$name]->onLadder()->rung
+                    ? null
+                    : PropHeights::of($sides[$name]->onLadder()->rung, $poses->person, $side);
             $restriction[$name] = FindRestriction::of($poses, $side);
-            $helps[$name] = HelpsNow::of(Remedy::ofRestriction($restriction[$name]->restriction), $this->catalogue, $poses, $side);
+            $helps[$name] = HelpsNow::of(
+                Remedy::ofRestriction($restriction[$name]->restriction),
+                $this->catalogue,
+                $poses,
+                $side,
+            );
         }
 
         return $this->render('reading/pose.html.twig', [
@@ -81,7 +89,10 @@ final class PoseController extends TeacherController
             'helps' => $helps,
             'asymmetry' => Asymmetry::reasons($poses->person),
             'next' => NextReading::of([$pose], $poses),
-            'recorded' => ['left' => $recorded->of($pose, Side::Left)->state(), 'right' => $recorded->of($pose, Side::Right)->state()],
+            'recorded' => [
+                'left' => $recorded->of($pose, Side::Left)->state(),
+                'right' => $recorded->of($pose, Side::Right)->state(),
+            ],
             'supposed' => $supposed,
             'typed' => $request->query->all('if'),
             'refused' => $refused,
@@ -100,7 +111,12 @@ final class PoseController extends TeacherController
         if (null === $poses) {
             return $this->bodyFirst($practitioner);
         }
-        $wanted = array_values(array_filter($request->query->all('wanted'), fn (mixed $pose): bool => is_string($pose) && isset($this->catalogue->postures()[$pose])));
+        $wanted = array_values(
+            array_filter(
+                $request->query->all('wanted'),
+                fn (mixed $pose): bool => is_string($pose) && isset($this->catalogue->postures()[$pose]),
+            ),
+        );
         if ([] === $wanted) {
             $wanted = $this->wanted->of($practitioner);
         }
@@ -114,7 +130,10 @@ final class PoseController extends TeacherController
             'map' => RouteMap::of($routes, $poses, $keystone),
             'keystone' => $keystone,
             'wanted' => $wanted,
-            'targets' => array_filter($this->catalogue->all(Kind::Posture), static fn (array $posture): bool => $posture['target']),
+            'targets' => array_filter(
+                $this->catalogue->all(Kind::Posture),
+                static fn (array $posture): bool => $posture['target'],
+            ),
         ]);
     }
 
@@ -125,7 +144,13 @@ final class PoseController extends TeacherController
         $practitioner = $this->practitioner($id);
         $poses = $this->person->now($practitioner);
 
-        return null === $poses ? $this->bodyFirst($practitioner) : $this->render('reading/progress.html.twig', ['practitioner' => $practitioner, 'body' => $poses->person->proportions] + $page->of($practitioner, $poses));
+        return null === $poses
+            ? $this->bodyFirst($practitioner)
+            : $this->render(
+                'reading/progress.html.twig',
+                ['practitioner' => $practitioner, 'body' => $poses->person->proportions] +
+                    $page->of($practitioner, $poses),
+            );
     }
 
     #[Route('/practitioners/{id}/compare', 'compare', methods: ['GET'])]
@@ -135,9 +160,14 @@ final class PoseController extends TeacherController
         $practitioner = $this->practitioner($id);
         $kept = $this->records->keptReadings($practitioner, self::KEPT);
         $now = $this->clock->now();
-        [$from, $to] = [$this->endOf((string) $request->query->get('from')), $this->endOf((string) $request->query->get('to'))];
+        [$from, $to] = [
+            $this->endOf((string) $request->query->get('from')),
+            $this->endOf((string) $request->query->get('to')),
+        ];
         $isToday = null === $to;
-        $from ??= isset($kept[0]) ? $practitioner->teacher->local($kept[0]->at) : $now->sub(new \DateInterval('P'.Cycle::DAYS.'D'));
+        $from ??= isset($kept[0])
+            ? $practitioner->teacher->local($kept[0]->at)
+            : $now->sub(new \DateInterval('P'.Cycle::DAYS.'D'));
         $to ??= $now;
 
         return $this->render('reading/compare.html.twig', [
@@ -147,7 +177,15 @@ final class PoseController extends TeacherController
             'before' => $this->person->at($practitioner, $from),
             'after' => $isToday ? $this->person->now($practitioner) : $this->person->at($practitioner, $to),
             'wanted' => $this->wanted->of($practitioner),
-            'kept' => array_map(fn ($reading): array => ['reading' => $reading, 'changed' => Rules::VERSION === $reading->rules ? [] : $this->changed($practitioner, $reading->at, $reading->states)], $kept),
+            'kept' => array_map(
+                fn ($reading): array => [
+                    'reading' => $reading,
+                    'changed' => Rules::VERSION === $reading->rules
+                            ? []
+                            : $this->changed($practitioner, $reading->at, $reading->states),
+                ],
+                $kept,
+            ),
             'rules' => Rules::VERSION,
         ]);
     }
@@ -165,9 +203,17 @@ final class PoseController extends TeacherController
         $changed = [];
         foreach ($states as $id => $sides) {
             foreach ($sides as $side => $then) {
-                $now = null === $poses || !isset($poses->postures[$id]) ? $then : $poses->of($id, Side::from($side))->state()->value;
+                $now =
+                    null === $poses || !isset($poses->postures[$id])
+                        ? $then
+                        : $poses->of($id, Side::from($side))->state()->value;
                 if ($now !== $then) {
-                    $changed[] = ['pose' => $this->catalogue->postures()[$id]->name ?? $id, 'side' => $side, 'then' => $then, 'now' => $now];
+                    $changed[] = [
+                        'pose' => $this->catalogue->postures()[$id]->name ?? $id,
+                        'side' => $side,
+                        'then' => $then,
+                        'now' => $now,
+                    ];
                 }
             }
         }
@@ -180,7 +226,15 @@ final class PoseController extends TeacherController
     {
         $posture = $side->full()->posture;
 
-        return null === $posture ? [] : PropAdvice::of($posture, $poses->person->proportions->body($side->side), $poses->person->capacities($side->side)->ofLeg(), [], 30);
+        return null === $posture
+            ? []
+            : PropAdvice::of(
+                $posture,
+                $poses->person->proportions->body($side->side),
+                $poses->person->capacities($side->side)->ofLeg(),
+                [],
+                30,
+            );
     }
 
     /** @return array{array<string, float>, list<string>} what is supposed, and what could not be read as degrees */

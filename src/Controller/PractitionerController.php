@@ -45,14 +45,19 @@ final class PractitionerController extends TeacherController
     #[Route('/practitioners/new', 'practitioner_new', methods: ['GET', 'POST'])]
     public function new(Request $request): Response
     {
-        $form = $this->createForm(PractitionerForm::class, options: ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        $form = $this->createForm(PractitionerForm::class, options: ['entry' => (string) Uuid::v7()])->handleRequest(
+            $request,
+        );
         if ($form->isSubmitted() && $form->isValid()) {
             $id = $this->entryOf($form);
             if ($this->records->knows(Practitioner::class, $id)) {
                 $this->sayRecorded(false, '');
             } else {
                 $now = $this->clock->now();
-                $this->recordOnce($form, new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now));
+                $this->recordOnce(
+                    $form,
+                    new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now),
+                );
             }
 
             return $this->redirectToRoute('body', ['id' => $id]);
@@ -63,8 +68,16 @@ final class PractitionerController extends TeacherController
 
     #[Route('/practitioners/{id}', 'practitioner', methods: ['GET'])]
     #[CachedPage(['all'])]
-    public function show(string $id, Request $request, Catalogue $catalogue, PersonSpine $spine, ReadPerson $person, Wanted $wanted, Due $due, TestHistory $tests): Response
-    {
+    public function show(
+        string $id,
+        Request $request,
+        Catalogue $catalogue,
+        PersonSpine $spine,
+        ReadPerson $person,
+        Wanted $wanted,
+        Due $due,
+        TestHistory $tests,
+    ): Response {
         $practitioner = $this->practitioner($id);
         $most = null === $request->query->get('all') ? self::MOST : self::ALL;
         [$entries, $hasOlder] = $tests->newest($practitioner, $most);
@@ -74,7 +87,10 @@ final class PractitionerController extends TeacherController
         $held = $poses->person->holds ?? $person->holds($practitioner);
         $wants = $wanted->of($practitioner);
         $slips = $this->slips($held);
-        $request->attributes->set(CachedPage::UNTIL, [] === $slips ? null : min(array_map(EnteredByMistake::until(...), $slips)));
+        $request->attributes->set(
+            CachedPage::UNTIL,
+            [] === $slips ? null : min(array_map(EnteredByMistake::until(...), $slips)),
+        );
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
@@ -108,11 +124,25 @@ final class PractitionerController extends TeacherController
             $entry = $this->entryOf($form);
             $isNew = !$this->records->knows(BodyMeasures::class, $entry);
             if ($isNew) {
-                $this->recordOnce($form, new BodyMeasures($entry, $practitioner, $this->teacher(), $this->clock->now(), (float) $data->stature, $data->lengths(), $data->doubts()));
+                $this->recordOnce(
+                    $form,
+                    new BodyMeasures(
+                        $entry,
+                        $practitioner,
+                        $this->teacher(),
+                        $this->clock->now(),
+                        (float) $data->stature,
+                        $data->lengths(),
+                        $data->doubts(),
+                    ),
+                );
             }
             $this->sayRecorded($isNew, 'The body measures are recorded.');
 
-            return $this->redirectToRoute(null === $earlier ? 'bench' : 'practitioner', ['id' => $id] + (null === $earlier ? ['test' => Test::SOLES_TOGETHER] : []));
+            return $this->redirectToRoute(
+                null === $earlier ? 'bench' : 'practitioner',
+                ['id' => $id] + (null === $earlier ? ['test' => Test::SOLES_TOGETHER] : []),
+            );
         }
 
         return $this->render('practitioner/body.html.twig', [
@@ -131,7 +161,10 @@ final class PractitionerController extends TeacherController
         $now = $this->clock->now();
         $active = $person->holds($practitioner)->active;
         $liftable = array_values(array_filter($active, static fn (Hold $hold): bool => null !== $hold->word));
-        $form = $this->createForm(ClearanceForm::class, options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $this->today()])->handleRequest($request);
+        $form = $this->createForm(
+            ClearanceForm::class,
+            options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $this->today()],
+        )->handleRequest($request);
         if ($form->isSubmitted() && [] === $liftable) {
             $form->addError(new FormError($this->say('Nothing is held any more: nothing was recorded.')));
         }
@@ -149,18 +182,29 @@ final class PractitionerController extends TeacherController
                 array_values($form->get('names')->getData()),
             );
             $after = $person->holds($practitioner, PersonHistory::clearance($clearance));
-            $still = array_filter($after->active, static fn (Hold $hold): bool => in_array($hold->id(), $clearance->names, true));
+            $still = array_filter(
+                $after->active,
+                static fn (Hold $hold): bool => in_array($hold->id(), $clearance->names, true),
+            );
             foreach ($still as $hold) {
                 $form->get('names')->addError(new FormError($this->whyNot($hold)));
             }
             if ([] === $still) {
-                $this->sayRecorded($this->recordOnce($form, $clearance), 'The clearance is recorded. Tests come first now, before anything loaded.');
+                $this->sayRecorded(
+                    $this->recordOnce($form, $clearance),
+                    'The clearance is recorded. Tests come first now, before anything loaded.',
+                );
 
                 return $this->redirectToRoute('practitioner', ['id' => $id]);
             }
         }
 
-        return $this->render('practitioner/clearance.html.twig', ['practitioner' => $practitioner, 'holds' => $active, 'liftable' => $liftable, 'form' => $form]);
+        return $this->render('practitioner/clearance.html.twig', [
+            'practitioner' => $practitioner,
+            'holds' => $active,
+            'liftable' => $liftable,
+            'form' => $form,
+        ]);
     }
 
     /** A slip of the pen, taken back by whoever made it, within a day and with a reason. */
@@ -172,12 +216,22 @@ final class PractitionerController extends TeacherController
         $names = $request->request->getString('names');
         $why = trim($request->request->getString('why'));
         $now = $this->clock->now();
-        $mistake = new Mistake(Uuid::v7(), $practitioner, $this->teacher(), $now, mb_substr($names, 0, 120), mb_substr($why, 0, 2000));
+        $mistake = new Mistake(
+            Uuid::v7(),
+            $practitioner,
+            $this->teacher(),
+            $now,
+            mb_substr($names, 0, 120),
+            mb_substr($why, 0, 2000),
+        );
         $after = $person->holds($practitioner, PersonHistory::mistake($mistake));
         if ('' === $why) {
             $this->addFlash('hint', 'Nothing was taken back: say why it was a slip.');
         } elseif (null === $person->holds($practitioner)->find($names) || null !== $after->find($names)) {
-            $this->addFlash('hint', 'Nothing was taken back. Only whoever entered it may, and within a day; after that a clearance lifts it.');
+            $this->addFlash(
+                'hint',
+                'Nothing was taken back. Only whoever entered it may, and within a day; after that a clearance lifts it.',
+            );
         } else {
             $this->records->add($mistake);
             $this->addFlash('done', 'Taken back as a slip of the pen. Both stay on record.');
@@ -189,7 +243,14 @@ final class PractitionerController extends TeacherController
     /** @return list<Entry> what holds and may still be taken back by this teacher as a slip of the pen */
     private function slips(Holds $holds): array
     {
-        $own = array_filter($holds->active, fn (Hold $hold): bool => EnteredByMistake::mayTakeBack($hold->entry, (string) $this->teacher()->id, $this->clock->now()));
+        $own = array_filter(
+            $holds->active,
+            fn (Hold $hold): bool => EnteredByMistake::mayTakeBack(
+                $hold->entry,
+                (string) $this->teacher()->id,
+                $this->clock->now(),
+            ),
+        );
 
         return array_values(array_map(static fn (Hold $hold): Entry => $hold->entry, $own));
     }
@@ -197,8 +258,14 @@ final class PractitionerController extends TeacherController
     private function whyNot(Hold $hold): string
     {
         return match (true) {
-            ClearanceAuthority::Clinician === $hold->word => $this->say('"%name%" is lifted by a licensed clinician, on its own day or later.', ['%name%' => $hold->holds->name]),
-            null !== $hold->earliest => $this->say('"%name%" may be lifted by the teacher who decided or was told, from %day% on, after asking.', ['%name%' => $hold->holds->name, '%day%' => $hold->earliest->format('Y-m-d')]),
+            ClearanceAuthority::Clinician === $hold->word => $this->say(
+                '"%name%" is lifted by a licensed clinician, on its own day or later.',
+                ['%name%' => $hold->holds->name],
+            ),
+            null !== $hold->earliest => $this->say(
+                '"%name%" may be lifted by the teacher who decided or was told, from %day% on, after asking.',
+                ['%name%' => $hold->holds->name, '%day%' => $hold->earliest->format('Y-m-d')],
+            ),
             default => $this->say('"%name%" is not lifted by this.', ['%name%' => $hold->holds->name]),
         };
     }

@@ -18,15 +18,21 @@ use Symfony\Component\Routing\Attribute\Route;
 /** What an own page needs to be there without a network. */
 final class PractitionerOfflineController extends AbstractController
 {
-    public function __construct(private readonly AccessDoor $door, private readonly PractitionerPages $pages, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly AccessDoor $door,
+        private readonly PractitionerPages $pages,
+        private readonly ClockInterface $clock,
+    ) {
     }
 
     /** The script that keeps the page's parts; it is of nobody. */
     #[Route('/own-worker.js', 'own_worker', methods: ['GET'])]
     public function worker(#[Autowire('%kernel.project_dir%/public/assets/js/own-worker.js')] string $file): Response
     {
-        return new Response((string) file_get_contents($file), headers: ['Content-Type' => 'text/javascript; charset=utf-8']);
+        return new Response(
+            (string) file_get_contents($file),
+            headers: ['Content-Type' => 'text/javascript; charset=utf-8'],
+        );
     }
 
     /** The page without anything of anybody: a PIN, and what this device has kept. */
@@ -50,7 +56,10 @@ final class PractitionerOfflineController extends AbstractController
         $page = $this->pages->page($practitioner);
         $sessions = [];
         foreach ($page['sessions'] as $one) {
-            $sessions["$one[week]-$one[session]"] = $this->renderView('own/_session.html.twig', $this->pages->session($practitioner, $one) + ['device' => $device]);
+            $sessions["$one[week]-$one[session]"] = $this->renderView(
+                'own/_session.html.twig',
+                $this->pages->session($practitioner, $one) + ['device' => $device],
+            );
         }
 
         return new JsonResponse([
@@ -59,8 +68,16 @@ final class PractitionerOfflineController extends AbstractController
             'zone' => $this->clock->now()->getTimezone()->getName(),
             'on' => $today,
             'until' => (new \DateTimeImmutable($today))->modify('+6 days')->format('Y-m-d'),
-            'page' => $this->renderView('own/_page.html.twig', $page + ['device' => $device, 'token' => '', 'said' => '']),
-            'hurts' => $this->renderView('own/_hurts.html.twig', ['isSaid' => false, 'isNothing' => false, 'holds' => [], 'token' => '']),
+            'page' => $this->renderView(
+                'own/_page.html.twig',
+                $page + ['device' => $device, 'token' => '', 'said' => ''],
+            ),
+            'hurts' => $this->renderView('own/_hurts.html.twig', [
+                'isSaid' => false,
+                'isNothing' => false,
+                'holds' => [],
+                'token' => '',
+            ]),
             'sessions' => $sessions,
         ]);
     }

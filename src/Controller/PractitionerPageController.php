@@ -59,10 +59,14 @@ final class PractitionerPageController extends AbstractController
         }
         $said = $request->query->getString('said');
 
-        return $this->render('own/page.html.twig', $this->pages->page($practitioner) + [
-            'token' => $this->door->token($request),
-            'said' => in_array($said, ['words', 'sat', 'session', 'test'], true) ? $said : '',
-        ] + $this->device($request));
+        return $this->render(
+            'own/page.html.twig',
+            $this->pages->page($practitioner) + [
+                'token' => $this->door->token($request),
+                'said' => in_array($said, ['words', 'sat', 'session', 'test'], true) ? $said : '',
+            ] +
+                $this->device($request),
+        );
     }
 
     #[Route('/own/open', 'own_open', methods: ['GET', 'POST'])]
@@ -81,7 +85,13 @@ final class PractitionerPageController extends AbstractController
             default => $this->door->bind($words, $pin, $response, $request),
         };
 
-        return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => true, 'fault' => $fault, 'words' => $words], new Response(status: 422));
+        return null === $fault
+            ? $response
+            : $this->render(
+                'own/door.html.twig',
+                ['isNew' => true, 'fault' => $fault, 'words' => $words],
+                new Response(status: 422),
+            );
     }
 
     #[Route('/own/pin', 'own_pin', methods: ['GET', 'POST'])]
@@ -92,9 +102,16 @@ final class PractitionerPageController extends AbstractController
         }
         $key = $this->door->key($request);
         $response = $this->redirectToRoute('own');
-        $fault = null === $key ? null : $this->door->unlock($key, $request->request->getString('pin'), $response, $request);
+        $fault =
+            null === $key ? null : $this->door->unlock($key, $request->request->getString('pin'), $response, $request);
 
-        return null === $fault ? $response : $this->render('own/door.html.twig', ['isNew' => null === $this->door->key($request), 'fault' => $fault, 'words' => ''], new Response(status: 422));
+        return null === $fault
+            ? $response
+            : $this->render(
+                'own/door.html.twig',
+                ['isNew' => null === $this->door->key($request), 'fault' => $fault, 'words' => ''],
+                new Response(status: 422),
+            );
     }
 
     #[Route('/own/shut', 'own_shut', methods: ['POST'])]
@@ -125,13 +142,16 @@ final class PractitionerPageController extends AbstractController
             });
         }
 
-        return $this->render('own/hurts.html.twig', [
-            'practitioner' => $practitioner,
-            'isSaid' => $request->isMethod('POST') && $pain->isFelt(),
-            'isNothing' => $request->isMethod('POST') && !$pain->isFelt(),
-            'holds' => $this->person->holds($practitioner)->active,
-            'token' => $this->door->token($request),
-        ] + $this->device($request));
+        return $this->render(
+            'own/hurts.html.twig',
+            [
+                'practitioner' => $practitioner,
+                'isSaid' => $request->isMethod('POST') && $pain->isFelt(),
+                'isNothing' => $request->isMethod('POST') && !$pain->isFelt(),
+                'holds' => $this->person->holds($practitioner)->active,
+                'token' => $this->door->token($request),
+            ] + $this->device($request),
+        );
     }
 
     #[Route('/own/words', 'own_words', methods: ['POST'])]
@@ -141,31 +161,59 @@ final class PractitionerPageController extends AbstractController
         if (!$practitioner instanceof Practitioner) {
             return $practitioner;
         }
-        $kind = PractitionerNote::SAT === $request->request->getString('kind') ? PractitionerNote::SAT : PractitionerNote::WORDS;
+        $kind =
+            PractitionerNote::SAT === $request->request->getString('kind')
+                ? PractitionerNote::SAT
+                : PractitionerNote::WORDS;
         $text = mb_substr(trim($request->request->getString('text')), 0, self::LONGEST_WORDS);
         $now = $this->clock->now();
         if (PractitionerNote::SAT === $kind ? !$this->own->satOn($practitioner, Day::of($now)) : '' !== $text) {
             $sent = $request->request->getString('entry');
             $id = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
             if (!$this->records->knows(PractitionerNote::class, $id)) {
-                $word = new PractitionerNote($id, $practitioner, $now, Day::midnight($now), $kind, PractitionerNote::SAT === $kind ? '' : $text);
-                $this->records->addOnce(...PractitionerNote::SAT === $kind ? [$word] : [$word, new FromPractitioner($id, $practitioner, $now, FromPractitioner::WORDS)]);
+                $word = new PractitionerNote(
+                    $id,
+                    $practitioner,
+                    $now,
+                    Day::midnight($now),
+                    $kind,
+                    PractitionerNote::SAT === $kind ? '' : $text,
+                );
+                $this->records->addOnce(
+                    ...PractitionerNote::SAT === $kind
+                        ? [$word]
+                        : [$word, new FromPractitioner($id, $practitioner, $now, FromPractitioner::WORDS)],
+                );
             }
         }
 
         return $this->redirectToRoute('own', ['said' => $kind]);
     }
 
-    #[Route('/own/sessions/{week}-{session}', 'own_session', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
+    #[Route(
+        '/own/sessions/{week}-{session}',
+        'own_session',
+        requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'],
+        methods: ['GET'],
+    )]
     public function session(int $week, int $session, Request $request): Response
     {
         $practitioner = $this->door->opened($request);
         if (null === $practitioner) {
             return $this->door($request);
         }
-        $found = array_values(array_filter($this->pages->page($practitioner)['sessions'], static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session))[0] ?? throw $this->createNotFoundException();
+        $found =
+            array_values(
+                array_filter(
+                    $this->pages->page($practitioner)['sessions'],
+                    static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session,
+                ),
+            )[0] ?? throw $this->createNotFoundException();
 
-        return $this->render('own/session.html.twig', $this->pages->session($practitioner, $found) + $this->device($request));
+        return $this->render(
+            'own/session.html.twig',
+            $this->pages->session($practitioner, $found) + $this->device($request),
+        );
     }
 
     /** A height or a gap, taken at home. */
@@ -185,7 +233,13 @@ final class PractitionerPageController extends AbstractController
             $this->records->together(function () use ($practitioner, $typed, $entry): void {
                 foreach (Side::cases() as $side) {
                     $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
-                    $this->pain->of($practitioner, $practitioner->teacher, RecordPain::typed($said), $side, "own test $entry");
+                    $this->pain->of(
+                        $practitioner,
+                        $practitioner->teacher,
+                        RecordPain::typed($said),
+                        $side,
+                        "own test $entry",
+                    );
                 }
                 $this->mark($practitioner, "own test $entry");
             });
@@ -202,7 +256,19 @@ final class PractitionerPageController extends AbstractController
             return $this->redirectToRoute('own', ['said' => 'test']);
         }
 
-        return $this->render('own/measure.html.twig', ['practitioner' => $practitioner, 'body' => $this->records->body($practitioner)?->proportions(), 'test' => $offered[$test], 'typed' => $typed, 'faults' => $faults, 'entry' => (string) $entry, 'token' => $this->door->token($request)] + $this->device($request), new Response(status: [] === $faults ? 200 : 422));
+        return $this->render(
+            'own/measure.html.twig',
+            [
+                'practitioner' => $practitioner,
+                'body' => $this->records->body($practitioner)?->proportions(),
+                'test' => $offered[$test],
+                'typed' => $typed,
+                'faults' => $faults,
+                'entry' => (string) $entry,
+                'token' => $this->door->token($request),
+            ] + $this->device($request),
+            new Response(status: [] === $faults ? 200 : 422),
+        );
     }
 
     /** With what a log that waited is sent. */
@@ -211,7 +277,13 @@ final class PractitionerPageController extends AbstractController
     {
         $device = null === $this->door->opened($request) ? null : $this->device($request)['device'];
 
-        return null === $device ? new JsonResponse(['error' => 'shut'], 403) : new JsonResponse(['token' => $this->door->token($request), 'owner' => $device['owner'], 'key' => $device['key']]);
+        return null === $device
+            ? new JsonResponse(['error' => 'shut'], 403)
+            : new JsonResponse([
+                'token' => $this->door->token($request),
+                'owner' => $device['owner'],
+                'key' => $device['key'],
+            ]);
     }
 
     /** What was practised at home; the same log sent twice is kept once, and what it says of pain is never dropped. */
@@ -227,22 +299,45 @@ final class PractitionerPageController extends AbstractController
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
             $log = Fields::of($sent);
-            if ('' !== $this->heard($practitioner, static fn (): string => (string) $logs->told($log, $practitioner, $teacher))) {
+            if (
+                '' !==
+                $this->heard($practitioner, static fn (): string => (string) $logs->told($log, $practitioner, $teacher))
+            ) {
                 return new JsonResponse(['address' => $this->generateUrl('own'), 'known' => false]);
             }
-            $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
+            $entry = Uuid::isValid($log->text('id'))
+                ? Uuid::fromString($log->text('id'))
+                : throw InvalidValue::because('id', 'is none.');
             null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
             $known = $this->records->knows(SessionLog::class, $entry);
-            $read = $logs->read($log, $entry, $practitioner, $plan, $teacher, new PlannedRungs(array_map($this->plans->plan(...), $this->records->plans($practitioner))));
+            $read = $logs->read(
+                $log,
+                $entry,
+                $practitioner,
+                $plan,
+                $teacher,
+                new PlannedRungs(array_map($this->plans->plan(...), $this->records->plans($practitioner))),
+            );
             $this->records->together(function () use ($known, $read, $practitioner, $teacher, $entry, $logs): void {
                 if (!$known) {
-                    $this->records->addOnce(...[...$read->records, new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG)]);
+                    $this->records->addOnce(
+                        ...[
+                            ...$read->records,
+                            new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG),
+                        ],
+                    );
                 }
                 $logs->hear($read, $practitioner, $teacher, $known);
                 $this->mark($practitioner, "log $entry");
             });
         } catch (InvalidValue $e) {
-            $this->heard($practitioner, static function () use ($logs, $sent, $request, $practitioner, $teacher): string {
+            $this->heard($practitioner, static function () use (
+                $logs,
+                $sent,
+                $request,
+                $practitioner,
+                $teacher,
+            ): string {
                 $logs->hearUnread($sent ?? $request->getContent(), $practitioner, $teacher);
 
                 return SessionLogs::idOf($sent);
@@ -276,8 +371,13 @@ final class PractitionerPageController extends AbstractController
     private function mark(Practitioner $practitioner, string $source): void
     {
         foreach ($this->records->painsSaid($practitioner) as $said) {
-            if ($said->source === mb_substr($source, 0, 80) && !$this->records->knows(FromPractitioner::class, $said->id)) {
-                $this->records->addOnce(new FromPractitioner($said->id, $practitioner, $this->clock->now(), FromPractitioner::PAIN));
+            if (
+                $said->source === mb_substr($source, 0, 80)
+                && !$this->records->knows(FromPractitioner::class, $said->id)
+            ) {
+                $this->records->addOnce(
+                    new FromPractitioner($said->id, $practitioner, $this->clock->now(), FromPractitioner::PAIN),
+                );
             }
         }
     }
@@ -290,12 +390,18 @@ final class PractitionerPageController extends AbstractController
             return $this->door($request);
         }
 
-        return $request->isMethodSafe() || $this->door->isTokenOf($request) ? $practitioner : throw new AccessDeniedHttpException();
+        return $request->isMethodSafe() || $this->door->isTokenOf($request)
+            ? $practitioner
+            : throw new AccessDeniedHttpException();
     }
 
     private function door(Request $request): Response
     {
-        return $this->render('own/door.html.twig', ['isNew' => null === $this->door->key($request), 'fault' => null, 'words' => ''], new Response(status: $request->isMethodSafe() ? 200 : 403));
+        return $this->render(
+            'own/door.html.twig',
+            ['isNew' => null === $this->door->key($request), 'fault' => null, 'words' => ''],
+            new Response(status: $request->isMethodSafe() ? 200 : 403),
+        );
     }
 
     /** @return array{device: array{owner: string, key: string}|null} */

@@ -54,7 +54,14 @@ final class PrintController extends TeacherController
             }
         }
 
-        return $this->render('print/report.html.twig', ['practitioner' => $practitioner, 'poses' => $poses, 'wanted' => $wanted, 'heights' => $heights, 'restriction' => $restriction, 'next' => NextReading::of($wanted, $poses)]);
+        return $this->render('print/report.html.twig', [
+            'practitioner' => $practitioner,
+            'poses' => $poses,
+            'wanted' => $wanted,
+            'heights' => $heights,
+            'restriction' => $restriction,
+            'next' => NextReading::of($wanted, $poses),
+        ]);
     }
 
     /** For a clinician: what was measured and said, what was stopped, and the question. No diagnosis. */
@@ -82,17 +89,40 @@ final class PrintController extends TeacherController
     }
 
     /** One session for home, as figures: what is held has gone from it. */
-    #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}/sheet', 'home_sheet', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
+    #[Route(
+        '/practitioners/{id}/plans/{plan}/sessions/{week}-{session}/sheet',
+        'home_sheet',
+        requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'],
+        methods: ['GET'],
+    )]
     #[CachedPage]
-    public function home(string $id, string $plan, int $week, int $session, KeptPlans $plans, PlanText $text, LayOut $layOut): Response
-    {
+    public function home(
+        string $id,
+        string $plan,
+        int $week,
+        int $session,
+        KeptPlans $plans,
+        PlanText $text,
+        LayOut $layOut,
+    ): Response {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $planned = $plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
-        $items = array_map(static fn (PlannedItem $item): array => $text->whole($item, $planned), Today::of($planned, $poses)->session->items);
+        $planned =
+            $plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
+        $items = array_map(
+            static fn (PlannedItem $item): array => $text->whole($item, $planned),
+            Today::of($planned, $poses)->session->items,
+        );
 
-        return $this->render('print/home.html.twig', ['practitioner' => $practitioner, 'plan' => $plan, 'body' => $this->records->body($practitioner)?->proportions(), 'session' => $text->session($planned), 'items' => $items, 'layOut' => $layOut->of($items, KeptPlans::asked($plan))]);
+        return $this->render('print/home.html.twig', [
+            'practitioner' => $practitioner,
+            'plan' => $plan,
+            'body' => $this->records->body($practitioner)?->proportions(),
+            'session' => $text->session($planned),
+            'items' => $items,
+            'layOut' => $layOut->of($items, KeptPlans::asked($plan)),
+        ]);
     }
 
     /** Empty sheets to write readings on, for a class without electricity. */

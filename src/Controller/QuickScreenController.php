@@ -49,9 +49,14 @@ final class QuickScreenController extends TeacherController
     {
         $people = $this->records->practitioners($this->teacher());
         $chosen = array_filter($request->query->all('people'), is_string(...));
-        $queue = array_values(array_filter($people, static fn (Practitioner $p): bool => in_array((string) $p->id, $chosen, true)));
+        $queue = array_values(
+            array_filter($people, static fn (Practitioner $p): bool => in_array((string) $p->id, $chosen, true)),
+        );
         if ([] !== $queue) {
-            return $this->redirectToRoute('screen_person', ['id' => $queue[0]->id, 'people' => array_map(static fn (Practitioner $p): string => (string) $p->id, $queue)]);
+            return $this->redirectToRoute('screen_person', [
+                'id' => $queue[0]->id,
+                'people' => array_map(static fn (Practitioner $p): string => (string) $p->id, $queue),
+            ]);
         }
 
         return $this->render('screen/choose.html.twig', ['people' => $people]);
@@ -62,7 +67,11 @@ final class QuickScreenController extends TeacherController
     {
         $rows = [];
         foreach ($this->queue($request) as $practitioner) {
-            $rows[] = ['practitioner' => $practitioner, 'poses' => $this->person->now($practitioner), 'holds' => $this->person->holds($practitioner)->active];
+            $rows[] = [
+                'practitioner' => $practitioner,
+                'poses' => $this->person->now($practitioner),
+                'holds' => $this->person->holds($practitioner)->active,
+            ];
         }
 
         return $this->render('screen/done.html.twig', ['rows' => $rows]);
@@ -75,12 +84,19 @@ final class QuickScreenController extends TeacherController
         $queue = $this->queue($request);
         $body = $this->records->body($practitioner);
         $groups = $this->catalogue->all(Kind::Caution);
-        $form = $this->createForm(QuickScreenForm::class, options: [
-            'entry' => (string) Uuid::v7(),
-            'stature' => $body?->stature,
-            'stops' => array_column($groups['stop-signs']['items'], 'id', 'ask'),
-            'clinician' => array_column([...$groups['clinician-first']['items'], ...$groups['gentle-only']['items']], 'id', 'ask'),
-        ])->handleRequest($request);
+        $form = $this->createForm(
+            QuickScreenForm::class,
+            options: [
+                'entry' => (string) Uuid::v7(),
+                'stature' => $body?->stature,
+                'stops' => array_column($groups['stop-signs']['items'], 'id', 'ask'),
+                'clinician' => array_column(
+                    [...$groups['clinician-first']['items'], ...$groups['gentle-only']['items']],
+                    'id',
+                    'ask',
+                ),
+            ],
+        )->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $this->check($form, $body, $practitioner);
         }
@@ -98,13 +114,21 @@ final class QuickScreenController extends TeacherController
                 : $this->redirectToRoute('screen_person', ['id' => $next, 'people' => $people]);
         }
 
-        return $this->render('screen/person.html.twig', ['practitioner' => $practitioner, 'form' => $form, 'queue' => $queue, 'told' => $this->person->holds($practitioner)->told()]);
+        return $this->render('screen/person.html.twig', [
+            'practitioner' => $practitioner,
+            'form' => $form,
+            'queue' => $queue,
+            'told' => $this->person->holds($practitioner)->told(),
+        ]);
     }
 
     /** @return list<Practitioner> in the order of the class list */
     private function queue(Request $request): array
     {
-        return array_map($this->practitioner(...), array_values(array_filter($request->query->all('people'), is_string(...))));
+        return array_map(
+            $this->practitioner(...),
+            array_values(array_filter($request->query->all('people'), is_string(...))),
+        );
     }
 
     /** Numbers that belong together are all there, and fit the leg; a held test has none. */
@@ -112,56 +136,102 @@ final class QuickScreenController extends TeacherController
     {
         $proportions = $this->proportions($form, $body);
         $now = $this->clock->now();
-        $holds = $this->person->holds($practitioner, ...$this->history->ofAssessment($this->told($practitioner, $form, $now)));
+        $holds = $this->person->holds(
+            $practitioner,
+            ...$this->history->ofAssessment($this->told($practitioner, $form, $now)),
+        );
         foreach ($this->trials($form) as [$test, $side, $trial, $fields]) {
             $missing = array_keys($trial, null, true);
             if ([] !== $missing) {
                 if (count($missing) < count($trial)) {
-                    $form->get($fields[$missing[0]])->addError(new FormError($this->say('This trial lacks a number here.')));
+                    $form
+                        ->get($fields[$missing[0]])
+                        ->addError(new FormError($this->say('This trial lacks a number here.')));
                 }
                 continue;
             }
             $definition = $this->catalogue->tests()[$test];
             $may = May::take($holds, $definition, $side);
             if (!$may->isYes()) {
-                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('Held by: %name%. Leave it empty.', ['%name%' => $may->heldBy()[0]])));
+                $form
+                    ->get($fields['kneeHeight'])
+                    ->addError(
+                        new FormError(
+                            $this->say('Held by: %name%. Leave it empty.', ['%name%' => $may->heldBy()[0]]),
+                        ),
+                    );
                 continue;
             }
             if (null === $form->get('pain'.ucfirst($side->value))->getData()->level) {
-                $form->get('pain'.ucfirst($side->value))->get('level')->addError(new FormError($this->say('Ask about pain, and choose 0 when there is none.')));
+                $form
+                    ->get('pain'.ucfirst($side->value))
+                    ->get('level')
+                    ->addError(new FormError($this->say('Ask about pain, and choose 0 when there is none.')));
             }
             $numbers = array_filter($trial, is_float(...));
             $isInRange = true;
             foreach ($numbers as $name => $value) {
                 if (!TrialCheck::isInRange($definition, $name, $value)) {
                     [$least, $most] = TrialCheck::range($definition, $name);
-                    $form->get($fields[$name])->addError(new FormError($this->say('This is from %least% to %most% %unit%.', ['%least%' => (string) $least, '%most%' => (string) $most, '%unit%' => $definition->measured[$name] ?? 'cm'])));
+                    $form->get($fields[$name])->addError(
+                        new FormError(
+                            $this->say('This is from %least% to %most% %unit%.', [
+                                '%least%' => (string) $least,
+                                '%most%' => (string) $most,
+                                '%unit%' => $definition->measured[$name] ?? 'cm',
+                            ]),
+                        ),
+                    );
                     $isInRange = false;
                 }
             }
-            if ($isInRange && !TrialCheck::isOfBody($definition, $numbers, $side, Tool::Tape, new Sitting(), $proportions)) {
-                $form->get($fields['kneeHeight'])->addError(new FormError($this->say('No leg of this length gives these numbers. Read them again.')));
+            if (
+                $isInRange
+                && !TrialCheck::isOfBody($definition, $numbers, $side, Tool::Tape, new Sitting(), $proportions)
+            ) {
+                $form
+                    ->get($fields['kneeHeight'])
+                    ->addError(
+                        new FormError($this->say('No leg of this length gives these numbers. Read them again.')),
+                    );
             }
         }
     }
 
-    /** @return list<string> the cautions that were answered with yes; what is on record already is not told again with less */
+    /**
+     * @return list<string> the cautions that were answered with yes; what is on record already is not told again with
+     *     less
+     */
     private function answered(FormInterface $form, Practitioner $practitioner): array
     {
-        $yes = array_filter([...$form->get('stops')->getData(), ...$form->get('clinician')->getData()], is_string(...));
+        $yes = array_filter(
+            [...$form->get('stops')->getData(), ...$form->get('clinician')->getData()],
+            is_string(...),
+        );
 
         // A dated one may be a new one of its kind: its time begins anew.
-        $dated = array_keys(array_filter($this->catalogue->conditions(), static fn (Condition $condition): bool => null !== $condition->months));
+        $dated = array_keys(
+            array_filter(
+                $this->catalogue->conditions(),
+                static fn (Condition $condition): bool => null !== $condition->months,
+            ),
+        );
 
         return array_values(array_diff($yes, array_diff($this->person->holds($practitioner)->toldIds(), $dated)));
     }
 
     private function proportions(FormInterface $form, ?BodyMeasures $body): Proportions
     {
-        return Proportions::of(Length::cm((float) $form->get('stature')->getData()), array_map(Length::cm(...), $body->lengths ?? []));
+        return Proportions::of(
+            Length::cm((float) $form->get('stature')->getData()),
+            array_map(Length::cm(...), $body->lengths ?? []),
+        );
     }
 
-    /** @return list<array{string, Side, array<string, float|null>, array<string, string>}> test, side, its numbers, and their fields */
+    /**
+     * @return list<array{string, Side, array<string, float|null>, array<string, string>}> test, side, its numbers, and
+     *     their fields
+     */
     private function trials(FormInterface $form): array
     {
         $trials = [];
@@ -193,16 +263,52 @@ final class QuickScreenController extends TeacherController
         $stature = (float) $form->get('stature')->getData();
         $records = [];
         if (null === $body || $body->stature !== $stature) {
-            $records[] = new BodyMeasures(Uuid::v7(), $practitioner, $this->teacher(), $now, $stature, $body->lengths ?? [], []);
+            $records[] = new BodyMeasures(
+                Uuid::v7(),
+                $practitioner,
+                $this->teacher(),
+                $now,
+                $stature,
+                $body->lengths ?? [],
+                [],
+            );
         }
-        $trials = array_filter($this->trials($form), static fn (array $trial): bool => !in_array(null, $trial[2], true));
-        $assessment = $this->told($practitioner, $form, $now, array_values(array_unique(array_column($trials, 0))));
+        $trials = array_filter(
+            $this->trials($form),
+            static fn (array $trial): bool => !in_array(null, $trial[2], true),
+        );
+        $assessment = $this->told(
+            $practitioner,
+            $form,
+            $now,
+            array_values(array_unique(array_column($trials, 0))),
+        );
         $records[] = $assessment;
         $records[] = new AssessmentEnd($id, $now);
         $entries = ['soles-together' => Uuid::v7(), 'shins-stacked' => Uuid::v7()];
         foreach ($trials as [$kind, $side, $trial]) {
-            $pain = $form->get('pain'.ucfirst($side->value))->getData()->pain();
-            $test = new Test(Uuid::v7(), $entries[$kind], $practitioner, $this->teacher(), $kind, $side, $now, Tool::Tape->value, 0.0, $pain->level, $pain->place, $pain->kind, [], Rules::VERSION, null, $assessment);
+            $pain = $form
+                ->get('pain'.ucfirst($side->value))
+                ->getData()
+                ->pain();
+            $test = new Test(
+                Uuid::v7(),
+                $entries[$kind],
+                $practitioner,
+                $this->teacher(),
+                $kind,
+                $side,
+                $now,
+                Tool::Tape->value,
+                0.0,
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+                [],
+                Rules::VERSION,
+                null,
+                $assessment,
+            );
             $readings = array_filter($trial, is_float(...));
             $test->add($readings, array_map(static fn (float $cm): string => $cm.' cm', $readings));
             $records[] = $test;
@@ -211,9 +317,27 @@ final class QuickScreenController extends TeacherController
     }
 
     /** @param list<string> $tests */
-    private function told(Practitioner $practitioner, FormInterface $form, \DateTimeImmutable $now, array $tests = []): Assessment
-    {
-        return new Assessment($this->entryOf($form), $practitioner, $this->teacher(), $now, true, [], $tests, $this->answered($form, $practitioner), '', false, 0, PainPlace::None, PainKind::Ache);
+    private function told(
+        Practitioner $practitioner,
+        FormInterface $form,
+        \DateTimeImmutable $now,
+        array $tests = [],
+    ): Assessment {
+        return new Assessment(
+            $this->entryOf($form),
+            $practitioner,
+            $this->teacher(),
+            $now,
+            true,
+            [],
+            $tests,
+            $this->answered($form, $practitioner),
+            '',
+            false,
+            0,
+            PainPlace::None,
+            PainKind::Ache,
+        );
     }
 
     /** What hurts is never dropped: on a side without numbers, with a form that is faulty, or sent again. */
@@ -227,12 +351,24 @@ final class QuickScreenController extends TeacherController
         }
         foreach (Side::cases() as $side) {
             if (!($measured[$side->value] ?? false)) {
-                $this->pain->of($practitioner, $this->teacher(), RecordPain::sent($request, 'screen', 'pain'.ucfirst($side->value)), $side, "screen $entry");
+                $this->pain->of(
+                    $practitioner,
+                    $this->teacher(),
+                    RecordPain::sent($request, 'screen', 'pain'.ucfirst($side->value)),
+                    $side,
+                    "screen $entry",
+                );
             }
         }
         if (!$isKept) {
             // So is a yes to one of the questions that stop.
-            $this->pain->signs($practitioner, $this->teacher(), $request->request->all('screen')['stops'] ?? [], $this->catalogue->stopSigns(), "screen $entry");
+            $this->pain->signs(
+                $practitioner,
+                $this->teacher(),
+                $request->request->all('screen')['stops'] ?? [],
+                $this->catalogue->stopSigns(),
+                "screen $entry",
+            );
         }
     }
 }

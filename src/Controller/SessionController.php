@@ -44,13 +44,20 @@ final class SessionController extends TeacherController
     ) {
     }
 
-    #[Route('/practitioners/{id}/plans/{plan}/sessions/{week}-{session}', 'session', requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'], methods: ['GET'])]
+    #[Route(
+        '/practitioners/{id}/plans/{plan}/sessions/{week}-{session}',
+        'session',
+        requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'],
+        methods: ['GET'],
+    )]
     public function practise(string $id, string $plan, int $week, int $session): Response
     {
         $practitioner = $this->practitioner($id);
         $plan = $this->records->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
-        $planned = $this->plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
+        $planned =
+            $this->plans->keepingShort($plan, $poses)->session($week, $session) ??
+            throw $this->createNotFoundException();
         $pains = new PainInSession();
         ['items' => $items, 'out' => $out] = $this->text->today($planned, $poses, $pains);
         $shown = $this->text->session($planned);
@@ -87,7 +94,14 @@ final class SessionController extends TeacherController
     #[Route('/session-token', 'session_token', methods: ['GET'])]
     public function token(CsrfTokenManagerInterface $tokens): JsonResponse
     {
-        return new JsonResponse(['token' => $tokens->getToken(self::TOKEN)->getValue(), 'owner' => (string) $this->teacher()->id, 'key' => $this->queueKey->of($this->teacher())], headers: ['Cache-Control' => 'no-store']);
+        return new JsonResponse(
+            [
+                'token' => $tokens->getToken(self::TOKEN)->getValue(),
+                'owner' => (string) $this->teacher()->id,
+                'key' => $this->queueKey->of($this->teacher()),
+            ],
+            headers: ['Cache-Control' => 'no-store'],
+        );
     }
 
     /** What was practised; the same log sent twice is kept once, and what it says of pain is never dropped. */
@@ -104,7 +118,9 @@ final class SessionController extends TeacherController
             if (null !== $this->sessionLogs->told($log, $practitioner, $this->teacher())) {
                 return new JsonResponse(['address' => $address, 'known' => false]);
             }
-            $entry = Uuid::isValid($log->text('id')) ? Uuid::fromString($log->text('id')) : throw InvalidValue::because('id', 'is none.');
+            $entry = Uuid::isValid($log->text('id'))
+                ? Uuid::fromString($log->text('id'))
+                : throw InvalidValue::because('id', 'is none.');
             $known = $this->records->knows(SessionLog::class, $entry);
             $read = $this->sessionLogs->read($log, $entry, $practitioner, $plan, $this->teacher());
             $this->records->together(function () use ($known, $read, $practitioner): void {

@@ -25,13 +25,21 @@ final class SignInController extends AbstractController
         }
         $error = $utils->getLastAuthenticationError();
 
-        return $this->render('sign_in.html.twig', [
-            'error' => null === $error ? null : ['key' => $error->getMessageKey(), 'data' => $error->getMessageData()],
-            'email' => $utils->getLastUsername(),
-            'ended' => false,
-            'typed' => $request->request->getString(FormThroughSignIn::FIELD) ?: null,
-            'back' => ToSignIn::back($request->query->getString(ToSignIn::BACK) ?: $request->request->getString('_target_path')),
-        ], new Response(status: null === $error ? 200 : 401));
+        return $this->render(
+            'sign_in.html.twig',
+            [
+                'error' => null === $error
+                        ? null
+                        : ['key' => $error->getMessageKey(), 'data' => $error->getMessageData()],
+                'email' => $utils->getLastUsername(),
+                'ended' => false,
+                'typed' => $request->request->getString(FormThroughSignIn::FIELD) ?: null,
+                'back' => ToSignIn::back(
+                    $request->query->getString(ToSignIn::BACK) ?: $request->request->getString('_target_path'),
+                ),
+            ],
+            new Response(status: null === $error ? 200 : 401),
+        );
     }
 
     #[Route('/sign-out', 'sign_out', methods: ['POST'])]

@@ -87,7 +87,9 @@ abstract class TeacherController extends AbstractController
     /** A change comes from a page of this session: its token is sent with it, by a form or by a script. */
     protected function checkToken(string $name, Request $request): void
     {
-        if (!$this->isCsrfTokenValid($name, $request->headers->get('X-Token') ?? $request->request->getString('_token'))) {
+        if (
+            !$this->isCsrfTokenValid($name, $request->headers->get('X-Token') ?? $request->request->getString('_token'))
+        ) {
             throw $this->createAccessDeniedException();
         }
     }
@@ -103,7 +105,10 @@ abstract class TeacherController extends AbstractController
     /** Says that something is recorded; or, of a form that was sent before, that it stands as it was then. */
     protected function sayRecorded(bool $isNew, string $done): void
     {
-        $this->addFlash($isNew ? 'done' : 'hint', $isNew ? $done : 'This was recorded already, and stands as it was then.');
+        $this->addFlash(
+            $isNew ? 'done' : 'hint',
+            $isNew ? $done : 'This was recorded already, and stands as it was then.',
+        );
     }
 
     /**
@@ -117,7 +122,12 @@ abstract class TeacherController extends AbstractController
         $this->records->forgetSentForms($now->modify(self::SENT_FORMS_STAY));
         $raw = $this->requests->getCurrentRequest()?->request->all($form->getName());
 
-        return $this->records->addOnce(...[...array_values($records), new SentForm($this->entryOf($form), $this->teacher(), $now, SentBefore::typed($form, $raw))]);
+        return $this->records->addOnce(
+            ...[
+                ...array_values($records),
+                new SentForm($this->entryOf($form), $this->teacher(), $now, SentBefore::typed($form, $raw)),
+            ],
+        );
     }
 
     /** The identity that a form was given when it was opened: sending it twice keeps one record. */

@@ -41,17 +41,30 @@ final class WalkController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $ladder = $this->catalogue->ladder($posture);
-        $asked = $this->asked($request, [Side::Left->value => $poses->of($posture, Side::Left), Side::Right->value => $poses->of($posture, Side::Right)]);
+        $asked = $this->asked($request, [
+            Side::Left->value => $poses->of($posture, Side::Left),
+            Side::Right->value => $poses->of($posture, Side::Right),
+        ]);
         if (null === $asked) {
-            return $this->render('walk_end.html.twig', ['practitioner' => $practitioner, 'ladder' => $ladder, 'sides' => ['left' => $poses->of($posture, Side::Left), 'right' => $poses->of($posture, Side::Right)]]);
+            return $this->render('walk_end.html.twig', [
+                'practitioner' => $practitioner,
+                'ladder' => $ladder,
+                'sides' => ['left' => $poses->of($posture, Side::Left), 'right' => $poses->of($posture, Side::Right)],
+            ]);
         }
         [$rung, $side] = $asked;
         $reading = $poses->of($posture, $side)->rung($rung) ?? throw $this->createNotFoundException();
         $closing = $poses->of($posture, $side)->onLadder()->closing($rung);
         $form = $this->createForm(WalkForm::class, new WalkData(), [
             'entry' => (string) Uuid::v7(),
-            // Sent twice, or from an old tab, it is about the rung that was looked at, not about the one that comes next by then.
-            'action' => $this->generateUrl('walk', ['id' => $id, 'posture' => $posture, 'rung' => $rung, 'side' => $side->value]),
+            // Sent twice, or from an old tab, it is about the rung that was looked at, not about the one that comes
+            // next by then.
+            'action' => $this->generateUrl('walk', [
+                'id' => $id,
+                'posture' => $posture,
+                'rung' => $rung,
+                'side' => $side->value,
+            ]),
             'joint' => $reading->rung->prop->carries(),
             'compensations' => array_flip($ladder->rung($rung)->compensations),
         ])->handleRequest($request);
@@ -60,9 +73,22 @@ final class WalkController extends TeacherController
             if ($form->isValid()) {
                 $this->keep($practitioner, $form, $posture, $reading->rung, $side);
 
-                return $this->redirectToRoute('walk', ['id' => $id, 'posture' => $posture, 'after' => $rung, 'side' => $side->value]);
+                return $this->redirectToRoute('walk', [
+                    'id' => $id,
+                    'posture' => $posture,
+                    'after' => $rung,
+                    'side' => $side->value,
+                ]);
             }
-            $this->pain->of($practitioner, $this->teacher(), $typed, $side, 'walk '.$this->entryOf($form), $posture, $rung);
+            $this->pain->of(
+                $practitioner,
+                $this->teacher(),
+                $typed,
+                $side,
+                'walk '.$this->entryOf($form),
+                $posture,
+                $rung,
+            );
         }
 
         return $this->render('walk.html.twig', [
@@ -107,8 +133,13 @@ final class WalkController extends TeacherController
         return null;
     }
 
-    private function keep(Practitioner $practitioner, FormInterface $form, string $posture, RungDefinition $rung, Side $side): void
-    {
+    private function keep(
+        Practitioner $practitioner,
+        FormInterface $form,
+        string $posture,
+        RungDefinition $rung,
+        Side $side,
+    ): void {
         $data = $form->getData();
         assert($data instanceof WalkData);
         $entry = $this->entryOf($form);
@@ -119,22 +150,25 @@ final class WalkController extends TeacherController
 
             return;
         }
-        $isNew = $this->recordOnce($form, new SeenRung(
-            $entry,
-            $practitioner,
-            $this->teacher(),
-            $this->clock->now(),
-            $posture,
-            $rung->id,
-            $side,
-            'clean' === $data->seen && !$pain->spoils(),
-            null === $data->height || null === $joint ? [] : [$joint->value => $data->height],
-            $data->hangs,
-            trim(implode('; ', $data->compensations).' '.$data->why),
-            $pain->level,
-            $pain->place,
-            $pain->kind,
-        ));
+        $isNew = $this->recordOnce(
+            $form,
+            new SeenRung(
+                $entry,
+                $practitioner,
+                $this->teacher(),
+                $this->clock->now(),
+                $posture,
+                $rung->id,
+                $side,
+                'clean' === $data->seen && !$pain->spoils(),
+                null === $data->height || null === $joint ? [] : [$joint->value => $data->height],
+                $data->hangs,
+                trim(implode('; ', $data->compensations).' '.$data->why),
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+            ),
+        );
         if (!$isNew) {
             $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung->id);
             $this->sayRecorded(false, '');

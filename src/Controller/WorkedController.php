@@ -26,7 +26,10 @@ final class WorkedController extends TeacherController
             $body = $this->records->body($practitioner);
             if (null !== $body) {
                 ++$people;
-                $worked->add($person->series($practitioner, $body->proportions(), $this->clock->now()), $practised->of($this->records->logs($practitioner)));
+                $worked->add(
+                    $person->series($practitioner, $body->proportions(), $this->clock->now()),
+                    $practised->of($this->records->logs($practitioner)),
+                );
             }
         }
 

@@ -9,7 +9,10 @@ use Symfony\Bridge\Doctrine\Types\AbstractUidType;
 use Symfony\Component\Uid\AbstractUid;
 use Symfony\Component\Uid\Uuid;
 
-/** An id that is read twice is the same object twice: what was known of a record by its id alone can be read whole later. */
+/**
+ * An id that is read twice is the same object twice: what was known of a record by its id alone can be read whole
+ * later.
+ */
 final class IdType extends AbstractUidType
 {
     /** @var array<string, \WeakReference<AbstractUid>> */

@@ -76,7 +76,19 @@ final readonly class LoadPeople
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
         $loaded = array_map(fn (array $person): Practitioner => $this->load($teacher, $person, $random), $people);
         $this->em->flush();
-        foreach ($this->em->getRepository(Assessment::class)->findBy(['practitioner' => array_map(static fn (Practitioner $one): string => $one->id->toBinary(), $loaded)], ['at' => 'ASC']) as $assessment) {
+        foreach (
+            $this->em
+                ->getRepository(Assessment::class)
+                ->findBy(
+                    [
+                        'practitioner' => array_map(
+                            static fn (Practitioner $one): string => $one->id->toBinary(),
+                            $loaded,
+                        ),
+                    ],
+                    ['at' => 'ASC'],
+                ) as $assessment
+        ) {
             $end = $assessment->at->modify(self::LASTS);
             $this->em->persist($this->keep->of($assessment, $this->person->at($assessment->practitioner, $end), $end));
             $this->em->flush();
@@ -91,21 +103,78 @@ final readonly class LoadPeople
         $first = $this->ago($person['assessed'][0][0])->modify('-1 hour');
         $practitioner = new Practitioner(Uuid::v7(), $teacher, $person['name'], $first, $first);
         $this->em->persist($practitioner);
-        $measures = new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $first, $person['stature'], $person['lengths'], []);
+        $measures = new BodyMeasures(
+            Uuid::v7(),
+            $practitioner,
+            $teacher,
+            $first,
+            $person['stature'],
+            $person['lengths'],
+            [],
+        );
         $this->em->persist($measures);
         foreach ($person['assessed'] as [$days, $less]) {
-            $abilities = array_map(static fn (array $side): array => array_map(static fn (float $now): float => $now - $less, $side), ['left' => $person['left'], 'right' => $person['right']]);
+            $abilities = array_map(
+                static fn (array $side): array => array_map(static fn (float $now): float => $now - $less, $side),
+                ['left' => $person['left'], 'right' => $person['right']],
+            );
             $hurt = null !== $person['hurt'] && $person['hurt'][0] === $days ? $person['hurt'] : null;
-            $this->assess($practitioner, new TrueBody($measures->proportions(), $abilities), $random, $person['wanted'], $person['conditions'], $person['note'], $days, $hurt);
+            $this->assess(
+                $practitioner,
+                new TrueBody($measures->proportions(), $abilities),
+                $random,
+                $person['wanted'],
+                $person['conditions'],
+                $person['note'],
+                $days,
+                $hurt,
+            );
         }
         foreach ($person['practised'] as [$ladder, $side, $rung, $days]) {
             foreach ($days as $ago) {
                 $then = $this->ago($ago);
-                $this->em->persist(new RungCheck(Uuid::v7(), $practitioner, $teacher, $ladder, Side::from($side), $rung, $then, $then, null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, ''));
+                $this->em->persist(
+                    new RungCheck(
+                        Uuid::v7(),
+                        $practitioner,
+                        $teacher,
+                        $ladder,
+                        Side::from($side),
+                        $rung,
+                        $then,
+                        $then,
+                        null,
+                        true,
+                        true,
+                        0,
+                        PainPlace::None,
+                        PainKind::Ache,
+                        [],
+                        false,
+                        '',
+                    ),
+                );
             }
         }
         foreach ($person['walked'] as [$ladder, $side, $rung, $days, $isClean]) {
-            $this->em->persist(new SeenRung(Uuid::v7(), $practitioner, $teacher, $this->ago($days)->modify('+50 minutes'), $ladder, $rung, Side::from($side), $isClean, [], false, $isClean ? '' : 'The pelvis lifts.', 0, PainPlace::None, PainKind::Ache));
+            $this->em->persist(
+                new SeenRung(
+                    Uuid::v7(),
+                    $practitioner,
+                    $teacher,
+                    $this->ago($days)->modify('+50 minutes'),
+                    $ladder,
+                    $rung,
+                    Side::from($side),
+                    $isClean,
+                    [],
+                    false,
+                    $isClean ? '' : 'The pelvis lifts.',
+                    0,
+                    PainPlace::None,
+                    PainKind::Ache,
+                ),
+            );
         }
         if (null !== $person['hurt'] && $person['hurt'][0] !== $person['assessed'][count($person['assessed']) - 1][0]) {
             $this->stop($practitioner, $person['hurt'], $person['lifted']);
@@ -118,11 +187,35 @@ final readonly class LoadPeople
     private function stop(Practitioner $practitioner, array $hurt, ?int $lifted): void
     {
         [$days, $side, $level, $place, $kind] = $hurt;
-        $said = new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $this->ago($days), $this->ago($days), Side::from($side), $level, PainPlace::from($place), PainKind::from($kind), 'before a session');
+        $said = new PainSaid(
+            Uuid::v7(),
+            $practitioner,
+            $practitioner->teacher,
+            $this->ago($days),
+            $this->ago($days),
+            Side::from($side),
+            $level,
+            PainPlace::from($place),
+            PainKind::from($kind),
+            'before a session',
+        );
         $this->em->persist($said);
         if (null !== $lifted) {
             $then = $this->ago($lifted);
-            $this->em->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $then, 'Sunniva Aasheim, physiotherapist', ClearanceAuthority::Clinician, $then, 'The ligaments are sound; sitting postures again, as far as they are free of pain.', true, [PersonHistory::idOf($said)]));
+            $this->em->persist(
+                new Clearance(
+                    Uuid::v7(),
+                    $practitioner,
+                    $practitioner->teacher,
+                    $then,
+                    'Sunniva Aasheim, physiotherapist',
+                    ClearanceAuthority::Clinician,
+                    $then,
+                    'The ligaments are sound; sitting postures again, as far as they are free of pain.',
+                    true,
+                    [PersonHistory::idOf($said)],
+                ),
+            );
         }
     }
 
@@ -131,10 +224,32 @@ final readonly class LoadPeople
      * @param list<string> $conditions
      * @param Hurt|null $hurt
      */
-    private function assess(Practitioner $practitioner, TrueBody $body, \Random\Randomizer $random, array $wanted, array $conditions, string $note, int $days, ?array $hurt): void
-    {
+    private function assess(
+        Practitioner $practitioner,
+        TrueBody $body,
+        \Random\Randomizer $random,
+        array $wanted,
+        array $conditions,
+        string $note,
+        int $days,
+        ?array $hurt,
+    ): void {
         $then = $this->ago($days);
-        $assessment = new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $then, false, $wanted, array_keys(self::TESTS), $conditions, $note, true, 0, PainPlace::None, PainKind::Ache);
+        $assessment = new Assessment(
+            Uuid::v7(),
+            $practitioner,
+            $practitioner->teacher,
+            $then,
+            false,
+            $wanted,
+            array_keys(self::TESTS),
+            $conditions,
+            $note,
+            true,
+            0,
+            PainPlace::None,
+            PainKind::Ache,
+        );
         $this->em->persist($assessment);
         $this->em->persist(new AssessmentEnd($assessment->id, $then->modify(self::LASTS)));
         foreach (array_keys(self::TESTS) as $i => $kind) {
@@ -142,17 +257,55 @@ final readonly class LoadPeople
             $entry = Uuid::v7();
             $definition = $this->catalogue->tests()[$kind];
             foreach (Side::cases() as $side) {
-                $pain = null !== $hurt && 'soles-together' === $kind && $hurt[1] === $side->value ? $hurt : [0, '', 0, 'none', 'ache'];
+                $pain =
+                    null !== $hurt && 'soles-together' === $kind && $hurt[1] === $side->value
+                        ? $hurt
+                        : [0, '', 0, 'none', 'ache'];
                 $tool = match ($definition->measured[$free] ?? 'degrees') {
                     'degrees' => 'inclinometer',
                     'seconds' => 'stopwatch',
                     default => 'tape',
                 };
-                $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, $kind, $side, $then->modify('+'.(3 * $i + 2).' minutes'), $tool, 0.0, $pain[2], PainPlace::from($pain[3]), PainKind::from($pain[4]), [], Rules::VERSION, null, $assessment);
-                $numbers = $body->numbers($definition, $side, $fixed, $free, Ability::from($shows)) ?? throw new \LogicException("No reading of $kind.");
-                // Made-up people are measured by somebody who errs in single trials alone, so that no two readings contradict each other.
-                foreach (Trials::of($numbers, [$free => $definition->measured[$free] ?? 'degrees'], [], 'seconds' === $free ? 3 : 2, $random) as $trial) {
-                    $test->add($trial, array_map(static fn (float $value): string => $value.(isset($trial['angle']) ? '°' : (isset($trial['seconds']) ? ' s' : ' cm')), $trial));
+                $test = new Test(
+                    Uuid::v7(),
+                    $entry,
+                    $practitioner,
+                    $practitioner->teacher,
+                    $kind,
+                    $side,
+                    $then->modify('+'.(3 * $i + 2).' minutes'),
+                    $tool,
+                    0.0,
+                    $pain[2],
+                    PainPlace::from($pain[3]),
+                    PainKind::from($pain[4]),
+                    [],
+                    Rules::VERSION,
+                    null,
+                    $assessment,
+                );
+                $numbers =
+                    $body->numbers($definition, $side, $fixed, $free, Ability::from($shows)) ??
+                    throw new \LogicException("No reading of $kind.");
+                // Made-up people are measured by somebody who errs in single trials alone, so that no two readings
+                // contradict each other.
+                foreach (
+                    Trials::of(
+                        $numbers,
+                        [$free => $definition->measured[$free] ?? 'degrees'],
+                        [],
+                        'seconds' === $free ? 3 : 2,
+                        $random,
+                    ) as $trial
+                ) {
+                    $test->add(
+                        $trial,
+                        array_map(
+                            static fn (float $value): string => $value.
+                                (isset($trial['angle']) ? '°' : (isset($trial['seconds']) ? ' s' : ' cm')),
+                            $trial,
+                        ),
+                    );
                 }
                 $this->em->persist($test);
             }

@@ -12,14 +12,25 @@ namespace LucidAscent\App\Demo;
  * Walked: ladder, side, rung, days ago, clean. Hurt: days ago, side, level, place, kind. Lifted: days ago.
  *
  * @phpstan-type Hurt array{int, string, int, string, string}
- * @phpstan-type Person array{name: string, stature: float, lengths: array<string, float>, left: array<string, float>, right: array<string, float>, wanted: list<string>, note: string, conditions: list<string>, assessed: non-empty-list<array{int, float}>, practised: list<array{string, string, string, non-empty-list<int>}>, walked: list<array{string, string, string, int, bool}>, hurt: Hurt|null, lifted: int|null}
+ * @phpstan-type Person array{name: string, stature: float, lengths: array<string, float>, left: array<string, float>,
+ *     right: array<string, float>, wanted: list<string>, note: string, conditions: list<string>,
+ *     assessed: non-empty-list<array{int, float}>,
+ *     practised: list<array{string, string, string, non-empty-list<int>}>,
+ *     walked: list<array{string, string, string, int, bool}>, hurt: Hurt|null, lifted: int|null}
  */
 final class MadeUpStudio
 {
     /** What both sides can do unless a person says otherwise. */
     private const USUAL = [
-        'flexion' => 118.0, 'abduction' => 60.0, 'rotation' => 72.0, 'kneeFlexion' => 148.0, 'internal-rotation' => 34.0,
-        'hamstrings' => 78.0, 'quadriceps' => 148.0, 'extension' => 14.0, 'balance' => 24.0,
+        'flexion' => 118.0,
+        'abduction' => 60.0,
+        'rotation' => 72.0,
+        'kneeFlexion' => 148.0,
+        'internal-rotation' => 34.0,
+        'hamstrings' => 78.0,
+        'quadriceps' => 148.0,
+        'extension' => 14.0,
+        'balance' => 24.0,
     ];
 
     /**
@@ -31,15 +42,44 @@ final class MadeUpStudio
             self::person(
                 'Maren Tolvik',
                 168.0,
-                ['thigh.left' => 41.0, 'thigh.right' => 41.2, 'shin.left' => 40.6, 'shin.right' => 40.8, 'hipSpacing' => 17.2],
-                ['rotation' => 104.0, 'abduction' => 66.0, 'flexion' => 128.0, 'hamstrings' => 96.0, 'kneeFlexion' => 154.0, 'quadriceps' => 154.0],
-                ['rotation' => 99.0, 'abduction' => 65.0, 'flexion' => 126.0, 'hamstrings' => 94.0, 'kneeFlexion' => 154.0, 'quadriceps' => 154.0],
+                [
+                    'thigh.left' => 41.0,
+                    'thigh.right' => 41.2,
+                    'shin.left' => 40.6,
+                    'shin.right' => 40.8,
+                    'hipSpacing' => 17.2,
+                ],
+                [
+                    'rotation' => 104.0,
+                    'abduction' => 66.0,
+                    'flexion' => 128.0,
+                    'hamstrings' => 96.0,
+                    'kneeFlexion' => 154.0,
+                    'quadriceps' => 154.0,
+                ],
+                [
+                    'rotation' => 99.0,
+                    'abduction' => 65.0,
+                    'flexion' => 126.0,
+                    'hamstrings' => 94.0,
+                    'kneeFlexion' => 154.0,
+                    'quadriceps' => 154.0,
+                ],
                 ['half-lotus', 'lotus'],
                 'Has danced; sits on the floor at home.',
                 [],
                 [[160, 6.0], [131, 5.2], [103, 3.9], [82, 3.0], [54, 1.8], [33, 0.9], [12, 0.0]],
-                [['half-lotus', 'left', 'easy-cross-leg', [70, 66, 62]], ['half-lotus', 'right', 'easy-cross-leg', [70, 66, 62]], ['half-lotus', 'left', 'mid-thigh-on-block', [24, 20, 16]], ['half-lotus', 'right', 'mid-thigh-on-block', [24, 20]]],
-                [['half-lotus', 'left', 'hip-circle', 12, true], ['half-lotus', 'right', 'hip-circle', 12, true], ['half-lotus', 'left', 'lying-half-lotus', 12, true]],
+                [
+                    ['half-lotus', 'left', 'easy-cross-leg', [70, 66, 62]],
+                    ['half-lotus', 'right', 'easy-cross-leg', [70, 66, 62]],
+                    ['half-lotus', 'left', 'mid-thigh-on-block', [24, 20, 16]],
+                    ['half-lotus', 'right', 'mid-thigh-on-block', [24, 20]],
+                ],
+                [
+                    ['half-lotus', 'left', 'hip-circle', 12, true],
+                    ['half-lotus', 'right', 'hip-circle', 12, true],
+                    ['half-lotus', 'left', 'lying-half-lotus', 12, true],
+                ],
             ),
             self::person(
                 'Jonas Erlesand',
@@ -52,7 +92,11 @@ final class MadeUpStudio
                 [],
                 [[140, 5.0], [11, 0.0]],
                 [['pigeon', 'left', 'wall', [40, 36, 33]], ['pigeon', 'right', 'lying', [40, 36, 33]]],
-                [['pigeon', 'left', 'lying', 11, true], ['pigeon', 'right', 'lying', 11, true], ['pigeon', 'right', 'wall', 11, false]],
+                [
+                    ['pigeon', 'left', 'lying', 11, true],
+                    ['pigeon', 'right', 'lying', 11, true],
+                    ['pigeon', 'right', 'wall', 11, false],
+                ],
             ),
             self::person(
                 'Petra Quillmann',
@@ -78,7 +122,10 @@ final class MadeUpStudio
                 'Runs; wants the leg behind the head one day.',
                 ['high-blood-pressure'],
                 [[95, 4.0], [20, 0.0]],
-                [['half-lotus', 'left', 'lying-figure-four', [40, 36, 32]], ['half-lotus', 'right', 'lying-figure-four', [40, 36, 32]]],
+                [
+                    ['half-lotus', 'left', 'lying-figure-four', [40, 36, 32]],
+                    ['half-lotus', 'right', 'lying-figure-four', [40, 36, 32]],
+                ],
                 [],
             ),
             self::person(
@@ -91,7 +138,10 @@ final class MadeUpStudio
                 'Back after a sore left knee; cleared in writing.',
                 [],
                 [[130, 2.0], [28, 0.0]],
-                [['half-lotus', 'left', 'lying-knee-drops', [24, 21, 17]], ['half-lotus', 'right', 'lying-knee-drops', [24, 21, 17]]],
+                [
+                    ['half-lotus', 'left', 'lying-knee-drops', [24, 21, 17]],
+                    ['half-lotus', 'right', 'lying-knee-drops', [24, 21, 17]],
+                ],
                 [['half-lotus', 'right', 'hip-circle', 9, true]],
                 [110, 'left', 4, 'knee', 'ache'],
                 60,
@@ -125,8 +175,35 @@ final class MadeUpStudio
      *
      * @return Person
      */
-    private static function person(string $name, float $stature, array $lengths, array $left, array $right, array $wanted, string $note, array $conditions, array $assessed, array $practised, array $walked, ?array $hurt = null, ?int $lifted = null): array
-    {
-        return ['name' => $name, 'stature' => $stature, 'lengths' => $lengths, 'left' => $left + self::USUAL, 'right' => $right + self::USUAL, 'wanted' => $wanted, 'note' => $note, 'conditions' => $conditions, 'assessed' => $assessed, 'practised' => $practised, 'walked' => $walked, 'hurt' => $hurt, 'lifted' => $lifted];
+    private static function person(
+        string $name,
+        float $stature,
+        array $lengths,
+        array $left,
+        array $right,
+        array $wanted,
+        string $note,
+        array $conditions,
+        array $assessed,
+        array $practised,
+        array $walked,
+        ?array $hurt = null,
+        ?int $lifted = null,
+    ): array {
+        return [
+            'name' => $name,
+            'stature' => $stature,
+            'lengths' => $lengths,
+            'left' => $left + self::USUAL,
+            'right' => $right + self::USUAL,
+            'wanted' => $wanted,
+            'note' => $note,
+            'conditions' => $conditions,
+            'assessed' => $assessed,
+            'practised' => $practised,
+            'walked' => $walked,
+            'hurt' => $hurt,
+            'lifted' => $lifted,
+        ];
     }
 }

@@ -25,11 +25,16 @@ final class InclinometerLine
     public static function read(string $line): ?AngleSample
     {
         $line = rtrim($line, "\r\n");
-        if (strlen($line) > self::LONGEST || 1 !== preg_match('/^(LA1 (\d{1,12}) (-?\d{1,3}\.\d{2})) ([0-9a-f]{2})$/', $line, $m)) {
+        if (
+            strlen($line) > self::LONGEST
+            || 1 !== preg_match('/^(LA1 (\d{1,12}) (-?\d{1,3}\.\d{2})) ([0-9a-f]{2})$/', $line, $m)
+        ) {
             return null;
         }
 
-        return self::checksum($m[1]) === $m[4] && abs((float) $m[3]) <= 180.0 ? new AngleSample((int) $m[2], (float) $m[3]) : null;
+        return self::checksum($m[1]) === $m[4] && abs((float) $m[3]) <= 180.0
+            ? new AngleSample((int) $m[2], (float) $m[3])
+            : null;
     }
 
     private static function checksum(string $text): string

@@ -6,7 +6,10 @@ namespace LucidAscent\App\Device;
 
 use LucidAscent\Core\Testing\SteadyAngle;
 
-/** An inclinometer's samples as the page shows them: the angle now, whether it has settled and where, or that the line is gone. */
+/**
+ * An inclinometer's samples as the page shows them: the angle now, whether it has settled and where, or that the line
+ * is gone.
+ */
 final class LiveAngle
 {
     /** @return iterable<array{state: string, angle?: float, steady?: float|null}> */
@@ -21,7 +24,11 @@ final class LiveAngle
                 yield ['state' => 'garbled'];
             } else {
                 $settled = $steady->feed($sample->ms, $sample->angle);
-                yield ['state' => 'live', 'angle' => $sample->angle, 'steady' => null === $settled ? null : round($settled, 1)];
+                yield [
+                    'state' => 'live',
+                    'angle' => $sample->angle,
+                    'steady' => null === $settled ? null : round($settled, 1),
+                ];
             }
         }
     }

@@ -54,7 +54,9 @@ final readonly class PictureStore
         return [imagesx($kept), imagesy($kept)];
     }
 
-    /** One that is cut off shows less than was there, and says so by the way: it is refused, not filled up with grey. */
+    /**
+     * One that is cut off shows less than was there, and says so by the way: it is refused, not filled up with grey.
+     */
     private static function whole(string $file, int $type): \GdImage|false
     {
         $lenient = ini_set('gd.jpeg_ignore_warning', '0');
@@ -90,7 +92,8 @@ final readonly class PictureStore
         if (!is_dir($this->folder) && !@mkdir($this->folder, 0o700, true) && !is_dir($this->folder)) {
             throw UnfitPicture::notKept();
         }
-        $written = @imagejpeg($picture, "$path.part", self::QUALITY) && false !== self::whole("$path.part", IMAGETYPE_JPEG);
+        $written =
+            @imagejpeg($picture, "$path.part", self::QUALITY) && false !== self::whole("$path.part", IMAGETYPE_JPEG);
         if (!$written || !@rename("$path.part", $path)) {
             @unlink("$path.part");
 

@@ -45,10 +45,11 @@ final class StandIn
         if (0 === $this->count % (self::HELD_SECONDS * self::SAMPLES_PER_SECOND)) {
             $this->target = self::POSITIONS[0] + (self::POSITIONS[1] - self::POSITIONS[0]) * $this->uniform();
         }
-        $this->angle += ($this->target - $this->angle) * (1 - exp(-1 / self::SAMPLES_PER_SECOND / self::SETTLING_SECONDS));
-        $this->drift += self::DRIFT_PER_SECOND / self::SAMPLES_PER_SECOND * ($this->random->getInt(0, 1) * 2 - 1);
+        $this->angle +=
+            ($this->target - $this->angle) * (1 - exp(-1 / self::SAMPLES_PER_SECOND / self::SETTLING_SECONDS));
+        $this->drift += (self::DRIFT_PER_SECOND / self::SAMPLES_PER_SECOND) * ($this->random->getInt(0, 1) * 2 - 1);
         $shown = $this->angle + $this->drift + self::NOISE * $this->normal();
-        $ms = (int) (++$this->count * 1000 / self::SAMPLES_PER_SECOND);
+        $ms = (int) ((++$this->count * 1000) / self::SAMPLES_PER_SECOND);
         if ('rough' === $this->scenario) {
             if ($second % (self::WHOLE_SECONDS + self::BROKEN_SECONDS) >= self::WHOLE_SECONDS) {
                 return null;

@@ -19,7 +19,10 @@ final readonly class StreamInclinometer implements Inclinometer
     public function samples(): iterable
     {
         while (true) {
-            $stream = '' === $this->address ? false : @stream_socket_client($this->address, $code, $message, self::WAIT_SECONDS);
+            $stream =
+                '' === $this->address
+                    ? false
+                    : @stream_socket_client($this->address, $code, $message, self::WAIT_SECONDS);
             if (false === $stream) {
                 usleep((int) (self::WAIT_SECONDS * 1e6));
                 yield null;
@@ -49,7 +52,7 @@ final readonly class StreamInclinometer implements Inclinometer
                 continue;
             }
             $buffer .= (string) fread($stream, 4096);
-            while (false !== $end = strpos($buffer, "\n")) {
+            while (false !== ($end = strpos($buffer, "\n"))) {
                 yield InclinometerLine::read(substr($buffer, 0, $end)) ?? false;
                 $buffer = substr($buffer, $end + 1);
             }

@@ -16,7 +16,8 @@ class AssessmentOutcome
 {
     /**
      * @param array<string, array<string, string>> $states by pose and side
-     * @param array<string, mixed>|null $progress the rates of that day, and what was foretold; null before any were kept
+     * @param array<string, mixed>|null $progress the rates of that day, and what was foretold; null before any were
+     *     kept
      */
     public function __construct(
         /** The assessment's own id. */

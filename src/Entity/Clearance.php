@@ -10,7 +10,10 @@ use LucidAscent\Core\Caution\ClearanceAuthority;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** A word in writing that lifts what it names: who gave it, on what day, what they allow, and who wrote it down. Never changed. */
+/**
+ * A word in writing that lifts what it names: who gave it, on what day, what they allow, and who wrote it down. Never
+ * changed.
+ */
 #[ORM\Entity]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class Clearance

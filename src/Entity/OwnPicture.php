@@ -9,7 +9,10 @@ use LucidAscent\App\Database\MomentType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** A picture that a teacher laid beside a posture of their own; its pixels are in a file of this id, outside the web root. */
+/**
+ * A picture that a teacher laid beside a posture of their own; its pixels are in a file of this id, outside the web
+ * root.
+ */
 #[ORM\Entity]
 #[ORM\Index(columns: ['teacher_id', 'posture'])]
 class OwnPicture

@@ -62,6 +62,15 @@ class SeenRung
     {
         $at = $this->practitioner->teacher->local($this->at);
 
-        return new Seen($this->posture, $this->rung, $this->side, $this->clean && !$this->pain()->spoils(), $at, $at, $this->heights, $this->hangs);
+        return new Seen(
+            $this->posture,
+            $this->rung,
+            $this->side,
+            $this->clean && !$this->pain()->spoils(),
+            $at,
+            $at,
+            $this->heights,
+            $this->hangs,
+        );
     }
 }

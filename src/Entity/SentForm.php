@@ -9,7 +9,10 @@ use LucidAscent\App\Database\MomentType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** What was typed into a form whose record is kept: whether it says the same is seen when it is sent again. Forgotten after a while. */
+/**
+ * What was typed into a form whose record is kept: whether it says the same is seen when it is sent again. Forgotten
+ * after a while.
+ */
 #[ORM\Entity]
 #[ORM\Index(columns: ['at'])]
 class SentForm

@@ -17,7 +17,10 @@ class StoredPicture
     /** The lines of a leg between points that were marked. */
     private const LINES = [['hip', 'knee'], ['knee', 'ankle'], ['floorA', 'floorB']];
 
-    /** @param array<string, array{float, float}>|null $points where landmarks are, as shares of width and height; null before any were kept */
+    /**
+     * @param array<string, array{float, float}>|null $points where landmarks are, as shares of width and height; null
+     *     before any were kept
+     */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -38,7 +41,10 @@ class StoredPicture
     ) {
     }
 
-    /** @return list<array{float, float, float, float}> lines in the picture's own pixels: thigh, shin and floor, as far as they were marked */
+    /**
+     * @return list<array{float, float, float, float}> lines in the picture's own pixels: thigh, shin and floor, as far
+     *     as they were marked
+     */
     public function lines(): array
     {
         $lines = [];
@@ -46,7 +52,12 @@ class StoredPicture
             $one = $this->points[$from] ?? null;
             $other = $this->points[$to] ?? null;
             if (null !== $one && null !== $other) {
-                $lines[] = [$one[0] * $this->width, $one[1] * $this->height, $other[0] * $this->width, $other[1] * $this->height];
+                $lines[] = [
+                    $one[0] * $this->width,
+                    $one[1] * $this->height,
+                    $other[0] * $this->width,
+                    $other[1] * $this->height,
+                ];
             }
         }
 

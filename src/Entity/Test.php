@@ -26,7 +26,8 @@ class Test
     public const SOLES_TOGETHER = 'soles-together';
 
     /** @var Collection<int, Trial> */
-    #[ORM\OneToMany(targetEntity: Trial::class, mappedBy: 'test', cascade: ['persist']), ORM\OrderBy(['ordinal' => 'ASC'])]
+    #[ORM\OneToMany(targetEntity: Trial::class, mappedBy: 'test', cascade: ['persist']),
+        ORM\OrderBy(['ordinal' => 'ASC']),]
     private Collection $trials;
 
     /** Both are asked of years of rows at a time; what they mean is the core's to say. */
@@ -39,7 +40,9 @@ class Test
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
-        /** Both sides taken down together share it; it is made when the form is opened, so that one form is one entry. */
+        /**
+         * Both sides taken down together share it; it is made when the form is opened, so that one form is one entry.
+         */
         #[ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $entryId,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]

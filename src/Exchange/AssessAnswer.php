@@ -28,8 +28,11 @@ use LucidAscent\Core\Testing\Norms;
 /** A whole assessment: which pose is ready, what holds it, what leads there. The page and the command line share it. */
 final readonly class AssessAnswer
 {
-    public function __construct(private PersonDocument $person, private RecordedPerson $recorded, private ReasonText $texts)
-    {
+    public function __construct(
+        private PersonDocument $person,
+        private RecordedPerson $recorded,
+        private ReasonText $texts,
+    ) {
     }
 
     /**
@@ -39,7 +42,10 @@ final readonly class AssessAnswer
      */
     public function of(Fields $document): array
     {
-        $read = RecordKinds::FORMAT === $document->raw('format') ? $this->recorded->read($document) : $this->person->read($document);
+        $read =
+            RecordKinds::FORMAT === $document->raw('format')
+                ? $this->recorded->read($document)
+                : $this->person->read($document);
         [$poses, $wanted, $unread] = [$read->poses, $read->wanted, $read->unread];
 
         return $this->answer($poses, $wanted) + ['unread' => $unread];
@@ -53,7 +59,14 @@ final readonly class AssessAnswer
     public function answer(ReadPoses $poses, array $wanted): array
     {
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
-        $answer = ['on' => $poses->person->on->format('Y-m-d'), 'rules' => Rules::VERSION, 'poses' => [], 'restriction' => [], 'held' => [], 'route' => []];
+        $answer = [
+            'on' => $poses->person->on->format('Y-m-d'),
+            'rules' => Rules::VERSION,
+            'poses' => [],
+            'restriction' => [],
+            'held' => [],
+            'route' => [],
+        ];
         foreach ($wanted as $id) {
             foreach (Side::cases() as $side) {
                 $answer['poses'][$id][$side->value] = $this->pose($poses->of($id, $side), $poses);
@@ -73,8 +86,17 @@ final readonly class AssessAnswer
             ...$answer,
             'poses' => (object) $answer['poses'],
             'route' => (object) $answer['route'],
-            'instead' => (object) array_filter(array_combine($wanted, array_map(static fn (Route $route): ?string => $route->instead, $routes)), is_string(...)),
-            'keystone' => null === $keystone ? null : ['component' => $keystone->ability->value, 'side' => $keystone->side->value, 'opens' => $keystone->opens],
+            'instead' => (object) array_filter(
+                array_combine($wanted, array_map(static fn (Route $route): ?string => $route->instead, $routes)),
+                is_string(...),
+            ),
+            'keystone' => null === $keystone
+                    ? null
+                    : [
+                        'component' => $keystone->ability->value,
+                        'side' => $keystone->side->value,
+                        'opens' => $keystone->opens,
+                    ],
             'nextReading' => null === $next ? null : $this->next($next),
             'asymmetry' => array_map($this->reason(...), Asymmetry::reasons($poses->person)),
             'contradictory' => self::contradictory($poses->person),
@@ -87,7 +109,12 @@ final readonly class AssessAnswer
     {
         return [
             'state' => $pose->state()->value,
-            'first' => array_map(static fn (GateFinding $gate): array => '' === $gate->posture ? ['gate' => $gate->gate] : ['posture' => $gate->posture], $pose->first()),
+            'first' => array_map(
+                static fn (GateFinding $gate): array => '' === $gate->posture
+                    ? ['gate' => $gate->gate]
+                    : ['posture' => $gate->posture],
+                $pose->first(),
+            ),
             'limiter' => $pose->limiter()?->ability->value,
             'chance' => $pose->chance(),
             'seen' => $pose->seenOn()?->format('Y-m-d'),
@@ -96,16 +123,19 @@ final readonly class AssessAnswer
             'bars' => array_map($this->reason(...), $pose->onLadder()->bars),
             'passed' => $pose->onLadder()->passed,
             'reasons' => array_map($this->reason(...), $pose->reasons()),
-            'margins' => array_map(static fn (AbilityMargin $margin): array => [
-                'component' => $margin->ability->value,
-                'state' => $margin->state()->value,
-                'capacity' => $margin->shown,
-                'demand' => $margin->asked,
-                'margin' => null === $margin->shown ? null : $margin->difference(),
-                'error' => null === $margin->shown || !is_finite($margin->error) ? null : $margin->error,
-                'bound' => $margin->capacity?->bound->value,
-                'leg' => $margin->isOtherLeg ? 'other' : 'this',
-            ], $pose->full()->byWeight()),
+            'margins' => array_map(
+                static fn (AbilityMargin $margin): array => [
+                    'component' => $margin->ability->value,
+                    'state' => $margin->state()->value,
+                    'capacity' => $margin->shown,
+                    'demand' => $margin->asked,
+                    'margin' => null === $margin->shown ? null : $margin->difference(),
+                    'error' => null === $margin->shown || !is_finite($margin->error) ? null : $margin->error,
+                    'bound' => $margin->capacity?->bound->value,
+                    'leg' => $margin->isOtherLeg ? 'other' : 'this',
+                ],
+                $pose->full()->byWeight(),
+            ),
             'shortfallAtKnee' => $pose->shortfallAtKnee(),
         ];
     }
@@ -120,7 +150,10 @@ final readonly class AssessAnswer
         } + ['side' => $next->side->value, 'because' => $this->texts->text($next->because)];
     }
 
-    /** @return list<array{what: string, height: float}> the props of the rung now that were reckoned for this body, in cm */
+    /**
+     * @return list<array{what: string, height: float}> the props of the rung now that were reckoned for this body, in
+     *     cm
+     */
     private static function props(PoseReading $pose, ReadPoses $poses): array
     {
         $rung = $pose->onLadder()->rung;
@@ -132,7 +165,8 @@ final readonly class AssessAnswer
     /** @return array<string, mixed> */
     private function reason(Reason $reason): array
     {
-        return ['code' => $reason->code, 'text' => $this->texts->text($reason), 'source' => $reason->source->value] + $reason->numbers;
+        return ['code' => $reason->code, 'text' => $this->texts->text($reason), 'source' => $reason->source->value] +
+            $reason->numbers;
     }
 
     /** @return list<array<string, string|null>> what holds a posture of the route, each once a side */
@@ -170,7 +204,10 @@ final readonly class AssessAnswer
                     $found[] = [
                         'component' => $name,
                         'side' => $side,
-                        'readings' => array_map(static fn ($e): array => ['test' => $e->test, 'value' => $e->value], array_values(array_unique([...$capacity->from, ...$capacity->against], SORT_REGULAR))),
+                        'readings' => array_map(
+                            static fn ($e): array => ['test' => $e->test, 'value' => $e->value],
+                            array_values(array_unique([...$capacity->from, ...$capacity->against], SORT_REGULAR)),
+                        ),
                         'error' => $capacity->error,
                         'repeat' => $capacity->doubtful($person->proportions->error($one))?->test,
                     ];

@@ -25,7 +25,10 @@ final class CalibrationAnswer
                 'catalogue' => round($of->inOrder(), 2),
                 'percent' => round($of->readings(), 1),
             ],
-            'aims' => array_map(static fn (array $aim): array => ['value' => self::rounded($aim['value']), 'met' => $aim['met']], $of->aims()),
+            'aims' => array_map(
+                static fn (array $aim): array => ['value' => self::rounded($aim['value']), 'met' => $aim['met']],
+                $of->aims(),
+            ),
         ];
     }
 
@@ -37,7 +40,10 @@ final class CalibrationAnswer
 
             return ['verdicts' => $many, 'wrong' => self::rounded($wrong)];
         };
-        $covered = array_map(static fn (array $of): array => ['intervals' => $of['intervals'], 'covered' => round($of['covered'], 1)], $tally->coverage());
+        $covered = array_map(
+            static fn (array $of): array => ['intervals' => $of['intervals'], 'covered' => round($of['covered'], 1)],
+            $tally->coverage(),
+        );
 
         return [
             'verdicts' => $tally->many(),
@@ -45,8 +51,17 @@ final class CalibrationAnswer
             'short' => $state(State::Short),
             'near' => round($tally->share(State::Near), 1),
             'unknown' => round($tally->share(State::Unknown), 1),
-            'chances' => array_map(static fn (array $tenth): array => ['stated' => round($tenth['stated'], 1), 'happened' => round($tenth['happened'], 1)] + $tenth, $tally->reliability()),
-        ] + ([] === $covered ? [] : ['intervals' => ['covered' => self::rounded($tally->covered()), 'abilities' => $covered]]);
+            'chances' => array_map(
+                static fn (array $tenth): array => [
+                    'stated' => round($tenth['stated'], 1),
+                    'happened' => round($tenth['happened'], 1),
+                ] + $tenth,
+                $tally->reliability(),
+            ),
+        ] +
+            ([] === $covered
+                ? []
+                : ['intervals' => ['covered' => self::rounded($tally->covered()), 'abilities' => $covered]]);
     }
 
     private static function rounded(?float $value): ?float

@@ -22,11 +22,13 @@ final class CalibrationReport
     private const TEXT = <<<'TEXT'
         # How far the verdicts can be trusted
 
-        People are made whose bodies and abilities are known. They are measured with tapes and inclinometers that err as those do, some of
-        them with lengths measured and some with lengths estimated from stature; a knee that comes to rest is read as such, and a third of
-        the time nobody raises the ankle at once. They are read by the same code as anybody, and what is said of them is held against the truth.
+        People are made whose bodies and abilities are known. They are measured with tapes and inclinometers that err as
+        those do, some of them with lengths measured and some with lengths estimated from stature; a knee that comes to
+        rest is read as such, and a third of the time nobody raises the ankle at once. They are read by the same code as
+        anybody, and what is said of them is held against the truth.
 
-        Made by `php bin/console ascent:calibrate --people={people} --seed={seed} --into=docs`. The same seed makes the same people.
+        Made by `php bin/console ascent:calibrate --people={people} --seed={seed} --into=docs`. The same seed makes the
+        same people.
 
         | what | aim | found | |
         |---|---|---|---|
@@ -34,9 +36,10 @@ final class CalibrationReport
 
         ![Chances that were stated against what happened, and how often intervals hold the truth](validation.svg)
 
-        Of {verdicts} verdicts after every test, {near} % were *near* and {unknown} % *unknown*; of those on the poses that people came for,
-        once nothing more was worth measuring, {wantedNear} % and {wantedUnknown} %. Until then it took {proposed} readings in the proposed order
-        and {taught} in the order in which the tests are taught (one side of one test is one reading; {ordered} people).
+        Of {verdicts} verdicts after every test, {near} % were *near* and {unknown} % *unknown*; of those on the poses
+        that people came for, once nothing more was worth measuring, {wantedNear} % and {wantedUnknown} %. Until then it
+        took {proposed} readings in the proposed order and {taught} in the order in which the tests are taught (one side
+        of one test is one reading; {ordered} people).
 
         ## Chances
 
@@ -52,16 +55,18 @@ final class CalibrationReport
 
         ## What this proves, and what it cannot
 
-        It proves that errors are carried through as they should be: what a body is measured wrong by, what a reading is off by, what two
-        readings share, what a lower bound says and does not say, and what a free knee makes good in one angle with another.
+        It proves that errors are carried through as they should be: what a body is measured wrong by, what a reading is
+        off by, what two readings share, what a lower bound says and does not say, and what a free knee makes good in
+        one angle with another.
 
-        Times (balance, strength) are held for less sure than these made-up people would ask for: how long somebody manages varies from day to
-        day, which the spread of the trials stands for, and here nobody has days.
+        Times (balance, strength) are held for less sure than these made-up people would ask for: how long somebody
+        manages varies from day to day, which the spread of the trials stands for, and here nobody has days.
 
-        It proves nothing of the leg chain itself: the truth is worked out by the same one, with straight segments and one limit for each
-        axis. It supposes that tools err as they are said to, that nobody's ankle slides unseen, and that people are spread as this
-        product supposes (`core/Calibration/People.php`): wider than they are, so that many are near a demand, where it is hard to tell.
-        Gates that a teacher asks (an elbow that reaches the sole) are no part of it.
+        It proves nothing of the leg chain itself: the truth is worked out by the same one, with straight segments and
+        one limit for each axis. It supposes that tools err as they are said to, that nobody's ankle slides unseen, and
+        that people are spread as this product supposes (`core/Calibration/People.php`): wider than they are, so that
+        many are near a demand, where it is hard to tell. Gates that a teacher asks (an elbow that reaches the sole) are
+        no part of it.
 
         TEXT;
 
@@ -81,9 +86,22 @@ final class CalibrationReport
                 'readings' => sprintf('at most %g', Calibration::READINGS),
                 default => sprintf('under %g', Calibration::WRONG),
             };
-            $aims[] = [self::AIMS[$name], $limit, null === $value ? 'too few to say' : sprintf('%.2f', $value), null === $met ? '' : ($met ? 'met' : '**missed**')];
+            $aims[] = [
+                self::AIMS[$name],
+                $limit,
+                null === $value ? 'too few to say' : sprintf('%.2f', $value),
+                null === $met ? '' : ($met ? 'met' : '**missed**'),
+            ];
         }
-        $tenths = array_map(static fn (array $one): array => ["{$one['from']} to {$one['to']} %", (string) $one['verdicts'], sprintf('%.1f', $one['stated']), sprintf('%.1f', $one['happened'])], $found->all->reliability());
+        $tenths = array_map(
+            static fn (array $one): array => [
+                "{$one['from']} to {$one['to']} %",
+                (string) $one['verdicts'],
+                sprintf('%.1f', $one['stated']),
+                sprintf('%.1f', $one['happened']),
+            ],
+            $found->all->reliability(),
+        );
         $abilities = [];
         foreach ($found->all->coverage() as $name => $of) {
             $abilities[] = [$name, (string) $of['intervals'], sprintf('%.1f', $of['covered'])];
@@ -109,6 +127,9 @@ final class CalibrationReport
     /** @param list<list<string>> $rows */
     private static function rows(array $rows): string
     {
-        return implode("\n", array_map(static fn (array $row): string => '| '.implode(' | ', $row).' |', $rows));
+        return implode(
+            "\n",
+            array_map(static fn (array $row): string => '| '.implode(' | ', $row).' |', $rows),
+        );
     }
 }

@@ -33,7 +33,9 @@ final class CapacityAnswer
         $answer = [];
         $evidence = ReadTests::series($definitions, $tests->taken, $proportions, ToolErrors::usual());
         foreach (Side::cases() as $side) {
-            $answer[$side->value] = (object) self::side(Capacities::of($evidence[$side->value], $proportions->error($side), $today));
+            $answer[$side->value] = (object) self::side(
+                Capacities::of($evidence[$side->value], $proportions->error($side), $today),
+            );
         }
 
         return $answer + ['unread' => $tests->unread];
@@ -54,14 +56,26 @@ final class CapacityAnswer
             'bound' => $capacity->bound->value,
             'from' => $capacity->tests(),
             'unit' => $capacity->ability->unit(),
-            'readings' => array_map(static fn (Evidence $e): array => [
-                'test' => $e->test,
-                'value' => $e->value,
-                'bound' => $e->bound->value,
-                'tool' => $e->tool->value,
-                'readingError' => is_finite($e->uncertainty->readingError()) ? $e->uncertainty->readingError() : null,
-                'on' => $e->on?->format('Y-m-d'),
-            ], $capacity->from),
-        ] + ([] === $capacity->against ? [] : ['against' => array_values(array_unique(array_map(static fn (Evidence $e): string => $e->test, $capacity->against)))]);
+            'readings' => array_map(
+                static fn (Evidence $e): array => [
+                    'test' => $e->test,
+                    'value' => $e->value,
+                    'bound' => $e->bound->value,
+                    'tool' => $e->tool->value,
+                    'readingError' => is_finite($e->uncertainty->readingError())
+                        ? $e->uncertainty->readingError()
+                        : null,
+                    'on' => $e->on?->format('Y-m-d'),
+                ],
+                $capacity->from,
+            ),
+        ] +
+            ([] === $capacity->against
+                ? []
+                : [
+                    'against' => array_values(
+                        array_unique(array_map(static fn (Evidence $e): string => $e->test, $capacity->against)),
+                    ),
+                ]);
     }
 }

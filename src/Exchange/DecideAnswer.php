@@ -38,7 +38,8 @@ final readonly class DecideAnswer
     }
 
     /**
-     * {"posture", "rung", "on"?, "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?, "holdReached",
+     * {"posture", "rung", "on"?, "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?,
+     * "holdReached",
      * "evenBreath", "pain", "compensations", "soreAtNight"}, …]}; a log that is sent twice counts once.
      *
      * @return array<string, mixed>
@@ -58,10 +59,30 @@ final readonly class DecideAnswer
             $check = $this->check($session, $said, $ladder, $rung, $today, $unread);
             $id = Fields::textIn($session, 'id', "sessions[$i]");
             // A log that is sent twice counts once.
-            $checks[serialize($check)] ??= new CheckMade($id, $check->on, $check->on, '', $ladder->id, $side ?? Side::Left, $check, null, [], $side);
+            $checks[serialize($check)] ??= new CheckMade(
+                $id,
+                $check->on,
+                $check->on,
+                '',
+                $ladder->id,
+                $side ?? Side::Left,
+                $check,
+                null,
+                [],
+                $side,
+            );
             $today = max($today, $check->on);
             foreach (array_slice($said, 1) as $pain) {
-                $pains[] = new PainTold($id, $check->on, $check->on, $pain, $side, $this->catalogue->rung($ladder->id, $check->rung)->work ?? $work, $ladder->id, $check->rung);
+                $pains[] = new PainTold(
+                    $id,
+                    $check->on,
+                    $check->on,
+                    $pain,
+                    $side,
+                    $this->catalogue->rung($ladder->id, $check->rung)->work ?? $work,
+                    $ladder->id,
+                    $check->rung,
+                );
             }
         }
         if ([] === $checks) {
@@ -73,7 +94,9 @@ final readonly class DecideAnswer
         [$events, $unreadEvents] = $this->events->of($document, $today);
         $history = new History([...$checks, ...$pains, ...$events], ToolErrors::usual());
         $holds = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->holds($history, $today);
-        $next = State::tryFrom($document->text('next', State::Unknown->value)) ?? throw InvalidValue::because('next', 'is open, near, unknown, first, short or held.');
+        $next =
+            State::tryFrom($document->text('next', State::Unknown->value)) ??
+            throw InvalidValue::because('next', 'is open, near, unknown, first, short or held.');
         $sides = null === $side ? Side::cases() : [$side];
         $heldBy = [];
         foreach ($sides as $one) {
@@ -83,11 +106,22 @@ final readonly class DecideAnswer
         }
         $heldBy = array_values($heldBy);
         if (State::Held === $next && [] === $heldBy) {
-            $heldBy[] = new Hold(new StopDecided('next', $today, $today, null, false), Condition::everything('held', 'What comes next is held'), null, ClearanceAuthority::Clinician);
+            $heldBy[] = new Hold(
+                new StopDecided('next', $today, $today, null, false),
+                Condition::everything('held', 'What comes next is held'),
+                null,
+                ClearanceAuthority::Clinician,
+            );
         }
         usort($checks, static fn (CheckMade $a, CheckMade $b): int => $a->on <=> $b->on);
         $last = array_pop($checks);
-        $practised = PractisedUpTo::check($last, $checks, $holds, $this->catalogue->rung($ladder->id, $last->check->rung)->work ?? new Work([]), $sides);
+        $practised = PractisedUpTo::check(
+            $last,
+            $checks,
+            $holds,
+            $this->catalogue->rung($ladder->id, $last->check->rung)->work ?? new Work([]),
+            $sides,
+        );
         $history = new LadderPractice($ladder, $practised, $next->isInReach(), false, $heldBy);
         $proposal = Decide::proposal($history);
 
@@ -95,7 +129,14 @@ final readonly class DecideAnswer
             'decision' => $proposal->step->value,
             'rung' => $history->rung()->id,
             'rungAfter' => Decide::rungAfter($history, $proposal->step)->id,
-            'reasons' => array_map(fn (Reason $reason): array => ['code' => $reason->code, 'text' => $this->texts->text($reason), 'source' => $reason->source->value] + $reason->numbers, $proposal->reasons),
+            'reasons' => array_map(
+                fn (Reason $reason): array => [
+                    'code' => $reason->code,
+                    'text' => $this->texts->text($reason),
+                    'source' => $reason->source->value,
+                ] + $reason->numbers,
+                $proposal->reasons,
+            ),
             'restsOn' => array_map(static fn (ReadinessCheck $check): string => $check->day(), $proposal->restsOn),
             'choices' => array_map(static fn ($step): string => $step->value, Decide::choices($history, $proposal)),
         ] + ([] === [...$unread, ...$unreadEvents] ? [] : ['unread' => [...$unread, ...$unreadEvents]]);
@@ -109,8 +150,14 @@ final readonly class DecideAnswer
      *
      * @throws InvalidValue
      */
-    private function check(mixed $session, array $said, Ladder $ladder, string $rung, \DateTimeImmutable $today, array &$unread): ReadinessCheck
-    {
+    private function check(
+        mixed $session,
+        array $said,
+        Ladder $ladder,
+        string $rung,
+        \DateTimeImmutable $today,
+        array &$unread,
+    ): ReadinessCheck {
         try {
             $fields = Fields::of($session, 'sessions');
 
@@ -127,7 +174,10 @@ final readonly class DecideAnswer
             if ([] === $said) {
                 throw $e;
             }
-            $unread[] = ['code' => 'bad-input', 'because' => $e->getMessage().' What it says of pain holds all the same.'];
+            $unread[] = [
+                'code' => 'bad-input',
+                'because' => $e->getMessage().' What it says of pain holds all the same.',
+            ];
 
             return new ReadinessCheck($rung, $today, false, false, $said[0]);
         }
@@ -150,6 +200,8 @@ final readonly class DecideAnswer
 
     private static function known(Ladder $ladder, string $rung, string $field): string
     {
-        return $ladder->has($rung) ? $rung : throw InvalidValue::because($field, sprintf('"%s" is no rung of %s.', $rung, $ladder->id));
+        return $ladder->has($rung)
+            ? $rung
+            : throw InvalidValue::because($field, sprintf('"%s" is no rung of %s.', $rung, $ladder->id));
     }
 }

@@ -9,16 +9,23 @@ namespace LucidAscent\App\Exchange;
  *
  * Many are read line by line, so that a stream of any length takes the memory of its longest document. Blank
  * lines count for nothing. Where the first line is no whole document and the text is none either, each line
- * is taken for one of many if any line is (any of the first few million bytes): then a broken first line spoils itself alone.
+ * is taken for one of many if any line is (any of the first few million bytes): then a broken first line spoils itself
+ * alone.
  *
  * @implements \IteratorAggregate<int, string>
  */
 final class DocumentStream implements \IteratorAggregate
 {
-    /** Ten years of tests and sessions take a tenth of it. Of a line, or a document, that is longer its beginning is handed over, with one byte more than this. */
+    /**
+     * Ten years of tests and sessions take a tenth of it. Of a line, or a document, that is longer its beginning is
+     * handed over, with one byte more than this.
+     */
     public const LONGEST_BYTES = 4_000_000;
 
-    /** Objects and lists of one document, which take a hundred times their brackets in memory: four years of daily practice have as many. */
+    /**
+     * Objects and lists of one document, which take a hundred times their brackets in memory: four years of daily
+     * practice have as many.
+     */
     public const MOST_PARTS = 60_000;
 
     private const CHUNK = 65536;
@@ -38,7 +45,8 @@ final class DocumentStream implements \IteratorAggregate
 
     public static function isTooMuch(string $text): bool
     {
-        return strlen($text) > self::LONGEST_BYTES || substr_count($text, '[') + substr_count($text, '{') > self::MOST_PARTS;
+        return strlen($text) > self::LONGEST_BYTES
+            || substr_count($text, '[') + substr_count($text, '{') > self::MOST_PARTS;
     }
 
     private static function isJson(string $text): bool
@@ -65,12 +73,15 @@ final class DocumentStream implements \IteratorAggregate
         if (strlen($text) <= self::LONGEST_BYTES && !self::isJson($text)) {
             $lines = [$line => $text];
             $bytes = strlen($text);
-            while ($bytes <= self::LONGEST_BYTES && null !== $next = $this->next($line)) {
+            while ($bytes <= self::LONGEST_BYTES && null !== ($next = $this->next($line))) {
                 $lines[$line = $next[0]] = $next[1];
                 $bytes += strlen($next[1]) + 1;
             }
             $whole = implode("\n", $lines);
-            $documents = array_filter(array_slice($lines, 1), static fn (string $one): bool => str_starts_with(ltrim($one), '{') && self::isJson($one));
+            $documents = array_filter(
+                array_slice($lines, 1),
+                static fn (string $one): bool => str_starts_with(ltrim($one), '{') && self::isJson($one),
+            );
             if ([] === $documents || ($bytes <= self::LONGEST_BYTES && self::isJson($whole))) {
                 yield $first[0] => $whole;
 
@@ -96,7 +107,7 @@ final class DocumentStream implements \IteratorAggregate
     /** @return array{int, string}|null the next line that is not blank, and its number */
     private function next(int $line = 0): ?array
     {
-        while (false !== $text = fgets($this->stream, self::LONGEST_BYTES + 2)) {
+        while (false !== ($text = fgets($this->stream, self::LONGEST_BYTES + 2))) {
             ++$line;
             // The rest of a line that is too long is read, and not kept.
             for ($more = $text; is_string($more) && !str_ends_with($more, "\n");) {

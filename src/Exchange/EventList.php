@@ -21,27 +21,62 @@ use LucidAscent\Core\Caution\Entry\StopDecided;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
 
-/** Conditions and events of a document, as the judge of holds takes them; one that cannot be read spoils no other, and what it says of pain holds. */
+/**
+ * Conditions and events of a document, as the judge of holds takes them; one that cannot be read spoils no other, and
+ * what it says of pain holds.
+ */
 final readonly class EventList
 {
     /** Parts of a document that are read; pain that is said under any other key holds all the same. */
-    private const PARTS = ['on', 'body', 'tests', 'wanted', 'conditions', 'events', 'seen', 'gates', 'school', 'schools', 'schoolByDay', 'equipment', 'pinned', 'forbidden', 'weeks', 'days', 'sportDays', 'sequence', 'goal', 'minutes', 'props', 'sessions', 'posture', 'rung', 'next', 'side'];
+    private const PARTS = [
+        'on',
+        'body',
+        'tests',
+        'wanted',
+        'conditions',
+        'events',
+        'seen',
+        'gates',
+        'school',
+        'schools',
+        'schoolByDay',
+        'equipment',
+        'pinned',
+        'forbidden',
+        'weeks',
+        'days',
+        'sportDays',
+        'sequence',
+        'goal',
+        'minutes',
+        'props',
+        'sessions',
+        'posture',
+        'rung',
+        'next',
+        'side',
+    ];
 
     /** What an event may be, for the help of the commands that read them. */
     public const HELP = <<<'TEXT'
-        Events, under "events", in any order; each may have an "id" (or is called events[0], events[1], …), "on" (a day; without it the
-        document's own) and "side" (left, right or both; without it nobody said which, and both are held):
-          {"event":"pain","pain":{"level":3,"place":"knee","kind":"ache"},"side":"left","during":{"posture":"half-lotus","rung":"half-lotus"}}
+        Events, under "events", in any order; each may have an "id" (or is called events[0], events[1], …), "on" (a day;
+        without it the document's own) and "side" (left, right or both; without it nobody said which, and both are
+        held):
+          {"event":"pain","pain":{"level":3,"place":"knee","kind":"ache"},"side":"left",
+          "during":{"posture":"half-lotus","rung":"half-lotus"}}
           {"event":"stop","side":"left","painless":true}
           {"event":"condition","condition":"knee-surgery","side":"right","until":"2026-06-01"}
-          {"event":"condition","condition":"other","loads":["twist","neck"]}           told in free words: without loads nothing deep
+          {"event":"condition","condition":"other","loads":["twist",
+          "neck"]}           told in free words: without loads nothing deep
           {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true}     by: teacher or clinician
           {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
-        Logs of sessions, under "sessions": {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted","side":"left",
-        "holdReached":true,"evenBreath":true,"compensations":[],"pain":{"level":0}}]}, or one such item with its day; "clean":true says that it
+        Logs of sessions, under "sessions":
+        {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted",
+        "side":"left", "holdReached":true,"evenBreath":true,"compensations":[],
+        "pain":{"level":0}}]}, or one such item with its day; "clean":true says that it
         was held on an even breath. An item with a "drill" proves no rung.
-        A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0], a session
-        sessions[0], a listed condition condition:knee-surgery.
+        A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0],
+        a session sessions[0], a listed condition condition:knee-surgery.
         TEXT;
 
     public function __construct(private Catalogue $catalogue)
@@ -65,9 +100,19 @@ final readonly class EventList
                 array_push($entries, ...$this->event($fields, $i, $today, $unread));
             } catch (InvalidValue $e) {
                 $said = PainFields::inUnreadable($raw);
-                $unread[] = ['event' => "events[$i]", 'code' => 'bad-input', 'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.')];
+                $unread[] = [
+                    'event' => "events[$i]",
+                    'code' => 'bad-input',
+                    'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.'),
+                ];
                 foreach ($said as $pain) {
-                    $entries[] = new PainTold("events[$i]", $today, $today, $pain, Side::tryFrom(is_string($fields?->raw('side')) ? $fields->raw('side') : ''));
+                    $entries[] = new PainTold(
+                        "events[$i]",
+                        $today,
+                        $today,
+                        $pain,
+                        Side::tryFrom(is_string($fields?->raw('side')) ? $fields->raw('side') : ''),
+                    );
                 }
                 // Somebody who cannot be read may have said stop.
                 if ('stop' === $fields?->raw('event')) {
@@ -110,28 +155,90 @@ final readonly class EventList
         $id = $event->text('id', "events[$i]");
         $sides = self::sides($event);
         $during = $event->has('during') ? $event->object('during') : null;
-        [$posture, $rung] = [$during?->text('posture', '') ?? $event->text('posture', ''), $during?->text('rung', '') ?? $event->text('rung', '')];
+        [$posture, $rung] = [
+            $during?->text('posture', '') ?? $event->text('posture', ''),
+            $during?->text('rung', '') ?? $event->text('rung', ''),
+        ];
         $work = $this->catalogue->rung($posture, $rung)?->work;
         switch ($event->text('event')) {
             case 'pain':
                 $pain = PainFields::said($event->raw('pain'));
                 if (null === $pain) {
                     // Asked, and nothing hurts; an event that says nothing at all is not read as that.
-                    return is_array($event->raw('pain')) && 0 === ($event->raw('pain')['level'] ?? null) ? [] : throw InvalidValue::missing('pain');
+                    return is_array($event->raw('pain')) && 0 === ($event->raw('pain')['level'] ?? null)
+                        ? []
+                        : throw InvalidValue::missing('pain');
                 }
 
-                return array_map(static fn (?Side $side): PainTold => new PainTold($id, $at, $on, $pain, $side, $work, $posture, $rung, $event->text('by', '')), $sides);
+                return array_map(
+                    static fn (?Side $side): PainTold => new PainTold(
+                        $id,
+                        $at,
+                        $on,
+                        $pain,
+                        $side,
+                        $work,
+                        $posture,
+                        $rung,
+                        $event->text('by', ''),
+                    ),
+                    $sides,
+                );
             case 'stop':
-                return array_map(static fn (?Side $side): StopDecided => new StopDecided($id, $at, $on, $side, $event->flag('painless'), $posture, $rung, $event->text('by', '')), $sides);
+                return array_map(
+                    static fn (?Side $side): StopDecided => new StopDecided(
+                        $id,
+                        $at,
+                        $on,
+                        $side,
+                        $event->flag('painless'),
+                        $posture,
+                        $rung,
+                        $event->text('by', ''),
+                    ),
+                    $sides,
+                );
             case 'condition':
                 $entries = [];
-                $this->condition(['id' => $event->text('condition'), 'side' => $event->raw('side'), 'until' => $event->raw('until'), 'consent' => $event->raw('consent'), 'loads' => $event->raw('loads'), 'name' => $id, 'by' => $event->raw('by')], $on, false, $entries, $unread, $at);
+                $this->condition(
+                    [
+                        'id' => $event->text('condition'),
+                        'side' => $event->raw('side'),
+                        'until' => $event->raw('until'),
+                        'consent' => $event->raw('consent'),
+                        'loads' => $event->raw('loads'),
+                        'name' => $id,
+                        'by' => $event->raw('by'),
+                    ],
+                    $on,
+                    false,
+                    $entries,
+                    $unread,
+                    $at,
+                );
 
                 return array_values($entries);
             case 'clearance':
-                return [new ClearanceGiven($id, $at, $on, $event->has('clears') ? (is_string($event->raw('clears')) ? [$event->text('clears')] : $event->texts('clears')) : [], ClearanceAuthority::tryFrom($event->text('by')) ?? throw InvalidValue::because('by', 'is teacher or clinician.'), $event->flag('asked'), $event->text('teacher', ''))];
+                return [
+                    new ClearanceGiven(
+                        $id,
+                        $at,
+                        $on,
+                        $event->has('clears')
+                            ? (is_string($event->raw('clears'))
+                                ? [$event->text('clears')]
+                                : $event->texts('clears'))
+                            : [],
+                        ClearanceAuthority::tryFrom($event->text('by')) ??
+                            throw InvalidValue::because('by', 'is teacher or clinician.'),
+                        $event->flag('asked'),
+                        $event->text('teacher', ''),
+                    ),
+                ];
             case 'mistake':
-                return [new EnteredByMistake($id, $at, $event->text('of'), $event->text('by'), $event->text('why'))];
+                return [
+                    new EnteredByMistake($id, $at, $event->text('of'), $event->text('by'), $event->text('why')),
+                ];
             default:
                 throw InvalidValue::because('event', 'is pain, stop, condition, clearance or mistake.');
         }
@@ -141,9 +248,18 @@ final readonly class EventList
      * @param array<Entry> $entries
      * @param array<array<string, mixed>> $unread
      */
-    private function condition(mixed $raw, \DateTimeImmutable $on, bool $hasConsent, array &$entries, array &$unread, ?\DateTimeImmutable $at = null): void
-    {
-        $given = is_array($raw) && is_string($raw['id'] ?? null) ? $raw : ['id' => is_string($raw) ? $raw : (string) json_encode($raw)];
+    private function condition(
+        mixed $raw,
+        \DateTimeImmutable $on,
+        bool $hasConsent,
+        array &$entries,
+        array &$unread,
+        ?\DateTimeImmutable $at = null,
+    ): void {
+        $given =
+            is_array($raw) && is_string($raw['id'] ?? null)
+                ? $raw
+                : ['id' => is_string($raw) ? $raw : (string) json_encode($raw)];
         $id = $given['id'];
         if (ToldCondition::GUARDIAN === $id) {
             return;
@@ -156,7 +272,11 @@ final readonly class EventList
                 $on = Day::of('on', $given['on']);
                 $at = min($on, $at);
             } catch (InvalidValue $e) {
-                $unread[] = ['condition' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().' It holds all the same.'];
+                $unread[] = [
+                    'condition' => $id,
+                    'code' => 'bad-input',
+                    'because' => $e->getMessage().' It holds all the same.',
+                ];
             }
         }
         $pain = $this->catalogue->stopSigns()[$id] ?? null;
@@ -168,21 +288,39 @@ final readonly class EventList
         $consent = $hasConsent || true === ($given['consent'] ?? null);
         $condition = $this->catalogue->condition($id, $consent);
         if (!isset($this->catalogue->conditions()[$id])) {
-            $unread[] = ['condition' => $id, 'code' => 'unknown-condition', 'because' => sprintf('No caution knows the condition "%s": nothing deep until somebody has said what it loads.', $id)];
+            $unread[] = [
+                'condition' => $id,
+                'code' => 'unknown-condition',
+                'because' => sprintf(
+                    'No caution knows the condition "%s": nothing deep until somebody has said what it loads.',
+                    $id,
+                ),
+            ];
         }
         if (is_array($given['loads'] ?? null)) {
-            $loads = array_map(static fn (mixed $load): ?Load => is_string($load) ? Load::tryFrom($load) : null, array_values($given['loads']));
+            $loads = array_map(
+                static fn (mixed $load): ?Load => is_string($load) ? Load::tryFrom($load) : null,
+                array_values($given['loads']),
+            );
             // One that nobody can read may be any: then nothing deep, as before anybody said.
             $condition = in_array(null, $loads, true) ? $condition : $condition->touching($loads);
             if (in_array(null, $loads, true)) {
-                $unread[] = ['condition' => $id, 'code' => 'unknown-load', 'because' => 'It names a load that the catalogue does not know: nothing deep until it says which.'];
+                $unread[] = [
+                    'condition' => $id,
+                    'code' => 'unknown-load',
+                    'because' => 'It names a load that the catalogue does not know: nothing deep until it says which.',
+                ];
             }
         }
         $until = null;
         try {
             $until = is_string($given['until'] ?? null) ? Day::of('until', $given['until']) : null;
         } catch (InvalidValue $e) {
-            $unread[] = ['condition' => $id, 'code' => 'bad-input', 'because' => $e->getMessage().' It holds all the same.'];
+            $unread[] = [
+                'condition' => $id,
+                'code' => 'bad-input',
+                'because' => $e->getMessage().' It holds all the same.',
+            ];
         }
         $entries[] = new ConditionTold($name, $at, $on, $condition, $side, $until, Fields::textIn($given, 'by'));
     }
@@ -192,6 +330,11 @@ final readonly class EventList
     {
         $side = $event->text('side', '');
 
-        return 'both' === $side ? Side::cases() : [Side::tryFrom($side) ?? ('' === $side ? null : throw InvalidValue::because('side', 'is left, right or both.'))];
+        return 'both' === $side
+            ? Side::cases()
+            : [
+                Side::tryFrom($side) ??
+                ('' === $side ? null : throw InvalidValue::because('side', 'is left, right or both.')),
+            ];
     }
 }

@@ -14,13 +14,17 @@ final class Out
     /** @throws UnwrittenAnswer when not all of it arrives */
     public static function line(OutputInterface $output, string $line): void
     {
-        $output instanceof StreamOutput ? self::write($output->getStream(), $line."\n") : $output->writeln($line, OutputInterface::OUTPUT_RAW);
+        $output instanceof StreamOutput
+            ? self::write($output->getStream(), $line."\n")
+            : $output->writeln($line, OutputInterface::OUTPUT_RAW);
     }
 
     /** @throws UnwrittenAnswer when not all of it arrives */
     public static function raw(OutputInterface $output, string $bytes): void
     {
-        $output instanceof StreamOutput ? self::write($output->getStream(), $bytes) : $output->write($bytes, false, OutputInterface::OUTPUT_RAW);
+        $output instanceof StreamOutput
+            ? self::write($output->getStream(), $bytes)
+            : $output->write($bytes, false, OutputInterface::OUTPUT_RAW);
     }
 
     /**

@@ -33,9 +33,11 @@ final class PersonBody
             }
             foreach (Side::cases() as $side) {
                 $key = Proportions::key($segment, $side);
-                $measured[$key] = Length::cm($body->isNumber($segment->value)
-                    ? $body->number($segment->value)
-                    : $body->object($segment->value)->number($side->value));
+                $measured[$key] = Length::cm(
+                    $body->isNumber($segment->value)
+                        ? $body->number($segment->value)
+                        : $body->object($segment->value)->number($side->value),
+                );
             }
         }
         if ($body->has('stature')) {
@@ -43,10 +45,15 @@ final class PersonBody
         }
         $leg = 0.0;
         foreach (Side::cases() as $side) {
-            $leg += $measured[Proportions::key(Segment::Thigh, $side)]->cm + $measured[Proportions::key(Segment::Shin, $side)]->cm;
+            $leg +=
+                $measured[Proportions::key(Segment::Thigh, $side)]->cm +
+                $measured[Proportions::key(Segment::Shin, $side)]->cm;
         }
         $stature = $leg / 2 / (Segment::Thigh->shareOfStature() + Segment::Shin->shareOfStature());
 
-        return Proportions::of(Length::cm(min(Proportions::GREATEST_STATURE, max(Proportions::LEAST_STATURE, $stature))), $measured);
+        return Proportions::of(
+            Length::cm(min(Proportions::GREATEST_STATURE, max(Proportions::LEAST_STATURE, $stature))),
+            $measured,
+        );
     }
 }

@@ -27,8 +27,11 @@ use Psr\Clock\ClockInterface;
 /** A whole person out of one JSON document, as a history; a part that cannot be read is named, and spoils no other. */
 final readonly class PersonDocument
 {
-    public function __construct(private Catalogue $catalogue, private EventList $events, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private EventList $events,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @throws InvalidValue when the document has no body, no tests, or no day */
@@ -45,21 +48,41 @@ final readonly class PersonDocument
         $known = array_values(array_filter($wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])));
         $unread = $tests->unread;
         foreach (array_diff($wanted, $known) as $id) {
-            $unread[] = ['wanted' => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose "%s".', $id)];
+            $unread[] = [
+                'wanted' => $id,
+                'code' => 'unknown-pose',
+                'because' => sprintf('There is no pose "%s".', $id),
+            ];
         }
         array_push($unread, ...$unreadEvents);
         if ($document->has('school') && !isset($this->catalogue->all(Kind::School)[$document->text('school')])) {
-            $unread[] = ['school' => $document->text('school'), 'code' => 'unknown-school', 'because' => sprintf('There is no school "%s".', $document->text('school'))];
+            $unread[] = [
+                'school' => $document->text('school'),
+                'code' => 'unknown-school',
+                'because' => sprintf('There is no school "%s".', $document->text('school')),
+            ];
         }
         $body = new BodyMeasured('body', $on, $on, '', $proportions);
-        $history = new History([$body, ...$events, ...$tests->entries, ...$seen, ...$gates, ...$logs->entries], ToolErrors::usual());
+        $history = new History(
+            [$body, ...$events, ...$tests->entries, ...$seen, ...$gates, ...$logs->entries],
+            ToolErrors::usual(),
+        );
         // Whatever the document says was known by the end of its day.
-        $person = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->snapshot($history, $on) ?? throw InvalidValue::missing('body');
+        $person =
+            (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->snapshot($history, $on) ??
+            throw InvalidValue::missing('body');
 
-        return new ReadDocument(new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests()), $history, $known, [...$unread, ...$unreadSeen, ...$unreadGates, ...$logs->unread]);
+        return new ReadDocument(
+            new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests()),
+            $history,
+            $known,
+            [...$unread, ...$unreadSeen, ...$unreadGates, ...$logs->unread],
+        );
     }
 
-    /** @return array{list<Entry>, list<array<string, string>>} what was seen, with what hurt; and what could not be read */
+    /**
+     * @return array{list<Entry>, list<array<string, string>>} what was seen, with what hurt; and what could not be read
+     */
     private function seen(Fields $document, \DateTimeImmutable $today): array
     {
         $entries = $unread = [];
@@ -75,22 +98,55 @@ final readonly class PersonDocument
             try {
                 $fields = Fields::of($raw, "seen[$i]");
                 $on = $fields->has('on') ? Day::of('on', $fields->text('on')) : $today;
-                $sides = 'both' === $fields->text('side') ? Side::cases() : [Side::tryFrom($fields->text('side')) ?? throw InvalidValue::because('side', 'must be left, right or both.')];
-                null !== $definition || throw InvalidValue::because("seen[$i]", sprintf('names no rung "%s" of "%s".', $rung, $posture));
+                $sides =
+                    'both' === $fields->text('side')
+                        ? Side::cases()
+                        : [
+                            Side::tryFrom($fields->text('side')) ??
+                            throw InvalidValue::because('side', 'must be left, right or both.'),
+                        ];
+                null !== $definition
+                    || throw InvalidValue::because("seen[$i]", sprintf('names no rung "%s" of "%s".', $rung, $posture));
                 $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
                 $heights = [];
                 foreach ($fields->has('values') ? $fields->object('values')->names() : [] as $name) {
                     $heights[$name] = $fields->object('values')->number($name);
                 }
                 foreach ($sides as $side) {
-                    $entries[] = new RungSeen($id, $on, $on, '', $posture, $rung, $side, $fields->flag('clean'), self::worst($said), $heights, $fields->flag('hangs'), null);
+                    $entries[] = new RungSeen(
+                        $id,
+                        $on,
+                        $on,
+                        '',
+                        $posture,
+                        $rung,
+                        $side,
+                        $fields->flag('clean'),
+                        self::worst($said),
+                        $heights,
+                        $fields->flag('hangs'),
+                        null,
+                    );
                 }
             } catch (InvalidValue $e) {
-                $unread[] = ['seen' => "$posture $rung", 'code' => 'bad-input', 'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.')];
+                $unread[] = [
+                    'seen' => "$posture $rung",
+                    'code' => 'bad-input',
+                    'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.'),
+                ];
             }
             foreach ($said as $pain) {
                 foreach ($sides as $side) {
-                    $entries[] = new PainTold($id, min($on, $today), $on, $pain, $side, $definition?->work, $posture, $rung);
+                    $entries[] = new PainTold(
+                        $id,
+                        min($on, $today),
+                        $on,
+                        $pain,
+                        $side,
+                        $definition?->work,
+                        $posture,
+                        $rung,
+                    );
                 }
             }
         }
@@ -112,13 +168,31 @@ final readonly class PersonDocument
             try {
                 $fields = Fields::of($raw, "gates[$i]");
                 $on = $fields->has('on') ? Day::of('on', $fields->text('on')) : $today;
-                isset($this->catalogue->tests()[$fields->text('gate')]) || throw InvalidValue::because('gate', sprintf('"%s" is not known.', $fields->text('gate')));
+                isset($this->catalogue->tests()[$fields->text('gate')])
+                    || throw InvalidValue::because('gate', sprintf('"%s" is not known.', $fields->text('gate')));
                 $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
-                foreach ('both' === $fields->text('side', 'both') ? Side::cases() : [$side ?? throw InvalidValue::because('side', 'must be left, right or both.')] as $one) {
-                    $entries[] = new GateAnswered("gates[$i]", $on, $on, '', $fields->text('gate'), $one, $fields->flag('met'), self::worst($said));
+                foreach (
+                    'both' === $fields->text('side', 'both')
+                        ? Side::cases()
+                        : [$side ?? throw InvalidValue::because('side', 'must be left, right or both.')] as $one
+                ) {
+                    $entries[] = new GateAnswered(
+                        "gates[$i]",
+                        $on,
+                        $on,
+                        '',
+                        $fields->text('gate'),
+                        $one,
+                        $fields->flag('met'),
+                        self::worst($said),
+                    );
                 }
             } catch (InvalidValue $e) {
-                $unread[] = ['gate' => Fields::textIn($raw, 'gate'), 'code' => 'bad-input', 'because' => $e->getMessage()];
+                $unread[] = [
+                    'gate' => Fields::textIn($raw, 'gate'),
+                    'code' => 'bad-input',
+                    'because' => $e->getMessage(),
+                ];
             }
         }
 
@@ -132,6 +206,7 @@ final readonly class PersonDocument
      */
     private static function worst(array $said): Pain
     {
-        return array_values(array_filter($said, static fn (Pain $pain): bool => $pain->spoils()))[0] ?? $said[0] ?? Pain::none();
+        return array_values(array_filter($said, static fn (Pain $pain): bool => $pain->spoils()))[0] ??
+            ($said[0] ?? Pain::none());
     }
 }

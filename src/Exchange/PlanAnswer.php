@@ -22,8 +22,12 @@ use LucidAscent\Core\Reason\Source;
 /** Weeks of practice out of an assessment, in the JSON shape that the command line prints. */
 final readonly class PlanAnswer
 {
-    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private MakePlan $plans, private ReasonText $texts)
-    {
+    public function __construct(
+        private PersonDocument $person,
+        private Catalogue $catalogue,
+        private MakePlan $plans,
+        private ReasonText $texts,
+    ) {
     }
 
     /**
@@ -40,7 +44,11 @@ final readonly class PlanAnswer
         foreach (['pinned', 'forbidden', 'sequence'] as $name) {
             foreach ($document->ids($name) as $id) {
                 if (!isset($poses->postures[$id]) && !isset($this->catalogue->drills()[$id])) {
-                    $unread[] = [$name => $id, 'code' => 'unknown-pose', 'because' => sprintf('There is no pose and no drill "%s".', $id)];
+                    $unread[] = [
+                        $name => $id,
+                        'code' => 'unknown-pose',
+                        'because' => sprintf('There is no pose and no drill "%s".', $id),
+                    ];
                 }
             }
         }
@@ -52,13 +60,23 @@ final readonly class PlanAnswer
     public function answer(Plan $plan): array
     {
         return [
-            'weeks' => array_map(fn (PlannedWeek $week): array => [
-                'light' => $week->isLight,
-                'sessions' => array_map($this->session(...), $week->sessions),
-            ], $plan->weeks),
+            'weeks' => array_map(
+                fn (PlannedWeek $week): array => [
+                    'light' => $week->isLight,
+                    'sessions' => array_map($this->session(...), $week->sessions),
+                ],
+                $plan->weeks,
+            ),
             'leftOut' => $this->reasons($plan->leftOut),
             'dailyNote' => null === $plan->dailyNote() ? null : $this->because($plan->dailyNote()),
-            'retests' => array_map(static fn (array $retest): array => ['week' => $retest['week'], 'day' => $retest['on']->format('Y-m-d'), 'tests' => $retest['tests']], $plan->retests),
+            'retests' => array_map(
+                static fn (array $retest): array => [
+                    'week' => $retest['week'],
+                    'day' => $retest['on']->format('Y-m-d'),
+                    'tests' => $retest['tests'],
+                ],
+                $plan->retests,
+            ),
         ];
     }
 
@@ -69,7 +87,15 @@ final readonly class PlanAnswer
      */
     private function reasons(array $reasons): array
     {
-        return array_map(fn (string $posture, Reason $reason): array => ['posture' => $posture, 'code' => $reason->code, 'because' => $this->because($reason)], array_keys($reasons), array_values($reasons));
+        return array_map(
+            fn (string $posture, Reason $reason): array => [
+                'posture' => $posture,
+                'code' => $reason->code,
+                'because' => $this->because($reason),
+            ],
+            array_keys($reasons),
+            array_values($reasons),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -80,27 +106,38 @@ final readonly class PlanAnswer
             'date' => $session->on->format('Y-m-d'),
             'minutes' => $session->minutes(),
             'theme' => $session->theme,
-            'unused' => null === $session->unused ? null : ['minutes' => $session->unused->minutes, 'because' => $this->because($session->unused->because)],
+            'unused' => null === $session->unused
+                    ? null
+                    : ['minutes' => $session->unused->minutes, 'because' => $this->because($session->unused->because)],
             'before' => PlanText::measure($session->measure),
             'after' => PlanText::measure($session->measure),
             'note' => $session->isAfterSport ? $this->because(new Reason('plan.sport-day', Source::Trade)) : null,
             'tradesAway' => $this->reasons($session->tradesAway),
-            'items' => array_map(fn (PlannedItem $item): array => [
-                'kind' => null === $item->drill ? 'posture' : 'drill',
-                'posture' => $item->rung->posture,
-                'rung' => null !== $item->drill ? null : ('' === $item->rung->beside ? $item->rung->rung->id : $item->rung->beside),
-                ...('' === $item->rung->beside ? [] : ['form' => $item->rung->rung->id]),
-                ...(null === $item->drill ? [] : ['drill' => $item->drill->id]),
-                ...($item->isSet ? ['set' => true] : []),
-                'phase' => $item->phase->value,
-                'side' => $item->side->value ?? 'both',
-                'seconds' => $item->seconds,
-                'breaths' => $item->breaths($session->dose),
-                'repetitions' => $item->repetitions($session->dose),
-                'cues' => (null === $item->drill ? $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id) : $this->catalogue->entry(Kind::Drill, $item->drill->id))['cues'] ?? [],
-                'props' => $this->props($item),
-                'because' => $this->because($item->because),
-            ], $session->items),
+            'items' => array_map(
+                fn (PlannedItem $item): array => [
+                    'kind' => null === $item->drill ? 'posture' : 'drill',
+                    'posture' => $item->rung->posture,
+                    'rung' => null !== $item->drill
+                            ? null
+                            : ('' === $item->rung->beside
+                                ? $item->rung->rung->id
+                                : $item->rung->beside),
+                    ...'' === $item->rung->beside ? [] : ['form' => $item->rung->rung->id],
+                    ...null === $item->drill ? [] : ['drill' => $item->drill->id],
+                    ...$item->isSet ? ['set' => true] : [],
+                    'phase' => $item->phase->value,
+                    'side' => $item->side->value ?? 'both',
+                    'seconds' => $item->seconds,
+                    'breaths' => $item->breaths($session->dose),
+                    'repetitions' => $item->repetitions($session->dose),
+                    'cues' => (null === $item->drill
+                            ? $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id)
+                            : $this->catalogue->entry(Kind::Drill, $item->drill->id))['cues'] ?? [],
+                    'props' => $this->props($item),
+                    'because' => $this->because($item->because),
+                ],
+                $session->items,
+            ),
         ];
     }
 

@@ -22,8 +22,11 @@ final readonly class ProgressAnswer
 {
     private const DECIMALS = 4;
 
-    public function __construct(private PersonDocument $person, private Catalogue $catalogue, private ReasonText $texts)
-    {
+    public function __construct(
+        private PersonDocument $person,
+        private Catalogue $catalogue,
+        private ReasonText $texts,
+    ) {
     }
 
     /**
@@ -36,12 +39,19 @@ final readonly class ProgressAnswer
         $read = $this->person->read($document);
         $goal = $document->has('goal') ? $document->object('goal') : null;
         [$posture, $rung] = [$goal?->text('posture') ?? '', $goal?->text('rung') ?? ''];
-        null === $goal || null !== $this->catalogue->rung($posture, $rung) || throw InvalidValue::because('goal', sprintf('names no rung "%s" of "%s".', $rung, $posture));
+        null === $goal
+            || null !== $this->catalogue->rung($posture, $rung)
+            || throw InvalidValue::because('goal', sprintf('names no rung "%s" of "%s".', $rung, $posture));
 
         $person = $read->poses->person;
-        $series = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->series($read->history, $person->proportions, $person->on);
+        $series = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->series(
+            $read->history,
+            $person->proportions,
+            $person->on,
+        );
 
-        return $this->answer($read->poses, $series, null === $goal ? null : [$posture, $rung]) + ([] === $read->unread ? [] : ['unread' => $read->unread]);
+        return $this->answer($read->poses, $series, null === $goal ? null : [$posture, $rung]) +
+            ([] === $read->unread ? [] : ['unread' => $read->unread]);
     }
 
     /**
@@ -55,7 +65,10 @@ final readonly class ProgressAnswer
         $sides = [];
         foreach (Side::cases() as $side) {
             $reading = null === $goal ? null : $poses->of($goal[0], $side)->rung($goal[1]);
-            $sides[$side->value] = (object) array_map(fn (AbilityProgress $progress): array => $this->ability($progress), self::ofSide($poses->person->on, $series[$side->value], $reading));
+            $sides[$side->value] = (object) array_map(
+                fn (AbilityProgress $progress): array => $this->ability($progress),
+                self::ofSide($poses->person->on, $series[$side->value], $reading),
+            );
         }
 
         return ['left' => $sides['left'], 'right' => $sides['right']];
@@ -70,9 +83,17 @@ final readonly class ProgressAnswer
     {
         $progress = [];
         foreach (Ability::cases() as $ability) {
-            $evidence = array_values(array_filter($series, static fn (Evidence $one): bool => $one->ability === $ability));
+            $evidence = array_values(
+                array_filter($series, static fn (Evidence $one): bool => $one->ability === $ability),
+            );
             if ([] !== $evidence) {
-                $progress[$ability->value] = AbilityProgress::of($ability, $evidence, $today, $goal?->askedOf($ability), $goal?->hasNoDay() ?? false);
+                $progress[$ability->value] = AbilityProgress::of(
+                    $ability,
+                    $evidence,
+                    $today,
+                    $goal?->askedOf($ability),
+                    $goal?->hasNoDay() ?? false,
+                );
             }
         }
 
@@ -89,13 +110,17 @@ final readonly class ProgressAnswer
             'readings' => $progress->readings,
             'change' => $rounded($progress->change),
             'smallestReal' => $rounded($progress->smallestReal),
-            'trendPerMonth' => null === $month ? null : array_map($rounded, $month) + ['chanceReal' => $rounded($progress->trend?->chanceReal())],
+            'trendPerMonth' => null === $month
+                    ? null
+                    : array_map($rounded, $month) + ['chanceReal' => $rounded($progress->trend?->chanceReal())],
             'step' => null === $progress->step ? null : ['on' => CalendarDay::of($progress->step)],
-            'forecast' => null === $progress->from ? null : [
-                'from' => CalendarDay::of($progress->from),
-                'to' => null === $progress->to ? null : CalendarDay::of($progress->to),
-                'chance' => $progress->chance,
-            ],
+            'forecast' => null === $progress->from
+                    ? null
+                    : [
+                        'from' => CalendarDay::of($progress->from),
+                        'to' => null === $progress->to ? null : CalendarDay::of($progress->to),
+                        'chance' => $progress->chance,
+                    ],
             'because' => $this->texts->text($progress->because),
         ];
     }

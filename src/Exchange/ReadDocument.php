@@ -14,7 +14,11 @@ final readonly class ReadDocument
      * @param list<string> $wanted the wanted poses that there are
      * @param list<array<string, mixed>> $unread
      */
-    public function __construct(public ReadPoses $poses, public History $history, public array $wanted, public array $unread)
-    {
+    public function __construct(
+        public ReadPoses $poses,
+        public History $history,
+        public array $wanted,
+        public array $unread,
+    ) {
     }
 }

@@ -44,7 +44,10 @@ final class SolveCase
     public static function answerText(string $json): array
     {
         if (strlen($json) > CaseStream::LONGEST_BYTES) {
-            return Failure::of('bad-input', sprintf('The case is longer than %d bytes.', CaseStream::LONGEST_BYTES));
+            return Failure::of(
+                'bad-input',
+                sprintf('The case is longer than %d bytes.', CaseStream::LONGEST_BYTES),
+            );
         }
         $case = json_decode($json, true);
 
@@ -67,18 +70,26 @@ final class SolveCase
         $sitting = new Sitting($case->number('seat', 0.0), $case->number('pelvicTilt', 0.0));
 
         if ('angles' === $posture) {
-            $pose = LegChain::forward($body, $sitting, new LegAngles(
-                $case->number('flexion'),
-                $case->number('abduction'),
-                $case->number('rotation'),
-                $case->number('kneeFlexion'),
-            ));
+            $pose = LegChain::forward(
+                $body,
+                $sitting,
+                new LegAngles(
+                    $case->number('flexion'),
+                    $case->number('abduction'),
+                    $case->number('rotation'),
+                    $case->number('kneeFlexion'),
+                ),
+            );
 
             return ['knee' => $pose->knee->toArray(), 'ankle' => $pose->ankle->toArray()];
         }
         $ask = $case->text('ask', 'angles');
         if ('lowest-knee' === $ask) {
-            return self::lowestKnee(self::contact($posture, $case, $sitting), $body, self::capacity($case->object('capacity')));
+            return self::lowestKnee(
+                self::contact($posture, $case, $sitting),
+                $body,
+                self::capacity($case->object('capacity')),
+            );
         }
         $read = self::posture($posture, $case, $sitting);
 
@@ -100,7 +111,10 @@ final class SolveCase
 
         return null !== $contact && is_subclass_of($contact, AnkleIsPlaced::class)
             ? $contact::ankleOf(new SetUp($case, $sitting))
-            : throw InvalidValue::because('ask', sprintf('"lowest-knee" is for soles-together and half-lotus, not for "%s".', $posture));
+            : throw InvalidValue::because(
+                'ask',
+                sprintf('"lowest-knee" is for soles-together and half-lotus, not for "%s".', $posture),
+            );
     }
 
     private static function posture(string $posture, Fields $case, Sitting $sitting): Posture
@@ -108,9 +122,13 @@ final class SolveCase
         if (self::ON_THIGH === $posture) {
             return new KneeAtHeight(self::contact($posture, $case, $sitting), $case->number('kneeHeight'));
         }
-        $contact = Contacts::find($posture) ?? throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture));
+        $contact =
+            Contacts::find($posture) ??
+            throw InvalidValue::because('posture', sprintf('"%s" is not known.', $posture));
 
-        return $contact::of(new SetUp($case, $sitting, $case->has('capacity') ? self::capacity($case->object('capacity')) : null));
+        return $contact::of(
+            new SetUp($case, $sitting, $case->has('capacity') ? self::capacity($case->object('capacity')) : null),
+        );
     }
 
     private static function body(Fields $body): Body
@@ -126,7 +144,12 @@ final class SolveCase
 
     private static function onThigh(Fields $contact, Sitting $sitting): AnkleOnThigh
     {
-        return new AnkleOnThigh($contact->number('forward'), $contact->number('across'), $contact->number('above'), $sitting);
+        return new AnkleOnThigh(
+            $contact->number('forward'),
+            $contact->number('across'),
+            $contact->number('above'),
+            $sitting,
+        );
     }
 
     private static function capacity(Fields $capacity): Capacity
@@ -142,12 +165,15 @@ final class SolveCase
     /** @return array<string, mixed> */
     private static function angles(Posture $posture, Body $body, bool $errors): array
     {
-        $answer = $posture instanceof ChainReading ? self::pose($pose = $posture->pose($body)) : $posture->angles($body);
+        $answer =
+            $posture instanceof ChainReading ? self::pose($pose = $posture->pose($body)) : $posture->angles($body);
         if ($posture instanceof FreeKnee && isset($pose)) {
             $answer['margin'] = self::finite($posture->capacity->worstMargin($pose->angles));
         }
 
-        return $errors && [] !== $posture->readingErrors() ? $answer + ['sd' => self::sd($posture, $body)] : $answer;
+        return $errors && [] !== $posture->readingErrors()
+            ? $answer + ['sd' => self::sd($posture, $body)]
+            : $answer;
     }
 
     /** @return array<string, mixed> */
@@ -166,16 +192,25 @@ final class SolveCase
     /** @return array<string, mixed> */
     private static function props(Posture $posture, Body $body): array
     {
-        return ['props' => array_map(static fn (array $row): array => [
-            'prop' => $row['prop']->value,
-            'unit' => $row['prop']->isAngle() ? 'degrees' : 'cm',
-            'from' => $row['from'],
-            'step' => $row['step'],
-            'change' => $row['change'],
-        ], PropTable::of($posture, $body)), 'derivatives' => self::derivatives($posture, $body)];
+        return [
+            'props' => array_map(
+                static fn (array $row): array => [
+                    'prop' => $row['prop']->value,
+                    'unit' => $row['prop']->isAngle() ? 'degrees' : 'cm',
+                    'from' => $row['from'],
+                    'step' => $row['step'],
+                    'change' => $row['change'],
+                ],
+                PropTable::of($posture, $body),
+            ),
+            'derivatives' => self::derivatives($posture, $body),
+        ];
     }
 
-    /** @return array<string, array<string, array<string, float|null>>> degrees per cm or degree, by prop and by length of the body */
+    /**
+     * @return array<string, array<string, array<string, float|null>>> degrees per cm or degree, by prop and by length
+     *     of the body
+     */
     private static function derivatives(Posture $posture, Body $body): array
     {
         $slopes = ['props' => [], 'body' => []];
@@ -183,9 +218,16 @@ final class SolveCase
             $slopes['props'][$name] = array_map(self::finite(...), Sensitivity::toProp($posture, $body, $name));
         }
         $sensitivity = Sensitivity::of($posture, $body);
-        foreach (array_filter(Segment::cases(), static fn (Segment $segment): bool => Segment::LyingHipHeight !== $segment) as $segment) {
+        foreach (
+            array_filter(
+                Segment::cases(),
+                static fn (Segment $segment): bool => Segment::LyingHipHeight !== $segment,
+            ) as $segment
+        ) {
             foreach (array_keys($posture->angles($body)) as $component) {
-                $slopes['body'][$segment->value][$component] = self::finite($sensitivity->toBody(Component::from($component), $segment));
+                $slopes['body'][$segment->value][$component] = self::finite(
+                    $sensitivity->toBody(Component::from($component), $segment),
+                );
             }
         }
 
@@ -197,7 +239,8 @@ final class SolveCase
     {
         $lowest = LowestKnee::of($contact, $body, $capacity);
 
-        return ['kneeHeight' => $lowest->height(), 'limiter' => $lowest->limiter->value ?? 'floor'] + self::pose($lowest->pose);
+        return ['kneeHeight' => $lowest->height(), 'limiter' => $lowest->limiter->value ?? 'floor'] +
+            self::pose($lowest->pose);
     }
 
     /** @return array<string, mixed> */

@@ -40,8 +40,12 @@ final class TestList
      * @param \DateTimeImmutable $today a test without a day is of this one
      * @param bool $hasDay whether readings from after this day are to be refused
      */
-    private function __construct(private readonly Proportions $proportions, private readonly array $definitions, private readonly \DateTimeImmutable $today, private readonly bool $hasDay)
-    {
+    private function __construct(
+        private readonly Proportions $proportions,
+        private readonly array $definitions,
+        private readonly \DateTimeImmutable $today,
+        private readonly bool $hasDay,
+    ) {
     }
 
     /**
@@ -49,8 +53,12 @@ final class TestList
      * @param array<string, TestDefinition> $definitions by id
      * @param \DateTimeImmutable|null $today readings from after this day are not read
      */
-    public static function of(array $tests, Proportions $proportions, array $definitions, ?\DateTimeImmutable $today = null): self
-    {
+    public static function of(
+        array $tests,
+        Proportions $proportions,
+        array $definitions,
+        ?\DateTimeImmutable $today = null,
+    ): self {
         $list = new self($proportions, $definitions, $today ?? new \DateTimeImmutable('@0'), null !== $today);
         foreach (array_values($tests) as $i => $test) {
             $list->add($i, $test);
@@ -78,14 +86,27 @@ final class TestList
             $fields = Fields::of($test, 'test');
             $definition ??= throw UnreadableTest::unknown($fields->text('test'));
             foreach ($this->read($fields, $definition, $pain, $id) as $taken) {
-                if (!$definition->formula->is(Formula::OBSERVATION) || (!$definition->isWatched() && !isset($definition->measured['kneeHeight']))) {
+                if (
+                    !$definition->formula->is(Formula::OBSERVATION)
+                    || (!$definition->isWatched() && !isset($definition->measured['kneeHeight']))
+                ) {
                     // Whoever cannot be read says so now.
-                    ReadTest::evidence($definition, $taken, $this->proportions->body($taken->side), ToolErrors::usual());
+                    ReadTest::evidence(
+                        $definition,
+                        $taken,
+                        $this->proportions->body($taken->side),
+                        ToolErrors::usual(),
+                    );
                 }
                 $this->taken[] = $taken;
                 $this->entries[] = new TestTaken($id, min($on, $this->today), $on, '', $id, $taken);
                 if (!$taken->isClean()) {
-                    $this->unread[] = ['test' => $name, 'side' => $taken->side->value, 'code' => [] === $taken->compensations ? 'painful' : 'compensated', 'because' => 'It was kept, and proves nothing: take a clean one.'];
+                    $this->unread[] = [
+                        'test' => $name,
+                        'side' => $taken->side->value,
+                        'code' => [] === $taken->compensations ? 'painful' : 'compensated',
+                        'because' => 'It was kept, and proves nothing: take a clean one.',
+                    ];
                 }
             }
         } catch (UnreadableTest $e) {
@@ -109,19 +130,22 @@ final class TestList
             throw UnreadableTest::because(sprintf('It was taken on %s, which has not been yet.', $on->format('Y-m-d')));
         }
 
-        return array_map(static fn (Side $side): TakenTest => new TakenTest(
-            $definition->id,
-            $side,
-            self::tool($test, $trials),
-            $trials,
-            $test->texts('compensations'),
-            $pain,
-            $on,
-            $sitting,
-            $test->has('resting') ? $test->flag('resting') : null,
-            isWarm: $test->has('warm') ? $test->flag('warm') : null,
-            id: "$id $side->value",
-        ), self::sides($test, $definition));
+        return array_map(
+            static fn (Side $side): TakenTest => new TakenTest(
+                $definition->id,
+                $side,
+                self::tool($test, $trials),
+                $trials,
+                $test->texts('compensations'),
+                $pain,
+                $on,
+                $sitting,
+                $test->has('resting') ? $test->flag('resting') : null,
+                isWarm: $test->has('warm') ? $test->flag('warm') : null,
+                id: "$id $side->value",
+            ),
+            self::sides($test, $definition),
+        );
     }
 
     /** @return list<Side> */

@@ -19,7 +19,13 @@ final class UnreadableDocument extends \RuntimeException
 
     public static function tooMuch(int $bytes, int $parts): self
     {
-        return new self(sprintf('The document cannot be read: it is longer than %d bytes, or has more than %d objects and lists.', $bytes, $parts));
+        return new self(
+            sprintf(
+                'The document cannot be read: it is longer than %d bytes, or has more than %d objects and lists.',
+                $bytes,
+                $parts,
+            ),
+        );
     }
 
     public static function notJson(string $why): self

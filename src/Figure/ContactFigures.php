@@ -23,8 +23,13 @@ final class ContactFigures
      *
      * @throws \DomainException when a body of these lengths cannot be there
      */
-    public static function of(string $contact, array $values, Physique $body, Side $side, ?LegPose $leg = null): ?DrawnFigure
-    {
+    public static function of(
+        string $contact,
+        array $values,
+        Physique $body,
+        Side $side,
+        ?LegPose $leg = null,
+    ): ?DrawnFigure {
         $text = ContactPose::of($contact, $values);
         $demand = CatalogueDemand::find($contact, $values);
         if (null === $text || null === $demand) {
@@ -37,6 +42,11 @@ final class ContactFigures
             $props[] = ['at' => 'knee', 'what' => 'block'];
         }
 
-        return new DrawnFigure($figure, Props::of($figure, $figure->isSeated ? $props : array_slice($props, 1)), RungFigures::isLying($pose), $text['view']);
+        return new DrawnFigure(
+            $figure,
+            Props::of($figure, $figure->isSeated ? $props : array_slice($props, 1)),
+            RungFigures::isLying($pose),
+            $text['view'],
+        );
     }
 }

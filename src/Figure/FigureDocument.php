@@ -13,7 +13,18 @@ use LucidAscent\Core\LegChain\Vector;
 final class FigureDocument
 {
     /** What only the drawing needs. */
-    private const INNER = ['thigh', 'shin', 'foot', 'left-thigh', 'right-thigh', 'left-shin', 'right-shin', 'left-foot', 'right-foot', 'nose'];
+    private const INNER = [
+        'thigh',
+        'shin',
+        'foot',
+        'left-thigh',
+        'right-thigh',
+        'left-shin',
+        'right-shin',
+        'left-foot',
+        'right-foot',
+        'nose',
+    ];
 
     /** @return array<string, mixed> */
     public static function of(DrawnFigure $drawn): array
@@ -22,11 +33,28 @@ final class FigureDocument
         $points = array_diff_key($figure->points, array_flip(self::INNER));
 
         return [
-            'points' => array_map(static fn (Vector $p): array => array_map(self::rounded(...), $p->toArray()), $points),
-            'segments' => array_map(static fn (Segment $s): array => ['name' => $s->name, 'from' => $s->from, 'to' => $s->to, 'radii' => [self::rounded($s->startRadius), self::rounded($s->endRadius)]], $figure->segments),
-            'contacts' => array_map(static fn (array $touch): array => ['gap' => self::rounded($touch['gap'])] + $touch, Touches::ofBody($figure)),
+            'points' => array_map(
+                static fn (Vector $p): array => array_map(self::rounded(...), $p->toArray()),
+                $points,
+            ),
+            'segments' => array_map(
+                static fn (Segment $s): array => [
+                    'name' => $s->name,
+                    'from' => $s->from,
+                    'to' => $s->to,
+                    'radii' => [self::rounded($s->startRadius), self::rounded($s->endRadius)],
+                ],
+                $figure->segments,
+            ),
+            'contacts' => array_map(
+                static fn (array $touch): array => ['gap' => self::rounded($touch['gap'])] + $touch,
+                Touches::ofBody($figure),
+            ),
             'carries' => Touches::carrying($figure),
-            'props' => array_map(static fn (Solid $prop): array => ['what' => $prop->what, 'height' => self::rounded($prop->height)], $drawn->props),
+            'props' => array_map(
+                static fn (Solid $prop): array => ['what' => $prop->what, 'height' => self::rounded($prop->height)],
+                $drawn->props,
+            ),
         ];
     }
 

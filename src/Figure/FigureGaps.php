@@ -48,7 +48,8 @@ final class FigureGaps
                 $shapes["$id/{$rung['id']}"] = [Kind::Posture, $id, $place, $rung];
             }
         }
-        $find = static fn (string $posture, string $rung): array => $shapes["$posture/$rung"][3] ?? throw new \DomainException(sprintf('is like "%s/%s", which there is not.', $posture, $rung));
+        $find = static fn (string $posture, string $rung): array => $shapes["$posture/$rung"][3] ??
+            throw new \DomainException(sprintf('is like "%s/%s", which there is not.', $posture, $rung));
         foreach ($entries[Kind::Test->value] as $id => $test) {
             $shapes["test $id"] = [Kind::Test, $id, '', $test];
         }
@@ -56,14 +57,24 @@ final class FigureGaps
             foreach ([...$posture->rungs, ...array_merge(...array_values($posture->forms))] as $rung) {
                 $fold = self::foldUntold($shapes["$id/$rung->id"][3], $rung->work, $find);
                 if (null !== $fold) {
-                    yield [Kind::Posture, $id, $shapes["$id/$rung->id"][2], sprintf('folds the other knee by %.0f°, and "other_loads" says nothing of it.', $fold)];
+                    yield [
+                        Kind::Posture,
+                        $id,
+                        $shapes["$id/$rung->id"][2],
+                        sprintf('folds the other knee by %.0f°, and "other_loads" says nothing of it.', $fold),
+                    ];
                 }
             }
         }
         foreach ($shapes as [$kind, $id, $place, $shape]) {
             foreach (self::STATURES as $stature) {
                 foreach (self::faults($shape, Physique::of(Proportions::of(Length::cm($stature))), $find) as $fault) {
-                    yield [$kind, $id, ltrim("$place/pose", '/'), sprintf('at %.0f cm of stature: %s.', $stature, $fault)];
+                    yield [
+                        $kind,
+                        $id,
+                        ltrim("$place/pose", '/'),
+                        sprintf('at %.0f cm of stature: %s.', $stature, $fault),
+                    ];
                 }
             }
         }
@@ -80,16 +91,31 @@ final class FigureGaps
     private static function foldUntold(array $shape, Work $work, callable $find): ?float
     {
         // What is deep is closed anyway while the other side rests, and its other leg may often lie elsewhere.
-        if (!$work->isGentle || $work->usesBothLegs || in_array(Load::KneeFolded->value, $work->otherLegLoads, true) || in_array(Load::OnTheBack->value, $work->loads, true) || !isset($shape['pose'])) {
+        if (
+            !$work->isGentle
+            || $work->usesBothLegs
+            || in_array(Load::KneeFolded->value, $work->otherLegLoads, true)
+            || in_array(Load::OnTheBack->value, $work->loads, true)
+            || !isset($shape['pose'])
+        ) {
             return null;
         }
         try {
-            $figure = RungFigures::ofRung($shape, Physique::of(Proportions::of(Length::cm(self::STATURES[0]))), Side::Left, null, $find)->figure;
+            $figure = RungFigures::ofRung(
+                $shape,
+                Physique::of(Proportions::of(Length::cm(self::STATURES[0]))),
+                Side::Left,
+                null,
+                $find,
+            )->figure;
         } catch (\DomainException|\LogicException|\ValueError) {
             return null;
         }
         $knee = $figure->ofWorking('other-knee');
-        [$thigh, $shin] = [$figure->ofWorking('other-hip')->minus($knee), $figure->ofWorking('other-ankle')->minus($knee)];
+        [$thigh, $shin] = [
+            $figure->ofWorking('other-hip')->minus($knee),
+            $figure->ofWorking('other-ankle')->minus($knee),
+        ];
         $fold = 180.0 - rad2deg(acos(max(-1.0, min(1.0, $thigh->dot($shin) / ($thigh->length() * $shin->length())))));
 
         return $fold > self::FOLDED ? $fold : null;
@@ -109,7 +135,13 @@ final class FigureGaps
         $faults = [];
         foreach (Side::cases() as $side) {
             try {
-                array_push($faults, ...array_map(static fn (string $fault): string => "$side->value: $fault", FigureFaults::of(RungFigures::ofRung($shape, $body, $side, null, $find)->figure)));
+                array_push(
+                    $faults,
+                    ...array_map(
+                        static fn (string $fault): string => "$side->value: $fault",
+                        FigureFaults::of(RungFigures::ofRung($shape, $body, $side, null, $find)->figure),
+                    ),
+                );
             } catch (\DomainException|\LogicException|\ValueError $e) {
                 return [$e->getMessage()];
             }

@@ -18,7 +18,8 @@ use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\Readiness\PoseReading;
 
 /**
- * The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. A figure
+ * The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. A
+ * figure
  * is of a body and a catalogue, whatever is written about the person: it is drawn once.
  */
 final class FigurePictures
@@ -27,8 +28,11 @@ final class FigurePictures
     /** @var array<string, string> */
     private array $drawn = [];
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly RungFigures $figures, private readonly CachedParts $kept)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly RungFigures $figures,
+        private readonly CachedParts $kept,
+    ) {
     }
 
     /**
@@ -37,8 +41,15 @@ final class FigurePictures
      * @param Proportions|null $person whose body; one of average lengths where nothing is said
      * @param LegPose|null $asRead the leg as it was reckoned for this person
      */
-    public function rung(string $posture, string $rung, string $size = 'card', string $side = 'left', ?Proportions $person = null, ?string $view = null, ?LegPose $asRead = null): string
-    {
+    public function rung(
+        string $posture,
+        string $rung,
+        string $size = 'card',
+        string $side = 'left',
+        ?Proportions $person = null,
+        ?string $view = null,
+        ?LegPose $asRead = null,
+    ): string {
         $size = Size::from($size);
         $side = Side::tryFrom($side) ?? Side::Left;
         $entry = $this->catalogue->entry(Kind::Posture, $posture) ?? [];
@@ -46,53 +57,105 @@ final class FigurePictures
         return $this->once(
             $entry,
             [$posture, $rung, $size->value, $side->value, $view, self::lengths($this->body($person)), $asRead],
-            fn (): string => $this->draw(fn (): DrawnFigure => $this->figures->of($posture, $rung, Physique::of($this->body($person)), $side, $asRead), $size, $view, $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side)),
+            fn (): string => $this->draw(
+                fn (): DrawnFigure => $this->figures->of(
+                    $posture,
+                    $rung,
+                    Physique::of($this->body($person)),
+                    $side,
+                    $asRead,
+                ),
+                $size,
+                $view,
+                $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side),
+            ),
         );
     }
 
     /** The full form of a posture. */
-    public function posture(string $posture, string $size = 'card', string $side = 'left', ?Proportions $person = null): string
-    {
+    public function posture(
+        string $posture,
+        string $size = 'card',
+        string $side = 'left',
+        ?Proportions $person = null,
+    ): string {
         $rungs = $this->catalogue->entry(Kind::Posture, $posture)['rungs'] ?? [];
 
         return [] === $rungs ? '' : $this->rung($posture, $rungs[count($rungs) - 1]['id'], $size, $side, $person);
     }
 
-    public function test(string $test, string $size = 'card', string $side = 'left', ?Proportions $person = null): string
-    {
+    public function test(
+        string $test,
+        string $size = 'card',
+        string $side = 'left',
+        ?Proportions $person = null,
+    ): string {
         $entry = $this->catalogue->entry(Kind::Test, $test);
 
-        return null === $entry ? '' : $this->once($entry, ['test', $test, $size, $side, self::lengths($this->body($person))], fn (): string => $this->draw(
-            fn (): DrawnFigure => $this->figures->ofTest($entry, Physique::of($this->body($person)), Side::tryFrom($side) ?? Side::Left),
-            Size::from($size),
-            null,
-            sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])),
-        ));
+        return null === $entry
+            ? ''
+            : $this->once(
+                $entry,
+                ['test', $test, $size, $side, self::lengths($this->body($person))],
+                fn (): string => $this->draw(
+                    fn (): DrawnFigure => $this->figures->ofTest(
+                        $entry,
+                        Physique::of($this->body($person)),
+                        Side::tryFrom($side) ?? Side::Left,
+                    ),
+                    Size::from($size),
+                    null,
+                    sprintf('%s: %s', $entry['name'], implode(' ', $entry['position'])),
+                ),
+            );
     }
 
-    /** The full form of a posture for one side, with the way that its limiter would still have to go; nothing where none is known. */
+    /**
+     * The full form of a posture for one side, with the way that its limiter would still have to go; nothing where none
+     * is known.
+     */
     public function limiter(PoseReading $reading, Proportions $person): string
     {
         $full = $reading->full();
         $limiter = $full->limiter();
-        $component = null === $limiter || $limiter->isOtherLeg ? null : Component::tryFrom($limiter->ability->value);
+        $component =
+            null === $limiter || $limiter->isOtherLeg ? null : Component::tryFrom($limiter->ability->value);
         if (null === $component || null === $limiter->shown || null === $full->pose) {
             return '';
         }
 
-        return $this->draw(function () use ($reading, $full, $person, $component, $limiter): DrawnFigure {
-            $drawn = $this->figures->of($reading->posture->id, $full->rung->id, Physique::of($person), $reading->side, $full->pose);
+        return $this->draw(
+            function () use ($reading, $full, $person, $component, $limiter): DrawnFigure {
+                $drawn = $this->figures->of(
+                    $reading->posture->id,
+                    $full->rung->id,
+                    Physique::of($person),
+                    $reading->side,
+                    $full->pose,
+                );
 
-            $swing = Swing::of($drawn->figure, $full->pose->angles, $component, $limiter->shown);
+                $swing = Swing::of($drawn->figure, $full->pose->angles, $component, $limiter->shown);
 
-            return null === $swing ? throw new \DomainException('Nothing is missing.') : $drawn->with(new Overlay(swing: $swing, kneeShare: $reading->shortfallAtKnee() ?? 0.0));
-        }, Size::Card, null, FigureWords::of($this->catalogue, $reading->posture->id, $full->rung->id, $reading->side));
+                return null === $swing
+                    ? throw new \DomainException('Nothing is missing.')
+                    : $drawn->with(new Overlay(swing: $swing, kneeShare: $reading->shortfallAtKnee() ?? 0.0));
+            },
+            Size::Card,
+            null,
+            FigureWords::of($this->catalogue, $reading->posture->id, $full->rung->id, $reading->side),
+        );
     }
 
     /** Where the tape goes on a body: standing, sitting and lying, each line by the name of its length. */
     public function measures(): string
     {
-        return implode('', array_map(static fn (DrawnFigure $figure): string => $figure->svg(Size::Strip), RungFigures::ofMeasures(Physique::of($this->body(null)))));
+        return implode(
+            '',
+            array_map(
+                static fn (DrawnFigure $figure): string => $figure->svg(Size::Strip),
+                RungFigures::ofMeasures(Physique::of($this->body(null))),
+            ),
+        );
     }
 
     /** @param callable(): DrawnFigure $figure */
@@ -115,7 +178,9 @@ final class FigurePictures
     {
         $key = json_encode($name, JSON_THROW_ON_ERROR);
 
-        return $this->drawn[$key] ??= isset($entry['own']) ? $draw() : $this->kept->ofNobody(['figure', $key], $draw);
+        return $this->drawn[$key] ??= isset($entry['own'])
+            ? $draw()
+            : $this->kept->ofNobody(['figure', $key], $draw);
     }
 
     /** @return list<float> of a whole body, in cm */
@@ -126,6 +191,6 @@ final class FigurePictures
 
     private function body(?Proportions $person): Proportions
     {
-        return $person ?? $this->standard ??= Proportions::of(Length::cm(StandardBody::STATURE));
+        return $person ?? ($this->standard ??= Proportions::of(Length::cm(StandardBody::STATURE)));
     }
 }

@@ -17,7 +17,13 @@ final class FigureWords
         $entry = $catalogue->entry(Kind::Posture, $posture) ?? [];
         foreach (Shapes::of($entry) as $shape) {
             if ($shape['id'] === $rung) {
-                return sprintf('%s, %s (%s): %s', $entry['name'], lcfirst($shape['name']), $side->value, implode(' ', $shape['position']));
+                return sprintf(
+                    '%s, %s (%s): %s',
+                    $entry['name'],
+                    lcfirst($shape['name']),
+                    $side->value,
+                    implode(' ', $shape['position']),
+                );
             }
         }
 

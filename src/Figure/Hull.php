@@ -23,12 +23,33 @@ final class Hull
         }
         $along = atan2($dy, $dx);
         $spread = acos(($ra - $rb) / $d);
-        $on = static fn (array $c, float $r, float $angle): string => self::number($c[0] + $r * cos($angle)).' '.self::number($c[1] + $r * sin($angle));
+        $on = static fn (array $c, float $r, float $angle): string => self::number($c[0] + $r * cos($angle)).
+            ' '.
+            self::number($c[1] + $r * sin($angle));
         // The arc behind the thicker end is the longer one.
         $largeA = $ra > $rb ? 1 : 0;
 
-        return 'M'.$on($a, $ra, $along + $spread).'A'.self::number($ra).' '.self::number($ra).' 0 '.$largeA.' 1 '.$on($a, $ra, $along - $spread)
-            .'L'.$on($b, $rb, $along - $spread).'A'.self::number($rb).' '.self::number($rb).' 0 '.(1 - $largeA).' 1 '.$on($b, $rb, $along + $spread).'Z';
+        return 'M'.
+            $on($a, $ra, $along + $spread).
+            'A'.
+            self::number($ra).
+            ' '.
+            self::number($ra).
+            ' 0 '.
+            $largeA.
+            ' 1 '.
+            $on($a, $ra, $along - $spread).
+            'L'.
+            $on($b, $rb, $along - $spread).
+            'A'.
+            self::number($rb).
+            ' '.
+            self::number($rb).
+            ' 0 '.
+            (1 - $largeA).
+            ' 1 '.
+            $on($b, $rb, $along + $spread).
+            'Z';
     }
 
     /** @param array{float, float} $c */
@@ -36,7 +57,23 @@ final class Hull
     {
         $r = self::number($r);
 
-        return 'M'.self::number($c[0] - (float) $r).' '.self::number($c[1]).'a'.$r.' '.$r.' 0 1 1 '.self::number(2 * (float) $r).' 0a'.$r.' '.$r.' 0 1 1 '.self::number(-2 * (float) $r).' 0Z';
+        return 'M'.
+            self::number($c[0] - (float) $r).
+            ' '.
+            self::number($c[1]).
+            'a'.
+            $r.
+            ' '.
+            $r.
+            ' 0 1 1 '.
+            self::number(2 * (float) $r).
+            ' 0a'.
+            $r.
+            ' '.
+            $r.
+            ' 0 1 1 '.
+            self::number(-2 * (float) $r).
+            ' 0Z';
     }
 
     /**
@@ -61,7 +98,12 @@ final class Hull
         };
         $hull = [...$half($points), ...$half(array_reverse($points))];
 
-        return 'M'.implode('L', array_map(static fn (array $p): string => self::number($p[0]).' '.self::number($p[1]), $hull)).'Z';
+        return 'M'.
+            implode(
+                'L',
+                array_map(static fn (array $p): string => self::number($p[0]).' '.self::number($p[1]), $hull),
+            ).
+            'Z';
     }
 
     public static function number(float $value): string

@@ -16,9 +16,15 @@ final readonly class Overlay
      * @param bool $hasNumbers whether each tape says its length
      * @param Swing|null $swing the way that a leg would still have to go
      * @param Figure|null $ghost another set-up, behind this one
-     * @param float $kneeShare degrees of turn that the knee of the working leg would have to give, where the hip's turn ends
+     * @param float $kneeShare degrees of turn that the knee of the working leg would have to give, where the hip's turn
+     *     ends
      */
-    public function __construct(public array $tapes = [], public bool $hasNumbers = false, public ?Swing $swing = null, public ?Figure $ghost = null, public float $kneeShare = 0.0)
-    {
+    public function __construct(
+        public array $tapes = [],
+        public bool $hasNumbers = false,
+        public ?Swing $swing = null,
+        public ?Figure $ghost = null,
+        public float $kneeShare = 0.0,
+    ) {
     }
 }

@@ -41,8 +41,13 @@ final readonly class RungFigures
      * @param LegPose|null $leg as it was measured, on the side that works
      * @param LegPose|null $other likewise, on the other
      */
-    public function ofTest(array $test, Physique $body, Side $side, ?LegPose $leg = null, ?LegPose $other = null): DrawnFigure
-    {
+    public function ofTest(
+        array $test,
+        Physique $body,
+        Side $side,
+        ?LegPose $leg = null,
+        ?LegPose $other = null,
+    ): DrawnFigure {
         $drawn = self::ofRung($test, $body, $side, $leg, $this->rung(...), $other);
         $tapes = [];
         foreach ($test['measured'] as $measured) {
@@ -65,11 +70,25 @@ final readonly class RungFigures
             $pose = PoseText::pose($text);
             $figure = Figure::of($pose, $body, Side::Left);
 
-            return new DrawnFigure($figure, [], self::isLying($pose), $view, new Overlay(array_values(array_map(static fn (array $tape): Tape => Tape::of($figure, ...$tape), $tapes))));
+            return new DrawnFigure(
+                $figure,
+                [],
+                self::isLying($pose),
+                $view,
+                new Overlay(
+                    array_values(array_map(static fn (array $tape): Tape => Tape::of($figure, ...$tape), $tapes)),
+                ),
+            );
         };
 
         return [
-            $drawn(['base' => 'standing', 'arms' => [4, 24, 0, 6]], 'front', [['thigh', 'hip', 'knee'], ['shin', 'knee', 'ankle'], ['hipSpacing', 'hip', 'other-hip'], ['ankleAboveSole', 'other-ankle', 'floor'], ['stature', 'crown', 'floor']]),
+            $drawn(['base' => 'standing', 'arms' => [4, 24, 0, 6]], 'front', [
+                ['thigh', 'hip', 'knee'],
+                ['shin', 'knee', 'ankle'],
+                ['hipSpacing', 'hip', 'other-hip'],
+                ['ankleAboveSole', 'other-ankle', 'floor'],
+                ['stature', 'crown', 'floor'],
+            ]),
             $drawn(['base' => 'long-sitting'], 'side', [['seatedHipHeight', 'hip', 'floor']]),
             $drawn(['base' => 'on-the-back'], 'side', [['lyingHipHeight', 'hip', 'floor']]),
         ];
@@ -79,21 +98,50 @@ final readonly class RungFigures
      * @param array<string, mixed> $rung as written in the catalogue
      * @param callable(string, string): array<string, mixed> $find another rung, by posture and id
      */
-    public static function ofRung(array $rung, Physique $body, Side $side, ?LegPose $asRead, callable $find, ?LegPose $otherAsRead = null): DrawnFigure
-    {
+    public static function ofRung(
+        array $rung,
+        Physique $body,
+        Side $side,
+        ?LegPose $asRead,
+        callable $find,
+        ?LegPose $otherAsRead = null,
+    ): DrawnFigure {
         $text = self::whole($rung, $find);
-        $pose = PoseText::pose($text, self::demand($text['demand'] ?? null), self::demand($text['other_demand'] ?? null));
+        $pose = PoseText::pose(
+            $text,
+            self::demand($text['demand'] ?? null),
+            self::demand($text['other_demand'] ?? null),
+        );
         $props = [];
         foreach ($rung['props'] ?? [] as $prop) {
-            $props[] = ['at' => (string) ($prop['at'] ?? ''), 'what' => (string) array_key_first($prop['takes'] ?? ['padding' => 1])];
+            $props[] = [
+                'at' => (string) ($prop['at'] ?? ''),
+                'what' => (string) array_key_first($prop['takes'] ?? ['padding' => 1]),
+            ];
         }
         foreach ($text['with'] ?? [] as $with) {
-            $props[] = ['at' => substr($with, 0, (int) strrpos($with, '-')), 'what' => substr($with, (int) strrpos($with, '-') + 1)];
+            $props[] = [
+                'at' => substr($with, 0, (int) strrpos($with, '-')),
+                'what' => substr($with, (int) strrpos($with, '-') + 1),
+            ];
         }
         $under = array_column($props, 'at');
-        $figure = Figure::of($pose, $body, $side, $asRead, $otherAsRead, $text['raised'] ?? null, [] !== array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0);
+        $figure = Figure::of(
+            $pose,
+            $body,
+            $side,
+            $asRead,
+            $otherAsRead,
+            $text['raised'] ?? null,
+            [] !== array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0,
+        );
 
-        return new DrawnFigure($figure, Props::of($figure, $props), self::isLying($pose), $text['view'] ?? $rung['view'] ?? 'front');
+        return new DrawnFigure(
+            $figure,
+            Props::of($figure, $props),
+            self::isLying($pose),
+            $text['view'] ?? ($rung['view'] ?? 'front'),
+        );
     }
 
     /**
@@ -107,7 +155,10 @@ final readonly class RungFigures
     private static function whole(array $rung, callable $find): array
     {
         $demand = $rung['demand'] ?? [];
-        $text = $rung['pose'] ?? (isset($demand['contact']) ? ContactPose::of($demand['contact'], $demand['values'] ?? []) : null) ?? throw new \DomainException('This rung has no pose.');
+        $text =
+            $rung['pose'] ??
+            ((isset($demand['contact']) ? ContactPose::of($demand['contact'], $demand['values'] ?? []) : null) ??
+                throw new \DomainException('This rung has no pose.'));
         if (isset($rung['demand']['contact'])) {
             $text += ['demand' => $rung['demand']];
         }
@@ -134,7 +185,10 @@ final readonly class RungFigures
 
     public static function isLying(Pose $pose): bool
     {
-        return abs($pose->tilt) > 65.0 && $pose->hips instanceof \LucidAscent\Core\Figure\HipHeight && \in_array($pose->hips->value, ['lies'], true) || abs($pose->lean) > 60.0;
+        return (abs($pose->tilt) > 65.0
+            && $pose->hips instanceof \LucidAscent\Core\Figure\HipHeight
+            && \in_array($pose->hips->value, ['lies'], true))
+            || abs($pose->lean) > 60.0;
     }
 
     /** @param array<string, mixed>|null $demand */
@@ -146,7 +200,12 @@ final readonly class RungFigures
     /** @return array<string, mixed> */
     private function rung(string $posture, string $rung): array
     {
-        foreach (Shapes::of($this->catalogue->entry(Kind::Posture, $posture) ?? throw new \OutOfBoundsException(sprintf('There is no posture "%s".', $posture))) as $shape) {
+        foreach (
+            Shapes::of(
+                $this->catalogue->entry(Kind::Posture, $posture) ??
+                    throw new \OutOfBoundsException(sprintf('There is no posture "%s".', $posture)),
+            ) as $shape
+        ) {
             if ($shape['id'] === $rung) {
                 return $shape;
             }

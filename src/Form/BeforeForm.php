@@ -20,34 +20,53 @@ use Symfony\Component\Validator\Constraints\Length;
 use Symfony\Component\Validator\Constraints\NotNull;
 use Symfony\Component\Validator\Constraints\Valid;
 
-/** What is asked before anybody is measured. No question is answered beforehand: what is on record is shown beside it, and holds. */
+/**
+ * What is asked before anybody is measured. No question is answered beforehand: what is on record is shown beside it,
+ * and holds.
+ */
 final class BeforeForm extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
         $builder
-            ->add('wanted', ChoiceType::class, ['label' => 'Wanted poses; none for a full assessment', 'choices' => $options['poses'], 'data' => $options['wanted']] + $many)
+            ->add(
+                'wanted',
+                ChoiceType::class,
+                [
+                    'label' => 'Wanted poses; none for a full assessment',
+                    'choices' => $options['poses'],
+                    'data' => $options['wanted'],
+                ] + $many,
+            )
             ->add('consent', CheckboxType::class, [
                 'label' => 'Agrees to be measured and asked today, and knows that every test may be ended at any time',
                 'required' => false,
                 'constraints' => [new IsTrue(message: 'Without this agreement nobody is measured here.')],
             ]);
         foreach ($options['cautions'] as $group => [$label, $choices]) {
-            $builder->add(str_replace('-', '_', $group), ChoiceType::class, [
-                'label' => $label,
-                'choices' => $choices,
-            ] + $many);
+            $builder->add(
+                str_replace('-', '_', $group),
+                ChoiceType::class,
+                [
+                    'label' => $label,
+                    'choices' => $choices,
+                ] + $many,
+            );
         }
         $builder
-            ->add('loads', ChoiceType::class, [
-                'label' => 'As many loads as it touches',
-                'help' => 'Until somebody has said so, nothing deep is done.',
-                'choices' => array_filter(Load::cases(), static fn (Load $load): bool => Load::LyingRest !== $load),
-                'choice_value' => static fn (?Load $load): string => $load->value ?? '',
-                'choice_label' => static fn (Load $load): string => "load.$load->value",
-                'choice_translation_domain' => 'labels',
-            ] + $many)
+            ->add(
+                'loads',
+                ChoiceType::class,
+                [
+                    'label' => 'As many loads as it touches',
+                    'help' => 'Until somebody has said so, nothing deep is done.',
+                    'choices' => array_filter(Load::cases(), static fn (Load $load): bool => Load::LyingRest !== $load),
+                    'choice_value' => static fn (?Load $load): string => $load->value ?? '',
+                    'choice_label' => static fn (Load $load): string => "load.$load->value",
+                    'choice_translation_domain' => 'labels',
+                ] + $many,
+            )
             ->add('side', ChoiceType::class, [
                 'label' => 'Which side, where a condition has one',
                 'choices' => ['left' => 'left', 'right' => 'right'],
@@ -62,7 +81,10 @@ final class BeforeForm extends AbstractType
                 'required' => false,
                 'invalid_message' => 'Write the day as year-month-day.',
             ])
-            ->add('guardian', CheckboxType::class, ['label' => 'A guardian has agreed, in writing', 'required' => false])
+            ->add('guardian', CheckboxType::class, [
+                'label' => 'A guardian has agreed, in writing',
+                'required' => false,
+            ])
             ->add('note', TextareaType::class, [
                 'label' => 'Injuries and anything else, in their own words',
                 'required' => false,
@@ -70,7 +92,11 @@ final class BeforeForm extends AbstractType
                 'constraints' => [new Length(max: 4000)],
                 'data' => $options['note'],
             ])
-            ->add('pain', PainType::class, ['label' => 'Pain now', 'data' => new PainData(), 'constraints' => [new Valid()]])
+            ->add('pain', PainType::class, [
+                'label' => 'Pain now',
+                'data' => new PainData(),
+                'constraints' => [new Valid()],
+            ])
             ->add('warm', ChoiceType::class, [
                 'label' => 'Joints and muscles are',
                 'choices' => ['warm, after moving' => true, 'cold' => false],

@@ -22,16 +22,35 @@ final class BodyForm extends AbstractType
             ->add('thighRight', CentimetreType::class, ['label' => 'Thigh, right'])
             ->add('shinLeft', CentimetreType::class, ['label' => 'Shin, left'])
             ->add('shinRight', CentimetreType::class, ['label' => 'Shin, right'])
-            ->add('hipSpacing', CentimetreType::class, ['label' => 'Hip spacing', 'help' => 'Between the hip joint centres: 0.72 of the distance between the two front hip bones.'])
-            ->add('seatedHipHeight', CentimetreType::class, ['label' => 'Seated hip height', 'help' => 'Hip joint centre above the seat, sitting upright.'])
-            ->add('ankleAboveSole', CentimetreType::class, ['label' => 'Ankle above sole', 'help' => 'Ankle centre above the sole, standing.'])
-            ->add('lyingHipHeight', CentimetreType::class, ['label' => 'Lying hip height', 'help' => 'Hip joint centre above the mat, lying on the back.'])
-            ->add('confirmed', CheckboxType::class, ['label' => 'Measured twice: this person really is so', 'required' => false])
+            ->add('hipSpacing', CentimetreType::class, [
+                'label' => 'Hip spacing',
+                'help' => 'Between the hip joint centres: 0.72 of the distance between the two front hip bones.',
+            ])
+            ->add('seatedHipHeight', CentimetreType::class, [
+                'label' => 'Seated hip height',
+                'help' => 'Hip joint centre above the seat, sitting upright.',
+            ])
+            ->add('ankleAboveSole', CentimetreType::class, [
+                'label' => 'Ankle above sole',
+                'help' => 'Ankle centre above the sole, standing.',
+            ])
+            ->add('lyingHipHeight', CentimetreType::class, [
+                'label' => 'Lying hip height',
+                'help' => 'Hip joint centre above the mat, lying on the back.',
+            ])
+            ->add('confirmed', CheckboxType::class, [
+                'label' => 'Measured twice: this person really is so',
+                'required' => false,
+            ])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['data_class' => BodyData::class, 'entry' => '', 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults([
+            'data_class' => BodyData::class,
+            'entry' => '',
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
     }
 }

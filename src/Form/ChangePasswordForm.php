@@ -27,14 +27,20 @@ final class ChangePasswordForm extends AbstractType
             ->add('new', RepeatedType::class, [
                 'type' => PasswordType::class,
                 'invalid_message' => 'The two differ.',
-                'first_options' => ['label' => 'New password', 'help' => sprintf('At least %d characters.', PasswordRule::SHORTEST), 'attr' => ['autocomplete' => 'new-password']],
+                'first_options' => [
+                    'label' => 'New password',
+                    'help' => sprintf('At least %d characters.', PasswordRule::SHORTEST),
+                    'attr' => ['autocomplete' => 'new-password'],
+                ],
                 'second_options' => ['label' => 'New password again', 'attr' => ['autocomplete' => 'new-password']],
-                'constraints' => [new Callback(static function (?string $password, ExecutionContextInterface $context): void {
-                    $fault = PasswordRule::fault((string) $password);
-                    if (null !== $fault) {
-                        $context->buildViolation($fault)->atPath('first')->addViolation();
-                    }
-                })],
+                'constraints' => [
+                    new Callback(static function (?string $password, ExecutionContextInterface $context): void {
+                        $fault = PasswordRule::fault((string) $password);
+                        if (null !== $fault) {
+                            $context->buildViolation($fault)->atPath('first')->addViolation();
+                        }
+                    }),
+                ],
             ]);
     }
 

@@ -24,18 +24,26 @@ final class CheckForm extends AbstractType
 {
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
-        $yesNo = ['choices' => ['Yes' => true, 'No' => false], 'expanded' => true, 'required' => false, 'placeholder' => false, 'invalid_message' => 'Answer yes or no.'];
+        $yesNo = [
+            'choices' => ['Yes' => true, 'No' => false],
+            'expanded' => true,
+            'required' => false,
+            'placeholder' => false,
+            'invalid_message' => 'Answer yes or no.',
+        ];
         $builder
             ->add('practisedOn', DateType::class, [
                 'label' => 'Day of the session',
                 'widget' => 'single_text',
                 'input' => 'datetime_immutable',
                 'invalid_message' => 'Write the day as year-month-day.',
-                'constraints' => [new Range(
-                    min: $options['today']->modify('-1 year'),
-                    max: $options['today'],
-                    notInRangeMessage: 'The session was within the last year, and not in the future.',
-                )],
+                'constraints' => [
+                    new Range(
+                        min: $options['today']->modify('-1 year'),
+                        max: $options['today'],
+                        notInRangeMessage: 'The session was within the last year, and not in the future.',
+                    ),
+                ],
             ])
             ->add('holdReached', ChoiceType::class, ['label' => $options['hold_question']] + $yesNo)
             ->add('evenBreath', ChoiceType::class, ['label' => 'Was the breath even throughout?'] + $yesNo)
@@ -49,12 +57,29 @@ final class CheckForm extends AbstractType
                 'invalid_message' => 'Choose from the list.',
             ])
             ->add('height', CentimetreType::class, [
-                'label' => $options['prop']->isStrap() ? 'Length of the strap as it was used' : 'Height of the prop as it was used',
-                'help' => $options['prop']->isStrap() ? 'Between the hands, or from hand to foot; leave it empty when nobody measured.' : 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
-                'constraints' => [new Range(min: 0, max: $options['prop']->most(), notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
+                'label' => $options['prop']->isStrap()
+                    ? 'Length of the strap as it was used'
+                    : 'Height of the prop as it was used',
+                'help' => $options['prop']->isStrap()
+                    ? 'Between the hands, or from hand to foot; leave it empty when nobody measured.'
+                    : 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
+                'constraints' => [
+                    new Range(
+                        min: 0,
+                        max: $options['prop']->most(),
+                        notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.',
+                    ),
+                ],
             ])
-            ->add('soreAtNight', CheckboxType::class, ['label' => 'Soreness disturbed the night after', 'required' => false])
-            ->add('note', TextareaType::class, ['label' => 'Note', 'required' => false, 'attr' => ['rows' => 2, 'maxlength' => 2000]])
+            ->add('soreAtNight', CheckboxType::class, [
+                'label' => 'Soreness disturbed the night after',
+                'required' => false,
+            ])
+            ->add('note', TextareaType::class, [
+                'label' => 'Note',
+                'required' => false,
+                'attr' => ['rows' => 2, 'maxlength' => 2000],
+            ])
             ->add('rung', HiddenType::class, ['mapped' => false, 'data' => $options['rung']])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
     }

@@ -54,7 +54,10 @@ final class ClearanceForm extends AbstractType
                 'help' => 'Name and profession.',
                 'empty_data' => '',
                 'attr' => ['maxlength' => 160],
-                'constraints' => [new NotBlank(message: 'Name the person who cleared it.', normalizer: 'trim'), new Length(max: 160, maxMessage: 'A name has up to {{ limit }} characters.')],
+                'constraints' => [
+                    new NotBlank(message: 'Name the person who cleared it.', normalizer: 'trim'),
+                    new Length(max: 160, maxMessage: 'A name has up to {{ limit }} characters.'),
+                ],
             ])
             ->add('givenOn', DateType::class, [
                 'label' => 'On what day',
@@ -62,7 +65,10 @@ final class ClearanceForm extends AbstractType
                 'input' => 'datetime_immutable',
                 'invalid_message' => 'Write the day as year-month-day.',
                 'data' => $options['today'],
-                'constraints' => [new NotNull(message: 'Say on what day.'), new Range(max: $options['today'], maxMessage: 'That day has not been yet.')],
+                'constraints' => [
+                    new NotNull(message: 'Say on what day.'),
+                    new Range(max: $options['today'], maxMessage: 'That day has not been yet.'),
+                ],
             ])
             ->add('allows', TextareaType::class, [
                 'label' => 'What they found, and what they allow',
@@ -70,10 +76,18 @@ final class ClearanceForm extends AbstractType
                 'attr' => ['rows' => 4, 'maxlength' => 4000],
                 'constraints' => [
                     new NotBlank(message: 'Write down what was found and allowed.', normalizer: 'trim'),
-                    new Length(min: 20, max: 4000, minMessage: 'A few words more: at least {{ limit }} characters.', maxMessage: 'Up to {{ limit }} characters.'),
+                    new Length(
+                        min: 20,
+                        max: 4000,
+                        minMessage: 'A few words more: at least {{ limit }} characters.',
+                        maxMessage: 'Up to {{ limit }} characters.',
+                    ),
                 ],
             ])
-            ->add('asked', CheckboxType::class, ['label' => 'Asked today: no pain since; stairs and squatting down are free', 'required' => false])
+            ->add('asked', CheckboxType::class, [
+                'label' => 'Asked today: no pain since; stairs and squatting down are free',
+                'required' => false,
+            ])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
     }
 
@@ -85,6 +99,11 @@ final class ClearanceForm extends AbstractType
 
     private static function label(Hold $hold): string
     {
-        return sprintf('%s, %s, %s', $hold->holds->name, $hold->side->value ?? 'both sides', $hold->entry->on()->format('Y-m-d'));
+        return sprintf(
+            '%s, %s, %s',
+            $hold->holds->name,
+            $hold->side->value ?? 'both sides',
+            $hold->entry->on()->format('Y-m-d'),
+        );
     }
 }

@@ -28,7 +28,9 @@ final class DecisionForm extends AbstractType
                 'class' => Step::class,
                 'choices' => $options['steps'],
                 'expanded' => true,
-                'choice_label' => static fn (Step $step): string => 'step.'.$step->value.($step === $proposed ? '.proposed' : ''),
+                'choice_label' => static fn (Step $step): string => 'step.'.
+                    $step->value.
+                    ($step === $proposed ? '.proposed' : ''),
                 'choice_translation_domain' => 'labels',
                 'invalid_message' => 'This step cannot be taken now.',
                 'constraints' => [new NotNull(message: 'Choose a step.')],
@@ -41,11 +43,22 @@ final class DecisionForm extends AbstractType
                 'empty_data' => '',
                 'constraints' => [
                     new Length(max: 2000, maxMessage: 'A reason has up to {{ limit }} characters.'),
-                    new Callback(static function (?string $why, ExecutionContextInterface $context) use ($proposed): void {
+                    new Callback(static function (?string $why, ExecutionContextInterface $context) use (
+                        $proposed,
+                    ): void {
                         $form = $context->getObject();
-                        $step = $form instanceof \Symfony\Component\Form\FormInterface ? $form->getParent()?->get('step')->getData() : null;
-                        if ($step instanceof Step && $step !== $proposed && mb_strlen(trim((string) $why)) < self::SHORTEST_REASON) {
-                            $context->buildViolation('Write down why you decide otherwise, in a few words.')->addViolation();
+                        $step =
+                            $form instanceof \Symfony\Component\Form\FormInterface
+                                ? $form->getParent()?->get('step')->getData()
+                                : null;
+                        if (
+                            $step instanceof Step
+                            && $step !== $proposed
+                            && mb_strlen(trim((string) $why)) < self::SHORTEST_REASON
+                        ) {
+                            $context
+                                ->buildViolation('Write down why you decide otherwise, in a few words.')
+                                ->addViolation();
                         }
                     }),
                 ],

@@ -33,7 +33,9 @@ final class EntryForm extends AbstractType
                 'label' => 'Drawn as',
                 'required' => false,
                 'placeholder' => true === $options['has_figure'] ? 'as it was' : 'choose a leg position',
-                'choices' => array_flip(array_map(static fn (About $about): string => $about->label, ContactList::toSetUp())),
+                'choices' => array_flip(
+                    array_map(static fn (About $about): string => $about->label, ContactList::toSetUp()),
+                ),
             ]);
             $rungs = $builder->create('rungs', FormType::class, ['label' => false]);
             for ($i = 0; $i < $options['rungs']; ++$i) {
@@ -55,19 +57,35 @@ final class EntryForm extends AbstractType
     private static function add(FormBuilderInterface $builder, array $fields): void
     {
         foreach ($fields as $field) {
-            $common = ['label' => $field->label, 'help' => '' === $field->help ? null : $field->help, 'required' => false];
+            $common = [
+                'label' => $field->label,
+                'help' => '' === $field->help ? null : $field->help,
+                'required' => false,
+            ];
             match ($field->kind) {
                 FieldKind::Flag => $builder->add($field->name(), CheckboxType::class, $common),
-                FieldKind::Choice, FieldKind::Choices => $builder->add($field->name(), ChoiceType::class, $common + [
-                    'choices' => array_combine($field->choices, $field->choices),
-                    'choice_label' => static fn (string $choice): string => self::label($field, $choice),
-                    'choice_translation_domain' => 'labels',
-                    'multiple' => FieldKind::Choices === $field->kind,
-                    'expanded' => FieldKind::Choices === $field->kind,
-                    'placeholder' => FieldKind::Choice === $field->kind ? 'choose' : null,
-                ]),
-                FieldKind::Line, FieldKind::Number, FieldKind::Quantity, FieldKind::Range => $builder->add($field->name(), TextType::class, $common + ['attr' => ['maxlength' => 2000]]),
-                default => $builder->add($field->name(), TextareaType::class, $common + ['attr' => ['rows' => 3, 'maxlength' => 8000]]),
+                FieldKind::Choice, FieldKind::Choices => $builder->add(
+                    $field->name(),
+                    ChoiceType::class,
+                    $common + [
+                        'choices' => array_combine($field->choices, $field->choices),
+                        'choice_label' => static fn (string $choice): string => self::label($field, $choice),
+                        'choice_translation_domain' => 'labels',
+                        'multiple' => FieldKind::Choices === $field->kind,
+                        'expanded' => FieldKind::Choices === $field->kind,
+                        'placeholder' => FieldKind::Choice === $field->kind ? 'choose' : null,
+                    ],
+                ),
+                FieldKind::Line, FieldKind::Number, FieldKind::Quantity, FieldKind::Range => $builder->add(
+                    $field->name(),
+                    TextType::class,
+                    $common + ['attr' => ['maxlength' => 2000]],
+                ),
+                default => $builder->add(
+                    $field->name(),
+                    TextareaType::class,
+                    $common + ['attr' => ['rows' => 3, 'maxlength' => 8000]],
+                ),
             };
         }
     }

@@ -31,7 +31,15 @@ final class PlanForm extends AbstractType
 {
     /** So many postures may a teacher's own sequence have. */
     private const PLACES = 8;
-    private const DAYS = ['Monday' => 'mon', 'Tuesday' => 'tue', 'Wednesday' => 'wed', 'Thursday' => 'thu', 'Friday' => 'fri', 'Saturday' => 'sat', 'Sunday' => 'sun'];
+    private const DAYS = [
+        'Monday' => 'mon',
+        'Tuesday' => 'tue',
+        'Wednesday' => 'wed',
+        'Thursday' => 'thu',
+        'Friday' => 'fri',
+        'Saturday' => 'sat',
+        'Sunday' => 'sun',
+    ];
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
@@ -41,7 +49,10 @@ final class PlanForm extends AbstractType
             'required' => false,
             'invalid_message' => 'Write a whole number.',
             'attr' => ['class' => 'figure'],
-            'constraints' => [new NotBlank(message: 'Write a whole number.'), new Range(min: $least, max: $most, notInRangeMessage: 'This is from {{ min }} to {{ max }}.')],
+            'constraints' => [
+                new NotBlank(message: 'Write a whole number.'),
+                new Range(min: $least, max: $most, notInRangeMessage: 'This is from {{ min }} to {{ max }}.'),
+            ],
         ];
         $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
         $builder
@@ -62,7 +73,11 @@ final class PlanForm extends AbstractType
                 'multiple' => true,
                 'required' => false,
             ])
-            ->add('minutes', IntegerType::class, $number('Minutes a session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45))
+            ->add(
+                'minutes',
+                IntegerType::class,
+                $number('Minutes a session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45),
+            )
             ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))
             ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
             ->add('flat', NumberType::class, self::size('A block as it lies, cm', LayOut::SIZES['flat']))
@@ -72,14 +87,21 @@ final class PlanForm extends AbstractType
             ->add('strap', CheckboxType::class, ['label' => 'A strap', 'required' => false, 'data' => true])
             ->add('there', ChoiceType::class, [
                 'label' => 'Also there',
-                'choices' => array_combine(array_map(static fn (string $kind): string => "equipment.$kind", Equipment::THERE_OR_NOT), Equipment::THERE_OR_NOT),
+                'choices' => array_combine(
+                    array_map(static fn (string $kind): string => "equipment.$kind", Equipment::THERE_OR_NOT),
+                    Equipment::THERE_OR_NOT,
+                ),
                 'choice_translation_domain' => 'labels',
                 'data' => Equipment::THERE_OR_NOT,
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
             ])
-            ->add('school', ChoiceType::class, ['label' => 'Way of practising', 'choices' => $options['schools'], 'choice_translation_domain' => false])
+            ->add('school', ChoiceType::class, [
+                'label' => 'Way of practising',
+                'choices' => $options['schools'],
+                'choice_translation_domain' => false,
+            ])
             ->add('mixed', ChoiceType::class, [
                 'label' => 'Another way of practising at weekends',
                 'choices' => $options['schools'],
@@ -87,12 +109,25 @@ final class PlanForm extends AbstractType
                 'placeholder' => 'the same',
                 'required' => false,
             ])
-            ->add('pinned', ChoiceType::class, ['label' => 'In it always, as far as nothing holds it', 'choices' => $options['postures'], 'constraints' => [new Callback(self::eitherOr(...))]] + $many)
+            ->add(
+                'pinned',
+                ChoiceType::class,
+                [
+                    'label' => 'In it always, as far as nothing holds it',
+                    'choices' => $options['postures'],
+                    'constraints' => [new Callback(self::eitherOr(...))],
+                ] + $many,
+            )
             ->add('forbidden', ChoiceType::class, ['label' => 'Never in it', 'choices' => $options['postures']] + $many)
             ->add('sequence', CollectionType::class, [
                 'label' => 'A sequence of your own, in this order',
                 'entry_type' => ChoiceType::class,
-                'entry_options' => ['choices' => $options['sequence'], 'required' => false, 'placeholder' => '–', 'choice_translation_domain' => false],
+                'entry_options' => [
+                    'choices' => $options['sequence'],
+                    'required' => false,
+                    'placeholder' => '–',
+                    'choice_translation_domain' => false,
+                ],
                 'data' => array_fill(0, self::PLACES, null),
                 'required' => false,
             ])
@@ -100,7 +135,10 @@ final class PlanForm extends AbstractType
                 'label' => 'Begins at',
                 'data' => '18:00',
                 'attr' => ['class' => 'figure', 'autocomplete' => 'off'],
-                'constraints' => [new NotBlank(message: 'Write a time such as 18:00.'), new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'Write a time such as 18:00.')],
+                'constraints' => [
+                    new NotBlank(message: 'Write a time such as 18:00.'),
+                    new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'Write a time such as 18:00.'),
+                ],
             ])
             ->add('zone', TimezoneType::class, ['label' => 'Time zone', 'data' => $options['zone'], 'intl' => false])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
@@ -116,20 +154,33 @@ final class PlanForm extends AbstractType
             'html5' => false,
             'invalid_message' => 'Write a number.',
             'attr' => ['class' => 'figure', 'inputmode' => 'decimal'],
-            'constraints' => [new NotBlank(message: 'Write a number.'), new Range(min: 0.5, max: 60, notInRangeMessage: 'This is from {{ min }} to {{ max }}.')],
+            'constraints' => [
+                new NotBlank(message: 'Write a number.'),
+                new Range(min: 0.5, max: 60, notInRangeMessage: 'This is from {{ min }} to {{ max }}.'),
+            ],
         ];
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['entry' => '', 'schools' => [], 'postures' => [], 'sequence' => [], 'zone' => 'UTC', 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults([
+            'entry' => '',
+            'schools' => [],
+            'postures' => [],
+            'sequence' => [],
+            'zone' => 'UTC',
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
     }
 
     /** @param list<string> $pinned */
     private static function eitherOr(array $pinned, ExecutionContextInterface $context): void
     {
         $form = $context->getObject();
-        if ($form instanceof FormInterface && [] !== array_intersect($pinned, (array) $form->getParent()?->get('forbidden')->getData())) {
+        if (
+            $form instanceof FormInterface
+            && [] !== array_intersect($pinned, (array) $form->getParent()?->get('forbidden')->getData())
+        ) {
             $context->addViolation('One of these is also never to be in it. Choose one or the other.');
         }
     }

@@ -23,7 +23,10 @@ final class PractitionerForm extends AbstractType
                 'label' => 'Name',
                 'empty_data' => '',
                 'attr' => ['maxlength' => 120, 'autocomplete' => 'off'],
-                'constraints' => [new NotBlank(message: 'Give a name.', normalizer: 'trim'), new Length(max: 120, maxMessage: 'A name has up to {{ limit }} characters.')],
+                'constraints' => [
+                    new NotBlank(message: 'Give a name.', normalizer: 'trim'),
+                    new Length(max: 120, maxMessage: 'A name has up to {{ limit }} characters.'),
+                ],
             ])
             ->add('consent', CheckboxType::class, [
                 'label' => 'Agrees to be measured, to be asked about pain, and to have it written down; may stop at any time',

@@ -56,25 +56,41 @@ final class QuickScreenForm extends AbstractType
             'data' => $options['stature'],
             'constraints' => [
                 new NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.'),
-                new Range(min: Proportions::LEAST_STATURE, max: Proportions::GREATEST_STATURE, notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.'),
+                new Range(
+                    min: Proportions::LEAST_STATURE,
+                    max: Proportions::GREATEST_STATURE,
+                    notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.',
+                ),
             ],
         ]);
         foreach (self::NUMBERS as $name => [$label]) {
             $builder->add($name, CentimetreType::class, ['label' => $label]);
         }
         foreach (['Left', 'Right'] as $side) {
-            $builder->add("pain$side", PainType::class, ['label' => "Pain, $side side", 'data' => new PainData(), 'constraints' => [new Callback(static function (PainData $pain, ExecutionContextInterface $context): void {
-                if (null !== $pain->level) {
-                    $pain->placeIsNamed($context);
-                }
-            })]]);
+            $builder->add("pain$side", PainType::class, [
+                'label' => "Pain, $side side",
+                'data' => new PainData(),
+                'constraints' => [
+                    new Callback(static function (PainData $pain, ExecutionContextInterface $context): void {
+                        if (null !== $pain->level) {
+                            $pain->placeIsNamed($context);
+                        }
+                    }),
+                ],
+            ]);
         }
         $builder->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['entry' => '', 'stature' => null, 'stops' => [], 'clinician' => [], 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults([
+            'entry' => '',
+            'stature' => null,
+            'stops' => [],
+            'clinician' => [],
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
     }
 
     public function getBlockPrefix(): string

@@ -21,7 +21,14 @@ final class RecordForm extends AbstractType
             ->add('file', FileType::class, [
                 'label' => 'The record: a .json file, or a .zip archive with one in it',
                 'attr' => ['accept' => '.json,.zip,application/json,application/zip'],
-                'constraints' => [new NotNull(message: 'Choose the file.'), new File(maxSize: '8M', maxSizeMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.', uploadIniSizeErrorMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.')],
+                'constraints' => [
+                    new NotNull(message: 'Choose the file.'),
+                    new File(
+                        maxSize: '8M',
+                        maxSizeMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.',
+                        uploadIniSizeErrorMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.',
+                    ),
+                ],
             ])
             ->add('tried', CheckboxType::class, ['label' => 'Only say what would be added', 'required' => false]);
     }

@@ -27,11 +27,17 @@ use Symfony\Contracts\Translation\TranslatorInterface;
  */
 final class SentBefore extends AbstractTypeExtension
 {
-    /** @var \WeakMap<FormInterface, array{array<string, string|list<string>>, array<string, string|list<string>>}> what was sent then, and now */
+    /**
+     * @var \WeakMap<FormInterface, array{array<string, string|list<string>>, array<string, string|list<string>>}> what
+     *     was sent then, and now
+     */
     private \WeakMap $differing;
 
-    public function __construct(private readonly Records $records, private readonly Security $security, private readonly TranslatorInterface $translator)
-    {
+    public function __construct(
+        private readonly Records $records,
+        private readonly Security $security,
+        private readonly TranslatorInterface $translator,
+    ) {
         $this->differing = new \WeakMap();
     }
 
@@ -48,9 +54,15 @@ final class SentBefore extends AbstractTypeExtension
         }
         $builder->addEventListener(FormEvents::PRE_SUBMIT, function (PreSubmitEvent $event): void {
             $raw = $event->getData();
-            $entry = is_array($raw) && $event->getForm()->isRoot() && $event->getForm()->has('entry') ? $raw['entry'] ?? null : null;
+            $entry =
+                is_array($raw) && $event->getForm()->isRoot() && $event->getForm()->has('entry')
+                    ? $raw['entry'] ?? null
+                    : null;
             $teacher = $this->security->getUser();
-            $sent = is_string($entry) && Uuid::isValid($entry) && $teacher instanceof Teacher ? $this->records->sentForm($teacher, Uuid::fromString($entry)) : null;
+            $sent =
+                is_string($entry) && Uuid::isValid($entry) && $teacher instanceof Teacher
+                    ? $this->records->sentForm($teacher, Uuid::fromString($entry))
+                    : null;
             $typed = self::typed($event->getForm(), $raw);
             if (null !== $sent && $sent !== $typed) {
                 $this->differing[$event->getForm()] = [$sent, $typed];
@@ -58,7 +70,15 @@ final class SentBefore extends AbstractTypeExtension
         });
         $builder->addEventListener(FormEvents::POST_SUBMIT, function (PostSubmitEvent $event): void {
             if (isset($this->differing[$event->getForm()])) {
-                $event->getForm()->addError(new FormError($this->translator->trans('This form was recorded already, and stands as it was then. What differs now is not recorded: send it again for a new record beside that one, or leave it.')));
+                $event
+                    ->getForm()
+                    ->addError(
+                        new FormError(
+                            $this->translator->trans(
+                                'This form was recorded already, and stands as it was then. What differs now is not recorded: send it again for a new record beside that one, or leave it.',
+                            ),
+                        ),
+                    );
             }
         });
     }
@@ -73,7 +93,11 @@ final class SentBefore extends AbstractTypeExtension
         $view->vars['differs'] = [];
         foreach (array_keys($sent + $now) as $path) {
             if (($sent[$path] ?? '') !== ($now[$path] ?? '')) {
-                $view->vars['differs'][] = ['field' => self::label($view, $path), 'then' => self::shown($view, $path, $sent[$path] ?? ''), 'now' => self::shown($view, $path, $now[$path] ?? '')];
+                $view->vars['differs'][] = [
+                    'field' => self::label($view, $path),
+                    'then' => self::shown($view, $path, $sent[$path] ?? ''),
+                    'now' => self::shown($view, $path, $now[$path] ?? ''),
+                ];
             }
         }
     }
@@ -92,7 +116,10 @@ final class SentBefore extends AbstractTypeExtension
             if ($child->getConfig()->getCompound() && !$child->getConfig()->hasOption('choices')) {
                 $typed += self::typed($child, $value, "$path.");
             } elseif ('entry' !== $path && 'errors' !== $path) {
-                $texts = array_map(static fn (mixed $text): string => mb_scrub(trim((string) $text)), array_values(array_filter(is_array($value) ? $value : [$value], is_scalar(...))));
+                $texts = array_map(
+                    static fn (mixed $text): string => mb_scrub(trim((string) $text)),
+                    array_values(array_filter(is_array($value) ? $value : [$value], is_scalar(...))),
+                );
                 sort($texts);
                 $typed[$path] = is_array($value) ? $texts : $texts[0] ?? '';
             }
@@ -104,7 +131,10 @@ final class SentBefore extends AbstractTypeExtension
         return $typed;
     }
 
-    /** @return list<array{string, string|false}> the labels from the form down to a field, each with its translation domain */
+    /**
+     * @return list<array{string, string|false}> the labels from the form down to a field, each with its translation
+     *     domain
+     */
     private static function label(FormView $view, string $path): array
     {
         $labels = [];
@@ -127,7 +157,8 @@ final class SentBefore extends AbstractTypeExtension
     /**
      * @param string|list<string> $typed
      *
-     * @return list<array{string, string|false}> the texts of what was chosen, or what was typed, each with its translation domain
+     * @return list<array{string, string|false}> the texts of what was chosen, or what was typed, each with its
+     *     translation domain
      */
     private static function shown(FormView $view, string $path, string|array $typed): array
     {
@@ -137,9 +168,14 @@ final class SentBefore extends AbstractTypeExtension
         $shown = [];
         foreach ('' === $typed ? [] : (array) $typed as $text) {
             $domain = $view->vars['choice_translation_domain'] ?? 'messages';
-            $chosen = array_filter($view->vars['choices'] ?? [], static fn (mixed $choice): bool => $choice instanceof ChoiceView && $choice->value === $text);
+            $chosen = array_filter(
+                $view->vars['choices'] ?? [],
+                static fn (mixed $choice): bool => $choice instanceof ChoiceView && $choice->value === $text,
+            );
             $label = [] === $chosen ? null : reset($chosen)->label;
-            $shown[] = is_string($label) ? [$label, false === $domain ? 'messages' : $domain] : [in_array('checkbox', $view->vars['block_prefixes'] ?? [], true) ? '✓' : $text, false];
+            $shown[] = is_string($label)
+                ? [$label, false === $domain ? 'messages' : $domain]
+                : [in_array('checkbox', $view->vars['block_prefixes'] ?? [], true) ? '✓' : $text, false];
         }
 
         return $shown;

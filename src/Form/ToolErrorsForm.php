@@ -30,7 +30,11 @@ final class ToolErrorsForm extends AbstractType
                 'attr' => ['inputmode' => 'decimal', 'autocomplete' => 'off', 'class' => 'figure'],
                 'constraints' => [
                     new NotNull(message: 'Write a number, such as 12.5.'),
-                    new Range(min: ToolErrors::LEAST, max: ToolErrors::MOST, notInRangeMessage: 'An error is from {{ min }} to {{ max }}.'),
+                    new Range(
+                        min: ToolErrors::LEAST,
+                        max: ToolErrors::MOST,
+                        notInRangeMessage: 'An error is from {{ min }} to {{ max }}.',
+                    ),
                 ],
             ]);
         }

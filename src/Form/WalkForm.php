@@ -28,7 +28,11 @@ final class WalkForm extends AbstractType
         $builder
             ->add('seen', ChoiceType::class, [
                 'label' => 'What was seen',
-                'choices' => ['Clean: held, breath even, nothing hurt, nothing compensated, nobody\'s hands' => 'clean', 'Not clean' => 'not-clean', 'Not tried' => 'not-tried'],
+                'choices' => [
+                    'Clean: held, breath even, nothing hurt, nothing compensated, nobody\'s hands' => 'clean',
+                    'Not clean' => 'not-clean',
+                    'Not tried' => 'not-tried',
+                ],
                 'expanded' => true,
                 'required' => false,
                 'placeholder' => false,
@@ -44,11 +48,23 @@ final class WalkForm extends AbstractType
                 'required' => false,
                 'invalid_message' => 'Choose from the list.',
             ])
-            ->add('why', TextType::class, ['label' => 'In a word', 'required' => false, 'attr' => ['maxlength' => 2000]])
+            ->add('why', TextType::class, [
+                'label' => 'In a word',
+                'required' => false,
+                'attr' => ['maxlength' => 2000],
+            ])
             ->add('height', CentimetreType::class, [
-                'label' => Prop::HipBlock === $options['joint'] ? 'Height of the hip joint, front leg' : 'Height of the middle of the knee',
+                'label' => Prop::HipBlock === $options['joint']
+                        ? 'Height of the hip joint, front leg'
+                        : 'Height of the middle of the knee',
                 'help' => 'Measured, it is a reading; leave it empty when nobody measured.',
-                'constraints' => [new Range(min: 0, max: PropRule::MOST_OF_JOINT, notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.')],
+                'constraints' => [
+                    new Range(
+                        min: 0,
+                        max: PropRule::MOST_OF_JOINT,
+                        notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.',
+                    ),
+                ],
             ])
             ->add('hangs', CheckboxType::class, ['label' => 'It hung on nothing but the prop', 'required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
@@ -63,6 +79,12 @@ final class WalkForm extends AbstractType
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['data_class' => WalkData::class, 'entry' => '', 'joint' => null, 'compensations' => [], 'attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults([
+            'data_class' => WalkData::class,
+            'entry' => '',
+            'joint' => null,
+            'compensations' => [],
+            'attr' => ['novalidate' => 'novalidate'],
+        ]);
     }
 }

@@ -11,7 +11,10 @@ final class Guide
     public const PAGES = [
         'body' => ['figures' => ['test soles-together', 'test knee-hug'], 'steps' => 4],
         'test' => ['figures' => ['test soles-together', 'test shins-stacked', 'test figure-four-lying'], 'steps' => 5],
-        'reading' => ['figures' => ['half-lotus/', 'half-lotus/mid-thigh-on-block', 'half-lotus/lying-half-lotus'], 'steps' => 5],
+        'reading' => [
+            'figures' => ['half-lotus/', 'half-lotus/mid-thigh-on-block', 'half-lotus/lying-half-lotus'],
+            'steps' => 5,
+        ],
         'held' => ['figures' => ['figure-four/', 'legs-up-wall/'], 'steps' => 5],
         'route' => ['figures' => ['soles-together/', 'figure-four/', 'half-lotus/'], 'steps' => 4],
         'plan' => ['figures' => ['figure-four/', 'shins-stacked/', 'legs-up-wall/'], 'steps' => 5],
@@ -19,7 +22,36 @@ final class Guide
         'time' => ['figures' => ['half-lotus/lying-half-lotus', 'half-lotus/'], 'steps' => 5],
     ];
 
-    public const WORDS = ['flexion', 'extension', 'abduction', 'adduction', 'rotation', 'internal-rotation', 'knee-flexion', 'hamstrings', 'tilt', 'capacity', 'demand', 'margin', 'limiter', 'noise', 'at-least', 'chance', 'rung', 'ladder', 'full-form', 'gate', 'compensation', 'held', 'clearance', 'keystone', 'restriction', 'swivel', 'prop', 'dose'];
+    public const WORDS = [
+        'flexion',
+        'extension',
+        'abduction',
+        'adduction',
+        'rotation',
+        'internal-rotation',
+        'knee-flexion',
+        'hamstrings',
+        'tilt',
+        'capacity',
+        'demand',
+        'margin',
+        'limiter',
+        'noise',
+        'at-least',
+        'chance',
+        'rung',
+        'ladder',
+        'full-form',
+        'gate',
+        'compensation',
+        'held',
+        'clearance',
+        'keystone',
+        'restriction',
+        'swivel',
+        'prop',
+        'dose',
+    ];
 
     /** By the page on which they work. */
     public const KEYS = [

@@ -13,7 +13,10 @@ final class Day
     public static function of(string $field, string $text): \DateTimeImmutable
     {
         // A year has four digits, and what is no day may be anything at all.
-        $day = 1 === preg_match('/^\d{4}-\d\d-\d\d/', $text) ? \DateTimeImmutable::createFromFormat('!Y-m-d', substr($text, 0, 10), new \DateTimeZone('UTC')) : false;
+        $day =
+            1 === preg_match('/^\d{4}-\d\d-\d\d/', $text)
+                ? \DateTimeImmutable::createFromFormat('!Y-m-d', substr($text, 0, 10), new \DateTimeZone('UTC'))
+                : false;
 
         return false !== $day && $day->format('Y-m-d') === substr($text, 0, 10)
             ? $day

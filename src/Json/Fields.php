@@ -113,7 +113,9 @@ final readonly class Fields implements Numbers
     {
         $values = $this->required($name);
 
-        return is_array($values) && array_is_list($values) ? $values : throw InvalidValue::because($this->name($name), 'must be a list.');
+        return is_array($values) && array_is_list($values)
+            ? $values
+            : throw InvalidValue::because($this->name($name), 'must be a list.');
     }
 
     /**
@@ -125,7 +127,11 @@ final readonly class Fields implements Numbers
     {
         $values = $this->list($name);
 
-        return array_map(fn (mixed $value, int $i): self => self::of($value, $this->name($name)."[$i]"), $values, array_keys($values));
+        return array_map(
+            fn (mixed $value, int $i): self => self::of($value, $this->name($name)."[$i]"),
+            $values,
+            array_keys($values),
+        );
     }
 
     /** @throws InvalidValue when it is missing, or not a finite number */

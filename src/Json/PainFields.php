@@ -34,10 +34,15 @@ final class PainFields
             return Pain::unreadable();
         }
         $level = $pain['level'] ?? null;
-        $where = $pain['where'] ?? $pain['place'] ?? null;
+        $where = $pain['where'] ?? ($pain['place'] ?? null);
         $place = is_string($where) ? PainPlace::named($where) : PainPlace::Unknown;
         $kind = is_string($pain['kind'] ?? null) ? PainKind::named($pain['kind']) : null;
-        if ((!is_int($level) && !is_float($level)) || $level < 0 || $level > 10 || floor((float) $level) !== (float) $level) {
+        if (
+            (!is_int($level) && !is_float($level))
+            || $level < 0
+            || $level > 10
+            || floor((float) $level) !== (float) $level
+        ) {
             return PainKind::LastingNumbness === $kind ? new Pain(1, $place, $kind) : Pain::unreadable($place);
         }
         // Nobody said what it is like: at a level of nothing that says nothing, above it the worst is taken.
@@ -60,7 +65,7 @@ final class PainFields
         $found = [];
         foreach (is_array($value) ? $value : [] as $key => $inner) {
             $pain = 1 === preg_match(self::MENTIONS, (string) $key) ? self::said($inner) : null;
-            $found = [...$found, ...(null === $pain ? self::everywhere($inner) : [$pain])];
+            $found = [...$found, ...null === $pain ? self::everywhere($inner) : [$pain]];
         }
 
         return $found;

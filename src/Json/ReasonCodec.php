@@ -33,11 +33,20 @@ final readonly class ReasonCodec
         $reason = Fields::of($written, $name);
         $numbers = [];
         foreach ([] === $reason->raw('numbers') ? [] : $reason->object('numbers')->all() as $number => $value) {
-            $isText = is_string($value) || (is_array($value) && array_is_list($value) && $value === array_filter($value, is_string(...)));
-            $isText || is_int($value) || is_float($value) || throw InvalidValue::because("$name.numbers", 'are numbers, texts and lists of texts.');
+            $isText =
+                is_string($value)
+                || (is_array($value) && array_is_list($value) && $value === array_filter($value, is_string(...)));
+            $isText
+                || is_int($value)
+                || is_float($value)
+                || throw InvalidValue::because("$name.numbers", 'are numbers, texts and lists of texts.');
             $numbers[(string) $number] = $value;
         }
 
-        return new Reason($reason->text('code'), Source::tryFrom($reason->text('source')) ?? throw InvalidValue::because("$name.source", 'is none.'), $numbers);
+        return new Reason(
+            $reason->text('code'),
+            Source::tryFrom($reason->text('source')) ?? throw InvalidValue::because("$name.source", 'is none.'),
+            $numbers,
+        );
     }
 }

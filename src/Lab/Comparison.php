@@ -13,7 +13,11 @@ final readonly class Comparison
      * @param string $code of the sentence and of the names of the two
      * @param array<string, float> $numbers degrees and cm of the sentence
      */
-    public function __construct(public string $code, public DrawnFigure $one, public DrawnFigure $two, public array $numbers)
-    {
+    public function __construct(
+        public string $code,
+        public DrawnFigure $one,
+        public DrawnFigure $two,
+        public array $numbers,
+    ) {
     }
 }

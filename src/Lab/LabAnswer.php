@@ -54,7 +54,9 @@ final class LabAnswer
     /** @return array<string, mixed> */
     public static function to(mixed $question, Side $side, Proportions $proportions, LabCapacity $known): array
     {
-        return Failure::orAnswer(static fn (): array => self::answer(Fields::of($question), $side, $proportions, $known));
+        return Failure::orAnswer(
+            static fn (): array => self::answer(Fields::of($question), $side, $proportions, $known),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -94,27 +96,63 @@ final class LabAnswer
 
         return [
             'held' => $held,
-            'picture' => self::picture($question->text('posture'), $posture, $body, $proportions, $side, $question->has('view') ? $question->text('view') : ''),
+            'picture' => self::picture(
+                $question->text('posture'),
+                $posture,
+                $body,
+                $proportions,
+                $side,
+                $question->has('view') ? $question->text('view') : '',
+            ),
             'components' => $components,
             'method' => $method,
             'atKnee' => $shortfall->atKnee(),
             'knee' => self::knee($posture, $body, $known),
             'strap' => $posture instanceof HasStrap ? $posture->strap($body) : null,
-            'back' => $posture->props()['rounding'] ?? $posture->props()['backBend'] ?? null,
-            'props' => array_map(static fn (array $row): array => ['prop' => $row['prop']->value, 'step' => $row['step'], 'change' => $row['change']], PropTable::of($posture, $body)),
-            // Where it is held, no prop is offered to go on with.
-            'advice' => [] !== $held ? [] : array_map(
-                static fn (PropAdvice $advice): array => ['prop' => $advice->prop->value, 'value' => $advice->value],
-                PropAdvice::of($posture, $body, $known->capacity, $spare, $posture instanceof FreeKnee ? 12 : 60),
+            'back' => $posture->props()['rounding'] ?? ($posture->props()['backBend'] ?? null),
+            'props' => array_map(
+                static fn (array $row): array => [
+                    'prop' => $row['prop']->value,
+                    'step' => $row['step'],
+                    'change' => $row['change'],
+                ],
+                PropTable::of($posture, $body),
             ),
-            'blankets' => array_key_exists('seat', $posture->props()) ? PropTable::blankets($posture, $body, $blanket, self::MOST_BLANKETS) : [],
+            // Where it is held, no prop is offered to go on with.
+            'advice' => [] !== $held
+                    ? []
+                    : array_map(
+                        static fn (PropAdvice $advice): array => [
+                            'prop' => $advice->prop->value,
+                            'value' => $advice->value,
+                        ],
+                        PropAdvice::of(
+                            $posture,
+                            $body,
+                            $known->capacity,
+                            $spare,
+                            $posture instanceof FreeKnee ? 12 : 60,
+                        ),
+                    ),
+            'blankets' => array_key_exists('seat', $posture->props())
+                ? PropTable::blankets($posture, $body, $blanket, self::MOST_BLANKETS)
+                : [],
             'conditioning' => self::conditioning($posture, $side, $proportions),
         ];
     }
 
-    /** The whole body in this set-up, as markup; null where nothing can be drawn. Looked at from where it is seen best unless a view is named. */
-    private static function picture(string $contact, Posture $posture, Body $body, Proportions $proportions, Side $side, string $view): ?string
-    {
+    /**
+     * The whole body in this set-up, as markup; null where nothing can be drawn. Looked at from where it is seen best
+     * unless a view is named.
+     */
+    private static function picture(
+        string $contact,
+        Posture $posture,
+        Body $body,
+        Proportions $proportions,
+        Side $side,
+        string $view,
+    ): ?string {
         $leg = match (true) {
             $posture instanceof ChainReading, $posture instanceof FreeKnee => $posture->pose($body),
             $posture instanceof Drawn => $posture->drawn($body),
@@ -202,6 +240,8 @@ final class LabAnswer
         }
         $conditioning = Conditioning::of($posture, $proportions->body($side), $proportions->error($side));
 
-        return $conditioning->isPoor ? ['betterHeels' => $conditioning->betterHeels, 'rotationError' => $conditioning->rotationError] : null;
+        return $conditioning->isPoor
+            ? ['betterHeels' => $conditioning->betterHeels, 'rotationError' => $conditioning->rotationError]
+            : null;
     }
 }

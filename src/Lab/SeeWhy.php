@@ -58,11 +58,29 @@ final readonly class SeeWhy
     {
         $why = new self($proportions, $side, $capacity);
         $shown = [];
-        foreach ([$why->closedFirst(...), $why->kneesShare(...), $why->longerShin(...), $why->higherSeat(...), $why->rounded(...)] as $show) {
+        foreach (
+            [
+                $why->closedFirst(...),
+                $why->kneesShare(...),
+                $why->longerShin(...),
+                $why->higherSeat(...),
+                $why->rounded(...),
+            ] as $show
+        ) {
             try {
                 $one = $show();
                 // The first stands behind the second, so that the difference is seen.
-                $shown[] = null === $one ? null : new Comparison($one->code, $one->one, $one->two->with(new Overlay(ghost: $one->one->figure, kneeShare: $one->numbers['share'] ?? 0.0)), $one->numbers);
+                $shown[] =
+                    null === $one
+                        ? null
+                        : new Comparison(
+                            $one->code,
+                            $one->one,
+                            $one->two->with(
+                                new Overlay(ghost: $one->one->figure, kneeShare: $one->numbers['share'] ?? 0.0),
+                            ),
+                            $one->numbers,
+                        );
             } catch (\DomainException) {
                 // A body that cannot be there has nothing to be shown there.
             }
@@ -78,11 +96,20 @@ final readonly class SeeWhy
         $turns = $figures = [];
         foreach ([self::HALF_BENT, self::CLOSED] as $knee) {
             $turns[] = $turn = TurnToLift::of($body, self::THIGH[0], self::THIGH[1], $knee, 0.0);
-            $figures[] = $this->drawn(['base' => 'standing', 'leg' => [...self::THIGH, $turn, $knee], 'arms' => [4, 24, 0, 10]], 'front');
+            $figures[] = $this->drawn(
+                ['base' => 'standing', 'leg' => [...self::THIGH, $turn, $knee], 'arms' => [4, 24, 0, 10]],
+                'front',
+            );
         }
         $limit = $this->capacity->rotation ?? 0.0;
 
-        return new Comparison('closed-first', $figures[0], $figures[1], ['one' => $turns[0], 'two' => $turns[1], 'has' => $limit, 'twistOne' => max(0.0, $turns[0] - $limit), 'twistTwo' => max(0.0, $turns[1] - $limit)]);
+        return new Comparison('closed-first', $figures[0], $figures[1], [
+            'one' => $turns[0],
+            'two' => $turns[1],
+            'has' => $limit,
+            'twistOne' => max(0.0, $turns[0] - $limit),
+            'twistTwo' => max(0.0, $turns[1] - $limit),
+        ]);
     }
 
     /** The knee on a block as high as this hip needs it, and drawn into the full form. */
@@ -98,7 +125,12 @@ final readonly class SeeWhy
         }
         $share = Shortfall::of($full->angles($body), $turn)->atKnee();
 
-        return new Comparison('knees-share', $this->figure('half-lotus-easy', $this->atHeight('half-lotus-easy', $lowest->height()), $lowest->pose), $this->figure('half-lotus', $full, $full->pose($body)), ['knee' => $lowest->height(), 'full' => self::FULL_KNEE, 'share' => $share]);
+        return new Comparison(
+            'knees-share',
+            $this->figure('half-lotus-easy', $this->atHeight('half-lotus-easy', $lowest->height()), $lowest->pose),
+            $this->figure('half-lotus', $full, $full->pose($body)),
+            ['knee' => $lowest->height(), 'full' => self::FULL_KNEE, 'share' => $share],
+        );
     }
 
     /** The same hips with a shin that is longer: the knees come up by themselves. */
@@ -107,11 +139,16 @@ final readonly class SeeWhy
         $lengths = [];
         foreach (Side::cases() as $side) {
             foreach ([Segment::Thigh, Segment::Shin] as $segment) {
-                $lengths[Proportions::key($segment, $side)] = Length::cm($this->proportions->length($segment, $side)->cm + (Segment::Shin === $segment ? self::LONGER_SHIN : 0.0));
+                $lengths[Proportions::key($segment, $side)] = Length::cm(
+                    $this->proportions->length($segment, $side)->cm +
+                        (Segment::Shin === $segment ? self::LONGER_SHIN : 0.0),
+                );
             }
         }
         $longer = Physique::of(Proportions::of($this->proportions->stature, $lengths));
-        $sits = fn (float $knee): KneeAtHeight => $this->atHeight('soles-together', $knee, ['heelDistance' => self::HEELS]);
+        $sits = fn (float $knee): KneeAtHeight => $this->atHeight('soles-together', $knee, [
+            'heelDistance' => self::HEELS,
+        ]);
         $turn = new Capacity(rotation: $this->capacity->rotation);
         $contact = $sits(self::EASY_KNEE)->contact;
         $one = LowestKnee::search($contact, $this->physique->leg($this->side), $turn);
@@ -120,7 +157,17 @@ final readonly class SeeWhy
             return null;
         }
 
-        return new Comparison('longer-shin', $this->figure('soles-together', $sits($one->height()), $one->pose), $this->figure('soles-together', $sits($two->height()), $two->pose, $longer), ['one' => $one->height(), 'two' => $two->height(), 'by' => $two->height() - $one->height(), 'longer' => self::LONGER_SHIN]);
+        return new Comparison(
+            'longer-shin',
+            $this->figure('soles-together', $sits($one->height()), $one->pose),
+            $this->figure('soles-together', $sits($two->height()), $two->pose, $longer),
+            [
+                'one' => $one->height(),
+                'two' => $two->height(),
+                'by' => $two->height() - $one->height(),
+                'longer' => self::LONGER_SHIN,
+            ],
+        );
     }
 
     /** The seat higher, the knee where it was. */
@@ -135,7 +182,11 @@ final readonly class SeeWhy
             $figures[] = $this->figure('half-lotus-easy', $posture, $pose);
         }
 
-        return new Comparison('higher-seat', $figures[0], $figures[1], ['flexion' => $asked[0]->flexion - $asked[1]->flexion, 'rotation' => $asked[0]->rotation - $asked[1]->rotation, 'seat' => self::HIGHER_SEAT]);
+        return new Comparison('higher-seat', $figures[0], $figures[1], [
+            'flexion' => $asked[0]->flexion - $asked[1]->flexion,
+            'rotation' => $asked[0]->rotation - $asked[1]->rotation,
+            'seat' => self::HIGHER_SEAT,
+        ]);
     }
 
     /** The leg behind the head with a long back, and with a rounded one. */
@@ -145,12 +196,19 @@ final readonly class SeeWhy
         $figures = $flexion = [];
         foreach (self::ROUNDED as $rounding) {
             $posture = $this->posture('leg-behind-head', ['rounding' => $rounding, 'kneeOutside' => 20.0]);
-            $pose = $posture instanceof FreeKnee ? $posture->pose($body) : throw new \LogicException('The knee of it is free.');
+            $pose =
+                $posture instanceof FreeKnee
+                    ? $posture->pose($body)
+                    : throw new \LogicException('The knee of it is free.');
             $flexion[] = $pose->angles->flexion;
             $figures[] = $this->figure('leg-behind-head', $posture, $pose);
         }
 
-        return new Comparison('rounded', $figures[0], $figures[1], ['one' => $flexion[0], 'two' => $flexion[1], 'back' => self::ROUNDED[1] - self::ROUNDED[0]]);
+        return new Comparison('rounded', $figures[0], $figures[1], [
+            'one' => $flexion[0],
+            'two' => $flexion[1],
+            'back' => self::ROUNDED[1] - self::ROUNDED[0],
+        ]);
     }
 
     /** @param array<string, float> $values beside the knee's height */
@@ -158,7 +216,9 @@ final readonly class SeeWhy
     {
         $posture = $this->posture($contact, ['kneeHeight' => $knee] + $values);
 
-        return $posture instanceof KneeAtHeight ? $posture : throw new \LogicException("No knee is at a height in $contact.");
+        return $posture instanceof KneeAtHeight
+            ? $posture
+            : throw new \LogicException("No knee is at a height in $contact.");
     }
 
     /** @param array<string, float> $values */
@@ -167,12 +227,15 @@ final readonly class SeeWhy
         $class = Contacts::find($contact) ?? throw new \LogicException("There is no contact $contact.");
 
         // A body that goes far: what is shown is what the shape asks for.
-        return $class::of(new SetUp(Fields::of($values), capacity: new Capacity(...self::FAR), stature: $this->physique->stature));
+        return $class::of(
+            new SetUp(Fields::of($values), capacity: new Capacity(...self::FAR), stature: $this->physique->stature),
+        );
     }
 
     private function figure(string $contact, Posture $posture, LegPose $pose, ?Physique $body = null): DrawnFigure
     {
-        return ContactFigures::of($contact, $posture->props(), $body ?? $this->physique, $this->side, $pose) ?? throw new \LogicException("Nothing says how $contact is drawn.");
+        return ContactFigures::of($contact, $posture->props(), $body ?? $this->physique, $this->side, $pose) ??
+            throw new \LogicException("Nothing says how $contact is drawn.");
     }
 
     /** @param array<string, mixed> $text */

@@ -18,8 +18,11 @@ use LucidAscent\Core\Readiness\State;
 /** What was practised of one ladder on one side, as the rules of progression see it. */
 final readonly class PractisedSide
 {
-    public function __construct(private PersonHistory $history, private Catalogue $catalogue, private ReadPerson $person)
-    {
+    public function __construct(
+        private PersonHistory $history,
+        private Catalogue $catalogue,
+        private ReadPerson $person,
+    ) {
     }
 
     public function history(RungCheck $check): LadderPractice
@@ -38,7 +41,9 @@ final readonly class PractisedSide
         $last = PersonHistory::check($check);
         $checks = array_filter(
             $this->history->told($check->practitioner)->of(CheckMade::class),
-            static fn (CheckMade $one): bool => $one->posture === $last->posture && $one->side === $last->side && $one->id !== $last->id,
+            static fn (CheckMade $one): bool => $one->posture === $last->posture
+                && $one->side === $last->side
+                && $one->id !== $last->id,
         );
 
         return new LadderPractice(

@@ -15,12 +15,18 @@ final readonly class ReadLog
      * @param list<array{Pain, Side|null, string, string}> $pains that no check keeps: pain, side, posture, rung
      * @param list<array{Pain, Side|null, string, string}> $inChecks that a check keeps
      */
-    public function __construct(public string $id, public \DateTimeImmutable $on, public array $records, public array $pains, public array $inChecks)
-    {
+    public function __construct(
+        public string $id,
+        public \DateTimeImmutable $on,
+        public array $records,
+        public array $pains,
+        public array $inChecks,
+    ) {
     }
 
     public function hurts(): bool
     {
-        return [] !== array_filter([...$this->pains, ...$this->inChecks], static fn (array $one): bool => $one[0]->isFelt());
+        return [] !==
+            array_filter([...$this->pains, ...$this->inChecks], static fn (array $one): bool => $one[0]->isFelt());
     }
 }

@@ -30,12 +30,17 @@ use Symfony\Component\Uid\Uuid;
 /** Logs of sessions as they come in. */
 final readonly class SessionLogs
 {
-    public function __construct(private Catalogue $catalogue, private Records $records, private RecordPain $pain, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private Records $records,
+        private RecordPain $pain,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
-     * What was said to hurt while a session goes on ("of" is the id of the log that it will have): it holds at once, and
+     * What was said to hurt while a session goes on ("of" is the id of the log that it will have): it holds at once,
+     * and
      * that log, which says it too, does not say it again.
      *
      * @return Uuid|null the session's; null when this is no such telling, but a log
@@ -47,15 +52,28 @@ final readonly class SessionLogs
         if (!$telling->has('of')) {
             return null;
         }
-        $of = Uuid::isValid($telling->text('of')) ? Uuid::fromString($telling->text('of')) : throw InvalidValue::because('of', 'is no session.');
+        $of = Uuid::isValid($telling->text('of'))
+            ? Uuid::fromString($telling->text('of'))
+            : throw InvalidValue::because('of', 'is no session.');
         if ([] !== ($telling->has('items') ? $telling->list('items') : [])) {
             throw InvalidValue::because('items', 'belong to the log of the session.');
         }
         $on = $this->on($telling);
-        // Said a second time it holds a second time, whatever was lifted meanwhile; a telling that is sent twice is one.
+        // Said a second time it holds a second time, whatever was lifted meanwhile; a telling that is sent twice is
+        // one.
         $id = Uuid::isValid($telling->text('id', '')) ? Uuid::fromString($telling->text('id')) : null;
         foreach (self::said($telling) as $i => [$pain, $side, $posture, $rung]) {
-            $this->pain->of($practitioner, $by, $pain, $side, "log $of", $posture, $rung, $on, null === $id ? null : Uuid::v5($practitioner->id, "$id $i"));
+            $this->pain->of(
+                $practitioner,
+                $by,
+                $pain,
+                $side,
+                "log $of",
+                $posture,
+                $rung,
+                $on,
+                null === $id ? null : Uuid::v5($practitioner->id, "$id $i"),
+            );
         }
 
         return $of;
@@ -73,7 +91,10 @@ final readonly class SessionLogs
         return $on;
     }
 
-    /** @return list<array{Pain, Side|null, string, string}> pain, side, posture and rung of all that was said beside the items */
+    /**
+     * @return list<array{Pain, Side|null, string, string}> pain, side, posture and rung of all that was said beside the
+     *     items
+     */
     private static function said(Fields $log): array
     {
         $pains = [];
@@ -91,12 +112,19 @@ final readonly class SessionLogs
     }
 
     /**
-     * @param PlannedRungs|null $planned the only rungs that are checked by it; null where a teacher was there, who has seen it
+     * @param PlannedRungs|null $planned the only rungs that are checked by it; null where a teacher was there, who has
+     *     seen it
      *
      * @throws InvalidValue when it is no log of this catalogue's rungs
      */
-    public function read(Fields $log, Uuid $entry, Practitioner $practitioner, PracticePlan $plan, Teacher $by, ?PlannedRungs $planned = null): ReadLog
-    {
+    public function read(
+        Fields $log,
+        Uuid $entry,
+        Practitioner $practitioner,
+        PracticePlan $plan,
+        Teacher $by,
+        ?PlannedRungs $planned = null,
+    ): ReadLog {
         $on = $this->on($log);
         $now = $this->clock->now();
         $soreAtNight = $log->flag('soreAtNight');
@@ -117,15 +145,59 @@ final readonly class SessionLogs
                 'compensations' => $item->compensations,
             ];
         }
-        $proved = ProvedByLog::of((string) $entry, $now, $on, (string) $by->id, $items, $this->catalogue->postures(), $soreAtNight, $now, null === $planned ? null : $planned->has(...));
-        $pains = array_map(static fn (PainTold $told): array => [$told->pain, $told->side, $told->posture, $told->rung], $proved->pains);
+        $proved = ProvedByLog::of(
+            (string) $entry,
+            $now,
+            $on,
+            (string) $by->id,
+            $items,
+            $this->catalogue->postures(),
+            $soreAtNight,
+            $now,
+            null === $planned ? null : $planned->has(...),
+        );
+        $pains = array_map(
+            static fn (PainTold $told): array => [$told->pain, $told->side, $told->posture, $told->rung],
+            $proved->pains,
+        );
         array_push($pains, ...self::said($log));
-        $records = [new SessionLog($entry, $practitioner, $by, $plan, $on, $now, $kept, $log->optionalNumber('before'), $log->optionalNumber('after'), mb_substr($log->text('note', ''), 0, 2000))];
+        $records = [
+            new SessionLog(
+                $entry,
+                $practitioner,
+                $by,
+                $plan,
+                $on,
+                $now,
+                $kept,
+                $log->optionalNumber('before'),
+                $log->optionalNumber('after'),
+                mb_substr($log->text('note', ''), 0, 2000),
+            ),
+        ];
         $inChecks = [];
         foreach ($proved->checks as $made) {
             $check = $made->check;
             $inChecks[] = [$check->pain, $made->side, $made->posture, $check->rung];
-            $records[] = new RungCheck(Uuid::v7(), $practitioner, $by, $made->posture, $made->side, $check->rung, $on, $now, null, $check->holdReached, $check->evenBreath, $check->pain->level, $check->pain->place, $check->pain->kind, $check->compensations, $soreAtNight, '');
+            $records[] = new RungCheck(
+                Uuid::v7(),
+                $practitioner,
+                $by,
+                $made->posture,
+                $made->side,
+                $check->rung,
+                $on,
+                $now,
+                null,
+                $check->holdReached,
+                $check->evenBreath,
+                $check->pain->level,
+                $check->pain->place,
+                $check->pain->kind,
+                $check->compensations,
+                $soreAtNight,
+                '',
+            );
         }
 
         return new ReadLog((string) $entry, $on, $records, $pains, $inChecks);
@@ -138,16 +210,33 @@ final readonly class SessionLogs
      */
     private function item(Fields $item, array $pains): LoggedItem
     {
-        [$posture, $shape, $side, $drill] = [$item->text('posture'), $item->text('rung'), $item->text('side'), $item->text('drill', '')];
+        [$posture, $shape, $side, $drill] = [
+            $item->text('posture'),
+            $item->text('rung'),
+            $item->text('side'),
+            $item->text('drill', ''),
+        ];
         if (null === PracticeRung::named("$posture/$shape", $this->catalogue->practice())) {
             throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $shape, $posture));
         }
         if ('' !== $drill && !isset($this->catalogue->drills()[$drill])) {
             throw InvalidValue::because('items', sprintf('name no drill "%s".', $drill));
         }
-        $sides = 'both' === $side ? Side::cases() : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')];
+        $sides =
+            'both' === $side
+                ? Side::cases()
+                : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')];
 
-        return new LoggedItem($posture, $shape, $sides, '' !== $drill, $item->flag('holdReached'), $item->flag('evenBreath'), $item->texts('compensations'), $pains);
+        return new LoggedItem(
+            $posture,
+            $shape,
+            $sides,
+            '' !== $drill,
+            $item->flag('holdReached'),
+            $item->flag('evenBreath'),
+            $item->texts('compensations'),
+            $pains,
+        );
     }
 
     /** Writes down what no check keeps; of a log that was there already, all that it did not say then. */
@@ -160,7 +249,11 @@ final readonly class SessionLogs
                 $there[] = [$check->check()->pain, $check->side, $check->ladder, $check->rung];
             }
             foreach ($log->inChecks as $one) {
-                $isThere = array_filter($there, static fn (array $other): bool => $other[0]->equals($one[0]) && array_slice($other, 1) === array_slice($one, 1));
+                $isThere = array_filter(
+                    $there,
+                    static fn (array $other): bool => $other[0]->equals($one[0])
+                        && array_slice($other, 1) === array_slice($one, 1),
+                );
                 if ([] === $isThere) {
                     $pains[] = $one;
                 }
@@ -181,7 +274,21 @@ final readonly class SessionLogs
     public function hearUnread(mixed $sent, Practitioner $practitioner, Teacher $by): void
     {
         $id = self::idOf($sent);
-        $parts = is_array($sent) ? [...(is_array($sent['items'] ?? null) ? $sent['items'] : []), ...(is_array($sent['pains'] ?? null) ? array_map(static fn (mixed $raw): array => ['pain' => $raw] + (is_array($raw) ? array_intersect_key($raw, ['side' => 0, 'posture' => 0, 'rung' => 0]) : []), $sent['pains']) : []), array_diff_key($sent, ['items' => 0, 'pains' => 0])] : [$sent];
+        $parts = is_array($sent)
+            ? [
+                ...is_array($sent['items'] ?? null) ? $sent['items'] : [],
+                ...is_array($sent['pains'] ?? null)
+                    ? array_map(
+                        static fn (mixed $raw): array => ['pain' => $raw] +
+                            (is_array($raw)
+                                ? array_intersect_key($raw, ['side' => 0, 'posture' => 0, 'rung' => 0])
+                                : []),
+                        $sent['pains'],
+                    )
+                    : [],
+                array_diff_key($sent, ['items' => 0, 'pains' => 0]),
+            ]
+            : [$sent];
         foreach ($parts as $part) {
             $text = static fn (string $name): string => Fields::textIn($part, $name);
             foreach (PainFields::inUnreadable($part) as $pain) {

@@ -8,7 +8,9 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Repository\Records;
 
-/** What was practised, and not decided on yet: of each ladder and side the newest check, where no decision is on record. */
+/**
+ * What was practised, and not decided on yet: of each ladder and side the newest check, where no decision is on record.
+ */
 final readonly class Undecided
 {
     public function __construct(private Records $records)

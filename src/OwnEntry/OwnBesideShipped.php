@@ -14,8 +14,12 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 /** Every page of a teacher knows that teacher's own entries; nobody else's page does. */
 final readonly class OwnBesideShipped
 {
-    public function __construct(private Catalogue $catalogue, private OwnCatalogue $own, private TokenStorageInterface $tokens, private CachedParts $kept)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private OwnCatalogue $own,
+        private TokenStorageInterface $tokens,
+        private CachedParts $kept,
+    ) {
     }
 
     #[AsEventListener]
@@ -23,7 +27,15 @@ final readonly class OwnBesideShipped
     {
         if ($event->isMainRequest()) {
             $user = $this->tokens->getToken()?->getUser();
-            $this->catalogue->lay($user instanceof Teacher ? fn (): array => $this->kept->ofTeacher('own entries', $user, fn (): array => $this->own->of($user)) : []);
+            $this->catalogue->lay(
+                $user instanceof Teacher
+                    ? fn (): array => $this->kept->ofTeacher(
+                        'own entries',
+                        $user,
+                        fn (): array => $this->own->of($user),
+                    )
+                    : [],
+            );
         }
     }
 }

@@ -36,21 +36,41 @@ final class OwnCatalogue
     /** @return list<OwnEntry> the newest version of each */
     public function newest(Teacher $teacher): array
     {
-        return $this->newest[(string) $teacher->id] ??= $this->em->createQuery(
-            'SELECT e FROM '.OwnEntry::class.' e WHERE e.teacher = :teacher AND e.version = (SELECT MAX(o.version) FROM '.OwnEntry::class.' o
-             WHERE o.teacher = e.teacher AND o.kind = e.kind AND o.name = e.name) AND e.kind IN (:kinds) ORDER BY e.kind, e.name',
-        )
-            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('kinds', array_map(static fn (Kind $kind): string => $kind->value, Kind::own()))->getResult();
+        return $this->newest[(string) $teacher->id] ??= $this->em
+            ->createQuery(
+                sprintf(
+                    'SELECT e FROM %1$s e
+                     WHERE e.teacher = :teacher AND e.kind IN (:kinds) AND e.version = (
+                        SELECT MAX(o.version) FROM %1$s o
+                        WHERE o.teacher = e.teacher AND o.kind = e.kind AND o.name = e.name
+                     ) ORDER BY e.kind, e.name',
+                    OwnEntry::class,
+                ),
+            )
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('kinds', array_map(static fn (Kind $kind): string => $kind->value, Kind::own()))
+            ->getResult();
     }
 
     /** @return list<OwnEntry> every version of one, the newest first */
     public function versions(Teacher $teacher, Kind $kind, string $name): array
     {
-        return $this->em->createQuery('SELECT e FROM '.OwnEntry::class.' e WHERE e.teacher = :teacher AND e.kind = :kind AND e.name = :name ORDER BY e.version DESC')
-            ->setParameter('teacher', $teacher->id, 'uuid')->setParameter('kind', $kind)->setParameter('name', $name)->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT e FROM '.
+                    OwnEntry::class.
+                    ' e WHERE e.teacher = :teacher AND e.kind = :kind AND e.name = :name ORDER BY e.version DESC',
+            )
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('kind', $kind)
+            ->setParameter('name', $name)
+            ->getResult();
     }
 
-    /** @return array<string, array<string, array<string, mixed>>> what a teacher has written and is without fault, by kind and id */
+    /**
+     * @return array<string, array<string, array<string, mixed>>> what a teacher has written and is without fault, by
+     *     kind and id
+     */
     public function of(Teacher $teacher): array
     {
         $all = [];
@@ -64,8 +84,14 @@ final class OwnCatalogue
         if ([] !== $postures) {
             $shipped = $this->catalogue->shipped(Kind::Posture);
             $gates = Inherited::gatesOf($shipped);
-            $inheriting = array_map(static fn (array $entry): ?array => self::inheriting($entry, $postures, $shipped), $postures);
-            $all[Kind::Posture->value] = array_map(static fn (array $entry): array => Inherited::closed($entry, $gates), array_filter($inheriting, is_array(...)));
+            $inheriting = array_map(
+                static fn (array $entry): ?array => self::inheriting($entry, $postures, $shipped),
+                $postures,
+            );
+            $all[Kind::Posture->value] = array_map(
+                static fn (array $entry): array => Inherited::closed($entry, $gates),
+                array_filter($inheriting, is_array(...)),
+            );
         }
 
         return $all;
@@ -88,7 +114,11 @@ final class OwnCatalogue
         $base = $shipped[$entry['adapts']] ?? null;
         if (null === $base && isset($own[$entry['adapts']])) {
             // One that led back to itself would be asked for ever.
-            $base = self::inheriting($own[$entry['adapts']], array_diff_key($own, [$entry['adapts'] => true]), $shipped);
+            $base = self::inheriting(
+                $own[$entry['adapts']],
+                array_diff_key($own, [$entry['adapts'] => true]),
+                $shipped,
+            );
         }
 
         return null === $base ? null : Inherited::into($entry, $base);
@@ -115,9 +145,19 @@ final class OwnCatalogue
             if (null !== $name && $id !== $name) {
                 $faults[] = new Fault($file, $line, 'id', sprintf('was "%s" so far, and stays so.', $name));
             } elseif (isset($this->catalogue->shipped($kind)[$id])) {
-                $faults[] = new Fault($file, $line, 'id', 'is that of a shipped entry, which is adapted under a name of its own.');
+                $faults[] = new Fault(
+                    $file,
+                    $line,
+                    'id',
+                    'is that of a shipped entry, which is adapted under a name of its own.',
+                );
             } elseif (null === $name && [] !== $this->versions($teacher, $kind, $id)) {
-                $faults[] = new Fault($file, $line, 'id', 'is that of an entry of yours: open that one to write its next version.');
+                $faults[] = new Fault(
+                    $file,
+                    $line,
+                    'id',
+                    'is that of an entry of yours: open that one to write its next version.',
+                );
             } elseif (strlen($id) > 80) {
                 $faults[] = new Fault($file, $line, 'id', 'is longer than 80 characters.');
             }
@@ -132,7 +172,16 @@ final class OwnCatalogue
         if (null !== $before && $before->text === $text) {
             return $before;
         }
-        $entry = new OwnEntry(Uuid::v7(), $teacher, $kind, $name, ($before->version ?? 0) + 1, $before->adapts ?? $adapts, $text, $this->clock->now());
+        $entry = new OwnEntry(
+            Uuid::v7(),
+            $teacher,
+            $kind,
+            $name,
+            ($before->version ?? 0) + 1,
+            $before->adapts ?? $adapts,
+            $text,
+            $this->clock->now(),
+        );
         $this->em->persist($entry);
         $this->em->flush();
         $this->newest = [];
@@ -150,6 +199,14 @@ final class OwnCatalogue
     private function read(OwnEntry $own): array
     {
         // A version never changes, and a new release has a new cache: each is read once.
-        return $this->cache->get("own.$own->id", fn (): array => EntryText::read($own->kind, $own->text, sprintf(self::FILE, $own->name), $this->catalogue->schemas()));
+        return $this->cache->get(
+            "own.$own->id",
+            fn (): array => EntryText::read(
+                $own->kind,
+                $own->text,
+                sprintf(self::FILE, $own->name),
+                $this->catalogue->schemas(),
+            ),
+        );
     }
 }

@@ -14,7 +14,8 @@ final readonly class CachedPage
     public const UNTIL = 'kept_until';
 
     /**
-     * @param list<string> $asks what may be asked of the page in its address; asked anything else, it is made anew each time
+     * @param list<string> $asks what may be asked of the page in its address; asked anything else, it is made anew each
+     *     time
      */
     public function __construct(public array $asks = [], public Whose $whose = Whose::Persons)
     {

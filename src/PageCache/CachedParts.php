@@ -37,7 +37,8 @@ final readonly class CachedParts
      *
      * @param list<Uuid> $people
      *
-     * @return array<string, string|null> by the person's id, or '' for the teacher alone; null where a record is of a moment that has not come: what it says changes by itself then
+     * @return array<string, string|null> by the person's id, or '' for the teacher alone; null where a record is of a
+     *     moment that has not come: what it says changes by itself then
      */
     public function places(string $name, Teacher $teacher, array $people): array
     {
@@ -54,7 +55,13 @@ final readonly class CachedParts
     /** The same for what is made of the records of everybody whom a teacher has. */
     public function placeOfEverybody(string $name, Teacher $teacher): ?string
     {
-        return $this->place($name, $teacher, $this->counts->of([$teacher->id])[(string) $teacher->id], 'everybody', $this->counts->ofEverybody($teacher->id));
+        return $this->place(
+            $name,
+            $teacher,
+            $this->counts->of([$teacher->id])[(string) $teacher->id],
+            'everybody',
+            $this->counts->ofEverybody($teacher->id),
+        );
     }
 
     /**
@@ -65,8 +72,22 @@ final readonly class CachedParts
     {
         $now = $this->clock->now();
 
-        return max($own['latest'], $count['latest']) > $now ? null
-            : hash('sha256', (string) json_encode([$name, $this->code, (string) $teacher->id, $own['number'], $about, $count['number'], Day::of($now), $now->getTimezone()->getName(), $this->locale->getLocale()]));
+        return max($own['latest'], $count['latest']) > $now
+            ? null
+            : hash(
+                'sha256',
+                (string) json_encode([
+                    $name,
+                    $this->code,
+                    (string) $teacher->id,
+                    $own['number'],
+                    $about,
+                    $count['number'],
+                    Day::of($now),
+                    $now->getTimezone()->getName(),
+                    $this->locale->getLocale(),
+                ]),
+            );
     }
 
     /**
@@ -80,7 +101,10 @@ final readonly class CachedParts
      */
     public function ofPerson(string $name, Practitioner $practitioner, \Closure $make): mixed
     {
-        return $this->made($this->places($name, $practitioner->teacher, [$practitioner->id])[(string) $practitioner->id], $make);
+        return $this->made(
+            $this->places($name, $practitioner->teacher, [$practitioner->id])[(string) $practitioner->id],
+            $make,
+        );
     }
 
     /**
@@ -109,7 +133,16 @@ final readonly class CachedParts
      */
     public function ofNobody(array $name, \Closure $make): mixed
     {
-        return $this->made(hash('sha256', json_encode([$this->code, $this->locale->getLocale(), ...$name], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)), $make);
+        return $this->made(
+            hash(
+                'sha256',
+                json_encode(
+                    [$this->code, $this->locale->getLocale(), ...$name],
+                    JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+                ),
+            ),
+            $make,
+        );
     }
 
     /**
@@ -136,7 +169,9 @@ final readonly class CachedParts
         [$kept, $until] = null === $item || !$item->isHit() ? [null, 0.0] : $item->get();
 
         // By the clock that the page was made by.
-        return null === $kept || (float) $this->clock->now()->format('U.u') >= $until ? null : unserialize((string) gzinflate($kept));
+        return null === $kept || (float) $this->clock->now()->format('U.u') >= $until
+            ? null
+            : unserialize((string) gzinflate($kept));
     }
 
     /** @param \DateTimeImmutable|null $until the moment from which it says something else, where there is one */
@@ -145,7 +180,12 @@ final readonly class CachedParts
         if (null !== $place) {
             $latest = $this->clock->now()->modify('+'.self::HOURS.' hours');
             $end = null === $until ? $latest : min($until, $latest);
-            $this->pool->save($this->pool->getItem($place)->set([gzdeflate(serialize($what), 1), (float) $end->format('U.u')])->expiresAfter(self::HOURS * 3600));
+            $this->pool->save(
+                $this->pool
+                    ->getItem($place)
+                    ->set([gzdeflate(serialize($what), 1), (float) $end->format('U.u')])
+                    ->expiresAfter(self::HOURS * 3600),
+            );
         }
     }
 }

@@ -11,7 +11,10 @@ use Twig\Environment;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFunction;
 
-/** What is of one request and not of the page, in a page that is kept: tokens, and what is said once. Each has a place there, filled as it goes out. */
+/**
+ * What is of one request and not of the page, in a page that is kept: tokens, and what is said once. Each has a place
+ * there, filled as it goes out.
+ */
 final class PlacesInPage extends AbstractExtension implements ResetInterface
 {
     private const NOTES = 'notes';
@@ -63,10 +66,14 @@ final class PlacesInPage extends AbstractExtension implements ResetInterface
     /** The page as it goes out in this request. */
     public function fill(string $page, string $word, Environment $twig, CsrfTokenManagerInterface $tokens): string
     {
-        return (string) preg_replace_callback("/\\[$word ([^\\]]*)\\]/", fn (array $place): string => match (true) {
-            self::NOTES === $place[1] => $this->notes($twig),
-            default => htmlspecialchars($tokens->getToken(substr($place[1], strlen(self::TOKEN)))->getValue()),
-        }, $page);
+        return (string) preg_replace_callback(
+            "/\\[$word ([^\\]]*)\\]/",
+            fn (array $place): string => match (true) {
+                self::NOTES === $place[1] => $this->notes($twig),
+                default => htmlspecialchars($tokens->getToken(substr($place[1], strlen(self::TOKEN)))->getValue()),
+            },
+            $page,
+        );
     }
 
     /** @return array<string, list<string>> what waits to be said */
@@ -74,6 +81,8 @@ final class PlacesInPage extends AbstractExtension implements ResetInterface
     {
         $session = $this->requests->getSession();
 
-        return $session instanceof \Symfony\Component\HttpFoundation\Session\FlashBagAwareSessionInterface ? $session->getFlashBag()->peekAll() : [];
+        return $session instanceof \Symfony\Component\HttpFoundation\Session\FlashBagAwareSessionInterface
+            ? $session->getFlashBag()->peekAll()
+            : [];
     }
 }

@@ -36,16 +36,32 @@ final readonly class ServeCachedPages
         $request = $event->getRequest();
         $kept = $event->getAttributes(CachedPage::class)[0] ?? null;
         $teacher = $this->user->getToken()?->getUser();
-        if (!$event->isMainRequest() || !$kept instanceof CachedPage || !$teacher instanceof Teacher || !$request->isMethod('GET') || [] !== array_diff_key($request->query->all(), array_flip($kept->asks))) {
+        if (
+            !$event->isMainRequest()
+            || !($kept instanceof CachedPage)
+            || !($teacher instanceof Teacher)
+            || !$request->isMethod('GET')
+            || [] !== array_diff_key($request->query->all(), array_flip($kept->asks))
+        ) {
             return;
         }
         // Whose page it is is asked first: what belongs to another is answered as if it were not there.
         $name = $request->getRequestUri();
-        $person = Whose::Persons === $kept->whose ? $this->records->practitioner($teacher, (string) $request->attributes->get('id')) : null;
-        $place = Whose::Everybodys === $kept->whose ? $this->parts->placeOfEverybody($name, $teacher) : $this->parts->places($name, $teacher, null === $person ? [] : [$person->id])[(string) $person?->id];
+        $person =
+            Whose::Persons === $kept->whose
+                ? $this->records->practitioner($teacher, (string) $request->attributes->get('id'))
+                : null;
+        $place =
+            Whose::Everybodys === $kept->whose
+                ? $this->parts->placeOfEverybody($name, $teacher)
+                : $this->parts->places($name, $teacher, null === $person ? [] : [$person->id])[(string) $person?->id];
         $page = $this->parts->get($place);
         if (null !== $page) {
-            $event->setController(fn (): Response => new Response($this->places->fill($page['page'], $page['word'], $this->twig, $this->tokens)));
+            $event->setController(
+                fn (): Response => new Response(
+                    $this->places->fill($page['page'], $page['word'], $this->twig, $this->tokens),
+                ),
+            );
         } elseif (null !== $place) {
             $request->attributes->set(self::PLACE, $place);
             $request->attributes->set(self::WAITED, $this->places->waiting());
@@ -64,8 +80,15 @@ final readonly class ServeCachedPages
         $response = $event->getResponse();
         $page = (string) $response->getContent();
         // What a page says once by itself, it says when it is made: it is made again then.
-        if (Response::HTTP_OK === $response->getStatusCode() && $request->attributes->get(self::WAITED) === $this->places->waiting()) {
-            $this->parts->keep($request->attributes->get(self::PLACE), ['page' => $page, 'word' => $word], $request->attributes->get(CachedPage::UNTIL));
+        if (
+            Response::HTTP_OK === $response->getStatusCode()
+            && $request->attributes->get(self::WAITED) === $this->places->waiting()
+        ) {
+            $this->parts->keep(
+                $request->attributes->get(self::PLACE),
+                ['page' => $page, 'word' => $word],
+                $request->attributes->get(CachedPage::UNTIL),
+            );
         }
         $response->setContent($this->places->fill($page, $word, $this->twig, $this->tokens));
     }

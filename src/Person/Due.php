@@ -17,17 +17,30 @@ use Psr\Clock\ClockInterface;
 /** What is due for a person today: a clearance, tests, a session, a check that nobody decided on. */
 final readonly class Due
 {
-    public function __construct(private Records $records, private Wanted $wanted, private ReadPerson $person, private KeptPlans $plans, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Records $records,
+        private Wanted $wanted,
+        private ReadPerson $person,
+        private KeptPlans $plans,
+        private ClockInterface $clock,
+    ) {
     }
 
-    /** @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int, int}|null, plan: string|null} */
+    /**
+     * @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int,
+     *     int}|null, plan: string|null}
+     */
     public function of(Practitioner $practitioner, ?ReadPoses $poses): array
     {
-        return $this->waits($practitioner, $poses) + ['next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses)];
+        return $this->waits($practitioner, $poses) + [
+            'next' => null === $poses ? null : NextReading::of($this->wanted->of($practitioner), $poses),
+        ];
     }
 
-    /** How much somebody needs the teacher: what is held goes before a session today, a body to measure and tests that are old. */
+    /**
+     * How much somebody needs the teacher: what is held goes before a session today, a body to measure and tests that
+     * are old.
+     */
     public function urgency(Practitioner $practitioner): int
     {
         $waits = $this->waits($practitioner, $this->person->now($practitioner));
@@ -41,7 +54,10 @@ final readonly class Due
         };
     }
 
-    /** @return array{held: list<Hold>, measure: bool, retest: int|null, session: array{int, int}|null, plan: string|null} */
+    /**
+     * @return array{held: list<Hold>, measure: bool, retest: int|null, session: array{int, int}|null,
+     *     plan: string|null}
+     */
     private function waits(Practitioner $practitioner, ?ReadPoses $poses): array
     {
         $today = Day::of($this->clock->now());

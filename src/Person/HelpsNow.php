@@ -26,8 +26,12 @@ final readonly class HelpsNow
      * @param string $rung its name
      * @param string|null $drill its id, where it is one
      */
-    private function __construct(public string $posture, public string $name, public string $rung, public ?string $drill = null)
-    {
+    private function __construct(
+        public string $posture,
+        public string $name,
+        public string $rung,
+        public ?string $drill = null,
+    ) {
     }
 
     /**
@@ -44,7 +48,12 @@ final readonly class HelpsNow
         foreach ($remedies as $order => $remedy) {
             foreach ($catalogue->all(Kind::Posture) as $id => $posture) {
                 if (in_array($remedy->value, $posture['remedies'] ?? [], true)) {
-                    $postures[$id] ??= [$order, array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target'], count($postures)];
+                    $postures[$id] ??= [
+                        $order,
+                        array_search($posture['level'] ?? '', PracticeLevel::names(), true),
+                        $posture['target'],
+                        count($postures),
+                    ];
                 }
             }
             foreach ($catalogue->all(Kind::Drill) as $id => $drill) {
@@ -55,7 +64,11 @@ final readonly class HelpsNow
         }
 
         return [
-            ...self::first($postures, self::POSTURES, static function (string $id) use ($catalogue, $poses, $side): ?self {
+            ...self::first($postures, self::POSTURES, static function (string $id) use (
+                $catalogue,
+                $poses,
+                $side,
+            ): ?self {
                 $now = Stage::ofBoth($id, $poses, $catalogue->practice(), Equipment::ofAStudio())[$side->value];
 
                 return null === $now ? null : new self($id, $poses->postures[$id]->name, $now->rung->name);
@@ -64,7 +77,9 @@ final readonly class HelpsNow
                 $drill = $catalogue->entry(Kind::Drill, $id) ?? [];
                 [$at, $rung] = explode('/', ($drill['uses'] ?? '').'/');
 
-                return May::practise($poses, $at, $rung, $side)->isYes() ? new self($at, $drill['name'], $poses->shape($at, $rung, $side)->reading->rung->name ?? '', $id) : null;
+                return May::practise($poses, $at, $rung, $side)->isYes()
+                    ? new self($at, $drill['name'], $poses->shape($at, $rung, $side)->reading->rung->name ?? '', $id)
+                    : null;
             }),
         ];
     }

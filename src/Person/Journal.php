@@ -23,19 +23,39 @@ final readonly class Journal
      * @param list<JournalKind> $kinds what is looked for; all of it when none is named
      * @param bool $withWords whether only what somebody said or wrote in their own words is looked for
      *
-     * @return list<array{at: \DateTimeImmutable, kind: JournalKind, words: string, record: object, more: array<string, object>}>
+     * @return list<array{at: \DateTimeImmutable, kind: JournalKind, words: string, record: object, more: array<string,
+     *     object>}>
      */
     public function of(Practitioner $practitioner, array $kinds, bool $withWords = false): array
     {
         $entries = [];
-        $add = static function (JournalKind $kind, \DateTimeImmutable $at, object $record, string $words = '', array $more = []) use (&$entries, $kinds, $withWords): void {
+        $add = static function (
+            JournalKind $kind,
+            \DateTimeImmutable $at,
+            object $record,
+            string $words = '',
+            array $more = [],
+        ) use (&$entries, $kinds, $withWords): void {
             if (([] === $kinds || in_array($kind, $kinds, true)) && (!$withWords || '' !== trim($words))) {
-                $entries[] = ['at' => $at, 'kind' => $kind, 'words' => trim($words), 'record' => $record, 'more' => $more];
+                $entries[] = [
+                    'at' => $at,
+                    'kind' => $kind,
+                    'words' => trim($words),
+                    'record' => $record,
+                    'more' => $more,
+                ];
             }
         };
         foreach ($this->tests->newest($practitioner, self::MOST)[0] as $both) {
-            $any = $both['left'] ?? $both['right'] ?? null;
-            null === $any ?: $add(JournalKind::Test, $any->at, $any, implode(' ', array_unique(array_map(static fn ($test): string => $test->note, $both))), $both);
+            $any = $both['left'] ?? ($both['right'] ?? null);
+            null === $any ?:
+            $add(
+                JournalKind::Test,
+                $any->at,
+                $any,
+                implode(' ', array_unique(array_map(static fn ($test): string => $test->note, $both))),
+                $both,
+            );
         }
         foreach ($this->records->assessments($practitioner) as $assessment) {
             $add(JournalKind::Test, $assessment->at, $assessment, $assessment->note);
@@ -78,6 +98,15 @@ final readonly class Journal
     /** What was said of a session and of its items. */
     private static function said(SessionLog $log): string
     {
-        return implode(' ', array_filter([$log->note, ...array_map(static fn (array $item): string => (string) ($item['note'] ?? ''), $log->items)], static fn (string $text): bool => '' !== $text));
+        return implode(
+            ' ',
+            array_filter(
+                [
+                    $log->note,
+                    ...array_map(static fn (array $item): string => (string) ($item['note'] ?? ''), $log->items),
+                ],
+                static fn (string $text): bool => '' !== $text,
+            ),
+        );
     }
 }

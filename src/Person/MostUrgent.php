@@ -18,11 +18,18 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class MostUrgent
 {
-    public function __construct(private UrgencyRows $rows, private CachedParts $parts, private Due $due, private Records $records)
-    {
+    public function __construct(
+        private UrgencyRows $rows,
+        private CachedParts $parts,
+        private Due $due,
+        private Records $records,
+    ) {
     }
 
-    /** @return array{list<Practitioner>, int} one page of those whose name has the text in it, and how many there are in all */
+    /**
+     * @return array{list<Practitioner>, int} one page of those whose name has the text in it, and how many there are in
+     *     all
+     */
     public function page(Teacher $teacher, string $text, int $page, int $each): array
     {
         $this->bringUpToDate($teacher);
@@ -34,7 +41,10 @@ final readonly class MostUrgent
     {
         $known = $this->rows->places($teacher);
         // Before the records are: what is read then is at least as new as its count says.
-        $places = [] === $known ? [] : $this->parts->places('urgency', $teacher, array_map(Uuid::fromString(...), array_keys($known)));
+        $places =
+            [] === $known
+                ? []
+                : $this->parts->places('urgency', $teacher, array_map(Uuid::fromString(...), array_keys($known)));
         $levels = [];
         foreach ($known as $id => $place) {
             if (null === $places[$id] || $place !== $places[$id]) {

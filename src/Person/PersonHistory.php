@@ -47,7 +47,10 @@ final readonly class PersonHistory
         return new History($this->entries($practitioner), $this->records->toolErrorsFor($practitioner));
     }
 
-    /** With the tests that can tell anything at a moment: none while the body was not measured, for then no height says anything. */
+    /**
+     * With the tests that can tell anything at a moment: none while the body was not measured, for then no height says
+     * anything.
+     */
     public function at(Practitioner $practitioner, \DateTimeImmutable $moment): History
     {
         $told = $this->told($practitioner);
@@ -73,12 +76,23 @@ final readonly class PersonHistory
             $taken[(string) $test->entryId] ??= $practitioner->teacher->local($test->at);
         }
         $entries = [];
-        usort($tests, static fn (Test $a, Test $b): int => [$b->at, $b->id->toBinary()] <=> [$a->at, $a->id->toBinary()]);
+        usort(
+            $tests,
+            static fn (Test $a, Test $b): int => [$b->at, $b->id->toBinary()] <=> [$a->at, $a->id->toBinary()],
+        );
         foreach ($tests as $test) {
             $corrects = null === $test->corrects ? null : (string) $test->corrects;
             $entries[] = self::test($test);
             if (null !== $corrects && isset($taken[$corrects])) {
-                $entries[] = new TestCorrected("correction:$test->entryId", $test->at, $practitioner->teacher->local($test->at), (string) $test->by->id, (string) $test->entryId, $corrects, $taken[$corrects]);
+                $entries[] = new TestCorrected(
+                    "correction:$test->entryId",
+                    $test->at,
+                    $practitioner->teacher->local($test->at),
+                    (string) $test->by->id,
+                    (string) $test->entryId,
+                    $corrects,
+                    $taken[$corrects],
+                );
             }
         }
 
@@ -87,12 +101,26 @@ final readonly class PersonHistory
 
     public static function clearance(Clearance $clearance): ClearanceGiven
     {
-        return new ClearanceGiven("clearance:$clearance->id", $clearance->at, $clearance->givenOn, $clearance->names, $clearance->word, $clearance->asked, (string) $clearance->by->id);
+        return new ClearanceGiven(
+            "clearance:$clearance->id",
+            $clearance->at,
+            $clearance->givenOn,
+            $clearance->names,
+            $clearance->word,
+            $clearance->asked,
+            (string) $clearance->by->id,
+        );
     }
 
     public static function mistake(Mistake $mistake): EnteredByMistake
     {
-        return new EnteredByMistake("mistake:$mistake->id", $mistake->at, $mistake->names, (string) $mistake->by->id, $mistake->why);
+        return new EnteredByMistake(
+            "mistake:$mistake->id",
+            $mistake->at,
+            $mistake->names,
+            (string) $mistake->by->id,
+            $mistake->why,
+        );
     }
 
     /** What a word that lifts it has to name. */
@@ -114,9 +142,18 @@ final readonly class PersonHistory
             }
             $told = ToldCondition::read($told);
             $pain = $this->catalogue->stopSigns()[$told->id] ?? null;
-            $entries[] = null !== $pain
-                ? new PainTold("sign:$assessment->id:$told->id", $assessment->at, $on, $pain, $told->side, by: $by)
-                : new ConditionTold("condition:$told->id".(null === $told->side ? '' : ":{$told->side->value}"), $assessment->at, $on, $this->catalogue->condition($told->id, $hasConsent)->touching($told->loads), $told->side, $told->until, $by);
+            $entries[] =
+                null !== $pain
+                    ? new PainTold("sign:$assessment->id:$told->id", $assessment->at, $on, $pain, $told->side, by: $by)
+                    : new ConditionTold(
+                        "condition:$told->id".(null === $told->side ? '' : ":{$told->side->value}"),
+                        $assessment->at,
+                        $on,
+                        $this->catalogue->condition($told->id, $hasConsent)->touching($told->loads),
+                        $told->side,
+                        $told->until,
+                        $by,
+                    );
         }
 
         return $entries;
@@ -126,23 +163,71 @@ final readonly class PersonHistory
     private function entries(Practitioner $practitioner): array
     {
         $local = $practitioner->teacher->local(...);
-        $entries = array_map(static fn (BodyMeasures $body): BodyMeasured => new BodyMeasured("body:$body->id", $body->at, $local($body->at), (string) $body->by->id, $body->proportions()), $this->records->bodies($practitioner));
+        $entries = array_map(
+            static fn (BodyMeasures $body): BodyMeasured => new BodyMeasured(
+                "body:$body->id",
+                $body->at,
+                $local($body->at),
+                (string) $body->by->id,
+                $body->proportions(),
+            ),
+            $this->records->bodies($practitioner),
+        );
         foreach ($this->records->testsThatHurt($practitioner) as $test) {
-            $entries[] = new PainTold("test:$test->id", $test->at, $local($test->at), $test->pain(), $test->side, $this->catalogue->tests()[$test->kind]->work ?? null, by: (string) $test->by->id);
+            $entries[] = new PainTold(
+                "test:$test->id",
+                $test->at,
+                $local($test->at),
+                $test->pain(),
+                $test->side,
+                $this->catalogue->tests()[$test->kind]->work ?? null,
+                by: (string) $test->by->id,
+            );
         }
         foreach ($this->records->allChecks($practitioner) as $check) {
             $entries[] = self::check($check);
             if ($check->soreAtNight) {
-                $entries[] = new ConditionTold("sore:$check->id", $check->at, $check->practisedOn, $this->catalogue->condition('sore-today', false), by: (string) $check->by->id);
+                $entries[] = new ConditionTold(
+                    "sore:$check->id",
+                    $check->at,
+                    $check->practisedOn,
+                    $this->catalogue->condition('sore-today', false),
+                    by: (string) $check->by->id,
+                );
             }
         }
         foreach ($this->records->seenRungs($practitioner) as $seen) {
             $on = $local($seen->at);
-            $entries[] = new RungSeen("seen:$seen->id", $seen->at, $on, (string) $seen->by->id, $seen->posture, $seen->rung, $seen->side, $seen->clean, $seen->pain(), $seen->heights, $seen->hangs, $on);
+            $entries[] = new RungSeen(
+                "seen:$seen->id",
+                $seen->at,
+                $on,
+                (string) $seen->by->id,
+                $seen->posture,
+                $seen->rung,
+                $seen->side,
+                $seen->clean,
+                $seen->pain(),
+                $seen->heights,
+                $seen->hangs,
+                $on,
+            );
         }
         foreach ($this->records->painsSaid($practitioner) as $said) {
-            $work = $this->catalogue->rung($said->during, $said->rung)->work ?? $this->catalogue->tests()[$said->during]->work ?? null;
-            $entries[] = new PainTold(self::idOf($said), $said->at, $said->saidOn, $said->pain(), $said->side, $work, '' === $said->rung ? '' : $said->during, $said->rung, (string) $said->by->id);
+            $work =
+                $this->catalogue->rung($said->during, $said->rung)->work ??
+                ($this->catalogue->tests()[$said->during]->work ?? null);
+            $entries[] = new PainTold(
+                self::idOf($said),
+                $said->at,
+                $said->saidOn,
+                $said->pain(),
+                $said->side,
+                $work,
+                '' === $said->rung ? '' : $said->during,
+                $said->rung,
+                (string) $said->by->id,
+            );
         }
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             $entries[] = self::decision($decision);
@@ -160,7 +245,18 @@ final readonly class PersonHistory
 
     public static function check(RungCheck $check): CheckMade
     {
-        return new CheckMade("check:$check->id", $check->at, $check->practisedOn, (string) $check->by->id, $check->ladder, $check->side, $check->check(), $check->propHeight, [], $check->side);
+        return new CheckMade(
+            "check:$check->id",
+            $check->at,
+            $check->practisedOn,
+            (string) $check->by->id,
+            $check->ladder,
+            $check->side,
+            $check->check(),
+            $check->propHeight,
+            [],
+            $check->side,
+        );
     }
 
     private static function decision(Decision $decision): DecisionMade
@@ -194,20 +290,27 @@ final readonly class PersonHistory
             }
         }
 
-        return new TestTaken("test:$test->id", $test->at, $on, (string) $test->by->id, (string) $test->entryId, new TakenTest(
-            $test->kind,
-            $test->side,
-            Tool::tryFrom($test->tool) ?? Tool::Tape,
-            $trials,
-            $test->compensations,
-            $test->pain(),
-            $on,
-            new Sitting($test->seat),
-            $test->resting,
-            $errors,
-            $on,
-            $test->assessment?->warm,
+        return new TestTaken(
             "test:$test->id",
-        ));
+            $test->at,
+            $on,
+            (string) $test->by->id,
+            (string) $test->entryId,
+            new TakenTest(
+                $test->kind,
+                $test->side,
+                Tool::tryFrom($test->tool) ?? Tool::Tape,
+                $trials,
+                $test->compensations,
+                $test->pain(),
+                $on,
+                new Sitting($test->seat),
+                $test->resting,
+                $errors,
+                $on,
+                $test->assessment?->warm,
+                "test:$test->id",
+            ),
+        );
     }
 }

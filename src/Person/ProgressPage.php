@@ -30,7 +30,8 @@ use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
 
 /**
- * Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how past forecasts did.
+ * Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how
+ * past forecasts did.
  *
  * @phpstan-import-type Practised from PractisedMinutes
  */
@@ -56,13 +57,27 @@ final readonly class ProgressPage
         $logs = $this->records->logs($practitioner);
         $practised = $this->practised->of($logs);
         $checks = $this->records->allChecks($practitioner);
-        $sessions = array_values(array_unique(array_map(static fn (RungCheck|SessionLog $one): string => $one->practisedOn->format('Y-m-d'), [...$logs, ...$checks])));
+        $sessions = array_values(
+            array_unique(
+                array_map(static fn (RungCheck|SessionLog $one): string => $one->practisedOn->format('Y-m-d'), [
+                    ...$logs,
+                    ...$checks,
+                ]),
+            ),
+        );
         $pains = $this->pains($practitioner);
 
         return [
             'poses' => $this->thenAndNow->of($practitioner, $poses, $progress, $now),
             'charts' => $this->charts($progress, $sessions, $pains, $now),
-            'heights' => $this->heights($practitioner, $poses->person->proportions, $checks, $sessions, $pains, $now),
+            'heights' => $this->heights(
+                $practitioner,
+                $poses->person->proportions,
+                $checks,
+                $sessions,
+                $pains,
+                $now,
+            ),
             'load' => self::load($practised, $pains),
             'within' => $this->within($practitioner, $logs),
             'worked' => $this->worked($progress, $practised),
@@ -86,21 +101,51 @@ final readonly class ProgressPage
             $charts[] = [
                 'ability' => $name,
                 'unit' => $ability->unit(),
-                'apart' => SidesApart::of($ability, ($sides['left'] ?? null)->readings ?? [], ($sides['right'] ?? null)->readings ?? [])?->because,
+                'apart' => SidesApart::of(
+                    $ability,
+                    ($sides['left'] ?? null)->readings ?? [],
+                    ($sides['right'] ?? null)->readings ?? [],
+                )?->because,
                 'many' => array_sum(array_map(static fn (SideProgress $one): int => count($one->readings), $sides)),
-                'sides' => array_map(fn (SideProgress $one): array => [
-                    'progress' => $one->progress,
-                    'apart' => array_map(fn (string $setUp, array $by): array => ['mean' => $one->progress->turn * $by['mean'], 'noise' => SmallestChange::between($by['sd']), 'than' => $this->setUp($one->progress->trend->setUp ?? ''), 'name' => $this->setUp($setUp)], array_keys($one->progress->trend->apart ?? []), $one->progress->trend->apart ?? []),
-                    'chart' => TimeChart::of(
-                        array_map(fn (Evidence $reading): array => ['on' => $reading->on ?? $now, 'value' => $reading->value, 'error' => $reading->uncertainty->readingError(), 'isBound' => Bound::Exact !== $reading->bound, 'test' => $this->setUp($reading->setUp())], $one->readings),
-                        $one->progress->trend,
-                        $one->progress->turn,
-                        array_map(static fn (array $asked): array => ['asked' => $one->progress->turn * $asked['asked']] + $asked, $one->asked),
-                        $sessions,
-                        self::onSide($pains, $one->side),
-                        $now,
-                    ),
-                ], $sides),
+                'sides' => array_map(
+                    fn (SideProgress $one): array => [
+                        'progress' => $one->progress,
+                        'apart' => array_map(
+                            fn (string $setUp, array $by): array => [
+                                'mean' => $one->progress->turn * $by['mean'],
+                                'noise' => SmallestChange::between($by['sd']),
+                                'than' => $this->setUp($one->progress->trend->setUp ?? ''),
+                                'name' => $this->setUp($setUp),
+                            ],
+                            array_keys($one->progress->trend->apart ?? []),
+                            $one->progress->trend->apart ?? [],
+                        ),
+                        'chart' => TimeChart::of(
+                            array_map(
+                                fn (Evidence $reading): array => [
+                                    'on' => $reading->on ?? $now,
+                                    'value' => $reading->value,
+                                    'error' => $reading->uncertainty->readingError(),
+                                    'isBound' => Bound::Exact !== $reading->bound,
+                                    'test' => $this->setUp($reading->setUp()),
+                                ],
+                                $one->readings,
+                            ),
+                            $one->progress->trend,
+                            $one->progress->turn,
+                            array_map(
+                                static fn (array $asked): array => [
+                                    'asked' => $one->progress->turn * $asked['asked'],
+                                ] + $asked,
+                                $one->asked,
+                            ),
+                            $sessions,
+                            self::onSide($pains, $one->side),
+                            $now,
+                        ),
+                    ],
+                    $sides,
+                ),
             ];
         }
         usort($charts, static fn (array $a, array $b): int => $b['many'] <=> $a['many']);
@@ -117,34 +162,72 @@ final readonly class ProgressPage
      *
      * @return list<array<string, mixed>>
      */
-    private function heights(Practitioner $practitioner, Proportions $body, array $checks, array $sessions, array $pains, \DateTimeImmutable $now): array
-    {
+    private function heights(
+        Practitioner $practitioner,
+        Proportions $body,
+        array $checks,
+        array $sessions,
+        array $pains,
+        \DateTimeImmutable $now,
+    ): array {
         $series = [];
         foreach (array_reverse($this->records->seenRungs($practitioner)) as $seen) {
             // On a walk the joint was read; the prop is as much lower as the joint is thick.
             $rule = $this->catalogue->rung($seen->posture, $seen->rung)->prop ?? PropRule::None;
             $height = $seen->clean ? $seen->heights[$rule->carries()->value ?? ''] ?? null : null;
             if (null !== $height) {
-                $series["$seen->posture/$seen->rung"][$seen->side->value][] = ['on' => $practitioner->teacher->local($seen->at), 'value' => $height - $rule->below($body->body($seen->side)), 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
+                $series["$seen->posture/$seen->rung"][$seen->side->value][] = [
+                    'on' => $practitioner->teacher->local($seen->at),
+                    'value' => $height - $rule->below($body->body($seen->side)),
+                    'error' => HeightProgress::ERROR,
+                    'isBound' => false,
+                    'test' => '',
+                ];
             }
         }
         foreach (array_reverse($checks) as $check) {
             if (null !== $check->propHeight && $check->check()->isClean()) {
-                $series["$check->ladder/$check->rung"][$check->side->value][] = ['on' => $check->practisedOn, 'value' => $check->propHeight, 'error' => HeightProgress::ERROR, 'isBound' => false, 'test' => ''];
+                $series["$check->ladder/$check->rung"][$check->side->value][] = [
+                    'on' => $check->practisedOn,
+                    'value' => $check->propHeight,
+                    'error' => HeightProgress::ERROR,
+                    'isBound' => false,
+                    'test' => '',
+                ];
             }
         }
         $charts = [];
         foreach ($series as $name => $sides) {
             [$posture, $rung] = explode('/', $name);
             $charts[] = [
-                'name' => ($this->catalogue->names(Kind::Posture)[$posture] ?? $posture).', '.lcfirst($this->catalogue->named($name)['name'] ?? $rung),
+                'name' => ($this->catalogue->names(Kind::Posture)[$posture] ?? $posture).
+                    ', '.
+                    lcfirst($this->catalogue->named($name)['name'] ?? $rung),
                 'id' => "$posture-$rung",
-                'sides' => array_map(static function (array $readings, string $side) use ($sessions, $pains, $now): array {
-                    usort($readings, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
-                    $of = HeightProgress::of(array_map(static fn (array $one): array => [$one['on'], $one['value']], $readings), $now);
+                'sides' => array_map(
+                    static function (array $readings, string $side) use ($sessions, $pains, $now): array {
+                        usort($readings, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
+                        $of = HeightProgress::of(
+                            array_map(static fn (array $one): array => [$one['on'], $one['value']], $readings),
+                            $now,
+                        );
 
-                    return ['because' => $of->because, 'chart' => TimeChart::of($readings, $of->trend, 1.0, [], $sessions, self::onSide($pains, Side::from($side)), $now)];
-                }, $sides, array_keys($sides)),
+                        return [
+                            'because' => $of->because,
+                            'chart' => TimeChart::of(
+                                $readings,
+                                $of->trend,
+                                1.0,
+                                [],
+                                $sessions,
+                                self::onSide($pains, Side::from($side)),
+                                $now,
+                            ),
+                        ];
+                    },
+                    $sides,
+                    array_keys($sides),
+                ),
                 'names' => array_keys($sides),
             ];
         }
@@ -156,12 +239,29 @@ final readonly class ProgressPage
      * @param list<Practised> $practised
      * @param list<array{on: string, place: string, level: int, side: string}> $pains
      *
-     * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null, pains: list<array{on: string, place: string, level: int, side: string}>}>, most: float}
+     * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null,
+     *     pains: list<array{on: string, place: string, level: int, side: string}>}>, most: float}
      */
     private static function load(array $practised, array $pains): array
     {
         $deep = array_values(array_filter($practised, static fn (array $one): bool => $one['isDeep']));
-        $weeks = array_map(static fn (array $week): array => $week + ['pains' => array_values(array_filter($pains, static fn (array $one): bool => $one['on'] >= $week['monday']->format('Y-m-d') && $one['on'] < $week['monday']->modify('+7 days')->format('Y-m-d')))], WeeklyLoad::of(array_map(static fn (array $one): array => [new \DateTimeImmutable($one['on']), $one['minutes']], $deep))->weeks);
+        $weeks = array_map(
+            static fn (array $week): array => $week + [
+                'pains' => array_values(
+                    array_filter(
+                        $pains,
+                        static fn (array $one): bool => $one['on'] >= $week['monday']->format('Y-m-d')
+                            && $one['on'] < $week['monday']->modify('+7 days')->format('Y-m-d'),
+                    ),
+                ),
+            ],
+            WeeklyLoad::of(
+                array_map(
+                    static fn (array $one): array => [new \DateTimeImmutable($one['on']), $one['minutes']],
+                    $deep,
+                ),
+            )->weeks,
+        );
 
         return ['weeks' => $weeks, 'most' => max([1.0, ...array_column($weeks, 'minutes')])];
     }
@@ -188,7 +288,11 @@ final readonly class ProgressPage
     private function worked(array $progress, array $practised): array
     {
         $worked = new Worked($this->catalogue);
-        $of = static fn (string $side): array => array_merge(...array_values(array_map(static fn (array $sides): array => ($sides[$side] ?? null)->readings ?? [], $progress)));
+        $of = static fn (string $side): array => array_merge(
+            ...array_values(
+                array_map(static fn (array $sides): array => ($sides[$side] ?? null)->readings ?? [], $progress),
+            ),
+        );
         $worked->add(['left' => $of('left'), 'right' => $of('right')], $practised);
 
         return $worked->all();
@@ -201,14 +305,26 @@ final readonly class ProgressPage
      */
     private function forecasts(Practitioner $practitioner, array $progress, \DateTimeImmutable $now): array
     {
-        $all = array_map(fn (array $one): array => $one + [
-            'name' => $this->catalogue->names(Kind::Posture)[$one['posture']] ?? $one['posture'],
-            'unit' => Ability::from($one['ability'])->unit(),
-            'outcome' => $one['forecast']->outcome(PersonProgress::exact($progress[$one['ability']][$one['side']] ?? null), $now),
-        ], $this->kept->forecasts($practitioner));
+        $all = array_map(
+            fn (array $one): array => $one + [
+                'name' => $this->catalogue->names(Kind::Posture)[$one['posture']] ?? $one['posture'],
+                'unit' => Ability::from($one['ability'])->unit(),
+                'outcome' => $one['forecast']->outcome(
+                    PersonProgress::exact($progress[$one['ability']][$one['side']] ?? null),
+                    $now,
+                ),
+            ],
+            $this->kept->forecasts($practitioner),
+        );
         $over = array_filter($all, static fn (array $one): bool => null !== $one['outcome']);
 
-        return ['all' => array_reverse($all), 'over' => count($over), 'within' => count(array_filter($over, static fn (array $one): bool => 'within' === $one['outcome']->value))];
+        return [
+            'all' => array_reverse($all),
+            'over' => count($over),
+            'within' => count(
+                array_filter($over, static fn (array $one): bool => 'within' === $one['outcome']->value),
+            ),
+        ];
     }
 
     /**
@@ -224,13 +340,29 @@ final readonly class ProgressPage
         }
         $both = array_filter($by, static fn (array $of): bool => count($of) > 1);
 
-        return array_map(fn (string $test, array $of): array => ['test' => $this->catalogue->names(Kind::Test)[$test] ?? $test, 'first' => $of[0], 'last' => $of[count($of) - 1]], array_keys($both), $both);
+        return array_map(
+            fn (string $test, array $of): array => [
+                'test' => $this->catalogue->names(Kind::Test)[$test] ?? $test,
+                'first' => $of[0],
+                'last' => $of[count($of) - 1],
+            ],
+            array_keys($both),
+            $both,
+        );
     }
 
     /** @return list<array{on: string, place: string, level: int, side: string}> the earliest first */
     private function pains(Practitioner $practitioner): array
     {
-        $pains = array_map(static fn (PainTold $told): array => ['on' => $told->on->format('Y-m-d'), 'place' => $told->pain->place->value, 'level' => $told->pain->level, 'side' => $told->side->value ?? ''], $this->person->pains($practitioner));
+        $pains = array_map(
+            static fn (PainTold $told): array => [
+                'on' => $told->on->format('Y-m-d'),
+                'place' => $told->pain->place->value,
+                'level' => $told->pain->level,
+                'side' => $told->side->value ?? '',
+            ],
+            $this->person->pains($practitioner),
+        );
         usort($pains, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
 
         return $pains;
@@ -243,7 +375,12 @@ final readonly class ProgressPage
      */
     private static function onSide(array $pains, Side $side): array
     {
-        return array_values(array_filter($pains, static fn (array $one): bool => '' === $one['side'] || $one['side'] === $side->value));
+        return array_values(
+            array_filter(
+                $pains,
+                static fn (array $one): bool => '' === $one['side'] || $one['side'] === $side->value,
+            ),
+        );
     }
 
     /** A test by its name, with its tool and whether warm; of what was seen, the rung. */
@@ -258,6 +395,15 @@ final readonly class ProgressPage
         }
         [, $posture, $rung] = $words + [1 => '', 2 => ''];
 
-        return implode(', ', array_filter([$this->catalogue->names(Kind::Posture)[$posture] ?? $setUp, lcfirst($this->catalogue->named("$posture/$rung")['name'] ?? '')], static fn (string $part): bool => '' !== $part));
+        return implode(
+            ', ',
+            array_filter(
+                [
+                    $this->catalogue->names(Kind::Posture)[$posture] ?? $setUp,
+                    lcfirst($this->catalogue->named("$posture/$rung")['name'] ?? ''),
+                ],
+                static fn (string $part): bool => '' !== $part,
+            ),
+        );
     }
 }

@@ -16,11 +16,16 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Testing\Evidence;
 use Psr\Clock\ClockInterface;
 
-/** A person as the records knew them at a moment, by the teacher's clock: nothing that was written down later is in it. */
+/**
+ * A person as the records knew them at a moment, by the teacher's clock: nothing that was written down later is in it.
+ */
 final readonly class ReadPerson
 {
-    public function __construct(private PersonHistory $history, private Catalogue $catalogue, private ClockInterface $clock)
-    {
+    public function __construct(
+        private PersonHistory $history,
+        private Catalogue $catalogue,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return ReadPoses|null null when the body has not been measured */
@@ -48,13 +53,19 @@ final readonly class ReadPerson
     /** What is held now, whether or not the body has been measured; with more that somebody is about to say. */
     public function holds(Practitioner $practitioner, Entry ...$more): Holds
     {
-        return $this->reading()->holds($this->history->told($practitioner)->with(...$more), $practitioner->teacher->local($this->clock->now()));
+        return $this->reading()->holds(
+            $this->history->told($practitioner)->with(...$more),
+            $practitioner->teacher->local($this->clock->now()),
+        );
     }
 
     /** @return list<PainTold> every pain that was ever told, wherever it was, as the judge of holds hears it */
     public function pains(Practitioner $practitioner): array
     {
-        return $this->reading()->pains($this->history->told($practitioner), $practitioner->teacher->local($this->clock->now()));
+        return $this->reading()->pains(
+            $this->history->told($practitioner),
+            $practitioner->teacher->local($this->clock->now()),
+        );
     }
 
     /**
@@ -73,7 +84,9 @@ final readonly class ReadPerson
     {
         $person = $this->reading()->snapshot($history, $moment, $isNow);
 
-        return null === $person ? null : new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests());
+        return null === $person
+            ? null
+            : new ReadPoses($this->catalogue->postures(), $person, $this->catalogue->tests());
     }
 
     /** The catalogue may have a teacher's own entries laid beside it meanwhile: it is asked each time. */

@@ -10,7 +10,10 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Rules;
 
-/** What an assessment came to when it ended: the states of the wanted poses, the rates of that day, and what was foretold. */
+/**
+ * What an assessment came to when it ended: the states of the wanted poses, the rates of that day, and what was
+ * foretold.
+ */
 final readonly class RecordOutcome
 {
     public function __construct(private PersonProgress $progress)
@@ -20,7 +23,14 @@ final readonly class RecordOutcome
     /** @param ReadPoses|null $poses as they were read at that moment; null while nobody has measured the body */
     public function of(Assessment $assessment, ?ReadPoses $poses, \DateTimeImmutable $at): AssessmentOutcome
     {
-        return new AssessmentOutcome($assessment->id, $assessment->practitioner, $at, Rules::VERSION, self::states($poses, $assessment->wanted), null === $poses ? null : $this->progress->toKeep($assessment->practitioner, $poses, $at));
+        return new AssessmentOutcome(
+            $assessment->id,
+            $assessment->practitioner,
+            $at,
+            Rules::VERSION,
+            self::states($poses, $assessment->wanted),
+            null === $poses ? null : $this->progress->toKeep($assessment->practitioner, $poses, $at),
+        );
     }
 
     /**

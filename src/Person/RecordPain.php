@@ -31,14 +31,20 @@ final readonly class RecordPain
      */
     public static function typed(mixed $fields): Pain
     {
-        $text = static fn (string $name): string => is_array($fields) && is_scalar($fields[$name] ?? null) ? trim((string) $fields[$name]) : '';
+        $text = static fn (string $name): string => is_array($fields) && is_scalar($fields[$name] ?? null)
+            ? trim((string) $fields[$name])
+            : '';
         $level = $text('level');
         $place = $text('place');
         if ('' === $level && in_array($place, ['', PainPlace::None->value], true)) {
             return Pain::none();
         }
 
-        return PainFields::said(['level' => ctype_digit($level) && strlen($level) < 3 ? (int) $level : null, 'where' => $place, 'kind' => $text('kind')]) ?? Pain::none();
+        return PainFields::said([
+            'level' => ctype_digit($level) && strlen($level) < 3 ? (int) $level : null,
+            'where' => $place,
+            'kind' => $text('kind'),
+        ]) ?? Pain::none();
     }
 
     /**
@@ -48,7 +54,9 @@ final readonly class RecordPain
      */
     public static function sent(Request $request, string $form, string $field = 'pain'): Pain
     {
-        return self::typed('' === $form ? $request->request->all()[$field] ?? [] : $request->request->all($form)[$field] ?? []);
+        return self::typed(
+            '' === $form ? $request->request->all()[$field] ?? [] : $request->request->all($form)[$field] ?? [],
+        );
     }
 
     /**
@@ -72,18 +80,46 @@ final readonly class RecordPain
      *
      * @return bool whether anything was written down
      */
-    public function of(Practitioner $practitioner, Teacher $by, Pain $pain, ?Side $side, string $source, string $during = '', string $rung = '', ?\DateTimeImmutable $on = null, ?Uuid $id = null): bool
-    {
+    public function of(
+        Practitioner $practitioner,
+        Teacher $by,
+        Pain $pain,
+        ?Side $side,
+        string $source,
+        string $during = '',
+        string $rung = '',
+        ?\DateTimeImmutable $on = null,
+        ?Uuid $id = null,
+    ): bool {
         if (!$pain->isFelt()) {
             return false;
         }
         foreach ($this->records->painsSaid($practitioner) as $said) {
-            if (null === $id ? $said->source === $source && $said->side === $side && $said->pain()->equals($pain) : $said->id->equals($id)) {
+            if (
+                null === $id
+                    ? $said->source === $source && $said->side === $side && $said->pain()->equals($pain)
+                    : $said->id->equals($id)
+            ) {
                 return false;
             }
         }
         $now = $this->clock->now();
 
-        return $this->records->addOnce(new PainSaid($id ?? Uuid::v7(), $practitioner, $by, $now, Day::midnight($on ?? $now), $side, $pain->level, $pain->place, $pain->kind, mb_substr($source, 0, 80), mb_substr($during, 0, 40), mb_substr($rung, 0, 40)));
+        return $this->records->addOnce(
+            new PainSaid(
+                $id ?? Uuid::v7(),
+                $practitioner,
+                $by,
+                $now,
+                Day::midnight($on ?? $now),
+                $side,
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+                mb_substr($source, 0, 80),
+                mb_substr($during, 0, 40),
+                mb_substr($rung, 0, 40),
+            ),
+        );
     }
 }

@@ -19,7 +19,8 @@ final readonly class RouteMap
     private const STEP = 180;
 
     /**
-     * @param list<array{id: string, name: string, x: int, y: int, left: State, right: State, wanted: bool, frontier: bool, keystone: bool}> $nodes
+     * @param list<array{id: string, name: string, x: int, y: int, left: State, right: State, wanted: bool,
+     *     frontier: bool, keystone: bool}> $nodes
      * @param list<array{points: list<array{int, int}>, isHelp: bool}> $edges
      */
     private function __construct(public array $nodes, public array $edges, public int $width, public int $height)
@@ -29,11 +30,23 @@ final readonly class RouteMap
     /** @param list<Route> $routes */
     public static function of(array $routes, ReadPoses $poses, ?Keystone $keystone): self
     {
-        $helps = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->helps, $routes))));
-        $needed = array_values(array_unique(array_merge(...array_map(static fn (Route $route): array => $route->all, $routes))));
+        $helps = array_values(
+            array_unique(array_merge(...array_map(static fn (Route $route): array => $route->helps, $routes))),
+        );
+        $needed = array_values(
+            array_unique(array_merge(...array_map(static fn (Route $route): array => $route->all, $routes))),
+        );
         $helps = array_values(array_diff($helps, $needed));
         $all = [...$helps, ...$needed];
-        $before = array_combine($all, array_map(static fn (string $id): array => in_array($id, $helps, true) ? [] : [...$poses->postures[$id]->needs, ...array_intersect($poses->postures[$id]->preparedBy, $helps)], $all));
+        $before = array_combine(
+            $all,
+            array_map(
+                static fn (string $id): array => in_array($id, $helps, true)
+                    ? []
+                    : [...$poses->postures[$id]->needs, ...array_intersect($poses->postures[$id]->preparedBy, $helps)],
+                $all,
+            ),
+        );
         $level = [];
         foreach ($all as $id) {
             $below = array_map(static fn (string $one): int => $level[$one] ?? -1, $before[$id]);
@@ -71,7 +84,20 @@ final readonly class RouteMap
         foreach ($all as $id) {
             foreach ($before[$id] as $need) {
                 if (isset($place[$need])) {
-                    $edges[] = ['isHelp' => in_array($need, $helps, true), 'points' => self::edge($place[$need], $place[$id], array_map(static fn (array $ids): array => array_map(static fn (string $one): array => $place[$one], $ids), array_slice($rows, $level[$need] + 1, $level[$id] - $level[$need] - 1)))];
+                    $edges[] = [
+                        'isHelp' => in_array($need, $helps, true),
+                        'points' => self::edge(
+                            $place[$need],
+                            $place[$id],
+                            array_map(
+                                static fn (array $ids): array => array_map(
+                                    static fn (string $one): array => $place[$one],
+                                    $ids,
+                                ),
+                                array_slice($rows, $level[$need] + 1, $level[$id] - $level[$need] - 1),
+                            ),
+                        ),
+                    ];
                 }
             }
         }
@@ -98,7 +124,10 @@ final readonly class RouteMap
             foreach ($row as [$left]) {
                 $gaps[] = $left + self::WIDTH + intdiv(self::GAP, 2);
             }
-            usort($gaps, static fn (int $a, int $b): int => abs($a - $x) + abs($a - $goal) <=> abs($b - $x) + abs($b - $goal));
+            usort(
+                $gaps,
+                static fn (int $a, int $b): int => abs($a - $x) + abs($a - $goal) <=> abs($b - $x) + abs($b - $goal),
+            );
             $x = $gaps[0];
             array_push($points, [$x, $row[0][1] + self::HEIGHT + 8], [$x, $row[0][1] - 8]);
         }

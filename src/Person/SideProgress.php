@@ -14,10 +14,16 @@ final readonly class SideProgress
 {
     /**
      * @param non-empty-list<Evidence> $readings the oldest first
-     * @param list<array{posture: string, pose: string, asked: float, isHeld: bool}> $asked what the wanted poses ask, the most first
+     * @param list<array{posture: string, pose: string, asked: float, isHeld: bool}> $asked what the wanted poses ask,
+     *     the most first
      * @param AbilityProgress $progress towards the first of them
      */
-    public function __construct(public Ability $ability, public Side $side, public array $readings, public array $asked, public AbilityProgress $progress)
-    {
+    public function __construct(
+        public Ability $ability,
+        public Side $side,
+        public array $readings,
+        public array $asked,
+        public AbilityProgress $progress,
+    ) {
     }
 }

@@ -17,8 +17,12 @@ use LucidAscent\Core\Readiness\State;
 /** The wanted poses: what was kept of them at first, what they are now, and when their numbers will be met. */
 final readonly class ThenAndNow
 {
-    public function __construct(private ReadPerson $person, private Records $records, private Catalogue $catalogue, private Wanted $wanted)
-    {
+    public function __construct(
+        private ReadPerson $person,
+        private Records $records,
+        private Catalogue $catalogue,
+        private Wanted $wanted,
+    ) {
     }
 
     /**
@@ -51,7 +55,8 @@ final readonly class ThenAndNow
     }
 
     /**
-     * When the last of what is still wanting will be met: never a day for what is held, and none while one of them has none.
+     * When the last of what is still wanting will be met: never a day for what is held, and none while one of them has
+     * none.
      *
      * @param array<string, array<string, SideProgress>> $progress
      *
@@ -59,7 +64,12 @@ final readonly class ThenAndNow
      */
     private function when(PoseReading $pose, array $progress, Side $side, \DateTimeImmutable $now): array
     {
-        $none = static fn (string $code, string $ability = ''): array => ['code' => $code, 'from' => null, 'to' => null, 'ability' => $ability];
+        $none = static fn (string $code, string $ability = ''): array => [
+            'code' => $code,
+            'from' => null,
+            'to' => null,
+            'ability' => $ability,
+        ];
         if (State::Held === $pose->state() || $pose->full()->hasNoDay()) {
             return $none('held');
         }
@@ -79,7 +89,11 @@ final readonly class ThenAndNow
             if (State::Open === $margin->state() || $margin->isOtherLeg) {
                 continue;
             }
-            $of = ($progress[$ability][$side->value] ?? null)?->progress->towards($pose->full()->askedOf($margin->ability), false, $now);
+            $of = ($progress[$ability][$side->value] ?? null)?->progress->towards(
+                $pose->full()->askedOf($margin->ability),
+                false,
+                $now,
+            );
             if (null === $of || null === $margin->capacity) {
                 return $none('unread', $ability);
             }
@@ -98,6 +112,8 @@ final readonly class ThenAndNow
             }
         }
 
-        return null === $last ? $none($isShut ? 'gate' : 'soon') : ['code' => 'when', 'from' => $last->from, 'to' => $last->to, 'ability' => $last->ability->value];
+        return null === $last
+            ? $none($isShut ? 'gate' : 'soon')
+            : ['code' => 'when', 'from' => $last->from, 'to' => $last->to, 'ability' => $last->ability->value];
     }
 }

@@ -17,8 +17,12 @@ final readonly class ToldCondition
      * @param \DateTimeImmutable|null $until the day on which it ends by itself
      * @param list<Load> $loads what it touches, where it was told in free words
      */
-    public function __construct(public string $id, public ?Side $side = null, public ?\DateTimeImmutable $until = null, public array $loads = [])
-    {
+    public function __construct(
+        public string $id,
+        public ?Side $side = null,
+        public ?\DateTimeImmutable $until = null,
+        public array $loads = [],
+    ) {
     }
 
     public static function read(string $text): self
@@ -37,6 +41,9 @@ final readonly class ToldCondition
 
     public function write(): string
     {
-        return $this->id.(null === $this->side ? '' : ":{$this->side->value}").(null === $this->until ? '' : '@'.$this->until->format('Y-m-d')).implode('', array_map(static fn (Load $load): string => "+$load->value", $this->loads));
+        return $this->id.
+            (null === $this->side ? '' : ":{$this->side->value}").
+            (null === $this->until ? '' : '@'.$this->until->format('Y-m-d')).
+            implode('', array_map(static fn (Load $load): string => "+$load->value", $this->loads));
     }
 }

@@ -22,7 +22,9 @@ final readonly class Wanted
     public function of(Practitioner $practitioner): array
     {
         foreach ($this->records->assessments($practitioner) as $assessment) {
-            $wanted = array_values(array_filter($assessment->wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])));
+            $wanted = array_values(
+                array_filter($assessment->wanted, fn (string $id): bool => isset($this->catalogue->postures()[$id])),
+            );
             if ([] !== $wanted) {
                 return $wanted;
             }

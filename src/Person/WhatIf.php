@@ -25,7 +25,14 @@ final class WhatIf
             $evidence = [];
             foreach (self::ABILITIES as $name) {
                 if (isset($supposed["$name.$side->value"])) {
-                    $evidence[] = new Evidence(Ability::from($name), $supposed["$name.$side->value"], Bound::Exact, Uncertainty::none(), 'supposed', on: $person->on);
+                    $evidence[] = new Evidence(
+                        Ability::from($name),
+                        $supposed["$name.$side->value"],
+                        Bound::Exact,
+                        Uncertainty::none(),
+                        'supposed',
+                        on: $person->on,
+                    );
                 }
             }
             if ([] !== $evidence) {

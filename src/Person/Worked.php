@@ -23,7 +23,10 @@ final class Worked
     private const MINUTES = 60.0;
     private const DAY = 86400.0;
 
-    /** @var array<string, list<list<array{day: float, value: float, sd: float, hours: array<string, float>}>>> by ability */
+    /**
+     * @var array<string, list<list<array{day: float, value: float, sd: float, hours: array<string, float>}>>> by
+     *     ability
+     */
     private array $series = [];
     /** @var array<string, array<string, float>> hours of each kind by ability */
     private array $hours = [];
@@ -40,28 +43,48 @@ final class Worked
     {
         foreach ($evidence as $side => $readings) {
             foreach (Ability::cases() as $ability) {
-                $of = array_values(array_filter($practised, static fn (array $item): bool => $item['side'] === Side::from($side) && in_array($ability, $item['abilities'], true)));
-                $exact = array_values(array_filter($readings, static fn (Evidence $one): bool => $one->ability === $ability && Bound::Exact === $one->bound && null !== $one->on));
+                $of = array_values(
+                    array_filter(
+                        $practised,
+                        static fn (array $item): bool => $item['side'] === Side::from($side)
+                            && in_array($ability, $item['abilities'], true),
+                    ),
+                );
+                $exact = array_values(
+                    array_filter(
+                        $readings,
+                        static fn (Evidence $one): bool => $one->ability === $ability
+                            && Bound::Exact === $one->bound
+                            && null !== $one->on,
+                    ),
+                );
                 if ([] === $of || [] === $exact) {
                     continue;
                 }
                 foreach ($of as $item) {
-                    $this->hours[$ability->value][$item['kind']] = ($this->hours[$ability->value][$item['kind']] ?? 0.0) + $item['minutes'] / self::MINUTES;
+                    $this->hours[$ability->value][$item['kind']] =
+                        ($this->hours[$ability->value][$item['kind']] ?? 0.0) + $item['minutes'] / self::MINUTES;
                 }
                 // Readings of one set-up alone: what others read besides is no work's doing.
                 foreach (self::bySetUp($exact) as $alike) {
-                    $this->series[$ability->value][] = array_map(static fn (Evidence $reading): array => [
-                        'day' => (float) $reading->on?->getTimestamp() / self::DAY,
-                        'value' => $ability->turn() * $reading->value,
-                        'sd' => max(1e-3, $reading->uncertainty->readingError()),
-                        'hours' => self::until((string) $reading->on?->format('Y-m-d'), $of),
-                    ], $alike);
+                    $this->series[$ability->value][] = array_map(
+                        static fn (Evidence $reading): array => [
+                            'day' => (float) $reading->on?->getTimestamp() / self::DAY,
+                            'value' => $ability->turn() * $reading->value,
+                            'sd' => max(1e-3, $reading->uncertainty->readingError()),
+                            'hours' => self::until((string) $reading->on?->format('Y-m-d'), $of),
+                        ],
+                        $alike,
+                    );
                 }
             }
         }
     }
 
-    /** @return list<array{ability: string, unit: string, kinds: list<array{name: string, hours: float}>, told: array<string, array{perHour: float, low: float, high: float}>}> */
+    /**
+     * @return list<array{ability: string, unit: string, kinds: list<array{name: string, hours: float}>,
+     *     told: array<string, array{perHour: float, low: float, high: float}>}>
+     */
     public function all(): array
     {
         $names = $this->catalogue->names(Kind::Posture) + $this->catalogue->names(Kind::Drill);
@@ -72,8 +95,18 @@ final class Worked
             $all[] = [
                 'ability' => $ability,
                 'unit' => Ability::from($ability)->unit(),
-                'kinds' => array_map(static fn (string $kind, float $many): array => ['name' => $names[$kind] ?? $kind, 'hours' => $many], array_keys($hours), $hours),
-                'told' => array_combine(array_map(static fn (string $kind): string => $names[$kind] ?? $kind, array_keys($told)), $told),
+                'kinds' => array_map(
+                    static fn (string $kind, float $many): array => [
+                        'name' => $names[$kind] ?? $kind,
+                        'hours' => $many,
+                    ],
+                    array_keys($hours),
+                    $hours,
+                ),
+                'told' => array_combine(
+                    array_map(static fn (string $kind): string => $names[$kind] ?? $kind, array_keys($told)),
+                    $told,
+                ),
             ];
         }
 

@@ -32,11 +32,17 @@ final class KeptPlans
 
     public static function asked(PracticePlan $kept): PlanningRequest
     {
-        // An old one does not say from which day on: it begins with its first session, or on the day on which it was made.
+        // An old one does not say from which day on: it begins with its first session, or on the day on which it was
+        // made.
         $first = $kept->plan['weeks'][0]['sessions'][0]['date'] ?? null;
-        $from = $kept->request['from'] ?? min(CalendarDay::of($kept->at), is_string($first) ? $first : CalendarDay::of($kept->at));
+        $from =
+            $kept->request['from'] ??
+            min(CalendarDay::of($kept->at), is_string($first) ? $first : CalendarDay::of($kept->at));
 
-        return RequestCodec::read(Fields::of($kept->request, 'request'), Day::of('from', is_string($from) ? $from : ''));
+        return RequestCodec::read(
+            Fields::of($kept->request, 'request'),
+            Day::of('from', is_string($from) ? $from : ''),
+        );
     }
 
     /** @return list<string> ids of versions that were taken back, and can be done again */
@@ -65,7 +71,8 @@ final class KeptPlans
     public function isSame(PlannedSession $one, ?PlannedSession $other): bool
     {
         // A number is the same with and without a point.
-        return null !== $other && json_encode($this->codec->session($one)) === json_encode($this->codec->session($other));
+        return null !== $other
+            && json_encode($this->codec->session($one)) === json_encode($this->codec->session($other));
     }
 
     public function calendar(PracticePlan $kept): CalendarPlan
@@ -87,10 +94,18 @@ final class KeptPlans
         return $this->codec->write($plan);
     }
 
-    /** The plan with the holds of today: what has to keep short since it was made is no longer than at the beginning; what is past stays as it was. */
+    /**
+     * The plan with the holds of today: what has to keep short since it was made is no longer than at the beginning;
+     * what is past stays as it was.
+     */
     public function keepingShort(PracticePlan $kept, ?ReadPoses $poses): Plan
     {
-        return $this->plan($kept)->map(static fn (PlannedSession $session): PlannedSession => null === $poses || CalendarDay::of($session->on) < CalendarDay::of($poses->person->on) ? $session : Today::keepingShort($session, $poses));
+        return $this->plan($kept)->map(
+            static fn (PlannedSession $session): PlannedSession => null === $poses
+            || CalendarDay::of($session->on) < CalendarDay::of($poses->person->on)
+                ? $session
+                : Today::keepingShort($session, $poses),
+        );
     }
 
     /** @return array<string, true> items that may not be done now, by week, session and place: "0-2-5" */

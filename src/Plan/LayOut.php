@@ -38,7 +38,10 @@ final readonly class LayOut
             }
         }
 
-        return array_map(static fn (array $one): array => ['for' => array_values($one['for'])] + $one, array_values($list));
+        return array_map(
+            static fn (array $one): array => ['for' => array_values($one['for'])] + $one,
+            array_values($list),
+        );
     }
 
     /**
@@ -47,7 +50,12 @@ final readonly class LayOut
     public function words(float $height, PlanningRequest $asked): string
     {
         $sizes = $asked->sizes + self::SIZES;
-        $stack = PropStack::of($height, $asked->request->equipment->blocks, $asked->request->equipment->blankets, ['flat' => $sizes['flat'], 'side' => $sizes['side'], 'end' => $sizes['end'], 'blanket' => $sizes['blanket']]);
+        $stack = PropStack::of($height, $asked->request->equipment->blocks, $asked->request->equipment->blankets, [
+            'flat' => $sizes['flat'],
+            'side' => $sizes['side'],
+            'end' => $sizes['end'],
+            'blanket' => $sizes['blanket'],
+        ]);
         $words = [];
         foreach (array_filter($stack->pieces, static fn (int $many): bool => $many > 0) as $piece => $many) {
             $words[] = lcfirst($this->texts->text(new Reason("stack.$piece", Source::Computed, ['many' => $many])));
@@ -56,6 +64,15 @@ final readonly class LayOut
             return $this->texts->text(new Reason('stack.none', Source::Computed, ['height' => $height]));
         }
 
-        return lcfirst($this->texts->text(new Reason('stack.height', Source::Computed, ['pieces' => implode(', ', $words), 'height' => $stack->height, 'asked' => $height, 'near' => abs($stack->height - $height) <= self::NEAR ? 'yes' : 'no'])));
+        return lcfirst(
+            $this->texts->text(
+                new Reason('stack.height', Source::Computed, [
+                    'pieces' => implode(', ', $words),
+                    'height' => $stack->height,
+                    'asked' => $height,
+                    'near' => abs($stack->height - $height) <= self::NEAR ? 'yes' : 'no',
+                ]),
+            ),
+        );
     }
 }

@@ -21,8 +21,13 @@ final class PlanCalendar
      * @param list<CalendarPlan> $plans all of one person, the newest first
      * @param array<string, true> $heldBack days of which nothing may be done any more
      */
-    public static function of(string $person, array $plans, \DateTimeImmutable $now, string $summary, array $heldBack = []): string
-    {
+    public static function of(
+        string $person,
+        array $plans,
+        \DateTimeImmutable $now,
+        string $summary,
+        array $heldBack = [],
+    ): string {
         $calendar = new VCalendar(['PRODID' => '-//Lucid Ascent//Practice//EN', 'METHOD' => 'PUBLISH']);
         if ([] === $plans) {
             return $calendar->serialize();
@@ -32,14 +37,34 @@ final class PlanCalendar
         $days = $newest->minutes;
         foreach ($days as $day => $minutes) {
             $isOff = isset($heldBack[$day]) && $day >= $today;
-            self::add($calendar, $person, $newest, $day, $minutes, count($plans) + ($isOff ? 1 : 0), $now, $summary, $isOff ? 'CANCELLED' : 'CONFIRMED');
+            self::add(
+                $calendar,
+                $person,
+                $newest,
+                $day,
+                $minutes,
+                count($plans) + ($isOff ? 1 : 0),
+                $now,
+                $summary,
+                $isOff ? 'CANCELLED' : 'CONFIRMED',
+            );
         }
         foreach (array_slice($plans, 1) as $older) {
             foreach ($older->minutes as $day => $minutes) {
                 if (!isset($days[$day])) {
                     $days[$day] = $minutes;
                     // What was planned and is past stays as it was; what is still to come is called off.
-                    self::add($calendar, $person, $older, $day, $minutes, count($plans), $now, $summary, $day >= $today ? 'CANCELLED' : 'CONFIRMED');
+                    self::add(
+                        $calendar,
+                        $person,
+                        $older,
+                        $day,
+                        $minutes,
+                        count($plans),
+                        $now,
+                        $summary,
+                        $day >= $today ? 'CANCELLED' : 'CONFIRMED',
+                    );
                 }
             }
         }
@@ -47,9 +72,20 @@ final class PlanCalendar
         return $calendar->serialize();
     }
 
-    private static function add(VCalendar $calendar, string $person, CalendarPlan $plan, string $day, int $minutes, int $sequence, \DateTimeImmutable $now, string $summary, string $status): void
-    {
-        $start = (new \DateTimeImmutable($day.' '.$plan->time, new \DateTimeZone($plan->zone)))->setTimezone(new \DateTimeZone('UTC'));
+    private static function add(
+        VCalendar $calendar,
+        string $person,
+        CalendarPlan $plan,
+        string $day,
+        int $minutes,
+        int $sequence,
+        \DateTimeImmutable $now,
+        string $summary,
+        string $status,
+    ): void {
+        $start = (new \DateTimeImmutable($day.' '.$plan->time, new \DateTimeZone($plan->zone)))->setTimezone(
+            new \DateTimeZone('UTC'),
+        );
         $event = $calendar->createComponent('VEVENT', [
             'UID' => "session-$person-$day@lucid-ascent",
             'DTSTAMP' => $now->setTimezone(new \DateTimeZone('UTC')),
@@ -60,7 +96,13 @@ final class PlanCalendar
             'SUMMARY' => $summary,
         ]);
         if ('CANCELLED' !== $status) {
-            $event->add($calendar->createComponent('VALARM', ['TRIGGER' => '-PT'.self::REMIND_MINUTES.'M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => $summary]));
+            $event->add(
+                $calendar->createComponent('VALARM', [
+                    'TRIGGER' => '-PT'.self::REMIND_MINUTES.'M',
+                    'ACTION' => 'DISPLAY',
+                    'DESCRIPTION' => $summary,
+                ]),
+            );
         }
         $calendar->add($event);
     }

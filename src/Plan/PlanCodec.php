@@ -22,7 +22,8 @@ use LucidAscent\Core\Plan\Unused;
 use LucidAscent\Core\Reason\Reason;
 
 /**
- * A plan as it is kept, and back. Version 2 keeps what was decided, with the codes of its reasons; what it is called, how
+ * A plan as it is kept, and back. Version 2 keeps what was decided, with the codes of its reasons; what it is called,
+ * how
  * it is done and how long it takes is said when it is shown. Version 1 kept the texts of its day beside that: they are
  * read as they stand.
  */
@@ -39,9 +40,22 @@ final readonly class PlanCodec
     {
         return [
             'version' => self::VERSION,
-            'weeks' => array_map(fn (PlannedWeek $week): array => ['light' => $week->isLight, 'sessions' => array_map($this->session(...), $week->sessions)], $plan->weeks),
+            'weeks' => array_map(
+                fn (PlannedWeek $week): array => [
+                    'light' => $week->isLight,
+                    'sessions' => array_map($this->session(...), $week->sessions),
+                ],
+                $plan->weeks,
+            ),
             'leftOut' => array_map(ReasonCodec::write(...), $plan->leftOut),
-            'retests' => array_map(static fn (array $retest): array => ['week' => $retest['week'], 'day' => $retest['on']->format('Y-m-d'), 'tests' => $retest['tests']], $plan->retests),
+            'retests' => array_map(
+                static fn (array $retest): array => [
+                    'week' => $retest['week'],
+                    'day' => $retest['on']->format('Y-m-d'),
+                    'tests' => $retest['tests'],
+                ],
+                $plan->retests,
+            ),
         ];
     }
 
@@ -54,10 +68,20 @@ final readonly class PlanCodec
     {
         $weeks = [];
         foreach ($written->objects('weeks') as $week) {
-            $weeks[] = new PlannedWeek(array_map(fn (Fields $session): PlannedSession => $this->readSession($session, $asked), $week->objects('sessions')), $week->flag('light'));
+            $weeks[] = new PlannedWeek(
+                array_map(
+                    fn (Fields $session): PlannedSession => $this->readSession($session, $asked),
+                    $week->objects('sessions'),
+                ),
+                $week->flag('light'),
+            );
         }
         $retests = array_map(
-            static fn (Fields $retest): array => ['week' => (int) $retest->number('week', 0.0), 'on' => Day::of('retests', $retest->text('day')), 'tests' => $retest->texts('tests')],
+            static fn (Fields $retest): array => [
+                'week' => (int) $retest->number('week', 0.0),
+                'on' => Day::of('retests', $retest->text('day')),
+                'tests' => $retest->texts('tests'),
+            ],
             $written->has('retests') ? $written->objects('retests') : [],
         );
 
@@ -71,8 +95,19 @@ final readonly class PlanCodec
             'date' => $session->on->format('Y-m-d'),
             'theme' => $session->theme,
             'items' => array_map(self::item(...), $session->items),
-            'unused' => null === $session->unused ? null : ['minutes' => $session->unused->minutes, 'because' => ReasonCodec::write($session->unused->because)],
-            'measure' => null === $session->measure ? null : ['test' => $session->measure->test->id, 'side' => $session->measure->side->value, 'ability' => $session->measure->ability->value],
+            'unused' => null === $session->unused
+                    ? null
+                    : [
+                        'minutes' => $session->unused->minutes,
+                        'because' => ReasonCodec::write($session->unused->because),
+                    ],
+            'measure' => null === $session->measure
+                    ? null
+                    : [
+                        'test' => $session->measure->test->id,
+                        'side' => $session->measure->side->value,
+                        'ability' => $session->measure->ability->value,
+                    ],
             'tradesAway' => array_map(ReasonCodec::write(...), $session->tradesAway),
             'afterSport' => $session->isAfterSport,
         ];
@@ -88,11 +123,11 @@ final readonly class PlanCodec
             'side' => $item->side->value ?? 'both',
             'seconds' => $item->seconds,
             'because' => ReasonCodec::write($item->because),
-        ]
-            + (null === $item->drill ? [] : ['drill' => $item->drill->id])
-            + ($item->isSet ? ['set' => true] : [])
-            + ($item->isLocked ? ['locked' => true] : [])
-            + (null === $item->propHeight ? [] : ['propHeight' => $item->propHeight]);
+        ] +
+            (null === $item->drill ? [] : ['drill' => $item->drill->id]) +
+            ($item->isSet ? ['set' => true] : []) +
+            ($item->isLocked ? ['locked' => true] : []) +
+            (null === $item->propHeight ? [] : ['propHeight' => $item->propHeight]);
     }
 
     /** @throws InvalidValue */
@@ -106,7 +141,9 @@ final readonly class PlanCodec
             $on,
             array_map($this->readItem(...), $written->objects('items')),
             $written->has('theme') ? $written->text('theme') : null,
-            null === $unused ? null : new Unused((int) $unused->number('minutes'), ReasonCodec::read($unused->raw('because'))),
+            null === $unused
+                ? null
+                : new Unused((int) $unused->number('minutes'), ReasonCodec::read($unused->raw('because'))),
             $this->catalogue->dose($asked->schoolOn($on)),
             [] === $measure ? null : $this->readMeasure($written->object($measure[0])),
             self::readReasons($written->raw('tradesAway'), 'tradesAway'),
@@ -121,8 +158,16 @@ final readonly class PlanCodec
         $drill = $this->catalogue->drills()[$written->text('drill', '')] ?? null;
         $rung = PracticeRung::named("$posture/$shape", $this->catalogue->practice());
         // A drill that there is no more, or that is done in another position now, is nothing that anybody has planned.
-        $isGone = $written->has('drill') && (null === $drill || [$drill->uses->posture, $drill->uses->rung->id] !== [$posture, $shape]);
-        $heights = array_filter(array_map(static fn (Fields $prop): ?float => $prop->optionalNumber('height'), $written->has('props') ? $written->objects('props') : []), is_float(...));
+        $isGone =
+            $written->has('drill')
+            && (null === $drill || [$drill->uses->posture, $drill->uses->rung->id] !== [$posture, $shape]);
+        $heights = array_filter(
+            array_map(
+                static fn (Fields $prop): ?float => $prop->optionalNumber('height'),
+                $written->has('props') ? $written->objects('props') : [],
+            ),
+            is_float(...),
+        );
 
         return new PlannedItem(
             null === $rung || $isGone ? PracticeRung::gone($posture, $shape) : $rung,
@@ -142,7 +187,10 @@ final readonly class PlanCodec
     {
         $test = $this->catalogue->tests()[$written->text('test')] ?? null;
         $side = Side::tryFrom($written->text('side'));
-        $ability = null === $test ? null : Ability::tryFrom($written->text('ability', (string) array_key_first($test->proves)));
+        $ability =
+            null === $test
+                ? null
+                : Ability::tryFrom($written->text('ability', (string) array_key_first($test->proves)));
 
         return null === $test || null === $side || null === $ability ? null : new Measure($test, $side, $ability);
     }
@@ -160,7 +208,10 @@ final readonly class PlanCodec
         is_array($written ?? []) || throw InvalidValue::because($name, 'are none.');
         foreach ($written ?? [] as $posture => $reason) {
             $isOld = is_array($reason) && isset($reason['posture']);
-            $reasons[$isOld ? Fields::of($reason, $name)->text('posture') : (string) $posture] = ReasonCodec::read($isOld ? Fields::of($reason, $name)->text('because') : $reason, $name);
+            $reasons[$isOld ? Fields::of($reason, $name)->text('posture') : (string) $posture] = ReasonCodec::read(
+                $isOld ? Fields::of($reason, $name)->text('because') : $reason,
+                $name,
+            );
         }
 
         return $reasons;

@@ -19,7 +19,10 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** A plan in words, as pages show it: what each item is called, how it is done, what is felt and seen, how one comes out, and why it is there. */
+/**
+ * A plan in words, as pages show it: what each item is called, how it is done, what is felt and seen, how one comes
+ * out, and why it is there.
+ */
 final readonly class PlanText
 {
     public function __construct(private Catalogue $catalogue, private ReasonText $texts)
@@ -29,7 +32,13 @@ final readonly class PlanText
     /** @return list<array{light: bool, sessions: list<array<string, mixed>>}> */
     public function weeks(Plan $plan): array
     {
-        return array_map(fn (PlannedWeek $week): array => ['light' => $week->isLight, 'sessions' => array_map($this->session(...), $week->sessions)], $plan->weeks);
+        return array_map(
+            fn (PlannedWeek $week): array => [
+                'light' => $week->isLight,
+                'sessions' => array_map($this->session(...), $week->sessions),
+            ],
+            $plan->weeks,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -40,7 +49,12 @@ final readonly class PlanText
             'minutes' => $session->minutes(),
             'theme' => $session->theme,
             'items' => array_map(fn (PlannedItem $item): array => $this->item($item, $session), $session->items),
-            'unused' => null === $session->unused ? null : ['minutes' => $session->unused->minutes, 'because' => $this->texts->text($session->unused->because)],
+            'unused' => null === $session->unused
+                    ? null
+                    : [
+                        'minutes' => $session->unused->minutes,
+                        'because' => $this->texts->text($session->unused->because),
+                    ],
             'before' => self::measure($session->measure),
             'note' => $session->isAfterSport ? $this->texts->text(new Reason('plan.sport-day', Source::Trade)) : null,
             'tradesAway' => $this->reasons($session->tradesAway),
@@ -54,14 +68,25 @@ final readonly class PlanText
      */
     public function reasons(array $reasons): array
     {
-        return array_map(fn (string $posture, Reason $reason): array => ['posture' => $posture, 'because' => $this->texts->text($reason)], array_keys($reasons), array_values($reasons));
+        return array_map(
+            fn (string $posture, Reason $reason): array => [
+                'posture' => $posture,
+                'because' => $this->texts->text($reason),
+            ],
+            array_keys($reasons),
+            array_values($reasons),
+        );
     }
 
     /** @return array<string, mixed> an item with its names, its time, and what lies under whom */
     public function item(PlannedItem $item, PlannedSession $session): array
     {
         $rung = $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id);
-        $props = array_map(static fn (array $prop): array => ['what' => $prop['what']] + (isset($prop['rule']) ? ['height' => $item->propHeight] : []), $rung['props'] ?? []);
+        $props = array_map(
+            static fn (array $prop): array => ['what' => $prop['what']] +
+                (isset($prop['rule']) ? ['height' => $item->propHeight] : []),
+            $rung['props'] ?? [],
+        );
 
         return [
             'posture' => $item->rung->posture,
@@ -75,7 +100,8 @@ final readonly class PlanText
             'locked' => $item->isLocked,
             'props' => $props,
             'because' => $this->texts->text($item->because),
-            'name' => $item->drill->name ?? $this->catalogue->entry(Kind::Posture, $item->rung->posture)['name'] ?? $item->rung->posture,
+            'name' => $item->drill->name ??
+                ($this->catalogue->entry(Kind::Posture, $item->rung->posture)['name'] ?? $item->rung->posture),
             'rungName' => $rung['name'] ?? $item->rung->rung->id,
         ];
     }
@@ -86,11 +112,13 @@ final readonly class PlanText
         $rung = $this->catalogue->named($item->rung->posture.'/'.$item->rung->rung->id);
         $drill = $this->catalogue->entry(Kind::Drill, $item->drill->id ?? '');
         $shown = $this->item($item, $session);
-        $isPressed = null !== $shown['repetitions'] && (null === $item->drill || ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD);
+        $isPressed =
+            null !== $shown['repetitions']
+            && (null === $item->drill || ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD);
 
         return $shown + [
-            'cues' => $drill['cues'] ?? $rung['cues'] ?? [],
-            'position' => $drill['how'] ?? $rung['position'] ?? [],
+            'cues' => $drill['cues'] ?? ($rung['cues'] ?? []),
+            'position' => $drill['how'] ?? ($rung['position'] ?? []),
             'check' => $rung['check'] ?? [],
             'gentle' => $rung['gentle'] ?? false,
             'stop' => $rung['stop'] ?? [],
@@ -100,7 +128,10 @@ final readonly class PlanText
             'wayOut' => $rung['way_out'] ?? '',
             // Press for so much of each repetition, and yield for the rest of it.
             'press' => $isPressed ? HoldRange::PRESS / HoldRange::PRESS_AND_YIELD : 0.0,
-            'compensations' => array_map(static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']], $rung['compensations'] ?? []),
+            'compensations' => array_map(
+                static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']],
+                $rung['compensations'] ?? [],
+            ),
         ];
     }
 
@@ -112,7 +143,12 @@ final readonly class PlanText
     public function today(PlannedSession $planned, ?ReadPoses $poses, PainInSession $pains): array
     {
         $today = Today::of($planned, $poses);
-        $items = array_map(fn (PlannedItem $item): array => $this->whole($item, $planned) + ['endedBy' => $pains->ending($item->rung, $item->side, $poses)], $today->session->items);
+        $items = array_map(
+            fn (PlannedItem $item): array => $this->whole($item, $planned) + [
+                'endedBy' => $pains->ending($item->rung, $item->side, $poses),
+            ],
+            $today->session->items,
+        );
         $out = [];
         foreach ($today->out as $place => $may) {
             $because = null === $may ? new Reason('plan.nothing-left', Source::Trade) : $may->bars[0];
@@ -127,6 +163,14 @@ final readonly class PlanText
     {
         $number = null === $measure ? null : array_key_first($measure->test->measured);
 
-        return null === $number ? null : ['test' => $measure->test->id, 'name' => $measure->test->name, 'side' => $measure->side->value, 'number' => $number, 'unit' => $measure->test->measured[$number]];
+        return null === $number
+            ? null
+            : [
+                'test' => $measure->test->id,
+                'name' => $measure->test->name,
+                'side' => $measure->side->value,
+                'number' => $number,
+                'unit' => $measure->test->measured[$number],
+            ];
     }
 }

@@ -21,7 +21,8 @@ final readonly class PlanVolume
     /**
      * @param list<SessionLog> $logs
      *
-     * @return array<string, list<array{left: array{planned: float, done: float}, right: array{planned: float, done: float}}>> minutes by component and week
+     * @return array<string, list<array{left: array{planned: float, done: float}, right: array{planned: float,
+     *     done: float}}>> minutes by component and week
      */
     public function of(Plan $plan, array $logs): array
     {
@@ -29,7 +30,9 @@ final readonly class PlanVolume
         foreach ($plan->weeks as $w => $week) {
             foreach ($week->sessions as $session) {
                 $weekOf[$session->on->format('Y-m-d')] = $w;
-                foreach (array_filter($session->items, static fn (PlannedItem $item): bool => $item->isWork()) as $item) {
+                foreach (
+                    array_filter($session->items, static fn (PlannedItem $item): bool => $item->isWork()) as $item
+                ) {
                     foreach ($this->catalogue->postures()[$item->rung->posture]->abilities ?? [] as $ability) {
                         foreach ($item->sides() as $side) {
                             $key = "$ability->value $w $side->value";
@@ -49,6 +52,15 @@ final readonly class PlanVolume
         arsort($total);
         $side = static fn (string $key): array => ['planned' => $planned[$key] ?? 0.0, 'done' => $done[$key] ?? 0.0];
 
-        return array_map(static fn (string $ability): array => array_map(static fn (int $w): array => ['left' => $side("$ability $w left"), 'right' => $side("$ability $w right")], array_keys($plan->weeks)), array_combine(array_keys($total), array_keys($total)));
+        return array_map(
+            static fn (string $ability): array => array_map(
+                static fn (int $w): array => [
+                    'left' => $side("$ability $w left"),
+                    'right' => $side("$ability $w right"),
+                ],
+                array_keys($plan->weeks),
+            ),
+            array_combine(array_keys($total), array_keys($total)),
+        );
     }
 }

@@ -7,7 +7,9 @@ namespace LucidAscent\App\Plan;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Plan;
 
-/** On which side which rungs have stood in the plans of one person: where no teacher was there, nothing else is proved. */
+/**
+ * On which side which rungs have stood in the plans of one person: where no teacher was there, nothing else is proved.
+ */
 final readonly class PlannedRungs
 {
     /** @var array<string, true> by posture, rung and side */

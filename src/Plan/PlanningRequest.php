@@ -30,7 +30,14 @@ final readonly class PlanningRequest
     /** The same from another day on. */
     public function from(\DateTimeImmutable $day): self
     {
-        return new self($this->request->from($day), $this->school, $this->schools, $this->sizes, $this->time, $this->zone);
+        return new self(
+            $this->request->from($day),
+            $this->school,
+            $this->schools,
+            $this->sizes,
+            $this->time,
+            $this->zone,
+        );
     }
 
     public function schoolOn(\DateTimeImmutable $day): ?string

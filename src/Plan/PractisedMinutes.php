@@ -14,7 +14,8 @@ use LucidAscent\Core\Plan\PlannedSession;
 /**
  * What was practised, by minutes: each item of a log whose hold was reached, as long as it was planned for that day.
  *
- * @phpstan-type Practised array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string, isDeep: bool}
+ * @phpstan-type Practised array{on: string, side: Side, minutes: float, abilities: list<Ability>, kind: string,
+ *     isDeep: bool}
  */
 final readonly class PractisedMinutes
 {
@@ -43,7 +44,9 @@ final readonly class PractisedMinutes
             foreach ($this->planned($log, $on) as $item) {
                 $rung = $item->rung;
                 $kind = $item->drill?->id;
-                $isReached = isset($reached[($kind ?? "$rung->posture/{$rung->rung->id}").' '.($item->side->value ?? 'both')]);
+                $isReached = isset(
+                    $reached[($kind ?? "$rung->posture/{$rung->rung->id}").' '.($item->side->value ?? 'both')],
+                );
                 foreach ($item->isWork() && $isReached ? $item->sides() : [] as $side) {
                     $practised[] = [
                         'on' => $on,
@@ -63,9 +66,14 @@ final readonly class PractisedMinutes
     /** @return list<PlannedItem> what was planned for a day */
     private function planned(SessionLog $log, string $on): array
     {
-        $sessions = array_filter($this->plans->plan($log->plan)->sessions(), static fn (PlannedSession $session): bool => $session->on->format('Y-m-d') === $on);
+        $sessions = array_filter(
+            $this->plans->plan($log->plan)->sessions(),
+            static fn (PlannedSession $session): bool => $session->on->format('Y-m-d') === $on,
+        );
 
-        return array_merge(...array_values(array_map(static fn (PlannedSession $session): array => $session->items, $sessions)));
+        return array_merge(
+            ...array_values(array_map(static fn (PlannedSession $session): array => $session->items, $sessions)),
+        );
     }
 
     /** @param array<string, mixed> $item */

@@ -30,12 +30,27 @@ final readonly class RequestCodec
                 self::whole('weeks', $document->number('weeks')),
                 self::days('days', $document->list('days')),
                 self::whole('minutes', $document->number('minutes')),
-                $document->has('equipment') ? self::pieces(array_map(static fn (mixed $piece): string => is_string($piece) ? $piece : (string) json_encode($piece), $document->list('equipment'))) : new Equipment(
-                    self::whole('props.blocks', $props?->number('blocks', 0.0) ?? 0.0),
-                    self::whole('props.blankets', $props?->number('blankets', 0.0) ?? 0.0),
-                    $props?->flag('strap') ?? false,
-                    array_values(array_filter(Equipment::THERE_OR_NOT, static fn (string $kind): bool => true === $props?->has($kind) && !$props->flag($kind))),
-                ),
+                $document->has('equipment')
+                    ? self::pieces(
+                        array_map(
+                            static fn (mixed $piece): string => is_string($piece)
+                                ? $piece
+                                : (string) json_encode($piece),
+                            $document->list('equipment'),
+                        ),
+                    )
+                    : new Equipment(
+                        self::whole('props.blocks', $props?->number('blocks', 0.0) ?? 0.0),
+                        self::whole('props.blankets', $props?->number('blankets', 0.0) ?? 0.0),
+                        $props?->flag('strap') ?? false,
+                        array_values(
+                            array_filter(
+                                Equipment::THERE_OR_NOT,
+                                static fn (string $kind): bool => true === $props?->has($kind)
+                                    && !$props->flag($kind),
+                            ),
+                        ),
+                    ),
                 $document->ids('pinned'),
                 $document->ids('forbidden'),
                 $document->has('sportDays') ? self::days('sportDays', $document->list('sportDays')) : [],
@@ -43,7 +58,10 @@ final readonly class RequestCodec
             ),
             $document->has('school') ? $document->text('school') : null,
             self::schools($document),
-            array_combine($sizes?->names() ?? [], array_map(static fn (string $name): float => $sizes?->number($name) ?? 0.0, $sizes?->names() ?? [])),
+            array_combine(
+                $sizes?->names() ?? [],
+                array_map(static fn (string $name): float => $sizes?->number($name) ?? 0.0, $sizes?->names() ?? []),
+            ),
             self::time($document->text('time', PlanningRequest::TIME)),
             self::zone($document->text('zone', 'UTC')),
         );
@@ -55,17 +73,26 @@ final readonly class RequestCodec
         $request = $asked->request;
         $names = array_flip(self::DAYS);
         $day = static fn (int $number): string => $names[$number];
-        $there = array_map(static fn (string $kind): bool => !in_array($kind, $request->equipment->without, true), array_combine(Equipment::THERE_OR_NOT, Equipment::THERE_OR_NOT));
+        $there = array_map(
+            static fn (string $kind): bool => !in_array($kind, $request->equipment->without, true),
+            array_combine(Equipment::THERE_OR_NOT, Equipment::THERE_OR_NOT),
+        );
 
         return [
             'from' => $request->from->format('Y-m-d'),
             'weeks' => $request->weeks,
             'days' => array_map($day, $request->days),
             'minutes' => $request->minutes,
-            'props' => ['blocks' => $request->equipment->blocks, 'blankets' => $request->equipment->blankets, 'strap' => $request->equipment->strap] + $there,
+            'props' => [
+                'blocks' => $request->equipment->blocks,
+                'blankets' => $request->equipment->blankets,
+                'strap' => $request->equipment->strap,
+            ] + $there,
             'sizes' => $asked->sizes,
             'school' => $asked->school,
-            'schools' => [] === $asked->schools ? null : array_combine(array_map($day, array_keys($asked->schools)), array_values($asked->schools)),
+            'schools' => [] === $asked->schools
+                    ? null
+                    : array_combine(array_map($day, array_keys($asked->schools)), array_values($asked->schools)),
             'pinned' => $request->pinned,
             'forbidden' => $request->forbidden,
             'sportDays' => array_map($day, $request->sportDays),
@@ -84,7 +111,11 @@ final readonly class RequestCodec
      */
     private static function days(string $field, array $names): array
     {
-        $days = array_map(static fn (mixed $day): int => self::DAYS[is_string($day) ? strtolower($day) : ''] ?? throw InvalidValue::because($field, 'are mon, tue, wed, thu, fri, sat or sun.'), $names);
+        $days = array_map(
+            static fn (mixed $day): int => self::DAYS[is_string($day) ? strtolower($day) : ''] ??
+                throw InvalidValue::because($field, 'are mon, tue, wed, thu, fri, sat or sun.'),
+            $names,
+        );
         sort($days);
 
         return array_values(array_unique($days));
@@ -98,10 +129,19 @@ final readonly class RequestCodec
     private static function pieces(array $pieces): Equipment
     {
         $unknown = array_diff($pieces, ['block', 'blanket', 'strap', ...Equipment::THERE_OR_NOT]);
-        [] === $unknown || throw InvalidValue::because('equipment', sprintf('has no "%s": it is block, blanket, strap, %s.', current($unknown), implode(', ', Equipment::THERE_OR_NOT)));
+        if ([] !== $unknown) {
+            $others = implode(', ', Equipment::THERE_OR_NOT);
+            $because = sprintf('has no "%s": it is block, blanket, strap, %s.', current($unknown), $others);
+            throw InvalidValue::because('equipment', $because);
+        }
         $many = array_count_values($pieces);
 
-        return new Equipment($many['block'] ?? 0, $many['blanket'] ?? 0, isset($many['strap']), array_values(array_diff(Equipment::THERE_OR_NOT, $pieces)));
+        return new Equipment(
+            $many['block'] ?? 0,
+            $many['blanket'] ?? 0,
+            isset($many['strap']),
+            array_values(array_diff(Equipment::THERE_OR_NOT, $pieces)),
+        );
     }
 
     /**
@@ -118,7 +158,8 @@ final readonly class RequestCodec
         $schools = [];
         $asked = $document->object($name);
         foreach ($asked->names() as $day) {
-            isset(self::DAYS[$day]) || throw InvalidValue::because($name, 'are by day: mon, tue, wed, thu, fri, sat or sun.');
+            isset(self::DAYS[$day])
+                || throw InvalidValue::because($name, 'are by day: mon, tue, wed, thu, fri, sat or sun.');
             $schools[self::DAYS[$day]] = $asked->text($day);
         }
 
@@ -128,18 +169,24 @@ final readonly class RequestCodec
     /** @throws InvalidValue when no clock shows it */
     private static function time(string $time): string
     {
-        return 1 === preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $time) ? $time : throw InvalidValue::because('time', 'must be a time of the day such as 18:00.');
+        return 1 === preg_match('/^([01]\d|2[0-3]):[0-5]\d$/', $time)
+            ? $time
+            : throw InvalidValue::because('time', 'must be a time of the day such as 18:00.');
     }
 
     /** @throws InvalidValue when there is none of that name */
     private static function zone(string $zone): string
     {
-        return in_array($zone, timezone_identifiers_list(\DateTimeZone::ALL_WITH_BC), true) ? $zone : throw InvalidValue::because('zone', 'must be a time zone such as Europe/Berlin.');
+        return in_array($zone, timezone_identifiers_list(\DateTimeZone::ALL_WITH_BC), true)
+            ? $zone
+            : throw InvalidValue::because('zone', 'must be a time zone such as Europe/Berlin.');
     }
 
     /** @throws InvalidValue when it is a part of one */
     private static function whole(string $name, float $number): int
     {
-        return floor($number) === $number ? (int) $number : throw InvalidValue::because($name, 'must be a whole number.');
+        return floor($number) === $number
+            ? (int) $number
+            : throw InvalidValue::because($name, 'must be a whole number.');
     }
 }

@@ -31,8 +31,11 @@ final readonly class ChangePlan
     /** Another rung than the proposed one. */
     private const NEEDS_A_REASON = ['easier', 'harder'];
 
-    public function __construct(private KeptPlans $plans, private Catalogue $catalogue, private ClockInterface $clock)
-    {
+    public function __construct(
+        private KeptPlans $plans,
+        private Catalogue $catalogue,
+        private ClockInterface $clock,
+    ) {
     }
 
     public static function isKnown(string $change): bool
@@ -45,17 +48,31 @@ final readonly class ChangePlan
      * @param string $change one that is known
      * @param string $why in the teacher's own words
      */
-    public function change(PracticePlan $kept, int $week, int $session, int $item, string $change, string $why, ReadPoses $poses, Teacher $by): PlanChange
-    {
+    public function change(
+        PracticePlan $kept,
+        int $week,
+        int $session,
+        int $item,
+        string $change,
+        string $why,
+        ReadPoses $poses,
+        Teacher $by,
+    ): PlanChange {
         if (in_array($change, self::NEEDS_A_REASON, true) && '' === $why) {
             return PlanChange::refused([new Reason('rule.no-reason', Source::Own)], $week);
         }
         $plan = $this->plans->plan($kept);
         $changed = $this->after($plan->weeks[$week]->sessions, $session, $item, $change, $poses);
-        $broken = [] === $changed ? [new Reason('rule.no-day', Source::Own)] : $this->broken($kept, $plan, $week, $changed, $poses);
+        $broken =
+            [] === $changed
+                ? [new Reason('rule.no-day', Source::Own)]
+                : $this->broken($kept, $plan, $week, $changed, $poses);
 
         return [] === $broken
-            ? PlanChange::made($this->version($kept, $plan->with($week, $changed), [], $kept->id, trim("$change $why"), $by), $week)
+            ? PlanChange::made(
+                $this->version($kept, $plan->with($week, $changed), [], $kept->id, trim("$change $why"), $by),
+                $week,
+            )
             : PlanChange::refused($broken, $week);
     }
 
@@ -69,7 +86,9 @@ final readonly class ChangePlan
         return KeptPlans::redo($kept)[0] ?? null;
     }
 
-    /** The change before is taken back, or what was taken back is done again: as far as no rule has come to forbid it. */
+    /**
+     * The change before is taken back, or what was taken back is done again: as far as no rule has come to forbid it.
+     */
     public function go(PracticePlan $kept, PracticePlan $to, bool $isBack, ReadPoses $poses, Teacher $by): PlanChange
     {
         $plan = $this->plans->plan($kept);
@@ -109,13 +128,30 @@ final readonly class ChangePlan
     private function broken(PracticePlan $kept, Plan $plan, int $week, array $changed, ReadPoses $poses): array
     {
         $asked = KeptPlans::asked($kept);
-        $broken = array_merge(...array_values(array_map(static fn (PlannedSession $one): array => SessionRules::broken($one, $asked->request->minutes, $poses), $changed)));
+        $broken = array_merge(
+            ...array_values(
+                array_map(
+                    static fn (PlannedSession $one): array => SessionRules::broken(
+                        $one,
+                        $asked->request->minutes,
+                        $poses,
+                    ),
+                    $changed,
+                ),
+            ),
+        );
         if ([] !== $broken) {
             return $broken;
         }
         // Days apart are counted over the end of a week, too.
         $after = $plan->with($week, $changed);
-        $around = array_merge(...array_map(static fn (int $w): array => ($after->weeks[$w] ?? null)->sessions ?? [], [$week - 1, $week, $week + 1]));
+        $around = array_merge(
+            ...array_map(static fn (int $w): array => ($after->weeks[$w] ?? null)->sessions ?? [], [
+                $week - 1,
+                $week,
+                $week + 1,
+            ]),
+        );
 
         return SessionRules::tooClose($around, $this->catalogue->dose($asked->school)->daysApart, $poses);
     }
@@ -123,7 +159,8 @@ final readonly class ChangePlan
     /**
      * @param list<PlannedSession> $sessions of one week
      *
-     * @return array<int, PlannedSession> the sessions that a change makes other, by place; none when there is no such day in the week
+     * @return array<int, PlannedSession> the sessions that a change makes other, by place; none when there is no such
+     *     day in the week
      */
     private function after(array $sessions, int $at, int $item, string $change, ReadPoses $poses): array
     {
@@ -150,12 +187,29 @@ final readonly class ChangePlan
     }
 
     /** @param list<string> $redo ids of versions that were taken back, and can be done again */
-    private function version(PracticePlan $before, Plan $plan, array $redo, ?Uuid $replaces, string $said, Teacher $by): PracticePlan
-    {
-        $content = $this->plans->write($plan)
-            + array_intersect_key($before->plan, ['carriedOn' => 0])
-            + ([] === $redo ? [] : ['redo' => $redo]);
+    private function version(
+        PracticePlan $before,
+        Plan $plan,
+        array $redo,
+        ?Uuid $replaces,
+        string $said,
+        Teacher $by,
+    ): PracticePlan {
+        $content =
+            $this->plans->write($plan) +
+            array_intersect_key($before->plan, ['carriedOn' => 0]) +
+            ([] === $redo ? [] : ['redo' => $redo]);
 
-        return new PracticePlan(Uuid::v7(), $before->practitioner, $by, $this->clock->now(), Rules::VERSION, $before->request, $content, $replaces, mb_substr($said, 0, 200));
+        return new PracticePlan(
+            Uuid::v7(),
+            $before->practitioner,
+            $by,
+            $this->clock->now(),
+            Rules::VERSION,
+            $before->request,
+            $content,
+            $replaces,
+            mb_substr($said, 0, 200),
+        );
     }
 }

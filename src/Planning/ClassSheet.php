@@ -15,18 +15,25 @@ use LucidAscent\Core\Plan\Stage;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 
-/** A sequence of postures for a class: on which rung each side of each person is, with which prop and caution, and who may not. */
+/**
+ * A sequence of postures for a class: on which rung each side of each person is, with which prop and caution, and who
+ * may not.
+ */
 final readonly class ClassSheet
 {
-    public function __construct(private ReadPerson $person, private Catalogue $catalogue, private ReasonText $texts)
-    {
+    public function __construct(
+        private ReadPerson $person,
+        private Catalogue $catalogue,
+        private ReasonText $texts,
+    ) {
     }
 
     /**
      * @param list<Practitioner> $people
      * @param list<string> $postures ids, in their order
      *
-     * @return list<array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>, barred: list<array<string, mixed>>}>
+     * @return list<array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>,
+     *     barred: list<array<string, mixed>>}>
      */
     public function of(array $people, array $postures): array
     {
@@ -39,12 +46,16 @@ final readonly class ClassSheet
      * @param list<Practitioner> $people
      * @param list<ReadPoses|null> $read what is known of each; null for whom nobody measured
      *
-     * @return array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>, barred: list<array<string, mixed>>}
+     * @return array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>,
+     *     barred: list<array<string, mixed>>}
      */
     private function posture(string $posture, array $people, array $read): array
     {
         $rungs = $barred = [];
-        $ladder = array_map(static fn (PracticeRung $rung): string => $rung->rung->id, $this->catalogue->practice()[$posture]);
+        $ladder = array_map(
+            static fn (PracticeRung $rung): string => $rung->rung->id,
+            $this->catalogue->practice()[$posture],
+        );
         foreach ($people as $i => $person) {
             $poses = $read[$i];
             if (null === $poses) {
@@ -58,7 +69,12 @@ final readonly class ClassSheet
                 }
                 $place = (int) array_search($rung->rung->id, $ladder, true);
                 $rungs[$place] ??= ['rung' => $rung, 'people' => []];
-                $rungs[$place]['people'][] = ['name' => $person->name, 'side' => $side, 'prop' => $prop, 'cautions' => $cautions];
+                $rungs[$place]['people'][] = [
+                    'name' => $person->name,
+                    'side' => $side,
+                    'prop' => $prop,
+                    'cautions' => $cautions,
+                ];
             }
         }
         ksort($rungs);
@@ -66,10 +82,17 @@ final readonly class ClassSheet
         return ['posture' => $posture, 'rungs' => array_values($rungs), 'barred' => $barred];
     }
 
-    /** @return array<string, array{PracticeRung|null, float|null, list<string>, string}> by side; "both" where both are alike */
+    /**
+     * @return array<string, array{PracticeRung|null, float|null, list<string>, string}> by side; "both" where both are
+     *     alike
+     */
     private function sides(string $posture, ReadPoses $poses): array
     {
-        $bars = fn (Side $side): array => array_slice($this->texts->bars($poses->of($posture, $side)->onLadder()), 0, 1);
+        $bars = fn (Side $side): array => array_slice(
+            $this->texts->bars($poses->of($posture, $side)->onLadder()),
+            0,
+            1,
+        );
         $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), Equipment::ofAStudio());
         $sides = [];
         foreach (Side::cases() as $side) {
@@ -93,7 +116,14 @@ final readonly class ClassSheet
         $cautions = [];
         foreach ($poses->person->holds->active as $hold) {
             $isHere = $hold->isOn($side);
-            $cautions = [...$cautions, ...($isHere ? array_values(array_intersect_key($hold->holds->changes, array_flip($rung->rung->work->loads))) : [])];
+            $cautions = [
+                ...$cautions,
+                ...$isHere
+                    ? array_values(
+                        array_intersect_key($hold->holds->changes, array_flip($rung->rung->work->loads)),
+                    )
+                    : [],
+            ];
         }
         if ($poses->person->holds->keepsShort($rung->rung->work, $side)) {
             $cautions[] = '';

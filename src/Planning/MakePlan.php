@@ -26,8 +26,13 @@ use Symfony\Component\Uid\Uuid;
 /** Plans: made anew, or carried on after a session by what was reached in it. */
 final readonly class MakePlan
 {
-    public function __construct(private ReadPerson $person, private Wanted $wanted, private KeptPlans $kept, private Catalogue $catalogue, private ClockInterface $clock)
-    {
+    public function __construct(
+        private ReadPerson $person,
+        private Wanted $wanted,
+        private KeptPlans $kept,
+        private Catalogue $catalogue,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -37,24 +42,51 @@ final readonly class MakePlan
      */
     public function plan(ReadPoses $poses, array $wanted, PlanningRequest $asked): Plan
     {
-        return (new Planner($poses, $this->catalogue->practice(), $this->catalogue->dose($asked->school), array_map($this->catalogue->dose(...), $asked->schools), $this->catalogue->drills()))->plan($wanted, $asked->request);
+        return (new Planner(
+            $poses,
+            $this->catalogue->practice(),
+            $this->catalogue->dose($asked->school),
+            array_map($this->catalogue->dose(...), $asked->schools),
+            $this->catalogue->drills(),
+        ))->plan($wanted, $asked->request);
     }
 
     /** @return PracticePlan|null null for somebody whom nobody has measured */
-    public function anew(Practitioner $practitioner, Uuid $entry, Teacher $by, PlanningRequest $asked, ?PracticePlan $before): ?PracticePlan
-    {
+    public function anew(
+        Practitioner $practitioner,
+        Uuid $entry,
+        Teacher $by,
+        PlanningRequest $asked,
+        ?PracticePlan $before,
+    ): ?PracticePlan {
         $poses = $this->person->now($practitioner);
         if (null === $poses) {
             return null;
         }
         $asked = $asked->from($this->today());
-        $plan = $this->withLocked($this->plan($poses, $this->wanted->of($practitioner), $asked), $before, $asked, $poses);
+        $plan = $this->withLocked(
+            $this->plan($poses, $this->wanted->of($practitioner), $asked),
+            $before,
+            $asked,
+            $poses,
+        );
 
-        return new PracticePlan($entry, $practitioner, $by, $this->clock->now(), Rules::VERSION, RequestCodec::write($asked), $this->kept->write($plan), $before?->id, '');
+        return new PracticePlan(
+            $entry,
+            $practitioner,
+            $by,
+            $this->clock->now(),
+            Rules::VERSION,
+            RequestCodec::write($asked),
+            $this->kept->write($plan),
+            $before?->id,
+            '',
+        );
     }
 
     /**
-     * What is to come of a plan, planned again by what was reached: its weeks keep their days, and what is past, or locked,
+     * What is to come of a plan, planned again by what was reached: its weeks keep their days, and what is past, or
+     * locked,
      * stays as it is. A plan that was changed by hand is left to whoever changed it.
      *
      * @return PracticePlan|null null when nothing would be other than it is
@@ -68,17 +100,38 @@ final readonly class MakePlan
         $asked = KeptPlans::asked($before);
         $old = $this->kept->plan($before);
         $today = Day::of($this->today());
-        $plan = $this->withLocked($this->plan($poses, $this->wanted->of($before->practitioner), $asked), $before, $asked, $poses)->map(static function (PlannedSession $session, int $w, int $s) use ($old, $today): PlannedSession {
+        $plan = $this->withLocked(
+            $this->plan($poses, $this->wanted->of($before->practitioner), $asked),
+            $before,
+            $asked,
+            $poses,
+        )->map(static function (PlannedSession $session, int $w, int $s) use ($old, $today): PlannedSession {
             $there = $old->session($w, $s);
 
-            return null !== $there && (Day::of($session->on) <= $today || Day::of($there->on) !== Day::of($session->on)) ? $there : $session;
+            return null !== $there && (Day::of($session->on) <= $today || Day::of($there->on) !== Day::of($session->on))
+                ? $there
+                : $session;
         });
         $there = $old->sessions();
-        $changed = array_filter($plan->sessions(), fn (PlannedSession $session, int $i): bool => !$this->kept->isSame($session, $there[$i] ?? null), ARRAY_FILTER_USE_BOTH);
+        $changed = array_filter(
+            $plan->sessions(),
+            fn (PlannedSession $session, int $i): bool => !$this->kept->isSame($session, $there[$i] ?? null),
+            ARRAY_FILTER_USE_BOTH,
+        );
 
         return [] === $changed && count($there) === count($plan->sessions())
             ? null
-            : new PracticePlan(Uuid::v7(), $before->practitioner, $by, $this->clock->now(), Rules::VERSION, $before->request, ['carriedOn' => $today] + $this->kept->write($plan), $before->id, '');
+            : new PracticePlan(
+                Uuid::v7(),
+                $before->practitioner,
+                $by,
+                $this->clock->now(),
+                Rules::VERSION,
+                $before->request,
+                ['carriedOn' => $today] + $this->kept->write($plan),
+                $before->id,
+                '',
+            );
     }
 
     /** Sessions in which something was locked stay as they were, where no rule has come to forbid it. */
@@ -91,7 +144,9 @@ final readonly class MakePlan
             }
         }
 
-        return $plan->map(static fn (PlannedSession $session): PlannedSession => $locked[Day::of($session->on)] ?? $session);
+        return $plan->map(
+            static fn (PlannedSession $session): PlannedSession => $locked[Day::of($session->on)] ?? $session,
+        );
     }
 
     private function today(): \DateTimeImmutable

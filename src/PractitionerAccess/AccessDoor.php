@@ -63,7 +63,11 @@ final readonly class AccessDoor
     {
         [$id, $token] = explode('.', $request->cookies->getString(self::DEVICE), 2) + ['', ''];
         $device = Uuid::isValid($id) ? $this->em->find(AccessDevice::class, Uuid::fromString($id)) : null;
-        if (!$device instanceof AccessDevice || !hash_equals($device->tokenHash, hash('sha256', $token)) || $this->isLocked($device->id)) {
+        if (
+            !($device instanceof AccessDevice)
+            || !hash_equals($device->tokenHash, hash('sha256', $token))
+            || $this->isLocked($device->id)
+        ) {
             return null;
         }
 
@@ -75,7 +79,12 @@ final readonly class AccessDoor
     {
         $key = $this->key($request);
         [$until, $seal] = explode('.', $request->cookies->getString(self::OPEN), 2) + ['', ''];
-        if (null === $key || !ctype_digit($until) || (int) $until < $this->clock->now()->getTimestamp() || !hash_equals($this->seal($key, $until), $seal)) {
+        if (
+            null === $key
+            || !ctype_digit($until)
+            || (int) $until < $this->clock->now()->getTimestamp()
+            || !hash_equals($this->seal($key, $until), $seal)
+        ) {
             return null;
         }
         $teacher = $key->practitioner->teacher;
@@ -90,8 +99,14 @@ final readonly class AccessDoor
      *
      * @return string|null what is wrong; null when it worked, and the response has the device's cookies
      */
-    public function bind(#[\SensitiveParameter] string $typed, #[\SensitiveParameter] string $pin, Response $response, Request $request): ?string
-    {
+    public function bind(
+        #[\SensitiveParameter]
+        string $typed,
+        #[\SensitiveParameter]
+        string $pin,
+        Response $response,
+        Request $request,
+    ): ?string {
         if (!$this->throttle->allowsFromHere()) {
             return 'Too many wrong tries from here. Wait a quarter of an hour.';
         }
@@ -103,7 +118,12 @@ final readonly class AccessDoor
         }
         $token = bin2hex(random_bytes(32));
         try {
-            $device = new AccessDevice($key->id, $this->clock->now(), hash('sha256', $token), password_hash($pin, PASSWORD_DEFAULT));
+            $device = new AccessDevice(
+                $key->id,
+                $this->clock->now(),
+                hash('sha256', $token),
+                password_hash($pin, PASSWORD_DEFAULT),
+            );
             if (null !== $this->em->find(AccessDevice::class, $key->id)) {
                 return self::NOTHING;
             }
@@ -119,12 +139,17 @@ final readonly class AccessDoor
     }
 
     /** @return string|null what is wrong; null when it worked */
-    public function unlock(AccessKey $key, #[\SensitiveParameter] string $pin, Response $response, Request $request): ?string
-    {
+    public function unlock(
+        AccessKey $key,
+        #[\SensitiveParameter]
+        string $pin,
+        Response $response,
+        Request $request,
+    ): ?string {
         // Tries are counted one after another, however many come at once.
         $this->oneAtATime->hold("pin $key->id");
         $device = $this->em->find(AccessDevice::class, $key->id);
-        if (!$device instanceof AccessDevice || $this->isLocked($key->id)) {
+        if (!($device instanceof AccessDevice) || $this->isLocked($key->id)) {
             return self::LOCKED;
         }
         $isRight = password_verify($pin, $device->pinHash);
@@ -146,12 +171,19 @@ final readonly class AccessDoor
     /** A change comes from a page of this device, opened with its PIN. */
     public function token(Request $request): string
     {
-        return hash_hmac('sha256', 'change '.$request->cookies->getString(self::DEVICE).$request->cookies->getString(self::OPEN), $this->secret);
+        return hash_hmac(
+            'sha256',
+            'change '.$request->cookies->getString(self::DEVICE).$request->cookies->getString(self::OPEN),
+            $this->secret,
+        );
     }
 
     public function isTokenOf(Request $request): bool
     {
-        return hash_equals($this->token($request), $request->headers->get('X-Token') ?? $request->request->getString('_token'));
+        return hash_equals(
+            $this->token($request),
+            $request->headers->get('X-Token') ?? $request->request->getString('_token'),
+        );
     }
 
     /** With what a log waits on the device, encrypted: only the device's own open page is given it. */
@@ -163,12 +195,27 @@ final readonly class AccessDoor
     private function open(AccessKey $key, Response $response, Request $request): void
     {
         $until = $this->clock->now()->modify('+'.self::HOURS_OPEN.' hours');
-        $response->headers->setCookie($this->cookie(self::OPEN, $until->getTimestamp().'.'.$this->seal($key, (string) $until->getTimestamp()), $until, $request));
+        $response->headers->setCookie(
+            $this->cookie(
+                self::OPEN,
+                $until->getTimestamp().'.'.$this->seal($key, (string) $until->getTimestamp()),
+                $until,
+                $request,
+            ),
+        );
     }
 
     private function cookie(string $name, string $value, \DateTimeImmutable $until, Request $request): Cookie
     {
-        return Cookie::create($name, $value, $until, '/own', secure: $request->isSecure(), httpOnly: true, sameSite: Cookie::SAMESITE_STRICT);
+        return Cookie::create(
+            $name,
+            $value,
+            $until,
+            '/own',
+            secure: $request->isSecure(),
+            httpOnly: true,
+            sameSite: Cookie::SAMESITE_STRICT,
+        );
     }
 
     private function seal(AccessKey $key, string $until): string
@@ -184,16 +231,42 @@ final readonly class AccessDoor
     /** Since it was right the last time. */
     private function wrongPins(Uuid $device): int
     {
-        $since = $this->em->createQuery('SELECT MAX(t.id) FROM '.PinTry::class.' t WHERE t.device = :d AND t.succeeded = true')->setParameter('d', $device, 'uuid')->getSingleScalarResult();
+        $since = $this->em
+            ->createQuery(
+                'SELECT MAX(t.id) FROM '.PinTry::class.' t WHERE t.device = :d AND t.succeeded = true',
+            )
+            ->setParameter('d', $device, 'uuid')
+            ->getSingleScalarResult();
 
-        return (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.PinTry::class.' t WHERE t.device = :d AND t.succeeded = false AND t.id > :since')
-            ->setParameter('d', $device, 'uuid')->setParameter('since', (int) $since)->getSingleScalarResult();
+        return (int) $this->em
+            ->createQuery(
+                'SELECT COUNT(t.id) FROM '.
+                    PinTry::class.
+                    ' t WHERE t.device = :d AND t.succeeded = false AND t.id > :since',
+            )
+            ->setParameter('d', $device, 'uuid')
+            ->setParameter('since', (int) $since)
+            ->getSingleScalarResult();
     }
 
     private function current(string $where, string $value): ?AccessKey
     {
-        $key = $this->em->createQuery('SELECT k, p, t FROM '.AccessKey::class." k JOIN k.practitioner p JOIN p.teacher t WHERE $where AND NOT EXISTS (SELECT 1 FROM ".AccessKeyEnd::class.' e WHERE e.id = k.id)')
-            ->setParameter('value', $value, 16 === strlen($value) ? \Doctrine\DBAL\ParameterType::BINARY : \Doctrine\DBAL\ParameterType::STRING)->getOneOrNullResult();
+        $key = $this->em
+            ->createQuery(
+                'SELECT k, p, t FROM '.
+                    AccessKey::class.
+                    " k JOIN k.practitioner p JOIN p.teacher t WHERE $where AND NOT EXISTS (SELECT 1 FROM ".
+                    AccessKeyEnd::class.
+                    ' e WHERE e.id = k.id)',
+            )
+            ->setParameter(
+                'value',
+                $value,
+                16 === strlen($value)
+                    ? \Doctrine\DBAL\ParameterType::BINARY
+                    : \Doctrine\DBAL\ParameterType::STRING,
+            )
+            ->getOneOrNullResult();
 
         return $key instanceof AccessKey && $key->expiresAt > $this->clock->now() ? $key : null;
     }

@@ -23,18 +23,30 @@ use LucidAscent\Core\Testing\TrialCheck;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** What a practitioner measures at home: heights and gaps that the teacher allowed, with a wider error until the teacher has seen one. */
+/**
+ * What a practitioner measures at home: heights and gaps that the teacher allowed, with a wider error until the teacher
+ * has seen one.
+ */
 final readonly class HomeMeasures
 {
     /** So many times what the teacher's own tape errs by (this product's own). */
     private const WIDER = 2.5;
     private const TRIALS = 2;
 
-    public function __construct(private Catalogue $catalogue, private Records $records, private AccessRecords $own, private ReadPerson $person, private RecordPain $pain, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private Records $records,
+        private AccessRecords $own,
+        private ReadPerson $person,
+        private RecordPain $pain,
+        private ClockInterface $clock,
+    ) {
     }
 
-    /** @return array<string, string> the names of those that may be allowed: lengths alone, of one side and the other, by id */
+    /**
+     * @return array<string, string> the names of those that may be allowed: lengths alone, of one side and the other,
+     *     by id
+     */
     public function possible(): array
     {
         $names = [];
@@ -90,8 +102,20 @@ final readonly class HomeMeasures
                     }
                 }
                 $isWhole = count($trials[$side->value][$i] ?? []) === count($definition->measured);
-                if ($isWhole && null !== $body && !TrialCheck::isOfBody($definition, $trials[$side->value][$i], $side, Tool::Tape, new Sitting(), $body)) {
-                    $faults[array_key_first($definition->measured)."-$side->value-$i"] = 'These numbers do not fit your body as it was measured. Read them again.';
+                if (
+                    $isWhole
+                    && null !== $body
+                    && !TrialCheck::isOfBody(
+                        $definition,
+                        $trials[$side->value][$i],
+                        $side,
+                        Tool::Tape,
+                        new Sitting(),
+                        $body,
+                    )
+                ) {
+                    $faults[array_key_first($definition->measured)."-$side->value-$i"] =
+                        'These numbers do not fit your body as it was measured. Read them again.';
                 }
             }
         }
@@ -99,7 +123,14 @@ final readonly class HomeMeasures
         if ([] !== $faults) {
             // What hurt is never dropped because the rest is faulty.
             foreach ($pains as $side => $pain) {
-                $this->pain->of($practitioner, $practitioner->teacher, $pain, Side::from($side), "own test $entry", $test);
+                $this->pain->of(
+                    $practitioner,
+                    $practitioner->teacher,
+                    $pain,
+                    Side::from($side),
+                    "own test $entry",
+                    $test,
+                );
             }
 
             return $faults;
@@ -113,11 +144,39 @@ final readonly class HomeMeasures
         foreach (Side::cases() as $side) {
             /** @var Pain $pain */
             $pain = $pains[$side->value];
-            $taken = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, $test, $side, $now, Tool::Tape->value, 0.0, $pain->level, $pain->place, $pain->kind, [], Rules::VERSION);
+            $taken = new Test(
+                Uuid::v7(),
+                $entry,
+                $practitioner,
+                $practitioner->teacher,
+                $test,
+                $side,
+                $now,
+                Tool::Tape->value,
+                0.0,
+                $pain->level,
+                $pain->place,
+                $pain->kind,
+                [],
+                Rules::VERSION,
+            );
             foreach ($trials[$side->value] as $trial) {
-                $taken->add($trial, array_map(static fn (float $cm): string => "$cm cm", $trial), $isSeen ? [] : array_map(static fn (): float => $sd, $trial));
+                $taken->add(
+                    $trial,
+                    array_map(static fn (float $cm): string => "$cm cm", $trial),
+                    $isSeen ? [] : array_map(static fn (): float => $sd, $trial),
+                );
             }
-            array_push($new, $taken, new FromPractitioner($taken->id, $practitioner, $now, $pain->isFelt() ? FromPractitioner::PAIN : FromPractitioner::TEST));
+            array_push(
+                $new,
+                $taken,
+                new FromPractitioner(
+                    $taken->id,
+                    $practitioner,
+                    $now,
+                    $pain->isFelt() ? FromPractitioner::PAIN : FromPractitioner::TEST,
+                ),
+            );
         }
         $this->records->addOnce(...$new);
 

@@ -18,10 +18,16 @@ final readonly class PractitionerWeek
     {
     }
 
-    /** @return list<array{week: int, session: int, date: string, minutes: int, items: list<array<string, mixed>>, out: list<array<string, mixed>>, layOut: list<array<string, mixed>>, shown: array<string, mixed>}> the sessions of the seven days from one on */
+    /**
+     * @return list<array{week: int, session: int, date: string, minutes: int, items: list<array<string, mixed>>,
+     *     out: list<array<string, mixed>>, layOut: list<array<string, mixed>>, shown: array<string, mixed>}> the sessions
+     *     of the seven days from one on
+     */
     public function of(?PracticePlan $plan, ?ReadPoses $poses, string $today): array
     {
-        $last = (new \DateTimeImmutable($today, new \DateTimeZone('UTC')))->add(new \DateInterval('P6D'))->format('Y-m-d');
+        $last = (new \DateTimeImmutable($today, new \DateTimeZone('UTC')))
+            ->add(new \DateInterval('P6D'))
+            ->format('Y-m-d');
         if (null === $plan) {
             return [];
         }

@@ -28,17 +28,34 @@ use Symfony\Contracts\Cache\CacheInterface;
 final readonly class AboutPerson
 {
     /** In this order: what others lead to comes before them. */
-    public const KINDS = [Assessment::class, RungCheck::class, Decision::class, BodyMeasures::class, Clearance::class, Mistake::class, PainSaid::class, SeenRung::class, Test::class, PracticePlan::class, ToolSettings::class];
+    public const KINDS = [
+        Assessment::class,
+        RungCheck::class,
+        Decision::class,
+        BodyMeasures::class,
+        Clearance::class,
+        Mistake::class,
+        PainSaid::class,
+        SeenRung::class,
+        Test::class,
+        PracticePlan::class,
+        ToolSettings::class,
+    ];
 
-    public function __construct(private EntityManagerInterface $em, #[Autowire(service: 'cache.system')] private CacheInterface $cache)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        #[Autowire(service: 'cache.system')]
+        private CacheInterface $cache,
+    ) {
     }
 
     /** @return array<class-string, list<object>> by kind, the newest first */
     public function of(Practitioner $practitioner): array
     {
-        return $this->em->createNativeQuery($this->cache->get('about_person', $this->question(...)), new ResultSetMapping())
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('teacher', $practitioner->teacher->id, 'uuid')
+        return $this->em
+            ->createNativeQuery($this->cache->get('about_person', $this->question(...)), new ResultSetMapping())
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('teacher', $practitioner->teacher->id, 'uuid')
             ->getResult(WrittenHydrator::MODE);
     }
 
@@ -52,25 +69,40 @@ final readonly class AboutPerson
     public static function newestFirst(array $written): array
     {
         foreach ($written as &$records) {
-            usort($records, static fn (object $a, object $b): int => [$b->practisedOn ?? null, $b->at ?? null, isset($b->id) ? (string) $b->id : ''] <=> [$a->practisedOn ?? null, $a->at ?? null, isset($a->id) ? (string) $a->id : '']);
+            usort(
+                $records,
+                static fn (object $a, object $b): int => [
+                    $b->practisedOn ?? null,
+                    $b->at ?? null,
+                    isset($b->id) ? (string) $b->id : '',
+                ] <=> [$a->practisedOn ?? null, $a->at ?? null, isset($a->id) ? (string) $a->id : ''],
+            );
         }
 
         return array_intersect_key($written, array_flip(self::KINDS));
     }
 
-    /** The question, which is the same for everybody: what tables and columns there are need not be looked up each time. */
+    /**
+     * The question, which is the same for everybody: what tables and columns there are need not be looked up each time.
+     */
     private function question(): string
     {
         $each = [];
         foreach (self::KINDS as $kind => $class) {
             // A check is of the day on which was practised.
             $day = RungCheck::class === $class ? 'practised_on' : 'NULL';
-            $each[] = "(SELECT $kind AS kind, $day AS day, at, id, ".$this->columns($class).' AS written FROM '.$this->em->getClassMetadata($class)->getTableName().match ($class) {
-                Test::class => ' WHERE practitioner_id = :p AND hurts = 1',
-                PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
-                ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
-                default => ' WHERE practitioner_id = :p',
-            }.')';
+            $each[] =
+                "(SELECT $kind AS kind, $day AS day, at, id, ".
+                $this->columns($class).
+                ' AS written FROM '.
+                $this->em->getClassMetadata($class)->getTableName().
+                match ($class) {
+                    Test::class => ' WHERE practitioner_id = :p AND hurts = 1',
+                    PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
+                    ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
+                    default => ' WHERE practitioner_id = :p',
+                }.
+                ')';
         }
 
         return implode(' UNION ALL ', $each).' ORDER BY kind, day DESC, at DESC, id DESC';
@@ -95,6 +127,15 @@ final readonly class AboutPerson
             }
         }
 
-        return 'JSON_OBJECT('.implode(', ', array_map(static fn (string $name, string $value): string => "'$name', $value", array_keys($columns), $columns)).')';
+        return 'JSON_OBJECT('.
+            implode(
+                ', ',
+                array_map(
+                    static fn (string $name, string $value): string => "'$name', $value",
+                    array_keys($columns),
+                    $columns,
+                ),
+            ).
+            ')';
     }
 }

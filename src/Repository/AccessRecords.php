@@ -31,21 +31,41 @@ final readonly class AccessRecords
     /** @return array<string, bool> which tests may be taken at home, by id: whether the teacher has seen how */
     public function allowed(Practitioner $practitioner): array
     {
-        $newest = $this->em->createQuery('SELECT a FROM '.HomeTestsAllowed::class.' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC')->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+        $newest = $this->em
+            ->createQuery(
+                'SELECT a FROM '.
+                    HomeTestsAllowed::class.
+                    ' a WHERE a.practitioner = :p ORDER BY a.at DESC, a.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
 
         return $newest instanceof HomeTestsAllowed ? $newest->tests : [];
     }
 
     public function satOn(Practitioner $practitioner, string $day): bool
     {
-        return 0 < (int) $this->connection->fetchOne('SELECT COUNT(*) FROM own_word WHERE practitioner_id = ? AND kind = ? AND said_on = ?', [$practitioner->id->toBinary(), PractitionerNote::SAT, $day]);
+        return 0 <
+            (int) $this->connection->fetchOne(
+                'SELECT COUNT(*) FROM own_word WHERE practitioner_id = ? AND kind = ? AND said_on = ?',
+                [$practitioner->id->toBinary(), PractitionerNote::SAT, $day],
+            );
     }
 
     /** @return list<PractitionerNote> the newest first */
     public function words(Practitioner $practitioner, int $most): array
     {
-        return $this->em->createQuery('SELECT w FROM '.PractitionerNote::class.' w WHERE w.practitioner = :p AND w.kind = :kind ORDER BY w.at DESC, w.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('kind', PractitionerNote::WORDS)->setMaxResults($most)->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT w FROM '.
+                    PractitionerNote::class.
+                    ' w WHERE w.practitioner = :p AND w.kind = :kind ORDER BY w.at DESC, w.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('kind', PractitionerNote::WORDS)
+            ->setMaxResults($most)
+            ->getResult();
     }
 
     /**
@@ -57,7 +77,10 @@ final readonly class AccessRecords
     {
         $byWeek = [];
         for ($i = $weeks - 1; $i >= 0; --$i) {
-            $byWeek[] = ['from' => (new \DateTimeImmutable($today))->modify(sprintf('-%d days', 7 * $i + 6)), 'sessions' => 0];
+            $byWeek[] = [
+                'from' => (new \DateTimeImmutable($today))->modify(sprintf('-%d days', 7 * $i + 6)),
+                'sessions' => 0,
+            ];
         }
         foreach ($logs as $log) {
             $age = Day::between($log->practisedOn, new \DateTimeImmutable($today));
@@ -77,14 +100,29 @@ final readonly class AccessRecords
      */
     public function cameIn(Practitioner $practitioner): array
     {
-        $since = $this->connection->fetchOne('SELECT MAX(at) FROM seen_by_teacher WHERE practitioner_id = ?', [$practitioner->id->toBinary()]);
+        $since = $this->connection->fetchOne('SELECT MAX(at) FROM seen_by_teacher WHERE practitioner_id = ?', [
+            $practitioner->id->toBinary(),
+        ]);
         $ids = ['pain' => [], 'test' => [], 'log' => [], 'words' => []];
-        foreach ($this->connection->iterateNumeric('SELECT kind, id FROM from_practitioner WHERE practitioner_id = ? AND at > ? ORDER BY at DESC LIMIT 60', [$practitioner->id->toBinary(), $since ?: '1970-01-01']) as [$kind, $id]) {
+        foreach (
+            $this->connection->iterateNumeric(
+                'SELECT kind, id FROM from_practitioner WHERE practitioner_id = ? AND at > ? ORDER BY at DESC LIMIT 60',
+                [$practitioner->id->toBinary(), $since ?: '1970-01-01'],
+            ) as [$kind, $id]
+        ) {
             $ids[$kind][] = $id;
         }
 
         // A test in which something hurt was marked as pain.
-        return ['pains' => $this->those(PainSaid::class, $ids[FromPractitioner::PAIN]), 'tests' => $this->those(Test::class, [...$ids[FromPractitioner::TEST], ...$ids[FromPractitioner::PAIN]]), 'logs' => $this->those(SessionLog::class, $ids[FromPractitioner::LOG]), 'words' => $this->those(PractitionerNote::class, $ids[FromPractitioner::WORDS])];
+        return [
+            'pains' => $this->those(PainSaid::class, $ids[FromPractitioner::PAIN]),
+            'tests' => $this->those(Test::class, [
+                ...$ids[FromPractitioner::TEST],
+                ...$ids[FromPractitioner::PAIN],
+            ]),
+            'logs' => $this->those(SessionLog::class, $ids[FromPractitioner::LOG]),
+            'words' => $this->those(PractitionerNote::class, $ids[FromPractitioner::WORDS]),
+        ];
     }
 
     /**
@@ -95,25 +133,49 @@ final readonly class AccessRecords
     public function unseen(Teacher $teacher): array
     {
         $rows = $this->connection->fetchAllAssociative(
-            "SELECT p.id, p.name, SUM(f.kind = 'pain') AS pains, SUM(f.kind <> 'pain') AS others FROM from_practitioner f JOIN practitioner p ON p.id = f.practitioner_id
-             WHERE p.teacher_id = ? AND f.at > COALESCE((SELECT MAX(s.at) FROM seen_by_teacher s WHERE s.practitioner_id = p.id), '1970-01-01') GROUP BY p.id, p.name ORDER BY SUM(f.kind = 'pain') = 0, MAX(f.at) DESC",
+            "SELECT p.id, p.name, SUM(f.kind = 'pain') AS pains, SUM(f.kind <> 'pain') AS others
+             FROM from_practitioner f JOIN practitioner p ON p.id = f.practitioner_id
+             WHERE p.teacher_id = ? AND f.at > COALESCE(
+                (SELECT MAX(s.at) FROM seen_by_teacher s WHERE s.practitioner_id = p.id), '1970-01-01'
+             ) GROUP BY p.id, p.name ORDER BY SUM(f.kind = 'pain') = 0, MAX(f.at) DESC",
             [$teacher->id->toBinary()],
         );
 
-        return array_map(static fn (array $row): array => ['id' => (string) Uuid::fromBinary($row['id']), 'name' => (string) $row['name'], 'pains' => (int) $row['pains'], 'others' => (int) $row['others']], $rows);
+        return array_map(
+            static fn (array $row): array => [
+                'id' => (string) Uuid::fromBinary($row['id']),
+                'name' => (string) $row['name'],
+                'pains' => (int) $row['pains'],
+                'others' => (int) $row['others'],
+            ],
+            $rows,
+        );
     }
 
     /** Whether a record came in by the own page. */
     public function isOwn(Uuid $record): bool
     {
-        return 0 < (int) $this->connection->fetchOne('SELECT COUNT(*) FROM from_practitioner WHERE id = ?', [$record->toBinary()]);
+        return 0 <
+            (int) $this->connection->fetchOne('SELECT COUNT(*) FROM from_practitioner WHERE id = ?', [
+                $record->toBinary(),
+            ]);
     }
 
     /** The key that counts now, and whether a device has been bound to it. */
     public function key(Practitioner $practitioner, \DateTimeImmutable $now): ?AccessKey
     {
-        return $this->em->createQuery('SELECT k FROM '.AccessKey::class.' k WHERE k.practitioner = :p AND k.expiresAt > :now AND NOT EXISTS (SELECT 1 FROM '.AccessKeyEnd::class.' e WHERE e.id = k.id) ORDER BY k.at DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setParameter('now', $now, MomentType::NAME)->setMaxResults(1)->getOneOrNullResult();
+        return $this->em
+            ->createQuery(
+                'SELECT k FROM '.
+                    AccessKey::class.
+                    ' k WHERE k.practitioner = :p AND k.expiresAt > :now AND NOT EXISTS (SELECT 1 FROM '.
+                    AccessKeyEnd::class.
+                    ' e WHERE e.id = k.id) ORDER BY k.at DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setParameter('now', $now, MomentType::NAME)
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
     }
 
     public function device(AccessKey $key): ?AccessDevice
@@ -124,8 +186,16 @@ final readonly class AccessRecords
     /** @return list<AccessKey> those of a person that count still, however many */
     public function keys(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT k FROM '.AccessKey::class.' k WHERE k.practitioner = :p AND NOT EXISTS (SELECT 1 FROM '.AccessKeyEnd::class.' e WHERE e.id = k.id)')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT k FROM '.
+                    AccessKey::class.
+                    ' k WHERE k.practitioner = :p AND NOT EXISTS (SELECT 1 FROM '.
+                    AccessKeyEnd::class.
+                    ' e WHERE e.id = k.id)',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->getResult();
     }
 
     /**
@@ -138,6 +208,11 @@ final readonly class AccessRecords
      */
     private function those(string $class, array $ids): array
     {
-        return [] === $ids ? [] : $this->em->createQuery("SELECT o FROM $class o WHERE o.id IN (:ids) ORDER BY o.at DESC")->setParameter('ids', $ids, \Doctrine\DBAL\ArrayParameterType::BINARY)->getResult();
+        return [] === $ids
+            ? []
+            : $this->em
+                ->createQuery("SELECT o FROM $class o WHERE o.id IN (:ids) ORDER BY o.at DESC")
+                ->setParameter('ids', $ids, \Doctrine\DBAL\ArrayParameterType::BINARY)
+                ->getResult();
     }
 }

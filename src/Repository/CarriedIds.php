@@ -20,7 +20,11 @@ final readonly class CarriedIds
     public function of(Practitioner $practitioner): array
     {
         $ids = [];
-        foreach ($this->connection->iterateNumeric('SELECT row_id, record_id FROM carried_id WHERE practitioner_id = ?', [$practitioner->id->toBinary()]) as [$row, $record]) {
+        foreach (
+            $this->connection->iterateNumeric('SELECT row_id, record_id FROM carried_id WHERE practitioner_id = ?', [
+                $practitioner->id->toBinary(),
+            ]) as [$row, $record]
+        ) {
             $ids[(string) Uuid::fromBinary($row)] = (string) Uuid::fromBinary($record);
         }
 
@@ -42,7 +46,11 @@ final readonly class CarriedIds
     public function add(Uuid $practitioner, array $records): void
     {
         foreach ($records as $row => $record) {
-            $this->connection->insert('carried_id', ['row_id' => Uuid::fromString($row)->toBinary(), 'record_id' => Uuid::fromString($record)->toBinary(), 'practitioner_id' => $practitioner->toBinary()]);
+            $this->connection->insert('carried_id', [
+                'row_id' => Uuid::fromString($row)->toBinary(),
+                'record_id' => Uuid::fromString($record)->toBinary(),
+                'practitioner_id' => $practitioner->toBinary(),
+            ]);
         }
     }
 }

@@ -15,7 +15,9 @@ use LucidAscent\Core\Progress\Movement;
 final readonly class OutcomeRows
 {
     /** Of each person the newest assessment that says anything of it. */
-    private const NEWEST = 'k.progress IS NOT NULL AND k.at = (SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL)';
+    private const NEWEST = 'k.progress IS NOT NULL AND k.at = (
+        SELECT MAX(o.at) FROM kept_reading o WHERE o.practitioner_id = k.practitioner_id AND o.progress IS NOT NULL
+    )';
 
     public function __construct(private Connection $connection)
     {
@@ -29,27 +31,61 @@ final readonly class OutcomeRows
     public function rates(Teacher $teacher, Practitioner $but): array
     {
         $rows = $this->connection->fetchAllAssociative(
-            'SELECT HEX(k.practitioner_id) AS person, k.progress FROM kept_reading k JOIN practitioner p ON p.id = k.practitioner_id WHERE p.teacher_id = :teacher AND p.id <> :but AND '.self::NEWEST,
+            'SELECT HEX(k.practitioner_id) AS person, k.progress FROM kept_reading k JOIN practitioner p ON p.id = k.practitioner_id WHERE p.teacher_id = :teacher AND p.id <> :but AND '.
+                self::NEWEST,
             ['teacher' => $teacher->id->toBinary(), 'but' => $but->id->toBinary()],
         );
         $rates = [];
         foreach ($rows as $row) {
             foreach (json_decode($row['progress'], true)['rates'] ?? [] as $one) {
-                $rates[$one['ability']][] = ['person' => $row['person'], 'month' => (float) $one['month'], 'sd' => (float) $one['sd'], 'start' => (float) $one['start']];
+                $rates[$one['ability']][] = [
+                    'person' => $row['person'],
+                    'month' => (float) $one['month'],
+                    'sd' => (float) $one['sd'],
+                    'start' => (float) $one['start'],
+                ];
             }
         }
 
         return $rates;
     }
 
-    /** @return array{movement: Movement, on: \DateTimeImmutable}|null whether somebody gets on, as of the newest assessment that says so */
+    /**
+     * @return array{movement: Movement, on: \DateTimeImmutable}|null whether somebody gets on, as of the newest
+     *     assessment that says so
+     */
     public function movement(Practitioner $practitioner): ?array
     {
-        $row = $this->connection->fetchAssociative('SELECT k.at, k.progress FROM kept_reading k WHERE k.practitioner_id = :p AND k.progress IS NOT NULL ORDER BY k.at DESC, k.id DESC LIMIT 1', ['p' => $practitioner->id->toBinary()]);
-        $asked = false === $row ? [] : array_filter(json_decode($row['progress'], true)['rates'] ?? [], static fn (array $one): bool => true === ($one['isAsked'] ?? false));
-        $movement = Movement::of(array_values(array_map(static fn (array $one): array => ['month' => (float) $one['month'], 'sd' => (float) $one['sd'], 'chance' => (float) $one['chance']], $asked)));
+        $row = $this->connection->fetchAssociative(
+            'SELECT k.at, k.progress FROM kept_reading k WHERE k.practitioner_id = :p AND k.progress IS NOT NULL ORDER BY k.at DESC, k.id DESC LIMIT 1',
+            ['p' => $practitioner->id->toBinary()],
+        );
+        $asked =
+            false === $row
+                ? []
+                : array_filter(
+                    json_decode($row['progress'], true)['rates'] ?? [],
+                    static fn (array $one): bool => true === ($one['isAsked'] ?? false),
+                );
+        $movement = Movement::of(
+            array_values(
+                array_map(
+                    static fn (array $one): array => [
+                        'month' => (float) $one['month'],
+                        'sd' => (float) $one['sd'],
+                        'chance' => (float) $one['chance'],
+                    ],
+                    $asked,
+                ),
+            ),
+        );
 
-        return false === $row || null === $movement ? null : ['movement' => $movement, 'on' => $this->connection->convertToPHPValue($row['at'], MomentType::NAME)];
+        return false === $row || null === $movement
+            ? null
+            : [
+                'movement' => $movement,
+                'on' => $this->connection->convertToPHPValue($row['at'], MomentType::NAME),
+            ];
     }
 
     /**
@@ -60,10 +96,28 @@ final readonly class OutcomeRows
     public function forecasts(Practitioner $practitioner): array
     {
         $forecasts = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT k.at, k.progress FROM kept_reading k WHERE k.practitioner_id = :p AND k.progress IS NOT NULL ORDER BY k.at, k.id', ['p' => $practitioner->id->toBinary()]) as $row) {
-            $made = $practitioner->teacher->local($this->connection->convertToPHPValue($row['at'], MomentType::NAME));
+        foreach (
+            $this->connection->fetchAllAssociative(
+                'SELECT k.at, k.progress FROM kept_reading k WHERE k.practitioner_id = :p AND k.progress IS NOT NULL ORDER BY k.at, k.id',
+                ['p' => $practitioner->id->toBinary()],
+            ) as $row
+        ) {
+            $made = $practitioner->teacher->local(
+                $this->connection->convertToPHPValue($row['at'], MomentType::NAME),
+            );
             foreach (json_decode($row['progress'], true)['forecasts'] ?? [] as $one) {
-                $forecasts[] = ['ability' => $one['ability'], 'side' => $one['side'], 'posture' => $one['posture'], 'forecast' => new KeptForecast((float) $one['asked'], $made, new \DateTimeImmutable($one['from']), null === $one['to'] ? null : new \DateTimeImmutable($one['to']), (int) $one['chance'])];
+                $forecasts[] = [
+                    'ability' => $one['ability'],
+                    'side' => $one['side'],
+                    'posture' => $one['posture'],
+                    'forecast' => new KeptForecast(
+                        (float) $one['asked'],
+                        $made,
+                        new \DateTimeImmutable($one['from']),
+                        null === $one['to'] ? null : new \DateTimeImmutable($one['to']),
+                        (int) $one['chance'],
+                    ),
+                ];
             }
         }
 

@@ -15,7 +15,30 @@ use Symfony\Component\Uid\Uuid;
 final readonly class PersonRows
 {
     /** Tables with a person in them, each before what it leads to. */
-    public const TABLES = ['decision', 'readiness_check', 'session_log', 'practice_plan', 'test', 'kept_reading', 'assessment', 'body_measures', 'clearance', 'draft', 'kept_picture', 'lab_setup', 'mistake', 'pain_said', 'plan_feed', 'seen_rung', 'own_word', 'from_practitioner', 'seen_by_teacher', 'own_allowed', 'own_key', 'carried_id'];
+    public const TABLES = [
+        'decision',
+        'readiness_check',
+        'session_log',
+        'practice_plan',
+        'test',
+        'kept_reading',
+        'assessment',
+        'body_measures',
+        'clearance',
+        'draft',
+        'kept_picture',
+        'lab_setup',
+        'mistake',
+        'pain_said',
+        'plan_feed',
+        'seen_rung',
+        'own_word',
+        'from_practitioner',
+        'seen_by_teacher',
+        'own_allowed',
+        'own_key',
+        'carried_id',
+    ];
 
     public function __construct(private Connection $connection)
     {
@@ -24,7 +47,12 @@ final readonly class PersonRows
     /** @return list<Uuid> whose pictures there are files of */
     public function pictures(Uuid $person): array
     {
-        return array_map(Uuid::fromBinary(...), $this->connection->fetchFirstColumn('SELECT id FROM kept_picture WHERE practitioner_id = ?', [$person->toBinary()]));
+        return array_map(
+            Uuid::fromBinary(...),
+            $this->connection->fetchFirstColumn('SELECT id FROM kept_picture WHERE practitioner_id = ?', [
+                $person->toBinary(),
+            ]),
+        );
     }
 
     /** @return int how many rows are gone; a tombstone without anything of the person stays */
@@ -35,21 +63,48 @@ final readonly class PersonRows
             // How forms were filled in is kept under the ids that they made.
             $ids = $connection->fetchFirstColumn('SELECT entry_id FROM test WHERE practitioner_id = ?', $p);
             foreach (array_diff(self::TABLES, ['carried_id']) as $table) {
-                array_push($ids, ...$connection->fetchFirstColumn("SELECT id FROM $table WHERE practitioner_id = ?", $p));
+                array_push(
+                    $ids,
+                    ...$connection->fetchFirstColumn("SELECT id FROM $table WHERE practitioner_id = ?", $p),
+                );
             }
             $ids[] = $person->toBinary();
-            $rows = (int) $connection->executeStatement('DELETE r FROM trial r JOIN test t ON t.id = r.test_id WHERE t.practitioner_id = ?', $p);
-            foreach (['plan_feed_end' => 'plan_feed', 'assessment_end' => 'assessment', 'own_key_end' => 'own_key', 'own_device' => 'own_key'] as $end => $of) {
-                $rows += (int) $connection->executeStatement("DELETE e FROM $end e JOIN $of o ON o.id = e.id WHERE o.practitioner_id = ?", $p);
+            $rows = (int) $connection->executeStatement(
+                'DELETE r FROM trial r JOIN test t ON t.id = r.test_id WHERE t.practitioner_id = ?',
+                $p,
+            );
+            foreach (
+                [
+                    'plan_feed_end' => 'plan_feed',
+                    'assessment_end' => 'assessment',
+                    'own_key_end' => 'own_key',
+                    'own_device' => 'own_key',
+                ] as $end => $of
+            ) {
+                $rows += (int) $connection->executeStatement(
+                    "DELETE e FROM $end e JOIN $of o ON o.id = e.id WHERE o.practitioner_id = ?",
+                    $p,
+                );
             }
-            $rows += (int) $connection->executeStatement('DELETE t FROM pin_try t JOIN own_key k ON k.id = t.device WHERE k.practitioner_id = ?', $p);
-            $rows += (int) $connection->executeStatement('DELETE FROM sent_form WHERE entry IN (?)', [$ids], [ArrayParameterType::BINARY]);
+            $rows += (int) $connection->executeStatement(
+                'DELETE t FROM pin_try t JOIN own_key k ON k.id = t.device WHERE k.practitioner_id = ?',
+                $p,
+            );
+            $rows += (int) $connection->executeStatement(
+                'DELETE FROM sent_form WHERE entry IN (?)',
+                [$ids],
+                [ArrayParameterType::BINARY],
+            );
             foreach (self::TABLES as $table) {
                 $rows += (int) $connection->executeStatement("DELETE FROM $table WHERE practitioner_id = ?", $p);
             }
             $rows += (int) $connection->executeStatement('DELETE FROM practitioner WHERE id = ?', $p);
             $connection->executeStatement('DELETE FROM change_count WHERE subject = ?', $p);
-            $connection->executeStatement('INSERT IGNORE INTO erased (id, at, `rows`) VALUES (?, ?, ?)', [$person->toBinary(), $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u'), $rows]);
+            $connection->executeStatement('INSERT IGNORE INTO erased (id, at, `rows`) VALUES (?, ?, ?)', [
+                $person->toBinary(),
+                $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u'),
+                $rows,
+            ]);
 
             return $rows;
         });
@@ -60,10 +115,19 @@ final readonly class PersonRows
     {
         // The calendar and the own page are at addresses that the old teacher has given out.
         $this->connection->transactional(function (Connection $connection) use ($person, $teacher): void {
-            $connection->executeStatement('INSERT INTO plan_feed_end (id, at) SELECT f.id, UTC_TIMESTAMP(6) FROM plan_feed f WHERE f.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM plan_feed_end e WHERE e.id = f.id)', [$person->toBinary()]);
-            $connection->executeStatement('INSERT INTO own_key_end (id, at) SELECT k.id, UTC_TIMESTAMP(6) FROM own_key k WHERE k.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM own_key_end e WHERE e.id = k.id)', [$person->toBinary()]);
+            $connection->executeStatement(
+                'INSERT INTO plan_feed_end (id, at) SELECT f.id, UTC_TIMESTAMP(6) FROM plan_feed f WHERE f.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM plan_feed_end e WHERE e.id = f.id)',
+                [$person->toBinary()],
+            );
+            $connection->executeStatement(
+                'INSERT INTO own_key_end (id, at) SELECT k.id, UTC_TIMESTAMP(6) FROM own_key k WHERE k.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM own_key_end e WHERE e.id = k.id)',
+                [$person->toBinary()],
+            );
             $old = $connection->fetchOne('SELECT teacher_id FROM practitioner WHERE id = ?', [$person->toBinary()]);
-            $connection->executeStatement('UPDATE practitioner SET teacher_id = ? WHERE id = ?', [$teacher->toBinary(), $person->toBinary()]);
+            $connection->executeStatement('UPDATE practitioner SET teacher_id = ? WHERE id = ?', [
+                $teacher->toBinary(),
+                $person->toBinary(),
+            ]);
             // The one who had the person has one less: that is a change of that account as well.
             $connection->executeStatement('UPDATE teacher SET name = name WHERE id = ?', [$old]);
         });
@@ -75,7 +139,10 @@ final readonly class PersonRows
         $this->connection->transactional(function (Connection $connection) use ($from, $into): void {
             $both = [$into->toBinary(), $from->toBinary()];
             // Of what was typed and not recorded the other's own stays, where both have some.
-            $connection->executeStatement('DELETE d FROM draft d JOIN draft o ON o.place = d.place AND o.practitioner_id = ? WHERE d.practitioner_id = ?', $both);
+            $connection->executeStatement(
+                'DELETE d FROM draft d JOIN draft o ON o.place = d.place AND o.practitioner_id = ? WHERE d.practitioner_id = ?',
+                $both,
+            );
             foreach (self::TABLES as $table) {
                 $connection->executeStatement("UPDATE $table SET practitioner_id = ? WHERE practitioner_id = ?", $both);
             }

@@ -51,8 +51,10 @@ final class Records
     /** @var array<string, array<class-string, list<object>>> what was asked already of people, by their ids */
     private array $asked = [];
 
-    public function __construct(private readonly EntityManagerInterface $em, private readonly AboutPerson $aboutPerson)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $em,
+        private readonly AboutPerson $aboutPerson,
+    ) {
     }
 
     /** What was written changes the answers: nothing that was asked before counts any more. */
@@ -79,7 +81,9 @@ final class Records
     {
         $written = $this->asked[(string) $practitioner->id] ??= $this->aboutPerson->of($practitioner);
 
-        return array_values(array_filter($written[$class] ?? [], static fn (object $one): bool => $one instanceof $class));
+        return array_values(
+            array_filter($written[$class] ?? [], static fn (object $one): bool => $one instanceof $class),
+        );
     }
 
     /**
@@ -95,15 +99,20 @@ final class Records
     /** @return list<Practitioner> by name */
     public function practitioners(Teacher $teacher): array
     {
-        return $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher ORDER BY p.name, p.createdAt')
-            ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher ORDER BY p.name, p.createdAt',
+            )
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->getResult();
     }
 
     /** @throws NotFoundHttpException when there is none of this teacher's */
     public function practitioner(Teacher $teacher, string $id): Practitioner
     {
         $found = Uuid::isValid($id)
-            ? $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND p.id = :id')
+            ? $this->em
+                ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND p.id = :id')
                 ->setParameter('teacher', $teacher->id, 'uuid')
                 ->setParameter('id', Uuid::fromString($id), 'uuid')
                 ->getOneOrNullResult()
@@ -136,8 +145,16 @@ final class Records
      */
     public function testsOf(Assessment $assessment): array
     {
-        return $this->em->createQuery('SELECT t FROM '.Test::class.' t WHERE t.assessment = :a AND '.self::STANDS.' ORDER BY t.at DESC, t.id DESC')
-            ->setParameter('a', $assessment->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT t FROM '.
+                    Test::class.
+                    ' t WHERE t.assessment = :a AND '.
+                    self::STANDS.
+                    ' ORDER BY t.at DESC, t.id DESC',
+            )
+            ->setParameter('a', $assessment->id, 'uuid')
+            ->getResult();
     }
 
     /**
@@ -171,15 +188,27 @@ final class Records
     /** What the first assessment came to; null before one has ended. */
     public function firstKept(Practitioner $practitioner): ?AssessmentOutcome
     {
-        return $this->em->createQuery('SELECT k FROM '.AssessmentOutcome::class.' k WHERE k.practitioner = :p ORDER BY k.at, k.id')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+        return $this->em
+            ->createQuery(
+                'SELECT k FROM '.AssessmentOutcome::class.' k WHERE k.practitioner = :p ORDER BY k.at, k.id',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
     }
 
     /** @return list<AssessmentOutcome> the newest first */
     public function keptReadings(Practitioner $practitioner, int $most): array
     {
-        return $this->em->createQuery('SELECT k FROM '.AssessmentOutcome::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults($most)->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT k FROM '.
+                    AssessmentOutcome::class.
+                    ' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setMaxResults($most)
+            ->getResult();
     }
 
     /** @return list<Test> both sides of one entry, corrected or not */
@@ -188,7 +217,12 @@ final class Records
         if (!Uuid::isValid($entryId)) {
             throw new NotFoundHttpException();
         }
-        $tests = $this->em->createQuery('SELECT t, r, a FROM '.Test::class.' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p AND t.entryId = :entry ORDER BY t.side, r.ordinal')
+        $tests = $this->em
+            ->createQuery(
+                'SELECT t, r, a FROM '.
+                    Test::class.
+                    ' t JOIN t.trials r LEFT JOIN t.assessment a WHERE t.practitioner = :p AND t.entryId = :entry ORDER BY t.side, r.ordinal',
+            )
             ->setParameter('p', $practitioner->id, 'uuid')
             ->setParameter('entry', Uuid::fromString($entryId), 'uuid')
             ->getResult();
@@ -198,16 +232,23 @@ final class Records
 
     public function hasEntry(Practitioner $practitioner, Uuid $entry): bool
     {
-        return 0 < (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.practitioner = :p AND t.entryId = :entry')
-            ->setParameter('p', $practitioner->id, 'uuid')
-            ->setParameter('entry', $entry, 'uuid')
-            ->getSingleScalarResult();
+        return 0 <
+            (int) $this->em
+                ->createQuery(
+                    'SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.practitioner = :p AND t.entryId = :entry',
+                )
+                ->setParameter('p', $practitioner->id, 'uuid')
+                ->setParameter('entry', $entry, 'uuid')
+                ->getSingleScalarResult();
     }
 
     public function isCorrected(Uuid $entry): bool
     {
-        return 0 < (int) $this->em->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.corrects = :entry')
-            ->setParameter('entry', $entry, 'uuid')->getSingleScalarResult();
+        return 0 <
+            (int) $this->em
+                ->createQuery('SELECT COUNT(t.id) FROM '.Test::class.' t WHERE t.corrects = :entry')
+                ->setParameter('entry', $entry, 'uuid')
+                ->getSingleScalarResult();
     }
 
     public function decision(RungCheck $check): ?Decision
@@ -230,8 +271,13 @@ final class Records
     /** @return list<LabSetup> the newest first */
     public function setups(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT s FROM '.LabSetup::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(30)->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT s FROM '.LabSetup::class.' s WHERE s.practitioner = :p ORDER BY s.at DESC, s.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setMaxResults(30)
+            ->getResult();
     }
 
     /** @param class-string $class */
@@ -256,16 +302,25 @@ final class Records
         }
     }
 
-    /** @return array<string, string|list<string>>|null what was typed into a form that this teacher sent, and that was recorded */
+    /**
+     * @return array<string, string|list<string>>|null what was typed into a form that this teacher sent, and that was
+     *     recorded
+     */
     public function sentForm(Teacher $teacher, Uuid $entry): ?array
     {
-        return $this->em->createQuery('SELECT f.typed FROM '.SentForm::class.' f WHERE f.entry = :entry AND f.by = :teacher')
-            ->setParameter('entry', $entry, 'uuid')->setParameter('teacher', $teacher->id, 'uuid')->getOneOrNullResult()['typed'] ?? null;
+        return $this->em
+            ->createQuery('SELECT f.typed FROM '.SentForm::class.' f WHERE f.entry = :entry AND f.by = :teacher')
+            ->setParameter('entry', $entry, 'uuid')
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->getOneOrNullResult()['typed'] ?? null;
     }
 
     public function forgetSentForms(\DateTimeImmutable $before): void
     {
-        $this->em->createQuery('DELETE FROM '.SentForm::class.' f WHERE f.at < :before')->setParameter('before', $before, MomentType::NAME)->execute();
+        $this->em
+            ->createQuery('DELETE FROM '.SentForm::class.' f WHERE f.at < :before')
+            ->setParameter('before', $before, MomentType::NAME)
+            ->execute();
     }
 
     /**
@@ -320,7 +375,9 @@ final class Records
 
     public function draft(Practitioner $practitioner, string $place): ?Draft
     {
-        return $this->em->getRepository(Draft::class)->findOneBy(['practitioner' => $practitioner->id, 'place' => $place]);
+        return $this->em
+            ->getRepository(Draft::class)
+            ->findOneBy(['practitioner' => $practitioner->id, 'place' => $place]);
     }
 
     /** Takes away what was typed, when it is still what its form had seen. */
@@ -335,7 +392,12 @@ final class Records
 
     public function toolErrors(Teacher $teacher): ToolErrors
     {
-        $newest = $this->ask('SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC', ['t' => [$teacher->id, 'uuid']])->setMaxResults(1)->getOneOrNullResult();
+        $newest = $this->ask(
+            'SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC',
+            ['t' => [$teacher->id, 'uuid']],
+        )
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
 
         return $newest instanceof ToolSettings ? $newest->errors() : ToolErrors::usual();
     }
@@ -349,15 +411,26 @@ final class Records
     /** @return list<OwnPicture> those that a teacher laid beside a posture, the oldest first */
     public function ownPictures(Teacher $teacher, string $posture): array
     {
-        return $this->ask('SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id', ['teacher' => [$teacher->id, 'uuid'], 'posture' => [$posture, null]])->getResult();
+        return $this->ask(
+            'SELECT o FROM '.
+                OwnPicture::class.
+                ' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id',
+            ['teacher' => [$teacher->id, 'uuid'], 'posture' => [$posture, null]],
+        )->getResult();
     }
 
     /** @throws NotFoundHttpException when there is none of this teacher's */
     public function ownPicture(Teacher $teacher, string $id): OwnPicture
     {
-        $known = ['teacher' => [$teacher->id, 'uuid'], 'id' => [Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException(), 'uuid']];
+        $known = [
+            'teacher' => [$teacher->id, 'uuid'],
+            'id' => [Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException(), 'uuid'],
+        ];
 
-        return $this->ask('SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id', $known)->getOneOrNullResult() ?? throw new NotFoundHttpException();
+        return $this->ask(
+            'SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id',
+            $known,
+        )->getOneOrNullResult() ?? throw new NotFoundHttpException();
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
@@ -369,15 +442,23 @@ final class Records
     /** @return list<StoredPicture> the newest first */
     public function pictures(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT k FROM '.StoredPicture::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT k FROM '.StoredPicture::class.' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->getResult();
     }
 
     /** @return list<PracticePlan> the newest first */
     public function plans(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT l FROM '.PracticePlan::class.' l WHERE l.practitioner = :p ORDER BY l.at DESC, l.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->getResult();
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
@@ -394,15 +475,29 @@ final class Records
     /** @return list<SessionLog> the newest first */
     public function logs(Practitioner $practitioner): array
     {
-        return $this->em->createQuery('SELECT l, n FROM '.SessionLog::class.' l JOIN l.plan n WHERE l.practitioner = :p ORDER BY l.practisedOn DESC, l.at DESC, l.id DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT l, n FROM '.
+                    SessionLog::class.
+                    ' l JOIN l.plan n WHERE l.practitioner = :p ORDER BY l.practisedOn DESC, l.at DESC, l.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->getResult();
     }
 
     /** @return list<Practitioner> those of whom a session was logged, by name */
     public function practised(Teacher $teacher): array
     {
-        return $this->em->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND EXISTS (SELECT 1 FROM '.SessionLog::class.' l WHERE l.practitioner = p) ORDER BY p.name, p.id')
-            ->setParameter('teacher', $teacher->id, 'uuid')->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT p FROM '.
+                    Practitioner::class.
+                    ' p WHERE p.teacher = :teacher AND EXISTS (SELECT 1 FROM '.
+                    SessionLog::class.
+                    ' l WHERE l.practitioner = p) ORDER BY p.name, p.id',
+            )
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->getResult();
     }
 
     /** @return list<RungCheck> of all ladders and both sides, the newest first */
@@ -420,15 +515,32 @@ final class Records
     /** The feed that is open; null when there is none. */
     public function feed(Practitioner $practitioner): ?PlanFeed
     {
-        return $this->em->createQuery('SELECT f FROM '.PlanFeed::class.' f WHERE f.practitioner = :p AND NOT EXISTS (SELECT 1 FROM '.PlanFeedEnd::class.' e WHERE e.id = f.id) ORDER BY f.at DESC')
-            ->setParameter('p', $practitioner->id, 'uuid')->setMaxResults(1)->getOneOrNullResult();
+        return $this->em
+            ->createQuery(
+                'SELECT f FROM '.
+                    PlanFeed::class.
+                    ' f WHERE f.practitioner = :p AND NOT EXISTS (SELECT 1 FROM '.
+                    PlanFeedEnd::class.
+                    ' e WHERE e.id = f.id) ORDER BY f.at DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
     }
 
     /** Whose calendar is at an address that only its owner knows. */
     public function ofFeed(string $hash): ?Practitioner
     {
-        $feed = $this->em->createQuery('SELECT f, p, t FROM '.PlanFeed::class.' f JOIN f.practitioner p JOIN p.teacher t WHERE f.hash = :hash AND NOT EXISTS (SELECT 1 FROM '.PlanFeedEnd::class.' e WHERE e.id = f.id)')
-            ->setParameter('hash', $hash)->getOneOrNullResult();
+        $feed = $this->em
+            ->createQuery(
+                'SELECT f, p, t FROM '.
+                    PlanFeed::class.
+                    ' f JOIN f.practitioner p JOIN p.teacher t WHERE f.hash = :hash AND NOT EXISTS (SELECT 1 FROM '.
+                    PlanFeedEnd::class.
+                    ' e WHERE e.id = f.id)',
+            )
+            ->setParameter('hash', $hash)
+            ->getOneOrNullResult();
 
         return $feed instanceof PlanFeed ? $feed->practitioner : null;
     }
@@ -456,7 +568,8 @@ final class Records
     private function ofPractitioner(string $class, Practitioner $practitioner, string $id): object
     {
         $found = Uuid::isValid($id)
-            ? $this->em->createQuery("SELECT o FROM $class o WHERE o.practitioner = :p AND o.id = :id")
+            ? $this->em
+                ->createQuery("SELECT o FROM $class o WHERE o.practitioner = :p AND o.id = :id")
                 ->setParameter('p', $practitioner->id, 'uuid')
                 ->setParameter('id', Uuid::fromString($id), 'uuid')
                 ->getOneOrNullResult()

@@ -19,7 +19,13 @@ final class RecordsAway
     {
         for ($cause = $event->getThrowable(); null !== $cause; $cause = $cause->getPrevious()) {
             if ($cause instanceof ConnectionException) {
-                $event->setThrowable(new ServiceUnavailableHttpException(self::AGAIN_SECONDS, 'The database is away.', $event->getThrowable()));
+                $event->setThrowable(
+                    new ServiceUnavailableHttpException(
+                        self::AGAIN_SECONDS,
+                        'The database is away.',
+                        $event->getThrowable(),
+                    ),
+                );
 
                 return;
             }

@@ -21,7 +21,8 @@ use LucidAscent\Core\Testing\Tool;
 use Symfony\Component\Uid\Uuid;
 
 /**
- * The tests of a person as entries of a history: rows turned into values, for years of them are read at a time. Which of
+ * The tests of a person as entries of a history: rows turned into values, for years of them are read at a time. Which
+ * of
  * them stand is not asked here.
  *
  * A row is a test's columns, with readings and own errors of each of its trials, by name.
@@ -43,16 +44,29 @@ final readonly class TestRows
     public function at(Practitioner $practitioner, \DateTimeImmutable $moment): array
     {
         // Readings have days, of the teacher's zone; these are moments.
-        $before = fn (\DateTimeImmutable $at): string => $this->written($at->modify(sprintf('-%d days', Evidence::DAYS_VALID + 2)));
-        $known = ['p' => $practitioner->id->toBinary(), 'moment' => $this->written($moment), 'since' => $before($moment)];
+        $before = fn (\DateTimeImmutable $at): string => $this->written(
+            $at->modify(sprintf('-%d days', Evidence::DAYS_VALID + 2)),
+        );
+        $known = [
+            'p' => $practitioner->id->toBinary(),
+            'moment' => $this->written($moment),
+            'since' => $before($moment),
+        ];
         $rows = $this->rows('t.at >= :since', $known);
         $which = [];
         foreach ($this->lastClean($rows, $known) as $i => $one) {
             $which[] = "t.kind = :kind$i AND t.side = :side$i AND t.at >= :last$i AND t.at < :since";
-            $known += ["kind$i" => $one['kind'], "side$i" => $one['side'], "last$i" => $before($this->moment($one['at']))];
+            $known += [
+                "kind$i" => $one['kind'],
+                "side$i" => $one['side'],
+                "last$i" => $before($this->moment($one['at'])),
+            ];
         }
 
-        return $this->entries([] === $which ? $rows : [...$rows, ...$this->rows(implode(' OR ', $which), $known)], $practitioner);
+        return $this->entries(
+            [] === $which ? $rows : [...$rows, ...$this->rows(implode(' OR ', $which), $known)],
+            $practitioner,
+        );
     }
 
     /**
@@ -62,7 +76,10 @@ final readonly class TestRows
      */
     public function ever(Practitioner $practitioner, \DateTimeImmutable $moment): array
     {
-        return $this->entries($this->rows('TRUE', ['p' => $practitioner->id->toBinary(), 'moment' => $this->written($moment)]), $practitioner);
+        return $this->entries(
+            $this->rows('TRUE', ['p' => $practitioner->id->toBinary(), 'moment' => $this->written($moment)]),
+            $practitioner,
+        );
     }
 
     /**
@@ -91,16 +108,22 @@ final readonly class TestRows
     {
         $trials = $rows = [];
         $asked = $this->connection->iterateAssociative(
-            'SELECT t.id, t.entry_id, t.by_id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place, t.pain_kind, t.compensations, t.resting, t.corrects, t.is_clean,
+            'SELECT t.id, t.entry_id, t.by_id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place,
+                    t.pain_kind, t.compensations, t.resting, t.corrects, t.is_clean,
                     EXISTS (SELECT 1 FROM test c WHERE c.corrects = t.entry_id) AS is_corrected,
                     (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm, r.readings, r.errors
              FROM test t JOIN trial r ON r.test_id = t.id
-             WHERE t.practitioner_id = :p AND t.at <= :moment AND ('.$which.')
+             WHERE t.practitioner_id = :p AND t.at <= :moment AND ('.
+                $which.
+                ')
              ORDER BY t.at DESC, t.id DESC, r.ordinal',
             $known,
         );
         foreach ($asked as $row) {
-            $trials[$row['id']][] = [array_map(floatval(...), json_decode($row['readings'], true)), array_map(floatval(...), json_decode($row['errors'], true))];
+            $trials[$row['id']][] = [
+                array_map(floatval(...), json_decode($row['readings'], true)),
+                array_map(floatval(...), json_decode($row['errors'], true)),
+            ];
             $rows[$row['id']] = [$row, $trials[$row['id']]];
         }
 
@@ -108,7 +131,8 @@ final readonly class TestRows
     }
 
     /**
-     * When each test of a side was last taken cleanly, of those that were not since the moment that readings count from:
+     * When each test of a side was last taken cleanly, of those that were not since the moment that readings count
+     * from:
      * how far back the rows have to go, and no more than that.
      *
      * @param list<Row> $rows what was taken since
@@ -127,7 +151,8 @@ final readonly class TestRows
 
         return $this->connection->fetchAllAssociative(
             "SELECT t.kind, t.side, MAX(t.at) AS at FROM test t
-             WHERE t.practitioner_id = :p AND t.at < :since AND CONCAT(t.kind, ' ', t.side) NOT IN (:clean) AND t.is_clean = 1
+             WHERE t.practitioner_id = :p AND t.at < :since AND CONCAT(t.kind, ' ', t.side) NOT IN (:clean)
+               AND t.is_clean = 1
                AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = t.entry_id AND c.at <= :moment)
              GROUP BY t.kind, t.side",
             $known + ['clean' => ['', ...array_keys($since)]],
@@ -151,21 +176,32 @@ final readonly class TestRows
         $on = $practitioner->teacher->local($at);
         $id = 'test:'.self::id($row['id']);
 
-        return new TestTaken($id, $at, $on, self::id($row['by_id']), self::id($row['entry_id']), new TakenTest(
-            $row['kind'],
-            Side::from($row['side']),
-            Tool::tryFrom($row['tool']) ?? Tool::Tape,
-            array_column($trials, 0),
-            json_decode($row['compensations'], true),
-            new Pain((int) $row['pain_level'], PainPlace::from($row['pain_place']), PainKind::from($row['pain_kind'])),
-            $on,
-            new Sitting((float) $row['seat']),
-            null === $row['resting'] ? null : (bool) $row['resting'],
-            $errors,
-            $on,
-            null === $row['warm'] ? null : (bool) $row['warm'],
+        return new TestTaken(
             $id,
-        ));
+            $at,
+            $on,
+            self::id($row['by_id']),
+            self::id($row['entry_id']),
+            new TakenTest(
+                $row['kind'],
+                Side::from($row['side']),
+                Tool::tryFrom($row['tool']) ?? Tool::Tape,
+                array_column($trials, 0),
+                json_decode($row['compensations'], true),
+                new Pain(
+                    (int) $row['pain_level'],
+                    PainPlace::from($row['pain_place']),
+                    PainKind::from($row['pain_kind']),
+                ),
+                $on,
+                new Sitting((float) $row['seat']),
+                null === $row['resting'] ? null : (bool) $row['resting'],
+                $errors,
+                $on,
+                null === $row['warm'] ? null : (bool) $row['warm'],
+                $id,
+            ),
+        );
     }
 
     /** @return list<TestCorrected> of one person, however old */
@@ -180,7 +216,15 @@ final readonly class TestRows
             $at = $this->moment($row['at']);
             $entry = self::id($row['entry_id']);
             $local = $practitioner->teacher->local(...);
-            $corrections[] = new TestCorrected("correction:$entry", $at, $local($at), self::id($row['by_id']), $entry, self::id($row['corrects']), $local($this->moment($row['taken'])));
+            $corrections[] = new TestCorrected(
+                "correction:$entry",
+                $at,
+                $local($at),
+                self::id($row['by_id']),
+                $entry,
+                self::id($row['corrects']),
+                $local($this->moment($row['taken'])),
+            );
         }
 
         return $corrections;

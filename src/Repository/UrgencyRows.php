@@ -17,7 +17,10 @@ final readonly class UrgencyRows
     {
     }
 
-    /** @return array<string, string|null> by person: of which state of the records it was worked out; null where it has to be worked out each time */
+    /**
+     * @return array<string, string|null> by person: of which state of the records it was worked out; null where it has
+     *     to be worked out each time
+     */
     public function places(Teacher $teacher): array
     {
         $rows = $this->connection->fetchAllKeyValue(
@@ -50,17 +53,31 @@ final readonly class UrgencyRows
      */
     public function page(Teacher $teacher, string $text, int $page, int $each): array
     {
-        $from = "FROM practitioner p LEFT JOIN urgency u ON u.practitioner_id = p.id WHERE p.teacher_id = :teacher AND p.name LIKE :text ESCAPE '!'";
-        $asked = ['teacher' => $teacher->id->toBinary(), 'text' => '%'.strtr($text, ['!' => '!!', '%' => '!%', '_' => '!_']).'%'];
+        $from =
+            "FROM practitioner p LEFT JOIN urgency u ON u.practitioner_id = p.id WHERE p.teacher_id = :teacher AND p.name LIKE :text ESCAPE '!'";
+        $asked = [
+            'teacher' => $teacher->id->toBinary(),
+            'text' => '%'.strtr($text, ['!' => '!!', '%' => '!%', '_' => '!_']).'%',
+        ];
         $ids = array_map(
             Uuid::fromBinary(...),
-            $this->connection->fetchFirstColumn(sprintf("SELECT p.id $from ORDER BY u.level DESC, p.name, p.created_at, p.id LIMIT %d OFFSET %d", $each, ($page - 1) * $each), $asked),
+            $this->connection->fetchFirstColumn(
+                sprintf(
+                    "SELECT p.id $from ORDER BY u.level DESC, p.name, p.created_at, p.id LIMIT %d OFFSET %d",
+                    $each,
+                    ($page - 1) * $each,
+                ),
+                $asked,
+            ),
         );
         $people = [];
         foreach ($ids as $id) {
             $people[] = $this->em->find(Practitioner::class, $id);
         }
 
-        return [array_values(array_filter($people)), (int) $this->connection->fetchOne("SELECT COUNT(*) $from", $asked)];
+        return [
+            array_values(array_filter($people)),
+            (int) $this->connection->fetchOne("SELECT COUNT(*) $from", $asked),
+        ];
     }
 }

@@ -18,7 +18,14 @@ final class WrittenHydrator extends AbstractHydrator
         $records = [];
         foreach ($this->statement()->iterateAssociative() as $row) {
             $class = AboutPerson::KINDS[(int) $row['kind']];
-            $records[$class][] = $this->uow->createEntity($class, $this->values($this->em->getClassMetadata($class), json_decode($row['written'], true, flags: \JSON_THROW_ON_ERROR)), $this->hints);
+            $records[$class][] = $this->uow->createEntity(
+                $class,
+                $this->values(
+                    $this->em->getClassMetadata($class),
+                    json_decode($row['written'], true, flags: \JSON_THROW_ON_ERROR),
+                ),
+                $this->hints,
+            );
         }
 
         return $records;
@@ -35,12 +42,20 @@ final class WrittenHydrator extends AbstractHydrator
         $values = [];
         foreach ($of->fieldMappings as $name => $field) {
             $value = $columns[$field->columnName];
-            $values[$name] = $this->em->getConnection()->convertToPHPValue('uuid' === $field->type && null !== $value ? hex2bin($value) : $value, $field->type);
+            $values[$name] = $this->em
+                ->getConnection()
+                ->convertToPHPValue(
+                    'uuid' === $field->type && null !== $value ? hex2bin($value) : $value,
+                    $field->type,
+                );
         }
         foreach ($of->associationMappings as $one) {
             if ($one->isToOneOwningSide()) {
                 $column = $one->joinColumns[0]->name;
-                $values[$column] = null === $columns[$column] ? null : $this->em->getConnection()->convertToPHPValue(hex2bin($columns[$column]), 'uuid');
+                $values[$column] =
+                    null === $columns[$column]
+                        ? null
+                        : $this->em->getConnection()->convertToPHPValue(hex2bin($columns[$column]), 'uuid');
             }
         }
 

@@ -27,8 +27,11 @@ final readonly class FormThroughSignIn
     private const LAST = 'ascent_last';
     private const SESSION_KEY = 'form through sign-in';
 
-    public function __construct(private SealedForm $sealed, private RouterInterface $router, private Environment $twig)
-    {
+    public function __construct(
+        private SealedForm $sealed,
+        private RouterInterface $router,
+        private Environment $twig,
+    ) {
     }
 
     /** The sign-in page with the form sealed in it; null when there is nothing to carry. */
@@ -40,10 +43,21 @@ final readonly class FormThroughSignIn
             return null;
         }
         // A button that only changes something has nothing typed; the page that it was on is the place to come back to.
-        $typed = $this->hasPage($request) ? $this->sealed->seal(Uuid::fromString($last), $path, self::withoutTokens($request->request->all())) : null;
+        $typed = $this->hasPage($request)
+            ? $this->sealed->seal(Uuid::fromString($last), $path, self::withoutTokens($request->request->all()))
+            : null;
         $page = (string) parse_url((string) $request->headers->get('Referer'), PHP_URL_PATH);
 
-        return new Response($this->twig->render('sign_in.html.twig', ['error' => null, 'email' => '', 'ended' => true, 'typed' => $typed, 'back' => ToSignIn::back(null === $typed ? $page : $path)]), Response::HTTP_UNAUTHORIZED);
+        return new Response(
+            $this->twig->render('sign_in.html.twig', [
+                'error' => null,
+                'email' => '',
+                'ended' => true,
+                'typed' => $typed,
+                'back' => ToSignIn::back(null === $typed ? $page : $path),
+            ]),
+            Response::HTTP_UNAUTHORIZED,
+        );
     }
 
     #[AsEventListener(priority: -10)]
@@ -51,10 +65,20 @@ final readonly class FormThroughSignIn
     {
         $teacher = $event->getUser();
         $request = $event->getRequest();
-        if (!$teacher instanceof Teacher || null === $event->getResponse()) {
+        if (!($teacher instanceof Teacher) || null === $event->getResponse()) {
             return;
         }
-        $event->getResponse()->headers->setCookie(Cookie::create(self::LAST, (string) $teacher->id, secure: $request->isSecure(), httpOnly: true, sameSite: Cookie::SAMESITE_STRICT));
+        $event
+            ->getResponse()
+            ->headers->setCookie(
+                Cookie::create(
+                    self::LAST,
+                    (string) $teacher->id,
+                    secure: $request->isSecure(),
+                    httpOnly: true,
+                    sameSite: Cookie::SAMESITE_STRICT,
+                ),
+            );
         $form = $this->sealed->open($teacher->id, $request->request->getString(self::FIELD));
         if (null !== $form) {
             $request->getSession()->set(self::SESSION_KEY, $form);
@@ -101,6 +125,9 @@ final readonly class FormThroughSignIn
      */
     private static function withoutTokens(array $fields): array
     {
-        return array_map(static fn (mixed $value): mixed => is_array($value) ? self::withoutTokens($value) : $value, array_diff_key($fields, ['_token' => 0]));
+        return array_map(
+            static fn (mixed $value): mixed => is_array($value) ? self::withoutTokens($value) : $value,
+            array_diff_key($fields, ['_token' => 0]),
+        );
     }
 }

@@ -13,7 +13,11 @@ final class NoSecretsInLogs
 {
     public function __invoke(LogRecord $record): LogRecord
     {
-        return $record->with(message: self::without($record->message), context: array_map(self::without(...), $record->context), extra: array_map(self::without(...), $record->extra));
+        return $record->with(
+            message: self::without($record->message),
+            context: array_map(self::without(...), $record->context),
+            extra: array_map(self::without(...), $record->extra),
+        );
     }
 
     /**

@@ -22,7 +22,13 @@ final readonly class NoSessionBeforeSignIn
     public function clear(ResponseEvent $event): void
     {
         $request = $event->getRequest();
-        if ($event->isMainRequest() && $request->hasSession(true) && $request->getSession()->isStarted() && null === $this->tokens->getToken()?->getUser() && !$request->getSession()->has(self::SIGNED_IN)) {
+        if (
+            $event->isMainRequest()
+            && $request->hasSession(true)
+            && $request->getSession()->isStarted()
+            && null === $this->tokens->getToken()?->getUser()
+            && !$request->getSession()->has(self::SIGNED_IN)
+        ) {
             $request->getSession()->clear();
         }
     }

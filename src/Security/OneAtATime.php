@@ -25,14 +25,19 @@ final class OneAtATime
     /** @var list<string> */
     private array $held = [];
 
-    public function __construct(private readonly Connection $connection, private readonly TokenStorageInterface $tokens)
-    {
+    public function __construct(
+        private readonly Connection $connection,
+        private readonly TokenStorageInterface $tokens,
+    ) {
     }
 
     #[AsEventListener]
     public function begin(ControllerEvent $event): void
     {
-        $what = $event->isMainRequest() && !$event->getRequest()->isMethodSafe() ? $this->changed($event->getRequest()) : null;
+        $what =
+            $event->isMainRequest() && !$event->getRequest()->isMethodSafe()
+                ? $this->changed($event->getRequest())
+                : null;
         if (null !== $what) {
             $this->hold($what);
         }

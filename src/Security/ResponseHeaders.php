@@ -10,8 +10,9 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 /** What every page tells the browser: everything comes from here, nothing is framed, nothing is kept. */
 final class ResponseHeaders
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
-        ."connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'";
+    private const POLICY =
+        "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; ".
+        "connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'";
 
     #[AsEventListener]
     public function add(ResponseEvent $event): void

@@ -18,8 +18,11 @@ final readonly class SealedForm
     /** What is longer is not carried along: no form of a page comes near. */
     private const LONGEST_BYTES = 200_000;
 
-    public function __construct(#[Autowire('%env(APP_SECRET)%'), \SensitiveParameter] private string $secret, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire('%env(APP_SECRET)%'), \SensitiveParameter]
+        private string $secret,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -38,17 +41,26 @@ final readonly class SealedForm
         return base64_encode($nonce.sodium_crypto_secretbox($text, $nonce, $this->key($teacher)));
     }
 
-    /** @return array{path: string, fields: array<mixed>}|null null when it is another teacher's, too old, or none of ours */
+    /**
+     * @return array{path: string, fields: array<mixed>}|null null when it is another teacher's, too old, or none of
+     *     ours
+     */
     public function open(Uuid $teacher, string $sealed): ?array
     {
         $bytes = (string) base64_decode($sealed, true);
         if (strlen($bytes) < SODIUM_CRYPTO_SECRETBOX_NONCEBYTES + SODIUM_CRYPTO_SECRETBOX_MACBYTES) {
             return null;
         }
-        $text = sodium_crypto_secretbox_open(substr($bytes, SODIUM_CRYPTO_SECRETBOX_NONCEBYTES), substr($bytes, 0, SODIUM_CRYPTO_SECRETBOX_NONCEBYTES), $this->key($teacher));
+        $text = sodium_crypto_secretbox_open(
+            substr($bytes, SODIUM_CRYPTO_SECRETBOX_NONCEBYTES),
+            substr($bytes, 0, SODIUM_CRYPTO_SECRETBOX_NONCEBYTES),
+            $this->key($teacher),
+        );
         $form = false === $text ? null : json_decode($text, true);
 
-        return null !== $form && $this->clock->now()->getTimestamp() - $form['at'] < self::HOURS * 3600 ? ['path' => $form['path'], 'fields' => $form['fields']] : null;
+        return null !== $form && $this->clock->now()->getTimestamp() - $form['at'] < self::HOURS * 3600
+            ? ['path' => $form['path'], 'fields' => $form['fields']]
+            : null;
     }
 
     private function key(Uuid $teacher): string

@@ -15,6 +15,8 @@ final class SessionsInDatabase
         $pdo = $connection->getNativeConnection();
 
         // One request of a session after another, by a lock of the database's own: records have their own transactions.
-        return new PdoSessionHandler($pdo instanceof \PDO ? $pdo : throw new \LogicException('Sessions need PDO.'), ['lock_mode' => PdoSessionHandler::LOCK_ADVISORY]);
+        return new PdoSessionHandler($pdo instanceof \PDO ? $pdo : throw new \LogicException('Sessions need PDO.'), [
+            'lock_mode' => PdoSessionHandler::LOCK_ADVISORY,
+        ]);
     }
 }

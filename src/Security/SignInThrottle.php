@@ -88,12 +88,23 @@ final readonly class SignInThrottle
         // A sign-in that worked clears the count of its account; an address is not cleared by one good account.
         $since = $this->clock->now()->modify('-'.self::MINUTES.' minutes');
         if ('email' === $column) {
-            $last = $this->em->createQuery('SELECT MAX(a.at) FROM '.SignInAttempt::class.' a WHERE a.email = :value AND a.succeeded = true')
-                ->setParameter('value', $value)->getSingleScalarResult();
+            $last = $this->em
+                ->createQuery(
+                    'SELECT MAX(a.at) FROM '.
+                        SignInAttempt::class.
+                        ' a WHERE a.email = :value AND a.succeeded = true',
+                )
+                ->setParameter('value', $value)
+                ->getSingleScalarResult();
             $since = max($since, new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC')));
         }
 
-        return (int) $this->em->createQuery('SELECT COUNT(a.id) FROM '.SignInAttempt::class." a WHERE a.$column = :value AND a.succeeded = false AND a.at >= :since")
+        return (int) $this->em
+            ->createQuery(
+                'SELECT COUNT(a.id) FROM '.
+                    SignInAttempt::class.
+                    " a WHERE a.$column = :value AND a.succeeded = false AND a.at >= :since",
+            )
             ->setParameter('value', $value)
             ->setParameter('since', $since, MomentType::NAME)
             ->getSingleScalarResult();

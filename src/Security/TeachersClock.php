@@ -18,8 +18,11 @@ final class TeachersClock implements ClockInterface, ResetInterface
     /** Whose room it is on a page that the teacher is not signed in to. */
     private ?Teacher $standIn = null;
 
-    public function __construct(#[Autowire(service: 'clock')] private readonly ClockInterface $clock, private readonly TokenStorageInterface $tokens)
-    {
+    public function __construct(
+        #[Autowire(service: 'clock')]
+        private readonly ClockInterface $clock,
+        private readonly TokenStorageInterface $tokens,
+    ) {
     }
 
     public function standIn(Teacher $teacher): void

@@ -26,7 +26,8 @@ final readonly class ToSignIn implements AuthenticationEntryPointInterface
     {
         $path = $request->getRequestUri();
 
-        return $this->form->carry($request) ?? new RedirectResponse($this->urls->generate('sign_in', '/' === $path ? [] : [self::BACK => $path]));
+        return $this->form->carry($request) ??
+            new RedirectResponse($this->urls->generate('sign_in', '/' === $path ? [] : [self::BACK => $path]));
     }
 
     /** Wherever a form says to go after signing in: only to a page of this application. */
@@ -45,6 +46,10 @@ final readonly class ToSignIn implements AuthenticationEntryPointInterface
     /** A page of this application, or none: never an address elsewhere. */
     public static function back(string $path): ?string
     {
-        return 1 === preg_match('#^/(?![/\\\\])[\x21-\x7e]*$#', $path) && !str_contains($path, '\\') && strlen($path) < 500 ? $path : null;
+        return 1 === preg_match('#^/(?![/\\\\])[\x21-\x7e]*$#', $path)
+            && !str_contains($path, '\\')
+            && strlen($path) < 500
+            ? $path
+            : null;
     }
 }

@@ -14,9 +14,23 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 final readonly class ReasonText
 {
     /** Numbers of a reason that are names of something, and the labels they go by. */
-    private const NAMES = ['component' => 'component.', 'limiter' => 'component.', 'place' => 'pain.place.', 'kind' => 'pain.kind.', 'ability' => 'component.', 'tighter' => 'side.', 'remedy' => 'remedy.'];
+    private const NAMES = [
+        'component' => 'component.',
+        'limiter' => 'component.',
+        'place' => 'pain.place.',
+        'kind' => 'pain.kind.',
+        'ability' => 'component.',
+        'tighter' => 'side.',
+        'remedy' => 'remedy.',
+    ];
 
-    private const ENTRIES = ['postures' => Kind::Posture, 'poses' => Kind::Posture, 'posture' => Kind::Posture, 'test' => Kind::Test, 'tests' => Kind::Test];
+    private const ENTRIES = [
+        'postures' => Kind::Posture,
+        'poses' => Kind::Posture,
+        'posture' => Kind::Posture,
+        'test' => Kind::Test,
+        'tests' => Kind::Test,
+    ];
 
     public function __construct(private TranslatorInterface $translator, private Catalogue $catalogue)
     {
@@ -27,7 +41,10 @@ final readonly class ReasonText
         $numbers = [];
         foreach ($reason->numbers as $name => $value) {
             if (isset(self::ENTRIES[$name])) {
-                $value = array_map(fn (int|float|string $id): string => $this->entryName(self::ENTRIES[$name], (string) $id), (array) $value);
+                $value = array_map(
+                    fn (int|float|string $id): string => $this->entryName(self::ENTRIES[$name], (string) $id),
+                    (array) $value,
+                );
             }
             $value = is_array($value) ? implode(', ', $value) : $value;
             if ('rung' === $name && is_string($value)) {
@@ -45,14 +62,20 @@ final readonly class ReasonText
     }
 
     /**
-     * What bars the next rung. What is missing for that rung is not what is missing for the pose, so it is said of which it is.
+     * What bars the next rung. What is missing for that rung is not what is missing for the pose, so it is said of
+     * which it is.
      *
      * @return list<string>
      */
     public function bars(LadderPosition $stand): array
     {
         $texts = array_map($this->text(...), $stand->bars);
-        $isOfRung = [] !== array_filter($stand->bars, static fn (Reason $bar): bool => in_array($bar->code, ['bar.short', 'bar.unread'], true));
+        $isOfRung =
+            [] !==
+            array_filter(
+                $stand->bars,
+                static fn (Reason $bar): bool => in_array($bar->code, ['bar.short', 'bar.unread'], true),
+            );
         if ($isOfRung && null !== $stand->next) {
             $texts[0] = $this->translator->trans('Next is %1%.', ['%1%' => $stand->next->rung->name]).' '.$texts[0];
         }
@@ -63,7 +86,8 @@ final readonly class ReasonText
     private function entryName(Kind $kind, string $id): string
     {
         // What is done may be a posture or what is repeated in one.
-        return $this->catalogue->entry($kind, $id)['name'] ?? $this->catalogue->entry(Kind::Drill, $id)['name'] ?? $id;
+        return $this->catalogue->entry($kind, $id)['name'] ??
+            ($this->catalogue->entry(Kind::Drill, $id)['name'] ?? $id);
     }
 
     private function rungName(string $posture, string $rung): string

@@ -12,15 +12,21 @@ use Twig\TwigFunction;
 /** Parts of the catalogue as text. */
 final class CatalogueExtension extends AbstractExtension
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly FigurePictures $pictures)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly FigurePictures $pictures,
+    ) {
     }
 
     public function getFunctions(): array
     {
         return [
             new TwigFunction('instead', $this->catalogue->instead(...)),
-            new TwigFunction('named_rung', fn (string $posture, string $rung): ?string => $this->catalogue->named("$posture/$rung")['name'] ?? null),
+            new TwigFunction(
+                'named_rung',
+                fn (string $posture, string $rung): ?string => $this->catalogue->named("$posture/$rung")['name'] ??
+                    null,
+            ),
             new TwigFunction('hold_text', Catalogue::holdText(...)),
             new TwigFunction('figure', $this->pictures->rung(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_of_posture', $this->pictures->posture(...), ['is_safe' => ['html']]),

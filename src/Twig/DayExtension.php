@@ -21,13 +21,28 @@ final class DayExtension extends AbstractExtension
     {
         return [
             // A day is a day everywhere: no zone moves it.
-            new TwigFilter('day', static fn (\DateTimeImmutable|string $day, string $format = 'j M Y'): string => (is_string($day) ? new \DateTimeImmutable($day) : $day)->format($format)),
-            new TwigFilter('moment', fn (\DateTimeImmutable $moment, string $format = 'j M Y'): string => $this->clock->local($moment)->format($format)),
+            new TwigFilter(
+                'day',
+                static fn (\DateTimeImmutable|string $day, string $format = 'j M Y'): string => (
+                    is_string($day)
+                    ? new \DateTimeImmutable($day)
+                    : $day
+                )->format($format),
+            ),
+            new TwigFilter(
+                'moment',
+                fn (\DateTimeImmutable $moment, string $format = 'j M Y'): string => $this->clock
+                    ->local($moment)
+                    ->format($format),
+            ),
         ];
     }
 
     public function getFunctions(): array
     {
-        return [new TwigFunction('now', $this->clock->now(...)), new TwigFunction('uuid', static fn (): string => (string) Uuid::v7())];
+        return [
+            new TwigFunction('now', $this->clock->now(...)),
+            new TwigFunction('uuid', static fn (): string => (string) Uuid::v7()),
+        ];
     }
 }

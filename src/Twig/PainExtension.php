@@ -10,7 +10,9 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
 
-/** Pain in words, on every page and sheet alike: what was felt is never told as nothing, whatever number it was given. */
+/**
+ * Pain in words, on every page and sheet alike: what was felt is never told as nothing, whatever number it was given.
+ */
 final class PainExtension extends AbstractExtension
 {
     public function __construct(private readonly TranslatorInterface $translator)
@@ -38,6 +40,10 @@ final class PainExtension extends AbstractExtension
 
         return 0 === $pain->level
             ? $this->translator->trans('Numbness that stays, %place%', ['%place%' => $place])
-            : $this->translator->trans('Pain %level% of 10, %place%, %kind%', ['%level%' => $pain->level, '%place%' => $place, '%kind%' => $label('pain.kind.'.$pain->kind->value)]);
+            : $this->translator->trans('Pain %level% of 10, %place%, %kind%', [
+                '%level%' => $pain->level,
+                '%place%' => $place,
+                '%kind%' => $label('pain.kind.'.$pain->kind->value),
+            ]);
     }
 }

@@ -30,7 +30,15 @@ final readonly class ConditionTold implements Entry
     /** The same condition, told again. */
     public function after(self $earlier): self
     {
-        return new self($this->id, $this->at, $this->on, $this->condition->after($earlier->condition), $this->side, $this->until, $this->by);
+        return new self(
+            $this->id,
+            $this->at,
+            $this->on,
+            $this->condition->after($earlier->condition),
+            $this->side,
+            $this->until,
+            $this->by,
+        );
     }
 
     /** The same, entered at another moment. */

@@ -35,6 +35,16 @@ final readonly class PainTold implements Entry
     /** The same, entered at another moment. */
     public function enteredAt(\DateTimeImmutable $at): self
     {
-        return new self($this->id, $at, $this->on, $this->pain, $this->side, $this->during, $this->posture, $this->rung, $this->by);
+        return new self(
+            $this->id,
+            $at,
+            $this->on,
+            $this->pain,
+            $this->side,
+            $this->during,
+            $this->posture,
+            $this->rung,
+            $this->by,
+        );
     }
 }

@@ -31,6 +31,15 @@ final readonly class StopDecided implements Entry
     /** The same, entered at another moment. */
     public function enteredAt(\DateTimeImmutable $at): self
     {
-        return new self($this->id, $at, $this->on, $this->side, $this->isPainless, $this->posture, $this->rung, $this->by);
+        return new self(
+            $this->id,
+            $at,
+            $this->on,
+            $this->side,
+            $this->isPainless,
+            $this->posture,
+            $this->rung,
+            $this->by,
+        );
     }
 }

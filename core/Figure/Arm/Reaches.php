@@ -13,31 +13,54 @@ final readonly class Reaches implements ArmPlacement
 {
     /**
      * @param string|null $part by name, "foot" or "other-knee"; null for a place of its own
-     * @param Vector $by from there, or from the floor under the shoulder: ahead, outward, up, in hundredths of the stature
-     * @param Vector|null $elbow which way the elbow points: ahead, outward, up; outward, back and down where nothing is said
-     * @param Vector|null $from on which side of the part the hand lies, as a direction; on the shoulder's where nothing is said
+     * @param Vector $by from there, or from the floor under the shoulder: ahead, outward, up, in hundredths of the
+     *                   stature
+     * @param Vector|null $elbow which way the elbow points: ahead, outward, up; outward, back and down where nothing is
+     *     said
+     * @param Vector|null $from on which side of the part the hand lies, as a direction; on the shoulder's where nothing
+     *     is said
      * @param bool $isForearm whether the forearm lies on the floor, elbow and all
      * @param bool $isStrapped whether a strap may bridge what the hand does not reach
      */
-    public function __construct(private ?string $part, private Vector $by, private ?Vector $elbow = null, private bool $isForearm = false, public bool $isStrapped = false, private ?Vector $from = null)
-    {
+    public function __construct(
+        private ?string $part,
+        private Vector $by,
+        private ?Vector $elbow = null,
+        private bool $isForearm = false,
+        public bool $isStrapped = false,
+        private ?Vector $from = null,
+    ) {
     }
 
     public function place(Joint $shoulder): Limb
     {
         $body = $shoulder->physique;
         $outward = $shoulder->outward();
-        $from = null === $this->part ? new Vector($shoulder->at->x, $shoulder->at->y, $shoulder->propHeight + $body->radii('hand')[0] * 0.8) : $shoulder->point($this->part);
+        $from =
+            null === $this->part
+                ? new Vector($shoulder->at->x, $shoulder->at->y, $shoulder->propHeight + $body->radii('hand')[0] * 0.8)
+                : $shoulder->point($this->part);
         $from ??= throw new \LogicException(sprintf('There is nothing called "%s" to take hold of.', $this->part));
-        $target = $from->plus(new Vector($body->hundredths($this->by->x), $outward * $body->hundredths($this->by->y), $body->hundredths($this->by->z)));
+        $target = $from->plus(
+            new Vector(
+                $body->hundredths($this->by->x),
+                $outward * $body->hundredths($this->by->y),
+                $body->hundredths($this->by->z),
+            ),
+        );
         if ($this->isForearm) {
             return $this->lying($shoulder, $target);
         }
         $inside = $target;
         if (null !== $this->part) {
             // A hand lies on the surface, on the side that it comes from.
-            $side = null === $this->from ? $shoulder->at->minus($target) : new Vector($this->from->x, $outward * $this->from->y, $this->from->z);
-            $target = $target->plus(Limb::unit($side)->times($body->thickness($this->part) + $body->radii('hand')[0] * 0.8));
+            $side =
+                null === $this->from
+                    ? $shoulder->at->minus($target)
+                    : new Vector($this->from->x, $outward * $this->from->y, $this->from->z);
+            $target = $target->plus(
+                Limb::unit($side)->times($body->thickness($this->part) + $body->radii('hand')[0] * 0.8),
+            );
         }
         $pole = $this->elbow ?? new Vector(-0.6, 0.7, -0.5);
         if (null === $this->part) {
@@ -47,7 +70,13 @@ final readonly class Reaches implements ArmPlacement
         $lift = 0.0;
         do {
             // An elbow is not pushed through the floor: it turns up instead.
-            [$elbow, $wrist, $miss] = Limb::reach($shoulder->at, $target, $body->upperArm(), $body->forearm(), new Vector($pole->x, $outward * $pole->y, $pole->z + $lift));
+            [$elbow, $wrist, $miss] = Limb::reach(
+                $shoulder->at,
+                $target,
+                $body->upperArm(),
+                $body->forearm(),
+                new Vector($pole->x, $outward * $pole->y, $pole->z + $lift),
+            );
             $lift += 0.5;
         } while ($elbow->z < $low && $lift < 2.6);
         $on = Limb::unit($wrist->minus($elbow));
@@ -58,7 +87,14 @@ final readonly class Reaches implements ArmPlacement
             default => $on,
         };
 
-        return new Limb($shoulder->at, $elbow, $wrist, $wrist->plus($hand->times($body->hand())), $this->isStrapped ? 0.0 : $miss, isStrapped: $this->isStrapped);
+        return new Limb(
+            $shoulder->at,
+            $elbow,
+            $wrist,
+            $wrist->plus($hand->times($body->hand())),
+            $this->isStrapped ? 0.0 : $miss,
+            isStrapped: $this->isStrapped,
+        );
     }
 
     /** A place on the floor is where the hand goes, or as near to it as the arm is long. */
@@ -81,11 +117,21 @@ final readonly class Reaches implements ArmPlacement
         $drop = $shoulder->at->z - $low;
         $flat = sqrt(max(0.0, $body->upperArm() ** 2 - $drop ** 2));
         $over = Limb::unit(new Vector($target->x - $shoulder->at->x + 1e-6, $target->y - $shoulder->at->y, 0.0));
-        $elbow = new Vector($shoulder->at->x + $flat * $over->x, $shoulder->at->y + $flat * $over->y, max($low, $shoulder->at->z - $body->upperArm()));
+        $elbow = new Vector(
+            $shoulder->at->x + $flat * $over->x,
+            $shoulder->at->y + $flat * $over->y,
+            max($low, $shoulder->at->z - $body->upperArm()),
+        );
         $way = Limb::unit($this->elbow ?? new Vector(1.0, 0.0, 0.0));
         $way = new Vector($way->x, $shoulder->outward() * $way->y, 0.0);
         $wrist = $elbow->plus($way->times($body->forearm()));
 
-        return new Limb($shoulder->at, $elbow, $wrist, $wrist->plus($way->times($body->hand())), max(0.0, $drop - $body->upperArm()));
+        return new Limb(
+            $shoulder->at,
+            $elbow,
+            $wrist,
+            $wrist->plus($way->times($body->hand())),
+            max(0.0, $drop - $body->upperArm()),
+        );
     }
 }

@@ -9,7 +9,10 @@ use LucidAscent\Core\Figure\Limb;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Vector;
 
-/** By its joint angles in the pelvis's frame, and by how far the foot is pointed (0 at a right angle to the shin, 90 in line with it). */
+/**
+ * By its joint angles in the pelvis's frame, and by how far the foot is pointed (0 at a right angle to the shin, 90 in
+ * line with it).
+ */
 final readonly class ByAngles implements LegPlacement
 {
     public function __construct(public LegAngles $angles, public float $pointed = 0.0)
@@ -23,7 +26,14 @@ final readonly class ByAngles implements LegPlacement
         $knee = $hip->at->plus($thigh->times($leg->thigh));
         $ankle = $knee->plus($shin->times($leg->shin));
 
-        return new Limb($hip->at, $knee, $ankle, $ankle->plus(self::foot($hip, $ankle, $front, $shin, $this->pointed)), 0.0, $front);
+        return new Limb(
+            $hip->at,
+            $knee,
+            $ankle,
+            $ankle->plus(self::foot($hip, $ankle, $front, $shin, $this->pointed)),
+            0.0,
+            $front,
+        );
     }
 
     /** The foot goes where the shin's front points; near the floor it points as far as it has to, and no further. */

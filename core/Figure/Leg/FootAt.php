@@ -17,10 +17,16 @@ final readonly class FootAt implements LegPlacement
     /**
      * @param float|null $up of the ankle, in hundredths of the stature; on the floor, sole down, where nothing is said
      * @param Vector $knee towards which the knee points: ahead, outward, up
-     * @param Vector|null $toes where the toes point, likewise; along the knee's way over the floor where nothing is said
+     * @param Vector|null $toes where the toes point, likewise; along the knee's way over the floor where nothing is
+     *     said
      */
-    public function __construct(private float $ahead, private float $out, private ?float $up, private Vector $knee, private ?Vector $toes)
-    {
+    public function __construct(
+        private float $ahead,
+        private float $out,
+        private ?float $up,
+        private Vector $knee,
+        private ?Vector $toes,
+    ) {
     }
 
     public function place(Joint $hip): Limb
@@ -33,9 +39,21 @@ final readonly class FootAt implements LegPlacement
             $hip->at->y + $outward * $body->hundredths($this->out),
             null === $this->up ? $leg->ankleAboveSole : $body->hundredths($this->up),
         );
-        [$knee, $ankle, $miss] = Limb::reach($hip->at, $target, $leg->thigh, $leg->shin, new Vector($this->knee->x, $outward * $this->knee->y, $this->knee->z));
+        [$knee, $ankle, $miss] = Limb::reach(
+            $hip->at,
+            $target,
+            $leg->thigh,
+            $leg->shin,
+            new Vector($this->knee->x, $outward * $this->knee->y, $this->knee->z),
+        );
         $toes = $this->toes ?? new Vector($this->knee->x + 0.001, $this->knee->y, 0.0);
 
-        return new Limb($hip->at, $knee, $ankle, $ankle->plus(Limb::unit(new Vector($toes->x, $outward * $toes->y, $toes->z))->times($body->foot())), $miss);
+        return new Limb(
+            $hip->at,
+            $knee,
+            $ankle,
+            $ankle->plus(Limb::unit(new Vector($toes->x, $outward * $toes->y, $toes->z))->times($body->foot())),
+            $miss,
+        );
     }
 }

@@ -17,8 +17,12 @@ final readonly class Kneels implements LegPlacement
      * @param float $shin likewise
      * @param float $up how far the shin is raised off the floor, in degrees
      */
-    public function __construct(private float $thigh, private float $shin, private bool $isTucked = false, private float $up = 0.0)
-    {
+    public function __construct(
+        private float $thigh,
+        private float $shin,
+        private bool $isTucked = false,
+        private float $up = 0.0,
+    ) {
     }
 
     public function place(Joint $hip): Limb
@@ -27,7 +31,10 @@ final readonly class Kneels implements LegPlacement
         $drop = $hip->at->z - LegChain::HALF_KNEE;
         $over = sqrt(max(0.0, $leg->thigh ** 2 - $drop ** 2));
         $way = $hip->way($this->thigh);
-        $knee = 0.0 === $over ? $hip->at->minus(new Vector(0.0, 0.0, $leg->thigh)) : new Vector($hip->at->x + $over * $way->x, $hip->at->y + $over * $way->y, LegChain::HALF_KNEE);
+        $knee =
+            0.0 === $over
+                ? $hip->at->minus(new Vector(0.0, 0.0, $leg->thigh))
+                : new Vector($hip->at->x + $over * $way->x, $hip->at->y + $over * $way->y, LegChain::HALF_KNEE);
         $low = $hip->physique->radii('shin')[1] + ($this->isTucked ? $hip->physique->hundredths(4.5) : 0.0);
         $along = $hip->way($this->shin);
         if (0.0 !== $this->up) {
@@ -35,9 +42,18 @@ final readonly class Kneels implements LegPlacement
         }
         $flat = sqrt(max(0.0, $leg->shin ** 2 - ($low - $knee->z) ** 2));
         $ankle = new Vector($knee->x + $flat * $along->x, $knee->y + $flat * $along->y, $low);
-        $toe = $this->isTucked ? new Vector(-$along->x * 0.45, -$along->y * 0.45, -0.5) : new Vector($along->x, $along->y, -0.12);
+        $toe = $this->isTucked
+            ? new Vector(-$along->x * 0.45, -$along->y * 0.45, -0.5)
+            : new Vector($along->x, $along->y, -0.12);
 
-        return new Limb($hip->at, $knee, $ankle, $ankle->plus(Limb::unit($toe)->times($hip->physique->foot() * ($this->isTucked ? 0.6 : 1.0))), max(0.0, $drop - $leg->thigh), $this->isTucked ? null : new Vector(0.0, 0.0, -1.0));
+        return new Limb(
+            $hip->at,
+            $knee,
+            $ankle,
+            $ankle->plus(Limb::unit($toe)->times($hip->physique->foot() * ($this->isTucked ? 0.6 : 1.0))),
+            max(0.0, $drop - $leg->thigh),
+            $this->isTucked ? null : new Vector(0.0, 0.0, -1.0),
+        );
     }
 
     private static function raised(Joint $hip, Vector $knee, Vector $along, float $up): Limb
@@ -46,6 +62,13 @@ final readonly class Kneels implements LegPlacement
         $ankle = $knee->plus($shin->times($hip->physique->leg($hip->side)->shin));
         $toe = Limb::unit($shin->minus(Limb::across($shin, $along)->times(0.5)));
 
-        return new Limb($hip->at, $knee, $ankle, $ankle->plus($toe->times($hip->physique->foot())), 0.0, $along->times(-1.0));
+        return new Limb(
+            $hip->at,
+            $knee,
+            $ankle,
+            $ankle->plus($toe->times($hip->physique->foot())),
+            0.0,
+            $along->times(-1.0),
+        );
     }
 }

@@ -12,11 +12,16 @@ final readonly class About
 {
     /**
      * @param string $label its English name, the translator's key
-     * @param list<Control> $controls what can be set, in the order in which it is asked for; none where it cannot be set up by hand
-     * @param float|null $lies how the torso is drawn, in degrees forward of upright; as the pelvis is tipped where nothing is said
-     * @param array<string, array{Ability, float}|null> $shows by component, where it is not the ability of the same name: which
-     *                                                         one, and the sign with which it counts; null where the person can yield there
-     * @param bool $putsFootOnThigh whether the foot lies on top of the other thigh, the knee turned as far as the hip lets it
+     * @param list<Control> $controls what can be set, in the order in which it is asked for; none where it cannot be
+     *     set up by hand
+     * @param float|null $lies how the torso is drawn, in degrees forward of upright; as the pelvis is tipped where
+     *     nothing is said
+     * @param array<string, array{Ability, float}|null> $shows by component, where it is not the ability of the same
+     *     name: which
+     *     one, and the sign with which it counts; null where the
+     *     person can yield there
+     * @param bool $putsFootOnThigh whether the foot lies on top of the other thigh, the knee turned as far as the hip
+     *     lets it
      * @param TestReading|null $test how a test reads it; null where none does
      */
     public function __construct(
@@ -37,7 +42,9 @@ final readonly class About
      */
     public function ability(Component $component): ?array
     {
-        return array_key_exists($component->value, $this->shows) ? $this->shows[$component->value] : [Ability::ofComponent($component), 1.0];
+        return array_key_exists($component->value, $this->shows)
+            ? $this->shows[$component->value]
+            : [Ability::ofComponent($component), 1.0];
     }
 
     /**

@@ -15,7 +15,12 @@ final class Contacts
     {
         $class = __NAMESPACE__.'\\'.str_replace(' ', '', ucwords(str_replace('-', ' ', $name)));
 
-        return 1 === preg_match('/^[a-z]+(-[a-z]+)*$/', $name) && class_exists($class) && is_subclass_of($class, Contact::class) && self::name($class) === $name ? $class : null;
+        return 1 === preg_match('/^[a-z]+(-[a-z]+)*$/', $name)
+            && class_exists($class)
+            && is_subclass_of($class, Contact::class)
+            && self::name($class) === $name
+            ? $class
+            : null;
     }
 
     /**
@@ -31,6 +36,8 @@ final class Contacts
     /** @param class-string<Contact> $class */
     public static function name(string $class): string
     {
-        return strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', (new \ReflectionClass($class))->getShortName()));
+        return strtolower(
+            (string) preg_replace('/(?<!^)[A-Z]/', '-$0', (new \ReflectionClass($class))->getShortName()),
+        );
     }
 }

@@ -70,9 +70,13 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
         $ankle = $knee->plus(self::along($shin, $body->shin));
 
         $bend = deg2rad($this->backBend);
-        $shoulder = abs($bend) < self::STRAIGHT
-            ? self::along(-$this->pelvicTilt, $this->torso)
-            : self::along($this->backBend / 2 - $this->pelvicTilt, $this->torso * 2 * sin($bend / 2) / $bend);
+        $shoulder =
+            abs($bend) < self::STRAIGHT
+                ? self::along(-$this->pelvicTilt, $this->torso)
+                : self::along(
+                    $this->backBend / 2 - $this->pelvicTilt,
+                    ($this->torso * 2 * sin($bend / 2)) / $bend,
+                );
         $upperArm = $this->backBend - $this->pelvicTilt + $this->shoulderFlexion - 180.0;
         $hand = $shoulder
             ->plus(self::along($upperArm, $this->upperArm))
@@ -120,7 +124,12 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
     {
         $drop = ($this->hipHeight - LegChain::HALF_KNEE) / $body->thigh;
         if (abs($drop) > 1.0) {
-            throw OutOfReach::because(sprintf('With the hip %.1f cm up, the back knee does not come down to the floor.', $this->hipHeight));
+            throw OutOfReach::because(
+                sprintf(
+                    'With the hip %.1f cm up, the back knee does not come down to the floor.',
+                    $this->hipHeight,
+                ),
+            );
         }
 
         return 90.0 - rad2deg(asin($drop)) - $this->pelvicTilt;
@@ -135,14 +144,23 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
     /** The pelvis tips as it will, and takes the hip's share with it: the rungs before say what the hip needs. */
     public static function about(): About
     {
-        return new About('Deep pigeon, back leg', [
-            Control::hipHeight(8, 40, 18),
-            Control::degrees('kneeFlexion', 'Knee bent', 0, 150, 100),
-            Control::degrees('backBend', 'Back bend', 0, 120, 40),
-            Control::degrees('shoulderFlexion', 'Arm raised', 90, 200, 170),
-            Control::degrees('elbowFlexion', 'Elbow bent', 0, 150, 60),
-            Control::pelvicTilt(),
-        ], shows: ['flexion' => null, 'abduction' => null, 'rotation' => null, 'kneeFlexion' => [Ability::Quadriceps, 1.0]]);
+        return new About(
+            'Deep pigeon, back leg',
+            [
+                Control::hipHeight(8, 40, 18),
+                Control::degrees('kneeFlexion', 'Knee bent', 0, 150, 100),
+                Control::degrees('backBend', 'Back bend', 0, 120, 40),
+                Control::degrees('shoulderFlexion', 'Arm raised', 90, 200, 170),
+                Control::degrees('elbowFlexion', 'Elbow bent', 0, 150, 60),
+                Control::pelvicTilt(),
+            ],
+            shows: [
+                'flexion' => null,
+                'abduction' => null,
+                'rotation' => null,
+                'kneeFlexion' => [Ability::Quadriceps, 1.0],
+            ],
+        );
     }
 
     public static function of(SetUp $set): Posture
@@ -162,6 +180,10 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
 
     public function drawn(Body $body): LegPose
     {
-        return LegChain::forward($body, new Sitting(max(0.0, $this->hipHeight - $body->seatedHipHeight), $this->pelvicTilt), new LegAngles(-$this->extension($body), 0, 0, $this->kneeFlexion));
+        return LegChain::forward(
+            $body,
+            new Sitting(max(0.0, $this->hipHeight - $body->seatedHipHeight), $this->pelvicTilt),
+            new LegAngles(-$this->extension($body), 0, 0, $this->kneeFlexion),
+        );
     }
 }

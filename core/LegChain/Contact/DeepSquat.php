@@ -60,11 +60,18 @@ final readonly class DeepSquat extends SeatedContact implements Contact
 
     public static function about(): About
     {
-        return new About('Deep squat, heels down', [Control::hipHeight(10, 60, 22), Control::cm('stance', 'Stance', 10, 60, 30), Control::pelvicTilt()], OtherLeg::Alike);
+        return new About(
+            'Deep squat, heels down',
+            [Control::hipHeight(10, 60, 22), Control::cm('stance', 'Stance', 10, 60, 30), Control::pelvicTilt()],
+            OtherLeg::Alike,
+        );
     }
 
     public static function of(SetUp $set): Posture
     {
-        return new FreeKnee(new self($set->number('hipHeight'), $set->number('stance'), $set->sitting()->pelvicTilt), $set->capacity());
+        return new FreeKnee(
+            new self($set->number('hipHeight'), $set->number('stance'), $set->sitting()->pelvicTilt),
+            $set->capacity(),
+        );
     }
 }

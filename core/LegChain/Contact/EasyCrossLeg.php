@@ -51,7 +51,11 @@ final readonly class EasyCrossLeg extends SeatedContact implements Contact
 
     public static function about(): About
     {
-        return new About('Easy cross-leg', [Control::cm('ahead', 'Feet ahead of the hips', 10, 40, 22), Control::seat(), Control::pelvicTilt()], OtherLeg::Mirrors);
+        return new About(
+            'Easy cross-leg',
+            [Control::cm('ahead', 'Feet ahead of the hips', 10, 40, 22), Control::seat(), Control::pelvicTilt()],
+            OtherLeg::Mirrors,
+        );
     }
 
     public static function of(SetUp $set): Posture

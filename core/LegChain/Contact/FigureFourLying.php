@@ -20,6 +20,9 @@ final class FigureFourLying implements Contact
 
     public static function of(SetUp $set): Posture
     {
-        return new FreeKnee(new FigureFour($set->number(FigureFour::OTHER), new Sitting(0.0, self::LYING)), $set->capacity());
+        return new FreeKnee(
+            new FigureFour($set->number(FigureFour::OTHER), new Sitting(0.0, self::LYING)),
+            $set->capacity(),
+        );
     }
 }

@@ -7,7 +7,10 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\LegChain\FreeKnee;
 use LucidAscent\Core\LegChain\Posture;
 
-/** Figure four seated on the floor, the other foot planted: its thigh is folded by 120° unless said (this product's own constant). */
+/**
+ * Figure four seated on the floor, the other foot planted: its thigh is folded by 120° unless said (this product's own
+ * constant).
+ */
 final class FigureFourSeated implements Contact
 {
     public static function about(): About

@@ -23,7 +23,10 @@ final class FigureFourStanding implements Contact
     public static function of(SetUp $set): Posture
     {
         $folded = $set->number(FigureFour::OTHER);
-        $hip = Segment::Thigh->shareOfStature() * cos(deg2rad($folded)) + Segment::Shin->shareOfStature() + Segment::AnkleAboveSole->shareOfStature();
+        $hip =
+            Segment::Thigh->shareOfStature() * cos(deg2rad($folded)) +
+            Segment::Shin->shareOfStature() +
+            Segment::AnkleAboveSole->shareOfStature();
         $seat = max(0.0, $set->stature() * ($hip - Segment::SeatedHipHeight->shareOfStature()));
 
         return new FreeKnee(new FigureFour($folded, new Sitting($seat)), $set->capacity());

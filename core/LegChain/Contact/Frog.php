@@ -31,13 +31,25 @@ final readonly class Frog extends SingleJoint implements Contact, Drawn
 
     public static function about(): About
     {
-        return new About('Frog, knees apart', [Control::cm('span', 'Span between the knees', 20, 110, 80)], OtherLeg::Alike, 85.0, test: new TestReading(2.4));
+        return new About(
+            'Frog, knees apart',
+            [Control::cm('span', 'Span between the knees', 20, 110, 80)],
+            OtherLeg::Alike,
+            85.0,
+            test: new TestReading(2.4),
+        );
     }
 
     public function drawn(Body $body): LegPose
     {
         $abduction = $this->degrees($body);
 
-        return LegChain::forward($body, new Sitting(max(0.0, $body->thigh * cos(deg2rad($abduction)) + LegChain::HALF_KNEE - $body->seatedHipHeight)), new LegAngles(0, $abduction, 0, 90));
+        return LegChain::forward(
+            $body,
+            new Sitting(
+                max(0.0, $body->thigh * cos(deg2rad($abduction)) + LegChain::HALF_KNEE - $body->seatedHipHeight),
+            ),
+            new LegAngles(0, $abduction, 0, 90),
+        );
     }
 }

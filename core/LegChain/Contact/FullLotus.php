@@ -24,7 +24,12 @@ final class FullLotus implements Contact
 
     public static function about(): About
     {
-        return new About('Full lotus, second leg', [Control::seat(), Control::pelvicTilt()], OtherLeg::Works, putsFootOnThigh: true);
+        return new About(
+            'Full lotus, second leg',
+            [Control::seat(), Control::pelvicTilt()],
+            OtherLeg::Works,
+            putsFootOnThigh: true,
+        );
     }
 
     public static function of(SetUp $set): Posture

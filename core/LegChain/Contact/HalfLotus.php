@@ -18,7 +18,11 @@ final class HalfLotus implements AnkleIsPlaced
 
     public static function about(): About
     {
-        return new About('Half lotus, foot in the crease', [Control::kneeHeight(5, 45, 10), Control::seat(), Control::pelvicTilt()], putsFootOnThigh: true);
+        return new About(
+            'Half lotus, foot in the crease',
+            [Control::kneeHeight(5, 45, 10), Control::seat(), Control::pelvicTilt()],
+            putsFootOnThigh: true,
+        );
     }
 
     public static function ankleOf(SetUp $set): AnkleOnThigh

@@ -18,7 +18,11 @@ final class HalfLotusEasy implements AnkleIsPlaced
 
     public static function about(): About
     {
-        return new About('Half lotus, foot on the mid-thigh', [Control::kneeHeight(5, 45, 20), Control::seat(), Control::pelvicTilt()], putsFootOnThigh: true);
+        return new About(
+            'Half lotus, foot on the mid-thigh',
+            [Control::kneeHeight(5, 45, 20), Control::seat(), Control::pelvicTilt()],
+            putsFootOnThigh: true,
+        );
     }
 
     public static function ankleOf(SetUp $set): AnkleOnThigh

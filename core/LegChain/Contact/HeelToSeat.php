@@ -40,7 +40,13 @@ final readonly class HeelToSeat extends SingleJoint implements Contact, Drawn
 
     public static function about(): About
     {
-        return new About('Prone, heel to seat', [Control::cm('gap', 'Hip to ankle', 5, 80, 20)], OtherLeg::Behind, 85.0, test: new TestReading(2.0, takesAngle: true));
+        return new About(
+            'Prone, heel to seat',
+            [Control::cm('gap', 'Hip to ankle', 5, 80, 20)],
+            OtherLeg::Behind,
+            85.0,
+            test: new TestReading(2.0, takesAngle: true),
+        );
     }
 
     public function drawn(Body $body): LegPose

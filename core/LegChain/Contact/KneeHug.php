@@ -66,7 +66,12 @@ final readonly class KneeHug implements Contact, Inclination, Posture
     /** It is read, and not set up by hand. */
     public static function about(): About
     {
-        return new About('Lying knee hug', [], lies: -90.0, test: new TestReading(3.6, takesAngle: true, needs: ['kneeHeight', 'past']));
+        return new About(
+            'Lying knee hug',
+            [],
+            lies: -90.0,
+            test: new TestReading(3.6, takesAngle: true, needs: ['kneeHeight', 'past']),
+        );
     }
 
     public static function of(SetUp $set): Posture

@@ -16,7 +16,8 @@ use LucidAscent\Core\LegChain\Vector;
 
 /**
  * The ankle behind the neck. It is 5 cm behind the base of the neck, square to the torso's
- * end, and 4 cm across the midline (this product's own constants). More rounding asks less of the hip and more of the back.
+ * end, and 4 cm across the midline (this product's own constants). More rounding asks less of the hip and more of the
+ * back.
  */
 final readonly class LegBehindHead extends SeatedContact implements Contact
 {
@@ -38,7 +39,9 @@ final readonly class LegBehindHead extends SeatedContact implements Contact
 
     public function ankle(Body $body): Vector
     {
-        return (new Vector(0.0, 0.0, $this->sitting->hipHeight($body)))->plus($this->sitting->toGround(self::inPelvis($this->torso, $this->rounding)));
+        return (new Vector(0.0, 0.0, $this->sitting->hipHeight($body)))->plus(
+            $this->sitting->toGround(self::inPelvis($this->torso, $this->rounding)),
+        );
     }
 
     public function props(): array
@@ -71,11 +74,20 @@ final readonly class LegBehindHead extends SeatedContact implements Contact
 
     public static function about(): About
     {
-        return new About('Leg behind the head', [Control::rounding(), Control::cm('kneeOutside', 'Knee out from the midline', 8, 40, 20), Control::seat(), Control::pelvicTilt()]);
+        return new About('Leg behind the head', [
+            Control::rounding(),
+            Control::cm('kneeOutside', 'Knee out from the midline', 8, 40, 20),
+            Control::seat(),
+            Control::pelvicTilt(),
+        ]);
     }
 
     public static function of(SetUp $set): Posture
     {
-        return new FreeKnee(new self($set->upper(UpperBody::Torso), $set->number('rounding'), $set->sitting()), $set->capacity(), $set->number('kneeOutside'));
+        return new FreeKnee(
+            new self($set->upper(UpperBody::Torso), $set->number('rounding'), $set->sitting()),
+            $set->capacity(),
+            $set->number('kneeOutside'),
+        );
     }
 }

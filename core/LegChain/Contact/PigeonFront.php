@@ -40,14 +40,26 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
         $y = $body->hipSpacing / 2;
         $ahead = $body->thigh ** 2 - self::KNEE_OUTWARD ** 2 - ($this->hipHeight - LegChain::HALF_KNEE) ** 2;
         if ($ahead < 0.0) {
-            throw OutOfReach::because(sprintf('With the hip %.1f cm up, the knee does not come down to the floor.', $this->hipHeight));
+            throw OutOfReach::because(
+                sprintf('With the hip %.1f cm up, the knee does not come down to the floor.', $this->hipHeight),
+            );
         }
         $x = sqrt($ahead);
         $out = $y + self::KNEE_OUTWARD;
         $level = (float) LegChain::HALF_KNEE;
         $turn = deg2rad($this->shinAngle);
 
-        return [0.0, $y, $this->hipHeight, $x, $out, $level, $x - $body->shin * sin($turn), $out - $body->shin * cos($turn), $level];
+        return [
+            0.0,
+            $y,
+            $this->hipHeight,
+            $x,
+            $out,
+            $level,
+            $x - $body->shin * sin($turn),
+            $out - $body->shin * cos($turn),
+            $level,
+        ];
     }
 
     public function pelvicTilt(): float
@@ -62,7 +74,11 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
 
     public function props(): array
     {
-        return ['hipHeight' => $this->hipHeight, 'shinAngle' => $this->shinAngle, 'pelvicTilt' => $this->pelvicTilt];
+        return [
+            'hipHeight' => $this->hipHeight,
+            'shinAngle' => $this->shinAngle,
+            'pelvicTilt' => $this->pelvicTilt,
+        ];
     }
 
     public function shifted(string $name, float $by): static
@@ -76,7 +92,15 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
 
     public static function about(): About
     {
-        return new About('Pigeon, front leg', [Control::hipHeight(8, 40, 18), Control::degrees('shinAngle', 'Shin turned from parallel', 0, 80, 45), Control::pelvicTilt()], OtherLeg::Behind);
+        return new About(
+            'Pigeon, front leg',
+            [
+                Control::hipHeight(8, 40, 18),
+                Control::degrees('shinAngle', 'Shin turned from parallel', 0, 80, 45),
+                Control::pelvicTilt(),
+            ],
+            OtherLeg::Behind,
+        );
     }
 
     public static function of(SetUp $set): Posture

@@ -13,12 +13,17 @@ use LucidAscent\Core\LegChain\Sitting;
 final readonly class SetUp
 {
     /**
-     * @param Sitting|null $sitting how the pelvis is placed; by the numbers `seat` and `pelvicTilt` where nothing else is said
+     * @param Sitting|null $sitting how the pelvis is placed; by the numbers `seat` and `pelvicTilt` where nothing else
+     *     is said
      * @param Capacity|null $capacity what this person's leg can do, where a free knee has to know
      * @param float|null $stature in cm, of which lengths above the hips are shares where they are not among the numbers
      */
-    public function __construct(private Numbers $numbers, private ?Sitting $sitting = null, private ?Capacity $capacity = null, private ?float $stature = null)
-    {
+    public function __construct(
+        private Numbers $numbers,
+        private ?Sitting $sitting = null,
+        private ?Capacity $capacity = null,
+        private ?float $stature = null,
+    ) {
     }
 
     public function has(string $name): bool
@@ -35,7 +40,8 @@ final readonly class SetUp
     /** @throws InvalidValue when seat or tilt are out of range */
     public function sitting(): Sitting
     {
-        return $this->sitting ?? new Sitting($this->numbers->number('seat', 0.0), $this->numbers->number('pelvicTilt', 0.0));
+        return $this->sitting ??
+            new Sitting($this->numbers->number('seat', 0.0), $this->numbers->number('pelvicTilt', 0.0));
     }
 
     /** @throws InvalidValue when nobody said what the leg can do */
@@ -49,7 +55,9 @@ final readonly class SetUp
     {
         $name = $part->value;
 
-        return $this->numbers->has($name) || null === $this->stature ? $this->numbers->number($name) : $part->ofStature($this->stature);
+        return $this->numbers->has($name) || null === $this->stature
+            ? $this->numbers->number($name)
+            : $part->ofStature($this->stature);
     }
 
     /** @throws InvalidValue when nobody said */

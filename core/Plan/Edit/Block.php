@@ -56,7 +56,11 @@ final readonly class Block
      */
     public function replaced(array $items, array $instead): array
     {
-        return [...array_slice($items, 0, $this->from), ...$instead, ...array_slice($items, $this->from + $this->length)];
+        return [
+            ...array_slice($items, 0, $this->from),
+            ...$instead,
+            ...array_slice($items, $this->from + $this->length),
+        ];
     }
 
     /**
@@ -67,6 +71,12 @@ final readonly class Block
      */
     public function working(array $items, callable $change): array
     {
-        return $this->replaced($items, array_map(static fn (PlannedItem $item): PlannedItem => $item->isWork() ? $change($item) : $item, $this->of($items)));
+        return $this->replaced(
+            $items,
+            array_map(
+                static fn (PlannedItem $item): PlannedItem => $item->isWork() ? $change($item) : $item,
+                $this->of($items),
+            ),
+        );
     }
 }

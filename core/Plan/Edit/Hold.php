@@ -24,7 +24,8 @@ final readonly class Hold implements Edit
 
     private function held(PlannedItem $item): PlannedItem
     {
-        $step = (int) ceil(($this->isLonger ? 1 : -1) * self::STEP * $item->seconds / FillTime::GRAIN) * FillTime::GRAIN;
+        $step =
+            (int) ceil((($this->isLonger ? 1 : -1) * self::STEP * $item->seconds) / FillTime::GRAIN) * FillTime::GRAIN;
 
         return $item->lasting(max(FillTime::GRAIN, $item->seconds + $step));
     }

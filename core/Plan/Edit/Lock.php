@@ -18,6 +18,14 @@ final readonly class Lock implements Edit
     {
         $block = Block::at($session->items, $at);
 
-        return $session->doing($block->replaced($session->items, array_map(fn (PlannedItem $item): PlannedItem => $item->locked($this->isLocked), $block->of($session->items))));
+        return $session->doing(
+            $block->replaced(
+                $session->items,
+                array_map(
+                    fn (PlannedItem $item): PlannedItem => $item->locked($this->isLocked),
+                    $block->of($session->items),
+                ),
+            ),
+        );
     }
 }

@@ -19,14 +19,23 @@ final readonly class OtherRung implements Edit
 
     public function apply(PlannedSession $session, int $at): PlannedSession
     {
-        return $session->doing(Block::at($session->items, $at)->working($session->items, fn (PlannedItem $item): PlannedItem => $this->other($item, $session)));
+        return $session->doing(
+            Block::at($session->items, $at)->working(
+                $session->items,
+                fn (PlannedItem $item): PlannedItem => $this->other($item, $session),
+            ),
+        );
     }
 
     private function other(PlannedItem $item, PlannedSession $session): PlannedItem
     {
         $ladder = null === $item->drill ? $this->ladders[$item->rung->posture] ?? [] : [];
         foreach ($ladder as $i => $rung) {
-            $isHere = in_array($item->rung->rung->id, array_map(static fn (PracticeRung $one): string => $one->rung->id, [$rung, ...$rung->forms]), true);
+            $isHere = in_array(
+                $item->rung->rung->id,
+                array_map(static fn (PracticeRung $one): string => $one->rung->id, [$rung, ...$rung->forms]),
+                true,
+            );
             $other = $ladder[$i + ($this->isHarder ? 1 : -1)] ?? null;
             if ($isHere && null !== $other && null !== $session->dose) {
                 return $item->on($other, $session->dose)->measured($this->poses);

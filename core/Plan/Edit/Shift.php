@@ -24,6 +24,10 @@ final readonly class Shift implements Edit
             $to = $block->from + (isset($session->items[$next]) ? Block::at($session->items, $next)->length : 0);
         }
 
-        return $session->doing([...array_slice($rest, 0, $to), ...$block->of($session->items), ...array_slice($rest, $to)]);
+        return $session->doing([
+            ...array_slice($rest, 0, $to),
+            ...$block->of($session->items),
+            ...array_slice($rest, $to),
+        ]);
     }
 }

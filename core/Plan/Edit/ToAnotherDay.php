@@ -10,7 +10,9 @@ use LucidAscent\Core\Plan\PlannedSession;
 /** Taken from one session into another, behind what comes before it there. */
 final readonly class ToAnotherDay
 {
-    /** @return array{PlannedSession, PlannedSession} the one that it was taken from, and the one that it stands in now */
+    /**
+     * @return array{PlannedSession, PlannedSession} the one that it was taken from, and the one that it stands in now
+     */
     public static function move(PlannedSession $from, int $at, PlannedSession $to): array
     {
         $block = Block::at($from->items, $at);

@@ -19,7 +19,9 @@ final class BothSides implements SessionRule
     {
         $sides = [];
         foreach ($session->items as $item) {
-            foreach (Phase::Work === $item->phase ? (null === $item->side ? Side::cases() : [$item->side]) : [] as $side) {
+            foreach (
+                Phase::Work === $item->phase ? (null === $item->side ? Side::cases() : [$item->side]) : [] as $side
+            ) {
                 $sides[$item->key()][$side->value] = $item;
             }
         }
@@ -27,9 +29,14 @@ final class BothSides implements SessionRule
         foreach ($sides as $worked) {
             $item = array_values($worked)[0];
             foreach (Side::cases() as $side) {
-                $isAllowed = null === $item->drill ? null !== $poses->of($item->rung->posture, $side)->onLadder()->rung : May::practise($poses, $item->rung->posture, $item->rung->rung->id, $side)->isYes();
+                $isAllowed =
+                    null === $item->drill
+                        ? null !== $poses->of($item->rung->posture, $side)->onLadder()->rung
+                        : May::practise($poses, $item->rung->posture, $item->rung->rung->id, $side)->isYes();
                 if (!isset($worked[$side->value]) && $isAllowed) {
-                    $broken[] = new Reason('rule.sides', Source::Trade, ['posture' => $item->drill->id ?? $item->rung->posture]);
+                    $broken[] = new Reason('rule.sides', Source::Trade, [
+                        'posture' => $item->drill->id ?? $item->rung->posture,
+                    ]);
                 }
             }
         }

@@ -19,7 +19,11 @@ final class CounterAfter implements SessionRule
         $open = null;
         $broken = [];
         foreach ($session->items as $item) {
-            if (null !== $open && Phase::Counter !== $item->phase && (Phase::Work !== $item->phase || $open->key() !== $item->key())) {
+            if (
+                null !== $open
+                && Phase::Counter !== $item->phase
+                && (Phase::Work !== $item->phase || $open->key() !== $item->key())
+            ) {
                 $broken[$open->key()] = self::without($open);
                 $open = null;
             }

@@ -27,7 +27,9 @@ final class LyingFirst implements SessionRule
                 continue;
             }
             if ($item->rung->stance->rank() < $reached && $work !== $item->key()) {
-                $broken[$item->key()] = new Reason('rule.order', Source::Trade, ['posture' => $item->drill->id ?? $item->rung->posture]);
+                $broken[$item->key()] = new Reason('rule.order', Source::Trade, [
+                    'posture' => $item->drill->id ?? $item->rung->posture,
+                ]);
             }
             $reached = max($reached, $item->rung->stance->rank());
             $work = $item->key();

@@ -15,7 +15,8 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
 /**
- * What is gentle is held as long as its range has it, what is deep as long as it has grown by what was reached, and what
+ * What is gentle is held as long as its range has it, what is deep as long as it has grown by what was reached, and
+ * what
  * has to keep short no longer than at the beginning.
  */
 final class NotTooLong implements SessionRule
@@ -27,7 +28,10 @@ final class NotTooLong implements SessionRule
         foreach ($session->items as $item) {
             $most = null !== $dose && Phase::Work === $item->phase ? self::most($item, $dose, $poses) : $item->seconds;
             if ($item->seconds > $most) {
-                $broken[$item->key()] = new Reason('rule.too-long', Source::Trade, ['posture' => $item->drill->id ?? $item->rung->posture, 'most' => $most]);
+                $broken[$item->key()] = new Reason('rule.too-long', Source::Trade, [
+                    'posture' => $item->drill->id ?? $item->rung->posture,
+                    'most' => $most,
+                ]);
             }
         }
 
@@ -41,7 +45,8 @@ final class NotTooLong implements SessionRule
             $poses->person->holds->keepsShort($item->rung->rung->work, $item->side) => $item->least($dose),
             $item->rung->rung->isGentle() => FillTime::grain($item->most($dose)),
             null !== $item->drill => $item->least($dose),
-            default => PlannedSession::CHANGE + FillTime::grain(Growth::seconds($poses, $item->rung, $item->side, $dose)),
+            default => PlannedSession::CHANGE +
+                FillTime::grain(Growth::seconds($poses, $item->rung, $item->side, $dose)),
         };
     }
 }

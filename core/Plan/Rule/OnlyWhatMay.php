@@ -19,7 +19,9 @@ final class OnlyWhatMay implements SessionRule
             $may = $item->may($poses);
             if (!$may->isYes()) {
                 $id = $item->drill->id ?? $item->rung->posture;
-                $broken[$id] ??= new Reason($may->isHeld() ? 'rule.held' : 'rule.closed', Source::Trade, ['posture' => $id]);
+                $broken[$id] ??= new Reason($may->isHeld() ? 'rule.held' : 'rule.closed', Source::Trade, [
+                    'posture' => $id,
+                ]);
             }
         }
 

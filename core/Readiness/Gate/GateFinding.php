@@ -11,14 +11,20 @@ use LucidAscent\Core\Reason\Reason;
 final readonly class GateFinding
 {
     /**
-     * @param State $best how good the state behind it can be: open or near when it is met, first when it is known not to
-     *                    be, unknown when nobody has asked or read it
+     * @param State $best how good the state behind it can be: open or near when it is met, first when it is known not
+     *     to
+     *     be, unknown when nobody has asked or read it
      * @param string $posture the posture that comes first, by its id; empty where a test tells it
      * @param string $gate the test that reads or watches it, by its id; empty where it is a posture
      * @param string $test what to take or ask next; empty when no test would open it
      */
-    private function __construct(public State $best, public Reason $reason, public string $posture = '', public string $gate = '', public string $test = '')
-    {
+    private function __construct(
+        public State $best,
+        public Reason $reason,
+        public string $posture = '',
+        public string $gate = '',
+        public string $test = '',
+    ) {
     }
 
     /** @param State $best that of the posture which comes first */

@@ -11,7 +11,10 @@ use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** A posture that is tried only when another is in reach: nothing behind it reads better than that one does (common practice). */
+/**
+ * A posture that is tried only when another is in reach: nothing behind it reads better than that one does (common
+ * practice).
+ */
 final readonly class PostureFirst implements Gate
 {
     public function __construct(private string $posture)
@@ -27,6 +30,10 @@ final readonly class PostureFirst implements Gate
             default => [State::First, 'gate.first'],
         };
 
-        return GateFinding::ofPosture($this->posture, $best, new Reason($code, Source::Trade, ['postures' => [$this->posture]]));
+        return GateFinding::ofPosture(
+            $this->posture,
+            $best,
+            new Reason($code, Source::Trade, ['postures' => [$this->posture]]),
+        );
     }
 }

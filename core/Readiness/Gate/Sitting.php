@@ -26,7 +26,12 @@ final readonly class Sitting implements Gate
     public function check(Snapshot $person, Side $side, callable $stateOf, ?EvidenceCutOff $since): GateFinding
     {
         $taken = $person->newest(self::TEST, $side);
-        if (null === $taken || !$taken->has('heelDistance') || !$taken->has('kneeHeight') || (null !== $since && !$since->isBefore($taken->on, $taken->at))) {
+        if (
+            null === $taken
+            || !$taken->has('heelDistance')
+            || !$taken->has('kneeHeight')
+            || (null !== $since && !$since->isBefore($taken->on, $taken->at))
+        ) {
             return self::missing('gate.not-read');
         }
         if (!$taken->isClean()) {
@@ -40,13 +45,24 @@ final readonly class Sitting implements Gate
         $error = max($person->readingError($taken, 'heelDistance'), $person->readingError($taken, 'kneeHeight'));
         $outcome = LotusGate::outcome($numbers['heels'], $numbers['knee'], $numbers['hip'], $error);
         if ($outcome->allows($this->needed)) {
-            return GateFinding::ofTest(self::TEST, State::Open, new Reason('gate.'.$outcome->value, Source::Trade, $numbers), false);
+            return GateFinding::ofTest(
+                self::TEST,
+                State::Open,
+                new Reason('gate.'.$outcome->value, Source::Trade, $numbers),
+                false,
+            );
         }
 
-        // Where the careful side of a limit was taken, the numbers alone would have said otherwise: measured again, it may be met.
+        // Where the careful side of a limit was taken, the numbers alone would have said otherwise: measured again, it
+        // may be met.
         return LotusGate::outcome($numbers['heels'], $numbers['knee'], $numbers['hip'])->allows($this->needed)
             ? self::missing('gate.close', $numbers + ['error' => $error])
-            : GateFinding::ofTest(self::TEST, State::First, new Reason('gate.'.$outcome->value, Source::Trade, $numbers + ['error' => $error]), false);
+            : GateFinding::ofTest(
+                self::TEST,
+                State::First,
+                new Reason('gate.'.$outcome->value, Source::Trade, $numbers + ['error' => $error]),
+                false,
+            );
     }
 
     /** @param array<string, float> $numbers in cm */

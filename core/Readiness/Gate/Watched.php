@@ -26,6 +26,11 @@ final readonly class Watched implements Gate
             null => [State::Unknown, 'gate.not-asked'],
         };
 
-        return GateFinding::ofTest($this->test, $best, new Reason($code, Source::Trade, ['test' => $this->test]), State::Unknown === $best);
+        return GateFinding::ofTest(
+            $this->test,
+            $best,
+            new Reason($code, Source::Trade, ['test' => $this->test]),
+            State::Unknown === $best,
+        );
     }
 }

@@ -17,7 +17,10 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\ReadPoses;
 use Psr\Clock\ClockInterface;
 
-/** All of a person in one file: the record, its table, the plan as a calendar, the wanted poses as figures, the kept pictures. */
+/**
+ * All of a person in one file: the record, its table, the plan as a calendar, the wanted poses as figures, the kept
+ * pictures.
+ */
 final readonly class Archive
 {
     public function __construct(
@@ -48,7 +51,15 @@ final readonly class Archive
             $zip->addFromString('readings-and-logs.csv', $this->table->csv($record));
             $plans = $this->records->plans($practitioner);
             if ([] !== $plans) {
-                $zip->addFromString('plan.ics', PlanCalendar::of((string) $practitioner->id, array_map($this->kept->calendar(...), $plans), $practitioner->teacher->local($this->clock->now()), 'Practice'));
+                $zip->addFromString(
+                    'plan.ics',
+                    PlanCalendar::of(
+                        (string) $practitioner->id,
+                        array_map($this->kept->calendar(...), $plans),
+                        $practitioner->teacher->local($this->clock->now()),
+                        'Practice',
+                    ),
+                );
             }
             $poses = $this->person->now($practitioner);
             foreach (null === $poses ? [] : $this->drawn($poses, $practitioner) as $name => $svg) {
@@ -58,7 +69,10 @@ final readonly class Archive
             foreach ($this->records->pictures($practitioner) as $picture) {
                 // The file is the row's; its name in the archive is the record's.
                 if (is_file($this->pictures->path($picture->id))) {
-                    $zip->addFile($this->pictures->path($picture->id), 'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg');
+                    $zip->addFile(
+                        $this->pictures->path($picture->id),
+                        'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg',
+                    );
                 }
             }
             $zip->close();
@@ -76,7 +90,15 @@ final readonly class Archive
             foreach (Side::cases() as $side) {
                 $now = $poses->of($pose, $side)->onLadder()->rung;
                 if (null !== $now) {
-                    yield "$pose-$side->value" => $this->figures->rung($pose, $now->rung->id, 'large', $side->value, $poses->person->proportions, null, $now->pose);
+                    yield "$pose-$side->value" => $this->figures->rung(
+                        $pose,
+                        $now->rung->id,
+                        'large',
+                        $side->value,
+                        $poses->person->proportions,
+                        null,
+                        $now->pose,
+                    );
                 }
             }
         }

@@ -14,12 +14,20 @@ final class InvalidRecord extends \DomainException
 
     public static function noTable(): self
     {
-        return new self('This is no table: UTF-8 text of up to a megabyte, a header row and at most 5000 lines, parted by commas, semicolons or tabs.');
+        return new self(
+            'This is no table: UTF-8 text of up to a megabyte, a header row and at most 5000 lines, parted by commas, semicolons or tabs.',
+        );
     }
 
     public static function newer(string $version): self
     {
-        return new self(sprintf('The record is of version %s; this program reads version %d. Nothing of it was read: it could say what this program does not know to heed.', $version, RecordKinds::VERSION));
+        return new self(
+            sprintf(
+                'The record is of version %s; this program reads version %d. Nothing of it was read: it could say what this program does not know to heed.',
+                $version,
+                RecordKinds::VERSION,
+            ),
+        );
     }
 
     public static function head(string $part, string $because): self

@@ -16,7 +16,10 @@ use LucidAscent\App\Security\OneAtATime;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** A record read into a teacher's account: what is there already stays as it is, what is new is added, all of it or none. */
+/**
+ * A record read into a teacher's account: what is there already stays as it is, what is new is added, all of it or
+ * none.
+ */
 final readonly class KeepRecord
 {
     /** Who wrote something elsewhere has a name here and no way to sign in. */
@@ -38,7 +41,8 @@ final readonly class KeepRecord
     /**
      * @param bool $isTried whether nothing is kept in the end
      *
-     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null, unknown: list<string>} person: the row's key; unknown: names of what this catalogue has not
+     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null,
+     *     unknown: list<string>} person: the row's key; unknown: names of what this catalogue has not
      *
      * @throws InvalidRecord when it is refused whole
      */
@@ -64,7 +68,10 @@ final readonly class KeepRecord
         return $answer;
     }
 
-    /** @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null, unknown: list<string>} */
+    /**
+     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null,
+     *     unknown: list<string>}
+     */
     private function add(RecordParts $parts, Teacher $teacher): array
     {
         $unknown = UnknownNames::of($parts->items, $this->catalogue);
@@ -84,7 +91,11 @@ final readonly class KeepRecord
                 if (self::isSame($mine[$item['id']], $item)) {
                     ++$known;
                 } else {
-                    $parts->refuse("{$kind}[$i]", 'It is on record already and says something else; it stands as it was.', $item);
+                    $parts->refuse(
+                        "{$kind}[$i]",
+                        'It is on record already and says something else; it stands as it was.',
+                        $item,
+                    );
                 }
             }
         }
@@ -92,31 +103,61 @@ final readonly class KeepRecord
 
         $names = $this->names($parts, $practitioner);
         foreach ($parts->items as $kind => $items) {
-            $parts->items[$kind] = array_map(static fn (array $item): array => ['by' => $item['by'] ?? null] + RenamedIds::in($item, $names), $items);
+            $parts->items[$kind] = array_map(
+                static fn (array $item): array => ['by' => $item['by'] ?? null] + RenamedIds::in($item, $names),
+                $items,
+            );
         }
         $added = [];
         if (null === $practitioner) {
             $person = $parts->head['person'];
             $id = Uuid::fromString($names[$person['id']] ?? $person['id']);
-            $practitioner = new Practitioner($id, $teacher, $person['name'], new \DateTimeImmutable($person['consentedAt']), new \DateTimeImmutable($person['createdAt']));
+            $practitioner = new Practitioner(
+                $id,
+                $teacher,
+                $person['name'],
+                new \DateTimeImmutable($person['consentedAt']),
+                new \DateTimeImmutable($person['createdAt']),
+            );
             $added[] = $practitioner;
         }
         $written = array_column($parts->head['writtenBy'], 'name', 'id');
         $people = [];
-        $records = $parts->records($practitioner, function (string $id) use ($written, &$people, &$added): Teacher {
-            return $people[$id] ??= $this->em->find(Teacher::class, Uuid::fromString($id)) ?? ($added[] = new Teacher(Uuid::fromString($id), $id.self::ELSEWHERE, $written[$id] ?? '?', $this->clock->now()));
-        }, fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner), $this->plans);
+        $records = $parts->records(
+            $practitioner,
+            function (string $id) use ($written, &$people, &$added): Teacher {
+                return $people[$id] ??=
+                    $this->em->find(Teacher::class, Uuid::fromString($id)) ??
+                    ($added[] = new Teacher(
+                        Uuid::fromString($id),
+                        $id.self::ELSEWHERE,
+                        $written[$id] ?? '?',
+                        $this->clock->now(),
+                    ));
+            },
+            fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner),
+            $this->plans,
+        );
         $many = array_sum(array_map(count(...), $records)) + (null === $row ? 1 : 0);
         foreach ([...$added, ...array_merge([], ...array_values($records))] as $record) {
             $this->em->persist($record);
         }
         $this->em->flush();
-        $this->carried->add($practitioner->id, array_flip(array_diff_key($names, $this->namesOf($here, $practitioner))));
+        $this->carried->add(
+            $practitioner->id,
+            array_flip(array_diff_key($names, $this->namesOf($here, $practitioner))),
+        );
         foreach ($parts->pains as ['pain' => $pain, 'side' => $side, 'source' => $source]) {
             $this->pain->of($practitioner, $teacher, $pain, $side, $source);
         }
 
-        return ['added' => $many, 'known' => $known, 'refused' => $parts->refused, 'person' => (string) $practitioner->id, 'unknown' => $unknown];
+        return [
+            'added' => $many,
+            'known' => $known,
+            'refused' => $parts->refused,
+            'person' => (string) $practitioner->id,
+            'unknown' => $unknown,
+        ];
     }
 
     /**
@@ -129,10 +170,20 @@ final readonly class KeepRecord
     {
         foreach (['clearances' => 'names', 'mistakes' => 'names'] as $kind => $field) {
             foreach ($parts->items[$kind] ?? [] as $i => $item) {
-                $isConditionHere = [] !== $wasHere && [] !== array_filter((array) $item[$field], static fn (string $name): bool => str_starts_with($name, 'condition:'));
+                $isConditionHere =
+                    [] !== $wasHere
+                    && [] !==
+                        array_filter(
+                            (array) $item[$field],
+                            static fn (string $name): bool => str_starts_with($name, 'condition:'),
+                        );
                 if ($isConditionHere || [] !== array_intersect(RenamedIds::all($item[$field]), array_keys($wasHere))) {
                     unset($parts->items[$kind][$i]);
-                    $parts->refuse("{$kind}[$i]", 'What it ends was on record here before: record the word here, if it was given.', null);
+                    $parts->refuse(
+                        "{$kind}[$i]",
+                        'What it ends was on record here before: record the word here, if it was given.',
+                        null,
+                    );
                 }
             }
         }
@@ -157,11 +208,29 @@ final readonly class KeepRecord
         foreach ([] === $new ? [] : [Practitioner::class, ...array_values(RecordKinds::CLASSES)] as $class) {
             foreach (Test::class === $class ? ['id', 'entryId'] : ['id'] as $field) {
                 foreach (array_chunk($new, 500) as $some) {
-                    $found = $this->em->createQuery("SELECT o.$field AS id FROM $class o WHERE o.$field IN (:ids)".(null !== $practitioner && property_exists($class, 'practitioner') ? ' AND o.practitioner <> :p' : ''))
-                        ->setParameter('ids', array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $some), \Doctrine\DBAL\ArrayParameterType::BINARY);
-                    null !== $practitioner && property_exists($class, 'practitioner') ? $found->setParameter('p', $practitioner->id, 'uuid') : null;
+                    $found = $this->em
+                        ->createQuery(
+                            "SELECT o.$field AS id FROM $class o WHERE o.$field IN (:ids)".
+                                (null !== $practitioner && property_exists($class, 'practitioner')
+                                    ? ' AND o.practitioner <> :p'
+                                    : ''),
+                        )
+                        ->setParameter(
+                            'ids',
+                            array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $some),
+                            \Doctrine\DBAL\ArrayParameterType::BINARY,
+                        );
+                    null !== $practitioner && property_exists($class, 'practitioner')
+                        ? $found->setParameter('p', $practitioner->id, 'uuid')
+                        : null;
                     foreach ($found->getScalarResult() as $one) {
-                        $taken[(string) ($one['id'] instanceof Uuid ? $one['id'] : (Uuid::isValid($one['id']) ? $one['id'] : Uuid::fromBinary($one['id'])))] = true;
+                        $taken[
+                            (string) ($one['id'] instanceof Uuid
+                                ? $one['id']
+                                : (Uuid::isValid($one['id'])
+                                    ? $one['id']
+                                    : Uuid::fromBinary($one['id'])))
+                        ] = true;
                     }
                 }
             }
@@ -195,7 +264,9 @@ final readonly class KeepRecord
     private static function isSame(mixed $one, mixed $other): bool
     {
         if (!is_array($one) || !is_array($other)) {
-            return is_numeric($one) && is_numeric($other) && !is_string($one) && !is_string($other) ? (float) $one === (float) $other : $one === $other;
+            return is_numeric($one) && is_numeric($other) && !is_string($one) && !is_string($other)
+                ? (float) $one === (float) $other
+                : $one === $other;
         }
         foreach (array_keys($one + $other) as $name) {
             if (!self::isSame($one[$name] ?? null, $other[$name] ?? null)) {

@@ -13,7 +13,10 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use Symfony\Component\Uid\Uuid;
 
-/** One thing that was written down, to JSON and back: each property under its own name, what hurt as {"level","place","kind"}, what it leads to by its id. */
+/**
+ * One thing that was written down, to JSON and back: each property under its own name, what hurt as
+ * {"level","place","kind"}, what it leads to by its id.
+ */
 final class RecordCodec
 {
     private const MOMENT = 'Y-m-d\TH:i:s.u\Z';
@@ -31,7 +34,9 @@ final class RecordCodec
             }
             $value = match (true) {
                 $value instanceof Uuid => (string) $value,
-                $value instanceof \DateTimeImmutable => self::isDay($record::class, $one->name) ? $value->format('Y-m-d') : $value->setTimezone(new \DateTimeZone('UTC'))->format(self::MOMENT),
+                $value instanceof \DateTimeImmutable => self::isDay($record::class, $one->name)
+                    ? $value->format('Y-m-d')
+                    : $value->setTimezone(new \DateTimeZone('UTC'))->format(self::MOMENT),
                 $value instanceof \BackedEnum => $value->value,
                 is_object($value) => (string) (get_object_vars($value)['id'] ?? ''),
                 default => $value,
@@ -43,7 +48,14 @@ final class RecordCodec
             }
         }
         if ($record instanceof Test) {
-            $written['trials'] = array_map(static fn ($trial): array => ['readings' => $trial->readings, 'entered' => $trial->entered, 'errors' => $trial->errors], $record->trials());
+            $written['trials'] = array_map(
+                static fn ($trial): array => [
+                    'readings' => $trial->readings,
+                    'entered' => $trial->entered,
+                    'errors' => $trial->errors,
+                ],
+                $record->trials(),
+            );
         }
 
         return $written;
@@ -66,17 +78,33 @@ final class RecordCodec
         $values = [];
         foreach (self::parameters($class) as $one) {
             $type = $one->getType() instanceof \ReflectionNamedType ? $one->getType()->getName() : '';
-            $raw = isset(self::PAIN[$one->name]) ? ($written['pain'][self::PAIN[$one->name]] ?? null) : ($written[$one->name] ?? null);
+            $raw = isset(self::PAIN[$one->name])
+                ? $written['pain'][self::PAIN[$one->name]] ?? null
+                : $written[$one->name] ?? null;
             $values[$one->name] = match (true) {
                 Practitioner::class === $type => $of,
-                null === $raw => $one->allowsNull() ? null : ($one->isDefaultValueAvailable() ? $one->getDefaultValue() : throw InvalidValue::missing($one->name)),
+                null === $raw => $one->allowsNull()
+                    ? null
+                    : ($one->isDefaultValueAvailable()
+                        ? $one->getDefaultValue()
+                        : throw InvalidValue::missing($one->name)),
                 Teacher::class === $type => $by((string) $raw),
-                Uuid::class === $type => is_string($raw) && Uuid::isValid($raw) ? Uuid::fromString($raw) : throw InvalidValue::because($one->name, 'is no id.'),
-                \DateTimeImmutable::class === $type => self::time((string) $raw, $one->name, self::isDay($class, $one->name)),
-                PainPlace::class === $type => PainPlace::tryFrom((string) $raw) ?? throw InvalidValue::because('pain', 'is at no place that is known.'),
-                PainKind::class === $type => PainKind::tryFrom((string) $raw) ?? throw InvalidValue::because('pain', 'is of no kind that is known.'),
-                is_subclass_of($type, \BackedEnum::class) => (is_string($raw) ? $type::tryFrom($raw) : null) ?? throw InvalidValue::because($one->name, 'is not known.'),
-                class_exists($type) => $find($type, (string) $raw) ?? throw InvalidValue::because($one->name, 'is not in this record.'),
+                Uuid::class === $type => is_string($raw) && Uuid::isValid($raw)
+                    ? Uuid::fromString($raw)
+                    : throw InvalidValue::because($one->name, 'is no id.'),
+                \DateTimeImmutable::class === $type => self::time(
+                    (string) $raw,
+                    $one->name,
+                    self::isDay($class, $one->name),
+                ),
+                PainPlace::class === $type => PainPlace::tryFrom((string) $raw) ??
+                    throw InvalidValue::because('pain', 'is at no place that is known.'),
+                PainKind::class === $type => PainKind::tryFrom((string) $raw) ??
+                    throw InvalidValue::because('pain', 'is of no kind that is known.'),
+                is_subclass_of($type, \BackedEnum::class) => (is_string($raw) ? $type::tryFrom($raw) : null) ??
+                    throw InvalidValue::because($one->name, 'is not known.'),
+                class_exists($type) => $find($type, (string) $raw) ??
+                    throw InvalidValue::because($one->name, 'is not in this record.'),
                 'float' === $type && is_int($raw) => (float) $raw,
                 'string' === $type && is_string($raw) => self::fits($class, $one->name, $raw),
                 get_debug_type($raw) === $type => $raw,
@@ -110,9 +138,15 @@ final class RecordCodec
     /** @throws InvalidValue */
     private static function time(string $text, string $name, bool $isDay): \DateTimeImmutable
     {
-        $time = \DateTimeImmutable::createFromFormat($isDay ? '!Y-m-d' : '!'.self::MOMENT, $text, new \DateTimeZone('UTC'));
+        $time = \DateTimeImmutable::createFromFormat(
+            $isDay ? '!Y-m-d' : '!'.self::MOMENT,
+            $text,
+            new \DateTimeZone('UTC'),
+        );
 
-        return false !== $time && $time->format($isDay ? 'Y-m-d' : self::MOMENT) === $text ? $time : throw InvalidValue::because($name, $isDay ? 'is no day.' : 'is no moment in UTC.');
+        return false !== $time && $time->format($isDay ? 'Y-m-d' : self::MOMENT) === $text
+            ? $time
+            : throw InvalidValue::because($name, $isDay ? 'is no day.' : 'is no moment in UTC.');
     }
 
     /** @param class-string $class */

@@ -19,12 +19,17 @@ final readonly class RecordFile
     private const MOST_RECORD = 32 << 20;
     private const MOST_PICTURE = 8 << 20;
 
-    public function __construct(private KeepRecord $keep, private Records $records, private CarriedIds $carried, private PictureStore $pictures)
-    {
+    public function __construct(
+        private KeepRecord $keep,
+        private Records $records,
+        private CarriedIds $carried,
+        private PictureStore $pictures,
+    ) {
     }
 
     /**
-     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null, unknown: list<string>}
+     * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null,
+     *     unknown: list<string>}
      *
      * @throws InvalidRecord when it is none
      */
@@ -34,7 +39,11 @@ final readonly class RecordFile
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
             return $this->keep->of(json_decode((string) file_get_contents($path), true), $teacher, $isTried);
         }
-        $answer = $this->keep->of(json_decode($this->unpacked($zip, 'record.json', self::MOST_RECORD) ?? '', true), $teacher, $isTried);
+        $answer = $this->keep->of(
+            json_decode($this->unpacked($zip, 'record.json', self::MOST_RECORD) ?? '', true),
+            $teacher,
+            $isTried,
+        );
         if (!$isTried && null !== $answer['person']) {
             $this->keepPictures($zip, $this->records->practitioner($teacher, $answer['person']));
         }
@@ -47,7 +56,13 @@ final readonly class RecordFile
     {
         $names = $this->carried->of($practitioner);
         foreach ($this->records->pictures($practitioner) as $picture) {
-            $bytes = is_file($this->pictures->path($picture->id)) ? null : $this->unpacked($zip, 'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg', self::MOST_PICTURE);
+            $bytes = is_file($this->pictures->path($picture->id))
+                ? null
+                : $this->unpacked(
+                    $zip,
+                    'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg',
+                    self::MOST_PICTURE,
+                );
             if (null !== $bytes) {
                 $this->keepPicture($picture->id, $bytes);
             }

@@ -23,7 +23,10 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Test;
 
-/** What a person's whole record is made of: everything that was written down about the person but what was never recorded (drafts) and what is a secret (addresses of calendars and own pages). */
+/**
+ * What a person's whole record is made of: everything that was written down about the person but what was never
+ * recorded (drafts) and what is a secret (addresses of calendars and own pages).
+ */
 final class RecordKinds
 {
     public const FORMAT = 'ascent-record';

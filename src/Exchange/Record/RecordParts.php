@@ -27,7 +27,10 @@ final class RecordParts
 {
     /** @var list<array{what: string, because: string}> */
     public array $refused = [];
-    /** @var list<array{pain: Pain, side: Side|null, source: string}> what was said of pain in parts that could not be read */
+    /**
+     * @var list<array{pain: Pain, side: Side|null, source: string}> what was said of pain in parts that could not be
+     *     read
+     */
     public array $pains = [];
 
     /**
@@ -46,7 +49,9 @@ final class RecordParts
         }
         $version = $document['version'] ?? null;
         if (RecordKinds::VERSION !== $version) {
-            throw is_int($version) && $version > RecordKinds::VERSION ? InvalidRecord::newer((string) $version) : InvalidRecord::head('version', 'it is no version that there ever was.');
+            throw is_int($version) && $version > RecordKinds::VERSION
+                ? InvalidRecord::newer((string) $version)
+                : InvalidRecord::head('version', 'it is no version that there ever was.');
         }
         foreach (['exportedAt', 'heldBy', 'person', 'writtenBy'] as $part) {
             $fault = $schema->fault($part, $document[$part] ?? null);
@@ -55,7 +60,9 @@ final class RecordParts
             }
         }
         $parts = new self(array_intersect_key($document, array_flip(RecordKinds::HEAD)), []);
-        foreach (array_diff_key($document, array_flip(RecordKinds::HEAD), RecordKinds::CLASSES) as $name => $value) {
+        foreach (
+            array_diff_key($document, array_flip(RecordKinds::HEAD), RecordKinds::CLASSES) as $name => $value
+        ) {
             $parts->refuse((string) $name, 'Nobody here knows what this is.', $value);
         }
         foreach (array_keys(RecordKinds::CLASSES) as $kind) {
@@ -85,9 +92,18 @@ final class RecordParts
     public function refuse(string $what, string $because, mixed $value): void
     {
         $said = PainFields::inUnreadable($value);
-        $this->refused[] = ['what' => $what, 'because' => $because.([] === $said ? '' : ' What it says of pain holds all the same.')];
+        $this->refused[] = [
+            'what' => $what,
+            'because' => $because.([] === $said ? '' : ' What it says of pain holds all the same.'),
+        ];
         foreach ($said as $pain) {
-            $this->pains[] = ['pain' => $pain, 'side' => Side::tryFrom(is_array($value) && is_string($value['side'] ?? null) ? $value['side'] : ''), 'source' => 'record '.substr(hash('sha256', (string) json_encode($value)), 0, 16)];
+            $this->pains[] = [
+                'pain' => $pain,
+                'side' => Side::tryFrom(
+                    is_array($value) && is_string($value['side'] ?? null) ? $value['side'] : '',
+                ),
+                'source' => 'record '.substr(hash('sha256', (string) json_encode($value)), 0, 16),
+            ];
         }
     }
 
@@ -105,13 +121,31 @@ final class RecordParts
         foreach (RecordKinds::CLASSES as $kind => $class) {
             foreach ($this->items[$kind] ?? [] as $i => $item) {
                 try {
-                    $record = RecordCodec::read($class, $item, $practitioner, $by, static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id));
+                    $record = RecordCodec::read(
+                        $class,
+                        $item,
+                        $practitioner,
+                        $by,
+                        static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id),
+                    );
                     self::check($record, $plans);
-                    if (($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome) && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))) {
+                    if (
+                        ($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome)
+                        && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))
+                    ) {
                         throw InvalidValue::because('id', 'is of no assessment in this record.');
                     }
-                    if ($record instanceof PracticePlan && null !== $record->replaces && null === ($byId[PracticePlan::class][(string) $record->replaces] ?? $known(PracticePlan::class, (string) $record->replaces))) {
-                        throw InvalidValue::because('replaces', 'is no plan that stands before it in this record.');
+                    if (
+                        $record instanceof PracticePlan
+                        && null !== $record->replaces
+                        && null ===
+                            ($byId[PracticePlan::class][(string) $record->replaces] ??
+                                $known(PracticePlan::class, (string) $record->replaces))
+                    ) {
+                        throw InvalidValue::because(
+                            'replaces',
+                            'is no plan that stands before it in this record.',
+                        );
                     }
                     $records[$class][] = $byId[$class][$item['id']] = $record;
                 } catch (InvalidValue $e) {

@@ -14,8 +14,10 @@ final class RecordSchema
 {
     private ?Validator $validator = null;
 
-    public function __construct(#[Autowire('%kernel.project_dir%/docs/formats/record-1.schema.json')] private readonly string $file)
-    {
+    public function __construct(
+        #[Autowire('%kernel.project_dir%/docs/formats/record-1.schema.json')]
+        private readonly string $file,
+    ) {
     }
 
     /**
@@ -30,12 +32,19 @@ final class RecordSchema
             $this->validator->resolver()?->registerFile('urn:lucid-ascent:record:1', $this->file);
         }
         $where = isset(RecordKinds::CLASSES[$part]) ? "#/\$defs/$part" : "#/properties/$part";
-        $error = $this->validator->validate(Helper::toJSON($value), (object) ['$ref' => "urn:lucid-ascent:record:1$where"])->error();
+        $error = $this->validator
+            ->validate(Helper::toJSON($value), (object) ['$ref' => "urn:lucid-ascent:record:1$where"])
+            ->error();
         if (null === $error) {
             return null;
         }
         foreach ((new ErrorFormatter())->formatKeyed($error) as $path => $messages) {
-            return trim(ltrim((string) $path, '/').': '.(is_array($messages) ? implode(' ', array_map(strval(...), $messages)) : $messages), ': ');
+            return trim(
+                ltrim((string) $path, '/').
+                    ': '.
+                    (is_array($messages) ? implode(' ', array_map(strval(...), $messages)) : $messages),
+                ': ',
+            );
         }
 
         return 'is not as the schema has it.';

@@ -6,11 +6,24 @@ namespace LucidAscent\App\Exchange\Record;
 
 use LucidAscent\App\Catalogue\Catalogue;
 
-/** The readings and logs of a record as a table: UTF-8, RFC 4180, one header row with units in it. A trial, a check and an item of a session is a row each. */
+/**
+ * The readings and logs of a record as a table: UTF-8, RFC 4180, one header row with units in it. A trial, a check and
+ * an item of a session is a row each.
+ */
 final readonly class RecordTable
 {
     private const FIRST = ['record', 'id', 'on', 'test or posture', 'rung', 'side', 'trial', 'tool', 'seat (cm)'];
-    private const LAST = ['prop height (cm)', 'held (minutes)', 'hold reached (yes/no)', 'even breath (yes/no)', 'compensations', 'pain level (0-10)', 'pain place', 'pain kind', 'note'];
+    private const LAST = [
+        'prop height (cm)',
+        'held (minutes)',
+        'hold reached (yes/no)',
+        'even breath (yes/no)',
+        'compensations',
+        'pain level (0-10)',
+        'pain place',
+        'pain kind',
+        'note',
+    ];
 
     public function __construct(private Catalogue $catalogue)
     {
@@ -39,7 +52,14 @@ final readonly class RecordTable
             throw new \RuntimeException('No table can be written.');
         }
         $put = static function (array $row) use ($stream, $columns): void {
-            fputcsv($stream, array_map(static fn (string $column): string => self::cell($row[$column] ?? ''), $columns), ',', '"', '', "\r\n");
+            fputcsv(
+                $stream,
+                array_map(static fn (string $column): string => self::cell($row[$column] ?? ''), $columns),
+                ',',
+                '"',
+                '',
+                "\r\n",
+            );
         };
         fputcsv($stream, $columns, ',', '"', '', "\r\n");
         foreach ($this->rows($record, $units) as $row) {
@@ -64,16 +84,51 @@ final readonly class RecordTable
                 foreach ($trial['readings'] as $name => $value) {
                     $read[$units[$name]] = $value;
                 }
-                yield ['record' => 'test', 'id' => $test['id'], 'on' => $test['at'], 'test or posture' => $test['kind'], 'side' => $test['side'], 'trial' => $i + 1, 'tool' => $test['tool'], 'seat (cm)' => $test['seat'], 'note' => $test['note']] + $read + self::said($test);
+                yield [
+                    'record' => 'test',
+                    'id' => $test['id'],
+                    'on' => $test['at'],
+                    'test or posture' => $test['kind'],
+                    'side' => $test['side'],
+                    'trial' => $i + 1,
+                    'tool' => $test['tool'],
+                    'seat (cm)' => $test['seat'],
+                    'note' => $test['note'],
+                ] +
+                    $read +
+                    self::said($test);
             }
         }
         foreach ($record['checks'] as $check) {
-            yield ['record' => 'check', 'id' => $check['id'], 'on' => $check['practisedOn'], 'test or posture' => $check['ladder'], 'rung' => $check['rung'], 'side' => $check['side'], 'prop height (cm)' => $check['propHeight'], 'hold reached (yes/no)' => $check['holdReached'], 'even breath (yes/no)' => $check['evenBreath'], 'note' => $check['note']] + self::said($check);
+            yield [
+                'record' => 'check',
+                'id' => $check['id'],
+                'on' => $check['practisedOn'],
+                'test or posture' => $check['ladder'],
+                'rung' => $check['rung'],
+                'side' => $check['side'],
+                'prop height (cm)' => $check['propHeight'],
+                'hold reached (yes/no)' => $check['holdReached'],
+                'even breath (yes/no)' => $check['evenBreath'],
+                'note' => $check['note'],
+            ] + self::said($check);
         }
         foreach ($record['logs'] as $log) {
             foreach ($log['items'] as $i => $item) {
                 $seconds = $item['seconds'] ?? null;
-                yield ['record' => 'session', 'id' => $log['id'], 'on' => $log['practisedOn'], 'test or posture' => $item['drill'] ?? $item['posture'] ?? '', 'rung' => $item['rung'] ?? '', 'side' => $item['side'] ?? '', 'trial' => $i + 1, 'held (minutes)' => is_numeric($seconds) ? round($seconds / 60, 2) : '', 'hold reached (yes/no)' => $item['holdReached'] ?? '', 'even breath (yes/no)' => $item['evenBreath'] ?? '', 'note' => $item['note'] ?? ''] + self::said($item);
+                yield [
+                    'record' => 'session',
+                    'id' => $log['id'],
+                    'on' => $log['practisedOn'],
+                    'test or posture' => $item['drill'] ?? ($item['posture'] ?? ''),
+                    'rung' => $item['rung'] ?? '',
+                    'side' => $item['side'] ?? '',
+                    'trial' => $i + 1,
+                    'held (minutes)' => is_numeric($seconds) ? round($seconds / 60, 2) : '',
+                    'hold reached (yes/no)' => $item['holdReached'] ?? '',
+                    'even breath (yes/no)' => $item['evenBreath'] ?? '',
+                    'note' => $item['note'] ?? '',
+                ] + self::said($item);
             }
         }
     }

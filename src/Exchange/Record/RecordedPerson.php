@@ -24,8 +24,15 @@ use Symfony\Component\Uid\Uuid;
 /** The person of a record that is in no database, read as the pages read one that is. */
 final readonly class RecordedPerson
 {
-    public function __construct(private RecordSchema $schema, private Records $records, private PersonHistory $history, private ReadPerson $person, private Wanted $wanted, private KeptPlans $plans, private ClockInterface $clock)
-    {
+    public function __construct(
+        private RecordSchema $schema,
+        private Records $records,
+        private PersonHistory $history,
+        private ReadPerson $person,
+        private Wanted $wanted,
+        private KeptPlans $plans,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -42,25 +49,70 @@ final readonly class RecordedPerson
         $names = array_column($parts->head['writtenBy'], 'name', 'id');
         $people = [];
         $by = static function (string $id) use ($names, $holder, &$people): Teacher {
-            return $people[$id] ??= new Teacher(Uuid::fromString($id), "$id@elsewhere.invalid", $names[$id] ?? $holder['name'], new \DateTimeImmutable('@0'));
+            return $people[$id] ??= new Teacher(
+                Uuid::fromString($id),
+                "$id@elsewhere.invalid",
+                $names[$id] ?? $holder['name'],
+                new \DateTimeImmutable('@0'),
+            );
         };
         $teacher = $by($holder['id']);
         if (null !== $holder['timeZone']) {
-            in_array($holder['timeZone'], \DateTimeZone::listIdentifiers(), true) ? $teacher->moveTo($holder['timeZone']) : throw InvalidValue::because('heldBy', 'has a time zone that is not known.');
+            in_array($holder['timeZone'], \DateTimeZone::listIdentifiers(), true)
+                ? $teacher->moveTo($holder['timeZone'])
+                : throw InvalidValue::because('heldBy', 'has a time zone that is not known.');
         }
         $person = $parts->head['person'];
-        $practitioner = new Practitioner(Uuid::fromString($person['id']), $teacher, $person['name'], new \DateTimeImmutable($person['consentedAt']), new \DateTimeImmutable($person['createdAt']));
+        $practitioner = new Practitioner(
+            Uuid::fromString($person['id']),
+            $teacher,
+            $person['name'],
+            new \DateTimeImmutable($person['consentedAt']),
+            new \DateTimeImmutable($person['createdAt']),
+        );
         $records = $parts->records($practitioner, $by, static fn (): ?object => null, $this->plans);
-        $tests = array_values(array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test));
-        $this->records->suppose($practitioner, AboutPerson::newestFirst([
-            Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->hurts)),
-            ToolSettings::class => null === $holder['toolErrors'] ? [] : [new ToolSettings(Uuid::v7(), $teacher, new \DateTimeImmutable('@0'), array_map(floatval(...), $holder['toolErrors']))],
-        ] + $records));
+        $tests = array_values(
+            array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test),
+        );
+        $this->records->suppose(
+            $practitioner,
+            AboutPerson::newestFirst(
+                [
+                    Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->hurts)),
+                    ToolSettings::class => null === $holder['toolErrors']
+                            ? []
+                            : [
+                                new ToolSettings(
+                                    Uuid::v7(),
+                                    $teacher,
+                                    new \DateTimeImmutable('@0'),
+                                    array_map(floatval(...), $holder['toolErrors']),
+                                ),
+                            ],
+                ] + $records,
+            ),
+        );
         $now = $this->clock->now();
-        $pains = array_map(static fn (array $said): PainTold => new PainTold($said['source'], $now, $now, $said['pain'], $said['side']), $parts->pains);
+        $pains = array_map(
+            static fn (array $said): PainTold => new PainTold(
+                $said['source'],
+                $now,
+                $now,
+                $said['pain'],
+                $said['side'],
+            ),
+            $parts->pains,
+        );
         $history = $this->history->supposed($practitioner, $tests)->with(...$pains);
-        $poses = $this->person->supposed($practitioner, $history) ?? throw InvalidValue::because('bodies', 'are none: without its lengths a height says nothing.');
+        $poses =
+            $this->person->supposed($practitioner, $history) ??
+            throw InvalidValue::because('bodies', 'are none: without its lengths a height says nothing.');
 
-        return new ReadDocument($poses, $history, $this->wanted->of($practitioner), array_map(static fn (array $one): array => $one + ['code' => 'bad-input'], $parts->refused));
+        return new ReadDocument(
+            $poses,
+            $history,
+            $this->wanted->of($practitioner),
+            array_map(static fn (array $one): array => $one + ['code' => 'bad-input'], $parts->refused),
+        );
     }
 }

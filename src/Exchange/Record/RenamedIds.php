@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange\Record;
 
-/** Ids replaced wherever they stand in a record: in their own field, and in words that name an entry, such as "test:…". */
+/**
+ * Ids replaced wherever they stand in a record: in their own field, and in words that name an entry, such as "test:…".
+ */
 final class RenamedIds
 {
     private const ID = '/[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/';
@@ -16,7 +18,11 @@ final class RenamedIds
     {
         return match (true) {
             [] === $names => $value,
-            is_string($value) => preg_replace_callback(self::ID, static fn (array $id): string => $names[$id[0]] ?? $id[0], $value) ?? $value,
+            is_string($value) => preg_replace_callback(
+                self::ID,
+                static fn (array $id): string => $names[$id[0]] ?? $id[0],
+                $value,
+            ) ?? $value,
             is_array($value) => array_map(static fn (mixed $inner): mixed => self::in($inner, $names), $value),
             default => $value,
         };

@@ -27,7 +27,10 @@ final readonly class TableFile
             throw InvalidRecord::noTable();
         }
         $first = strtok($text, "\r\n");
-        $many = array_map(static fn (string $part): int => substr_count($first, $part), array_combine(self::PARTS, self::PARTS));
+        $many = array_map(
+            static fn (string $part): int => substr_count($first, $part),
+            array_combine(self::PARTS, self::PARTS),
+        );
         arsort($many);
         $stream = fopen('php://temp', 'w+');
         if (false === $stream) {
@@ -37,7 +40,7 @@ final readonly class TableFile
         rewind($stream);
         $lines = [];
         $number = 0;
-        while (false !== $line = fgetcsv($stream, null, array_key_first($many), '"', '')) {
+        while (false !== ($line = fgetcsv($stream, null, array_key_first($many), '"', ''))) {
             ++$number;
             if ([null] !== $line) {
                 $lines[$number] = array_map(static fn (?string $cell): string => self::cell((string) $cell), $line);
@@ -52,7 +55,10 @@ final readonly class TableFile
         }
 
         // The numbers of lines stay those of the file, the header being the first.
-        return new self($columns, array_combine(array_map(static fn (int $i): int => $i + 2, array_keys($lines)), array_values($lines)));
+        return new self(
+            $columns,
+            array_combine(array_map(static fn (int $i): int => $i + 2, array_keys($lines)), array_values($lines)),
+        );
     }
 
     /** A text that was kept from being taken for a formula is that text again. */

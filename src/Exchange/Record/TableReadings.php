@@ -23,13 +23,47 @@ use Symfony\Component\Uid\Uuid;
 final readonly class TableReadings
 {
     /** What a column may be, besides what is measured. */
-    public const MEANINGS = ['record', 'id', 'on', 'what', 'rung', 'side', 'trial', 'tool', 'seat', 'propHeight', 'holdReached', 'evenBreath', 'compensations', 'painLevel', 'painPlace', 'painKind', 'note'];
+    public const MEANINGS = [
+        'record',
+        'id',
+        'on',
+        'what',
+        'rung',
+        'side',
+        'trial',
+        'tool',
+        'seat',
+        'propHeight',
+        'holdReached',
+        'evenBreath',
+        'compensations',
+        'painLevel',
+        'painPlace',
+        'painKind',
+        'note',
+    ];
 
-    private const HEADERS = ['test or posture' => 'what', 'test' => 'what', 'posture' => 'what', 'date' => 'on', 'day' => 'on', 'prop height' => 'propHeight', 'hold reached' => 'holdReached', 'even breath' => 'evenBreath', 'pain level' => 'painLevel', 'pain' => 'painLevel', 'pain place' => 'painPlace', 'pain kind' => 'painKind'];
+    private const HEADERS = [
+        'test or posture' => 'what',
+        'test' => 'what',
+        'posture' => 'what',
+        'date' => 'on',
+        'day' => 'on',
+        'prop height' => 'propHeight',
+        'hold reached' => 'holdReached',
+        'even breath' => 'evenBreath',
+        'pain level' => 'painLevel',
+        'pain' => 'painLevel',
+        'pain place' => 'painPlace',
+        'pain kind' => 'painKind',
+    ];
     private const YES = ['yes', 'y', 'true', '1', 'x'];
 
-    public function __construct(private Catalogue $catalogue, private RecordDocument $records, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private RecordDocument $records,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return list<string> what may have been measured */
@@ -71,7 +105,8 @@ final readonly class TableReadings
     /**
      * @param list<string> $meanings of each column
      *
-     * @return array{array<string, mixed>, array<int, string>, array<string, list<int>>} a record with what could be read, why other lines could not, and of which lines each part is
+     * @return array{array<string, mixed>, array<int, string>, array<string, list<int>>} a record with what could be
+     *     read, why other lines could not, and of which lines each part is
      */
     public function record(TableFile $table, array $meanings, Practitioner $practitioner, Teacher $by): array
     {
@@ -105,7 +140,17 @@ final readonly class TableReadings
                 $level = $said['painLevel'] ?? '';
                 if ('' !== $level && '0' !== $level) {
                     // Not a part that can be kept: what it says of pain is taken from it all the same.
-                    $items["line $number"] = ['tests', ['side' => mb_strtolower($said['side'] ?? ''), 'pain' => ['level' => is_numeric($level) ? (int) $level : $level, 'place' => $said['painPlace'] ?? '', 'kind' => $said['painKind'] ?? '']]];
+                    $items["line $number"] = [
+                        'tests',
+                        [
+                            'side' => mb_strtolower($said['side'] ?? ''),
+                            'pain' => [
+                                'level' => is_numeric($level) ? (int) $level : $level,
+                                'place' => $said['painPlace'] ?? '',
+                                'kind' => $said['painKind'] ?? '',
+                            ],
+                        ],
+                    ];
                 }
             }
         }
@@ -118,7 +163,13 @@ final readonly class TableReadings
         $people = array_column($here['writtenBy'], null, 'id');
         $people[(string) $by->id] = ['id' => (string) $by->id, 'name' => $by->name];
 
-        return [['writtenBy' => array_values($people)] + array_intersect_key($here, array_flip(RecordKinds::HEAD)) + $record, $faults, $of];
+        return [
+            ['writtenBy' => array_values($people)] +
+            array_intersect_key($here, array_flip(RecordKinds::HEAD)) +
+            $record,
+            $faults,
+            $of,
+        ];
     }
 
     /**
@@ -133,39 +184,86 @@ final readonly class TableReadings
         $at = self::moment($said['on'] ?? throw InvalidValue::missing('day'), $practitioner->teacher);
         $at <= $this->clock->now()->modify('+1 day') || throw InvalidValue::because('day', 'has not been yet.');
         $what = $said['what'] ?? throw InvalidValue::missing('test or posture');
-        $side = Side::tryFrom(mb_strtolower($said['side'] ?? '')) ?? throw InvalidValue::because('side', 'is left or right.');
+        $side =
+            Side::tryFrom(mb_strtolower($said['side'] ?? '')) ??
+            throw InvalidValue::because('side', 'is left or right.');
         $pain = self::pain($said);
-        $compensations = array_values(array_filter(array_map(static fn (mixed $one): string => trim((string) $one), (array) preg_split('/[;|]/', $said['compensations'] ?? '')), static fn (string $one): bool => '' !== $one));
-        $written = ['by' => (string) $by->id, 'at' => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.u\Z'), 'side' => $side->value, 'pain' => $pain, 'compensations' => $compensations, 'note' => $said['note'] ?? ''];
+        $compensations = array_values(
+            array_filter(
+                array_map(
+                    static fn (mixed $one): string => trim((string) $one),
+                    (array) preg_split('/[;|]/', $said['compensations'] ?? ''),
+                ),
+                static fn (string $one): bool => '' !== $one,
+            ),
+        );
+        $written = [
+            'by' => (string) $by->id,
+            'at' => $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.u\Z'),
+            'side' => $side->value,
+            'pain' => $pain,
+            'compensations' => $compensations,
+            'note' => $said['note'] ?? '',
+        ];
         $id = fn (string ...$of): string => (string) Uuid::v5($practitioner->id, implode(' ', $of));
         if (isset($said['rung']) || in_array($said['record'] ?? '', ['check', 'session'], true)) {
             $rung = $said['rung'] ?? throw InvalidValue::missing('rung');
-            null !== $this->catalogue->rung($what, $rung) || throw InvalidValue::because('rung', sprintf('"%s" of "%s" is not known.', $rung, $what));
+            null !== $this->catalogue->rung($what, $rung)
+                || throw InvalidValue::because('rung', sprintf('"%s" of "%s" is not known.', $rung, $what));
             $yes = static fn (string $name): bool => in_array(mb_strtolower($said[$name] ?? ''), self::YES, true);
 
-            return ['checks', ['id' => self::ownId($said) ?? $id('check', $what, $rung, $side->value, $at->format('Y-m-d')), 'ladder' => $what, 'rung' => $rung, 'practisedOn' => $at->format('Y-m-d'), 'propHeight' => isset($said['propHeight']) ? self::number($said['propHeight'], 'prop height') : null, 'holdReached' => $yes('holdReached'), 'evenBreath' => $yes('evenBreath'), 'soreAtNight' => false] + $written];
+            return [
+                'checks',
+                [
+                    'id' => self::ownId($said) ?? $id('check', $what, $rung, $side->value, $at->format('Y-m-d')),
+                    'ladder' => $what,
+                    'rung' => $rung,
+                    'practisedOn' => $at->format('Y-m-d'),
+                    'propHeight' => isset($said['propHeight'])
+                        ? self::number($said['propHeight'], 'prop height')
+                        : null,
+                    'holdReached' => $yes('holdReached'),
+                    'evenBreath' => $yes('evenBreath'),
+                    'soreAtNight' => false,
+                ] + $written,
+            ];
         }
-        $definition = $this->catalogue->tests()[$what] ?? throw InvalidValue::because('test', sprintf('"%s" is not known.', $what));
+        $definition =
+            $this->catalogue->tests()[$what] ??
+            throw InvalidValue::because('test', sprintf('"%s" is not known.', $what));
         $readings = [];
         foreach (array_keys($definition->measured) as $name) {
             if (isset($said[$name])) {
                 $readings[$name] = self::number($said[$name], $name);
             }
-        }[] !== $readings || throw InvalidValue::because('test', sprintf('"%s" has no reading in this line: %s.', $what, implode(', ', array_keys($definition->measured))));
-        $tool = Tool::tryFrom($said['tool'] ?? '') ?? (isset($said['tool']) ? throw InvalidValue::because('tool', 'is not known.') : (isset($readings['angle']) ? Tool::Inclinometer : Tool::Tape));
+        }
+        if ([] === $readings) {
+            $names = implode(', ', array_keys($definition->measured));
+            throw InvalidValue::because('test', sprintf('"%s" has no reading in this line: %s.', $what, $names));
+        }
+        $tool =
+            Tool::tryFrom($said['tool'] ?? '') ??
+            match (true) {
+                isset($said['tool']) => throw InvalidValue::because('tool', 'is not known.'),
+                isset($readings['angle']) => Tool::Inclinometer,
+                default => Tool::Tape,
+            };
 
-        return ['tests', [
-            'id' => self::ownId($said) ?? $id('test', $what, $side->value, $written['at']),
-            'entryId' => $id('entry', $what, $written['at']),
-            'kind' => $what,
-            'tool' => $tool->value,
-            'seat' => isset($said['seat']) ? self::number($said['seat'], 'seat') : 0.0,
-            'rules' => Rules::VERSION,
-            'corrects' => null,
-            'assessment' => null,
-            'resting' => null,
-            'trials' => [['readings' => $readings, 'entered' => [], 'errors' => []]],
-        ] + $written];
+        return [
+            'tests',
+            [
+                'id' => self::ownId($said) ?? $id('test', $what, $side->value, $written['at']),
+                'entryId' => $id('entry', $what, $written['at']),
+                'kind' => $what,
+                'tool' => $tool->value,
+                'seat' => isset($said['seat']) ? self::number($said['seat'], 'seat') : 0.0,
+                'rules' => Rules::VERSION,
+                'corrects' => null,
+                'assessment' => null,
+                'resting' => null,
+                'trials' => [['readings' => $readings, 'entered' => [], 'errors' => []]],
+            ] + $written,
+        ];
     }
 
     /** @param array<string, string> $said */
@@ -191,8 +289,16 @@ final readonly class TableReadings
 
         return [
             'level' => (int) $level,
-            'place' => isset($said['painPlace']) ? PainPlace::named($said['painPlace'])->value : ($isFelt ? PainPlace::Unknown->value : PainPlace::None->value),
-            'kind' => isset($said['painKind']) ? PainKind::named($said['painKind'])->value : ($isFelt ? PainKind::Sharp->value : PainKind::Ache->value),
+            'place' => isset($said['painPlace'])
+                ? PainPlace::named($said['painPlace'])->value
+                : ($isFelt
+                    ? PainPlace::Unknown->value
+                    : PainPlace::None->value),
+            'kind' => isset($said['painKind'])
+                ? PainKind::named($said['painKind'])->value
+                : ($isFelt
+                    ? PainKind::Sharp->value
+                    : PainKind::Ache->value),
         ];
     }
 
@@ -204,7 +310,9 @@ final readonly class TableReadings
             return in_array(mb_strtolower($text), self::YES, true) ? 1.0 : 0.0;
         }
 
-        return is_numeric($plain) && is_finite((float) $plain) && abs((float) $plain) <= 1000.0 ? (float) $plain : throw InvalidValue::because($name, sprintf('"%s" is no number.', mb_substr($text, 0, 30)));
+        return is_numeric($plain) && is_finite((float) $plain) && abs((float) $plain) <= 1000.0
+            ? (float) $plain
+            : throw InvalidValue::because($name, sprintf('"%s" is no number.', mb_substr($text, 0, 30)));
     }
 
     /** A day is at noon by the teacher's clock. */
@@ -215,8 +323,16 @@ final readonly class TableReadings
         if (false !== $day && $day->format('Y-m-d') === $text) {
             return $day->setTime(12, 0);
         }
-        $moment = 1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/', $text) ? new \DateTimeImmutable($text) : false;
+        $moment =
+            1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/', $text)
+                ? new \DateTimeImmutable($text)
+                : false;
 
-        return false === $moment ? throw InvalidValue::because('day', sprintf('"%s" is no day such as 2026-03-09.', mb_substr($text, 0, 30))) : $moment;
+        if (false === $moment) {
+            $said = mb_substr($text, 0, 30);
+            throw InvalidValue::because('day', sprintf('"%s" is no day such as 2026-03-09.', $said));
+        }
+
+        return $moment;
     }
 }

@@ -8,12 +8,19 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 
 /**
- * What a record names and nothing here is called: entries that are its teacher's own do not travel with it. What was written
+ * What a record names and nothing here is called: entries that are its teacher's own do not travel with it. What was
+ * written
  * down of them stays on record, and is shown again once their entries have been brought in.
  */
 final readonly class UnknownNames
 {
-    private const KINDS = ['posture' => Kind::Posture, 'ladder' => Kind::Posture, 'wanted' => Kind::Posture, 'drill' => Kind::Drill, 'tests' => Kind::Test];
+    private const KINDS = [
+        'posture' => Kind::Posture,
+        'ladder' => Kind::Posture,
+        'wanted' => Kind::Posture,
+        'drill' => Kind::Drill,
+        'tests' => Kind::Test,
+    ];
 
     /**
      * @param array<string, array<int, array<string, mixed>>> $items of a record, by kind
@@ -24,7 +31,11 @@ final readonly class UnknownNames
     {
         $unknown = [];
         // Of tests the kind is a name of the catalogue; elsewhere it is a word of this program.
-        self::walk(['tests' => array_column($items['tests'] ?? [], 'kind')] + array_diff_key($items, ['tests' => 0]), $catalogue, $unknown);
+        self::walk(
+            ['tests' => array_column($items['tests'] ?? [], 'kind')] + array_diff_key($items, ['tests' => 0]),
+            $catalogue,
+            $unknown,
+        );
         sort($unknown);
 
         return array_values(array_unique($unknown));
@@ -39,7 +50,17 @@ final readonly class UnknownNames
         foreach ($part as $name => $value) {
             $kind = self::KINDS[$name] ?? null;
             if (null !== $kind) {
-                array_push($unknown, ...array_values(array_filter((array) $value, static fn (mixed $one): bool => is_string($one) && '' !== $one && null === $catalogue->entry($kind, $one))));
+                array_push(
+                    $unknown,
+                    ...array_values(
+                        array_filter(
+                            (array) $value,
+                            static fn (mixed $one): bool => is_string($one)
+                                && '' !== $one
+                                && null === $catalogue->entry($kind, $one),
+                        ),
+                    ),
+                );
             }
             if (is_array($value)) {
                 self::walk($value, $catalogue, $unknown);

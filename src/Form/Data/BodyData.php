@@ -27,7 +27,11 @@ final class BodyData
     ];
 
     #[Assert\NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.')]
-    #[Assert\Range(min: Proportions::LEAST_STATURE, max: Proportions::GREATEST_STATURE, notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.')]
+    #[Assert\Range(
+        min: Proportions::LEAST_STATURE,
+        max: Proportions::GREATEST_STATURE,
+        notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.',
+    )]
     public ?float $stature = null;
 
     #[Assert\Positive(message: 'A length is more than 0.')]
@@ -94,8 +98,10 @@ final class BodyData
             return;
         }
         foreach ($doubts as $name => $doubt) {
-            $context->buildViolation($doubt.' Measure again, or confirm below that it is so.')
-                ->atPath(self::FIELDS[$name])->addViolation();
+            $context
+                ->buildViolation($doubt.' Measure again, or confirm below that it is so.')
+                ->atPath(self::FIELDS[$name])
+                ->addViolation();
         }
     }
 }

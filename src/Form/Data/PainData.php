@@ -27,7 +27,10 @@ final class PainData
             $context->buildViolation('Say where it hurts.')->atPath('place')->addViolation();
         }
         if (0 === $this->level && PainPlace::None !== $this->place && !$this->kind->isNumb()) {
-            $context->buildViolation('A place is chosen, and the level is 0: which is right?')->atPath('level')->addViolation();
+            $context
+                ->buildViolation('A place is chosen, and the level is 0: which is right?')
+                ->atPath('level')
+                ->addViolation();
         }
     }
 

@@ -36,8 +36,14 @@ final class WalkData
     #[Assert\Callback]
     public function isConsistent(ExecutionContextInterface $context): void
     {
-        if ('clean' === $this->seen && ([] !== $this->compensations || (null !== $this->pain->level && $this->pain->pain()->spoils()))) {
-            $context->buildViolation('What hurts, or is compensated for, is not clean.')->atPath('seen')->addViolation();
+        if (
+            'clean' === $this->seen
+            && ([] !== $this->compensations || (null !== $this->pain->level && $this->pain->pain()->spoils()))
+        ) {
+            $context
+                ->buildViolation('What hurts, or is compensated for, is not clean.')
+                ->atPath('seen')
+                ->addViolation();
         }
     }
 }
