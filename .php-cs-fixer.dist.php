@@ -15,6 +15,7 @@ return (new PhpCsFixer\Config())
         'phpdoc_to_comment' => false,
         'phpdoc_align' => false,
         'single_line_throw' => false,
+        'method_argument_space' => ['on_multiline' => 'ignore'],
         'global_namespace_import' => ['import_classes' => false],
         'trailing_comma_in_multiline' => ['elements' => ['arguments', 'arrays', 'match', 'parameters']],
         'phpdoc_separation' => false,

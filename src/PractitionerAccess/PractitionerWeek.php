@@ -20,8 +20,8 @@ final readonly class PractitionerWeek
 
     /**
      * @return list<array{week: int, session: int, date: string, minutes: int, items: list<array<string, mixed>>,
-     *     out: list<array<string, mixed>>, layOut: list<array<string, mixed>>, shown: array<string, mixed>}> the sessions
-     *     of the seven days from one on
+     *     out: list<array<string, mixed>>, layOut: list<array<string, mixed>>, shown: array<string, mixed>}>
+     *     the sessions of the seven days from one on
      */
     public function of(?PracticePlan $plan, ?ReadPoses $poses, string $today): array
     {

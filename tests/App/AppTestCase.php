@@ -44,7 +44,8 @@ abstract class AppTestCase extends WebTestCase
     protected function teacher(string $email = 'teacher@studio.example'): Teacher
     {
         $teacher = new Teacher(Uuid::v7(), $email, 'A Teacher', new \DateTimeImmutable());
-        $teacher->changePassword(self::getContainer()->get(UserPasswordHasherInterface::class)->hashPassword($teacher, self::PASSWORD));
+        $teacher->changePassword(self::getContainer()->get(UserPasswordHasherInterface::class)
+            ->hashPassword($teacher, self::PASSWORD));
         $this->em()->persist($teacher);
         $this->em()->flush();
 
@@ -57,19 +58,26 @@ abstract class AppTestCase extends WebTestCase
         $practitioner = new Practitioner(Uuid::v7(), $teacher, $name, $now, $now);
         $this->em()->persist($practitioner);
         if ($measured) {
-            $this->em()->persist(new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $now, 168.0, ['thigh.left' => 41.2, 'shin.left' => 41.3], []));
+            $this->em()->persist(new BodyMeasures(Uuid::v7(), $practitioner, $teacher, $now, 168.0,
+                ['thigh.left' => 41.2, 'shin.left' => 41.3], []));
         }
         $this->em()->flush();
 
         return $practitioner;
     }
 
-    protected function tested(Practitioner $practitioner, float $knee = 14.0, float $heels = 20.0, ?Pain $pain = null): Uuid
-    {
+    protected function tested(
+        Practitioner $practitioner,
+        float $knee = 14.0,
+        float $heels = 20.0,
+        ?Pain $pain = null,
+    ): Uuid {
         $entry = Uuid::v7();
         $pain ??= Pain::none();
         foreach (Side::cases() as $side) {
-            $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, Test::SOLES_TOGETHER, $side, new \DateTimeImmutable('-5 days'), 'tape', 0.0, $pain->level, $pain->place, $pain->kind, [], Rules::VERSION);
+            $test = new Test(Uuid::v7(), $entry, $practitioner, $practitioner->teacher, Test::SOLES_TOGETHER, $side,
+                new \DateTimeImmutable('-5 days'), 'tape', 0.0, $pain->level, $pain->place, $pain->kind, [],
+                Rules::VERSION);
             $test->add(['kneeHeight' => $knee, 'heelDistance' => $heels]);
             $test->add(['kneeHeight' => $knee, 'heelDistance' => $heels]);
             $this->em()->persist($test);
@@ -85,9 +93,15 @@ abstract class AppTestCase extends WebTestCase
      * @param array<string, array<string, string>> $states by pose and side
      * @param array<string, mixed>|null $progress
      */
-    protected function ended(Practitioner $of, \DateTimeImmutable $at, array $states, ?array $progress = null, string $rules = '0'): void
-    {
-        $assessment = new Assessment(Uuid::v7(), $of, $of->teacher, $at, false, [], [], [], '', false, 0, PainPlace::None, PainKind::Ache);
+    protected function ended(
+        Practitioner $of,
+        \DateTimeImmutable $at,
+        array $states,
+        ?array $progress = null,
+        string $rules = '0',
+    ): void {
+        $assessment = new Assessment(Uuid::v7(), $of, $of->teacher, $at, false, [], [], [], '', false, 0,
+            PainPlace::None, PainKind::Ache);
         $this->em()->persist($assessment);
         $this->em()->persist(new AssessmentOutcome($assessment->id, $of, $at, $rules, $states, $progress));
     }

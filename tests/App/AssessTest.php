@@ -18,8 +18,10 @@ final class AssessTest extends KernelTestCase
 {
     use TestTrait;
 
-    private const BODY = ['thigh' => 41.2, 'shin' => 41.3, 'hipSpacing' => 17, 'seatedHipHeight' => 9, 'ankleAboveSole' => 6.6];
-    private const POSES = ['half-lotus', 'lotus', 'shins-stacked', 'pigeon', 'leg-behind-head', 'cow-face', 'standing-bind', 'deep-pigeon', 'feet-to-navel'];
+    private const BODY = ['thigh' => 41.2, 'shin' => 41.3, 'hipSpacing' => 17, 'seatedHipHeight' => 9,
+        'ankleAboveSole' => 6.6];
+    private const POSES = ['half-lotus', 'lotus', 'shins-stacked', 'pigeon', 'leg-behind-head', 'cow-face',
+        'standing-bind', 'deep-pigeon', 'feet-to-navel'];
 
     public function testWithoutATestNothingIsKnownAndTheFirstReadingIsNamed(): void
     {
@@ -34,7 +36,8 @@ final class AssessTest extends KernelTestCase
 
     public function testOneKnownShortageIsEnoughAndNamesWhatWouldChangeIt(): void
     {
-        $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 24, 'ankleHeight' => 10]), self::test('soles-together', ['kneeHeight' => 16, 'heelDistance' => 20])], ['half-lotus']);
+        $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 24, 'ankleHeight' => 10]),
+            self::test('soles-together', ['kneeHeight' => 16, 'heelDistance' => 20])], ['half-lotus']);
         $left = $answer['poses']['half-lotus']['left'];
         self::assertSame(['short', 'rotation'], [$left['state'], $left['limiter']]);
         $codes = array_column($left['reasons'], 'code');
@@ -43,11 +46,16 @@ final class AssessTest extends KernelTestCase
         self::assertGreaterThan(20.0, $short['more']);
         self::assertStringContainsString('Rotation', $short['text']);
         self::assertSame('rotation', $answer['keystone']['component']);
-        self::assertArrayNotHasKey('test', $answer['nextReading'] ?? [], 'A verdict that is settled needs no more numbers.');
-        self::assertSame('lying-knee-drops', $answer['nextReading']['rung'], 'What is gentle is tried: that is how one finds out.');
+        self::assertArrayNotHasKey('test', $answer['nextReading'] ?? [],
+            'A verdict that is settled needs no more numbers.');
+        self::assertSame('lying-knee-drops', $answer['nextReading']['rung'],
+            'What is gentle is tried: that is how one finds out.');
     }
 
-    /** What is known not to be there yet, in another posture or in a gate, is what comes first; what is missing of this one itself is not. */
+    /**
+     * What is known not to be there yet, in another posture or in a gate, is what comes first; what is missing of this
+     * one itself is not.
+     */
     public function testWhatComesFirstIsNamedAndOnlyThere(): void
     {
         $knees = static fn (float $out): array => [
@@ -61,35 +69,50 @@ final class AssessTest extends KernelTestCase
         foreach (['left', 'right'] as $side) {
             self::assertNotSame('first', $close['half-lotus'][$side]['state']);
             self::assertSame([], $close['half-lotus'][$side]['first']);
-            self::assertSame(['first', [['gate' => 'soles-together']]], [$out['half-lotus'][$side]['state'], $out['half-lotus'][$side]['first']]);
+            self::assertSame(['first', [['gate' => 'soles-together']]],
+                [$out['half-lotus'][$side]['state'], $out['half-lotus'][$side]['first']]);
             self::assertSame('first', $out['lotus'][$side]['state'], 'What waits for what waits, waits.');
             self::assertContains(['posture' => 'half-lotus'], $out['lotus'][$side]['first']);
         }
         // Its own shortage says more than what comes before it.
-        $short = self::answer([self::test('shins-stacked', ['kneeHeight' => 26, 'ankleHeight' => 10])], ['lotus'])['poses']['lotus']['left'];
+        $short = self::answer([self::test('shins-stacked', ['kneeHeight' => 26, 'ankleHeight' => 10])],
+            ['lotus'])['poses']['lotus']['left'];
         self::assertSame(['short', []], [$short['state'], $short['first']]);
     }
 
     /** The planted hip of a sage fold is the other leg's: it is asked of that leg, and can be what stops the pose. */
     public function testThePlantedHipIsAskedOfTheOtherLeg(): void
     {
-        $hug = static fn (string $side, float $angle): array => ['test' => 'knee-hug', 'side' => $side, 'tool' => 'inclinometer', 'trials' => [['angle' => $angle]]];
-        $poses = self::answer([$hug('left', 128.0), $hug('right', 95.0)], ['half-lotus-fold-bind'])['poses']['half-lotus-fold-bind'];
-        $planted = static fn (string $side): array => array_values(array_filter($poses[$side]['margins'], static fn (array $margin): bool => 'other' === $margin['leg']))[0];
-        self::assertSame(['flexion', 'short', 115.0], [$planted('left')['component'], $planted('left')['state'], (float) $planted('left')['demand']], 'On the left side the right hip is planted, and it is short.');
+        $hug = static fn (string $side, float $angle): array => ['test' => 'knee-hug', 'side' => $side,
+            'tool' => 'inclinometer', 'trials' => [['angle' => $angle]]];
+        $poses = self::answer([$hug('left', 128.0), $hug('right', 95.0)],
+            ['half-lotus-fold-bind'])['poses']['half-lotus-fold-bind'];
+        $planted = static fn (string $side): array => array_values(array_filter($poses[$side]['margins'],
+            static fn (array $margin): bool => 'other' === $margin['leg']))[0];
+        self::assertSame(['flexion', 'short', 115.0], [$planted('left')['component'], $planted('left')['state'],
+            (float) $planted('left')['demand']], 'On the left side the right hip is planted, and it is short.');
         self::assertSame('open', $planted('right')['state']);
         self::assertSame('short', $poses['left']['state']);
         self::assertNotSame('short', $poses['right']['state']);
-        self::assertNotSame([], array_filter($poses['left']['reasons'], static fn (array $reason): bool => str_starts_with($reason['text'], 'The other leg, ')));
+        self::assertNotSame([], array_filter($poses['left']['reasons'],
+            static fn (array $reason): bool => str_starts_with($reason['text'], 'The other leg, ')));
     }
 
-    /** Common practice: what is there for anyone, or with a teacher first, begins with something that stiff people can do. */
+    /**
+     * Common practice: what is there for anyone, or with a teacher first, begins with something that stiff people can
+     * do.
+     */
     public function testWhoeverIsStiffFindsAFirstRung(): void
     {
-        $angle = static fn (string $test, float $angle): array => ['test' => $test, 'side' => 'both', 'on' => '2026-03-01', 'tool' => 'inclinometer', 'trials' => [['angle' => $angle]]];
-        $stiff = [$angle('knee-hug', 112.0), $angle('leg-raise', 62.0), $angle('thigh-hang', 5.0), $angle('inward-turn', 25.0), $angle('overhead-reach', 150.0), self::test('frog', ['span' => 72.0]), self::test('heel-to-seat', ['gap' => 28.0]), self::test('shins-stacked', ['kneeHeight' => 24.0, 'ankleHeight' => 10.0])];
+        $angle = static fn (string $test, float $angle): array => ['test' => $test, 'side' => 'both',
+            'on' => '2026-03-01', 'tool' => 'inclinometer', 'trials' => [['angle' => $angle]]];
+        $stiff = [$angle('knee-hug', 112.0), $angle('leg-raise', 62.0), $angle('thigh-hang', 5.0),
+            $angle('inward-turn', 25.0), $angle('overhead-reach', 150.0), self::test('frog', ['span' => 72.0]),
+            self::test('heel-to-seat', ['gap' => 28.0]), self::test('shins-stacked',
+                ['kneeHeight' => 24.0, 'ankleHeight' => 10.0])];
         $postures = self::getContainer()->get(Catalogue::class)->all(Kind::Posture);
-        $postures = array_filter($postures, static fn (array $posture): bool => in_array($posture['level'] ?? '', ['anyone', 'teacher-first'], true));
+        $postures = array_filter($postures, static fn (array $posture): bool => in_array($posture['level'] ?? '',
+            ['anyone', 'teacher-first'], true));
         self::assertGreaterThan(40, count($postures));
         $without = [];
         foreach (self::answer($stiff, array_keys($postures))['poses'] as $id => $sides) {
@@ -102,16 +125,22 @@ final class AssessTest extends KernelTestCase
 
     public function testAConditionHoldsAndNamesWhatIsNearestInstead(): void
     {
-        $answer = self::answer([self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12])], ['lotus'], ['knee-surgery', 'made-up']);
+        $answer = self::answer([self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12])], ['lotus'],
+            ['knee-surgery', 'made-up']);
         self::assertSame('held', $answer['poses']['lotus']['right']['state']);
-        self::assertContains(['knee-surgery', 'lotus', 'both', 'condition:knee-surgery', 'clinician'], array_map(static fn (array $held): array => [$held['code'], $held['posture'], $held['side'], $held['by'], $held['ends']], $answer['held']));
-        self::assertSame([['condition' => 'made-up', 'code' => 'unknown-condition', 'because' => 'No caution knows the condition "made-up": nothing deep until somebody has said what it loads.']], $answer['unread']);
+        self::assertContains(['knee-surgery', 'lotus', 'both', 'condition:knee-surgery', 'clinician'],
+            array_map(static fn (array $held): array => [$held['code'], $held['posture'], $held['side'], $held['by'],
+                $held['ends']], $answer['held']));
+        self::assertSame([['condition' => 'made-up', 'code' => 'unknown-condition',
+            'because' => 'No caution knows the condition "made-up": nothing deep until somebody has said what it loads.']], $answer['unread']);
     }
 
     public function testPainThatStopsHoldsItsSideAlone(): void
     {
-        $hurt = ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1], 'side' => 'left'] + self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12]);
-        $answer = self::answer([$hurt, ['side' => 'right'] + self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12])], ['half-lotus']);
+        $hurt = ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1],
+            'side' => 'left'] + self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12]);
+        $answer = self::answer([$hurt, ['side' => 'right'] + self::test('soles-together',
+            ['kneeHeight' => 9, 'heelDistance' => 12])], ['half-lotus']);
         self::assertSame('held', $answer['poses']['half-lotus']['left']['state']);
         self::assertNotSame('held', $answer['poses']['half-lotus']['right']['state']);
     }
@@ -121,14 +150,16 @@ final class AssessTest extends KernelTestCase
         $old = ['on' => '2025-10-01'] + self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]);
         $answer = self::answer([$old, ['on' => '2026-04-01'] + $old], ['shins-stacked']);
         self::assertSame('unknown', $answer['poses']['shins-stacked']['left']['state']);
-        self::assertContains('ability.too-old', array_column($answer['poses']['shins-stacked']['left']['reasons'], 'code'));
+        self::assertContains('ability.too-old', array_column($answer['poses']['shins-stacked']['left']['reasons'],
+            'code'));
         self::assertCount(1, $answer['unread']);
         self::assertStringContainsString('has not been yet', $answer['unread'][0]['because']);
     }
 
     public function testReadingsThatContradictAreBothReported(): void
     {
-        $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]), self::test('figure-four-lying', ['angle' => 50])], ['shins-stacked']);
+        $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]),
+            self::test('figure-four-lying', ['angle' => 50])], ['shins-stacked']);
         self::assertSame('rotation', $answer['contradictory'][0]['component']);
         self::assertCount(2, $answer['contradictory'][0]['readings']);
         self::assertSame('figure-four-lying', $answer['contradictory'][0]['repeat']);
@@ -151,43 +182,52 @@ final class AssessTest extends KernelTestCase
 
     public function testMoreCapacityNeverMakesAStateWorse(): void
     {
-        $this->limitTo(25)->forAll(Generators::choose(12, 30), Generators::choose(60, 95), Generators::choose(0, 8), Generators::choose(0, 12))->then(function (int $knee, int $span, int $turn, int $wide): void {
-            $less = self::states([self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]), self::test('frog', ['span' => $span])]);
-            $more = self::states([self::test('shins-stacked', ['kneeHeight' => max(11, $knee - $turn), 'ankleHeight' => 10]), self::test('frog', ['span' => min(96, $span + $wide)])]);
-            foreach ($less as $pose => $state) {
-                self::assertLessThanOrEqual(0, $more[$pose]->compare($state), "$pose from $state->value to {$more[$pose]->value}");
-            }
-        });
+        $this->limitTo(25)->forAll(Generators::choose(12, 30), Generators::choose(60, 95), Generators::choose(0, 8),
+            Generators::choose(0, 12))->then(function (int $knee, int $span, int $turn, int $wide): void {
+                $less = self::states([self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]),
+                    self::test('frog', ['span' => $span])]);
+                $more = self::states([self::test('shins-stacked',
+                    ['kneeHeight' => max(11, $knee - $turn), 'ankleHeight' => 10]),
+                    self::test('frog', ['span' => min(96, $span + $wide)])]);
+                foreach ($less as $pose => $state) {
+                    self::assertLessThanOrEqual(0, $more[$pose]->compare($state),
+                        "$pose from $state->value to {$more[$pose]->value}");
+                }
+            });
     }
 
     public function testANewCautionNeverOpensAnything(): void
     {
         $conditions = array_keys(self::catalogue()->conditions());
-        $this->limitTo(25)->forAll(Generators::choose(8, 34), Generators::elements($conditions), Generators::elements($conditions))->then(function (int $knee, string $one, string $other): void {
-            $tests = [self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]), self::test('soles-together', ['kneeHeight' => 12, 'heelDistance' => 14])];
-            $free = self::states($tests, [$one]);
-            foreach (self::states($tests, [$one, $other]) as $pose => $state) {
-                self::assertGreaterThanOrEqual(0, $state->compare($free[$pose]), "$pose with $other");
-            }
-        });
+        $this->limitTo(25)->forAll(Generators::choose(8, 34), Generators::elements($conditions),
+            Generators::elements($conditions))->then(function (int $knee, string $one, string $other): void {
+                $tests = [self::test('shins-stacked', ['kneeHeight' => $knee, 'ankleHeight' => 10]),
+                    self::test('soles-together', ['kneeHeight' => 12, 'heelDistance' => 14])];
+                $free = self::states($tests, [$one]);
+                foreach (self::states($tests, [$one, $other]) as $pose => $state) {
+                    self::assertGreaterThanOrEqual(0, $state->compare($free[$pose]), "$pose with $other");
+                }
+            });
     }
 
     public function testSidesSwappedSwapTheAnswers(): void
     {
-        $this->limitTo(15)->forAll(Generators::choose(8, 34), Generators::choose(8, 34))->then(function (int $left, int $right): void {
-            $of = static fn (int $l, int $r): array => self::answer([
-                ['side' => 'left'] + self::test('shins-stacked', ['kneeHeight' => $l, 'ankleHeight' => 10]),
-                ['side' => 'right'] + self::test('shins-stacked', ['kneeHeight' => $r, 'ankleHeight' => 10]),
-                ['side' => 'left'] + self::test('soles-together', ['kneeHeight' => $l, 'heelDistance' => 18]),
-                ['side' => 'right'] + self::test('soles-together', ['kneeHeight' => $r, 'heelDistance' => 18]),
-            ], self::POSES);
-            [$one, $other] = [$of($left, $right), $of($right, $left)];
-            foreach (self::POSES as $pose) {
-                self::assertSame($one['poses'][$pose]['left']['state'], $other['poses'][$pose]['right']['state']);
-                self::assertSame($one['poses'][$pose]['left']['rung'], $other['poses'][$pose]['right']['rung']);
-            }
-            self::assertSame($one['restriction'], ['left' => $other['restriction']['right'], 'right' => $other['restriction']['left']]);
-        });
+        $this->limitTo(15)->forAll(Generators::choose(8, 34), Generators::choose(8, 34))
+            ->then(function (int $left, int $right): void {
+                $of = static fn (int $l, int $r): array => self::answer([
+                    ['side' => 'left'] + self::test('shins-stacked', ['kneeHeight' => $l, 'ankleHeight' => 10]),
+                    ['side' => 'right'] + self::test('shins-stacked', ['kneeHeight' => $r, 'ankleHeight' => 10]),
+                    ['side' => 'left'] + self::test('soles-together', ['kneeHeight' => $l, 'heelDistance' => 18]),
+                    ['side' => 'right'] + self::test('soles-together', ['kneeHeight' => $r, 'heelDistance' => 18]),
+                ], self::POSES);
+                [$one, $other] = [$of($left, $right), $of($right, $left)];
+                foreach (self::POSES as $pose) {
+                    self::assertSame($one['poses'][$pose]['left']['state'], $other['poses'][$pose]['right']['state']);
+                    self::assertSame($one['poses'][$pose]['left']['rung'], $other['poses'][$pose]['right']['rung']);
+                }
+                self::assertSame($one['restriction'], ['left' => $other['restriction']['right'],
+                    'right' => $other['restriction']['left']]);
+            });
     }
 
     public function testUnknownNeverReadsAsOpen(): void
@@ -201,12 +241,16 @@ final class AssessTest extends KernelTestCase
 
     public function testTheCommandPrintsTheSame(): void
     {
-        $document = ['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => [['id' => 'knee-surgery'], 5, 'made-up'], 'tests' => [self::test('frog', ['span' => 80])], 'wanted' => ['lotus', 'no-such-pose'], 'school' => 'no-such-school'];
+        $document = ['on' => '2026-03-02', 'body' => self::BODY,
+            'conditions' => [['id' => 'knee-surgery'], 5, 'made-up'], 'tests' => [self::test('frog', ['span' => 80])],
+            'wanted' => ['lotus', 'no-such-pose'], 'school' => 'no-such-school'];
         [$status, $out, $err] = CommandLine::run('ascent:assess', (string) json_encode($document));
         self::assertSame([0, ''], [$status, $err]);
         $answer = json_decode($out, true);
-        self::assertSame(['unknown-pose', 'unknown-condition', 'unknown-condition', 'unknown-school'], array_column($answer['unread'], 'code'));
-        self::assertSame(['knee-surgery', '5', 'made-up'], array_values(array_unique(array_column($answer['held'], 'code'))), 'What nobody knows holds every deep rung, and is named.');
+        self::assertSame(['unknown-pose', 'unknown-condition', 'unknown-condition', 'unknown-school'],
+            array_column($answer['unread'], 'code'));
+        self::assertSame(['knee-surgery', '5', 'made-up'], array_values(array_unique(array_column($answer['held'],
+            'code'))), 'What nobody knows holds every deep rung, and is named.');
         self::assertSame(['left', 'right'], array_keys($answer['poses']['lotus']));
         self::assertArrayHasKey('flexion', $answer['norms']);
         [$status, , $err] = CommandLine::run('ascent:assess', '{"on":"2026-02-31","body":{"stature":170},"tests":[]}');
@@ -251,7 +295,9 @@ final class AssessTest extends KernelTestCase
      */
     private static function answer(array $tests, array $wanted, array $conditions = []): array
     {
-        $answer = self::getContainer()->get(AssessAnswer::class)->of(Fields::of(['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => $conditions, 'tests' => $tests, 'wanted' => $wanted]));
+        $answer = self::getContainer()->get(AssessAnswer::class)
+            ->of(Fields::of(['on' => '2026-03-02', 'body' => self::BODY, 'conditions' => $conditions, 'tests' => $tests,
+                'wanted' => $wanted]));
 
         return json_decode((string) json_encode($answer), true);
     }

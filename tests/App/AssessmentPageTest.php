@@ -33,7 +33,8 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSelectorTextContains('.plan', 'Frog');
         self::assertSelectorTextContains('.plan', 'Shows on its own what Half lotus asks for');
         self::assertSelectorTextContains('details .plan', 'Another test shows the same');
-        self::assertSame(['knee-hug', 'frog', 'soles-together', 'shins-stacked', 'inward-turn', 'tree-balance'], $this->newest()->tests);
+        self::assertSame(['knee-hug', 'frog', 'soles-together', 'shins-stacked', 'inward-turn', 'tree-balance'],
+            $this->newest()->tests);
         $this->client->clickLink('Begin with the first test');
         self::assertSelectorTextContains('h1', 'Lying knee hug');
         self::assertSelectorTextContains('[aria-current="step"]', 'Lying knee hug');
@@ -110,8 +111,10 @@ final class AssessmentPageTest extends AppTestCase
 
     public function testNoQuestionIsAnsweredBeforehand(): void
     {
-        $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left', 'before[gentle_only]' => ['hypermobility']]);
-        foreach (["$this->home/assessments/new", "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}"] as $page) {
+        $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left',
+            'before[gentle_only]' => ['hypermobility']]);
+        foreach (["$this->home/assessments/new",
+            "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}"] as $page) {
             $crawler = $this->client->request('GET', $page);
             self::assertSelectorNotExists('input[type=checkbox][checked]:not([name*=wanted])', $page);
             self::assertSelectorTextContains('.on-record', 'left, since', $page);
@@ -140,7 +143,8 @@ final class AssessmentPageTest extends AppTestCase
         $this->begin(['before[gentle_only]' => ['minor']]);
         self::assertSame(['minor'], $this->newest()->conditions);
         $this->begin(['before[guardian]' => '1']);
-        self::assertSame(['minor', 'guardian-consent'], $this->newest()->conditions, 'a word of the guardian is of what is on record');
+        self::assertSame(['minor', 'guardian-consent'], $this->newest()->conditions,
+            'a word of the guardian is of what is on record');
     }
 
     public function testWhatIsOnRecordIsNotToldAgainWithLess(): void
@@ -158,7 +162,9 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSame(['knee-surgery:right'], $this->newest()->conditions);
         $this->begin(['before[gentle_only]' => ['minor'], 'before[guardian]' => '1']);
         $this->client->request('GET', "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}");
-        $this->client->submitForm('Record, and next person', ['screen[stature]' => '170', 'screen[consent]' => true, 'screen[painLeft][level]' => '0', 'screen[painRight][level]' => '0']);
+        $this->client->submitForm('Record, and next person',
+            ['screen[stature]' => '170', 'screen[consent]' => true, 'screen[painLeft][level]' => '0',
+                'screen[painRight][level]' => '0']);
         self::assertResponseRedirects();
         self::assertTrue($this->newest()->quick);
         self::assertSame([], $this->newest()->conditions, 'A quick screen takes no guardian’s word away.');
@@ -169,7 +175,8 @@ final class AssessmentPageTest extends AppTestCase
         $this->begin(['before[wanted]' => ['half-lotus']]);
         $assessment = $this->newest()->id;
         $this->client->request('GET', "$this->home/tests/soles-together?assessment=$assessment");
-        $this->client->submitForm('Record, and go on to the next test', ['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee'] + $this->clean('soles-together'));
+        $this->client->submitForm('Record, and go on to the next test',
+            ['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee'] + $this->clean('soles-together'));
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'stop sign');
         $this->client->request('GET', "$this->home/tests/shins-stacked?assessment=$assessment");
@@ -201,11 +208,14 @@ final class AssessmentPageTest extends AppTestCase
 
     public function testADraftIsOverwrittenOnlyByWhoHasSeenIt(): void
     {
-        $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')->attr('data-token');
+        $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')
+            ->attr('data-token');
         $put = function (int $version, string $value) use ($token): array {
-            $this->client->request('PUT', "$this->home/drafts/frog", server: ['HTTP_X_TOKEN' => $token], content: (string) json_encode(['version' => $version, 'content' => ['bench[note]' => $value]]));
+            $this->client->request('PUT', "$this->home/drafts/frog", server: ['HTTP_X_TOKEN' => $token],
+                content: (string) json_encode(['version' => $version, 'content' => ['bench[note]' => $value]]));
 
-            return [$this->client->getResponse()->getStatusCode(), json_decode((string) $this->client->getResponse()->getContent(), true)];
+            return [$this->client->getResponse()->getStatusCode(),
+                json_decode((string) $this->client->getResponse()->getContent(), true)];
         };
         self::assertSame([200, ['version' => 1]], $put(0, 'one'));
         self::assertSame([200, ['version' => 2]], $put(1, 'two'));
@@ -218,7 +228,8 @@ final class AssessmentPageTest extends AppTestCase
 
         $page = $this->client->request('GET', "$this->home/tests/frog");
         self::assertSame('3', $page->filter('form[data-bench]')->attr('data-draft-version'));
-        self::assertStringContainsString('three', (string) $page->filter('form[data-bench]')->attr('data-draft-content'));
+        self::assertStringContainsString('three', (string) $page->filter('form[data-bench]')
+            ->attr('data-draft-content'));
         $this->client->submitForm('Record the test', ['draft' => '3'] + $this->clean('frog'));
         self::assertSame(0, $this->howMany(Draft::class), 'What is recorded is no draft any more.');
 
@@ -245,17 +256,21 @@ final class AssessmentPageTest extends AppTestCase
 
     public function testAPictureIsCheckedStrippedAndKeptForItsTeacherAlone(): void
     {
-        $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')->attr('data-token');
+        $token = (string) $this->client->request('GET', "$this->home/tests/frog")->filter('form[data-bench]')
+            ->attr('data-token');
         $send = function (string $bytes, string $name, ?string $points = null) use ($token): array {
             $file = (string) tempnam(sys_get_temp_dir(), 'picture');
             file_put_contents($file, $bytes);
-            $this->client->request('POST', "$this->home/tests/frog/pictures", null === $points ? [] : ['points' => $points], files: ['picture' => new UploadedFile($file, $name, null, null, true)], server: ['HTTP_X_TOKEN' => $token]);
+            $this->client->request('POST', "$this->home/tests/frog/pictures", null === $points ? []
+                : ['points' => $points], files: ['picture' => new UploadedFile($file, $name, null, null, true)],
+                server: ['HTTP_X_TOKEN' => $token]);
 
             return json_decode((string) $this->client->getResponse()->getContent(), true);
         };
         self::assertArrayHasKey('error', $send('<?php echo 1;', 'leg.jpg'));
         self::assertArrayHasKey('error', $send(self::jpeg(20), 'leg.jpg'));
-        foreach (['x', '[1]', '{"hip":[0.5,1.5]}', '{"hip":[-0.1,0.5]}', '{"hip":["a","b"]}', '{"hip":0.5}', '{"elbow":[0.5,0.5]}'] as $points) {
+        foreach (['x', '[1]', '{"hip":[0.5,1.5]}', '{"hip":[-0.1,0.5]}', '{"hip":["a","b"]}', '{"hip":0.5}',
+            '{"elbow":[0.5,0.5]}'] as $points) {
             self::assertArrayHasKey('error', $send(self::jpeg(300), 'leg.jpg', $points), $points);
         }
         self::assertSame(0, $this->howMany(StoredPicture::class));
@@ -264,7 +279,8 @@ final class AssessmentPageTest extends AppTestCase
         $marked = substr($jpeg, 0, 2)."\xff\xe1".pack('n', 2 + strlen($secret)).$secret.substr($jpeg, 2);
         $address = $send($marked, 'leg.jpg', '{"hip":[0.25,0.5],"knee":[0.75,1],"knownA":[0,0]}')['address'];
         $kept = $this->em()->getRepository(StoredPicture::class)->findOneBy([]);
-        self::assertSame([[75.0, 0.5 * (int) $kept?->height, 225.0, (float) $kept?->height]], $kept?->lines(), 'The thigh, where it was marked.');
+        self::assertSame([[75.0, 0.5 * (int) $kept?->height, 225.0, (float) $kept?->height]], $kept?->lines(),
+            'The thigh, where it was marked.');
         self::assertSame(1, $this->howMany(StoredPicture::class));
         $this->client->request('GET', $address);
         self::assertResponseIsSuccessful();
@@ -283,10 +299,13 @@ final class AssessmentPageTest extends AppTestCase
         $this->client->request('GET', '/screen', ['people' => [(string) $this->practitioner->id, (string) $other->id]]);
         $this->client->followRedirect();
         $first = (string) $this->client->getRequest()->attributes->get('id');
-        $this->client->submitForm('Record, and next person', ['screen[stature]' => '90', 'screen[solesKneeLeft]' => '14']);
+        $this->client->submitForm('Record, and next person',
+            ['screen[stature]' => '90', 'screen[solesKneeLeft]' => '14']);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#screen_stature_error1', 'from 120 to 220');
-        $numbers = ['screen[stature]' => '170', 'screen[solesKneeLeft]' => '14', 'screen[solesHeels]' => '20', 'screen[solesKneeRight]' => '15', 'screen[shinsKneeLeft]' => '15', 'screen[shinsAnkleLeft]' => '10', 'screen[consent]' => true];
+        $numbers = ['screen[stature]' => '170', 'screen[solesKneeLeft]' => '14', 'screen[solesHeels]' => '20',
+            'screen[solesKneeRight]' => '15', 'screen[shinsKneeLeft]' => '15', 'screen[shinsAnkleLeft]' => '10',
+            'screen[consent]' => true];
         $this->client->submitForm('Record, and next person', $numbers);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#screen_painLeft_level_error1', 'Ask about pain');
@@ -294,11 +313,15 @@ final class AssessmentPageTest extends AppTestCase
         $this->client->submitForm('Record, and next person', $numbers);
         self::assertResponseRedirects();
         $this->client->followRedirect();
-        self::assertNotSame($first, $this->client->getRequest()->attributes->get('id'), 'The next person, with no page between.');
+        self::assertNotSame($first, $this->client->getRequest()->attributes->get('id'),
+            'The next person, with no page between.');
         $this->client->submitForm('Record, and next person', ['screen[clinician]' => ['knee-surgery']] + $numbers);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#screen_solesKneeLeft_error1', 'Knee surgery');
-        $this->client->submitForm('Record, and next person', ['screen[clinician]' => ['knee-surgery'], 'screen[stature]' => '170', 'screen[consent]' => true, 'screen[solesKneeLeft]' => '', 'screen[solesHeels]' => '', 'screen[solesKneeRight]' => '', 'screen[shinsKneeLeft]' => '', 'screen[shinsAnkleLeft]' => '']);
+        $this->client->submitForm('Record, and next person',
+            ['screen[clinician]' => ['knee-surgery'], 'screen[stature]' => '170', 'screen[consent]' => true,
+                'screen[solesKneeLeft]' => '', 'screen[solesHeels]' => '', 'screen[solesKneeRight]' => '',
+                'screen[shinsKneeLeft]' => '', 'screen[shinsAnkleLeft]' => '']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'The class');
         self::assertSelectorTextContains('main', 'Rotation');
@@ -312,7 +335,8 @@ final class AssessmentPageTest extends AppTestCase
         $this->client->request('GET', "$this->home/assessments/new");
         $form = $this->client->getCrawler()->selectButton('Which tests are needed?')->form();
         $values = $form->getPhpValues();
-        parse_str(http_build_query(['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1'] + $answers), $more);
+        parse_str(http_build_query(['before[consent]' => '1', 'before[pain][level]' => '0',
+            'before[warm]' => '1'] + $answers), $more);
         $values['before'] = array_replace_recursive($values['before'], $more['before']);
         $this->client->request('POST', "$this->home/assessments/new", $values);
         if ($this->client->getResponse()->isRedirect()) {
@@ -333,7 +357,8 @@ final class AssessmentPageTest extends AppTestCase
         $numbers = match ($test) {
             'frog' => ['span' => '80'],
             'soles-together' => ['kneeHeight_left' => '14', 'heelDistance' => '20', 'kneeHeight_right' => '15'],
-            'shins-stacked' => ['kneeHeight_left' => '15', 'ankleHeight_left' => '10', 'kneeHeight_right' => '16', 'ankleHeight_right' => '10'],
+            'shins-stacked' => ['kneeHeight_left' => '15', 'ankleHeight_left' => '10', 'kneeHeight_right' => '16',
+                'ankleHeight_right' => '10'],
             default => ['angle_left' => '30', 'angle_right' => '31'],
         };
         $filled = ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0'];

@@ -114,14 +114,19 @@ final class BenchPageTest extends AppTestCase
 
     public static function pains(): iterable
     {
-        $knee = static fn (string $side): array => ["bench[pain$side][level]" => '1', "bench[pain$side][place]" => 'knee'];
-        $left = array_filter(self::filled(), static fn (string $name): bool => !str_contains($name, '_right') && !str_contains($name, 'painRight'), ARRAY_FILTER_USE_KEY);
+        $knee = static fn (string $side): array => ["bench[pain$side][level]" => '1',
+            "bench[pain$side][place]" => 'knee'];
+        $left = array_filter(self::filled(), static fn (string $name): bool => !str_contains($name, '_right')
+            && !str_contains($name, 'painRight'), ARRAY_FILTER_USE_KEY);
         yield 'a side without numbers' => [$knee('Right') + $left, 'right', true];
         yield 'no numbers at all' => [$knee('Left'), 'left', false];
         yield 'a form that is faulty' => [['bench[trials][0][kneeHeight_left]' => 'abc'] + $knee('Left') + self::filled(), 'left', false];
-        yield 'after one trial' => [$knee('Left') + ['bench[trials][0][kneeHeight_left]' => '14', 'bench[trials][0][heelDistance]' => '20'], 'left', true];
-        yield 'a place without a level' => [['bench[painLeft][level]' => '', 'bench[painLeft][place]' => 'groin'] + self::filled(), 'left', false];
-        yield 'numbness at nothing' => [['bench[painLeft][level]' => '0', 'bench[painLeft][place]' => 'ankle', 'bench[painLeft][kind]' => 'lasting-numbness'] + self::filled(), 'left', true];
+        yield 'after one trial' => [$knee('Left') + ['bench[trials][0][kneeHeight_left]' => '14',
+            'bench[trials][0][heelDistance]' => '20'], 'left', true];
+        yield 'a place without a level' => [['bench[painLeft][level]' => '',
+            'bench[painLeft][place]' => 'groin'] + self::filled(), 'left', false];
+        yield 'numbness at nothing' => [['bench[painLeft][level]' => '0', 'bench[painLeft][place]' => 'ankle',
+            'bench[painLeft][kind]' => 'lasting-numbness'] + self::filled(), 'left', true];
     }
 
     public function testTheFormSentAgainWithPainAddsIt(): void
@@ -140,7 +145,8 @@ final class BenchPageTest extends AppTestCase
     {
         $entry = $this->tested($this->practitioner, pain: new Pain(1, PainPlace::Knee));
         $this->client->request('GET', "$this->page/$entry/correct");
-        $this->client->submitForm('Record the test', ['bench[painLeft][level]' => '0', 'bench[painLeft][place]' => 'none', 'bench[painRight][level]' => '0', 'bench[painRight][place]' => 'none']);
+        $this->client->submitForm('Record the test', ['bench[painLeft][level]' => '0',
+            'bench[painLeft][place]' => 'none', 'bench[painRight][level]' => '0', 'bench[painRight][place]' => 'none']);
         self::assertResponseRedirects();
         foreach (['left', 'right'] as $side) {
             $this->client->request('GET', "/practitioners/{$this->practitioner->id}/poses/half-lotus");
@@ -168,20 +174,25 @@ final class BenchPageTest extends AppTestCase
         $answer = $this->preview(['trials' => [['kneeHeight_left' => '12', 'heelDistance' => '10']]], $token);
         self::assertNull($answer['right']);
         self::assertSame('supported', $answer['left']['gate']);
-        self::assertStringContainsString('data-tape="kneeHeight"', $answer['picture'], 'the body as it was measured, with the tape');
+        self::assertStringContainsString('data-tape="kneeHeight"', $answer['picture'],
+            'the body as it was measured, with the tape');
         self::assertSame('rotation', $answer['left']['shows'][0]['ability']);
         self::assertTrue($answer['left']['shows'][0]['atLeast']);
         self::assertGreaterThan(0.0, $answer['left']['shows'][0]['sd']);
 
-        $answer = $this->preview(['trials' => [['kneeHeight_left' => '100', 'heelDistance' => '10', 'kneeHeight_right' => 'x']]], $token);
+        $answer = $this->preview(['trials' => [['kneeHeight_left' => '100', 'heelDistance' => '10',
+            'kneeHeight_right' => 'x']]], $token);
         self::assertSame('out-of-reach', $answer['left']['error']['code']);
         self::assertNull($answer['right']);
         self::assertNull($answer['picture'], 'no leg can be drawn there');
 
-        $inches = $this->preview(['unit' => 'in', 'trials' => [['kneeHeight_left' => '4 3/4', 'heelDistance' => '4']]], $token);
-        $same = $this->preview(['trials' => [['kneeHeight_left' => (string) (4.75 * 2.54), 'heelDistance' => (string) (4 * 2.54)]]], $token);
+        $inches = $this->preview(['unit' => 'in', 'trials' => [['kneeHeight_left' => '4 3/4', 'heelDistance' => '4']]],
+            $token);
+        $same = $this->preview(['trials' => [['kneeHeight_left' => (string) (4.75 * 2.54),
+            'heelDistance' => (string) (4 * 2.54)]]], $token);
         self::assertSame($same['picture'], $inches['picture']);
-        self::assertNotSame($this->preview(['trials' => [['kneeHeight_left' => '20', 'heelDistance' => '10']]], $token)['picture'], $same['picture'], 'another height is another picture');
+        self::assertNotSame($this->preview(['trials' => [['kneeHeight_left' => '20', 'heelDistance' => '10']]],
+            $token)['picture'], $same['picture'], 'another height is another picture');
 
         $this->preview([], 'made up');
         self::assertResponseStatusCodeSame(403);

@@ -15,18 +15,22 @@ final class CalibrateTest extends TestCase
         $folder = sys_get_temp_dir().'/calibrate-'.bin2hex(random_bytes(6));
         mkdir($folder);
         try {
-            [$status, $out, $err] = CommandLine::run('ascent:calibrate', '', ['--people=12', '--seed=7', "--into=$folder"]);
+            [$status, $out, $err] = CommandLine::run('ascent:calibrate', '',
+                ['--people=12', '--seed=7', "--into=$folder"]);
             self::assertSame([0, ''], [$status, $err]);
             $answer = json_decode($out, true, 512, JSON_THROW_ON_ERROR);
-            self::assertSame(['people', 'seed', 'verdicts', 'open', 'short', 'near', 'unknown', 'chances', 'intervals', 'asWanted', 'readings', 'aims'], array_keys($answer));
+            self::assertSame(['people', 'seed', 'verdicts', 'open', 'short', 'near', 'unknown', 'chances', 'intervals',
+                'asWanted', 'readings', 'aims'], array_keys($answer));
             self::assertSame([12, 7], [$answer['people'], $answer['seed']]);
             self::assertSame(24, $answer['asWanted']['verdicts'], 'One pose a person, both sides.');
             self::assertGreaterThan(1000, $answer['verdicts']);
             self::assertSame(2, $answer['readings']['people']);
             self::assertLessThan($answer['readings']['catalogue'], $answer['readings']['proposed']);
-            self::assertSame(['wrongOpen', 'wrongShort', 'wrongOpenAsWanted', 'wrongShortAsWanted', 'chances', 'intervals', 'readings'], array_keys($answer['aims']));
+            self::assertSame(['wrongOpen', 'wrongShort', 'wrongOpenAsWanted', 'wrongShortAsWanted', 'chances',
+                'intervals', 'readings'], array_keys($answer['aims']));
             self::assertSame(['value', 'met'], array_keys($answer['aims']['readings']));
-            self::assertSame(['from', 'to', 'verdicts', 'stated', 'happened'], self::sorted(array_keys($answer['chances'][0]), ['from', 'to', 'verdicts', 'stated', 'happened']));
+            self::assertSame(['from', 'to', 'verdicts', 'stated', 'happened'],
+                self::sorted(array_keys($answer['chances'][0]), ['from', 'to', 'verdicts', 'stated', 'happened']));
             $page = (string) file_get_contents("$folder/validation.md");
             self::assertStringContainsString('--people=12 --seed=7', $page);
             self::assertStringNotContainsString('{', $page, 'Every figure has its place.');
@@ -34,7 +38,8 @@ final class CalibrateTest extends TestCase
             $picture = simplexml_load_string((string) file_get_contents("$folder/validation.svg"));
             self::assertNotFalse($picture);
             self::assertStringContainsString('rotation', $picture->asXML() ?: '');
-            self::assertSame($out, CommandLine::run('ascent:calibrate', '', ['--people=12', '--seed=7'])[1], 'The same seed makes the same people.');
+            self::assertSame($out, CommandLine::run('ascent:calibrate', '', ['--people=12', '--seed=7'])[1],
+                'The same seed makes the same people.');
         } finally {
             array_map(unlink(...), glob("$folder/*") ?: []);
             rmdir($folder);

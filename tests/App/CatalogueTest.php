@@ -32,11 +32,15 @@ final class CatalogueTest extends TestCase
         self::assertGreaterThanOrEqual(65, count($postures));
         self::assertGreaterThanOrEqual(20, count(self::folder()->entries['test']));
         $targets = array_filter($postures, static fn (array $posture): bool => $posture['target']);
-        foreach (['soles-together', 'shins-stacked', 'half-lotus', 'lotus', 'cow-face', 'pigeon', 'deep-pigeon', 'leg-behind-head', 'compass', 'standing-bind', 'half-lotus-fold-bind', 'half-lotus-twist', 'crossed-shin-balance', 'feet-to-navel'] as $id) {
+        foreach (['soles-together', 'shins-stacked', 'half-lotus', 'lotus', 'cow-face', 'pigeon', 'deep-pigeon',
+            'leg-behind-head', 'compass', 'standing-bind', 'half-lotus-fold-bind', 'half-lotus-twist',
+            'crossed-shin-balance', 'feet-to-navel'] as $id) {
             self::assertArrayHasKey($id, $targets);
-            self::assertGreaterThanOrEqual(6, count([...$targets[$id]['rungs'], ...($targets[$id]['forms'] ?? [])]), $id);
+            self::assertGreaterThanOrEqual(6, count([...$targets[$id]['rungs'], ...($targets[$id]['forms'] ?? [])]),
+                $id);
             // Whatever it waits for, or does not: something leads there.
-            self::assertNotSame([], [...self::folder()->graph()->prerequisites($id), ...self::folder()->graph()->from('prepares', $id)], $id);
+            self::assertNotSame([], [...self::folder()->graph()->prerequisites($id), ...self::folder()->graph()
+                ->from('prepares', $id)], $id);
         }
     }
 
@@ -48,10 +52,12 @@ final class CatalogueTest extends TestCase
             foreach ($posture['rungs'] as $rung) {
                 $asked = array_column($rung['gates'] ?? [], 'sitting');
                 foreach ($asked as $outcome) {
-                    self::assertTrue(GateOutcome::from($outcome)->allows($highest), "$id: {$rung['id']} asks for less than the rung below it");
+                    self::assertTrue(GateOutcome::from($outcome)->allows($highest),
+                        "$id: {$rung['id']} asks for less than the rung below it");
                     $highest = GateOutcome::from($outcome);
                 }
-                self::assertFalse(($rung['gentle'] ?? false) && isset($rung['gates']), "$id: a gate before a gentle rung");
+                self::assertFalse(($rung['gentle'] ?? false) && isset($rung['gates']),
+                    "$id: a gate before a gentle rung");
             }
         }
     }
@@ -60,7 +66,8 @@ final class CatalogueTest extends TestCase
     {
         foreach (Definitions::ofPostures(self::folder()->entries['posture']) as $id => $posture) {
             foreach ($posture->rungs as $rung) {
-                self::assertFalse($rung->isMeasuredThrough && (!$rung->isGentle() || $rung->work->has(Load::WeightOnKnee) || [] !== $rung->gates), "$id: $rung->id");
+                self::assertFalse($rung->isMeasuredThrough && (!$rung->isGentle()
+                    || $rung->work->has(Load::WeightOnKnee) || [] !== $rung->gates), "$id: $rung->id");
             }
         }
     }
@@ -69,7 +76,14 @@ final class CatalogueTest extends TestCase
     public function testTheLoadsOfEachTargetAreThoseOfItsAngles(): void
     {
         $postures = Definitions::ofPostures(self::folder()->entries['posture']);
-        foreach (['half-lotus' => [Load::KneeFolded, Load::TurnOut], 'pigeon' => [Load::KneeFolded, Load::TurnOut, Load::SplitLegged], 'cow-face' => [Load::Crossing, Load::KneeFolded], 'leg-behind-head' => [Load::HipFlexedEnd, Load::TurnOut, Load::Neck], 'deep-pigeon' => [Load::HipExtendedEnd, Load::Backbend], 'compass' => [Load::HamstringEnd, Load::LoadedFold], 'childs-pose' => [Load::KneeFolded], 'windscreen-wipers' => [Load::TurnIn], 'half-lotus-fold-bind' => [Load::LoadedFold], 'frog' => [Load::LegsWideEnd, Load::WeightOnKnee]] as $id => $loads) {
+        foreach (['half-lotus' => [Load::KneeFolded, Load::TurnOut],
+            'pigeon' => [Load::KneeFolded, Load::TurnOut, Load::SplitLegged],
+            'cow-face' => [Load::Crossing, Load::KneeFolded],
+            'leg-behind-head' => [Load::HipFlexedEnd, Load::TurnOut, Load::Neck],
+            'deep-pigeon' => [Load::HipExtendedEnd, Load::Backbend],
+            'compass' => [Load::HamstringEnd, Load::LoadedFold], 'childs-pose' => [Load::KneeFolded],
+            'windscreen-wipers' => [Load::TurnIn], 'half-lotus-fold-bind' => [Load::LoadedFold],
+            'frog' => [Load::LegsWideEnd, Load::WeightOnKnee]] as $id => $loads) {
             foreach ($loads as $load) {
                 self::assertTrue($postures[$id]->full()->work->has($load), "$id: $load->value");
             }
@@ -86,7 +100,8 @@ final class CatalogueTest extends TestCase
                 $isLying = $rung->rung->work->has(Load::LyingRest) || $rung->rung->work->has(Load::OnTheBack);
                 $bears = !$isLying && [] !== array_filter($bearing, $rung->rung->work->has(...));
                 self::assertTrue(!$isLying || Stance::Lying === $rung->stance, "$id: {$rung->rung->id}");
-                self::assertTrue(!$bears || Stance::Bearing === $rung->stance || 'lying' === self::folder()->entries['posture'][$id]['family'], "$id: {$rung->rung->id}");
+                self::assertTrue(!$bears || Stance::Bearing === $rung->stance || 'lying' === self::folder()
+                    ->entries['posture'][$id]['family'], "$id: {$rung->rung->id}");
             }
         }
     }
@@ -97,7 +112,8 @@ final class CatalogueTest extends TestCase
         foreach (self::folder()->entries['posture'] as $id => $posture) {
             foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
                 foreach ($rung['props'] as $prop) {
-                    $named = 1 === preg_match('/\b(block|blanket|bolster|cushion|strap|wall|chair)s?\b/i', $prop['what']);
+                    $named = 1 === preg_match('/\b(block|blanket|bolster|cushion|strap|wall|chair)s?\b/i',
+                        $prop['what']);
                     self::assertSame($named, isset($prop['takes']), "$id: {$rung['id']}: {$prop['what']}");
                 }
             }
@@ -112,7 +128,8 @@ final class CatalogueTest extends TestCase
         self::assertNotSame($text, $broken);
         [, $faults] = self::folder()->tried(Kind::Posture, (string) $broken, "postures/$id.yaml");
         self::assertNotSame([], $faults);
-        self::assertStringContainsString($message, implode("\n", array_map(static fn (Fault $fault): string => $fault->message, $faults)));
+        self::assertStringContainsString($message, implode("\n",
+            array_map(static fn (Fault $fault): string => $fault->message, $faults)));
         self::assertStringStartsWith("postures/$id.yaml:", (string) $faults[0]);
         // The line that is named is the changed one, or what stands just above it.
         $changed = array_key_first(array_diff_assoc(explode("\n", (string) $broken), explode("\n", $text))) + 1;
@@ -123,20 +140,27 @@ final class CatalogueTest extends TestCase
     {
         yield 'an unknown unit' => ['pigeon', 'unit: breaths', 'unit: years', 'enum'];
         yield 'an unknown posture' => ['lotus', 'half-lotus: ', 'half-rose: ', '"half-rose", which is no posture'];
-        yield 'a cycle' => ['half-lotus', "    needs:\n", "    needs:\n        lotus: the other way round\n", 'leads back to itself'];
+        yield 'a cycle' => ['half-lotus', "    needs:\n", "    needs:\n        lotus: the other way round\n",
+            'leads back to itself'];
         yield 'a component that no test judges' => ['pinwheel', '- internal-rotation', '- patience', 'enum'];
         yield 'an ankle out of reach' => ['pigeon', 'hipHeight: 22', 'hipHeight: 60', 'does not come down'];
-        yield 'an unknown contact' => ['pigeon', 'contact: pigeon-front', 'contact: handstand', 'no contact of the leg chain'];
-        yield 'a rung without a caution' => ['pigeon', "    loads:\n    - lying-rest\n    - on-the-back\n", "    loads: []\n", 'at least 1'];
-        yield 'an unknown counterposture' => ['pigeon', "    - childs-pose\n", "    - grandchilds-pose\n", 'which is no posture'];
+        yield 'an unknown contact' => ['pigeon', 'contact: pigeon-front', 'contact: handstand',
+            'no contact of the leg chain'];
+        yield 'a rung without a caution' => ['pigeon', "    loads:\n    - lying-rest\n    - on-the-back\n",
+            "    loads: []\n", 'at least 1'];
+        yield 'an unknown counterposture' => ['pigeon', "    - childs-pose\n", "    - grandchilds-pose\n",
+            'which is no posture'];
         yield 'a stance that is none' => ['pigeon', 'stance: ', 'stance: hanging-', 'enum'];
-        yield 'a prop that is taken less than once' => ['half-lotus', "            blanket: 1\n", "            blanket: 0\n", 'equal to 1'];
-        yield 'a prop that nobody counts' => ['half-lotus', "            blanket: 1\n", "            hammock: 1\n", 'dditional'];
+        yield 'a prop that is taken less than once' => ['half-lotus', "            blanket: 1\n",
+            "            blanket: 0\n", 'equal to 1'];
+        yield 'a prop that nobody counts' => ['half-lotus', "            blanket: 1\n", "            hammock: 1\n",
+            'dditional'];
         foreach (['.nan', '.inf', '-.inf', '1e999'] as $endless) {
             yield "an angle of $endless" => ['bridge', '        - 40', "        - $endless", 'finite number'];
             yield "a leg at $endless" => ['pigeon', 'hipHeight: 22', "hipHeight: $endless", 'finite number'];
         }
-        yield 'a leg turned round and round' => ['bridge', '        - 40', '        - 1000000', 'lower than or equal to 180'];
+        yield 'a leg turned round and round' => ['bridge', '        - 40', '        - 1000000',
+            'lower than or equal to 180'];
         yield 'not YAML' => ['pigeon', 'name: Pigeon', "\tname: Pigeon", 'tabs'];
     }
 

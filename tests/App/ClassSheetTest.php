@@ -28,7 +28,8 @@ final class ClassSheetTest extends AppTestCase
             $this->people[] = $this->practitioner($teacher, 7 !== $i, "Person $i");
         }
         foreach (array_slice($this->people, 0, 7) as $person) {
-            $this->em()->persist(new Assessment(Uuid::v7(), $person, $teacher, new \DateTimeImmutable('-3 days'), false, ['soles-together'], [], [], '', true, 0, PainPlace::None, PainKind::Ache));
+            $this->em()->persist(new Assessment(Uuid::v7(), $person, $teacher, new \DateTimeImmutable('-3 days'), false,
+                ['soles-together'], [], [], '', true, 0, PainPlace::None, PainKind::Ache));
         }
         $this->em()->flush();
         foreach (array_slice($this->people, 0, 7) as $person) {
@@ -42,26 +43,33 @@ final class ClassSheetTest extends AppTestCase
         $sheet = $this->sheet(['soles-together', 'pigeon', 'half-lotus']);
         self::assertSame(['soles-together', 'pigeon', 'half-lotus'], array_column($sheet, 'posture'));
         foreach ($sheet as $posture) {
-            $named = [...array_merge(...array_map(static fn (array $rung): array => array_column($rung['people'], 'name'), $posture['rungs'])), ...array_column($posture['barred'], 'name')];
-            self::assertEqualsCanonicalizing(array_map(static fn (Practitioner $one): string => $one->name, $this->people), array_unique($named), "Nobody is forgotten: $posture[posture]");
-            $places = array_map(static fn (array $rung): int => (int) array_search($rung['rung'], self::getContainer()->get(Catalogue::class)->practice()[$posture['posture']], true), $posture['rungs']);
+            $named = [...array_merge(...array_map(static fn (array $rung): array => array_column($rung['people'],
+                'name'), $posture['rungs'])), ...array_column($posture['barred'], 'name')];
+            self::assertEqualsCanonicalizing(array_map(static fn (Practitioner $one): string => $one->name,
+                $this->people), array_unique($named), "Nobody is forgotten: $posture[posture]");
+            $places = array_map(static fn (array $rung): int => (int) array_search($rung['rung'], self::getContainer()
+                ->get(Catalogue::class)->practice()[$posture['posture']], true), $posture['rungs']);
             $sorted = $places;
             sort($sorted);
             self::assertSame($sorted, $places, 'From the ground up.');
             foreach ($posture['barred'] as $one) {
-                self::assertTrue('' === $one['because'] ? 'Person 7' === $one['name'] : true, 'Only who was not measured has no other reason.');
+                self::assertTrue('' === $one['because'] ? 'Person 7' === $one['name'] : true,
+                    'Only who was not measured has no other reason.');
             }
         }
     }
 
     public function testWhoseKneeHurtsMayNotOnThatSide(): void
     {
-        $this->em()->persist(new PainSaid(Uuid::v7(), $this->people[0], $this->people[0]->teacher, new \DateTimeImmutable('-1 hour'), new \DateTimeImmutable('today'), Side::Left, 2, PainPlace::Knee, PainKind::Ache, 'told'));
+        $this->em()->persist(new PainSaid(Uuid::v7(), $this->people[0], $this->people[0]->teacher,
+            new \DateTimeImmutable('-1 hour'), new \DateTimeImmutable('today'), Side::Left, 2, PainPlace::Knee,
+            PainKind::Ache, 'told'));
         $this->em()->flush();
         foreach ($this->sheet(['soles-together', 'pigeon', 'cow-face']) as $posture) {
             foreach ($posture['rungs'] as $rung) {
                 foreach ($rung['people'] as $one) {
-                    self::assertTrue('Person 0' !== $one['name'] || 'right' === $one['side'], "$posture[posture] {$rung['rung']->rung->id}");
+                    self::assertTrue('Person 0' !== $one['name'] || 'right' === $one['side'],
+                        "$posture[posture] {$rung['rung']->rung->id}");
                     self::assertTrue('Person 0' !== $one['name'] || $rung['rung']->rung->isGentle());
                 }
             }
@@ -83,7 +91,8 @@ final class ClassSheetTest extends AppTestCase
         $form['postures[0]'] = 'pigeon';
         $form['postures[2]'] = 'soles-together';
         $page = $this->client->submit($form);
-        self::assertSame(['1. Pigeon', '2. Soles together'], $page->filter('.class-posture h2')->each(static fn ($title): string => trim($title->text())));
+        self::assertSame(['1. Pigeon', '2. Soles together'], $page->filter('.class-posture h2')
+            ->each(static fn ($title): string => trim($title->text())));
         self::assertSelectorTextContains('main', '8 people');
         self::assertSelectorTextContains('.class-barred', 'Not measured yet.');
         self::assertSelectorExists('.class-rung svg.figure');

@@ -21,7 +21,8 @@ final class CommandLine
         }
         fwrite($in, $document);
         rewind($in);
-        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/console', $command, ...$options], [$in, $out, $err], $pipes);
+        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/console', $command, ...$options], [$in, $out, $err],
+            $pipes);
         if (!is_resource($process)) {
             throw new \RuntimeException('The console does not start.');
         }

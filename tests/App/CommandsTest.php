@@ -47,7 +47,8 @@ final class CommandsTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Ladder');
         self::assertSelectorTextContains('main', 'Held');
         foreach ($this->em()->getRepository(Practitioner::class)->findAll() as $practitioner) {
-            foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance', '/progress', '/journal'] as $page) {
+            foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance',
+                '/progress', '/journal'] as $page) {
                 $this->client->request('GET', "/practitioners/$practitioner->id$page");
                 self::assertResponseIsSuccessful();
             }
@@ -55,7 +56,8 @@ final class CommandsTest extends AppTestCase
             self::assertNotNull($now);
             foreach (\LucidAscent\Core\Body\Side::cases() as $side) {
                 foreach (\LucidAscent\Core\LegChain\Ability::cases() as $ability) {
-                    self::assertSame([], $now->person->capacities($side)->get($ability)->against ?? [], "$practitioner->name, $side->value $ability->value");
+                    self::assertSame([], $now->person->capacities($side)->get($ability)->against ?? [],
+                        "$practitioner->name, $side->value $ability->value");
                 }
             }
         }

@@ -37,13 +37,18 @@ final class DecideTest extends KernelTestCase
         yield 'the next rung is short' => ['stay', ['stay.gate'], [$on('02'), $on('04'), $on('06')], 'short'];
         yield 'two of three' => ['stay', ['stay.count'], [$on('02'), $on('04')]];
         yield 'the same log twice' => ['stay', ['stay.count'], [$on('02'), $on('04'), $on('04')]];
-        yield 'pain of three' => ['step-back', ['step-back.pain'], [$on('02', ['pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 3]])]];
+        yield 'pain of three' => ['step-back', ['step-back.pain'],
+            [$on('02', ['pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 3]])]];
         yield 'sore at night' => ['step-back', ['step-back.sore'], [$on('02', ['soreAtNight' => true])]];
-        yield 'compensations twice running' => ['step-back', ['step-back.compensations'], [$on('02', ['compensations' => ['knee-opens']]), $on('04', ['compensations' => ['knee-opens']])]];
+        yield 'compensations twice running' => ['step-back', ['step-back.compensations'],
+            [$on('02', ['compensations' => ['knee-opens']]), $on('04', ['compensations' => ['knee-opens']])]];
         yield 'a break of two weeks' => ['step-back', ['step-back.break'], [$on('02'), $on('20')]];
-        yield 'a break of six weeks' => ['re-test', ['step-back.retest'], [$on('02'), ['on' => '2026-05-01'] + self::CLEAN]];
-        yield 'knee pain at any level' => ['stop', ['stop.knee'], [$on('02', ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]])]];
-        yield 'a kind of pain that nobody knows' => ['stop', ['stop.kind'], [$on('02', ['pain' => ['where' => 'shoulder', 'kind' => 'electric', 'level' => 1]])]];
+        yield 'a break of six weeks' => ['re-test', ['step-back.retest'],
+            [$on('02'), ['on' => '2026-05-01'] + self::CLEAN]];
+        yield 'knee pain at any level' => ['stop', ['stop.knee'],
+            [$on('02', ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]])]];
+        yield 'a kind of pain that nobody knows' => ['stop', ['stop.kind'],
+            [$on('02', ['pain' => ['where' => 'shoulder', 'kind' => 'electric', 'level' => 1]])]];
         $stuck = static fn (int $sessions): array => array_map(static fn (int $i): array => ['on' => (new \DateTimeImmutable('2026-03-02'))->modify('+'.(2 * $i).' days')->format('Y-m-d'), 'holdReached' => false] + self::CLEAN, range(0, $sessions - 1));
         yield 'eight sessions without a way on' => ['switch-drill', ['plateau.drill'], $stuck(8)];
         yield 'sixteen' => ['switch-school', ['plateau.school'], $stuck(16)];
@@ -53,14 +58,16 @@ final class DecideTest extends KernelTestCase
 
     public function testAStopCannotBeChosenAway(): void
     {
-        $answer = self::answer(['sessions' => [['on' => '2026-03-02', 'pain' => ['where' => 'knee', 'kind' => 'sharp', 'level' => 2]] + self::CLEAN]]);
+        $answer = self::answer(['sessions' => [['on' => '2026-03-02',
+            'pain' => ['where' => 'knee', 'kind' => 'sharp', 'level' => 2]] + self::CLEAN]]);
         self::assertSame(['stop'], $answer['choices']);
         self::assertSame(['2026-03-02'], $answer['restsOn']);
     }
 
     public function testOrderOfTheLogsDoesNotMatter(): void
     {
-        $sessions = [['on' => '2026-03-06'] + self::CLEAN, ['on' => '2026-03-02'] + self::CLEAN, ['on' => '2026-03-04'] + self::CLEAN];
+        $sessions = [['on' => '2026-03-06'] + self::CLEAN, ['on' => '2026-03-02'] + self::CLEAN,
+            ['on' => '2026-03-04'] + self::CLEAN];
         self::assertSame('move-on', self::answer(['sessions' => $sessions, 'next' => 'open'])['decision']);
     }
 
@@ -76,14 +83,17 @@ final class DecideTest extends KernelTestCase
     {
         yield 'no sessions' => [['sessions' => []]];
         yield 'no such rung' => [['rung' => 'no-such-rung', 'sessions' => [['on' => '2026-03-02'] + self::CLEAN]]];
-        yield 'no such posture' => [['posture' => 'no-such-posture', 'sessions' => [['on' => '2026-03-02'] + self::CLEAN]]];
+        yield 'no such posture' => [['posture' => 'no-such-posture',
+            'sessions' => [['on' => '2026-03-02'] + self::CLEAN]]];
         yield 'no such day' => [['sessions' => [['on' => '2026-02-30'] + self::CLEAN]]];
         yield 'no such state' => [['next' => 'maybe', 'sessions' => [['on' => '2026-03-02'] + self::CLEAN]]];
     }
 
     public function testTheCommandPrintsIt(): void
     {
-        [$status, $out, $err] = CommandLine::run('ascent:decide', (string) json_encode(['posture' => 'lotus', 'rung' => 'circle', 'sessions' => [['on' => '2026-03-02'] + self::CLEAN]]));
+        [$status, $out, $err] = CommandLine::run('ascent:decide',
+            (string) json_encode(['posture' => 'lotus', 'rung' => 'circle',
+                'sessions' => [['on' => '2026-03-02'] + self::CLEAN]]));
         self::assertSame([0, ''], [$status, $err]);
         self::assertSame('stay', json_decode($out, true)['decision']);
     }
@@ -95,6 +105,7 @@ final class DecideTest extends KernelTestCase
      */
     private static function answer(array $with): array
     {
-        return self::getContainer()->get(DecideAnswer::class)->of(Fields::of($with + ['posture' => 'half-lotus', 'rung' => 'hip-circle']));
+        return self::getContainer()->get(DecideAnswer::class)
+            ->of(Fields::of($with + ['posture' => 'half-lotus', 'rung' => 'hip-circle']));
     }
 }

@@ -84,8 +84,12 @@ final class DeviceTest extends TestCase
     }
 
     #[DataProvider('typed')]
-    public function testANumberIsReadAsItIsWrittenDown(string $typed, string $unit, string $lengths, ?float $value): void
-    {
+    public function testANumberIsReadAsItIsWrittenDown(
+        string $typed,
+        string $unit,
+        string $lengths,
+        ?float $value,
+    ): void {
         self::assertSame($value, ReadingText::value($typed, $unit, $lengths));
     }
 

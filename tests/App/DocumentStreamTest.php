@@ -17,8 +17,10 @@ final class DocumentStreamTest extends KernelTestCase
         yield 'nothing' => ['', [''], false];
         yield 'one line' => ['{"a":1}', ['{"a":1}'], false];
         yield 'one, over lines' => ["{\n \"a\":\n 1}\n", ["{\n \"a\":\n 1}"], false];
-        yield 'one, with an object alone on a line' => ["{\"a\":[\n{\"b\":1}\n,\n{\"b\":2}]}", ["{\"a\":[\n{\"b\":1}\n,\n{\"b\":2}]}"], false];
-        yield 'many, with blank lines and foreign line ends' => ["\r\n{\"a\":1}\r\n\r\n{\"a\":2}\r\n", ['{"a":1}', '{"a":2}'], true];
+        yield 'one, with an object alone on a line' => ["{\"a\":[\n{\"b\":1}\n,\n{\"b\":2}]}",
+            ["{\"a\":[\n{\"b\":1}\n,\n{\"b\":2}]}"], false];
+        yield 'many, with blank lines and foreign line ends' => ["\r\n{\"a\":1}\r\n\r\n{\"a\":2}\r\n",
+            ['{"a":1}', '{"a":2}'], true];
         yield 'many, the middle one broken' => ["{\"a\":1}\n{\"a\n{\"a\":3}", ['{"a":1}', '{"a', '{"a":3}'], true];
         yield 'many, the first one broken' => ["{\"a\n{\"a\":2}\n{\"a\":3}", ['{"a', '{"a":2}', '{"a":3}'], true];
         yield 'one that is broken' => ["{\"a\":\n 1", ["{\"a\":\n 1"], false];
@@ -51,7 +53,8 @@ final class DocumentStreamTest extends KernelTestCase
         self::assertStringContainsString('Line 2: ', $err);
         self::assertStringContainsString('Line 4: ', $err);
         [$status, $one] = CommandLine::run('ascent:assess', $good);
-        self::assertSame([0, $answers[0]], [$status, json_decode($one, true)], 'The same document alone is answered the same.');
+        self::assertSame([0, $answers[0]], [$status, json_decode($one, true)],
+            'The same document alone is answered the same.');
         [$status, $out, $err] = CommandLine::run('ascent:assess', '{"on":');
         self::assertSame([2, ''], [$status, $out]);
         self::assertStringStartsWith('The document cannot be read as JSON', $err);
@@ -73,15 +76,19 @@ final class DocumentStreamTest extends KernelTestCase
         self::assertSame([$cut, 7, 7], $stream("$long\n{\"b\":1}\n{\"b\":2}\n"));
         self::assertSame([7, $cut, 7], $stream("{\"b\":1}\n$long\n{\"b\":2}"));
         $broken = str_repeat('x', 2_000_000);
-        self::assertSame([2_000_000, 7, 2_000_000, 2_000_000, 7], $stream("$broken\n{\"b\":1}\n$broken\n$broken\n{\"b\":2}\n"), 'Too much for one document: many, one a line.');
+        self::assertSame([2_000_000, 7, 2_000_000, 2_000_000, 7],
+            $stream("$broken\n{\"b\":1}\n$broken\n$broken\n{\"b\":2}\n"),
+            'Too much for one document: many, one a line.');
     }
 
     public function testADocumentHasNoMorePartsThanMemoryHolds(): void
     {
-        [$status, $out, $err] = CommandLine::run('ascent:assess', '{"on":"2026-03-02","body":{"stature":170},"tests":['.str_repeat('[1],', 60_000).'[1]]}');
+        [$status, $out, $err] = CommandLine::run('ascent:assess',
+            '{"on":"2026-03-02","body":{"stature":170},"tests":['.str_repeat('[1],', 60_000).'[1]]}');
         self::assertSame([2, ''], [$status, $out]);
         self::assertStringContainsString('more than 60000 objects and lists', $err);
-        [$status, $out, $err] = CommandLine::run('ascent:assess', '{"on":"'.str_repeat('x', DocumentStream::LONGEST_BYTES).'"}');
+        [$status, $out, $err] = CommandLine::run('ascent:assess',
+            '{"on":"'.str_repeat('x', DocumentStream::LONGEST_BYTES).'"}');
         self::assertSame([2, ''], [$status, $out]);
         self::assertStringContainsString('longer than 4000000 bytes', $err);
     }

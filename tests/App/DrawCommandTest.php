@@ -23,20 +23,25 @@ final class DrawCommandTest extends TestCase
             $document = json_decode($json, true);
             self::assertSame(['points', 'segments', 'contacts', 'carries', 'props'], array_keys($document));
             self::assertEqualsWithDelta(14.0, $document['points']["$side->value-knee"][2], 0.01);
-            self::assertContains(["$side->value-foot", $side->opposite()->value.'-thigh'], array_map(static fn (array $contact): array => [$contact['what'], $contact['to']], $document['contacts']), 'the foot lies on the other thigh');
+            self::assertContains(["$side->value-foot", $side->opposite()->value.'-thigh'],
+                array_map(static fn (array $contact): array => [$contact['what'], $contact['to']],
+                    $document['contacts']), 'the foot lies on the other thigh');
             self::assertContains('seat', $document['carries']);
             self::assertSame('knee-blanket', $document['props'][0]['what']);
-            self::assertEqualsWithDelta(9.0, $document['props'][0]['height'], 0.01, 'its top is half a knee below the middle of the knee');
+            self::assertEqualsWithDelta(9.0, $document['props'][0]['height'], 0.01,
+                'its top is half a knee below the middle of the knee');
         }
     }
 
     public function testItDrawsSomebody(): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'body');
-        file_put_contents($file, json_encode(['body' => ['stature' => 181, 'thigh' => ['left' => 46, 'right' => 44]], 'tests' => []]));
+        file_put_contents($file, json_encode(['body' => ['stature' => 181, 'thigh' => ['left' => 46, 'right' => 44]],
+            'tests' => []]));
         [, $json] = self::draw('tree', 'thigh', '--format=json', "--body=$file");
         $points = json_decode($json, true)['points'];
-        $length = static fn (string $a, string $b): float => sqrt(array_sum(array_map(static fn ($p, $q): float => ($p - $q) ** 2, $points[$a], $points[$b])));
+        $length = static fn (string $a, string $b): float => sqrt(array_sum(array_map(static fn ($p,
+            $q): float => ($p - $q) ** 2, $points[$a], $points[$b])));
         self::assertEqualsWithDelta(46.0, $length('left-hip', 'left-knee'), 0.05);
         self::assertEqualsWithDelta(44.0, $length('right-hip', 'right-knee'), 0.05);
         file_put_contents($file, '{"stature":155}');

@@ -28,16 +28,33 @@ final class FieldCodecTest extends TestCase
         yield 'a number' => [FieldKind::Number, 12, '12'];
         yield 'a flag' => [FieldKind::Flag, true, true];
         yield 'choices' => [FieldKind::Choices, ['rotation', 'flexion'], ['rotation', 'flexion']];
-        yield 'pairs' => [FieldKind::Pairs, ['low-lunge' => 'the back leg: long', 'frog' => 'width'], "low-lunge: the back leg: long\nfrog: width"];
-        yield 'props' => [FieldKind::Props, [['what' => 'Block', 'found' => 'the gap'], ['what' => 'Seat', 'found' => 'until level', 'rule' => 'level-seat'], ['what' => 'Blocks', 'found' => 'the gap', 'at' => 'knee', 'rule' => 'knee-block', 'takes' => ['block' => 2, 'strap' => 1]]], "Block | the gap\nSeat | until level | level-seat\nBlocks | the gap | at knee | knee-block | takes 2 block, 1 strap"];
-        yield 'a quantity' => [FieldKind::Quantity, ['value' => 2.5, 'unit' => 'minutes', 'source' => 'trade'], '2.5 minutes'];
-        yield 'a range' => [FieldKind::Range, ['least' => 2, 'most' => 5.5, 'unit' => 'minutes', 'source' => 'trade'], '2 to 5.5 minutes'];
-        yield 'a range of one figure' => [FieldKind::Range, ['least' => 10, 'most' => 10, 'unit' => 'breaths', 'source' => 'trade'], '10 breaths'];
-        yield 'thresholds' => [FieldKind::Demand, ['thresholds' => [['component' => 'rotation', 'at_least' => ['value' => 90, 'unit' => 'degrees', 'source' => 'own']], ['component' => 'shoulder-reach', 'at_least' => ['value' => -10, 'unit' => 'cm', 'source' => 'own']]]], "rotation 90 degrees\nshoulder-reach -10 cm"];
-        yield 'a leg position' => [FieldKind::Demand, ['contact' => 'half-lotus', 'values' => ['kneeHeight' => 12.5, 'pelvicTilt' => -5.0], 'unit' => 'cm and degrees', 'source' => 'own'], 'leg half-lotus: kneeHeight 12.5, pelvicTilt -5'];
-        yield 'a leg position without values' => [FieldKind::Demand, ['contact' => 'cradle', 'values' => [], 'unit' => 'cm and degrees', 'source' => 'own'], 'leg cradle'];
-        yield 'what is measured' => [FieldKind::Measured, [['name' => 'gap', 'label' => 'The gap', 'unit' => 'cm']], 'gap | The gap | cm'];
-        yield 'compensations' => [FieldKind::Compensations, [['id' => 'the-back-rounds', 'text' => 'The back rounds', 'see' => 'Ribs near the pelvis.']], 'The back rounds | Ribs near the pelvis.'];
+        yield 'pairs' => [FieldKind::Pairs, ['low-lunge' => 'the back leg: long', 'frog' => 'width'],
+            "low-lunge: the back leg: long\nfrog: width"];
+        yield 'props' => [FieldKind::Props, [['what' => 'Block', 'found' => 'the gap'],
+            ['what' => 'Seat', 'found' => 'until level', 'rule' => 'level-seat'],
+            ['what' => 'Blocks', 'found' => 'the gap', 'at' => 'knee', 'rule' => 'knee-block',
+                'takes' => ['block' => 2, 'strap' => 1]]],
+            "Block | the gap\nSeat | until level | level-seat\nBlocks | the gap | at knee | knee-block | takes 2 block, 1 strap"];
+        yield 'a quantity' => [FieldKind::Quantity, ['value' => 2.5, 'unit' => 'minutes', 'source' => 'trade'],
+            '2.5 minutes'];
+        yield 'a range' => [FieldKind::Range, ['least' => 2, 'most' => 5.5, 'unit' => 'minutes', 'source' => 'trade'],
+            '2 to 5.5 minutes'];
+        yield 'a range of one figure' => [FieldKind::Range,
+            ['least' => 10, 'most' => 10, 'unit' => 'breaths', 'source' => 'trade'], '10 breaths'];
+        yield 'thresholds' => [FieldKind::Demand, ['thresholds' => [['component' => 'rotation',
+            'at_least' => ['value' => 90, 'unit' => 'degrees', 'source' => 'own']],
+            ['component' => 'shoulder-reach', 'at_least' => ['value' => -10, 'unit' => 'cm', 'source' => 'own']]]],
+            "rotation 90 degrees\nshoulder-reach -10 cm"];
+        yield 'a leg position' => [FieldKind::Demand, ['contact' => 'half-lotus',
+            'values' => ['kneeHeight' => 12.5, 'pelvicTilt' => -5.0], 'unit' => 'cm and degrees', 'source' => 'own'],
+            'leg half-lotus: kneeHeight 12.5, pelvicTilt -5'];
+        yield 'a leg position without values' => [FieldKind::Demand,
+            ['contact' => 'cradle', 'values' => [], 'unit' => 'cm and degrees', 'source' => 'own'], 'leg cradle'];
+        yield 'what is measured' => [FieldKind::Measured, [['name' => 'gap', 'label' => 'The gap', 'unit' => 'cm']],
+            'gap | The gap | cm'];
+        yield 'compensations' => [FieldKind::Compensations,
+            [['id' => 'the-back-rounds', 'text' => 'The back rounds', 'see' => 'Ribs near the pelvis.']],
+            'The back rounds | Ribs near the pelvis.'];
     }
 
     #[DataProvider('wrong')]
@@ -62,7 +79,8 @@ final class FieldCodecTest extends TestCase
         yield 'a pair with an empty why' => [FieldKind::Pairs, "frog: width\nlow-lunge:", 'low-lunge'];
         yield 'a prop without its height' => [FieldKind::Props, 'Block', 'how its height is found'];
         yield 'a prop that takes none' => [FieldKind::Props, 'Block | the gap | takes 0 block', 'takes 2 block'];
-        yield 'a prop that nobody has' => [FieldKind::Props, 'Hammock | the gap | takes 1 hammock', 'no number of blocks'];
+        yield 'a prop that nobody has' => [FieldKind::Props, 'Hammock | the gap | takes 1 hammock',
+            'no number of blocks'];
         yield 'a compensation nobody can see' => [FieldKind::Compensations, 'The back rounds |', 'how to see it'];
         yield 'a threshold without number' => [FieldKind::Demand, 'rotation a lot', 'component, number and unit'];
         yield 'a leg value without number' => [FieldKind::Demand, 'leg half-lotus: kneeHeight', 'name and number'];
@@ -76,7 +94,8 @@ final class FieldCodecTest extends TestCase
 
     public function testAnIdIsMadeOfPlainLetters(): void
     {
-        $id = static fn (string $text): string => FieldCodec::fromField(new Field('x', 'X', FieldKind::Compensations), "$text | seen")[0]['id'];
+        $id = static fn (string $text): string => FieldCodec::fromField(new Field('x', 'X', FieldKind::Compensations),
+            "$text | seen")[0]['id'];
         self::assertSame('uber-kopf', $id('Über Kopf!'));
         self::assertSame('c-3-fingers', $id('3 fingers'));
         self::assertSame('c-', $id('???'));

@@ -14,7 +14,8 @@ final class FieldsTest extends TestCase
 {
     public function testWhatIsThereIsRead(): void
     {
-        $fields = Fields::of(['n' => 3, 'f' => 2.5, 't' => 'x', 'b' => true, 'o' => ['in' => 1], 'l' => [['a' => 1], ['a' => 2]], 'nothing' => null]);
+        $fields = Fields::of(['n' => 3, 'f' => 2.5, 't' => 'x', 'b' => true, 'o' => ['in' => 1],
+            'l' => [['a' => 1], ['a' => 2]], 'nothing' => null]);
         self::assertSame(3.0, $fields->number('n'));
         self::assertSame(2.5, $fields->number('f'));
         self::assertSame(7.0, $fields->number('missing', 7.0));
@@ -25,14 +26,16 @@ final class FieldsTest extends TestCase
         self::assertTrue($fields->flag('b'));
         self::assertFalse($fields->flag('missing'));
         self::assertSame(1.0, $fields->object('o')->number('in'));
-        self::assertSame([1.0, 2.0], array_map(static fn (Fields $item): float => $item->number('a'), $fields->objects('l')));
+        self::assertSame([1.0, 2.0], array_map(static fn (Fields $item): float => $item->number('a'),
+            $fields->objects('l')));
     }
 
     #[DataProvider('faults')]
     public function testAFaultNamesItsPlace(callable $read, string $place): void
     {
         try {
-            $read(Fields::of(['t' => '3', 'b' => 1, 'n' => true, 'inf' => INF, 'l' => [1], 'list' => [[], 5], 'o' => ['in' => 'x']]));
+            $read(Fields::of(['t' => '3', 'b' => 1, 'n' => true, 'inf' => INF, 'l' => [1], 'list' => [[], 5],
+                'o' => ['in' => 'x']]));
             self::fail('A wrong value was taken.');
         } catch (InvalidValue $e) {
             self::assertStringStartsWith($place, $e->getMessage());

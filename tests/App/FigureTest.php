@@ -45,7 +45,8 @@ final class FigureTest extends TestCase
             foreach ($untold['posture'][$id]['rungs'] as $i => $rung) {
                 unset($untold['posture'][$id]['rungs'][$i]['other_loads']);
             }
-            $faults = array_map(static fn (array $gap): string => "$gap[1]: $gap[3]", iterator_to_array(FigureGaps::of($untold), false));
+            $faults = array_map(static fn (array $gap): string => "$gap[1]: $gap[3]",
+                iterator_to_array(FigureGaps::of($untold), false));
             self::assertStringContainsString("$id: folds the other knee by", implode("\n", $faults));
         }
     }
@@ -59,7 +60,10 @@ final class FigureTest extends TestCase
         self::assertSame([], $faults);
     }
 
-    /** Fifty bodies, long and short of leg: nothing longer than it is, both sides mirror images, nothing under the floor. */
+    /**
+     * Fifty bodies, long and short of leg: nothing longer than it is, both sides mirror images, nothing under the
+     * floor.
+     */
     public function testEveryPoseKeepsTheLengthsOfEveryBody(): void
     {
         mt_srand(4711);
@@ -83,7 +87,8 @@ final class FigureTest extends TestCase
                     self::assertEqualsWithDelta([$at->x, -$at->y, $at->z], $mirror->toArray(), 1e-6, "$name: $point");
                 }
                 foreach ($left->figure->segments as $segment) {
-                    self::assertGreaterThan(-6.0, $segment->clearance(), "$name: $segment->name of a body of {$body->stature} cm");
+                    self::assertGreaterThan(-6.0, $segment->clearance(),
+                        "$name: $segment->name of a body of {$body->stature} cm");
                 }
             }
         }
@@ -92,16 +97,21 @@ final class FigureTest extends TestCase
     public function testALegOfTheLegChainIsDrawnWhereItWasComputed(): void
     {
         $drawn = self::drawn(self::shapes()['half-lotus/seated-half-lotus'], self::body(170.0), Side::Right);
-        self::assertEqualsWithDelta(14.0, $drawn->figure->point('right-knee')->z, 1e-6, 'the knee is at the height that the rung says');
-        self::assertEqualsWithDelta(12.0, self::drawn(self::shapes()['soles-together/fold'], self::body(150.0), Side::Left)->figure->point('left-knee')->z, 1e-6, 'whoever it is');
-        self::assertEqualsWithDelta(22.0, self::drawn(self::shapes()['pigeon/slanted'], self::body(180.0), Side::Left)->figure->point('left-hip')->z, 1e-6);
+        self::assertEqualsWithDelta(14.0, $drawn->figure->point('right-knee')->z, 1e-6,
+            'the knee is at the height that the rung says');
+        self::assertEqualsWithDelta(12.0, self::drawn(self::shapes()['soles-together/fold'], self::body(150.0),
+            Side::Left)->figure->point('left-knee')->z, 1e-6, 'whoever it is');
+        self::assertEqualsWithDelta(22.0, self::drawn(self::shapes()['pigeon/slanted'], self::body(180.0), Side::Left)
+            ->figure->point('left-hip')->z, 1e-6);
     }
 
     #[DataProvider('views')]
     public function testADrawingIsWholeSvg(string $view, Size $size): void
     {
-        foreach (['pigeon/slanted', 'half-lotus/seated-half-lotus', 'lying-twist/free', 'standing-hand-to-toe/front'] as $name) {
-            $svg = self::drawn(self::shapes()[$name], self::body(170.0), Side::Left)->svg($size, $view, 'A <b>pose</b> & "words"');
+        foreach (['pigeon/slanted', 'half-lotus/seated-half-lotus', 'lying-twist/free',
+            'standing-hand-to-toe/front'] as $name) {
+            $svg = self::drawn(self::shapes()[$name], self::body(170.0), Side::Left)
+                ->svg($size, $view, 'A <b>pose</b> & "words"');
             $document = new \DOMDocument();
             self::assertTrue($document->loadXML($svg), $name);
             $root = $document->documentElement;
@@ -132,9 +142,11 @@ final class FigureTest extends TestCase
     public function testASmallDrawingHasLessInIt(): void
     {
         $drawn = self::drawn(self::shapes()['tree/thigh'], self::body(170.0), Side::Left);
-        self::assertLessThan(substr_count($drawn->svg(Size::Card), '<path'), substr_count($drawn->svg(Size::Mark), '<path'));
+        self::assertLessThan(substr_count($drawn->svg(Size::Card), '<path'),
+            substr_count($drawn->svg(Size::Mark), '<path'));
         self::assertStringContainsString('aria-hidden="true"', $drawn->svg(Size::Mark));
-        self::assertStringContainsString('prefers-color-scheme', $drawn->svg(Size::Card, null, '', true), 'alone it brings its colours');
+        self::assertStringContainsString('prefers-color-scheme', $drawn->svg(Size::Card, null, '', true),
+            'alone it brings its colours');
         self::assertStringNotContainsString('<style', $drawn->svg(Size::Card));
     }
 
@@ -150,10 +162,12 @@ final class FigureTest extends TestCase
         $svg = $drawn->with(new Overlay([$tape], true, ghost: $other->figure))->svg(Size::Card);
         self::assertStringContainsString('data-tape="knee-height"', $svg);
         self::assertStringContainsString('>14.0</text>', $svg, 'the tape says what the rung asks for');
-        self::assertLessThan(strpos($svg, 'class="work"'), strpos($svg, 'class="ghost"'), 'the other set-up lies behind');
+        self::assertLessThan(strpos($svg, 'class="work"'), strpos($svg, 'class="ghost"'),
+            'the other set-up lies behind');
         self::assertStringNotContainsString('<text', $drawn->with(new Overlay([$tape]))->svg(Size::Card));
         $asked = new LegAngles(90.0, 40.0, 70.0, 120.0);
-        $svg = $drawn->with(new Overlay(swing: Swing::of($drawn->figure, $asked, Component::ExternalRotation, 40.0)))->svg(Size::Card);
+        $svg = $drawn->with(new Overlay(swing: Swing::of($drawn->figure, $asked, Component::ExternalRotation, 40.0)))
+            ->svg(Size::Card);
         self::assertStringContainsString('class="swing"', $svg);
         self::assertStringContainsString('class="ends"', $svg);
         self::assertStringNotContainsString('class="share"', $svg);
@@ -166,7 +180,8 @@ final class FigureTest extends TestCase
     {
         // From the left the left leg hides the right one, from the right the other way round.
         $drawn = self::drawn(self::shapes()['low-lunge/upright'], self::body(170.0), Side::Left);
-        $order = static fn (string $view): array => [strpos($drawn->svg(Size::Card, $view), 'class="work"'), strpos($drawn->svg(Size::Card, $view), 'class="leg"')];
+        $order = static fn (string $view): array => [strpos($drawn->svg(Size::Card, $view), 'class="work"'),
+            strpos($drawn->svg(Size::Card, $view), 'class="leg"')];
         [$work, $leg] = $order('left');
         self::assertGreaterThan($leg, $work);
         [$work, $leg] = $order('right');
@@ -190,9 +205,12 @@ final class FigureTest extends TestCase
 
     public function testAnOutlineIsTheHullOfTwoCircles(): void
     {
-        self::assertSame('M0 5A5 5 0 0 1 0 -5L20 -5A5 5 0 1 1 20 5Z', self::plain(Hull::capsule([0.0, 0.0], 5.0, [20.0, 0.0], 5.0)));
-        self::assertStringStartsWith('M-9 0a9 9', Hull::capsule([0.0, 0.0], 9.0, [2.0, 0.0], 4.0), 'one within the other is the larger alone');
-        self::assertSame('M0 0L10 0L10 10L0 10Z', Hull::polygon([[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0], [5.0, 5.0]]));
+        self::assertSame('M0 5A5 5 0 0 1 0 -5L20 -5A5 5 0 1 1 20 5Z',
+            self::plain(Hull::capsule([0.0, 0.0], 5.0, [20.0, 0.0], 5.0)));
+        self::assertStringStartsWith('M-9 0a9 9', Hull::capsule([0.0, 0.0], 9.0, [2.0, 0.0], 4.0),
+            'one within the other is the larger alone');
+        self::assertSame('M0 0L10 0L10 10L0 10Z', Hull::polygon([[0.0, 0.0], [10.0, 0.0], [10.0, 10.0], [0.0, 10.0],
+            [5.0, 5.0]]));
         self::assertSame('-0.4', Hull::number(-0.44));
     }
 
@@ -216,13 +234,17 @@ final class FigureTest extends TestCase
 
     public function testAPoseMayBeThatOfAnotherWithWhatDiffers(): void
     {
-        $find = static fn (string $posture, string $rung): array => ['pose' => ['base' => 'standing', 'legs' => ['foot' => [0, 1]], 'arms' => [90, 0], 'tilt' => 5]];
-        $of = static fn (array $pose): DrawnFigure => RungFigures::ofRung(['pose' => $pose], self::body(170.0), Side::Left, null, $find);
+        $find = static fn (string $posture, string $rung): array => ['pose' => ['base' => 'standing',
+            'legs' => ['foot' => [0, 1]], 'arms' => [90, 0], 'tilt' => 5]];
+        $of = static fn (array $pose): DrawnFigure => RungFigures::ofRung(['pose' => $pose], self::body(170.0),
+            Side::Left, null, $find);
         $like = $of(['like' => 'a/b', 'arm' => [0, 0]])->figure;
-        self::assertLessThan(10.0, abs($like->point('left-wrist')->x - $like->point('left-shoulder')->x), 'its own arm');
+        self::assertLessThan(10.0, abs($like->point('left-wrist')->x - $like->point('left-shoulder')->x),
+            'its own arm');
         self::assertGreaterThan(40.0, $like->point('right-wrist')->x, 'the other as there');
         $both = $of(['like' => 'a/b', 'arms' => [0, 0]])->figure;
-        self::assertLessThan(10.0, abs($both->point('right-wrist')->x - $both->point('right-shoulder')->x), 'what is said of both goes before what is there');
+        self::assertLessThan(10.0, abs($both->point('right-wrist')->x - $both->point('right-shoulder')->x),
+            'what is said of both goes before what is there');
         $this->expectExceptionMessage('no base position "hovering"');
         PoseText::pose(['base' => 'hovering']);
     }
@@ -231,8 +253,11 @@ final class FigureTest extends TestCase
     {
         $find = static fn (): array => [];
         self::assertSame(['says not how it is drawn'], FigureGaps::faults([], self::body(170.0), $find));
-        self::assertStringContainsString('misses what it reaches for', implode(' ', FigureGaps::faults(['pose' => ['base' => 'standing', 'arms' => ['to' => 'foot']]], self::body(170.0), $find)));
-        self::assertStringContainsString('left: ', FigureGaps::faults(['pose' => ['base' => 'standing', 'arms' => ['to' => 'foot']]], self::body(170.0), $find)[0]);
+        self::assertStringContainsString('misses what it reaches for',
+            implode(' ', FigureGaps::faults(['pose' => ['base' => 'standing', 'arms' => ['to' => 'foot']]],
+                self::body(170.0), $find)));
+        self::assertStringContainsString('left: ', FigureGaps::faults(['pose' => ['base' => 'standing',
+            'arms' => ['to' => 'foot']]], self::body(170.0), $find)[0]);
     }
 
     public function testTheDocumentHasEveryPointThatItsSegmentsName(): void
@@ -255,13 +280,18 @@ final class FigureTest extends TestCase
 
     private static function lengthsAreKept(DrawnFigure $drawn, Physique $body, string $name): void
     {
-        $length = static fn (string $from, string $to): float => $drawn->figure->point($from)->minus($drawn->figure->point($to))->length();
+        $length = static fn (string $from, string $to): float => $drawn->figure->point($from)
+            ->minus($drawn->figure->point($to))->length();
         foreach (Side::cases() as $side) {
             $leg = $body->leg($side);
-            self::assertEqualsWithDelta($leg->thigh, $length("$side->value-hip", "$side->value-knee"), 0.01, "$name: thigh");
-            self::assertEqualsWithDelta($leg->shin, $length("$side->value-knee", "$side->value-ankle"), 0.01, "$name: shin");
-            self::assertEqualsWithDelta($body->upperArm(), $length("$side->value-shoulder", "$side->value-elbow"), 0.01, "$name: upper arm");
-            self::assertEqualsWithDelta($body->forearm(), $length("$side->value-elbow", "$side->value-wrist"), 0.01, "$name: forearm");
+            self::assertEqualsWithDelta($leg->thigh, $length("$side->value-hip", "$side->value-knee"), 0.01,
+                "$name: thigh");
+            self::assertEqualsWithDelta($leg->shin, $length("$side->value-knee", "$side->value-ankle"), 0.01,
+                "$name: shin");
+            self::assertEqualsWithDelta($body->upperArm(), $length("$side->value-shoulder", "$side->value-elbow"), 0.01,
+                "$name: upper arm");
+            self::assertEqualsWithDelta($body->forearm(), $length("$side->value-elbow", "$side->value-wrist"), 0.01,
+                "$name: forearm");
         }
     }
 
@@ -281,7 +311,8 @@ final class FigureTest extends TestCase
     /** @param array<string, mixed> $shape */
     private static function drawn(array $shape, Physique $body, Side $side): DrawnFigure
     {
-        return RungFigures::ofRung($shape, $body, $side, null, static fn (string $posture, string $rung): array => self::shapes()["$posture/$rung"]);
+        return RungFigures::ofRung($shape, $body, $side, null,
+            static fn (string $posture, string $rung): array => self::shapes()["$posture/$rung"]);
     }
 
     private static function body(float $stature): Physique

@@ -14,7 +14,10 @@ use Symfony\Component\Clock\MockClock;
 use Symfony\Component\DomCrawler\Form;
 use Symfony\Component\Uid\Uuid;
 
-/** The sign-in ends while somebody fills in a form: what was typed comes back after signing in again, and is not recorded by that. */
+/**
+ * The sign-in ends while somebody fills in a form: what was typed comes back after signing in again, and is not
+ * recorded by that.
+ */
 final class FormThroughSignInTest extends AppTestCase
 {
     private Practitioner $practitioner;
@@ -56,7 +59,8 @@ final class FormThroughSignInTest extends AppTestCase
     public function testWhatHurtHoldsAsSoonAsItIsBack(): void
     {
         $form = $this->client->request('GET', "$this->home/assessments/new")->filter('form[name="before"]')->form();
-        $form->setValues(['before[pain][level]' => '4', 'before[pain][place]' => 'knee', 'before[note]' => 'since the stairs']);
+        $form->setValues(['before[pain][level]' => '4', 'before[pain][place]' => 'knee',
+            'before[note]' => 'since the stairs']);
         $this->endSignIn();
         $this->client->submit($form);
         self::assertSame(0, $this->howMany(PainSaid::class));
@@ -73,7 +77,8 @@ final class FormThroughSignInTest extends AppTestCase
         $form->setValues(['practitioner_form[name]' => 'Imre of the hill']);
         $this->endSignIn();
         $this->client->submit($form);
-        self::assertStringNotContainsString('Imre', (string) $this->client->getResponse()->getContent(), 'Sealed on the way.');
+        self::assertStringNotContainsString('Imre', (string) $this->client->getResponse()->getContent(),
+            'Sealed on the way.');
         $this->signIn(email: 'other@studio.example');
         $this->client->followRedirect();
         self::assertStringNotContainsString('Imre', (string) $this->client->getResponse()->getContent());
@@ -82,7 +87,8 @@ final class FormThroughSignInTest extends AppTestCase
     public function testAButtonIsNotPressedTwice(): void
     {
         $this->client->request('GET', "$this->home/assessments/new");
-        $this->client->submitForm('Which tests are needed?', ['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1']);
+        $this->client->submitForm('Which tests are needed?',
+            ['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1']);
         $crawler = $this->client->followRedirect();
         $page = $this->client->getRequest()->getRequestUri();
         $form = $crawler->filter('form[action$="/end"]')->form();
@@ -137,7 +143,8 @@ final class FormThroughSignInTest extends AppTestCase
 
     public function testWhatIsTooMuchIsNotCarried(): void
     {
-        self::assertNull((new SealedForm('a secret', new MockClock()))->seal(Uuid::v7(), '/x', ['a' => str_repeat('x', 200_000)]));
+        self::assertNull((new SealedForm('a secret', new MockClock()))
+            ->seal(Uuid::v7(), '/x', ['a' => str_repeat('x', 200_000)]));
         self::assertNull((new SealedForm('a secret', new MockClock()))->seal(Uuid::v7(), '/x', ['a' => "\xff"]));
     }
 

@@ -18,7 +18,8 @@ use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 final class GoldenPlanTest extends KernelTestCase
 {
     private const SHEETS = __DIR__.'/sheets';
-    private const ALL = ['block', 'block', 'blanket', 'blanket', 'blanket', 'strap', 'bolster', 'cushion', 'wall', 'chair', 'bed-edge'];
+    private const ALL = ['block', 'block', 'blanket', 'blanket', 'blanket', 'strap', 'bolster', 'cushion', 'wall',
+        'chair', 'bed-edge'];
 
     /** @param array<string, mixed> $with */
     #[DataProvider('people')]
@@ -36,19 +37,40 @@ final class GoldenPlanTest extends KernelTestCase
     public static function people(): iterable
     {
         $tests = static fn (float $shins, float $soles, float $frog, ?float $left = null): array => [
-            ['test' => 'shins-stacked', 'side' => 'left', 'trials' => [['kneeHeight' => $left ?? $shins, 'ankleHeight' => 10], ['kneeHeight' => ($left ?? $shins) + 0.4, 'ankleHeight' => 10]]],
-            ['test' => 'shins-stacked', 'side' => 'right', 'trials' => [['kneeHeight' => $shins, 'ankleHeight' => 10], ['kneeHeight' => $shins + 0.4, 'ankleHeight' => 10]]],
-            ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => $soles, 'heelDistance' => 22], ['kneeHeight' => $soles + 0.5, 'heelDistance' => 22]]],
+            ['test' => 'shins-stacked', 'side' => 'left', 'trials' => [['kneeHeight' => $left ?? $shins,
+                'ankleHeight' => 10], ['kneeHeight' => ($left ?? $shins) + 0.4, 'ankleHeight' => 10]]],
+            ['test' => 'shins-stacked', 'side' => 'right', 'trials' => [['kneeHeight' => $shins, 'ankleHeight' => 10],
+                ['kneeHeight' => $shins + 0.4, 'ankleHeight' => 10]]],
+            ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => $soles, 'heelDistance' => 22],
+                ['kneeHeight' => $soles + 0.5, 'heelDistance' => 22]]],
             ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => $frog], ['span' => $frog + 1]]],
         ];
-        $seen = static fn (string $posture, string $rung): array => ['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'clean' => true];
+        $seen = static fn (string $posture, string $rung): array => ['posture' => $posture, 'rung' => $rung,
+            'side' => 'both', 'clean' => true];
         foreach ([
-            'stiff-beginner' => ['minutes' => 30, 'school' => 'long-still', 'wanted' => ['half-lotus'], 'tests' => $tests(27, 24, 70), 'equipment' => ['blanket', 'wall']],
-            'one-sore-knee' => ['minutes' => 45, 'school' => 'counted-breath', 'wanted' => ['pigeon', 'half-lotus'], 'tests' => $tests(17, 14, 84), 'equipment' => self::ALL, 'events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]],
-            'loose-joints' => ['minutes' => 60, 'school' => 'working-muscle', 'wanted' => ['leg-behind-head'], 'tests' => $tests(9, 4, 97), 'equipment' => self::ALL, 'conditions' => ['hypermobility']],
-            'one-side-tighter' => ['minutes' => 60, 'school' => 'long-still', 'wanted' => ['shins-stacked', 'pigeon'], 'tests' => $tests(13, 12, 92, 21), 'equipment' => self::ALL, 'seen' => [$seen('figure-four', 'lying'), $seen('pigeon', 'slanted')], 'sessions' => array_map(static fn (string $day): array => ['on' => $day, 'items' => [['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'both', 'clean' => true]]], ['2026-02-20', '2026-02-23', '2026-02-26'])],
-            'years-of-practice' => ['minutes' => 90, 'school' => 'counted-breath', 'wanted' => ['lotus', 'leg-behind-head', 'compass'], 'tests' => $tests(10, 4, 97), 'equipment' => self::ALL, 'seen' => [$seen('half-lotus', 'seated-half-lotus'), $seen('pigeon', 'fold'), $seen('shins-stacked', 'level'), $seen('leg-cradle', 'hands'), $seen('low-lunge', 'upright'), $seen('figure-four', 'seated')], 'sportDays' => ['sat']],
-            'sixteen' => ['minutes' => 40, 'school' => 'counted-breath', 'wanted' => ['lotus'], 'tests' => $tests(15, 12, 96), 'equipment' => self::ALL, 'conditions' => ['minor', 'guardian-consent']],
+            'stiff-beginner' => ['minutes' => 30, 'school' => 'long-still', 'wanted' => ['half-lotus'],
+                'tests' => $tests(27, 24, 70), 'equipment' => ['blanket', 'wall']],
+            'one-sore-knee' => ['minutes' => 45, 'school' => 'counted-breath', 'wanted' => ['pigeon', 'half-lotus'],
+                'tests' => $tests(17, 14, 84), 'equipment' => self::ALL,
+                'events' => [['event' => 'pain', 'side' => 'left',
+                    'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]],
+            'loose-joints' => ['minutes' => 60, 'school' => 'working-muscle', 'wanted' => ['leg-behind-head'],
+                'tests' => $tests(9, 4, 97), 'equipment' => self::ALL, 'conditions' => ['hypermobility']],
+            'one-side-tighter' => ['minutes' => 60, 'school' => 'long-still', 'wanted' => ['shins-stacked', 'pigeon'],
+                'tests' => $tests(13, 12, 92, 21), 'equipment' => self::ALL,
+                'seen' => [$seen('figure-four', 'lying'), $seen('pigeon', 'slanted')],
+                'sessions' => array_map(static fn (string $day): array => ['on' => $day,
+                    'items' => [['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'both', 'clean' => true]]],
+                    ['2026-02-20', '2026-02-23', '2026-02-26'])],
+            'years-of-practice' => ['minutes' => 90, 'school' => 'counted-breath',
+                'wanted' => ['lotus', 'leg-behind-head', 'compass'], 'tests' => $tests(10, 4, 97),
+                'equipment' => self::ALL, 'seen' => [$seen('half-lotus', 'seated-half-lotus'),
+                    $seen('pigeon', 'fold'),
+                    $seen('shins-stacked', 'level'), $seen('leg-cradle', 'hands'), $seen('low-lunge', 'upright'),
+                    $seen('figure-four', 'seated')], 'sportDays' => ['sat']],
+            'sixteen' => ['minutes' => 40, 'school' => 'counted-breath', 'wanted' => ['lotus'],
+                'tests' => $tests(15, 12, 96), 'equipment' => self::ALL,
+                'conditions' => ['minor', 'guardian-consent']],
         ] as $name => $with) {
             yield $name => [$name, $with];
         }
@@ -58,22 +80,32 @@ final class GoldenPlanTest extends KernelTestCase
     private static function prose(array $with): string
     {
         $catalogue = self::getContainer()->get(Catalogue::class);
-        $plan = json_decode((string) json_encode(self::getContainer()->get(PlanAnswer::class)->of(Fields::of($with + ['on' => '2026-03-02', 'body' => ['stature' => 170], 'conditions' => [], 'weeks' => 4, 'days' => ['tue', 'sat']]))), true);
+        $plan = json_decode((string) json_encode(self::getContainer()->get(PlanAnswer::class)
+            ->of(Fields::of($with + ['on' => '2026-03-02', 'body' => ['stature' => 170], 'conditions' => [],
+                'weeks' => 4, 'days' => ['tue', 'sat']]))), true);
         self::assertSame([], $plan['unread']);
         $names = array_map(static fn (array $entry): string => $entry['name'], $catalogue->all(Kind::Posture));
         $lines = [];
         foreach ([[0, 0], [0, 1], [1, 1], [3, 0]] as [$week, $at]) {
             $session = $plan['weeks'][$week]['sessions'][$at];
-            $lines[] = sprintf('Week %d, %s, %d minutes%s.%s', $week + 1, ucfirst($session['day']), $session['minutes'], null === $session['theme'] ? '' : ', for '.mb_strtolower($names[$session['theme']]), null === $session['note'] ? '' : ' '.$session['note']);
+            $lines[] = sprintf('Week %d, %s, %d minutes%s.%s', $week + 1, ucfirst($session['day']), $session['minutes'],
+                null === $session['theme'] ? '' : ', for '.mb_strtolower($names[$session['theme']]), null
+                === $session['note'] ? '' : ' '.$session['note']);
             if (null !== $session['before']) {
-                $lines[] = sprintf('  Before and after, %s: %s, %s.', $session['before']['side'], $session['before']['name'], $session['before']['number']);
+                $lines[] = sprintf('  Before and after, %s: %s, %s.', $session['before']['side'],
+                    $session['before']['name'], $session['before']['number']);
             }
             foreach ($session['items'] as $item) {
-                $shape = $catalogue->entry(Kind::Drill, $item['drill'] ?? '')['name'] ?? $names[$item['posture']].', '.lcfirst($catalogue->named($item['posture'].'/'.($item['form'] ?? $item['rung']))['name'] ?? '');
-                $lines[] = sprintf('  %-8s %-5s %5s  %s%s', $item['phase'], $item['side'], null !== $item['breaths'] ? "$item[breaths]×" : sprintf('%d:%02d', intdiv($item['seconds'], 60), $item['seconds'] % 60), $shape, null === $item['repetitions'] ? '' : ", $item[repetitions] times");
+                $shape = $catalogue->entry(Kind::Drill, $item['drill'] ?? '')['name']
+                    ?? $names[$item['posture']].', '.lcfirst($catalogue->named($item['posture'].'/'.($item['form']
+                    ?? $item['rung']))['name'] ?? '');
+                $lines[] = sprintf('  %-8s %-5s %5s  %s%s', $item['phase'], $item['side'], null !== $item['breaths']
+                    ? "$item[breaths]×" : sprintf('%d:%02d', intdiv($item['seconds'], 60), $item['seconds'] % 60),
+                    $shape, null === $item['repetitions'] ? '' : ", $item[repetitions] times");
             }
             if (null !== $session['unused']) {
-                $lines[] = sprintf('  %d minutes stay free. %s', $session['unused']['minutes'], $session['unused']['because']);
+                $lines[] = sprintf('  %d minutes stay free. %s', $session['unused']['minutes'],
+                    $session['unused']['because']);
             }
             $lines[] = '';
         }

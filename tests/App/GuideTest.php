@@ -13,13 +13,16 @@ final class GuideTest extends AppTestCase
     public function testEveryPageHasItsTextsAndFigures(): void
     {
         $this->client->loginUser($this->teacher());
-        foreach (['/guide', '/guide/words', '/guide/keys', ...array_map(static fn (string $page): string => "/guide/$page", array_keys(Guide::PAGES))] as $page) {
+        foreach (['/guide', '/guide/words', '/guide/keys',
+            ...array_map(static fn (string $page): string => "/guide/$page", array_keys(Guide::PAGES))] as $page) {
             $crawler = $this->client->request('GET', $page);
             self::assertResponseIsSuccessful($page);
-            self::assertSame(0, preg_match('/\b(?:[a-z-]+\.(?:title|lead|\d)|word\.[a-z-]+|keys?\.[a-z]+)\b/', $crawler->filter('main')->text(), $found), $page.': '.($found[0] ?? ''));
+            self::assertSame(0, preg_match('/\b(?:[a-z-]+\.(?:title|lead|\d)|word\.[a-z-]+|keys?\.[a-z]+)\b/',
+                $crawler->filter('main')->text(), $found), $page.': '.($found[0] ?? ''));
         }
         foreach (Guide::PAGES as $name => $page) {
-            self::assertCount(count($page['figures']), $this->client->request('GET', "/guide/$name")->filter('.guide-figures svg'), $name);
+            self::assertCount(count($page['figures']), $this->client->request('GET', "/guide/$name")
+                ->filter('.guide-figures svg'), $name);
             self::assertCount($page['steps'], $this->client->getCrawler()->filter('.guide-steps li'));
         }
         $this->client->request('GET', '/guide/nothing');
@@ -30,13 +33,16 @@ final class GuideTest extends AppTestCase
     {
         $expected = [];
         foreach (Guide::PAGES as $name => $page) {
-            array_push($expected, "$name.title", "$name.lead", ...array_map(static fn (int $i): string => "$name.$i", range(1, $page['steps'])));
+            array_push($expected, "$name.title", "$name.lead",
+                ...array_map(static fn (int $i): string => "$name.$i", range(1, $page['steps'])));
         }
         foreach (Guide::KEYS as $place => $keys) {
-            array_push($expected, "keys.$place", ...array_map(static fn (string $key): string => "key.$place.$key", $keys));
+            array_push($expected, "keys.$place", ...array_map(static fn (string $key): string => "key.$place.$key",
+                $keys));
         }
         array_push($expected, ...array_map(static fn (string $word): string => "word.$word", Guide::WORDS));
-        self::assertEqualsCanonicalizing($expected, array_keys(Yaml::parseFile(dirname(__DIR__, 2).'/translations/guide.en.yaml')));
+        self::assertEqualsCanonicalizing($expected, array_keys(Yaml::parseFile(dirname(__DIR__,
+            2).'/translations/guide.en.yaml')));
     }
 
     public function testAnEmptyAccountOpensOnTheFirstStepsAndSomebodyMadeUp(): void
@@ -62,7 +68,8 @@ final class GuideTest extends AppTestCase
         $practitioner = $this->practitioner($this->teacher());
         $this->tested($practitioner);
         $this->client->loginUser($practitioner->teacher);
-        foreach (['/body' => 'body', '/tests/frog' => 'test', '/poses/half-lotus' => 'reading', '/clearance' => 'held', '/route' => 'route', '/plans/new' => 'plan', '/progress' => 'time'] as $page => $guide) {
+        foreach (['/body' => 'body', '/tests/frog' => 'test', '/poses/half-lotus' => 'reading', '/clearance' => 'held',
+            '/route' => 'route', '/plans/new' => 'plan', '/progress' => 'time'] as $page => $guide) {
             $this->client->request('GET', "/practitioners/$practitioner->id$page");
             self::assertSelectorExists("a[href=\"/guide/$guide\"]", $page);
         }

@@ -42,7 +42,8 @@ final class HandOverTest extends AppTestCase
             self::assertResponseIsSuccessful();
             $headers = $this->client->getResponse()->headers;
             self::assertStringStartsWith($type, (string) $headers->get('Content-Type'));
-            self::assertMatchesRegularExpression('/^attachment; filename=record-\d{4}-\d\d-\d\d\.'.$format.'$/', (string) $headers->get('Content-Disposition'), 'No name of anybody.');
+            self::assertMatchesRegularExpression('/^attachment; filename=record-\d{4}-\d\d-\d\d\.'.$format.'$/',
+                (string) $headers->get('Content-Disposition'), 'No name of anybody.');
             self::assertStringContainsString('no-store', (string) $headers->get('Cache-Control'));
         }
         $this->client->request('GET', "$this->home/record.exe");
@@ -52,7 +53,8 @@ final class HandOverTest extends AppTestCase
     public function testNothingOfItIsThereForAnotherTeacher(): void
     {
         $this->client->loginUser($this->teacher('other@studio.example'));
-        foreach (['/hand-over', '/record.json', '/record.csv', '/record.zip', '/report', '/referral', '/table'] as $page) {
+        foreach (['/hand-over', '/record.json', '/record.csv', '/record.zip', '/report', '/referral',
+            '/table'] as $page) {
             $this->client->request('GET', $this->home.$page);
             self::assertResponseStatusCodeSame(404, $page);
         }
@@ -85,13 +87,15 @@ final class HandOverTest extends AppTestCase
         $this->client->loginUser($this->teacher('other@studio.example'));
         $read = function (array $record): string {
             $this->client->request('GET', '/records/read');
-            $this->client->submitForm('Read it', ['record_form[file]' => $this->file((string) json_encode($record), 'json')]);
+            $this->client->submitForm('Read it', ['record_form[file]' => $this->file((string) json_encode($record),
+                'json')]);
 
             return $this->client->getCrawler()->filter('main')->text();
         };
         self::assertStringNotContainsString('Your catalogue has nothing', $read($record));
         foreach ($record['tests'] as $i => $test) {
-            $record['tests'][$i] = ['id' => (string) Uuid::v7(), 'entryId' => (string) Uuid::v7(), 'kind' => 'a-test-of-mine'] + $test;
+            $record['tests'][$i] = ['id' => (string) Uuid::v7(), 'entryId' => (string) Uuid::v7(),
+                'kind' => 'a-test-of-mine'] + $test;
         }
         $said = $read($record);
         self::assertStringContainsString('nothing of this name: a-test-of-mine. ', $said);
@@ -109,7 +113,8 @@ final class HandOverTest extends AppTestCase
         $this->client->request('GET', '/records/read');
         $this->client->submitForm('Read it', ['record_form[file]' => $this->file($content, 'json')]);
         self::assertResponseStatusCodeSame(422);
-        self::assertMatchesRegularExpression($said, (string) $this->client->getCrawler()->filter('form[name="record_form"]')->text());
+        self::assertMatchesRegularExpression($said, (string) $this->client->getCrawler()
+            ->filter('form[name="record_form"]')->text());
         self::assertSame($people, $this->howMany(Practitioner::class));
         $this->client->submitForm('Read it', []);
         self::assertResponseStatusCodeSame(422);
@@ -117,7 +122,8 @@ final class HandOverTest extends AppTestCase
 
     public function testAnArchiveBringsItsPictures(): void
     {
-        $picture = new StoredPicture(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-1 day'), 'soles-together', 200, 150);
+        $picture = new StoredPicture(Uuid::v7(), $this->practitioner, $this->practitioner->teacher,
+            new \DateTimeImmutable('-1 day'), 'soles-together', 200, 150);
         $this->em()->persist($picture);
         $this->em()->flush();
         $drawn = imagecreatetruecolor(200, 150);
@@ -170,7 +176,8 @@ final class HandOverTest extends AppTestCase
         self::assertGreaterThan(3, $before->count());
         self::assertSelectorTextContains('.home-sheet .caution', 'Stop when a knee hurts');
         $this->hurt();
-        $left = static fn ($items): int => $items->reduce(static fn ($item): bool => str_contains($item->text(), 'Left'))->count();
+        $left = static fn ($items): int => $items->reduce(static fn ($item): bool => str_contains($item->text(),
+            'Left'))->count();
         $after = $this->client->request('GET', $sheet)->filter('.home-items > li');
         self::assertLessThan($left($before), $left($after));
         $this->client->request('GET', str_replace('0-0', '0-9', $sheet));
@@ -190,20 +197,28 @@ final class HandOverTest extends AppTestCase
         $csv = "Date;Test;Side;Knee up;Groin to heels;Pain\r\n2026-01-05;soles-together;left;14,5;20;0\r\n2026-01-05;soles-together;left;14;20;0\r\n2026-01-05;soles-together;right;15;20;0\r\nyesterday;soles-together;left;14;20;\r\n2026-01-05;handstand;left;14;20;\r\n2026-01-06;soles-together;left;high;20;4\r\n";
         $this->client->request('GET', "$this->home/table");
         $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        self::assertSelectorTextContains('.note', '0 parts would be added', 'Two columns have names that nobody knows.');
+        self::assertSelectorTextContains('.note', '0 parts would be added',
+            'Two columns have names that nobody knows.');
         $this->client->submitForm('Look again', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
         self::assertSelectorTextContains('.note', '2 parts would be added, 3 lines cannot be read');
-        self::assertSame(['5', '6', '7'], $this->client->getCrawler()->filter('tbody th')->each(static fn ($th): string => $th->text()));
+        self::assertSame(['5', '6', '7'], $this->client->getCrawler()->filter('tbody th')
+            ->each(static fn ($th): string => $th->text()));
         self::assertSame(2, $this->howMany(Test::class), 'So far it was looked at.');
-        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
+        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight',
+            'meaning[4]' => 'heelDistance']);
         self::assertSame(4, $this->howMany(Test::class));
         $this->em()->clear();
-        $tests = array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => '2026-01-05' === $test->at->format('Y-m-d') && Side::Left === $test->side);
-        self::assertSame([14.5, 14.0], array_map(static fn ($trial): float => (float) $trial->readings['kneeHeight'], array_values($tests)[0]->trials()));
-        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())->active, 'The pain of a line that cannot be read holds.');
+        $tests = array_filter($this->em()->getRepository(Test::class)->findAll(),
+            static fn (Test $test): bool => '2026-01-05' === $test->at->format('Y-m-d') && Side::Left === $test->side);
+        self::assertSame([14.5, 14.0], array_map(static fn ($trial): float => (float) $trial->readings['kneeHeight'],
+            array_values($tests)[0]->trials()));
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)
+            ->holds($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())
+            ->active, 'The pain of a line that cannot be read holds.');
         $this->client->request('GET', "$this->home/table");
         $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
+        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight',
+            'meaning[4]' => 'heelDistance']);
         self::assertSame(4, $this->howMany(Test::class), 'Read twice, it adds nothing.');
     }
 
@@ -213,8 +228,10 @@ final class HandOverTest extends AppTestCase
         $csv = (string) $this->client->getResponse()->getContent();
         $this->client->request('GET', "$this->home/table");
         $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        self::assertSelectorTextContains('.note', '0 parts would be added, 0 lines cannot be read', 'All of it is here.');
-        $other = $this->practitioner($this->em()->find(Teacher::class, $this->practitioner->teacher->id) ?? throw new \LogicException(), name: 'Another');
+        self::assertSelectorTextContains('.note', '0 parts would be added, 0 lines cannot be read',
+            'All of it is here.');
+        $other = $this->practitioner($this->em()->find(Teacher::class, $this->practitioner->teacher->id)
+            ?? throw new \LogicException(), name: 'Another');
         $this->client->request('GET', "/practitioners/$other->id/table");
         $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
         $this->client->submitForm('Read what can be read');
@@ -239,7 +256,8 @@ final class HandOverTest extends AppTestCase
     {
         $practitioner = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException();
         $at = new \DateTimeImmutable('-1 minute');
-        $this->em()->persist(new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $at, $at->setTime(0, 0), Side::Left, 3, PainPlace::Knee, PainKind::Ache, 'said'));
+        $this->em()->persist(new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $at, $at->setTime(0, 0),
+            Side::Left, 3, PainPlace::Knee, PainKind::Ache, 'said'));
         $this->em()->flush();
     }
 

@@ -41,10 +41,12 @@ final class HelpsNowTest extends KernelTestCase
                 $helps = HelpsNow::of([$remedy, $other], $catalogue, $poses, $side);
                 $postures = array_values(array_filter($helps, static fn (HelpsNow $one): bool => null === $one->drill));
                 $drills = array_values(array_filter($helps, static fn (HelpsNow $one): bool => null !== $one->drill));
-                self::assertSame(array_slice(self::allPostures([$remedy, $other], $catalogue, $poses, $side), 0, 4), array_map(static fn (HelpsNow $one): array => [$one->posture, $one->rung], $postures));
+                self::assertSame(array_slice(self::allPostures([$remedy, $other], $catalogue, $poses, $side), 0, 4),
+                    array_map(static fn (HelpsNow $one): array => [$one->posture, $one->rung], $postures));
                 self::assertLessThanOrEqual(3, count($drills));
                 foreach ($drills as $drill) {
-                    self::assertNotSame([], array_intersect([$remedy->value, $other->value], $catalogue->entry(Kind::Drill, (string) $drill->drill)['remedies'] ?? []));
+                    self::assertNotSame([], array_intersect([$remedy->value, $other->value],
+                        $catalogue->entry(Kind::Drill, (string) $drill->drill)['remedies'] ?? []));
                 }
                 foreach ($helps as $one) {
                     self::assertTrue(self::isOpen($poses, $one, $side, $catalogue), "$one->posture, $one->rung");
@@ -62,10 +64,12 @@ final class HelpsNowTest extends KernelTestCase
     {
         $all = [];
         foreach ($catalogue->all(Kind::Posture) as $id => $posture) {
-            $of = array_keys(array_filter($remedies, static fn (Remedy $remedy): bool => in_array($remedy->value, $posture['remedies'] ?? [], true)));
+            $of = array_keys(array_filter($remedies, static fn (Remedy $remedy): bool => in_array($remedy->value,
+                $posture['remedies'] ?? [], true)));
             $rung = $poses->of($id, $side)->onLadder()->rung;
             if ([] !== $of && null !== $rung) {
-                $all[] = [[$of[0], array_search($posture['level'] ?? '', PracticeLevel::names(), true), $posture['target']], [$id, $rung->rung->name]];
+                $all[] = [[$of[0], array_search($posture['level'] ?? '', PracticeLevel::names(), true),
+                    $posture['target']], [$id, $rung->rung->name]];
             }
         }
         usort($all, static fn (array $one, array $two): int => $one[0] <=> $two[0]);
@@ -77,7 +81,8 @@ final class HelpsNowTest extends KernelTestCase
     {
         $uses = null === $one->drill ? null : explode('/', $catalogue->entry(Kind::Drill, $one->drill)['uses'].'/')[1];
 
-        return null === $uses ? $poses->of($one->posture, $side)->onLadder()->rung?->rung->name === $one->rung : true === $poses->shape($one->posture, $uses, $side)?->isOpen();
+        return null === $uses ? $poses->of($one->posture, $side)->onLadder()->rung?->rung->name === $one->rung : true
+            === $poses->shape($one->posture, $uses, $side)?->isOpen();
     }
 
     private static function poses(Catalogue $catalogue, float $knee, float $stacked, bool $hurts): ReadPoses
@@ -86,14 +91,18 @@ final class HelpsNowTest extends KernelTestCase
         $on = new \DateTimeImmutable('2026-03-02');
         $tests = [];
         foreach (['left' => 0.0, 'right' => 2.0] as $side => $more) {
-            $tests[] = ['test' => 'soles-together', 'side' => $side, 'trials' => [['kneeHeight' => $knee + $more, 'heelDistance' => 18]]];
-            $tests[] = ['test' => 'shins-stacked', 'side' => $side, 'trials' => [['kneeHeight' => $stacked + $more, 'ankleHeight' => 10]]];
+            $tests[] = ['test' => 'soles-together', 'side' => $side,
+                'trials' => [['kneeHeight' => $knee + $more, 'heelDistance' => 18]]];
+            $tests[] = ['test' => 'shins-stacked', 'side' => $side,
+                'trials' => [['kneeHeight' => $stacked + $more, 'ankleHeight' => 10]]];
             $tests[] = ['test' => 'frog', 'side' => $side, 'trials' => [['span' => 78 - $more]]];
         }
         $read = TestList::of($tests, $proportions, $catalogue->tests(), $on)->entries;
         $pain = new PainTold('pain', $on, $on, new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left);
-        $history = new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$read, ...$hurts ? [$pain] : []], ToolErrors::usual());
-        $person = (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot($history, $on) ?? self::fail();
+        $history = new History([new BodyMeasured('body', $on, $on, '', $proportions), ...$read, ...$hurts ? [$pain]
+            : []], ToolErrors::usual());
+        $person = (new ReadHistory($catalogue->postures(), $catalogue->tests()))->snapshot($history, $on)
+            ?? self::fail();
 
         return new ReadPoses($catalogue->postures(), $person, $catalogue->tests());
     }

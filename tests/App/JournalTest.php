@@ -47,9 +47,12 @@ final class JournalTest extends AppTestCase
         self::assertResponseIsSuccessful();
         $kinds = $page->filter('.journal li')->each(static fn ($li): string => (string) $li->attr('data-kind'));
         // One of each is more than enough to see, and pain that a check said is told as pain as well.
-        self::assertSame(['word', 'word', 'pain', 'decision', 'practice', 'pain', 'walk', 'practice', 'plan', 'test', 'test', 'body'], $kinds);
+        self::assertSame(['word', 'word', 'pain', 'decision', 'practice', 'pain', 'walk', 'practice', 'plan', 'test',
+            'test', 'body'], $kinds);
         $text = $page->filter('.journal')->text();
-        foreach (['Breath was easy.', 'otherwise than proposed (move on to the next rung)', 'The knee looked tired.', 'Pain 2 of 10, inner thigh', 'cleared by A Physiotherapist', 'taken back as a slip of the pen', 'Soles together', 'clean'] as $said) {
+        foreach (['Breath was easy.', 'otherwise than proposed (move on to the next rung)', 'The knee looked tired.',
+            'Pain 2 of 10, inner thigh', 'cleared by A Physiotherapist', 'taken back as a slip of the pen',
+            'Soles together', 'clean'] as $said) {
             self::assertStringContainsString($said, $text);
         }
         self::assertSelectorExists("a[href\$=\"/practitioners/{$this->practitioner->id}/progress\"]");
@@ -61,9 +64,12 @@ final class JournalTest extends AppTestCase
     public function testALogTellsItsChecks(): void
     {
         $at = new \DateTimeImmutable('-2 days');
-        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-9 days'), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => []], null, '');
+        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-9 days'),
+            Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => []], null, '');
         $this->em()->persist($plan);
-        $this->em()->persist(new SessionLog(Uuid::v7(), $this->practitioner, $this->teacher, $plan, $at, $at, [['posture' => 'pigeon', 'rung' => 'lying', 'side' => 'left', 'holdReached' => true, 'note' => 'Felt it in the seat.']], null, null, ''));
+        $this->em()->persist(new SessionLog(Uuid::v7(), $this->practitioner, $this->teacher, $plan, $at, $at,
+            [['posture' => 'pigeon', 'rung' => 'lying', 'side' => 'left', 'holdReached' => true,
+                'note' => 'Felt it in the seat.']], null, null, ''));
         $this->em()->persist($this->check($at));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->journal?kind[]=practice");
@@ -74,13 +80,17 @@ final class JournalTest extends AppTestCase
     public function testItIsFilteredByKindAndByWords(): void
     {
         $this->records();
-        $kinds = fn (string $query): array => array_values(array_unique($this->client->request('GET', "$this->journal?$query")->filter('.journal li')->each(static fn ($li): string => (string) $li->attr('data-kind'))));
+        $kinds = fn (string $query): array => array_values(array_unique($this->client->request('GET',
+            "$this->journal?$query")->filter('.journal li')
+            ->each(static fn ($li): string => (string) $li->attr('data-kind'))));
         self::assertSame(['pain'], $kinds('kind[]=pain'));
         self::assertSame(['decision', 'plan'], $kinds('kind[]=decision&kind[]=plan'));
         self::assertSelectorExists('input[value="decision"][checked]');
         self::assertSame(['word', 'decision', 'practice', 'walk'], $kinds('words=1'));
         self::assertSame(['walk'], $kinds('words=1&kind[]=walk'));
-        self::assertCount(12, $this->client->request('GET', "$this->journal?kind[]=nonsense&kind[x][y]=1&page=-3&words[]=1")->filter('.journal li'), 'What is no kind filters nothing.');
+        self::assertCount(12, $this->client->request('GET',
+            "$this->journal?kind[]=nonsense&kind[x][y]=1&page=-3&words[]=1")->filter('.journal li'),
+            'What is no kind filters nothing.');
         self::assertSame(['pain'], $kinds('kind=pain'));
     }
 
@@ -95,7 +105,8 @@ final class JournalTest extends AppTestCase
         $this->client->clickLink('Older');
         self::assertCount(10, $this->client->getCrawler()->filter('.journal li'));
         self::assertSelectorExists('input[value="practice"][checked]', 'The filter goes along.');
-        self::assertCount(10, $this->client->request('GET', "$this->journal?kind[]=practice&page=99")->filter('.journal li'));
+        self::assertCount(10, $this->client->request('GET', "$this->journal?kind[]=practice&page=99")
+            ->filter('.journal li'));
     }
 
     public function testNothingWrittenDownIsSaid(): void
@@ -113,7 +124,9 @@ final class JournalTest extends AppTestCase
 
     private function check(\DateTimeImmutable $at, int $pain = 0, string $note = ''): RungCheck
     {
-        return new RungCheck(Uuid::v7(), $this->practitioner, $this->teacher, 'pigeon', Side::Left, 'lying', $at, $at, null, true, true, $pain, 0 === $pain ? PainPlace::None : PainPlace::InnerThigh, PainKind::Stretch, [], false, $note);
+        return new RungCheck(Uuid::v7(), $this->practitioner, $this->teacher, 'pigeon', Side::Left, 'lying', $at, $at,
+            null, true, true, $pain, 0 === $pain ? PainPlace::None : PainPlace::InnerThigh, PainKind::Stretch, [],
+            false, $note);
     }
 
     private function records(): void
@@ -122,17 +135,23 @@ final class JournalTest extends AppTestCase
         [$who, $by] = [$this->practitioner, $this->teacher];
         $this->tested($who);
         $check = $this->check($at(50), 2, 'Easier than last week.');
-        $said = new PainSaid(Uuid::v7(), $who, $by, $at(40), $at(40), Side::Right, 4, PainPlace::OuterHip, PainKind::Ache, 'before a session');
-        $plan = new PracticePlan(Uuid::v7(), $who, $by, $at(72), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => []], null, '');
+        $said = new PainSaid(Uuid::v7(), $who, $by, $at(40), $at(40), Side::Right, 4, PainPlace::OuterHip,
+            PainKind::Ache, 'before a session');
+        $plan = new PracticePlan(Uuid::v7(), $who, $by, $at(72), Rules::VERSION,
+            ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => []], null, '');
         foreach ([
-            new Assessment(Uuid::v7(), $who, $by, $at(100), false, ['half-lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache),
+            new Assessment(Uuid::v7(), $who, $by, $at(100), false, ['half-lotus'], [], [], '', true, 0, PainPlace::None,
+                PainKind::Ache),
             $plan,
             new SessionLog(Uuid::v7(), $who, $by, $plan, $at(60), $at(60), [], 20.0, 18.0, 'Breath was easy.'),
-            new SeenRung(Uuid::v7(), $who, $by, $at(55), 'pigeon', 'lying', Side::Left, false, [], false, 'The pelvis lifts.', 0, PainPlace::None, PainKind::Ache),
+            new SeenRung(Uuid::v7(), $who, $by, $at(55), 'pigeon', 'lying', Side::Left, false, [], false,
+                'The pelvis lifts.', 0, PainPlace::None, PainKind::Ache),
             $check,
-            new Decision(Uuid::v7(), $check, $who, $by, 'pigeon', Side::Left, $at(45), Step::MoveOn, Step::Stay, [], [], 'lying', 'The knee looked tired.', Rules::VERSION),
+            new Decision(Uuid::v7(), $check, $who, $by, 'pigeon', Side::Left, $at(45), Step::MoveOn, Step::Stay, [], [],
+                'lying', 'The knee looked tired.', Rules::VERSION),
             $said,
-            new Clearance(Uuid::v7(), $who, $by, $at(30), 'A Physiotherapist', ClearanceAuthority::Clinician, $at(30), 'Everything again.', true, [PersonHistory::idOf($said)]),
+            new Clearance(Uuid::v7(), $who, $by, $at(30), 'A Physiotherapist', ClearanceAuthority::Clinician, $at(30),
+                'Everything again.', true, [PersonHistory::idOf($said)]),
             new Mistake(Uuid::v7(), $who, $by, $at(20), PersonHistory::idOf($said), 'It was the other person.'),
         ] as $record) {
             $this->em()->persist($record);

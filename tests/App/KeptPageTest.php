@@ -33,7 +33,9 @@ final class KeptPageTest extends AppTestCase
     {
         foreach ((array) glob(dirname(__DIR__, 2).'/src/Entity/*.php') as $file) {
             $class = 'LucidAscent\App\Entity\\'.basename((string) $file, '.php');
-            if (class_exists($class) && array_intersect(['practitioner', 'teacher', 'by'], array_map(static fn (\ReflectionProperty $one): string => $one->name, (new \ReflectionClass($class))->getProperties()))) {
+            if (class_exists($class) && array_intersect(['practitioner', 'teacher', 'by'],
+                array_map(static fn (\ReflectionProperty $one): string => $one->name, (new \ReflectionClass($class))
+                ->getProperties()))) {
                 yield basename((string) $file, '.php') => [$class];
             }
         }
@@ -44,7 +46,8 @@ final class KeptPageTest extends AppTestCase
     public function testWhateverIsWrittenAboutAPersonIsCounted(string $class): void
     {
         $practitioner = $this->practitioner($this->teacher());
-        $subject = property_exists($class, 'practitioner') || Practitioner::class === $class ? $practitioner->id : $practitioner->teacher->id;
+        $subject = property_exists($class, 'practitioner') || Practitioner::class === $class ? $practitioner->id
+            : $practitioner->teacher->id;
         if (Practitioner::class === $class || \LucidAscent\App\Entity\SentForm::class === $class) {
             // The person's own row was written just now; and how a form was filled in is on no page.
             self::assertGreaterThan(0, $this->changes($practitioner->id));
@@ -63,10 +66,12 @@ final class KeptPageTest extends AppTestCase
         $draft = new Draft(Uuid::v7(), $practitioner, 'bench', ['a' => 'b'], new \DateTimeImmutable());
         $this->em()->persist($draft);
         $counts = [];
-        foreach ([static fn () => null, static fn () => $draft->content = ['a' => 'c'], fn () => $this->em()->remove($draft)] as $change) {
+        foreach ([static fn () => null, static fn () => $draft->content = ['a' => 'c'], fn () => $this->em()
+            ->remove($draft)] as $change) {
             $change();
             $this->em()->flush();
-            $counts[] = self::getContainer()->get(ChangeCounts::class)->of([$practitioner->id])[(string) $practitioner->id]['number'];
+            $counts[] = self::getContainer()->get(ChangeCounts::class)
+                ->of([$practitioner->id])[(string) $practitioner->id]['number'];
         }
         self::assertSame($counts[0] + 2, $counts[2]);
         self::assertSame($counts[0] + 1, $counts[1]);
@@ -76,7 +81,8 @@ final class KeptPageTest extends AppTestCase
     {
         $practitioner = $this->practitioner($this->teacher());
         $this->expectExceptionMessageMatches('/denied/');
-        $this->em()->getConnection()->executeStatement('UPDATE change_count SET number = 0 WHERE subject = ?', [$practitioner->id->toBinary()]);
+        $this->em()->getConnection()->executeStatement('UPDATE change_count SET number = 0 WHERE subject = ?',
+            [$practitioner->id->toBinary()]);
     }
 
     public function testAPageSeenAgainIsTheSameAndAsksNothingAboutThePerson(): void
@@ -87,7 +93,8 @@ final class KeptPageTest extends AppTestCase
             $first = $this->page($page);
             [$again, $questions] = $this->asked($page);
             self::assertSame($first, $again, $page);
-            self::assertLessThanOrEqual(4, $questions, "$page: who is signed in, whose page it is, and whether anything has changed.");
+            self::assertLessThanOrEqual(4, $questions,
+                "$page: who is signed in, whose page it is, and whether anything has changed.");
         }
     }
 
@@ -114,7 +121,8 @@ final class KeptPageTest extends AppTestCase
         $practitioner = $this->signedIn();
         $this->tested($practitioner);
         // Of two days there is nothing to compare while there is one.
-        $pages = array_filter([...$this->pages($practitioner), '/'], static fn (string $page): bool => !str_ends_with($page, 'compare'));
+        $pages = array_filter([...$this->pages($practitioner), '/'],
+            static fn (string $page): bool => !str_ends_with($page, 'compare'));
         $before = array_map($this->page(...), $pages);
         $this->say($practitioner);
         foreach ($pages as $i => $page) {
@@ -132,7 +140,8 @@ final class KeptPageTest extends AppTestCase
         self::assertStringContainsString('note caution', $this->page($page));
         // A clock that was ahead when it was written.
         $at = new \DateTimeImmutable('+40 minutes');
-        $this->em()->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $at, 'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, ["pain:$said->id"]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $at, 'A Clinician',
+            ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, ["pain:$said->id"]));
         $this->em()->flush();
         self::assertStringContainsString('note caution', $this->page($page));
         self::mockTime('+45 minutes');
@@ -203,11 +212,13 @@ final class KeptPageTest extends AppTestCase
         $journal = $this->page("/practitioners/$practitioner->id/journal");
         $teacher = $this->em()->find(Teacher::class, $practitioner->teacher->id) ?? throw new \LogicException();
         $teacher->moveTo('Pacific/Kiritimati');
-        $this->em()->persist(new Practitioner(Uuid::v7(), $teacher, 'Somebody new', new \DateTimeImmutable(), new \DateTimeImmutable()));
+        $this->em()->persist(new Practitioner(Uuid::v7(), $teacher, 'Somebody new', new \DateTimeImmutable(),
+            new \DateTimeImmutable()));
         $this->em()->flush();
         self::assertStringContainsString('Somebody new', $this->page('/library'));
         self::assertStringNotContainsString('Somebody new', $library);
-        self::assertNotSame($journal, $this->page("/practitioners/$practitioner->id/journal"), 'Its moments are of another zone.');
+        self::assertNotSame($journal, $this->page("/practitioners/$practitioner->id/journal"),
+            'Its moments are of another zone.');
     }
 
     public function testAPageOfEverybodyIsKeptUntilSomethingIsWrittenAboutOneOfThem(): void
@@ -215,7 +226,9 @@ final class KeptPageTest extends AppTestCase
         $practitioner = $this->signedIn();
         $this->tested($practitioner);
         $teacher = $practitioner->teacher->id;
-        $second = new Practitioner(Uuid::v7(), $this->em()->find(Teacher::class, $teacher) ?? throw new \LogicException(), 'Second Person', new \DateTimeImmutable('-1 minute'), new \DateTimeImmutable('-1 minute'));
+        $second = new Practitioner(Uuid::v7(), $this->em()->find(Teacher::class, $teacher)
+            ?? throw new \LogicException(), 'Second Person', new \DateTimeImmutable('-1 minute'),
+            new \DateTimeImmutable('-1 minute'));
         $this->em()->persist($second);
         $this->em()->flush();
         [$mat] = $this->asked('/');
@@ -231,7 +244,8 @@ final class KeptPageTest extends AppTestCase
         self::assertStringNotContainsString('Held: Pain', $mat);
         $this->say($second);
         [$both] = $this->asked('/');
-        self::assertSame(2, substr_count($both, 'Held: Pain in or around a knee.'), 'Whoever was never measured can have been hurt.');
+        self::assertSame(2, substr_count($both, 'Held: Pain in or around a knee.'),
+            'Whoever was never measured can have been hurt.');
         $this->client->loginUser($this->teacher('other@studio.example'));
         self::assertStringNotContainsString('Person', $this->page('/'), 'Another has other people.');
     }
@@ -239,11 +253,13 @@ final class KeptPageTest extends AppTestCase
     public function testNoTwoStatesOfEverybodyAreTheSame(): void
     {
         $practitioner = $this->signedIn();
-        $of = fn (): string => self::getContainer()->get(ChangeCounts::class)->ofEverybody($practitioner->teacher->id)['number'];
+        $of = fn (): string => self::getContainer()->get(ChangeCounts::class)
+            ->ofEverybody($practitioner->teacher->id)['number'];
         $states = [$of()];
         foreach (['Anna', 'Berta'] as $name) {
             $teacher = $this->em()->find(Teacher::class, $practitioner->teacher->id) ?? throw new \LogicException();
-            $other = new Practitioner(Uuid::v7(), $teacher, $name, new \DateTimeImmutable('-1 minute'), new \DateTimeImmutable('-1 minute'));
+            $other = new Practitioner(Uuid::v7(), $teacher, $name, new \DateTimeImmutable('-1 minute'),
+                new \DateTimeImmutable('-1 minute'));
             $this->em()->persist($other);
             $this->em()->flush();
             $states[] = $of();
@@ -260,11 +276,15 @@ final class KeptPageTest extends AppTestCase
     {
         $tall = Proportions::of(Length::cm(182.0));
         $drawn = [];
-        foreach ([['strip', 'left', $tall], ['strip', 'right', $tall], ['card', 'left', $tall], ['strip', 'left', Proportions::of(Length::cm(182.0), ['shin.right' => Length::cm(43.0)])], ['strip', 'left', null]] as [$size, $side, $person]) {
+        foreach ([['strip', 'left', $tall], ['strip', 'right', $tall], ['card', 'left', $tall],
+            ['strip', 'left', Proportions::of(Length::cm(182.0), ['shin.right' => Length::cm(43.0)])],
+            ['strip', 'left', null]] as [$size, $side, $person]) {
             self::ensureKernelShutdown();
-            $once = self::getContainer()->get(FigurePictures::class)->rung('half-lotus', 'mid-thigh-on-block', $size, $side, $person);
+            $once = self::getContainer()->get(FigurePictures::class)
+                ->rung('half-lotus', 'mid-thigh-on-block', $size, $side, $person);
             self::ensureKernelShutdown();
-            self::assertSame($once, self::getContainer()->get(FigurePictures::class)->rung('half-lotus', 'mid-thigh-on-block', $size, $side, $person));
+            self::assertSame($once, self::getContainer()->get(FigurePictures::class)
+                ->rung('half-lotus', 'mid-thigh-on-block', $size, $side, $person));
             $drawn[] = $once;
         }
         self::assertStringStartsWith('<svg', $drawn[0]);
@@ -291,14 +311,16 @@ final class KeptPageTest extends AppTestCase
     /** @return list<string> */
     private function pages(Practitioner $practitioner): array
     {
-        return array_map(static fn (string $page): string => "/practitioners/$practitioner->id$page", ['', '/poses/half-lotus', '/ladder/half-lotus', '/progress', '/journal', '/route', '/compare', '/why']);
+        return array_map(static fn (string $page): string => "/practitioners/$practitioner->id$page",
+            ['', '/poses/half-lotus', '/ladder/half-lotus', '/progress', '/journal', '/route', '/compare', '/why']);
     }
 
     private function say(Practitioner $practitioner, ?\DateTimeImmutable $at = null): PainSaid
     {
         $practitioner = $this->em()->find(Practitioner::class, $practitioner->id) ?? throw new \LogicException();
         $at ??= new \DateTimeImmutable('-1 minute');
-        $said = new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $at, $at->setTime(0, 0), Side::Left, 3, PainPlace::InnerKnee, PainKind::Ache, 'said', '', '');
+        $said = new PainSaid(Uuid::v7(), $practitioner, $practitioner->teacher, $at, $at->setTime(0, 0), Side::Left, 3,
+            PainPlace::InnerKnee, PainKind::Ache, 'said', '', '');
         $this->em()->persist($said);
         $this->em()->flush();
 
@@ -311,13 +333,15 @@ final class KeptPageTest extends AppTestCase
         $this->client->request('GET', $address);
         self::assertResponseIsSuccessful($address);
 
-        return (string) preg_replace('/name="_(csrf_)?token" value="[^"]*"/', '', (string) $this->client->getResponse()->getContent());
+        return (string) preg_replace('/name="_(csrf_)?token" value="[^"]*"/', '', (string) $this->client->getResponse()
+            ->getContent());
     }
 
     /** @return array{string, int} the page, and how many questions it put to the database */
     private function asked(string $address): array
     {
-        $many = fn (): int => (int) $this->em()->getConnection()->fetchNumeric("SHOW SESSION STATUS LIKE 'Com_select'")[1];
+        $many = fn (): int => (int) $this->em()->getConnection()
+            ->fetchNumeric("SHOW SESSION STATUS LIKE 'Com_select'")[1];
         $before = $many();
         $page = $this->page($address);
 
@@ -345,7 +369,8 @@ final class KeptPageTest extends AppTestCase
             $values[] = match (true) {
                 $parameter->allowsNull() => null,
                 // An outcome goes by the id of its assessment.
-                AssessmentOutcome::class === $class && Uuid::class === $type => $this->persisted($this->made(Assessment::class, $of))->id,
+                AssessmentOutcome::class === $class && Uuid::class
+                    === $type => $this->persisted($this->made(Assessment::class, $of))->id,
                 Uuid::class === $type => Uuid::v7(),
                 Practitioner::class === $type => $of,
                 Teacher::class === $type => $of->teacher,

@@ -49,7 +49,8 @@ final class LabPageTest extends AppTestCase
     public function testASetUpIsLookedAtFromEverySide(): void
     {
         $question = ['posture' => 'half-lotus', 'values' => self::start('half-lotus')];
-        $pictures = array_map(fn (string $view): string => $this->ask($question + ['view' => $view])['picture'], LabAnswer::VIEWS);
+        $pictures = array_map(fn (string $view): string => $this->ask($question + ['view' => $view])['picture'],
+            LabAnswer::VIEWS);
         self::assertSame($pictures, array_unique($pictures));
         self::assertContains($this->ask($question)['picture'], $pictures, 'Where none is named, from one of them.');
         self::assertContains($this->ask($question + ['view' => 'behind the moon'])['picture'], $pictures);
@@ -73,15 +74,18 @@ final class LabPageTest extends AppTestCase
                 $values[$control->name] = $control->{$end};
             }
             $answer = LabAnswer::to(['posture' => $posture, 'values' => $values], Side::Left, $person, $known);
-            self::assertTrue(isset($answer['components']) || 'out-of-reach' === $answer['error']['code'] || 'straight-knee' === $answer['error']['code'], (string) json_encode($answer));
+            self::assertTrue(isset($answer['components']) || 'out-of-reach' === $answer['error']['code']
+                || 'straight-knee' === $answer['error']['code'], (string) json_encode($answer));
             self::assertJson((string) json_encode($answer, JSON_THROW_ON_ERROR));
         }
     }
 
     public function testTheLabAndTheCoreGiveTheSameAngles(): void
     {
-        $answer = $this->ask(['posture' => 'half-lotus', 'values' => ['kneeHeight' => 17, 'seat' => 3, 'pelvicTilt' => -4]]);
-        $body = $this->em()->getRepository(\LucidAscent\App\Entity\BodyMeasures::class)->findAll()[0]->proportions()->body(Side::Left);
+        $answer = $this->ask(['posture' => 'half-lotus', 'values' => ['kneeHeight' => 17, 'seat' => 3,
+            'pelvicTilt' => -4]]);
+        $body = $this->em()->getRepository(\LucidAscent\App\Entity\BodyMeasures::class)->findAll()[0]->proportions()
+            ->body(Side::Left);
         $angles = (new KneeAtHeight(HalfLotus::place(new Sitting(3, -4)), 17))->angles($body);
         foreach ($angles as $name => $degrees) {
             self::assertEqualsWithDelta($degrees, $answer['components'][$name]['asked'], 1e-9);
@@ -90,17 +94,20 @@ final class LabPageTest extends AppTestCase
 
     public function testWhatWasNeverTestedIsAMarkedStandIn(): void
     {
-        $of = static fn (array $trials, string $on = '2026-03-10'): array => LabCapacity::of(Person::of($trials, [], Proportions::of(Length::cm(168)), $on), Side::Left)->isStandIn;
+        $of = static fn (array $trials, string $on = '2026-03-10'): array => LabCapacity::of(Person::of($trials, [],
+            Proportions::of(Length::cm(168)), $on), Side::Left)->isStandIn;
         self::assertSame(['flexion' => true, 'abduction' => true, 'rotation' => true, 'kneeFlexion' => true], $of([]));
         $sitting = ['soles-together' => [['kneeHeight' => 14.0, 'heelDistance' => 20.0]]];
-        self::assertSame(['flexion' => true, 'abduction' => false, 'rotation' => false, 'kneeFlexion' => false], $of($sitting));
+        self::assertSame(['flexion' => true, 'abduction' => false, 'rotation' => false, 'kneeFlexion' => false],
+            $of($sitting));
         self::assertTrue($of($sitting, '2026-06-20')['rotation'], 'Too long ago.');
     }
 
     public function testWhatIsHeldIsSaidAndNoPropIsOffered(): void
     {
         $question = ['posture' => 'half-lotus', 'values' => ['kneeHeight' => 17, 'seat' => 0, 'pelvicTilt' => 0]];
-        $of = static fn (array $conditions): array => LabAnswer::to($question, Side::Left, Proportions::of(Length::cm(168)), LabCapacity::of(Person::of([], $conditions), Side::Left));
+        $of = static fn (array $conditions): array => LabAnswer::to($question, Side::Left,
+            Proportions::of(Length::cm(168)), LabCapacity::of(Person::of([], $conditions), Side::Left));
         self::assertSame([], $of([])['held']);
         self::assertNotSame([], $of([])['advice']);
         $held = $of([new Condition('knee-surgery', 'Knee surgery', ['knee-folded'])]);
@@ -119,8 +126,10 @@ final class LabPageTest extends AppTestCase
         yield 'unknown posture' => [['posture' => 'handstand', 'values' => []], 'bad-input'];
         yield 'a text' => [['posture' => 'frog', 'values' => ['span' => 'wide']], 'bad-input'];
         yield 'missing' => [['posture' => 'half-lotus', 'values' => ['seat' => 1]], 'bad-input'];
-        yield 'too far' => [['posture' => 'soles-together', 'values' => ['kneeHeight' => 14, 'heelDistance' => 100]], 'out-of-reach'];
-        yield 'a blanket of a metre' => [['posture' => 'frog', 'values' => ['span' => 80], 'blanket' => 100], 'bad-input'];
+        yield 'too far' => [['posture' => 'soles-together', 'values' => ['kneeHeight' => 14, 'heelDistance' => 100]],
+            'out-of-reach'];
+        yield 'a blanket of a metre' => [['posture' => 'frog', 'values' => ['span' => 80], 'blanket' => 100],
+            'bad-input'];
     }
 
     public function testASetUpIsKeptOnceAndCanBeOpenedAgain(): void
@@ -137,9 +146,11 @@ final class LabPageTest extends AppTestCase
         self::assertSame(1, $this->howMany(LabSetup::class));
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'knee height 22.5 cm');
-        self::assertStringContainsString('22.5', (string) $this->client->getCrawler()->filter('form.lab')->attr('data-values'));
+        self::assertStringContainsString('22.5', (string) $this->client->getCrawler()->filter('form.lab')
+            ->attr('data-values'));
 
-        $this->client->request('POST', "$this->page/right/keep", ['values' => ['kneeHeight' => '90', 'seat' => '3', 'pelvicTilt' => '0']] + $sent);
+        $this->client->request('POST', "$this->page/right/keep",
+            ['values' => ['kneeHeight' => '90', 'seat' => '3', 'pelvicTilt' => '0']] + $sent);
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Nothing was kept');
         $this->client->request('POST', "$this->page/right/keep", ['_token' => 'made up'] + $sent);
@@ -161,7 +172,8 @@ final class LabPageTest extends AppTestCase
     private function ask(mixed $question): array
     {
         $token = $this->client->request('GET', $this->page)->filter('form.lab')->attr('data-token');
-        $this->client->request('POST', "$this->page/left", server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'], content: (string) json_encode($question));
+        $this->client->request('POST', "$this->page/left", server: ['HTTP_X_TOKEN' => $token,
+            'CONTENT_TYPE' => 'application/json'], content: (string) json_encode($question));
         self::assertResponseIsSuccessful();
 
         return json_decode((string) $this->client->getResponse()->getContent(), true);

@@ -48,13 +48,16 @@ final class LadderPageTest extends AppTestCase
         }
         $this->client->submitForm('Record the decision');
         $this->check('today');
-        $this->client->submitForm('Record the decision', ['decision_form[step]' => 'step-back', 'decision_form[why]' => 'no']);
+        $this->client->submitForm('Record the decision', ['decision_form[step]' => 'step-back',
+            'decision_form[why]' => 'no']);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#decision_form_why_error1', 'Write down why');
-        $this->client->submitForm('Record the decision', ['decision_form[step]' => 'step-back', 'decision_form[why]' => 'Looked tired, so a gentler week.']);
+        $this->client->submitForm('Record the decision', ['decision_form[step]' => 'step-back',
+            'decision_form[why]' => 'Looked tired, so a gentler week.']);
         self::assertResponseRedirects("$this->page/ladder");
         $decisions = $this->em()->getRepository(Decision::class)->findBy([], ['at' => 'ASC']);
-        self::assertSame([Step::Stay, Step::StepBack, 'lying-figure-four'], [$decisions[1]->proposed, $decisions[1]->step, $decisions[1]->rungAfter]);
+        self::assertSame([Step::Stay, Step::StepBack, 'lying-figure-four'],
+            [$decisions[1]->proposed, $decisions[1]->step, $decisions[1]->rungAfter]);
         self::assertSame('Lying figure four', $this->here());
     }
 
@@ -84,7 +87,8 @@ final class LadderPageTest extends AppTestCase
         self::assertResponseRedirects("$this->page/ladder");
 
         $this->client->request('GET', "$this->page/clearance");
-        $form = $this->client->getCrawler()->selectButton('Record the clearance')->form(['clearance_form[clearedBy]' => '  ', 'clearance_form[allows]' => 'ok']);
+        $form = $this->client->getCrawler()->selectButton('Record the clearance')
+            ->form(['clearance_form[clearedBy]' => '  ', 'clearance_form[allows]' => 'ok']);
         $this->client->submit($form);
         self::assertSelectorTextContains('#clearance_form_clearedBy_error1', 'Name the person');
         self::assertSelectorTextContains('main', 'Choose what the word lifts');
@@ -108,7 +112,8 @@ final class LadderPageTest extends AppTestCase
         $this->client->request('GET', "$this->page/ladder/pigeon");
         $text = $this->client->getCrawler()->filter('main')->text();
         self::assertStringContainsString('may be practised', $text);
-        self::assertStringContainsString('First the rung below', $text, 'a form of a rung that waits for the rungs below it');
+        self::assertStringContainsString('First the rung below', $text,
+            'a form of a rung that waits for the rungs below it');
         $this->check('today', ['check_form[pain][level]' => '3', 'check_form[pain][place]' => 'knee']);
         $this->client->submitForm('Record the decision');
         $this->client->request('GET', "$this->page/ladder/half-lotus");
@@ -157,14 +162,20 @@ final class LadderPageTest extends AppTestCase
 
     public function testPainInAFaultyCheckAndInOneSentAgainIsKept(): void
     {
-        $form = $this->client->request('GET', "$this->page/ladder/half-lotus/check/left")->selectButton('Record, and see what comes next')->form(['check_form[pain][level]' => '1', 'check_form[pain][place]' => 'knee']);
+        $form = $this->client->request('GET', "$this->page/ladder/half-lotus/check/left")
+            ->selectButton('Record, and see what comes next')
+            ->form(['check_form[pain][level]' => '1', 'check_form[pain][place]' => 'knee']);
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
         self::assertSame([0, 1], [$this->howMany(RungCheck::class), $this->howMany(PainSaid::class)]);
         self::assertSame('', $this->here());
-        $other = $this->client->request('GET', "$this->page/ladder/half-lotus/check/right")->selectButton('Record, and see what comes next')->form(['check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1', 'check_form[pain][level]' => '0']);
+        $other = $this->client->request('GET', "$this->page/ladder/half-lotus/check/right")
+            ->selectButton('Record, and see what comes next')
+            ->form(['check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1',
+                'check_form[pain][level]' => '0']);
         $this->client->submit($other);
-        $other->setValues(['check_form[pain][level]' => '2', 'check_form[pain][place]' => 'groin', 'check_form[pain][kind]' => 'pinching']);
+        $other->setValues(['check_form[pain][level]' => '2', 'check_form[pain][place]' => 'groin',
+            'check_form[pain][kind]' => 'pinching']);
         $this->client->submit($other);
         self::assertSame([1, 2], [$this->howMany(RungCheck::class), $this->howMany(PainSaid::class)]);
         self::assertSame('', $this->here('right'));
@@ -172,9 +183,11 @@ final class LadderPageTest extends AppTestCase
 
     public function testAnswersForAnotherRungAreNotRecorded(): void
     {
-        $form = $this->client->request('GET', "$this->page/ladder/half-lotus/check/left")->selectButton('Record, and see what comes next')->form([
-            'check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1', 'check_form[pain][level]' => '0', 'check_form[rung]' => 'seated-half-lotus',
-        ]);
+        $form = $this->client->request('GET', "$this->page/ladder/half-lotus/check/left")
+            ->selectButton('Record, and see what comes next')->form([
+                'check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1', 'check_form[pain][level]' => '0',
+                'check_form[rung]' => 'seated-half-lotus',
+            ]);
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('main', 'Meanwhile this side was moved');
@@ -199,12 +212,15 @@ final class LadderPageTest extends AppTestCase
     {
         $this->client->request('GET', "$this->page/walk/half-lotus");
         self::assertSelectorTextContains('h1', 'Lying figure four, left');
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '1', 'walk_form[pain][place]' => 'groin']);
+        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '1',
+            'walk_form[pain][place]' => 'groin']);
         self::assertSelectorTextContains('#walk_form_seen_error1', 'is not clean');
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '0', 'walk_form[pain][place]' => 'none']);
+        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '0',
+            'walk_form[pain][place]' => 'none']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Lying figure four, right');
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-clean', 'walk_form[pain][level]' => '0']);
+        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-clean',
+            'walk_form[pain][level]' => '0']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Lying knee drops, left', 'left goes on; right has ended');
         self::assertSame(2, $this->howMany(SeenRung::class));
@@ -215,7 +231,8 @@ final class LadderPageTest extends AppTestCase
     public function testAWalkInvitesNothingThatIsHeldAndRecordsPain(): void
     {
         $this->client->request('GET', "$this->page/walk/half-lotus");
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-tried', 'walk_form[pain][level]' => '1', 'walk_form[pain][place]' => 'knee']);
+        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-tried', 'walk_form[pain][level]' => '1',
+            'walk_form[pain][place]' => 'knee']);
         self::assertSame([0, 1], [$this->howMany(SeenRung::class), $this->howMany(PainSaid::class)]);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'right', 'the left side is held');
@@ -226,7 +243,8 @@ final class LadderPageTest extends AppTestCase
     private function here(string $side = 'left'): string
     {
         $crawler = $this->client->request('GET', "$this->page/ladder");
-        $cells = $crawler->filter('.terraces > div')->each(static fn ($cell): array => [(string) $cell->attr('class'), $cell->text()]);
+        $cells = $crawler->filter('.terraces > div')->each(static fn ($cell): array => [(string) $cell->attr('class'),
+            $cell->text()]);
         foreach ($cells as $i => [$class, $text]) {
             if (str_contains($class, "side-$side") && str_contains($text, 'Stands here')) {
                 $mid = $cells['left' === $side ? $i + 1 : $i - 1][1];
@@ -255,7 +273,10 @@ final class LadderPageTest extends AppTestCase
     private function clear(string $word): void
     {
         $crawler = $this->client->request('GET', "$this->page/clearance");
-        $form = $crawler->selectButton('Record the clearance')->form(['clearance_form[word]' => $word, 'clearance_form[clearedBy]' => 'A. Clinician, physiotherapist', 'clearance_form[allows]' => 'Nothing found; folded sitting is allowed again.', 'clearance_form[asked]' => true]);
+        $form = $crawler->selectButton('Record the clearance')
+            ->form(['clearance_form[word]' => $word, 'clearance_form[clearedBy]' => 'A. Clinician, physiotherapist',
+                'clearance_form[allows]' => 'Nothing found; folded sitting is allowed again.',
+                'clearance_form[asked]' => true]);
         foreach (self::boxes($form, 'clearance_form[names]') as $name) {
             $name->tick();
         }

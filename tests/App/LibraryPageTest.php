@@ -28,7 +28,8 @@ final class LibraryPageTest extends AppTestCase
         foreach ($pages as $page) {
             $this->client->request('GET', $page);
             self::assertResponseIsSuccessful($page);
-            self::assertStringNotContainsString('component.', (string) $this->client->getCrawler()->filter('main')->text(), "$page has a label without a text");
+            self::assertStringNotContainsString('component.', (string) $this->client->getCrawler()->filter('main')
+                ->text(), "$page has a label without a text");
         }
         $this->client->request('GET', '/library/postures/handstand');
         self::assertResponseStatusCodeSame(404);

@@ -25,19 +25,26 @@ final class LogListTest extends KernelTestCase
     public function testALogIsAReadinessCheckOfEachOfItsItems(): void
     {
         $logs = self::logs([['on' => '2026-03-03', 'items' => [
-            ['posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'holdReached' => true, 'evenBreath' => true],
+            ['posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'holdReached' => true,
+                'evenBreath' => true],
             ['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'both', 'clean' => true],
-            ['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'right', 'holdReached' => true, 'evenBreath' => false],
-        ]], ['on' => '2026-03-05', 'posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true, 'compensations' => ['pelvis']]]);
-        self::assertSame(['half-lotus left', 'pigeon left', 'pigeon right', 'half-lotus right'], array_keys(self::checks($logs)));
-        self::assertSame([true, false], array_map(static fn (ReadinessCheck $check): bool => $check->isClean(), self::checks($logs)['half-lotus left']));
+            ['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'right', 'holdReached' => true,
+                'evenBreath' => false],
+        ]], ['on' => '2026-03-05', 'posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true,
+            'compensations' => ['pelvis']]]);
+        self::assertSame(['half-lotus left', 'pigeon left', 'pigeon right', 'half-lotus right'],
+            array_keys(self::checks($logs)));
+        self::assertSame([true, false], array_map(static fn (ReadinessCheck $check): bool => $check->isClean(),
+            self::checks($logs)['half-lotus left']));
         self::assertCount(5, $logs->entries);
         self::assertSame([], $logs->unread);
     }
 
     public function testWhatIsRepeatedProvesNoRungAndItsPainHolds(): void
     {
-        $logs = self::logs([['on' => '2026-03-03', 'items' => [['drill' => 'hip-circle-stops', 'posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true, 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]]]);
+        $logs = self::logs([['on' => '2026-03-03', 'items' => [['drill' => 'hip-circle-stops',
+            'posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true,
+            'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]]]);
         self::assertSame([], self::checks($logs));
         self::assertCount(1, $logs->entries);
         self::assertInstanceOf(PainTold::class, $logs->entries[0]);
@@ -46,31 +53,43 @@ final class LogListTest extends KernelTestCase
 
     public function testThreeCleanSessionsPassARungAndADayToComePassesNothing(): void
     {
-        $passed = static fn (array $days): array => Passes::of(['easy-cross-leg', 'mid-thigh-on-block'], self::checks(self::logs(array_map(static fn (string $day): array => ['on' => $day, 'posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block', 'side' => 'left', 'clean' => true], $days)))['half-lotus left'], [], [], self::today());
+        $passed = static fn (array $days): array => Passes::of(['easy-cross-leg', 'mid-thigh-on-block'],
+            self::checks(self::logs(array_map(static fn (string $day): array => ['on' => $day,
+                'posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block', 'side' => 'left', 'clean' => true],
+                $days)))['half-lotus left'], [], [], self::today());
         self::assertSame([], $passed(['2026-03-03', '2026-03-05']));
         self::assertSame(['mid-thigh-on-block'], $passed(['2026-03-03', '2026-03-05', '2026-03-07']));
         self::assertSame([], $passed(['2026-03-03', '2026-03-05', '2026-03-11']), 'That day has not been.');
-        self::assertSame([], $passed(['2026-03-05', '2026-03-05', '2026-03-05']), 'Three times on one day is one session.');
+        self::assertSame([], $passed(['2026-03-05', '2026-03-05', '2026-03-05']),
+            'Three times on one day is one session.');
     }
 
     /** A rung that was practised clean is told of in the answer, as any that was seen. */
     public function testAnAssessmentReadsThem(): void
     {
-        $answer = json_decode((string) json_encode(self::getContainer()->get(AssessAnswer::class)->of(Fields::of(['on' => self::TODAY, 'body' => ['stature' => 170], 'wanted' => ['half-lotus'], 'tests' => [], 'sessions' => [['on' => '2026-03-08', 'posture' => 'half-lotus', 'rung' => 'seated-half-lotus', 'side' => 'left', 'clean' => true]]]))), true);
-        self::assertSame(['open', 'unknown'], [$answer['poses']['half-lotus']['left']['state'], $answer['poses']['half-lotus']['right']['state']]);
+        $answer = json_decode((string) json_encode(self::getContainer()->get(AssessAnswer::class)
+            ->of(Fields::of(['on' => self::TODAY, 'body' => ['stature' => 170], 'wanted' => ['half-lotus'],
+                'tests' => [], 'sessions' => [['on' => '2026-03-08', 'posture' => 'half-lotus',
+                    'rung' => 'seated-half-lotus', 'side' => 'left', 'clean' => true]]]))), true);
+        self::assertSame(['open', 'unknown'], [$answer['poses']['half-lotus']['left']['state'],
+            $answer['poses']['half-lotus']['right']['state']]);
     }
 
     public function testASleepDisturbedLeavesGentleWorkThatDay(): void
     {
-        $logs = self::logs([['on' => self::TODAY, 'soreAtNight' => true, 'items' => [['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'left', 'clean' => true]]]]);
-        self::assertSame(['sore-today'], array_values(array_map(static fn (ConditionTold $told): string => $told->condition->id, array_filter($logs->entries, static fn (Entry $entry): bool => $entry instanceof ConditionTold))));
+        $logs = self::logs([['on' => self::TODAY, 'soreAtNight' => true,
+            'items' => [['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'left', 'clean' => true]]]]);
+        self::assertSame(['sore-today'],
+            array_values(array_map(static fn (ConditionTold $told): string => $told->condition->id,
+                array_filter($logs->entries, static fn (Entry $entry): bool => $entry instanceof ConditionTold))));
         self::assertFalse(self::checks($logs)['pigeon left'][0]->isClean());
     }
 
     public function testWhatCannotBeReadIsNamedAndSpoilsNoOther(): void
     {
         $fine = ['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'left', 'clean' => true];
-        foreach ([['rung' => 'no-such'] + $fine, ['side' => 'up'] + $fine, ['clean' => 'yes'] + $fine, 'words', null] as $item) {
+        foreach ([['rung' => 'no-such'] + $fine, ['side' => 'up'] + $fine, ['clean' => 'yes'] + $fine, 'words',
+            null] as $item) {
             $logs = self::logs([['on' => '2026-03-03', 'items' => [$item, $fine]]]);
             self::assertCount(1, $logs->unread, (string) json_encode($item));
             self::assertSame(['pigeon left'], array_keys(self::checks($logs)));

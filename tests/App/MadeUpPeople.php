@@ -19,12 +19,17 @@ use LucidAscent\Core\Testing\ToolErrors;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
-/** People drawn by their number, of whom some tests were taken and some gates asked; one in five has told of a knee that hurts. */
+/**
+ * People drawn by their number, of whom some tests were taken and some gates asked; one in five has told of a knee that
+ * hurts.
+ */
 final class MadeUpPeople
 {
     public const ON = '2026-03-02';
 
-    /** @return iterable<string, array{ReadPoses, Visit}> what is known of each, and the afternoon on which it was read */
+    /**
+     * @return iterable<string, array{ReadPoses, Visit}> what is known of each, and the afternoon on which it was read
+     */
     public static function of(Catalogue $catalogue, int $many): iterable
     {
         $on = new \DateTimeImmutable(self::ON);
@@ -50,7 +55,8 @@ final class MadeUpPeople
             }
             $read = $visit->read($taken, $catalogue->postures());
             $person = $read->person;
-            $known = new Snapshot($person->proportions, $person->evidence, Holds::of($told, $on), $taken, $on, observed: $observed, tools: $person->tools);
+            $known = new Snapshot($person->proportions, $person->evidence, Holds::of($told, $on), $taken, $on,
+                observed: $observed, tools: $person->tools);
             yield "seed $seed" => [new ReadPoses($catalogue->postures(), $known, $catalogue->tests()), $visit];
         }
     }

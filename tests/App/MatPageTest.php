@@ -23,10 +23,12 @@ final class MatPageTest extends AppTestCase
             $this->em()->persist(new Practitioner(Uuid::v7(), $teacher, sprintf('Person %02d', $i), $now, $now));
         }
         $this->em()->persist(new Practitioner(Uuid::v7(), $teacher, '100% _Someone', $now, $now));
-        $this->em()->persist(new Practitioner(Uuid::v7(), $this->teacher('other@studio.example'), 'Person of another', $now, $now));
+        $this->em()->persist(new Practitioner(Uuid::v7(), $this->teacher('other@studio.example'), 'Person of another',
+            $now, $now));
         $this->em()->flush();
         $this->client->loginUser($teacher);
-        $names = fn (string $address): array => $this->client->request('GET', $address)->filter('h2.person')->each(static fn ($name): string => $name->text());
+        $names = fn (string $address): array => $this->client->request('GET', $address)->filter('h2.person')
+            ->each(static fn ($name): string => $name->text());
         self::assertSame('100% _Someone', $names('/')[0]);
         self::assertCount(10, $names('/'));
         self::assertSelectorTextContains('nav[aria-label="Pages"]', 'Page 1 of 3, 24 people');
@@ -37,7 +39,8 @@ final class MatPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Nobody of this name');
         self::assertSame(['Person 07'], $names('/?q=son+07'));
         self::assertInputValueSame('q', 'son 07');
-        self::assertSame(['100% _Someone'], $names('/?q='.rawurlencode('% _')), 'What stands for anything elsewhere stands for itself.');
+        self::assertSame(['100% _Someone'], $names('/?q='.rawurlencode('% _')),
+            'What stands for anything elsewhere stands for itself.');
         self::assertSame([], $names('/?q=another'), 'Nobody else’s.');
         self::assertSame([], $names('/?page=-1&q[]=x') ?: []);
     }
@@ -51,8 +54,10 @@ final class MatPageTest extends AppTestCase
         $last = $this->practitioner($teacher, name: 'Zz Somebody');
         $unmeasured = $this->practitioner($teacher, false, 'Zy Somebody');
         $this->client->loginUser($teacher);
-        $names = fn (string $address): array => $this->client->request('GET', $address)->filter('h2.person')->each(static fn ($name): string => $name->text());
-        self::assertSame(['Zy Somebody', 'Person 01'], array_slice($names('/'), 0, 2), 'A body to measure goes before those for whom nothing is due.');
+        $names = fn (string $address): array => $this->client->request('GET', $address)->filter('h2.person')
+            ->each(static fn ($name): string => $name->text());
+        self::assertSame(['Zy Somebody', 'Person 01'], array_slice($names('/'), 0, 2),
+            'A body to measure goes before those for whom nothing is due.');
         self::assertSame(['Person 10', 'Person 11', 'Person 12', 'Zz Somebody'], $names('/?page=2'));
 
         $hurt = $this->hurt($last);
@@ -63,7 +68,9 @@ final class MatPageTest extends AppTestCase
         // Whoever was never measured can have been hurt; and what was entered by mistake holds nobody.
         $this->hurt($unmeasured);
         self::assertSame(['Zy Somebody', 'Zz Somebody'], array_slice($names('/'), 0, 2));
-        $this->em()->persist(new Mistake(Uuid::v7(), $last = $this->em()->find(Practitioner::class, $last->id) ?? throw new \LogicException(), $last->teacher, new \DateTimeImmutable(), PersonHistory::idOf($hurt), 'Another person.'));
+        $this->em()->persist(new Mistake(Uuid::v7(), $last = $this->em()->find(Practitioner::class, $last->id)
+            ?? throw new \LogicException(), $last->teacher, new \DateTimeImmutable(), PersonHistory::idOf($hurt),
+            'Another person.'));
         $this->em()->flush();
         self::assertSame(['Zy Somebody', 'Person 01'], array_slice($names('/'), 0, 2));
     }
@@ -73,7 +80,8 @@ final class MatPageTest extends AppTestCase
         // A page that was asked for forgets what was here before.
         $who = $this->em()->find(Practitioner::class, $who->id) ?? throw new \LogicException();
         $now = new \DateTimeImmutable('-1 minute');
-        $said = new PainSaid(Uuid::v7(), $who, $who->teacher, $now, $now->setTime(0, 0), Side::Left, 6, PainPlace::Knee, PainKind::Sharp, 'said');
+        $said = new PainSaid(Uuid::v7(), $who, $who->teacher, $now, $now->setTime(0, 0), Side::Left, 6, PainPlace::Knee,
+            PainKind::Sharp, 'said');
         $this->em()->persist($said);
         $this->em()->flush();
 
@@ -84,19 +92,25 @@ final class MatPageTest extends AppTestCase
     public function testWhoMovesAndWhoStandsStill(): void
     {
         $teacher = $this->teacher();
-        $rate = static fn (float $month, float $chance, bool $isAsked = true): array => ['ability' => 'rotation', 'side' => 'left', 'month' => $month, 'sd' => 0.3, 'chance' => $chance, 'isAsked' => $isAsked, 'start' => 60.0];
-        foreach (['A' => [$rate(1.0, 0.99), $rate(0.1, 0.6)], 'B' => [$rate(0.1, 0.6), $rate(2.0, 0.99, false)], 'C' => [$rate(1.0, 0.99), $rate(-1.0, 0.97)], 'D' => []] as $name => $rates) {
+        $rate = static fn (float $month, float $chance, bool $isAsked = true): array => ['ability' => 'rotation',
+            'side' => 'left', 'month' => $month, 'sd' => 0.3, 'chance' => $chance, 'isAsked' => $isAsked,
+            'start' => 60.0];
+        foreach (['A' => [$rate(1.0, 0.99), $rate(0.1, 0.6)], 'B' => [$rate(0.1, 0.6), $rate(2.0, 0.99, false)],
+            'C' => [$rate(1.0, 0.99), $rate(-1.0, 0.97)], 'D' => []] as $name => $rates) {
             $person = $this->practitioner($teacher, name: $name);
-            $this->ended($person, new \DateTimeImmutable('-40 days'), [], ['rates' => [$rate(-9.0, 1.0)], 'forecasts' => []]);
+            $this->ended($person, new \DateTimeImmutable('-40 days'), [],
+                ['rates' => [$rate(-9.0, 1.0)], 'forecasts' => []]);
             $this->ended($person, new \DateTimeImmutable('-5 days'), [], ['rates' => $rates, 'forecasts' => []]);
         }
         $this->practitioner($teacher, name: 'E');
         // What is usual could still be there, and has not been seen: nobody can tell.
-        $this->ended($this->practitioner($teacher, name: 'F'), new \DateTimeImmutable('-5 days'), [], ['rates' => [$rate(0.3, 0.7)], 'forecasts' => []]);
+        $this->ended($this->practitioner($teacher, name: 'F'), new \DateTimeImmutable('-5 days'), [],
+            ['rates' => [$rate(0.3, 0.7)], 'forecasts' => []]);
         $this->em()->flush();
         $this->client->loginUser($teacher);
         $page = $this->client->request('GET', '/');
-        self::assertSame(['moves', 'still', 'back'], $page->filter('[data-movement]')->each(static fn ($link): string => (string) $link->attr('data-movement')));
+        self::assertSame(['moves', 'still', 'back'], $page->filter('[data-movement]')
+            ->each(static fn ($link): string => (string) $link->attr('data-movement')));
         $this->client->click($page->filter('[data-movement]')->first()->link());
         self::assertSelectorTextContains('h1', 'Progress');
     }

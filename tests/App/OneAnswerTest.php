@@ -46,37 +46,52 @@ final class OneAnswerTest extends AppTestCase
             array_map($this->em()->persist(...), $drawn->records());
             $this->em()->flush();
             $document = $drawn->document();
-            $answer = json_decode((string) json_encode(self::getContainer()->get(AssessAnswer::class)->of(Fields::of($document))), true);
-            self::assertSame([], array_filter($answer['unread'], static fn (array $one): bool => !in_array($one['code'], ['painful', 'compensated'], true)), "person $i");
+            $answer = json_decode((string) json_encode(self::getContainer()->get(AssessAnswer::class)
+                ->of(Fields::of($document))), true);
+            self::assertSame([], array_filter($answer['unread'],
+                static fn (array $one): bool => !in_array($one['code'], ['painful', 'compensated'], true)),
+                "person $i");
             $pages = $this->pages($practitioner, $document['wanted']);
             foreach ($document['wanted'] as $pose) {
                 foreach (['left', 'right'] as $side) {
                     $expected = $answer['poses'][$pose][$side]['state'];
                     $states[$expected] = true;
                     foreach (['mat', 'person', 'pose', 'ladder', 'route'] as $page) {
-                        self::assertSame($expected, $pages[$page]["$pose $side"] ?? null, "person $i, seed ".self::SEED.", $pose $side on the page $page");
+                        self::assertSame($expected, $pages[$page]["$pose $side"] ?? null,
+                            "person $i, seed ".self::SEED.", $pose $side on the page $page");
                     }
                     $rung = $answer['poses'][$pose][$side]['rung'];
-                    self::assertSame($rung, $pages['stand']["$pose $side"] ?? null, "person $i, $pose $side: the rung of the ladder");
-                    self::assertSame($rung, $pages['library']["$pose $side"] ?? null, "person $i, $pose $side: the rung of the library");
+                    self::assertSame($rung, $pages['stand']["$pose $side"] ?? null,
+                        "person $i, $pose $side: the rung of the ladder");
+                    self::assertSame($rung, $pages['library']["$pose $side"] ?? null,
+                        "person $i, $pose $side: the rung of the library");
                     foreach ($pages['plan']["$pose $side"] ?? [] as $planned) {
-                        // While all of one side rests, the other goes on in gentle shapes, and no higher than it stands.
-                        $isGentle = [] !== $document['events'] && true === self::catalogue()->rung($pose, $planned)?->isGentle();
+                        // While all of one side rests, the other goes on in gentle shapes, and no higher than it
+                        // stands.
+                        $isGentle = [] !== $document['events'] && true === self::catalogue()
+                            ->rung($pose, $planned)?->isGentle();
                         // A shape of both sides at once is that of the side which is behind.
-                        $ladder = array_map(static fn (PracticeRung $one): string => $one->rung->id, self::catalogue()->practice()[$pose]);
-                        $isBehind = self::catalogue()->practice()[$pose][0]->isSymmetric && array_search($planned, $ladder, true) < array_search($rung, $ladder, true);
-                        self::assertTrue($rung === $planned || $isGentle || $isBehind, "person $i, $pose $side: the rung of the plan is $planned, and $rung is where the side stands");
+                        $ladder = array_map(static fn (PracticeRung $one): string => $one->rung->id, self::catalogue()
+                            ->practice()[$pose]);
+                        $isBehind = self::catalogue()->practice()[$pose][0]->isSymmetric
+                            && array_search($planned, $ladder, true) < array_search($rung, $ladder, true);
+                        self::assertTrue($rung === $planned || $isGentle || $isBehind,
+                            "person $i, $pose $side: the rung of the plan is $planned, and $rung is where the side stands");
                     }
                 }
             }
-            $holds = self::getContainer()->get(ReadPerson::class)->now($this->em()->find(Practitioner::class, $practitioner->id) ?? self::fail())?->person->holds->active;
+            $holds = self::getContainer()->get(ReadPerson::class)
+                ->now($this->em()->find(Practitioner::class, $practitioner->id)
+                ?? self::fail())?->person->holds->active;
             self::assertSame([] !== $holds, $pages['lab'], "person $i: what the lab says of holds");
         }
-        self::assertGreaterThanOrEqual(4, count($states), 'A draw that met one state alone would have shown nothing: '.implode(', ', array_keys($states)));
+        self::assertGreaterThanOrEqual(4, count($states),
+            'A draw that met one state alone would have shown nothing: '.implode(', ', array_keys($states)));
     }
 
     /**
-     * A thousand, each of them written down as records, as a record file and as a document, read today and, every fourth, as of a day
+     * A thousand, each of them written down as records, as a record file and as a document, read today and, every
+     * fourth, as of a day
      * before: every state, rung, reason, hold and next step is the same.
      */
     public function testThereIsOneAnswerForOneHistoryInWhateverFormItComes(): void
@@ -86,10 +101,14 @@ final class OneAnswerTest extends AppTestCase
         $states = $steps = [];
         $lifted = 0;
         for ($i = 0; $i < self::HISTORIES; ++$i) {
-            $practitioner = new Practitioner(Uuid::v7(), $teacher, 'A Person', new \DateTimeImmutable('-1 year'), new \DateTimeImmutable('-1 year'));
-            $drawn = new DrawnHistory($practitioner, self::catalogue(), new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar($i)), new \DateTimeImmutable('now', new \DateTimeZone('UTC')));
+            $practitioner = new Practitioner(Uuid::v7(), $teacher, 'A Person', new \DateTimeImmutable('-1 year'),
+                new \DateTimeImmutable('-1 year'));
+            $drawn = new DrawnHistory($practitioner, self::catalogue(),
+                new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar($i)),
+                new \DateTimeImmutable('now', new \DateTimeZone('UTC')));
             $expected = self::plain($assess->of(Fields::of($drawn->document())));
-            self::assertSame($expected, self::plain($assess->of(Fields::of(self::plainly($drawn->recordFile())))), "history $i as a record file");
+            self::assertSame($expected, self::plain($assess->of(Fields::of(self::plainly($drawn->recordFile())))),
+                "history $i as a record file");
             $history = $this->supposed($practitioner, $drawn);
             $poses = self::getContainer()->get(ReadPerson::class)->supposed($practitioner, $history);
             self::assertNotNull($poses);
@@ -99,7 +118,9 @@ final class OneAnswerTest extends AppTestCase
                 $then = (new \DateTimeImmutable("-$ago days", new \DateTimeZone('UTC')))->setTime(23, 0);
                 $earlier = $this->reading()->snapshot($history, $then, false);
                 self::assertNotNull($earlier);
-                self::assertSame(self::plain($assess->of(Fields::of($drawn->document($ago)))), self::plain($assess->answer($poses->with($earlier), $drawn->wanted)), "history $i as of $ago days ago");
+                self::assertSame(self::plain($assess->of(Fields::of($drawn->document($ago)))),
+                    self::plain($assess->answer($poses->with($earlier), $drawn->wanted)),
+                    "history $i as of $ago days ago");
             }
             $lifted += [] === $poses->person->holds->cleared ? 0 : 1;
             foreach ($drawn->wanted as $pose) {
@@ -121,12 +142,14 @@ final class OneAnswerTest extends AppTestCase
         [$posture, $rung, $side, $sessions] = $drawn->practised() ?? self::fail();
         $practice = self::getContainer()->get(PractisedSide::class)->of($last, $poses);
         $page = Decide::proposal($practice);
-        $document = ['posture' => $posture, 'rung' => $rung, 'side' => $side->value, 'on' => $drawn->document()['on'], 'next' => $practice->nextOpen ? 'open' : 'short', 'sessions' => $sessions, 'events' => $drawn->events()];
+        $document = ['posture' => $posture, 'rung' => $rung, 'side' => $side->value, 'on' => $drawn->document()['on'],
+            'next' => $practice->nextOpen ? 'open' : 'short', 'sessions' => $sessions, 'events' => $drawn->events()];
         $command = self::getContainer()->get(DecideAnswer::class)->of(Fields::of($document));
         // The command knows of what its sessions and events say, and not of what holds elsewhere.
         if ([] === $practice->heldBy) {
             self::assertSame($page->step->value, $command['decision'], "history $i: what comes next");
-            self::assertSame(array_map(static fn ($check): string => $check->day(), $page->restsOn), $command['restsOn'], "history $i");
+            self::assertSame(array_map(static fn ($check): string => $check->day(), $page->restsOn),
+                $command['restsOn'], "history $i");
         }
 
         return $page->step->value;
@@ -135,8 +158,11 @@ final class OneAnswerTest extends AppTestCase
     private function supposed(Practitioner $practitioner, DrawnHistory $drawn): History
     {
         $by = $drawn->byKind();
-        $tests = array_values(array_filter($by[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test));
-        self::getContainer()->get(Records::class)->suppose($practitioner, AboutPerson::newestFirst([Test::class => array_values(array_filter($tests, static fn (Test $test): bool => $test->hurts))] + $by));
+        $tests = array_values(array_filter($by[Test::class] ?? [],
+            static fn (object $one): bool => $one instanceof Test));
+        self::getContainer()->get(Records::class)->suppose($practitioner,
+            AboutPerson::newestFirst([Test::class => array_values(array_filter($tests,
+                static fn (Test $test): bool => $test->hurts))] + $by));
 
         return self::getContainer()->get(PersonHistory::class)->supposed($practitioner, $tests);
     }
@@ -153,7 +179,8 @@ final class OneAnswerTest extends AppTestCase
      */
     private static function plain(array $answer): array
     {
-        return array_diff_key(json_decode(str_replace('"sore:', '"check:', (string) json_encode($answer)), true), ['unread' => 0]);
+        return array_diff_key(json_decode(str_replace('"sore:', '"check:', (string) json_encode($answer)), true),
+            ['unread' => 0]);
     }
 
     /**
@@ -178,7 +205,8 @@ final class OneAnswerTest extends AppTestCase
         $mat = $this->client->request('GET', '/');
         $said['mat'] = self::readings($mat->filter("[data-person=\"$practitioner->id\"]"));
         $said['person'] = self::readings($this->client->request('GET', $home));
-        $said['route'] = self::readings($this->client->request('GET', "$home/route?".http_build_query(['wanted' => $wanted])));
+        $said['route'] = self::readings($this->client->request('GET',
+            "$home/route?".http_build_query(['wanted' => $wanted])));
         $library = $this->client->request('GET', "/library?person=$practitioner->id");
         foreach ($library->filter('[data-stand]') as $node) {
             self::assertInstanceOf(\DOMElement::class, $node);
@@ -197,14 +225,18 @@ final class OneAnswerTest extends AppTestCase
         }
         $said['lab'] = $this->client->request('GET', "$home/lab")->filter('.note.caution:not([hidden])')->count() > 0;
         $this->client->request('GET', "$home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1', 'plan[minutes]' => '90', 'plan[blocks]' => '4', 'plan[blankets]' => '6', 'plan[strap]' => true]);
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1', 'plan[minutes]' => '90',
+            'plan[blocks]' => '4', 'plan[blankets]' => '6', 'plan[strap]' => true]);
         $this->em()->clear();
-        foreach ($this->em()->getRepository(PracticePlan::class)->findBy(['practitioner' => $practitioner->id]) as $plan) {
+        foreach ($this->em()->getRepository(PracticePlan::class)
+            ->findBy(['practitioner' => $practitioner->id]) as $plan) {
             foreach ($plan->plan['weeks'][0]['sessions'] as $session) {
                 foreach ($session['items'] as $item) {
-                    foreach ('work' === $item['phase'] ? ('both' === $item['side'] ? ['left', 'right'] : [$item['side']]) : [] as $side) {
+                    foreach ('work' === $item['phase'] ? ('both' === $item['side'] ? ['left', 'right']
+                        : [$item['side']]) : [] as $side) {
                         // A form stands beside its rung, and a drill is no rung's practice.
-                        $rung = self::catalogue()->named("$item[posture]/$item[rung]")['alternates_with'] ?? $item['rung'];
+                        $rung = self::catalogue()->named("$item[posture]/$item[rung]")['alternates_with']
+                            ?? $item['rung'];
                         if (!isset($item['drill'])) {
                             $said['plan']["$item[posture] $side"][] = $rung;
                         }

@@ -49,7 +49,8 @@ final class OwnEntryTest extends AppTestCase
         $test = $choices(EntryFields::of(Kind::Test));
         self::assertEqualsCanonicalizing($schema('posture')['$defs']['component']['enum'], $posture['components']);
         self::assertEqualsCanonicalizing($schema('posture')['properties']['family']['enum'], $posture['family']);
-        self::assertEqualsCanonicalizing($schema('posture')['$defs']['load']['enum'], $choices(EntryFields::rung())['loads']);
+        self::assertEqualsCanonicalizing($schema('posture')['$defs']['load']['enum'],
+            $choices(EntryFields::rung())['loads']);
         self::assertEqualsCanonicalizing($schema('test')['$defs']['component']['enum'], $test['components']);
         foreach ($test['formula'] as $formula) {
             self::assertNotNull(Formula::find($formula));
@@ -63,14 +64,18 @@ final class OwnEntryTest extends AppTestCase
         $this->client->request('GET', '/library/postures/pigeon');
         $this->client->clickLink('Adapt it');
         self::assertInputValueSame('entry_form[id]', 'pigeon-adapted');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon', 'entry_form[rungs][0][hold]' => 'a while']);
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon',
+            'entry_form[rungs][0][hold]' => 'a while']);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'two numbers and a unit');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon', 'entry_form[rungs][0][hold]' => '12 breaths']);
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon',
+            'entry_form[rungs][0][hold]' => '12 breaths']);
         self::assertSelectorTextContains('#entry_form_id_error1', 'shipped entry');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon-slow', 'entry_form[rungs][0][hold]' => '12 years']);
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon-slow',
+            'entry_form[rungs][0][hold]' => '12 years']);
         self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'enum');
-        $this->client->submitForm('Check and keep', ['entry_form[rungs][0][hold]' => '12 breaths', 'entry_form[relations_needs]' => 'low-lunge: first']);
+        $this->client->submitForm('Check and keep', ['entry_form[rungs][0][hold]' => '12 breaths',
+            'entry_form[relations_needs]' => 'low-lunge: first']);
         self::assertResponseRedirects('/library/postures/pigeon-slow');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Your own, version 1, adapted from pigeon');
@@ -123,7 +128,8 @@ final class OwnEntryTest extends AppTestCase
         $this->client->request('GET', '/library/own/test/frog-on-blocks.yaml');
         self::assertResponseStatusCodeSame(404);
         $this->client->request('GET', '/library/own');
-        $this->client->submitForm('Check and keep', ['kind' => 'test', 'text' => str_replace('unit: minutes', 'unit: hours', $text)]);
+        $this->client->submitForm('Check and keep', ['kind' => 'test',
+            'text' => str_replace('unit: minutes', 'unit: hours', $text)]);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#text-faults', 'Line');
         $this->client->submitForm('Check and keep', ['kind' => 'test', 'text' => $text]);
@@ -137,9 +143,11 @@ final class OwnEntryTest extends AppTestCase
     public function testAPostureThatBreaksTheGraphIsNamedBesideTheField(): void
     {
         $this->client->request('GET', '/library/own/posture/new?adapt=pigeon');
-        $this->client->submitForm('Check and keep', ['entry_form[relations_needs]' => "no-such-pose: why\nlow-lunge: first"]);
+        $this->client->submitForm('Check and keep',
+            ['entry_form[relations_needs]' => "no-such-pose: why\nlow-lunge: first"]);
         self::assertSelectorTextContains('#entry_form_relations_needs_error1', 'no-such-pose');
-        $this->client->submitForm('Check and keep', ['entry_form[relations_needs]' => 'low-lunge: first', 'entry_form[rungs][2][demand]' => 'leg pigeon-front: hipHeight 70, shinAngle 10']);
+        $this->client->submitForm('Check and keep', ['entry_form[relations_needs]' => 'low-lunge: first',
+            'entry_form[rungs][2][demand]' => 'leg pigeon-front: hipHeight 70, shinAngle 10']);
         self::assertSelectorTextContains('#entry_form_rungs_2_demand_error1', 'does not come down');
     }
 
@@ -147,8 +155,10 @@ final class OwnEntryTest extends AppTestCase
     {
         $this->client->request('GET', '/library/own/test/new?adapt=frog');
         $this->client->submitForm('Check and keep', ['entry_form[id]' => 'frog-two-tabs']);
-        $stale = $this->client->request('GET', '/library/own/test/frog-two-tabs/edit')->selectButton('Check and keep')->form();
-        $this->client->submit($this->client->getCrawler()->selectButton('Check and keep')->form(['entry_form[gentler]' => 'From the first tab.']));
+        $stale = $this->client->request('GET', '/library/own/test/frog-two-tabs/edit')->selectButton('Check and keep')
+            ->form();
+        $this->client->submit($this->client->getCrawler()->selectButton('Check and keep')
+            ->form(['entry_form[gentler]' => 'From the first tab.']));
         $stale['entry_form[gentler]'] = 'From the second tab.';
         $this->client->submit($stale);
         self::assertResponseStatusCodeSame(422);
@@ -168,29 +178,46 @@ final class OwnEntryTest extends AppTestCase
     /** Whoever leaves a load out of an adapted posture, or calls it gentle, does not get past a caution with it. */
     public function testAnAdaptedPostureLoadsAtLeastWhatItsOriginalLoads(): void
     {
-        $rung = static fn (array $more): array => $more + ['id' => 'a', 'loads' => [], 'gentle' => true, 'foot_free' => true];
-        $base = ['both_legs' => true, 'rungs' => [['id' => 'a', 'loads' => ['twist', 'knee-folded'], 'gentle' => true], ['id' => 'b', 'loads' => ['weight-on-knee']]]];
-        $entry = Inherited::into(['rungs' => [$rung(['loads' => ['prone']]), $rung(['id' => 'renamed']), $rung(['id' => 'third'])]], $base);
-        self::assertSame([['prone', 'twist', 'knee-folded'], ['weight-on-knee'], ['weight-on-knee']], array_column($entry['rungs'], 'loads'));
+        $rung = static fn (array $more): array => $more + ['id' => 'a', 'loads' => [], 'gentle' => true,
+            'foot_free' => true];
+        $base = ['both_legs' => true, 'rungs' => [['id' => 'a', 'loads' => ['twist', 'knee-folded'], 'gentle' => true],
+            ['id' => 'b', 'loads' => ['weight-on-knee']]]];
+        $entry = Inherited::into(['rungs' => [$rung(['loads' => ['prone']]), $rung(['id' => 'renamed']),
+            $rung(['id' => 'third'])]], $base);
+        self::assertSame([['prone', 'twist', 'knee-folded'], ['weight-on-knee'], ['weight-on-knee']],
+            array_column($entry['rungs'], 'loads'));
         self::assertSame([true, false, false], array_column($entry['rungs'], 'gentle'));
         self::assertSame([false, false, false], array_column($entry['rungs'], 'foot_free'));
         self::assertTrue($entry['both_legs']);
-        $stances = Inherited::into(['rungs' => [['id' => 'b'], ['id' => 'c', 'stance' => 'seated']]], ['stance' => 'bearing', 'rungs' => [['id' => 'b', 'stance' => 'lying']]]);
-        self::assertSame(['bearing', 'lying', 'seated'], [$stances['stance'], ...array_column($stances['rungs'], 'stance')]);
-        self::assertSame(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], Inherited::into(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], ['rungs' => []]));
+        $stances = Inherited::into(['rungs' => [['id' => 'b'], ['id' => 'c', 'stance' => 'seated']]],
+            ['stance' => 'bearing', 'rungs' => [['id' => 'b', 'stance' => 'lying']]]);
+        self::assertSame(['bearing', 'lying', 'seated'], [$stances['stance'],
+            ...array_column($stances['rungs'], 'stance')]);
+        self::assertSame(['rungs' => [['id' => 'a', 'loads' => ['prone']]]],
+            Inherited::into(['rungs' => [['id' => 'a', 'loads' => ['prone']]]], ['rungs' => []]));
     }
 
     /** A gate that a position has is not left behind by writing the position anew. */
     public function testAPositionKeepsItsGatesWhoeverWritesItDown(): void
     {
-        $shipped = ['half' => ['gates' => [['first' => 'ground']], 'rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']], ['demand' => ['contact' => 'half-lotus'], 'gentle' => true]]], 'fold' => ['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['first' => 'half'], ['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']]]]];
-        $entry = Inherited::closed(['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gentle' => true], ['demand' => ['contact' => 'frog'], 'gentle' => true], ['demand' => ['thresholds' => []]]]], Inherited::gatesOf($shipped));
-        self::assertSame([['sitting' => 'may-try']], $entry['rungs'][0]['gates'], 'What every rung of the position has.');
+        $shipped = ['half' => ['gates' => [['first' => 'ground']],
+            'rungs' => [['demand' => ['contact' => 'half-lotus'], 'gates' => [['sitting' => 'may-try']]],
+                ['demand' => ['contact' => 'frog']], ['demand' => ['contact' => 'half-lotus'], 'gentle' => true]]],
+            'fold' => ['rungs' => [['demand' => ['contact' => 'half-lotus'],
+                'gates' => [['first' => 'half'], ['sitting' => 'may-try']]], ['demand' => ['contact' => 'frog']]]]];
+        $entry = Inherited::closed(['rungs' => [['demand' => ['contact' => 'half-lotus'], 'gentle' => true],
+            ['demand' => ['contact' => 'frog'], 'gentle' => true], ['demand' => ['thresholds' => []]]]],
+            Inherited::gatesOf($shipped));
+        self::assertSame([['sitting' => 'may-try']], $entry['rungs'][0]['gates'],
+            'What every rung of the position has.');
         self::assertFalse($entry['rungs'][0]['gentle'], 'What has a gate is not gentle.');
         self::assertArrayNotHasKey('gates', $entry['rungs'][1]);
         self::assertArrayNotHasKey('gates', $entry['rungs'][2]);
 
-        $adapted = Inherited::into(['rungs' => [['id' => 'a', 'gates' => [['observed' => 'mine']]], ['id' => 'b']]], ['gates' => [['first' => 'ground']], 'rungs' => [['id' => 'a', 'gates' => [['sitting' => 'supported']], 'cues' => ['One', 'Two']], ['id' => 'b']], 'forms' => [['id' => 'x', 'alternates_with' => 'a'], ['id' => 'y', 'alternates_with' => 'gone']]]);
+        $adapted = Inherited::into(['rungs' => [['id' => 'a', 'gates' => [['observed' => 'mine']]], ['id' => 'b']]],
+            ['gates' => [['first' => 'ground']], 'rungs' => [['id' => 'a', 'gates' => [['sitting' => 'supported']],
+                'cues' => ['One', 'Two']], ['id' => 'b']], 'forms' => [['id' => 'x', 'alternates_with' => 'a'],
+                    ['id' => 'y', 'alternates_with' => 'gone']]]);
         self::assertSame([['observed' => 'mine'], ['sitting' => 'supported']], $adapted['rungs'][0]['gates']);
         self::assertSame([['first' => 'ground']], $adapted['gates']);
         self::assertSame(['One', 'Two'], $adapted['rungs'][0]['cues']);
@@ -205,10 +232,13 @@ final class OwnEntryTest extends AppTestCase
         $this->client->loginUser($teacher);
         $this->tested($practitioner, 12.0, 16.0);
         $this->client->request('GET', '/library/own/posture/new?adapt=half-lotus');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'half-lotus-slow', 'entry_form[name]' => 'Half lotus, slowly', 'entry_form[target]' => '1', 'entry_form[rungs][0][cues]' => "Let the hip turn\nWait for it"]);
+        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'half-lotus-slow',
+            'entry_form[name]' => 'Half lotus, slowly', 'entry_form[target]' => '1',
+            'entry_form[rungs][0][cues]' => "Let the hip turn\nWait for it"]);
         self::assertResponseRedirects();
         $home = "/practitioners/$practitioner->id";
-        foreach (["$home/ladder/half-lotus-slow", "$home/poses/half-lotus-slow", "$home/walk/half-lotus-slow"] as $page) {
+        foreach (["$home/ladder/half-lotus-slow", "$home/poses/half-lotus-slow",
+            "$home/walk/half-lotus-slow"] as $page) {
             $this->client->request('GET', $page);
             self::assertResponseIsSuccessful($page);
             self::assertSelectorTextContains('main', 'Half lotus, slowly');
@@ -216,7 +246,9 @@ final class OwnEntryTest extends AppTestCase
         $this->client->request('GET', "$home/ladder/half-lotus-slow");
         self::assertSelectorTextContains('main', 'Let the hip turn.');
         $form = $this->client->request('GET', "$home/assessments/new")->filter('form[name="before"]')->form();
-        $this->client->request('POST', "$home/assessments/new", array_replace_recursive($form->getPhpValues(), ['before' => ['wanted' => ['half-lotus-slow'], 'consent' => '1', 'pain' => ['level' => '0'], 'warm' => '1']]));
+        $this->client->request('POST', "$home/assessments/new",
+            array_replace_recursive($form->getPhpValues(), ['before' => ['wanted' => ['half-lotus-slow'],
+                'consent' => '1', 'pain' => ['level' => '0'], 'warm' => '1']]));
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Half lotus, slowly');
         $this->client->request('GET', "$home/plans/new");
@@ -225,7 +257,9 @@ final class OwnEntryTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Half lotus, slowly');
 
         // Its gate is that of the shipped one: the seated rung is no more open than there.
-        $stand = fn (string $posture): array => $this->client->request('GET', "$home/ladder/$posture")->filter('.side-left')->each(static fn ($cell): string => (string) preg_replace('/\s+/', ' ', str_replace('half-lotus-slow', 'half-lotus', $cell->text())));
+        $stand = fn (string $posture): array => $this->client->request('GET', "$home/ladder/$posture")
+            ->filter('.side-left')->each(static fn ($cell): string => (string) preg_replace('/\s+/', ' ',
+                str_replace('half-lotus-slow', 'half-lotus', $cell->text())));
         self::assertSame($stand('half-lotus'), $stand('half-lotus-slow'));
 
         $other = $this->teacher('other@studio.example');
@@ -238,11 +272,15 @@ final class OwnEntryTest extends AppTestCase
     public function testADrillOfOnesOwn(): void
     {
         $this->client->request('GET', '/library/own/drill/new');
-        $this->client->submitForm('Check and keep', ['entry_form[name]' => 'Rolling the shin', 'entry_form[id]' => 'roll-the-shin', 'entry_form[repetitions]' => 'some', 'entry_form[side]' => 'each', 'entry_form[uses]' => 'pinwheel/ceiling', 'entry_form[how]' => 'Roll it.', 'entry_form[cues]' => "Slow\nFrom the hip"]);
+        $this->client->submitForm('Check and keep', ['entry_form[name]' => 'Rolling the shin',
+            'entry_form[id]' => 'roll-the-shin', 'entry_form[repetitions]' => 'some', 'entry_form[side]' => 'each',
+            'entry_form[uses]' => 'pinwheel/ceiling', 'entry_form[how]' => 'Roll it.',
+            'entry_form[cues]' => "Slow\nFrom the hip"]);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#entry_form_repetitions_error1', 'two numbers and a unit');
         $values = $this->client->getCrawler()->selectButton('Check and keep')->form()->getPhpValues();
-        $values['entry_form'] = array_replace($values['entry_form'], ['repetitions' => '5 to 8 repetitions', 'remedies' => ['turn-in']]);
+        $values['entry_form'] = array_replace($values['entry_form'],
+            ['repetitions' => '5 to 8 repetitions', 'remedies' => ['turn-in']]);
         $this->client->request('POST', '/library/own/drill/new', $values);
         self::assertSelectorTextContains('#entry_form_uses_error1', 'no rung');
         $values['entry_form']['uses'] = 'pinwheel/hands';
@@ -273,7 +311,9 @@ final class OwnEntryTest extends AppTestCase
         $file = (string) tempnam(sys_get_temp_dir(), 'own');
         imagejpeg(imagecreatetruecolor(200, 150) ?: self::fail('No picture.'), $file);
         $send = function (string $shows, ?string $path, string $to = 'tree-by-the-sea') use ($form): void {
-            $this->client->request('POST', "/library/own/posture/$to/pictures", ['shows' => $shows] + $form->getPhpValues(), null === $path ? [] : ['picture' => new UploadedFile($path, 'a.jpg', 'image/jpeg', test: true)]);
+            $this->client->request('POST', "/library/own/posture/$to/pictures",
+                ['shows' => $shows] + $form->getPhpValues(), null === $path ? []
+                : ['picture' => new UploadedFile($path, 'a.jpg', 'image/jpeg', test: true)]);
         };
         $send('', $file);
         self::assertResponseStatusCodeSame(422);
@@ -328,7 +368,9 @@ final class OwnEntryTest extends AppTestCase
         $home = "/practitioners/$practitioner->id";
         $before = $this->client->request('GET', "$home/walk/aa-half-lotus")->filter('form[name="walk_form"]')->form();
         $form = $this->client->request('GET', "$home/tests/soles-together")->filter('form[name="bench"]')->form();
-        $this->client->request('POST', "$home/tests/soles-together", array_replace_recursive($form->getPhpValues(), ['bench' => ['painLeft' => ['level' => '1', 'place' => 'knee', 'kind' => 'ache']]]));
+        $this->client->request('POST', "$home/tests/soles-together",
+            array_replace_recursive($form->getPhpValues(), ['bench' => ['painLeft' => ['level' => '1',
+                'place' => 'knee', 'kind' => 'ache']]]));
         self::assertResponseStatusCodeSame(422);
         foreach (['zz-half-lotus', 'aa-half-lotus'] as $id) {
             $this->client->request('GET', "$home/poses/$id");
@@ -339,7 +381,8 @@ final class OwnEntryTest extends AppTestCase
             self::assertSelectorTextNotContains('h1', 'left');
         }
         // The old tab, and better news.
-        $this->client->request('POST', $before->getUri(), array_replace_recursive($before->getPhpValues(), ['walk_form' => ['seen' => 'clean', 'pain' => ['level' => '0', 'place' => 'none', 'kind' => 'ache']]]));
+        $this->client->request('POST', $before->getUri(), array_replace_recursive($before->getPhpValues(),
+            ['walk_form' => ['seen' => 'clean', 'pain' => ['level' => '0', 'place' => 'none', 'kind' => 'ache']]]));
         self::assertLessThan(500, $this->client->getResponse()->getStatusCode());
         $this->client->request('GET', "$home/poses/aa-half-lotus");
         self::assertSelectorTextContains('.side-left', 'Held');

@@ -24,7 +24,10 @@ use Symfony\Component\DomCrawler\Field\ChoiceFormField;
 use Symfony\Component\DomCrawler\Form;
 use Symfony\Component\Uid\Uuid;
 
-/** A practitioner's own page: opened by words once, on one device, with a PIN; one person's, and shut at once when it is taken back. */
+/**
+ * A practitioner's own page: opened by words once, on one device, with a PIN; one person's, and shut at once when it is
+ * taken back.
+ */
 final class OwnPageTest extends AppTestCase
 {
     use ClockSensitiveTrait;
@@ -74,7 +77,8 @@ final class OwnPageTest extends AppTestCase
         $this->become($phone);
         $this->client->submit($form, ['pain[level]' => '3']);
         self::assertResponseStatusCodeSame(403);
-        self::assertSame(0, $this->howMany(PainSaid::class), 'Nobody knows any more whose it is: it is not taken for anybody\'s.');
+        self::assertSame(0, $this->howMany(PainSaid::class),
+            'Nobody knows any more whose it is: it is not taken for anybody\'s.');
         $this->comeIn($this->device(), $this->words());
         self::assertSelectorTextContains('h1', 'A Person');
         self::mockTime('+91 days');
@@ -146,7 +150,8 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('I have seen this');
         $this->client->followRedirect();
         self::assertSelectorNotExists('[data-came-in]');
-        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active, 'Seen is not lifted.');
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active,
+            'Seen is not lifted.');
     }
 
     public function testWhoeverSaysThatItHurtsAndNotHowStronglyIsHeldAsWell(): void
@@ -168,15 +173,23 @@ final class OwnPageTest extends AppTestCase
         $crawler = $this->client->clickLink('Begin');
         $session = $crawler->filter('[data-session]');
         self::assertSame('/own/log', $session->attr('data-address'));
-        $item = array_values(array_filter(json_decode((string) $session->attr('data-session'), true), static fn (array $one): bool => 'work' === $one['phase']))[0];
+        $item = array_values(array_filter(json_decode((string) $session->attr('data-session'), true),
+            static fn (array $one): bool => 'work' === $one['phase']))[0];
         $this->client->request('GET', '/own/token');
         $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
-        $log = ['id' => (string) $session->attr('data-log'), 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'soreAtNight' => false, 'items' => [['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'compensations' => [], 'propsUsed' => true, 'pain' => ['level' => 0]]], 'pains' => [['level' => 3, 'where' => 'knee', 'kind' => 'ache', 'side' => 'right']], 'note' => 'Went well'];
-        $send = fn (array $log, ?string $with): int => [$this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => (string) $with], content: (string) json_encode($log)), $this->client->getResponse()->getStatusCode()][1];
+        $log = ['id' => (string) $session->attr('data-log'), 'on' => (new \DateTimeImmutable())->format('Y-m-d'),
+            'soreAtNight' => false, 'items' => [['posture' => $item['posture'], 'rung' => $item['rung'],
+                'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'compensations' => [],
+                'propsUsed' => true, 'pain' => ['level' => 0]]], 'pains' => [['level' => 3, 'where' => 'knee',
+                    'kind' => 'ache', 'side' => 'right']], 'note' => 'Went well'];
+        $send = fn (array $log, ?string $with): int => [$this->client->request('POST', '/own/log',
+            server: ['HTTP_X_TOKEN' => (string) $with], content: (string) json_encode($log)),
+            $this->client->getResponse()->getStatusCode()][1];
         self::assertSame(403, $send($log, 'another'));
         self::assertSame(0, $this->howMany(SessionLog::class));
         // What hurt is told while the session goes on, and holds whether it ever comes to its end.
-        $telling = ['id' => (string) Uuid::v7(), 'of' => $log['id'], 'on' => $log['on'], 'items' => [], 'pains' => $log['pains']];
+        $telling = ['id' => (string) Uuid::v7(), 'of' => $log['id'], 'on' => $log['on'], 'items' => [],
+            'pains' => $log['pains']];
         self::assertSame(403, $send($telling, 'another'));
         self::assertSame(200, $send($telling, $token));
         self::assertSame(200, $send($telling, $token));
@@ -194,7 +207,8 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(1, $this->howMany(SessionLog::class));
         self::assertSame(2, $this->howMany(PainSaid::class), 'It says what was told, and says it no more.');
         self::assertSame(3, $this->howMany(FromPractitioner::class), 'The log, and what hurt.');
-        self::assertSame(422, $send(['id' => 'none', 'items' => 'x', 'pain' => ['level' => 4, 'place' => 'knee', 'kind' => 'sharp']], $token));
+        self::assertSame(422, $send(['id' => 'none', 'items' => 'x',
+            'pain' => ['level' => 4, 'place' => 'knee', 'kind' => 'sharp']], $token));
         self::assertSame(3, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
         self::assertSelectorTextContains('main', 'Went well');
@@ -208,7 +222,9 @@ final class OwnPageTest extends AppTestCase
         $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
         $session = (string) Uuid::v7();
         $send = function (array $telling) use ($token, $session): int {
-            $this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => $token], content: (string) json_encode($telling + ['id' => (string) Uuid::v7(), 'of' => $session, 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'items' => []]));
+            $this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => $token],
+                content: (string) json_encode($telling + ['id' => (string) Uuid::v7(), 'of' => $session,
+                    'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'items' => []]));
 
             return $this->client->getResponse()->getStatusCode();
         };
@@ -217,13 +233,16 @@ final class OwnPageTest extends AppTestCase
         $first = $pains + ['id' => (string) Uuid::v7()];
         self::assertSame([200, 1], [$send($first), $holds()]);
         $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
-        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(), 'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, [PersonHistory::idOf($said)]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(),
+            'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true,
+            [PersonHistory::idOf($said)]));
         $this->em()->flush();
         self::assertSame(0, $holds());
         self::assertSame([200, 0], [$send($first), $holds()], 'The same telling, sent once more.');
         self::assertSame([200, 1], [$send($pains), $holds()], 'Said anew.');
         $count = $this->howMany(PainSaid::class);
-        self::assertSame(422, $send(['items' => [['pain' => ['level' => 5, 'where' => 'low-back', 'kind' => 'sharp']]]]));
+        self::assertSame(422, $send(['items' => [['pain' => ['level' => 5, 'where' => 'low-back',
+            'kind' => 'sharp']]]]));
         self::assertSame($count + 1, $this->howMany(PainSaid::class), 'Beside an item, where no telling has it.');
         self::assertSame(200, $send(['pain' => ['level' => 6, 'where' => 'groin', 'kind' => 'sharp']]));
         self::assertSame($count + 2, $this->howMany(PainSaid::class), 'Under a name of its own.');
@@ -238,12 +257,18 @@ final class OwnPageTest extends AppTestCase
         $this->comeIn($phone, $this->words($phone));
         $session = $this->client->clickLink('Begin')->filter('[data-session]');
         $items = json_decode((string) $session->attr('data-session'), true);
-        $work = array_values(array_filter($items, static fn (array $one): bool => 'work' === $one['phase'] && !isset($one['drill']) && 'both' !== $one['side']))[0];
+        $work = array_values(array_filter($items, static fn (array $one): bool => 'work' === $one['phase']
+            && !isset($one['drill']) && 'both' !== $one['side']))[0];
         $this->client->request('GET', '/own/token');
         $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
-        $done = static fn (string $posture, string $rung, string $side, int $level = 0): array => ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'holdReached' => true, 'evenBreath' => true, 'compensations' => [], 'propsUsed' => true, 'pain' => ['level' => $level, 'where' => 0 === $level ? 'none' : 'ankle', 'kind' => 'ache']];
+        $done = static fn (string $posture, string $rung, string $side,
+            int $level = 0): array => ['posture' => $posture, 'rung' => $rung, 'side' => $side, 'holdReached' => true,
+                'evenBreath' => true, 'compensations' => [], 'propsUsed' => true,
+                'pain' => ['level' => $level, 'where' => 0 === $level ? 'none' : 'ankle', 'kind' => 'ache']];
         $send = function (array $items) use ($token): void {
-            $this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => $token], content: (string) json_encode(['id' => (string) Uuid::v7(), 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'soreAtNight' => false, 'items' => $items, 'pains' => [], 'note' => '']));
+            $this->client->request('POST', '/own/log', server: ['HTTP_X_TOKEN' => $token],
+                content: (string) json_encode(['id' => (string) Uuid::v7(), 'on' => (new \DateTimeImmutable())
+                    ->format('Y-m-d'), 'soreAtNight' => false, 'items' => $items, 'pains' => [], 'note' => '']));
             self::assertResponseIsSuccessful();
         };
         $rungs = array_column(self::getContainer()->get(Catalogue::class)->all(Kind::Posture)['lotus']['rungs'], 'id');
@@ -252,7 +277,8 @@ final class OwnPageTest extends AppTestCase
         $send([$done($work['posture'], $work['rung'], $work['side'])]);
         self::assertSame([2, 1], [$this->howMany(SessionLog::class), $this->howMany(RungCheck::class)]);
         $send([$done('lotus', end($rungs), 'left', 2)]);
-        self::assertSame([3, 1, 1], [$this->howMany(SessionLog::class), $this->howMany(RungCheck::class), $this->howMany(PainSaid::class)], 'What hurt in it counts.');
+        self::assertSame([3, 1, 1], [$this->howMany(SessionLog::class), $this->howMany(RungCheck::class),
+            $this->howMany(PainSaid::class)], 'What hurt in it counts.');
     }
 
     public function testWhatTheTeacherAllowedIsMeasuredAtHomeWithAWiderErrorUntilSeen(): void
@@ -266,7 +292,10 @@ final class OwnPageTest extends AppTestCase
         $this->comeIn($phone, $words);
         $this->client->clickLink('Soles together');
         self::assertSelectorExists('svg.figure');
-        $numbers = static fn (string $left): array => ['kneeHeight[left][0]' => $left, 'kneeHeight[left][1]' => '13', 'kneeHeight[right][0]' => '14', 'kneeHeight[right][1]' => '14', 'heelDistance[left][0]' => '20', 'heelDistance[left][1]' => '20', 'heelDistance[right][0]' => '20', 'heelDistance[right][1]' => '20', 'pain[left][level]' => '0', 'pain[right][level]' => '0'];
+        $numbers = static fn (string $left): array => ['kneeHeight[left][0]' => $left, 'kneeHeight[left][1]' => '13',
+            'kneeHeight[right][0]' => '14', 'kneeHeight[right][1]' => '14', 'heelDistance[left][0]' => '20',
+            'heelDistance[left][1]' => '20', 'heelDistance[right][0]' => '20', 'heelDistance[right][1]' => '20',
+            'pain[left][level]' => '0', 'pain[right][level]' => '0'];
         $this->client->submitForm('Keep these numbers', $numbers('high'));
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorCount(1, '.fault');
@@ -278,7 +307,8 @@ final class OwnPageTest extends AppTestCase
         self::assertSelectorTextContains('[role="status"] ~ .note, .note', 'numbers are kept');
         self::assertSame(4, $this->howMany(Test::class), 'Sent twice, kept once.');
         $this->em()->clear();
-        $own = array_values(array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
+        $own = array_values(array_filter($this->em()->getRepository(Test::class)->findAll(),
+            static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
         self::assertCount(2, $own);
         self::assertGreaterThan(1.0, $own[0]->trials()[0]->errors['kneeHeight']);
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
@@ -294,11 +324,13 @@ final class OwnPageTest extends AppTestCase
         $this->client->request('GET', '/own/measure/soles-together');
         $this->client->submitForm('Keep these numbers', $numbers('12'));
         $this->em()->clear();
-        self::assertCount(2, array_filter($this->em()->getRepository(Test::class)->findAll(), static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
+        self::assertCount(2, array_filter($this->em()->getRepository(Test::class)->findAll(),
+            static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
         // What hurts in it holds, and nothing of it is offered any more; an old tab says its pain all the same.
         $this->client->request('GET', '/own/measure/soles-together');
         $old = $this->client->getCrawler()->selectButton('Keep these numbers')->form($numbers('12'));
-        $this->client->submitForm('Keep these numbers', ['pain[left][level]' => '3', 'pain[left][place]' => 'knee'] + $numbers('12'));
+        $this->client->submitForm('Keep these numbers', ['pain[left][level]' => '3',
+            'pain[left][place]' => 'knee'] + $numbers('12'));
         self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $this->client->request('GET', '/own');
         self::assertSelectorNotExists('[data-measures]');
@@ -317,7 +349,8 @@ final class OwnPageTest extends AppTestCase
         $this->client->submit($form);
         $this->client->submit($form);
         $this->client->followRedirect();
-        self::assertStringContainsString('My &lt;b&gt;left&lt;/b&gt; side', (string) $this->client->getResponse()->getContent());
+        self::assertStringContainsString('My &lt;b&gt;left&lt;/b&gt; side', (string) $this->client->getResponse()
+            ->getContent());
         self::assertSame(1, $this->howMany(PractitionerNote::class));
         $this->client->request('POST', '/own/words', ['text' => 'x', '_token' => 'wrong']);
         self::assertResponseStatusCodeSame(403);
@@ -331,7 +364,8 @@ final class OwnPageTest extends AppTestCase
         $page = (string) $this->client->getResponse()->getContent();
         self::assertStringNotContainsString('Somebody Else', $page);
         self::assertDoesNotMatchRegularExpression('/class="state|chance|Chance/', $page);
-        self::assertStringContainsString('no-store', (string) $this->client->getResponse()->headers->get('Cache-Control'));
+        self::assertStringContainsString('no-store', (string) $this->client->getResponse()
+            ->headers->get('Cache-Control'));
         foreach (["/practitioners/$somebody->id", $this->home, '/', '/library'] as $address) {
             $this->client->request('GET', $address);
             self::assertResponseRedirects(null, 302, $address);
@@ -344,7 +378,8 @@ final class OwnPageTest extends AppTestCase
     public function testTheDeviceKeepsEveryScriptThatThePagesNeed(): void
     {
         $root = dirname(__DIR__, 2);
-        preg_match('/\.\.\.\[([^\]]+)\]\.map/', (string) file_get_contents("$root/public/assets/js/own-worker.js"), $list);
+        preg_match('/\.\.\.\[([^\]]+)\]\.map/', (string) file_get_contents("$root/public/assets/js/own-worker.js"),
+            $list);
         preg_match_all("/'([a-z-]+)'/", $list[1] ?? '', $kept);
         $needed = [];
         foreach (glob("$root/templates/own/{base,door,session,shell}.html.twig", GLOB_BRACE) ?: [] as $template) {
@@ -353,7 +388,8 @@ final class OwnPageTest extends AppTestCase
         }
         self::assertContains('session', $needed);
         for ($i = 0; $i < count($needed); ++$i) {
-            preg_match_all("#from '\./([a-z-]+)\.js'|import\('\./([a-z-]+)\.js'#", (string) file_get_contents("$root/public/assets/js/$needed[$i].js"), $found);
+            preg_match_all("#from '\./([a-z-]+)\.js'|import\('\./([a-z-]+)\.js'#",
+                (string) file_get_contents("$root/public/assets/js/$needed[$i].js"), $found);
             array_push($needed, ...array_diff(array_filter([...$found[1], ...$found[2]]), $needed));
         }
         self::assertSame([], array_values(array_diff($needed, $kept[1])));
@@ -393,7 +429,8 @@ final class OwnPageTest extends AppTestCase
     {
         $this->become('teacher');
         $this->em()->clear();
-        $this->client->loginUser($this->em()->find(\LucidAscent\App\Entity\Teacher::class, $this->practitioner->teacher->id) ?? throw new \LogicException());
+        $this->client->loginUser($this->em()->find(\LucidAscent\App\Entity\Teacher::class,
+            $this->practitioner->teacher->id) ?? throw new \LogicException());
         $do();
     }
 
@@ -410,7 +447,8 @@ final class OwnPageTest extends AppTestCase
     private function words(?string $device = null): string
     {
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
-        $this->client->submit($this->client->getCrawler()->filter('input[value="open"]')->closest('form')?->form() ?? throw new \LogicException());
+        $this->client->submit($this->client->getCrawler()->filter('input[value="open"]')->closest('form')?->form()
+            ?? throw new \LogicException());
 
         return trim($this->client->getCrawler()->filter('.own-words')->text());
     }
@@ -429,6 +467,7 @@ final class OwnPageTest extends AppTestCase
     {
         $this->em()->clear();
 
-        return $this->em()->createQuery('SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id')->setParameter('id', $this->practitioner->id, 'uuid')->getSingleResult();
+        return $this->em()->createQuery('SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id')
+            ->setParameter('id', $this->practitioner->id, 'uuid')->getSingleResult();
     }
 }

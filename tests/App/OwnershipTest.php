@@ -20,7 +20,9 @@ final class OwnershipTest extends AppTestCase
         $owner = $this->teacher('owner@studio.example');
         $practitioner = $this->practitioner($owner);
         $entry = $this->tested($practitioner);
-        $check = new RungCheck(Uuid::v7(), $practitioner, $owner, 'half-lotus', Side::Left, 'hip-circle', new \DateTimeImmutable(), new \DateTimeImmutable(), null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, '');
+        $check = new RungCheck(Uuid::v7(), $practitioner, $owner, 'half-lotus', Side::Left, 'hip-circle',
+            new \DateTimeImmutable(), new \DateTimeImmutable(), null, true, true, 0, PainPlace::None, PainKind::Ache,
+            [], false, '');
         $this->em()->persist($check);
         $this->em()->flush();
         $page = strtr($page, ['{id}' => $practitioner->id, '{entry}' => $entry, '{check}' => $check->id]);
@@ -67,7 +69,8 @@ final class OwnershipTest extends AppTestCase
     public function testARecordCannotBeChangedOrRemoved(): void
     {
         $this->tested($this->practitioner($this->teacher()));
-        foreach (['UPDATE test SET pain_level = 0', 'DELETE FROM trial', 'UPDATE decision SET why = \'\'', 'UPDATE teacher SET email = \'\''] as $statement) {
+        foreach (['UPDATE test SET pain_level = 0', 'DELETE FROM trial', 'UPDATE decision SET why = \'\'',
+            'UPDATE teacher SET email = \'\''] as $statement) {
             try {
                 $this->em()->getConnection()->executeStatement($statement);
                 self::fail("The application may do this: $statement");
@@ -82,7 +85,8 @@ final class OwnershipTest extends AppTestCase
         $teacher = $this->teacher();
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/practitioners/new');
-        $this->client->submitForm('Go on to the body', ['practitioner_form[name]' => '<script>alert(1)</script>', 'practitioner_form[consent]' => true]);
+        $this->client->submitForm('Go on to the body', ['practitioner_form[name]' => '<script>alert(1)</script>',
+            'practitioner_form[consent]' => true]);
         $this->client->request('GET', '/');
         $content = (string) $this->client->getResponse()->getContent();
         self::assertStringContainsString('&lt;script&gt;alert', $content);

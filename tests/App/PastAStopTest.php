@@ -36,7 +36,8 @@ final class PastAStopTest extends AppTestCase
     /** @return iterable<string, array{string, string}> */
     public static function scenarios(): iterable
     {
-        foreach (['test', 'testWithoutNumbers', 'faultyTest', 'check', 'faultyCheck', 'walk', 'screen', 'log', 'questions'] as $said) {
+        foreach (['test', 'testWithoutNumbers', 'faultyTest', 'check', 'faultyCheck', 'walk', 'screen', 'log',
+            'questions'] as $said) {
             foreach (['test', 'check', 'walk', 'screen', 'log', 'questions', 'correction', 'plan', 'word'] as $past) {
                 yield "said in $said, then $past" => [$said, $past];
             }
@@ -51,7 +52,8 @@ final class PastAStopTest extends AppTestCase
             'log', 'plan', 'word' => null,
             default => $this->form($past),
         };
-        $this->{$said}(['level' => '3', 'place' => 'knee', 'kind' => 'ache'], 'log' === $said ? null : $this->form($said));
+        $this->{$said}(['level' => '3', 'place' => 'knee', 'kind' => 'ache'], 'log' === $said ? null
+            : $this->form($said));
         self::assertSame('held', $this->heldOn('left'), 'It holds.');
         match ($past) {
             'plan' => $this->replan(),
@@ -89,7 +91,8 @@ final class PastAStopTest extends AppTestCase
         [$address, $button] = match ($of) {
             'check', 'faultyCheck' => ["$this->home/ladder/half-lotus/check/left", 'Record, and see what comes next'],
             'walk' => ["$this->home/walk/half-lotus", 'Record, and on'],
-            'screen' => ["/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}", 'Record, and next person'],
+            'screen' => ["/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}",
+                'Record, and next person'],
             'questions' => ["$this->home/assessments/new", 'Which tests are needed?'],
             'correction' => [$this->home, null],
             default => ["$this->home/tests/soles-together", 'Record the test'],
@@ -99,7 +102,8 @@ final class PastAStopTest extends AppTestCase
             $crawler = $this->client->clickLink('Correct');
         }
 
-        return null === $button ? $crawler->filter('form[name="bench"]')->form() : $crawler->selectButton($button)->form();
+        return null === $button ? $crawler->filter('form[name="bench"]')->form() : $crawler->selectButton($button)
+            ->form();
     }
 
     /** @param array<string, string> $pain */
@@ -107,9 +111,11 @@ final class PastAStopTest extends AppTestCase
     {
         $values = $form->getPhpValues();
         foreach ([0, 1] as $i) {
-            $values['bench']['trials'][$i] = ['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12'];
+            $values['bench']['trials'][$i] = ['kneeHeight_left' => '12', 'heelDistance' => '16',
+                'kneeHeight_right' => '12'];
         }
-        $this->post($form, 'bench', ['painLeft' => $pain, 'painRight' => ['level' => '0', 'place' => 'none', 'kind' => 'ache'], 'trials' => $values['bench']['trials']]);
+        $this->post($form, 'bench', ['painLeft' => $pain, 'painRight' => ['level' => '0', 'place' => 'none',
+            'kind' => 'ache'], 'trials' => $values['bench']['trials']]);
     }
 
     /** @param array<string, string> $pain */
@@ -121,7 +127,9 @@ final class PastAStopTest extends AppTestCase
     /** @param array<string, string> $pain */
     private function testWithoutNumbers(array $pain, Form $form): void
     {
-        $this->post($form, 'bench', ['painLeft' => $pain, 'painRight' => ['level' => '0', 'place' => 'none', 'kind' => 'ache'], 'trials' => [['heelDistance' => '16', 'kneeHeight_right' => '12'], ['heelDistance' => '16', 'kneeHeight_right' => '12']]]);
+        $this->post($form, 'bench', ['painLeft' => $pain, 'painRight' => ['level' => '0', 'place' => 'none',
+            'kind' => 'ache'], 'trials' => [['heelDistance' => '16', 'kneeHeight_right' => '12'],
+                ['heelDistance' => '16', 'kneeHeight_right' => '12']]]);
     }
 
     /** @param array<string, string> $pain */
@@ -134,7 +142,8 @@ final class PastAStopTest extends AppTestCase
     /** @param array<string, string> $pain */
     private function check(array $pain, Form $form): void
     {
-        $this->post($form, 'check_form', ['pain' => $pain, 'holdReached' => '1', 'evenBreath' => '1', 'practisedOn' => date('Y-m-d')]);
+        $this->post($form, 'check_form', ['pain' => $pain, 'holdReached' => '1', 'evenBreath' => '1',
+            'practisedOn' => date('Y-m-d')]);
     }
 
     /** @param array<string, string> $pain */
@@ -153,7 +162,9 @@ final class PastAStopTest extends AppTestCase
     /** @param array<string, string> $pain */
     private function screen(array $pain, Form $form): void
     {
-        $this->post($form, 'screen', ['consent' => '1', 'stature' => '168', 'solesKneeLeft' => '12', 'solesHeels' => '16', 'solesKneeRight' => '12', 'painLeft' => $pain, 'painRight' => ['level' => '0', 'place' => 'none', 'kind' => 'ache']]);
+        $this->post($form, 'screen', ['consent' => '1', 'stature' => '168', 'solesKneeLeft' => '12',
+            'solesHeels' => '16', 'solesKneeRight' => '12', 'painLeft' => $pain,
+            'painRight' => ['level' => '0', 'place' => 'none', 'kind' => 'ache']]);
     }
 
     /** @param array<string, string> $pain */
@@ -166,12 +177,17 @@ final class PastAStopTest extends AppTestCase
     private function log(array $pain, ?Form $form): void
     {
         $plan = $this->em()->getRepository(PracticePlan::class)->findBy([], ['at' => 'DESC', 'id' => 'DESC'])[0];
-        $items = array_values(array_filter($plan->plan['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase'] && 'right' !== $item['side']));
-        $work = ['posture' => $items[0]['posture'] ?? 'half-lotus', 'rung' => $items[0]['rung'] ?? 'lying-figure-four', 'side' => 'left', 'holdReached' => true, 'evenBreath' => true, 'compensations' => []];
+        $items = array_values(array_filter($plan->plan['weeks'][0]['sessions'][0]['items'],
+            static fn (array $item): bool => 'work' === $item['phase'] && 'right' !== $item['side']));
+        $work = ['posture' => $items[0]['posture'] ?? 'half-lotus', 'rung' => $items[0]['rung'] ?? 'lying-figure-four',
+            'side' => 'left', 'holdReached' => true, 'evenBreath' => true, 'compensations' => []];
         $said = ['level' => (int) $pain['level'], 'where' => $pain['place'], 'kind' => $pain['kind']];
         $this->client->request('GET', '/session-token');
         $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
-        $this->client->request('POST', "$this->home/plans/$plan->id/log", server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'], content: (string) json_encode(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$work + ['pain' => $said]]]));
+        $this->client->request('POST', "$this->home/plans/$plan->id/log",
+            server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'],
+            content: (string) json_encode(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+                'items' => [$work + ['pain' => $said]]]));
     }
 
     private function replan(): void
@@ -184,7 +200,9 @@ final class PastAStopTest extends AppTestCase
     private function word(): void
     {
         $crawler = $this->client->request('GET', "$this->home/clearance");
-        $form = $crawler->selectButton('Record the clearance')->form(['clearance_form[word]' => 'clinician', 'clearance_form[clearedBy]' => 'A. Clinician', 'clearance_form[allows]' => 'Nothing found; everything is allowed.', 'clearance_form[asked]' => true]);
+        $form = $crawler->selectButton('Record the clearance')
+            ->form(['clearance_form[word]' => 'clinician', 'clearance_form[clearedBy]' => 'A. Clinician',
+                'clearance_form[allows]' => 'Nothing found; everything is allowed.', 'clearance_form[asked]' => true]);
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
         $form['clearance_form[word]'] = 'teacher';
@@ -195,7 +213,10 @@ final class PastAStopTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
     }
 
-    /** A field that is missing is a question that was not answered: it comes back as such, and is no error of the server. */
+    /**
+     * A field that is missing is a question that was not answered: it comes back as such, and is no error of the
+     * server.
+     */
     #[TestWith(['test']), TestWith(['check']), TestWith(['walk']), TestWith(['screen']), TestWith(['questions']), TestWith(['correction'])]
     public function testAMissingFieldIsNoErrorOfTheServer(string $of): void
     {
@@ -203,14 +224,17 @@ final class PastAStopTest extends AppTestCase
         $values = $form->getPhpValues();
         $name = (string) array_key_first(array_filter($values, is_array(...)));
         foreach (array_keys($values[$name]) as $missing) {
-            $this->client->request('POST', $form->getUri(), [$name => array_diff_key($values[$name], [$missing => 1])] + $values);
+            $this->client->request('POST', $form->getUri(), [$name => array_diff_key($values[$name],
+                [$missing => 1])] + $values);
             self::assertLessThan(500, $this->client->getResponse()->getStatusCode(), "$of without $missing");
         }
         $this->client->request('POST', $form->getUri(), [$name => ['_token' => $values[$name]['_token'] ?? '']]);
         self::assertLessThan(500, $this->client->getResponse()->getStatusCode(), "$of without anything");
         foreach (array_keys($values[$name]) as $field) {
-            $this->client->request('POST', $form->getUri(), [$name => [$field => is_array($values[$name][$field]) ? 'x' : ['x' => ['y']]] + $values[$name]] + $values);
-            self::assertLessThan(500, $this->client->getResponse()->getStatusCode(), "$of with another shape of $field");
+            $this->client->request('POST', $form->getUri(), [$name => [$field => is_array($values[$name][$field]) ? 'x'
+                    : ['x' => ['y']]] + $values[$name]] + $values);
+            self::assertLessThan(500, $this->client->getResponse()->getStatusCode(),
+                "$of with another shape of $field");
         }
     }
 

@@ -37,13 +37,17 @@ final class PictureStoreTest extends TestCase
     #[TestWith([8])]
     public function testAPictureIsKeptUpright(int $orientation): void
     {
-        // As the EXIF standard numbers them: where the corner that is seen at the top left lies in the file, and the one to its right.
-        [$topLeft, $topRight] = [1 => [[0, 0], [1, 0]], 2 => [[1, 0], [0, 0]], 3 => [[1, 1], [0, 1]], 4 => [[0, 1], [1, 1]], 5 => [[0, 0], [0, 1]], 6 => [[0, 1], [0, 0]], 7 => [[1, 1], [1, 0]], 8 => [[1, 0], [1, 1]]][$orientation];
+        // As the EXIF standard numbers them: where the corner that is seen at the top left lies in the file, and the
+        // one to its right.
+        [$topLeft, $topRight] = [1 => [[0, 0], [1, 0]], 2 => [[1, 0], [0, 0]], 3 => [[1, 1], [0, 1]],
+            4 => [[0, 1], [1, 1]], 5 => [[0, 0], [0, 1]], 6 => [[0, 1], [0, 0]], 7 => [[1, 1], [1, 0]],
+            8 => [[1, 0], [1, 1]]][$orientation];
         [$width, $height] = $orientation > 4 ? [200, 300] : [300, 200];
         $picture = imagecreatetruecolor($width, $height);
         $at = static function (array $corner, int $red, int $green) use ($picture, $width, $height): void {
             [$x, $y] = [$corner[0] * $width / 2, $corner[1] * $height / 2];
-            imagefilledrectangle($picture, (int) $x, (int) $y, (int) ($x + $width / 2), (int) ($y + $height / 2), (int) imagecolorallocate($picture, $red, $green, 0));
+            imagefilledrectangle($picture, (int) $x, (int) $y, (int) ($x + $width / 2), (int) ($y + $height / 2),
+                (int) imagecolorallocate($picture, $red, $green, 0));
         };
         $at($topLeft, 250, 0);
         $at($topRight, 0, 250);
@@ -51,11 +55,13 @@ final class PictureStoreTest extends TestCase
         $exif = "Exif\0\0".$tiff;
         $jpeg = self::bytes($picture);
         $id = Uuid::v7();
-        $size = $this->store()->keep($id, $this->file(substr($jpeg, 0, 2)."\xff\xe1".pack('n', 2 + strlen($exif)).$exif.substr($jpeg, 2)));
+        $size = $this->store()->keep($id, $this->file(substr($jpeg, 0, 2)."\xff\xe1".pack('n',
+            2 + strlen($exif)).$exif.substr($jpeg, 2)));
         self::assertSame([300, 200], $size);
         $kept = imagecreatefromjpeg("$this->folder/$id.jpg");
         self::assertNotFalse($kept);
-        $colour = static fn (int $x, int $y): array => array_map(static fn (int $part): bool => $part > 128, array_slice(array_values(imagecolorsforindex($kept, (int) imagecolorat($kept, $x, $y))), 0, 2));
+        $colour = static fn (int $x, int $y): array => array_map(static fn (int $part): bool => $part > 128,
+            array_slice(array_values(imagecolorsforindex($kept, (int) imagecolorat($kept, $x, $y))), 0, 2));
         self::assertSame([[true, false], [false, true]], [$colour(60, 40), $colour(240, 40)]);
     }
 

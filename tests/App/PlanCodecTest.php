@@ -24,29 +24,42 @@ final class PlanCodecTest extends AppTestCase
 {
     use ClockSensitiveTrait;
 
-    private const REQUEST = ['weeks' => 1, 'days' => ['mon', 'thu'], 'minutes' => 45, 'school' => 'long-still', 'props' => ['blocks' => 2, 'blankets' => 2, 'strap' => true]];
+    private const REQUEST = ['weeks' => 1, 'days' => ['mon', 'thu'], 'minutes' => 45, 'school' => 'long-still',
+        'props' => ['blocks' => 2, 'blankets' => 2, 'strap' => true]];
 
     /** Kept when a plan was still kept in words. */
     public function testAPlanOfTheFirstVersionIsReadAsItStands(): void
     {
-        $plan = self::codec()->read(Fields::of(self::first()), RequestCodec::read(Fields::of(self::REQUEST), new \DateTimeImmutable('2026-03-02')));
+        $plan = self::codec()->read(Fields::of(self::first()),
+            RequestCodec::read(Fields::of(self::REQUEST), new \DateTimeImmutable('2026-03-02')));
         $session = $plan->weeks[0]->sessions[0];
         self::assertSame(
-            ['warm-up cobra/low both 60', 'work figure-four/lying left 165 press-and-yield', 'work figure-four/lying right 165 press-and-yield', 'work figure-four/seated-wall left 70', 'work easy-cross-leg/high-seat left 375', 'work easy-cross-leg/high-seat right 375', 'counter seated-hamstring/upright both 45', 'work lotus/circle left 90', 'rest legs-up-wall/up both 215'],
-            array_map(static fn (PlannedItem $item): string => trim(sprintf('%s %s/%s %s %d %s', $item->phase->value, $item->rung->posture, $item->rung->rung->id, $item->side->value ?? 'both', $item->seconds, $item->drill->id ?? '')), $session->items),
+            ['warm-up cobra/low both 60', 'work figure-four/lying left 165 press-and-yield',
+                'work figure-four/lying right 165 press-and-yield', 'work figure-four/seated-wall left 70',
+                'work easy-cross-leg/high-seat left 375', 'work easy-cross-leg/high-seat right 375',
+                'counter seated-hamstring/upright both 45', 'work lotus/circle left 90',
+                'rest legs-up-wall/up both 215'],
+            array_map(static fn (PlannedItem $item): string => trim(sprintf('%s %s/%s %s %d %s', $item->phase->value,
+                $item->rung->posture, $item->rung->rung->id, $item->side->value ?? 'both', $item->seconds,
+                $item->drill->id ?? '')), $session->items),
         );
         self::assertSame([null, 4.99], [$session->items[3]->propHeight, $session->items[4]->propHeight]);
         self::assertSame('Works on the keystone: rotation, right side.', $session->items[4]->because->numbers['text']);
         self::assertTrue($plan->weeks[0]->isLight);
         self::assertTrue($session->isAfterSport);
-        self::assertSame(['lotus', 'long-still', 12, 'Pigeon is for another day.'], [$session->theme, $session->dose?->school, $session->unused?->minutes, $session->tradesAway['pigeon']->numbers['text']]);
-        self::assertSame(['shins-stacked', Side::Right, Ability::ExternalRotation], [$session->measure?->test->id, $session->measure?->side, $session->measure?->ability]);
+        self::assertSame(['lotus', 'long-still', 12, 'Pigeon is for another day.'],
+            [$session->theme, $session->dose?->school, $session->unused?->minutes,
+                $session->tradesAway['pigeon']->numbers['text']]);
+        self::assertSame(['shins-stacked', Side::Right, Ability::ExternalRotation],
+            [$session->measure?->test->id, $session->measure?->side, $session->measure?->ability]);
         self::assertSame('Hero is held.', $plan->leftOut['hero']->numbers['text']);
-        self::assertSame([1, '2026-03-09', ['shins-stacked']], [$plan->retests[0]['week'], $plan->retests[0]['on']->format('Y-m-d'), $plan->retests[0]['tests']]);
+        self::assertSame([1, '2026-03-09', ['shins-stacked']],
+            [$plan->retests[0]['week'], $plan->retests[0]['on']->format('Y-m-d'), $plan->retests[0]['tests']]);
         // Changed by hand, it is kept in the newer version, and says the same.
         $newer = json_decode((string) json_encode(self::codec()->write($plan)), true);
         self::assertSame(PlanCodec::VERSION, $newer['version']);
-        self::assertEquals($plan, self::codec()->read(Fields::of($newer), RequestCodec::read(Fields::of(self::REQUEST), new \DateTimeImmutable('2026-03-02'))));
+        self::assertEquals($plan, self::codec()->read(Fields::of($newer),
+            RequestCodec::read(Fields::of(self::REQUEST), new \DateTimeImmutable('2026-03-02'))));
     }
 
     public function testItsPagesSayWhatTheySaidThen(): void
@@ -55,7 +68,8 @@ final class PlanCodecTest extends AppTestCase
         $teacher = $this->teacher();
         $practitioner = $this->practitioner($teacher);
         $this->tested($practitioner);
-        $plan = new PracticePlan(Uuid::v7(), $practitioner, $teacher, new \DateTimeImmutable('2026-03-01'), '7', self::REQUEST, self::first(), null, '');
+        $plan = new PracticePlan(Uuid::v7(), $practitioner, $teacher, new \DateTimeImmutable('2026-03-01'), '7',
+            self::REQUEST, self::first(), null, '');
         $this->em()->persist($plan);
         $this->em()->flush();
         $this->client->loginUser($teacher);
@@ -84,14 +98,18 @@ final class PlanCodecTest extends AppTestCase
         $this->client->submitForm('Make the plan');
         self::assertResponseRedirects();
         $kept = $this->em()->getRepository(PracticePlan::class)->findOneBy([])->plan ?? self::fail();
-        array_walk_recursive($kept, static fn (mixed $value): mixed => is_string($value) ? self::assertDoesNotMatchRegularExpression('/\.$|\S+ \S+ \S+ \S+/', $value) : null);
-        self::assertSame(['because', 'phase', 'posture', 'rung', 'seconds', 'side'], array_values(array_intersect(['because', 'breaths', 'cues', 'phase', 'posture', 'rung', 'seconds', 'side', 'props'], array_keys($kept['weeks'][0]['sessions'][0]['items'][0]))));
+        array_walk_recursive($kept, static fn (mixed $value): mixed => is_string($value)
+            ? self::assertDoesNotMatchRegularExpression('/\.$|\S+ \S+ \S+ \S+/', $value) : null);
+        self::assertSame(['because', 'phase', 'posture', 'rung', 'seconds', 'side'],
+            array_values(array_intersect(['because', 'breaths', 'cues', 'phase', 'posture', 'rung', 'seconds', 'side',
+                'props'], array_keys($kept['weeks'][0]['sessions'][0]['items'][0]))));
     }
 
     public function testWhatIsAskedGoesThereAndBack(): void
     {
         $asked = new PlanningRequest(
-            new PlanRequest(new \DateTimeImmutable('2026-03-02', new \DateTimeZone('UTC')), 3, [1, 4, 7], 50, new Equipment(1, 2, true, ['wall']), ['hero'], ['pigeon'], [6], ['cobra', 'hero']),
+            new PlanRequest(new \DateTimeImmutable('2026-03-02', new \DateTimeZone('UTC')), 3, [1, 4, 7], 50,
+                new Equipment(1, 2, true, ['wall']), ['hero'], ['pigeon'], [6], ['cobra', 'hero']),
             'counted-breath',
             [4 => 'long-still'],
             ['flat' => 7.0, 'blanket' => 2.5],
@@ -100,8 +118,11 @@ final class PlanCodecTest extends AppTestCase
         );
         $kept = json_decode((string) json_encode(RequestCodec::write($asked)), true);
         self::assertEquals($asked, RequestCodec::read(Fields::of($kept), $asked->request->from));
-        self::assertSame(['counted-breath', 'long-still'], array_map(static fn (string $day): ?string => $asked->schoolOn(new \DateTimeImmutable($day)), ['2026-03-04', '2026-03-05']));
-        self::assertSame('2026-03-09', $asked->from(new \DateTimeImmutable('2026-03-09'))->request->from->format('Y-m-d'));
+        self::assertSame(['counted-breath', 'long-still'],
+            array_map(static fn (string $day): ?string => $asked->schoolOn(new \DateTimeImmutable($day)),
+                ['2026-03-04', '2026-03-05']));
+        self::assertSame('2026-03-09', $asked->from(new \DateTimeImmutable('2026-03-09'))
+            ->request->from->format('Y-m-d'));
     }
 
     /** @param array<string, mixed> $with */

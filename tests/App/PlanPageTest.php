@@ -40,7 +40,9 @@ final class PlanPageTest extends AppTestCase
         $teacher = $this->teacher();
         $this->practitioner = $this->practitioner($teacher);
         $this->home = "/practitioners/{$this->practitioner->id}";
-        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $teacher, new \DateTimeImmutable('-3 days'), false, ['soles-together'], [], [], '', true, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $teacher,
+            new \DateTimeImmutable('-3 days'), false, ['soles-together'], [], [], '', true, 0, PainPlace::None,
+            PainKind::Ache));
         $this->em()->flush();
         $this->tested($this->practitioner);
         $this->client->loginUser($teacher);
@@ -60,7 +62,8 @@ final class PlanPageTest extends AppTestCase
     public function testWrongInputIsNamedBesideTheField(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $form = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00']);
+        $form = $this->client->getCrawler()->selectButton('Make the plan')
+            ->form(['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00']);
         foreach (self::boxes($form, 'plan[days]') as $day) {
             $day->untick();
         }
@@ -108,8 +111,10 @@ final class PlanPageTest extends AppTestCase
         $this->change('to-1');
         $this->client->followRedirect();
         $after = $this->newest()->plan['weeks'][0]['sessions'];
-        $work = static fn (array $session): int => count(array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase']));
-        self::assertSame($work($before[0]) + $work($before[1]), $work($after[0]) + $work($after[1]), 'Nothing is lost on the way.');
+        $work = static fn (array $session): int => count(array_filter($session['items'],
+            static fn (array $item): bool => 'work' === $item['phase']));
+        self::assertSame($work($before[0]) + $work($before[1]), $work($after[0]) + $work($after[1]),
+            'Nothing is lost on the way.');
         if (2 === $this->howMany(PracticePlan::class)) {
             self::assertLessThan($work($before[0]), $work($after[0]));
             self::assertGreaterThan($before[1]['minutes'], $after[1]['minutes']);
@@ -158,7 +163,8 @@ final class PlanPageTest extends AppTestCase
         $this->plan();
         $this->change('skip');
         $skipped = $this->newest()->plan['weeks'];
-        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [],
+            'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
         $this->takeBack('undo');
         self::assertSelectorTextContains('[role="status"]', 'Not changed.');
         self::assertSelectorTextContains('[role="status"]', 'is held');
@@ -202,7 +208,8 @@ final class PlanPageTest extends AppTestCase
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}/items/0-0-99");
         self::assertResponseStatusCodeSame(404);
         // What is held is struck through, and leads to what holds it.
-        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [],
+            'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
         $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         $this->client->click($page->filter('.strip > .barred a')->first()->link());
         self::assertSelectorExists('.item-title.barred');
@@ -221,12 +228,17 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $plan = $this->newest();
-        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('[data-change]')->attr('data-token');
+        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('[data-change]')
+            ->attr('data-token');
         $items = $plan->plan['weeks'][0]['sessions'][0]['items'];
         $send = function (string $change) use ($plan, $token, $items): array {
-            $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => array_search('work', array_column($items, 'phase'), true), 'change' => $change], server: ['HTTP_ACCEPT' => 'application/json']);
+            $this->client->request('POST', "$this->home/plans/$plan->id/change",
+                ['_token' => $token, 'week' => 0, 'session' => 0,
+                    'item' => array_search('work', array_column($items, 'phase'), true), 'change' => $change],
+                server: ['HTTP_ACCEPT' => 'application/json']);
 
-            return [$this->client->getResponse()->getStatusCode(), json_decode((string) $this->client->getResponse()->getContent(), true)];
+            return [$this->client->getResponse()->getStatusCode(),
+                json_decode((string) $this->client->getResponse()->getContent(), true)];
         };
         [$status, $said] = $send('earlier');
         self::assertSame(422, $status);
@@ -242,11 +254,17 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $first = $this->newest()->plan['weeks'][0]['sessions'][0];
-        $done = array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'pain' => null] + (isset($item['drill']) ? ['drill' => $item['drill']] : []), array_values(array_filter($first['items'], static fn (array $item): bool => 'work' === $item['phase'])));
+        $done = array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'],
+            'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true,
+            'pain' => null] + (isset($item['drill']) ? ['drill' => $item['drill']] : []),
+            array_values(array_filter($first['items'], static fn (array $item): bool => 'work' === $item['phase'])));
         self::mockTime($first['date'].' 12:00');
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => $first['date'], 'items' => $done]));
-        $volume = self::getContainer()->get(PlanVolume::class)->of($this->read(), self::getContainer()->get(Records::class)->logs($this->practitioner));
-        $of = static fn (string $side, string $what): float => array_sum(array_map(static fn (array $weeks): float => $weeks[0][$side][$what], $volume));
+        $volume = self::getContainer()->get(PlanVolume::class)
+            ->of($this->read(), self::getContainer()->get(Records::class)->logs($this->practitioner));
+        $of = static fn (string $side,
+            string $what): float => array_sum(array_map(static fn (array $weeks): float => $weeks[0][$side][$what],
+                $volume));
         self::assertGreaterThan(0.0, $of('left', 'done'));
         self::assertLessThan($of('left', 'planned'), $of('left', 'done'));
         foreach ($volume as $weeks) {
@@ -262,7 +280,8 @@ final class PlanPageTest extends AppTestCase
         $this->plan();
         $plan = $this->newest();
         // Held clean today: what is to come is planned again, and today stays as it was practised.
-        $deep = ['posture' => 'soles-together', 'rung' => 'free', 'side' => 'both', 'holdReached' => true, 'evenBreath' => true, 'pain' => null];
+        $deep = ['posture' => 'soles-together', 'rung' => 'free', 'side' => 'both', 'holdReached' => true,
+            'evenBreath' => true, 'pain' => null];
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$deep]]));
         $this->client->request('GET', "$this->home/plans/newest");
         self::assertResponseRedirects("$this->home/plans/{$this->newest()->id}");
@@ -275,16 +294,19 @@ final class PlanPageTest extends AppTestCase
             self::assertSelectorTextContains('main', 'planned again by what was reached');
             foreach ($onward->plan['weeks'] as $w => $week) {
                 foreach ($week['sessions'] as $s => $session) {
-                    self::assertTrue($session['date'] > date('Y-m-d') || $session === $plan->plan['weeks'][$w]['sessions'][$s], 'What is past stays.');
+                    self::assertTrue($session['date'] > date('Y-m-d') || $session
+                        === $plan->plan['weeks'][$w]['sessions'][$s], 'What is past stays.');
                 }
             }
         }
         // What hurts stays in sight where it was planned; and a plan changed by hand is left to whoever changed it.
         $now = $this->howMany(PracticePlan::class);
-        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1], 'side' => 'left'] + $deep]]));
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1], 'side' => 'left'] + $deep]]));
         self::assertSame($now, $this->howMany(PracticePlan::class));
         $this->change('lock');
-        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'right'] + $deep]]));
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['side' => 'right'] + $deep]]));
         self::assertSame($now + 1, $this->howMany(PracticePlan::class));
     }
 
@@ -292,12 +314,15 @@ final class PlanPageTest extends AppTestCase
     public function testADrillPassesNoRung(): void
     {
         $this->plan();
-        $drill = ['drill' => 'press-and-yield', 'posture' => 'figure-four', 'rung' => 'lying', 'side' => 'left', 'holdReached' => true, 'evenBreath' => true, 'pain' => null];
+        $drill = ['drill' => 'press-and-yield', 'posture' => 'figure-four', 'rung' => 'lying', 'side' => 'left',
+            'holdReached' => true, 'evenBreath' => true, 'pain' => null];
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$drill]]));
         self::assertSame(0, $this->howMany(RungCheck::class));
         self::assertSame(1, $this->howMany(SessionLog::class));
-        self::assertSame(422, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['drill' => 'no-such'] + $drill]]));
-        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]] + $drill]]));
+        self::assertSame(422, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['drill' => 'no-such'] + $drill]]));
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]] + $drill]]));
         self::assertSame(1, $this->howMany(PainSaid::class));
         self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->practitioner)->active);
     }
@@ -317,7 +342,9 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $items = $this->work();
-        $log = ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 3]] + $items[0]], 'before' => 14.5, 'after' => 13.5, 'note' => ''];
+        $log = ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 3]] + $items[0]],
+            'before' => 14.5, 'after' => 13.5, 'note' => ''];
         self::assertSame(200, $this->send($log));
         self::assertSame(200, $this->send($log));
         self::assertSame(1, $this->howMany(SessionLog::class));
@@ -335,7 +362,9 @@ final class PlanPageTest extends AppTestCase
     public function testAStopInPracticeHoldsTheSideAndWritesANote(): void
     {
         $this->plan();
-        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'left', 'pain' => ['where' => 'knee', 'kind' => 'sharp', 'level' => 2]] + $this->work()[0]]]);
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['side' => 'left', 'pain' => ['where' => 'knee', 'kind' => 'sharp',
+                'level' => 2]] + $this->work()[0]]]);
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         $this->client->clickLink('Note for a clinician');
         self::assertSelectorTextContains('main', 'Pain 2 of 10');
@@ -352,7 +381,9 @@ final class PlanPageTest extends AppTestCase
     public function testAStopByTheLevelOfAnAcheHoldsTheSideTooUntilItIsCleared(): void
     {
         $this->plan();
-        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [['side' => 'left', 'pain' => ['where' => 'outer-hip', 'kind' => 'ache', 'level' => 6]] + $this->work()[0]]]);
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
+            'items' => [['side' => 'left', 'pain' => ['where' => 'outer-hip', 'kind' => 'ache',
+                'level' => 6]] + $this->work()[0]]]);
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         $this->client->clickLink('What comes next?');
         $this->client->submitForm('Record the decision');
@@ -360,9 +391,12 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('.side-left', 'Held');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id);
         self::assertNotNull($person);
-        $names = array_map(static fn (Hold $hold): string => $hold->id(), self::getContainer()->get(ReadPerson::class)->holds($person)->active);
+        $names = array_map(static fn (Hold $hold): string => $hold->id(), self::getContainer()->get(ReadPerson::class)
+            ->holds($person)->active);
         self::assertCount(2, $names, 'The ache, and the decision.');
-        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable(), 'A clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'Nothing against it', false, $names));
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable(),
+            'A clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'Nothing against it', false,
+            $names));
         $this->em()->flush();
         $this->client->request('GET', "$this->home/poses/soles-together");
         self::assertSelectorTextNotContains('.side-left', 'Held');
@@ -384,7 +418,9 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $pain = ['where' => 'knee', 'kind' => 'stretch', 'level' => 1];
-        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['side' => 'right', 'posture' => 'childs-pose', 'rung' => 'wide'] + $pain, ['side' => '', 'where' => 'ankle', 'kind' => 'lasting-numbness', 'level' => 0]]]));
+        self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [],
+            'pains' => [['side' => 'right', 'posture' => 'childs-pose', 'rung' => 'wide'] + $pain,
+                ['side' => '', 'where' => 'ankle', 'kind' => 'lasting-numbness', 'level' => 0]]]));
         self::assertSame(2, $this->howMany(PainSaid::class));
         $this->assertHeld('right');
     }
@@ -393,10 +429,12 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $item = ['side' => 'left'] + $this->work()[0];
-        foreach ([[['pain' => ['where' => 'groin', 'kind' => 'sharp', 'level' => 2]] + $item, $item], [$item, ['pain' => ['where' => 'groin', 'kind' => 'sharp', 'level' => 2]] + $item]] as $items) {
+        foreach ([[['pain' => ['where' => 'groin', 'kind' => 'sharp', 'level' => 2]] + $item, $item],
+            [$item, ['pain' => ['where' => 'groin', 'kind' => 'sharp', 'level' => 2]] + $item]] as $items) {
             self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => $items]));
         }
-        $worst = array_map(static fn (RungCheck $check): string => $check->painKind->value, $this->em()->getRepository(RungCheck::class)->findAll());
+        $worst = array_map(static fn (RungCheck $check): string => $check->painKind->value, $this->em()
+            ->getRepository(RungCheck::class)->findAll());
         self::assertSame(['sharp', 'sharp'], $worst);
         $this->assertHeld('left');
     }
@@ -404,7 +442,9 @@ final class PlanPageTest extends AppTestCase
     public function testALogThatIsRefusedStillSaysWhatHurts(): void
     {
         $this->plan();
-        self::assertSame(422, $this->send(['id' => 'x', 'on' => 'never', 'items' => [['rung' => 'no-such', 'side' => 'left', 'pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 'a lot']]]]));
+        self::assertSame(422, $this->send(['id' => 'x', 'on' => 'never',
+            'items' => [['rung' => 'no-such', 'side' => 'left',
+                'pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 'a lot']]]]));
         self::assertSame([0, 1], [$this->howMany(SessionLog::class), $this->howMany(PainSaid::class)]);
         $this->assertHeld('left');
     }
@@ -414,12 +454,16 @@ final class PlanPageTest extends AppTestCase
         $this->plan();
         $this->client->submitForm('Make a private calendar address');
         $this->client->followRedirect();
-        self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()->filter('[role="status"]')->text(), $address));
+        self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()
+            ->filter('[role="status"]')->text(), $address));
         $session = "$this->home/plans/{$this->newest()->id}/sessions/1-0";
-        $items = fn (): array => json_decode((string) $this->client->request('GET', $session)->filter('[data-session]')->attr('data-session'), true);
+        $items = fn (): array => json_decode((string) $this->client->request('GET', $session)->filter('[data-session]')
+            ->attr('data-session'), true);
         self::assertNotSame([], array_filter($items(), static fn (array $item): bool => 'work' === $item['phase']));
-        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [], 'pains' => [['side' => '', 'where' => 'knee', 'kind' => 'ache', 'level' => 1]]]);
-        self::assertSame([], array_filter($items(), static fn (array $item): bool => 'rest' !== $item['phase']), 'nothing but rest is left');
+        $this->send(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [],
+            'pains' => [['side' => '', 'where' => 'knee', 'kind' => 'ache', 'level' => 1]]]);
+        self::assertSame([], array_filter($items(), static fn (array $item): bool => 'rest' !== $item['phase']),
+            'nothing but rest is left');
         self::assertSelectorTextContains('.caution', 'Not today');
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         self::assertSelectorExists('li.barred');
@@ -431,7 +475,8 @@ final class PlanPageTest extends AppTestCase
     {
         $make = function (array $pinned, array $forbidden, string $minutes = '45'): void {
             $this->client->request('GET', "$this->home/plans/new");
-            $values = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[minutes]' => $minutes])->getPhpValues();
+            $values = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[minutes]' => $minutes])
+                ->getPhpValues();
             $values['plan'] = ['pinned' => $pinned, 'forbidden' => $forbidden] + $values['plan'];
             $this->client->request('POST', "$this->home/plans/new", $values);
         };
@@ -443,7 +488,8 @@ final class PlanPageTest extends AppTestCase
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Theme:');
         self::assertSelectorTextContains('main', 'legs at a wall');
-        $this->client->click($this->client->getCrawler()->filter('.strip a')->reduce(static fn ($link): bool => str_contains($link->text(), 'Hero'))->first()->link());
+        $this->client->click($this->client->getCrawler()->filter('.strip a')
+            ->reduce(static fn ($link): bool => str_contains($link->text(), 'Hero'))->first()->link());
         self::assertSelectorTextContains('main', 'The teacher wants Hero in it.');
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}?week=4");
         self::assertSelectorTextContains('main', 'The lighter week leaves it free.');
@@ -460,45 +506,54 @@ final class PlanPageTest extends AppTestCase
     public function testAPlanMadeBeforeKeepsShortWhatHasToNow(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90', 'plan[weeks]' => '1']);
+        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90',
+            'plan[weeks]' => '1']);
         $plan = $this->newest();
         $seconds = function () use ($plan): array {
             $session = $this->client->request('GET', "$this->home/plans/$plan->id/sessions/0-0");
             $items = json_decode((string) $session->filter('[data-session]')->attr('data-session'), true);
 
-            return array_column(array_filter($items, static fn (array $item): bool => 'work' === $item['phase']), 'seconds');
+            return array_column(array_filter($items, static fn (array $item): bool => 'work' === $item['phase']),
+                'seconds');
         };
         self::assertGreaterThan(300, max($seconds()));
         $this->client->request('GET', "$this->home/assessments/new");
         $values = $this->client->getCrawler()->selectButton('Which tests are needed?')->form()->getPhpValues();
-        $values['before'] = ['consent' => '1', 'gentle_only' => ['hypermobility'], 'warm' => '1', 'pain' => ['level' => '0'] + $values['before']['pain']] + $values['before'];
+        $values['before'] = ['consent' => '1', 'gentle_only' => ['hypermobility'], 'warm' => '1',
+            'pain' => ['level' => '0'] + $values['before']['pain']] + $values['before'];
         $this->client->request('POST', "$this->home/assessments/new", $values);
         self::assertResponseRedirects();
         self::assertNotSame([], $seconds());
         self::assertLessThanOrEqual(310, max($seconds()), 'five minutes at most where a seat begins with them');
-        $long = array_filter($plan->plan['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase'] && $item['seconds'] > 310);
+        $long = array_filter($plan->plan['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work'
+            === $item['phase'] && $item['seconds'] > 310);
         self::assertNotSame([], $long);
         $page = $this->client->request('GET', "$this->home/plans/$plan->id");
-        self::assertStringNotContainsString(round(max(array_column($long, 'seconds')) / 60, 1).' min', $page->filter('#session-0-0')->text(), 'the plan says what the session does');
+        self::assertStringNotContainsString(round(max(array_column($long, 'seconds')) / 60, 1).' min',
+            $page->filter('#session-0-0')->text(), 'the plan says what the session does');
     }
 
     /** What was long on a gentle rung is not long on the deep one above it. */
     public function testAnotherRungBeginsWithItsOwnHold(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90', 'plan[weeks]' => '1']);
+        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90',
+            'plan[weeks]' => '1']);
         $session = $this->read()->weeks[0]->sessions[0];
         $dose = Doses::longAndStill(2);
         $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail();
-        $harder = Edits::named('harder', self::getContainer()->get(Catalogue::class)->practice(), $poses) ?? self::fail();
+        $harder = Edits::named('harder', self::getContainer()->get(Catalogue::class)->practice(), $poses)
+            ?? self::fail();
         $tried = 0;
         foreach ($session->items as $at => $item) {
             if (!$item->isWork() || $item->seconds <= 310) {
                 continue;
             }
             foreach ($harder->apply($session, $at)->items as $i => $changed) {
-                if ($changed->isWork() && $changed->key() === $item->key() && $changed->rung->rung->id !== $session->items[$i]->rung->rung->id) {
-                    self::assertLessThanOrEqual(10 + $dose->seconds($changed->rung), $changed->seconds, $changed->rung->posture.' '.$changed->rung->rung->id);
+                if ($changed->isWork() && $changed->key() === $item->key() && $changed->rung->rung->id
+                    !== $session->items[$i]->rung->rung->id) {
+                    self::assertLessThanOrEqual(10 + $dose->seconds($changed->rung), $changed->seconds,
+                        $changed->rung->posture.' '.$changed->rung->rung->id);
                     ++$tried;
                 }
             }
@@ -525,7 +580,8 @@ final class PlanPageTest extends AppTestCase
     {
         $this->plan();
         $good = ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [$this->work()[0]]];
-        foreach ([['id' => 'x'], ['on' => '2099-01-01'], ['items' => [['rung' => 'no-such'] + $this->work()[0]]], ['items' => 'none']] as $wrong) {
+        foreach ([['id' => 'x'], ['on' => '2099-01-01'], ['items' => [['rung' => 'no-such'] + $this->work()[0]]],
+            ['items' => 'none']] as $wrong) {
             self::assertSame(422, $this->send($wrong + $good));
         }
         self::assertSame(403, $this->send($good, 'made up'));
@@ -537,7 +593,8 @@ final class PlanPageTest extends AppTestCase
         $this->plan();
         $this->client->submitForm('Make a private calendar address');
         $this->client->followRedirect();
-        self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()->filter('[role="status"]')->text(), $address));
+        self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()
+            ->filter('[role="status"]')->text(), $address));
         $this->client->submitForm('Plan anew from today');
         $this->client->restart();
         $this->client->disableReboot();
@@ -584,9 +641,12 @@ final class PlanPageTest extends AppTestCase
     /** @return list<array<string, mixed>> the work of the first session, as a log names it */
     private function work(): array
     {
-        $items = array_filter($this->newest()->plan['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase']);
+        $items = array_filter($this->newest()->plan['weeks'][0]['sessions'][0]['items'],
+            static fn (array $item): bool => 'work' === $item['phase']);
 
-        return array_values(array_map(static fn (array $item): array => ['posture' => $item['posture'], 'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true, 'compensations' => []], $items));
+        return array_values(array_map(static fn (array $item): array => ['posture' => $item['posture'],
+            'rung' => $item['rung'], 'side' => $item['side'], 'holdReached' => true, 'evenBreath' => true,
+            'compensations' => []], $items));
     }
 
     private function change(string $change, ?PracticePlan $plan = null): void
@@ -596,14 +656,16 @@ final class PlanPageTest extends AppTestCase
         $token = $page->filter('[data-change]')->attr('data-token');
         $items = $plan->plan['weeks'][0]['sessions'][0]['items'];
         $at = array_search('work', array_column($items, 'phase'), true);
-        $this->client->request('POST', "$this->home/plans/$plan->id/change", ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => $at, 'change' => $change]);
+        $this->client->request('POST', "$this->home/plans/$plan->id/change",
+            ['_token' => $token, 'week' => 0, 'session' => 0, 'item' => $at, 'change' => $change]);
         self::assertResponseRedirects();
     }
 
     private function takeBack(string $direction): void
     {
         $plan = $this->newest();
-        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('[data-change]')->attr('data-token');
+        $token = $this->client->request('GET', "$this->home/plans/$plan->id")->filter('[data-change]')
+            ->attr('data-token');
         $this->client->request('POST', "$this->home/plans/$plan->id/$direction", ['_token' => $token]);
         $this->client->followRedirect();
     }
@@ -616,7 +678,9 @@ final class PlanPageTest extends AppTestCase
             $this->client->request('GET', '/session-token');
             $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
         }
-        $this->client->request('POST', "$this->home/plans/$plan->id/log", server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'], content: (string) json_encode($log));
+        $this->client->request('POST', "$this->home/plans/$plan->id/log",
+            server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'],
+            content: (string) json_encode($log));
 
         return $this->client->getResponse()->getStatusCode();
     }

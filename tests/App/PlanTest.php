@@ -22,7 +22,8 @@ final class PlanTest extends KernelTestCase
     use TestTrait;
 
     private const DAYS = ['mon' => 1, 'tue' => 2, 'wed' => 3, 'thu' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7];
-    private const POSES = ['lotus', 'pigeon', 'leg-behind-head', 'cow-face', 'standing-bind', 'soles-together', 'compass'];
+    private const POSES = ['lotus', 'pigeon', 'leg-behind-head', 'cow-face', 'standing-bind', 'soles-together',
+        'compass'];
     private const SCHOOLS = ['long-still', 'working-muscle', 'counted-breath'];
 
     public function testEverySessionKeepsTheHardRules(): void
@@ -36,22 +37,27 @@ final class PlanTest extends KernelTestCase
             Generators::elements($conditions),
             Generators::choose(8, 30),
             Generators::choose(0, 3),
-        )->then(function (array $wanted, array $days, int $minutes, string $school, string $condition, int $knee, int $blocks): void {
+        )->then(function (array $wanted, array $days, int $minutes, string $school, string $condition, int $knee,
+            int $blocks): void {
             $days = [] === $days ? ['wed'] : array_values($days);
             $wanted = [] === $wanted ? ['lotus'] : array_values($wanted);
             $held = '' === $condition ? [] : [$condition];
-            $plan = self::plan(['wanted' => $wanted, 'days' => $days, 'minutes' => $minutes, 'school' => $school, 'conditions' => $held, 'weeks' => 5, 'props' => ['blocks' => $blocks, 'blankets' => 2, 'strap' => 0 === $blocks % 2]], $knee);
+            $plan = self::plan(['wanted' => $wanted, 'days' => $days, 'minutes' => $minutes, 'school' => $school,
+                'conditions' => $held, 'weeks' => 5, 'props' => ['blocks' => $blocks, 'blankets' => 2, 'strap' => 0
+                === $blocks % 2]], $knee);
             self::assertCount(5, $plan['weeks']);
             $last = [];
             foreach ($plan['weeks'] as $week) {
                 self::assertCount(count($days), $week['sessions']);
                 foreach ($week['sessions'] as $session) {
                     self::assertContains($session['day'], $days);
-                    self::assertSame(self::DAYS[$session['day']], (int) (new \DateTimeImmutable($session['date']))->format('N'));
+                    self::assertSame(self::DAYS[$session['day']], (int) (new \DateTimeImmutable($session['date']))
+                        ->format('N'));
                     self::assertLessThanOrEqual($minutes, $session['minutes'], 'never over time');
                     $used = array_sum(array_column($session['items'], 'seconds'));
                     self::assertLessThanOrEqual(60 * $minutes, $used);
-                    self::assertSame($used < 54 * $minutes, null !== $session['unused'], "nine tenths of $minutes minutes, or the rule that leaves them empty: $used s");
+                    self::assertSame($used < 54 * $minutes, null !== $session['unused'],
+                        "nine tenths of $minutes minutes, or the rule that leaves them empty: $used s");
                     self::assertNotSame('', $session['unused']['because'] ?? 'used');
                     self::assertTrue(null === $session['theme'] || in_array($session['theme'], $wanted, true));
                     $this->inOrder($session['items'], $minutes < 25 ? 180 : 300);
@@ -68,12 +74,14 @@ final class PlanTest extends KernelTestCase
         $full = null;
         foreach ($plan['weeks'] as $i => $week) {
             self::assertSame(3 === $i % 4, $week['light']);
-            $volume = array_sum(array_map(static fn (array $s): int => array_sum(array_column(array_filter($s['items'], static fn (array $item): bool => 'work' === $item['phase']), 'seconds')), $week['sessions']));
+            $volume = array_sum(array_map(static fn (array $s): int => array_sum(array_column(array_filter($s['items'],
+                static fn (array $item): bool => 'work' === $item['phase']), 'seconds')), $week['sessions']));
             if ($week['light']) {
                 self::assertEqualsWithDelta(0.6, $volume / $full, 0.08);
             } else {
                 self::assertLessThanOrEqual(1.2, $volume / ($full ?? $volume));
-                self::assertGreaterThanOrEqual(0.95, $volume / ($full ?? $volume), 'Forms and sides take turns, and the time is used.');
+                self::assertGreaterThanOrEqual(0.95, $volume / ($full ?? $volume),
+                    'Forms and sides take turns, and the time is used.');
                 $full = $volume;
             }
         }
@@ -84,8 +92,12 @@ final class PlanTest extends KernelTestCase
 
     public function testANewMovementIsLearnedOnTheEasierSideAndThenTheTighterComesFirstAndLast(): void
     {
-        $seen = array_map(static fn (string $side): array => ['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => $side, 'clean' => true], ['left', 'right']);
-        $work = static fn (array $session): array => array_map(static fn (array $item): array => [$item['side'], $item['seconds']], array_values(array_filter($session['items'], static fn (array $item): bool => 'shins-stacked' === $item['posture'] && 'work' === $item['phase'] && 'posture' === $item['kind'])));
+        $seen = array_map(static fn (string $side): array => ['posture' => 'shins-stacked', 'rung' => 'floor',
+            'side' => $side, 'clean' => true], ['left', 'right']);
+        $work = static fn (array $session): array => array_map(static fn (array $item): array => [$item['side'],
+            $item['seconds']], array_values(array_filter($session['items'],
+                static fn (array $item): bool => 'shins-stacked' === $item['posture'] && 'work' === $item['phase']
+                && 'posture' === $item['kind'])));
         $plan = self::plan(['wanted' => ['shins-stacked'], 'seen' => $seen, 'weeks' => 2, 'minutes' => 60], 24, 16);
         foreach ($plan['weeks'][0]['sessions'] as $session) {
             self::assertSame(['right', 'left'], array_column($work($session), 0), 'The left is the tighter one.');
@@ -94,8 +106,12 @@ final class PlanTest extends KernelTestCase
         self::assertSame(['left', 'right', 'left'], array_column($later, 0));
         self::assertEqualsWithDelta(1.5, ($later[0][1] + $later[2][1]) / $later[1][1], 0.1);
         // Three sessions that were logged are no less than three that were planned.
-        $logs = array_map(static fn (string $day): array => ['on' => $day, 'items' => [['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => 'both', 'clean' => true]]], ['2026-02-20', '2026-02-23', '2026-02-26']);
-        $first = static fn (array $sessions): array => array_column($work(self::plan(['wanted' => ['shins-stacked'], 'seen' => $seen, 'weeks' => 1, 'minutes' => 60, 'sessions' => $sessions], 24, 16)['weeks'][0]['sessions'][0]), 0);
+        $logs = array_map(static fn (string $day): array => ['on' => $day,
+            'items' => [['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => 'both', 'clean' => true]]],
+            ['2026-02-20', '2026-02-23', '2026-02-26']);
+        $first = static fn (array $sessions): array => array_column($work(self::plan(['wanted' => ['shins-stacked'],
+            'seen' => $seen, 'weeks' => 1, 'minutes' => 60, 'sessions' => $sessions], 24,
+            16)['weeks'][0]['sessions'][0]), 0);
         self::assertSame(['right', 'left'], $first(array_slice($logs, 0, 2)));
         self::assertCount(3, $first($logs));
     }
@@ -109,12 +125,14 @@ final class PlanTest extends KernelTestCase
             foreach ($plan['weeks'][0]['sessions'] as $session) {
                 $drills = array_filter($session['items'], static fn (array $item): bool => 'drill' === $item['kind']);
                 self::assertNotSame([], $drills, "$minutes minutes");
-                self::assertLessThanOrEqual(max(1, intdiv($minutes, 30)), count(array_unique(array_column($drills, 'drill'))));
+                self::assertLessThanOrEqual(max(1, intdiv($minutes, 30)),
+                    count(array_unique(array_column($drills, 'drill'))));
                 foreach ($drills as $item) {
                     $drill = $all[$item['drill']];
                     self::assertSame(['work', null], [$item['phase'], $item['breaths']]);
                     self::assertSame($drill->eachSide, 'both' !== $item['side']);
-                    self::assertTrue(null === $item['repetitions'] ? 0.0 === $drill->repetition : $item['repetitions'] >= 1);
+                    self::assertTrue(null === $item['repetitions'] ? 0.0 === $drill->repetition
+                        : $item['repetitions'] >= 1);
                     self::assertLessThanOrEqual($drill->range->most + 10, $item['seconds']);
                     self::assertGreaterThanOrEqual($drill->range->least, $item['seconds']);
                     self::assertNotSame([], $item['cues']);
@@ -128,8 +146,10 @@ final class PlanTest extends KernelTestCase
     /** What is short of rotation has a drill for it first, and what bone stops is not drilled. */
     public function testTheDrillIsForWhatLimits(): void
     {
-        $session = self::plan(['wanted' => ['shins-stacked'], 'weeks' => 1, 'days' => ['mon']], 24)['weeks'][0]['sessions'][0];
-        $drill = array_values(array_filter($session['items'], static fn (array $item): bool => 'drill' === $item['kind']))[0];
+        $session = self::plan(['wanted' => ['shins-stacked'], 'weeks' => 1, 'days' => ['mon']],
+            24)['weeks'][0]['sessions'][0];
+        $drill = array_values(array_filter($session['items'], static fn (array $item): bool => 'drill'
+            === $item['kind']))[0];
         self::assertContains('rotation', self::catalogue()->drills()[$drill['drill']]->remedies);
         self::assertStringContainsString('rotation', $drill['because']);
     }
@@ -140,17 +160,20 @@ final class PlanTest extends KernelTestCase
             self::assertNotNull($session['before']);
             self::assertSame($session['before'], $session['after']);
             self::assertSame(['left', 'cm'], [$session['before']['side'], $session['before']['unit']]);
-            self::assertArrayHasKey($session['before']['number'], self::catalogue()->tests()[$session['before']['test']]->measured);
+            self::assertArrayHasKey($session['before']['number'], self::catalogue()
+                ->tests()[$session['before']['test']]->measured);
         }
         // Nothing is read that something holds.
-        foreach (self::plan(['wanted' => ['shins-stacked'], 'conditions' => ['knee-surgery', 'hip-replacement']], 24)['weeks'][0]['sessions'] as $session) {
+        foreach (self::plan(['wanted' => ['shins-stacked'], 'conditions' => ['knee-surgery', 'hip-replacement']],
+            24)['weeks'][0]['sessions'] as $session) {
             self::assertNull($session['before']);
         }
     }
 
     public function testADayWithAnotherSportSaysWhenToPractise(): void
     {
-        $notes = array_column(self::plan(['sportDays' => ['thu'], 'weeks' => 1])['weeks'][0]['sessions'], 'note', 'day');
+        $notes = array_column(self::plan(['sportDays' => ['thu'], 'weeks' => 1])['weeks'][0]['sessions'], 'note',
+            'day');
         self::assertSame([null, null], [$notes['tue'], $notes['sat']]);
         self::assertStringContainsString('after it', $notes['thu']);
         $this->expectExceptionMessageMatches('/sportDays/');
@@ -160,24 +183,33 @@ final class PlanTest extends KernelTestCase
     /** Where there are fewer sessions in a week than wanted poses, none waits for ever. */
     public function testEveryWantedPoseHasItsDay(): void
     {
-        $themes = array_column(array_merge(...array_column(self::plan(['wanted' => ['lotus', 'pigeon', 'leg-behind-head'], 'days' => ['mon', 'thu'], 'minutes' => 40, 'weeks' => 3])['weeks'], 'sessions')), 'theme');
+        $themes = array_column(array_merge(...array_column(self::plan(['wanted' => ['lotus', 'pigeon',
+            'leg-behind-head'], 'days' => ['mon', 'thu'], 'minutes' => 40, 'weeks' => 3])['weeks'], 'sessions')),
+            'theme');
         self::assertSame(['lotus', 'pigeon', 'leg-behind-head', 'lotus', 'pigeon', 'leg-behind-head'], $themes);
     }
 
-    /** Of what a week holds of each component, what opens most has the most: a hold counts by the square root of its minutes. */
+    /**
+     * Of what a week holds of each component, what opens most has the most: a hold counts by the square root of its
+     * minutes.
+     */
     public function testTheKeystoneGetsTheMost(): void
     {
         foreach (self::SCHOOLS as $school) {
             foreach ([30, 60, 90] as $minutes) {
                 $volume = [];
-                foreach (self::plan(['wanted' => ['shins-stacked', 'lotus'], 'school' => $school, 'minutes' => $minutes, 'weeks' => 1], 26)['weeks'][0]['sessions'] as $session) {
+                foreach (self::plan(['wanted' => ['shins-stacked', 'lotus'], 'school' => $school, 'minutes' => $minutes,
+                    'weeks' => 1], 26)['weeks'][0]['sessions'] as $session) {
                     foreach ($session['items'] as $item) {
-                        foreach ('work' === $item['phase'] ? self::catalogue()->postures()[$item['posture']]->abilities : [] as $ability) {
-                            $volume[$ability->value] = ($volume[$ability->value] ?? 0.0) + sqrt($item['seconds'] / 60) * ('both' === $item['side'] ? 2 : 1);
+                        foreach ('work' === $item['phase'] ? self::catalogue()->postures()[$item['posture']]->abilities
+                            : [] as $ability) {
+                            $volume[$ability->value] = ($volume[$ability->value]
+                                ?? 0.0) + sqrt($item['seconds'] / 60) * ('both' === $item['side'] ? 2 : 1);
                         }
                     }
                 }
-                self::assertSame('rotation', array_search(max($volume), $volume, true), "$school $minutes: ".json_encode($volume));
+                self::assertSame('rotation', array_search(max($volume), $volume, true),
+                    "$school $minutes: ".json_encode($volume));
             }
         }
     }
@@ -190,7 +222,8 @@ final class PlanTest extends KernelTestCase
             $side = [];
             foreach ($session['items'] as $item) {
                 if ('work' === $item['phase']) {
-                    $side[$item['posture'].' '.$item['side']] = ($side[$item['posture'].' '.$item['side']] ?? 0) + $item['seconds'];
+                    $side[$item['posture'].' '.$item['side']] = ($side[$item['posture'].' '.$item['side']]
+                        ?? 0) + $item['seconds'];
                 }
             }
             self::assertGreaterThanOrEqual(Dose::LEAST_SECONDS, min($side));
@@ -207,9 +240,12 @@ final class PlanTest extends KernelTestCase
     {
         foreach (self::SCHOOLS as $school) {
             foreach ([20, 30, 60, 90] as $minutes) {
-                foreach (self::plan(['school' => $school, 'minutes' => $minutes, 'weeks' => 1, 'wanted' => ['lotus', 'pigeon', 'leg-behind-head']])['weeks'][0]['sessions'] as $session) {
-                    self::assertNull($session['unused'], "$school, $minutes minutes: ".($session['unused']['because'] ?? ''));
-                    $shapes = array_unique(array_column(array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase']), 'posture'));
+                foreach (self::plan(['school' => $school, 'minutes' => $minutes, 'weeks' => 1,
+                    'wanted' => ['lotus', 'pigeon', 'leg-behind-head']])['weeks'][0]['sessions'] as $session) {
+                    self::assertNull($session['unused'], "$school, $minutes minutes: ".($session['unused']['because']
+                        ?? ''));
+                    $shapes = array_unique(array_column(array_filter($session['items'],
+                        static fn (array $item): bool => 'work' === $item['phase']), 'posture'));
                     self::assertGreaterThanOrEqual($minutes >= 75 ? 6 : 3, count($shapes));
                 }
             }
@@ -219,19 +255,23 @@ final class PlanTest extends KernelTestCase
     public function testGentleSeatsAreHeldLongWhereTimeIsTheWay(): void
     {
         $longest = 0;
-        foreach (self::plan(['school' => 'long-still', 'minutes' => 90, 'weeks' => 1])['weeks'][0]['sessions'] as $session) {
+        foreach (self::plan(['school' => 'long-still', 'minutes' => 90,
+            'weeks' => 1])['weeks'][0]['sessions'] as $session) {
             $longest = max($longest, ...array_column($session['items'], 'seconds'));
         }
         self::assertGreaterThanOrEqual(300, $longest);
     }
 
-    /** What is short is worked on by shapes that the catalogue has for it, whether or not they lead to what is wanted. */
+    /**
+     * What is short is worked on by shapes that the catalogue has for it, whether or not they lead to what is wanted.
+     */
     public function testWhatIsShortHasItsRemedy(): void
     {
         $plan = self::plan(['wanted' => ['lotus'], 'minutes' => 60, 'weeks' => 1], 24);
         $postures = self::catalogue()->all(Kind::Posture);
         foreach ($plan['weeks'][0]['sessions'] as $session) {
-            $remedies = array_filter($session['items'], static fn (array $item): bool => str_contains($item['because'], 'is short on the way'));
+            $remedies = array_filter($session['items'], static fn (array $item): bool => str_contains($item['because'],
+                'is short on the way'));
             self::assertNotSame([], $remedies, $session['day']);
             foreach ($remedies as $item) {
                 self::assertNotSame([], $postures[$item['posture']]['remedies'] ?? []);
@@ -241,31 +281,39 @@ final class PlanTest extends KernelTestCase
                 }
             }
         }
-        self::assertGreaterThan(1, count(array_unique(array_map(static fn (array $session): string => implode(' ', array_column($session['items'], 'posture')), $plan['weeks'][0]['sessions']))), 'They go round.');
+        self::assertGreaterThan(1, count(array_unique(array_map(static fn (array $session): string => implode(' ',
+            array_column($session['items'], 'posture')), $plan['weeks'][0]['sessions']))), 'They go round.');
     }
 
     public function testThemesGoRound(): void
     {
-        self::assertSame(['lotus', 'pigeon', 'lotus'], array_column(self::plan(['wanted' => ['lotus', 'pigeon'], 'minutes' => 60, 'weeks' => 1])['weeks'][0]['sessions'], 'theme'));
+        self::assertSame(['lotus', 'pigeon', 'lotus'], array_column(self::plan(['wanted' => ['lotus', 'pigeon'],
+            'minutes' => 60, 'weeks' => 1])['weeks'][0]['sessions'], 'theme'));
     }
 
     public function testTheTeacherPinsAndForbids(): void
     {
         $postures = static fn (array $plan): array => array_unique(array_merge(...array_map(static fn (array $session): array => array_column($session['items'], 'posture'), $plan['weeks'][0]['sessions'])));
-        $plan = self::plan(['wanted' => ['lotus', 'pigeon'], 'pinned' => ['hero', 'no-such'], 'forbidden' => ['pigeon', 'cobra', 'childs-pose'], 'weeks' => 1, 'minutes' => 60]);
+        $plan = self::plan(['wanted' => ['lotus', 'pigeon'], 'pinned' => ['hero', 'no-such'],
+            'forbidden' => ['pigeon', 'cobra', 'childs-pose'], 'weeks' => 1, 'minutes' => 60]);
         self::assertContains('hero', $postures($plan));
         self::assertSame([], array_intersect(['pigeon', 'cobra', 'childs-pose'], $postures($plan)));
-        self::assertContains(['posture' => 'pigeon', 'code' => 'plan.forbidden'], array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']], $plan['leftOut']));
-        self::assertContains(['pinned' => 'no-such', 'code' => 'unknown-pose', 'because' => 'There is no pose and no drill "no-such".'], $plan['unread']);
+        self::assertContains(['posture' => 'pigeon', 'code' => 'plan.forbidden'],
+            array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']],
+                $plan['leftOut']));
+        self::assertContains(['pinned' => 'no-such', 'code' => 'unknown-pose',
+            'because' => 'There is no pose and no drill "no-such".'], $plan['unread']);
         $drills = static fn (array $plan): array => array_map(static fn (array $session): array => array_values(array_unique(array_column($session['items'], 'drill'))), $plan['weeks'][0]['sessions']);
-        $plan = self::plan(['pinned' => ['roll-forehead'], 'forbidden' => ['press-and-yield', 'in-and-out'], 'weeks' => 1, 'minutes' => 90]);
+        $plan = self::plan(['pinned' => ['roll-forehead'], 'forbidden' => ['press-and-yield', 'in-and-out'],
+            'weeks' => 1, 'minutes' => 90]);
         foreach ($drills($plan) as $ids) {
             self::assertContains('roll-forehead', $ids);
             self::assertSame([], array_intersect(['press-and-yield', 'in-and-out'], $ids));
         }
         self::assertSame([], $plan['unread']);
         // What is held is not practised because somebody wants it.
-        $plan = self::plan(['wanted' => ['pigeon'], 'pinned' => ['lotus'], 'conditions' => ['knee-surgery'], 'weeks' => 1]);
+        $plan = self::plan(['wanted' => ['pigeon'], 'pinned' => ['lotus'], 'conditions' => ['knee-surgery'],
+            'weeks' => 1]);
         self::assertNotContains('lotus', $postures($plan));
         self::assertContains('plan.held', array_column($plan['leftOut'], 'code'));
     }
@@ -275,7 +323,8 @@ final class PlanTest extends KernelTestCase
         $all = array_keys(self::catalogue()->postures());
         foreach ([['forbidden' => $all], ['conditions' => ['acute-inflammation']]] as $with) {
             foreach (self::plan($with + ['weeks' => 1])['weeks'][0]['sessions'] as $session) {
-                self::assertSame([], array_filter($session['items'], static fn (array $item): bool => 'work' === $item['phase'] && 'posture' === $item['kind']), (string) json_encode(array_keys($with)));
+                self::assertSame([], array_filter($session['items'], static fn (array $item): bool => 'work'
+                    === $item['phase'] && 'posture' === $item['kind']), (string) json_encode(array_keys($with)));
                 self::assertNotNull($session['unused']);
             }
         }
@@ -283,8 +332,10 @@ final class PlanTest extends KernelTestCase
 
     public function testASetSequenceStandsInItsOrder(): void
     {
-        foreach (self::plan(['sequence' => ['soles-together', 'figure-four', 'knee-hug'], 'weeks' => 1, 'minutes' => 60])['weeks'][0]['sessions'] as $session) {
-            $set = array_values(array_unique(array_column(array_filter($session['items'], static fn (array $item): bool => $item['set'] ?? false), 'posture')));
+        foreach (self::plan(['sequence' => ['soles-together', 'figure-four', 'knee-hug'], 'weeks' => 1,
+            'minutes' => 60])['weeks'][0]['sessions'] as $session) {
+            $set = array_values(array_unique(array_column(array_filter($session['items'],
+                static fn (array $item): bool => $item['set'] ?? false), 'posture')));
             self::assertSame(['soles-together', 'figure-four', 'knee-hug'], $set);
         }
         self::assertSame('unknown-pose', self::plan(['sequence' => ['no-such'], 'weeks' => 1])['unread'][0]['code']);
@@ -293,20 +344,29 @@ final class PlanTest extends KernelTestCase
     /** Nobody hangs for a quarter of an hour in loose joints, or on a side that has just hurt. */
     public function testWhereSomethingIsHeldNoHoldIsLengthened(): void
     {
-        $longest = static fn (array $with, array $sides = ['left', 'right', 'both']): int => max([0, ...array_column(array_filter(array_merge(...array_column(self::plan($with + ['school' => 'long-still', 'minutes' => 90, 'weeks' => 1])['weeks'][0]['sessions'], 'items')), static fn (array $item): bool => 'work' === $item['phase'] && in_array($item['side'], $sides, true)), 'seconds')]);
+        $longest = static fn (array $with, array $sides = ['left', 'right', 'both']): int => max([0,
+            ...array_column(array_filter(array_merge(...array_column(self::plan($with + ['school' => 'long-still',
+                'minutes' => 90, 'weeks' => 1])['weeks'][0]['sessions'], 'items')),
+                static fn (array $item): bool => 'work'
+            === $item['phase'] && in_array($item['side'], $sides, true)), 'seconds')]);
         self::assertGreaterThan(300, $longest([]));
-        self::assertLessThanOrEqual(285, $longest(['conditions' => ['hypermobility']]), 'what a side does in all, and the coming in');
-        $hurt = $longest(['events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'sitting-bone', 'kind' => 'ache']]]], ['left', 'both']);
+        self::assertLessThanOrEqual(285, $longest(['conditions' => ['hypermobility']]),
+            'what a side does in all, and the coming in');
+        $hurt = $longest(['events' => [['event' => 'pain', 'side' => 'left',
+            'pain' => ['level' => 2, 'place' => 'sitting-bone', 'kind' => 'ache']]]], ['left', 'both']);
         self::assertGreaterThan(0, $hurt);
         self::assertLessThanOrEqual(285, $hurt);
-        self::assertGreaterThan(300, $longest(['conditions' => ['glaucoma']]), 'What has nothing to do with it changes nothing.');
+        self::assertGreaterThan(300, $longest(['conditions' => ['glaucoma']]),
+            'What has nothing to do with it changes nothing.');
     }
 
     /** A wish of the teacher's is no word that lifts anything. */
     public function testWhatIsPinnedGoesPastNoStop(): void
     {
         $pinned = [...array_keys(self::catalogue()->postures()), ...array_keys(self::catalogue()->drills())];
-        $plan = self::plan(['wanted' => ['half-lotus'], 'pinned' => $pinned, 'days' => ['mon', 'tue'], 'weeks' => 1, 'minutes' => 180, 'events' => [['event' => 'pain', 'side' => 'left', 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
+        $plan = self::plan(['wanted' => ['half-lotus'], 'pinned' => $pinned, 'days' => ['mon', 'tue'], 'weeks' => 1,
+            'minutes' => 180, 'events' => [['event' => 'pain', 'side' => 'left',
+                'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
         $items = array_merge(...array_column($plan['weeks'][0]['sessions'], 'items'));
         self::assertNotSame([], $items);
         foreach ($items as $item) {
@@ -315,11 +375,14 @@ final class PlanTest extends KernelTestCase
         }
         self::assertContains('drill', array_column($items, 'kind'), 'The other side goes on, with its drills.');
         $condition = 'hip-impingement';
-        foreach (array_merge(...array_column(self::plan(['wanted' => ['lotus'], 'pinned' => $pinned, 'conditions' => [$condition], 'weeks' => 1, 'minutes' => 180])['weeks'][0]['sessions'], 'items')) as $item) {
+        foreach (array_merge(...array_column(self::plan(['wanted' => ['lotus'], 'pinned' => $pinned,
+            'conditions' => [$condition], 'weeks' => 1, 'minutes' => 180])['weeks'][0]['sessions'],
+            'items')) as $item) {
             $this->nothingHeld([$item], [$condition]);
         }
         // Nor past a lower rung: it is practised where this person is.
-        foreach (array_merge(...array_column(self::plan(['wanted' => [], 'pinned' => ['lotus', 'leg-behind-head'], 'weeks' => 1, 'tests' => []])['weeks'][0]['sessions'], 'items')) as $item) {
+        foreach (array_merge(...array_column(self::plan(['wanted' => [], 'pinned' => ['lotus', 'leg-behind-head'],
+            'weeks' => 1, 'tests' => []])['weeks'][0]['sessions'], 'items')) as $item) {
             if ('posture' === $item['kind'] && in_array($item['posture'], ['lotus', 'leg-behind-head'], true)) {
                 self::assertSame(self::catalogue()->practice()[$item['posture']][0]->rung->id, $item['rung']);
             }
@@ -329,7 +392,9 @@ final class PlanTest extends KernelTestCase
     public function testEquipmentIsSaidPieceByPiece(): void
     {
         $props = static fn (array $plan): array => $plan['weeks'];
-        self::assertSame($props(self::plan(['props' => ['blocks' => 2, 'blankets' => 1, 'strap' => true, 'bolster' => false, 'cushion' => false, 'chair' => false, 'bed-edge' => false]])), $props(self::plan(['props' => null, 'equipment' => ['block', 'wall', 'block', 'blanket', 'strap']])));
+        self::assertSame($props(self::plan(['props' => ['blocks' => 2, 'blankets' => 1, 'strap' => true,
+            'bolster' => false, 'cushion' => false, 'chair' => false, 'bed-edge' => false]])),
+            $props(self::plan(['props' => null, 'equipment' => ['block', 'wall', 'block', 'blanket', 'strap']])));
         $this->expectException(InvalidValue::class);
         $this->expectExceptionMessageMatches('/equipment/');
         self::plan(['equipment' => ['trapeze']]);
@@ -337,7 +402,9 @@ final class PlanTest extends KernelTestCase
 
     public function testAnItemSaysHowItIsHeld(): void
     {
-        $work = static fn (string $school): array => array_values(array_filter(self::plan(['school' => $school, 'weeks' => 1])['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work' === $item['phase'] && 'posture' === $item['kind']))[0];
+        $work = static fn (string $school): array => array_values(array_filter(self::plan(['school' => $school,
+            'weeks' => 1])['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work'
+            === $item['phase'] && 'posture' === $item['kind']))[0];
         $item = $work('counted-breath');
         self::assertSame('posture', $item['kind']);
         self::assertSame([(int) round($item['seconds'] / 5), null], [$item['breaths'], $item['repetitions']]);
@@ -348,20 +415,25 @@ final class PlanTest extends KernelTestCase
         $item = $work('long-still');
         self::assertSame([null, null], [$item['breaths'], $item['repetitions']]);
         self::assertStringContainsString('wall', (string) self::plan([])['dailyNote']);
-        self::assertEquals(self::plan(['schools' => ['sat' => 'long-still']]), self::plan(['schoolByDay' => ['sat' => 'long-still']]));
+        self::assertEquals(self::plan(['schools' => ['sat' => 'long-still']]),
+            self::plan(['schoolByDay' => ['sat' => 'long-still']]));
     }
 
     public function testAHeldPoseIsLeftOutAndSaysWhy(): void
     {
         $plan = self::plan(['wanted' => ['lotus'], 'conditions' => ['knee-surgery']]);
-        self::assertContains(['posture' => 'lotus', 'code' => 'plan.held'], array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']], $plan['leftOut']));
+        self::assertContains(['posture' => 'lotus', 'code' => 'plan.held'],
+            array_map(static fn (array $left): array => ['posture' => $left['posture'], 'code' => $left['code']],
+                $plan['leftOut']));
     }
 
     /** Nothing is planned that folds or loads the leg whose knee hurts, as the working leg or as the other one. */
     public function testWhileOneKneeHurtsTheOtherSideGoesOnWithoutIt(): void
     {
         foreach (['left' => 'right', 'right' => 'left'] as $hurt => $free) {
-            $plan = self::plan(['wanted' => ['half-lotus', 'pigeon'], 'days' => ['mon', 'wed'], 'weeks' => 2, 'minutes' => 45, 'events' => [['event' => 'pain', 'side' => $hurt, 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
+            $plan = self::plan(['wanted' => ['half-lotus', 'pigeon'], 'days' => ['mon', 'wed'], 'weeks' => 2,
+                'minutes' => 45, 'events' => [['event' => 'pain', 'side' => $hurt,
+                    'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]], 14);
             $works = 0;
             foreach ($plan['weeks'] as $week) {
                 foreach ($week['sessions'] as $session) {
@@ -387,7 +459,9 @@ final class PlanTest extends KernelTestCase
 
     public function testSchoolsCanBeMixedByDay(): void
     {
-        $seconds = static fn (array $plan, int $session): int => max(array_column(array_filter($plan['weeks'][0]['sessions'][$session]['items'], static fn (array $item): bool => 'work' === $item['phase']), 'seconds'));
+        $seconds = static fn (array $plan,
+            int $session): int => max(array_column(array_filter($plan['weeks'][0]['sessions'][$session]['items'],
+                static fn (array $item): bool => 'work' === $item['phase']), 'seconds'));
         $mixed = self::plan(['school' => 'counted-breath', 'schools' => ['sat' => 'long-still'], 'minutes' => 90]);
         self::assertGreaterThan($seconds($mixed, 0), $seconds($mixed, 2));
         $this->expectException(InvalidValue::class);
@@ -420,7 +494,8 @@ final class PlanTest extends KernelTestCase
 
     public function testTheCommandRefusesOnStderr(): void
     {
-        $document = ['on' => '2026-03-02', 'body' => ['stature' => 170], 'tests' => [], 'wanted' => ['lotus'], 'weeks' => 2, 'days' => [], 'minutes' => 45];
+        $document = ['on' => '2026-03-02', 'body' => ['stature' => 170], 'tests' => [], 'wanted' => ['lotus'],
+            'weeks' => 2, 'days' => [], 'minutes' => 45];
         [$status, $out, $err] = CommandLine::run('ascent:plan', (string) json_encode($document));
         self::assertSame([2, ''], [$status, $out]);
         self::assertStringContainsString('days', $err);
@@ -446,20 +521,25 @@ final class PlanTest extends KernelTestCase
             self::assertNotSame('', $item['because']);
             if ('warm-up' === $item['phase']) {
                 $warm += $item['seconds'];
-                self::assertSame($i, array_search('work', [...array_slice($phases, 0, $i), 'work'], true), 'warm-up comes before all work');
+                self::assertSame($i, array_search('work', [...array_slice($phases, 0, $i), 'work'], true),
+                    'warm-up comes before all work');
             }
             if ('work' === $item['phase']) {
-                self::assertGreaterThanOrEqual($least, $warm, 'five minutes of warming up before any work, three in a short session');
+                self::assertGreaterThanOrEqual($least, $warm,
+                    'five minutes of warming up before any work, three in a short session');
                 if ('posture' === $item['kind'] && 'counter' !== $phases[$i + 1]) {
-                    self::assertSame($item['posture'], $items[$i + 1]['posture'], 'the counterpose follows its posture');
+                    self::assertSame($item['posture'], $items[$i + 1]['posture'],
+                        'the counterpose follows its posture');
                 }
                 if ('drill' === $item['kind'] && 'rest' === $phases[$i + 1]) {
-                    self::assertTrue(self::rung($item)->rung->isGentle(), 'what is repeated in a deep position is undone, too');
+                    self::assertTrue(self::rung($item)->rung->isGentle(),
+                        'what is repeated in a deep position is undone, too');
                 }
             }
             if ('counter' === $item['phase'] || ('work' === $item['phase'] && 'drill' === $item['kind'])) {
                 $block = [];
-                for ($j = 'counter' === $item['phase'] ? $i - 1 : $i; $j >= 0 && 'work' === $phases[$j] && ([] === $block || $items[$j]['posture'] === $items[$j + 1]['posture']); --$j) {
+                for ($j = 'counter' === $item['phase'] ? $i - 1 : $i; $j >= 0 && 'work' === $phases[$j]
+                    && ([] === $block || $items[$j]['posture'] === $items[$j + 1]['posture']); --$j) {
                     $block[] = self::rung($items[$j])->stance->rank();
                 }
                 self::assertNotSame([], $block);
@@ -498,11 +578,13 @@ final class PlanTest extends KernelTestCase
             }
             foreach (self::catalogue()->postures()[$item['posture']]->abilities as $ability) {
                 $before = $last[$ability->value] ?? null;
-                self::assertTrue(null === $before || $before == $on || $before->diff($on)->days >= $apart, "$ability->value again after too short a rest");
+                self::assertTrue(null === $before || $before == $on || $before->diff($on)->days >= $apart,
+                    "$ability->value again after too short a rest");
             }
         }
         foreach ($session['items'] as $item) {
-            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isGentle() ? self::catalogue()->postures()[$item['posture']]->abilities : [] as $ability) {
+            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isGentle() ? self::catalogue()
+                ->postures()[$item['posture']]->abilities : [] as $ability) {
                 $last[$ability->value] = $on;
             }
         }
@@ -532,12 +614,16 @@ final class PlanTest extends KernelTestCase
      */
     private static function plan(array $with, int $left = 18, ?int $right = null): array
     {
-        $test = static fn (string $side, int $knee): array => ['test' => 'shins-stacked', 'side' => $side, 'on' => '2026-03-01', 'trials' => [['kneeHeight' => $knee, 'ankleHeight' => 10]]];
+        $test = static fn (string $side, int $knee): array => ['test' => 'shins-stacked', 'side' => $side,
+            'on' => '2026-03-01', 'trials' => [['kneeHeight' => $knee, 'ankleHeight' => 10]]];
         $answer = self::getContainer()->get(PlanAnswer::class)->of(Fields::of($with + [
             'on' => '2026-03-02',
             'body' => ['stature' => 170],
             'conditions' => [],
-            'tests' => [$test('left', $left), $test('right', $right ?? $left), ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 84]]], ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 14, 'heelDistance' => 18]]]],
+            'tests' => [$test('left', $left), $test('right', $right ?? $left),
+                ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 84]]],
+                ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 14,
+                    'heelDistance' => 18]]]],
             'wanted' => ['lotus', 'pigeon'],
             'weeks' => 4,
             'days' => ['tue', 'thu', 'sat'],

@@ -57,7 +57,8 @@ final class PosePageTest extends AppTestCase
     public function testWhatIfChangesTheAnswerAndNotTheRecord(): void
     {
         $this->shins(24.0, 24.0, '-3 days');
-        $this->client->request('GET', "$this->home/poses/shins-stacked", ['if' => ['rotation_left' => '120', 'rotation_right' => '500']]);
+        $this->client->request('GET', "$this->home/poses/shins-stacked",
+            ['if' => ['rotation_left' => '120', 'rotation_right' => '500']]);
         self::assertSelectorTextContains('.caution', 'What if: rotation left 120°');
         self::assertSelectorTextContains('.caution', 'left short, right short');
         self::assertSelectorTextContains('#if-rotation-right_error1', 'from 0 to 160');
@@ -70,7 +71,8 @@ final class PosePageTest extends AppTestCase
         $this->shins(30.0, 10.0, '-3 days');
         foreach (["$this->home/poses/leg-behind-head", "$this->home/ladder/leg-behind-head"] as $page) {
             $text = $this->client->request('GET', $page)->filter('main')->text();
-            self::assertMatchesRegularExpression('/Next is [^.]+\. [A-Z][a-z ]+: [0-9.]+° more would do it\./', $text, $page);
+            self::assertMatchesRegularExpression('/Next is [^.]+\. [A-Z][a-z ]+: [0-9.]+° more would do it\./', $text,
+                $page);
         }
     }
 
@@ -90,7 +92,9 @@ final class PosePageTest extends AppTestCase
 
     public function testAHeldPoseIsNotToBeAimedAt(): void
     {
-        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-2 days'), false, ['lotus'], [], ['knee-surgery'], '', true, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher,
+            new \DateTimeImmutable('-2 days'), false, ['lotus'], [], ['knee-surgery'], '', true, 0, PainPlace::None,
+            PainKind::Ache));
         $this->em()->flush();
         $this->client->request('GET', "$this->home/route");
         self::assertSelectorTextContains('.caution', 'not to be aimed at now');
@@ -105,7 +109,8 @@ final class PosePageTest extends AppTestCase
         $old = $this->shins(24.0, 24.0, '-8 days');
         $this->shins(11.5, 11.5, '-2 days', $old);
         $at = function (string $moment): State {
-            $poses = self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable($moment));
+            $poses = self::getContainer()->get(ReadPerson::class)
+                ->at($this->practitioner, new \DateTimeImmutable($moment));
             self::assertNotNull($poses);
 
             return $poses->of('shins-stacked', Side::Left)->full()->state();
@@ -113,9 +118,11 @@ final class PosePageTest extends AppTestCase
         self::assertSame(State::Unknown, $at('-9 days'));
         self::assertSame(State::Short, $at('-5 days'), 'what was corrected only later is as it was');
         self::assertNotSame(State::Short, $at('now'));
-        self::assertNull(self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable('-2 years')));
+        self::assertNull(self::getContainer()->get(ReadPerson::class)
+            ->at($this->practitioner, new \DateTimeImmutable('-2 years')));
 
-        $this->client->request('GET', "$this->home/compare", ['from' => (new \DateTimeImmutable('-5 days'))->format('Y-m-d')]);
+        $this->client->request('GET', "$this->home/compare",
+            ['from' => (new \DateTimeImmutable('-5 days'))->format('Y-m-d')]);
         self::assertSelectorTextContains('main', '70.3°');
         self::assertSelectorTextContains('main', '87.8°');
         $this->client->request('GET', "$this->home/compare", ['from' => '1999-01-01', 'to' => 'nonsense']);
@@ -124,7 +131,9 @@ final class PosePageTest extends AppTestCase
 
     public function testAnEndedAssessmentKeepsItsReadingWithTheRules(): void
     {
-        $assessment = new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-1 hour'), false, ['half-lotus'], ['shins-stacked'], [], '', true, 0, PainPlace::None, PainKind::Ache);
+        $assessment = new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher,
+            new \DateTimeImmutable('-1 hour'), false, ['half-lotus'], ['shins-stacked'], [], '', true, 0,
+            PainPlace::None, PainKind::Ache);
         $this->em()->persist($assessment);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/assessments/$assessment->id");
@@ -139,7 +148,8 @@ final class PosePageTest extends AppTestCase
 
     public function testARuleThatHasChangedSaysWhatItChanged(): void
     {
-        $this->ended($this->practitioner, new \DateTimeImmutable('-1 day'), ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]);
+        $this->ended($this->practitioner, new \DateTimeImmutable('-1 day'),
+            ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/compare");
         self::assertSelectorTextContains('.reasons', 'Half lotus, left: was open, the rules of today say unknown.');
@@ -172,16 +182,21 @@ final class PosePageTest extends AppTestCase
         self::assertLessThanOrEqual(7, count($names));
 
         // Pain in the left knee: that side rests, and nothing is offered to it that the ladder would not.
-        $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->practitioner->teacher, 'shins-stacked', Side::Left, new \DateTimeImmutable('-1 day'), 'tape', 0.0, 6, PainPlace::InnerKnee, PainKind::Sharp, [], Rules::VERSION, null);
+        $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->practitioner->teacher, 'shins-stacked',
+            Side::Left, new \DateTimeImmutable('-1 day'), 'tape', 0.0, 6, PainPlace::InnerKnee, PainKind::Sharp, [],
+            Rules::VERSION, null);
         $test->add(['kneeHeight' => 24.0, 'ankleHeight' => 10.0]);
         $this->em()->persist($test);
         $this->em()->flush();
         $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner);
         $crawler = $this->client->request('GET', "$this->home/poses/half-lotus");
-        foreach ($crawler->filter('.columns-two > div')->reduce(static fn ($side): bool => str_starts_with($side->filter('h3')->text(), 'Left:'))->filter('.helps a') as $link) {
+        foreach ($crawler->filter('.columns-two > div')
+            ->reduce(static fn ($side): bool => str_starts_with($side->filter('h3')->text(), 'Left:'))
+            ->filter('.helps a') as $link) {
             self::assertInstanceOf(\DOMElement::class, $link);
             $posture = basename($link->getAttribute('href'));
-            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)->onLadder()->rung, $posture);
+            self::assertTrue(!isset($poses?->postures[$posture]) || null !== $poses->of($posture, Side::Left)
+                ->onLadder()->rung, $posture);
         }
     }
 
@@ -189,7 +204,9 @@ final class PosePageTest extends AppTestCase
     private function taken(string $name, array $values): void
     {
         foreach (Side::cases() as $side) {
-            $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->practitioner->teacher, $name, $side, new \DateTimeImmutable('-3 days'), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, null);
+            $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->practitioner->teacher, $name, $side,
+                new \DateTimeImmutable('-3 days'), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION,
+                null);
             $test->add($values);
             $this->em()->persist($test);
         }
@@ -200,7 +217,9 @@ final class PosePageTest extends AppTestCase
     {
         $entry = Uuid::v7();
         foreach (['left' => $left, 'right' => $right] as $side => $knee) {
-            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->practitioner->teacher, 'shins-stacked', Side::from($side), new \DateTimeImmutable($when), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION, $corrects);
+            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->practitioner->teacher, 'shins-stacked',
+                Side::from($side), new \DateTimeImmutable($when), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [],
+                Rules::VERSION, $corrects);
             $test->add(['kneeHeight' => $knee, 'ankleHeight' => 10.0]);
             $this->em()->persist($test);
         }

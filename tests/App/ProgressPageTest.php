@@ -88,17 +88,23 @@ final class ProgressPageTest extends AppTestCase
         $this->tested($this->practitioner);
         $this->checked(-3);
         $this->checked(-2);
-        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-2 days'), new \DateTimeImmutable('-2 days'), Side::Left, 3, PainPlace::InnerThigh, PainKind::Ache, 'before a session'));
+        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher,
+            new \DateTimeImmutable('-2 days'), new \DateTimeImmutable('-2 days'), Side::Left, 3, PainPlace::InnerThigh,
+            PainKind::Ache, 'before a session'));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         $charts = count($this->page()['charts']);
         self::assertCount(2 * 2 * $charts, $page->filter('section.progress .tick'), 'Two days, both sides.');
         self::assertCount($charts, $page->filter('section.progress .pain'), 'On the left alone.');
-        self::assertStringContainsString('pain 3 of 10, inner thigh', (string) $page->filter('.pain')->attr('data-says'));
+        self::assertStringContainsString('pain 3 of 10, inner thigh', (string) $page->filter('.pain')
+            ->attr('data-says'));
         // Wherever it was said: on a walk as well.
-        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 day'), 'pigeon', 'lying', Side::Right, false, [], false, '', 2, PainPlace::OuterHip, PainKind::Ache));
+        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher,
+            new \DateTimeImmutable('-1 day'), 'pigeon', 'lying', Side::Right, false, [], false, '', 2,
+            PainPlace::OuterHip, PainKind::Ache));
         $this->em()->flush();
-        self::assertCount(2 * $charts, $this->client->request('GET', "$this->home/progress")->filter('section.progress .pain'));
+        self::assertCount(2 * $charts, $this->client->request('GET', "$this->home/progress")
+            ->filter('section.progress .pain'));
     }
 
     /** An ended assessment keeps what it foretold; the page says what came of it. */
@@ -107,7 +113,8 @@ final class ProgressPageTest extends AppTestCase
         foreach (range(0, 5) as $i) {
             $this->shins(28 * (6 - $i), 30.0 - 1.5 * $i);
         }
-        $assessment = new Assessment(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'), false, ['half-lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache);
+        $assessment = new Assessment(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'),
+            false, ['half-lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache);
         $this->em()->persist($assessment);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/assessments/$assessment->id");
@@ -119,13 +126,17 @@ final class ProgressPageTest extends AppTestCase
         self::assertGreaterThan(0.5, $rates['left']['month']);
         self::assertGreaterThan(0.0, $rates['left']['sd']);
         $forecast = array_column($kept->progress['forecasts'], null, 'side')['left'];
-        self::assertSame(['rotation', 'half-lotus', 80], [$forecast['ability'], $forecast['posture'], $forecast['chance']]);
+        self::assertSame(['rotation', 'half-lotus', 80], [$forecast['ability'], $forecast['posture'],
+            $forecast['chance']]);
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('The day of none of them has come yet.', $page->filter('main')->text());
         self::assertSelectorTextContains('.then-now thead', 'Then,');
         // One whose day has come: it was read after, and stayed short of it.
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
-        $this->ended($person, new \DateTimeImmutable('-150 days'), [], ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus', 'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')), 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]);
+        $this->ended($person, new \DateTimeImmutable('-150 days'), [],
+            ['rates' => [], 'forecasts' => [['ability' => 'rotation', 'side' => 'left', 'posture' => 'half-lotus',
+                'asked' => 110.0, 'from' => date('Y-m-d', strtotime('-100 days')),
+                'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]);
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('Of 1 forecasts whose day has come, 0 held.', $page->filter('main')->text());
@@ -140,21 +151,28 @@ final class ProgressPageTest extends AppTestCase
         }
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('if this goes on', $page->filter('main')->text());
-        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'), new \DateTimeImmutable('-1 hour'), null, 2, PainPlace::Knee, PainKind::Ache, 'before a session'));
+        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher,
+            new \DateTimeImmutable('-1 hour'), new \DateTimeImmutable('-1 hour'), null, 2, PainPlace::Knee,
+            PainKind::Ache, 'before a session'));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
-        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
+        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'],
+            $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
         // A word lifts it, and tests come first: what was read before says nothing of a day.
         $said = $this->em()->getRepository(PainSaid::class)->findOneBy([]) ?? self::fail('Nothing was said.');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
-        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'), 'A Physiotherapist', ClearanceAuthority::Clinician, new \DateTimeImmutable('-1 minute'), 'Everything again.', true, [PersonHistory::idOf($said)]));
+        $this->em()->persist(new Clearance(Uuid::v7(), $person, $person->teacher, new \DateTimeImmutable('-1 minute'),
+            'A Physiotherapist', ClearanceAuthority::Clinician, new \DateTimeImmutable('-1 minute'),
+            'Everything again.', true, [PersonHistory::idOf($said)]));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
-        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'], $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
+        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'],
+            $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
         $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail('No body.');
-        self::assertSame([], self::getContainer()->get(PersonProgress::class)->toKeep($this->practitioner, $poses, new \DateTimeImmutable())['forecasts']);
+        self::assertSame([], self::getContainer()->get(PersonProgress::class)
+            ->toKeep($this->practitioner, $poses, new \DateTimeImmutable())['forecasts']);
     }
 
     /** A pose before which another comes has no day of its own before that one. */
@@ -163,11 +181,15 @@ final class ProgressPageTest extends AppTestCase
         foreach (range(0, 5) as $i) {
             $this->shins(28 * (6 - $i), 30.0 - 1.5 * $i);
         }
-        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-1 hour'), false, ['half-lotus', 'lotus'], [], [], '', true, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->teacher,
+            new \DateTimeImmutable('-1 hour'), false, ['half-lotus', 'lotus'], [], [], '', true, 0, PainPlace::None,
+            PainKind::Ache));
         $this->em()->flush();
-        $when = $this->client->request('GET', "$this->home/progress")->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text()));
+        $when = $this->client->request('GET', "$this->home/progress")->filter('.then-now tbody tr td:last-child')
+            ->each(static fn ($cell): string => trim($cell->text()));
         self::assertCount(4, $when);
-        self::assertSame(['After Half lotus, which comes first', 'After Half lotus, which comes first'], array_slice($when, 2));
+        self::assertSame(['After Half lotus, which comes first', 'After Half lotus, which comes first'],
+            array_slice($when, 2));
         self::assertStringNotContainsString('After', $when[0]);
     }
 
@@ -179,7 +201,9 @@ final class ProgressPageTest extends AppTestCase
         }
         $this->checked(-1, 2.0, false);
         // Read on a walk, it is the knee that was read, half a knee above its block.
-        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-25 days'), 'half-lotus', 'mid-thigh-on-block', Side::Left, true, ['kneeHeight' => 20.0], true, '', 0, PainPlace::None, PainKind::Ache));
+        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->teacher,
+            new \DateTimeImmutable('-25 days'), 'half-lotus', 'mid-thigh-on-block', Side::Left, true,
+            ['kneeHeight' => 20.0], true, '', 0, PainPlace::None, PainKind::Ache));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertStringContainsString('Heights of props', $page->filter('main')->text());
@@ -197,14 +221,19 @@ final class ProgressPageTest extends AppTestCase
         $this->shins(1, 20.0);
         $plan = $this->planned([21 => 600, 14 => 600, 7 => 900]);
         foreach ([21, 14, 7] as $i => $days) {
-            $this->em()->persist(new SessionLog(Uuid::v7(), $this->practitioner, $this->teacher, $plan, self::day($days), new \DateTimeImmutable("-$days days"), [
-                ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => 'left', 'holdReached' => true, 'note' => ''],
-                ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => 'right', 'holdReached' => false, 'note' => ''],
-            ], 20.0 - $i, 17.0 - $i, 'Breath was easy.'));
+            $this->em()->persist(new SessionLog(Uuid::v7(), $this->practitioner, $this->teacher, $plan,
+                self::day($days), new \DateTimeImmutable("-$days days"), [
+                    ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => 'left', 'holdReached' => true,
+                        'note' => ''],
+                    ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => 'right', 'holdReached' => false,
+                        'note' => ''],
+                ], 20.0 - $i, 17.0 - $i, 'Breath was easy.'));
         }
         $this->em()->flush();
-        $practised = self::getContainer()->get(PractisedMinutes::class)->of(self::getContainer()->get(Records::class)->logs($this->practitioner));
-        self::assertSame([15.0, 10.0, 10.0], array_column($practised, 'minutes'), 'What was not held to its end counts for nothing.');
+        $practised = self::getContainer()->get(PractisedMinutes::class)
+            ->of(self::getContainer()->get(Records::class)->logs($this->practitioner));
+        self::assertSame([15.0, 10.0, 10.0], array_column($practised, 'minutes'),
+            'What was not held to its end counts for nothing.');
         self::assertSame([Side::Left, Side::Left, Side::Left], array_column($practised, 'side'));
         self::assertSame([true, true, true], array_column($practised, 'isDeep'));
         $page = $this->client->request('GET', "$this->home/progress");
@@ -216,14 +245,18 @@ final class ProgressPageTest extends AppTestCase
         self::assertStringContainsString('0.6 h', $page->filter('main')->text());
     }
 
-    /** Over all of a teacher's people kinds of work are told apart that one person has always done together; nobody else's people count. */
+    /**
+     * Over all of a teacher's people kinds of work are told apart that one person has always done together; nobody
+     * else's people count.
+     */
     public function testWhatWorkedOverAllPeople(): void
     {
         $this->client->request('GET', '/what-worked');
         self::assertSelectorTextContains('main', 'No session has been logged');
         $other = $this->teacher('other@studio.example');
         foreach (range(1, 7) as $i) {
-            [$who, $by] = 7 === $i ? [$this->practitioner($other), $other] : [$this->practitioner($this->teacher, name: "Somebody $i"), $this->teacher];
+            [$who, $by] = 7 === $i ? [$this->practitioner($other), $other]
+                : [$this->practitioner($this->teacher, name: "Somebody $i"), $this->teacher];
             // The first three get seven hours of one kind and their hips turn; the others get as much of another.
             $posture = $i < 4 ? 'shins-stacked' : 'figure-four';
             $rung = $i < 4 ? 'level' : 'wall';
@@ -233,16 +266,24 @@ final class ProgressPageTest extends AppTestCase
                 $this->read($who, $by, $days, $knee);
                 $seconds = 3600 * (1 + (($i * 7 + $k * 5) % 4));
                 $date = self::day($days - 1)->format('Y-m-d');
-                $plan = new PracticePlan(Uuid::v7(), $who, $by, new \DateTimeImmutable('-130 days'), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => [['sessions' => [['date' => $date, 'items' => [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'phase' => 'work', 'seconds' => $seconds]]]]]]], null, '');
+                $plan = new PracticePlan(Uuid::v7(), $who, $by, new \DateTimeImmutable('-130 days'), Rules::VERSION,
+                    ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30],
+                    ['weeks' => [['sessions' => [['date' => $date,
+                        'items' => [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'phase' => 'work',
+                            'seconds' => $seconds]]]]]]], null, '');
                 $this->em()->persist($plan);
-                $this->em()->persist(new SessionLog(Uuid::v7(), $who, $by, $plan, self::day($days - 1), new \DateTimeImmutable(sprintf('-%d days', $days - 1)), [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'holdReached' => true]], null, null, ''));
+                $this->em()->persist(new SessionLog(Uuid::v7(), $who, $by, $plan, self::day($days - 1),
+                    new \DateTimeImmutable(sprintf('-%d days', $days - 1)),
+                    [['posture' => $posture, 'rung' => $rung, 'side' => 'both', 'holdReached' => true]], null, null,
+                    ''));
                 $done += $seconds / 3600;
             }
         }
         $this->em()->flush();
         $page = $this->client->request('GET', '/what-worked');
         self::assertSelectorTextContains('main', 'People with sessions: 6.');
-        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(), 'Rotation'))->text();
+        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(), 'Rotation'))
+            ->text();
         self::assertMatchesRegularExpression('/Shins stacked: 1\.\d° an hour/', $rotation);
         self::assertStringNotContainsString('Figure four: ', $rotation);
         $this->client->loginUser($this->teacher('third@studio.example'));
@@ -255,18 +296,27 @@ final class ProgressPageTest extends AppTestCase
     {
         foreach (['soles-together' => [30, 20, 2], 'frog' => [5]] as $test => $ages) {
             foreach ($ages as $days) {
-                $this->em()->persist(new StoredPicture(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable("-$days days"), $test, 800, 600, 2 === $days ? ['hip' => [0.5, 0.5], 'knee' => [0.25, 0.25], 'ankle' => [0.2, 0.9], 'floorA' => [0.1, 1.0]] : null));
+                $this->em()->persist(new StoredPicture(Uuid::v7(), $this->practitioner, $this->teacher,
+                    new \DateTimeImmutable("-$days days"), $test, 800, 600, 2 === $days
+                    ? ['hip' => [0.5, 0.5], 'knee' => [0.25, 0.25], 'ankle' => [0.2, 0.9], 'floorA' => [0.1, 1.0]]
+                    : null));
             }
         }
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertCount(2, $page->filter('.two-pictures img'));
-        self::assertSame(['M400 300L200 150', 'M200 150L160 540'], $page->filter('.two-pictures path')->each(static fn ($path): string => (string) $path->attr('d')), 'Thigh and shin, where they were marked.');
-        self::assertSame(self::day(30)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')->first()->text())[1]));
-        self::assertSame(self::day(2)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')->last()->text())[1]));
+        self::assertSame(['M400 300L200 150', 'M200 150L160 540'], $page->filter('.two-pictures path')
+            ->each(static fn ($path): string => (string) $path->attr('d')), 'Thigh and shin, where they were marked.');
+        self::assertSame(self::day(30)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')
+            ->first()->text())[1]));
+        self::assertSame(self::day(2)->format('j M Y'), trim(explode(', ', $page->filter('.two-pictures figcaption')
+            ->last()->text())[1]));
     }
 
-    /** What is usual comes from a teacher's other people, as soon as there are enough who began alike; nobody else's count. */
+    /**
+     * What is usual comes from a teacher's other people, as soon as there are enough who began alike; nobody else's
+     * count.
+     */
     public function testWhatIsUsualComesFromTheTeachersPeople(): void
     {
         foreach (range(0, 5) as $i) {
@@ -278,7 +328,9 @@ final class ProgressPageTest extends AppTestCase
         $other = $this->teacher('other@studio.example');
         $keep = function (Teacher $of, int $i, float $start): void {
             $person = $this->practitioner($of, name: "Somebody $i");
-            $this->ended($person, new \DateTimeImmutable('-10 days'), [], ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5, 'start' => $start]], 'forecasts' => []]);
+            $this->ended($person, new \DateTimeImmutable('-10 days'), [],
+                ['rates' => [['ability' => 'rotation', 'side' => 'left', 'month' => 4.0, 'sd' => 0.5,
+                    'start' => $start]], 'forecasts' => []]);
         };
         foreach (range(1, Prior::PEOPLE) as $i) {
             $keep($other, $i, $start);
@@ -291,8 +343,10 @@ final class ProgressPageTest extends AppTestCase
         }
         $this->em()->flush();
         self::assertGreaterThan($stated + 0.2, $rate());
-        self::assertSame(Prior::PEOPLE, $this->page()['charts'][0]['sides']['left']['progress']->because->numbers['people']);
-        self::assertCount(2 * Prior::PEOPLE, self::getContainer()->get(OutcomeRows::class)->rates($this->teacher, $this->practitioner)['rotation']);
+        self::assertSame(Prior::PEOPLE,
+            $this->page()['charts'][0]['sides']['left']['progress']->because->numbers['people']);
+        self::assertCount(2 * Prior::PEOPLE, self::getContainer()->get(OutcomeRows::class)
+            ->rates($this->teacher, $this->practitioner)['rotation']);
     }
 
     public function testABodyComesFirst(): void
@@ -319,7 +373,9 @@ final class ProgressPageTest extends AppTestCase
     {
         $entry = Uuid::v7();
         foreach (Side::cases() as $side) {
-            $test = new Test(Uuid::v7(), $entry, $who, $by, 'shins-stacked', $side, new \DateTimeImmutable("-$daysAgo days"), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
+            $test = new Test(Uuid::v7(), $entry, $who, $by, 'shins-stacked', $side,
+                new \DateTimeImmutable("-$daysAgo days"), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [],
+                Rules::VERSION);
             $test->add(['kneeHeight' => $knee, 'ankleHeight' => 10.0]);
             $test->add(['kneeHeight' => $knee + 0.2, 'ankleHeight' => 10.0]);
             $this->em()->persist($test);
@@ -330,16 +386,21 @@ final class ProgressPageTest extends AppTestCase
     private function checked(int $days, ?float $height = null, bool $isClean = true): void
     {
         $at = new \DateTimeImmutable("$days days");
-        $this->em()->persist(new RungCheck(Uuid::v7(), $this->practitioner, $this->teacher, 'half-lotus', Side::Left, 'mid-thigh-on-block', self::day(-$days), $at, $height, $isClean, true, 0, PainPlace::None, PainKind::Ache, [], false, ''));
+        $this->em()->persist(new RungCheck(Uuid::v7(), $this->practitioner, $this->teacher, 'half-lotus', Side::Left,
+            'mid-thigh-on-block', self::day(-$days), $at, $height, $isClean, true, 0, PainPlace::None, PainKind::Ache,
+            [], false, ''));
         $this->em()->flush();
     }
 
     /** @param array<int, int> $seconds of one item of work on each side, by days ago */
     private function planned(array $seconds): PracticePlan
     {
-        $item = static fn (string $side, int $seconds): array => ['posture' => 'shins-stacked', 'rung' => 'level', 'side' => $side, 'phase' => 'work', 'seconds' => $seconds];
-        $weeks = array_map(static fn (int $days, int $of): array => ['sessions' => [['date' => self::day($days)->format('Y-m-d'), 'items' => [$item('left', $of), $item('right', $of)]]]], array_keys($seconds), $seconds);
-        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-30 days'), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => $weeks], null, '');
+        $item = static fn (string $side, int $seconds): array => ['posture' => 'shins-stacked', 'rung' => 'level',
+            'side' => $side, 'phase' => 'work', 'seconds' => $seconds];
+        $weeks = array_map(static fn (int $days, int $of): array => ['sessions' => [['date' => self::day($days)
+            ->format('Y-m-d'), 'items' => [$item('left', $of), $item('right', $of)]]]], array_keys($seconds), $seconds);
+        $plan = new PracticePlan(Uuid::v7(), $this->practitioner, $this->teacher, new \DateTimeImmutable('-30 days'),
+            Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => $weeks], null, '');
         $this->em()->persist($plan);
 
         return $plan;

@@ -21,7 +21,10 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\TestDefinition;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 
-/** What holds of every reading of the shipped postures, whoever is read: people made up, of whom some tests were taken and some gates asked. */
+/**
+ * What holds of every reading of the shipped postures, whoever is read: people made up, of whom some tests were taken
+ * and some gates asked.
+ */
 final class ReadingPropertiesTest extends KernelTestCase
 {
     private const PEOPLE = 60;
@@ -38,17 +41,20 @@ final class ReadingPropertiesTest extends KernelTestCase
                         $needed = $poses->of($need, $side)->state();
                         // Short, held or waiting itself, it is what comes first.
                         $best = in_array($needed, [State::Short, State::Held], true) ? State::First : $needed;
-                        self::assertGreaterThanOrEqual(0, $pose->state()->compare($best), "$id, $side->value, of $who: {$pose->state()->value}, and $need is $needed->value");
+                        self::assertGreaterThanOrEqual(0, $pose->state()->compare($best),
+                            "$id, $side->value, of $who: {$pose->state()->value}, and $need is $needed->value");
                     }
                 }
             }
         }
-        self::assertEqualsCanonicalizing(array_column(State::cases(), 'value'), array_keys($seen), 'All of them were met.');
+        self::assertEqualsCanonicalizing(array_column(State::cases(), 'value'), array_keys($seen),
+            'All of them were met.');
     }
 
     public function testFirstSaysWhatAndUnknownSaysWhatIsMissing(): void
     {
-        $missing = ['ability.unread', 'ability.too-old', 'ability.at-least', 'gate.not-read', 'gate.not-clean', 'gate.close', 'gate.not-asked', 'gate.first-unknown'];
+        $missing = ['ability.unread', 'ability.too-old', 'ability.at-least', 'gate.not-read', 'gate.not-clean',
+            'gate.close', 'gate.not-asked', 'gate.first-unknown'];
         foreach (MadeUpPeople::of(self::getContainer()->get(Catalogue::class), self::PEOPLE) as $who => [$poses]) {
             foreach (array_keys($poses->postures) as $id) {
                 foreach (Side::cases() as $side) {
@@ -58,33 +64,47 @@ final class ReadingPropertiesTest extends KernelTestCase
                     self::assertSame(State::First === $pose->state(), [] !== $pose->first(), $said);
                     foreach ($pose->first() as $gate) {
                         self::assertContains($gate->reason, $pose->reasons(), $said);
-                        '' === $gate->posture ?: self::assertContains($poses->of($gate->posture, $side)->state(), [State::First, State::Short, State::Held], $said);
+                        '' === $gate->posture ?: self::assertContains($poses->of($gate->posture, $side)->state(),
+                            [State::First, State::Short, State::Held], $said);
                     }
-                    State::Unknown !== $pose->state() ?: self::assertNotSame([], array_intersect($missing, $codes), $said);
-                    State::Short !== $pose->state() ?: self::assertNotSame([], array_intersect(['ability.short', 'body.cannot'], $codes), $said);
+                    State::Unknown !== $pose->state() ?: self::assertNotSame([], array_intersect($missing, $codes),
+                        $said);
+                    State::Short !== $pose->state() ?: self::assertNotSame([],
+                        array_intersect(['ability.short', 'body.cannot'], $codes), $said);
                 }
             }
         }
     }
 
-    /** A measurement is asked for only where some answer of it would change something; and where none is, none of this body would have. */
+    /**
+     * A measurement is asked for only where some answer of it would change something; and where none is, none of this
+     * body would have.
+     */
     public function testTheNextMeasurementChangesAnAnswerAndNoneIsLeftThatWould(): void
     {
-        $targets = array_keys(array_filter(self::getContainer()->get(Catalogue::class)->all(Kind::Posture), static fn (array $posture): bool => $posture['target']));
+        $targets = array_keys(array_filter(self::getContainer()->get(Catalogue::class)->all(Kind::Posture),
+            static fn (array $posture): bool => $posture['target']));
         $asked = $left = $telling = 0;
-        foreach (MadeUpPeople::of(self::getContainer()->get(Catalogue::class), self::PEOPLE) as $who => [$poses, $visit]) {
+        foreach (MadeUpPeople::of(self::getContainer()->get(Catalogue::class), self::PEOPLE) as $who => [$poses,
+            $visit]) {
             foreach (array_slice($targets, 0, 6) as $wanted) {
                 $next = NextReading::of([$wanted], $poses);
                 if (null !== $next && null !== $next->test && $next->test->isMeasured()) {
                     ++$asked;
                     $of = [$wanted, ...$poses->postures[$wanted]->needs];
-                    self::assertTrue(self::isDoubted($next->test, $next->side, $of, $poses) || self::changes($next->test, $next->side, $of, $poses), "$wanted of $who: {$next->test->id}, {$next->side->value}");
+                    self::assertTrue(self::isDoubted($next->test, $next->side, $of, $poses)
+                        || self::changes($next->test, $next->side, $of, $poses),
+                        "$wanted of $who: {$next->test->id}, {$next->side->value}");
                 } elseif (null === $next) {
                     foreach (self::notTaken($poses) as [$test, $side]) {
                         ++$left;
-                        $read = $visit->read([...$visit->take($test, $side), ...$poses->person->taken], $poses->postures)->person;
-                        $told = $poses->with(new Snapshot($read->proportions, $read->evidence, $poses->person->holds, $read->taken, new \DateTimeImmutable(MadeUpPeople::ON), observed: $poses->person->observed, tools: $read->tools));
-                        $telling += self::answer([$wanted], $poses, false) === self::answer([$wanted], $told, false) ? 0 : 1;
+                        $read = $visit->read([...$visit->take($test, $side), ...$poses->person->taken],
+                            $poses->postures)->person;
+                        $told = $poses->with(new Snapshot($read->proportions, $read->evidence, $poses->person->holds,
+                            $read->taken, new \DateTimeImmutable(MadeUpPeople::ON), observed: $poses->person->observed,
+                            tools: $read->tools));
+                        $telling += self::answer([$wanted], $poses, false) === self::answer([$wanted], $told, false) ? 0
+                            : 1;
                     }
                 }
             }
@@ -100,7 +120,9 @@ final class ReadingPropertiesTest extends KernelTestCase
     {
         foreach ($poses->tests as $test) {
             foreach (Side::cases() as $side) {
-                if ($test->isMeasured() && in_array(Bound::Exact, $test->proves, true) && [] === $poses->person->holds->on($test->work, $side) && null === $poses->person->newest($test->id, $side)) {
+                if ($test->isMeasured() && in_array(Bound::Exact, $test->proves, true) && []
+                    === $poses->person->holds->on($test->work, $side) && null
+                    === $poses->person->newest($test->id, $side)) {
                     yield [$test, $side];
                 }
             }
@@ -120,14 +142,16 @@ final class ReadingPropertiesTest extends KernelTestCase
             foreach ($test->proves as $name => $bound) {
                 $ability = Ability::from($name);
                 $read = $ability->isLessMore() ? 80.0 - $value : $value;
-                // It reads near what is known already, or goes as far as a lower bound at least: a reading that cannot be true tells of another mistake.
+                // It reads near what is known already, or goes as far as a lower bound at least: a reading that cannot
+                // be true tells of another mistake.
                 $known = $poses->person->capacities($side)->get($ability);
                 if (null !== $known && Bound::Exact === $known->bound) {
                     $read = $known->value + ($value - 85.0) / 5.0;
                 } elseif (null !== $known && $ability->compare($read, $known->value) < 0) {
                     $read = $known->value;
                 }
-                $supposed[] = new Evidence($ability, $read, $bound, Uncertainty::none(), $test->id, on: new \DateTimeImmutable(MadeUpPeople::ON), isIsolating: Bound::Exact === $bound);
+                $supposed[] = new Evidence($ability, $read, $bound, Uncertainty::none(), $test->id,
+                    on: new \DateTimeImmutable(MadeUpPeople::ON), isIsolating: Bound::Exact === $bound);
             }
             if ($now !== self::answer($of, $poses->with($poses->person->supposing($side, $supposed)), true)) {
                 return true;
@@ -135,7 +159,8 @@ final class ReadingPropertiesTest extends KernelTestCase
         }
 
         // Soles together is a gate besides.
-        return 'soles-together' === $test->id && [] !== array_filter(Side::cases(), static fn (Side $one): bool => [] !== $poses->of($of[0], $one)->full()->gates);
+        return 'soles-together' === $test->id && [] !== array_filter(Side::cases(), static fn (Side $one): bool => []
+            !== $poses->of($of[0], $one)->full()->gates);
     }
 
     /**
@@ -150,7 +175,8 @@ final class ReadingPropertiesTest extends KernelTestCase
             $pose->state()->value,
             $pose->onLadder()->rung?->rung->id,
             array_map(static fn (Reason $bar): string => $bar->code, $pose->onLadder()->bars),
-            array_map(static fn (AbilityMargin $margin): string => $margin->state()->value, $isInPart ? $pose->full()->margins : []),
+            array_map(static fn (AbilityMargin $margin): string => $margin->state()->value, $isInPart ? $pose->full()
+                ->margins : []),
         ];
         $answer = [];
         foreach ($of as $id) {

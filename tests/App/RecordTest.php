@@ -69,20 +69,26 @@ final class RecordTest extends AppTestCase
                 self::assertNull($schema->fault($part, $record[$part]), "person $i, $part");
             }
             foreach (array_keys(RecordKinds::CLASSES) as $kind) {
-                self::assertSame([], array_filter(array_map(static fn (array $item): ?string => $schema->fault($kind, $item), $record[$kind])), "person $i, $kind");
+                self::assertSame([], array_filter(array_map(static fn (array $item): ?string => $schema->fault($kind,
+                    $item), $record[$kind])), "person $i, $kind");
             }
-            $all = 1 + array_sum(array_map(static fn (string $kind): int => count($record[$kind]), array_keys(RecordKinds::CLASSES)));
+            $all = 1 + array_sum(array_map(static fn (string $kind): int => count($record[$kind]),
+                array_keys(RecordKinds::CLASSES)));
             $tried = $this->import($record, $there, true);
             self::assertSame(['added' => $all, 'known' => 0, 'refused' => []], array_slice($tried, 0, 3));
             $first = $this->import($record, $there);
-            self::assertSame(['added' => $all, 'known' => 0, 'refused' => []], array_slice($first, 0, 3), 'Trying it has kept nothing.');
+            self::assertSame(['added' => $all, 'known' => 0, 'refused' => []], array_slice($first, 0, 3),
+                'Trying it has kept nothing.');
             $copy = $this->find((string) $first['person']);
             self::assertNotEquals($person->id, $copy->id, 'Two accounts, two rows.');
             self::assertSame($this->told($record), $this->told($this->export($copy)), "person $i");
-            self::assertSame(['added' => 0, 'known' => $all, 'refused' => []], array_slice($this->import($record, $there), 0, 3), 'Read twice.');
-            self::assertSame(['added' => 0, 'known' => $all, 'refused' => []], array_slice($this->import($this->export($copy), $here), 0, 3), 'And back again.');
+            self::assertSame(['added' => 0, 'known' => $all, 'refused' => []],
+                array_slice($this->import($record, $there), 0, 3), 'Read twice.');
+            self::assertSame(['added' => 0, 'known' => $all, 'refused' => []],
+                array_slice($this->import($this->export($copy), $here), 0, 3), 'And back again.');
             self::assertSame($this->told($record), $this->told($this->export($this->find((string) $person->id))));
-            self::assertSame($this->holds($person), $this->holds($copy), "person $i: every hold, and what has lifted it.");
+            self::assertSame($this->holds($person), $this->holds($copy),
+                "person $i: every hold, and what has lifted it.");
             $pages = $this->asPages($person);
             self::assertSame($pages, $this->asPages($copy), "person $i, as the pages of both accounts have it");
             self::assertSame($pages, $this->asRecord($record), "person $i, as ascent:assess has the record");
@@ -128,9 +134,11 @@ final class RecordTest extends AppTestCase
     {
         $there = $this->teacher('there@studio.example');
         $record = $this->export($this->clean($this->teacher()));
-        $entry = ['id' => (string) Uuid::v7(), 'kind' => 'frog', 'side' => 'left', 'pain' => ['level' => 4, 'place' => 'knee', 'kind' => 'ache']];
+        $entry = ['id' => (string) Uuid::v7(), 'kind' => 'frog', 'side' => 'left',
+            'pain' => ['level' => 4, 'place' => 'knee', 'kind' => 'ache']];
         $record['tests'][] = $entry;
-        $record['nobody-knows-this'] = ['pain' => ['level' => 2, 'place' => 'inner-knee', 'kind' => 'sharp'], 'side' => 'right'];
+        $record['nobody-knows-this'] = ['pain' => ['level' => 2, 'place' => 'inner-knee', 'kind' => 'sharp'],
+            'side' => 'right'];
         $record['bodies'][] = ['stature' => -1.0] + $record['bodies'][0];
         $answer = $this->import($record, $there);
         self::assertSame(['nobody-knows-this', 'bodies[1]', 'tests[2]'], array_column($answer['refused'], 'what'));
@@ -139,8 +147,10 @@ final class RecordTest extends AppTestCase
         self::assertCount(2, self::getContainer()->get(ReadPerson::class)->holds($copy)->active);
         $again = $this->import($record, $there);
         self::assertSame(0, $again['added']);
-        self::assertCount(2, self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $copy->id))->active, 'Said twice, it is said once.');
-        self::assertSame('held', $this->asRecord($record)['poses']['half-lotus']['left']['state'], 'To the command as well.');
+        self::assertCount(2, self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $copy->id))
+            ->active, 'Said twice, it is said once.');
+        self::assertSame('held', $this->asRecord($record)['poses']['half-lotus']['left']['state'],
+            'To the command as well.');
     }
 
     public function testARecordThatSaysSomethingElseChangesNothingAndItsPainHolds(): void
@@ -151,7 +161,8 @@ final class RecordTest extends AppTestCase
         $record['tests'][0]['pain'] = ['level' => 3, 'place' => 'knee', 'kind' => 'ache'];
         $answer = $this->import($record, $here);
         self::assertSame(['tests[0]'], array_column($answer['refused'], 'what'));
-        self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id))->active);
+        self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id))
+            ->active);
         self::assertSame(0, $this->export($person)['tests'][0]['pain']['level']);
     }
 
@@ -162,17 +173,22 @@ final class RecordTest extends AppTestCase
         $here = $this->teacher();
         $person = $this->clean($here);
         $at = new \DateTimeImmutable('-3 days');
-        $said = new PainSaid(Uuid::v7(), $person, $here, $at, $at->setTime(0, 0), Side::Left, 2, PainPlace::Knee, PainKind::Ache, 'said');
+        $said = new PainSaid(Uuid::v7(), $person, $here, $at, $at->setTime(0, 0), Side::Left, 2, PainPlace::Knee,
+            PainKind::Ache, 'said');
         $this->em()->persist($said);
         $this->em()->flush();
         $record = $this->export($person);
         $moment = $at->modify('+1 hour')->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.u\Z');
         $record[$kind][] = 'clearances' === $kind
-            ? ['id' => (string) Uuid::v7(), 'by' => (string) $here->id, 'at' => $moment, 'clearedBy' => 'A Clinician', 'word' => 'clinician', 'givenOn' => (new \DateTimeImmutable())->format('Y-m-d'), 'allows' => 'all', 'asked' => true, 'names' => ["pain:$said->id"]]
-            : ['id' => (string) Uuid::v7(), 'by' => (string) $here->id, 'at' => $moment, 'names' => "pain:$said->id", 'why' => 'a slip'];
+            ? ['id' => (string) Uuid::v7(), 'by' => (string) $here->id, 'at' => $moment, 'clearedBy' => 'A Clinician',
+                'word' => 'clinician', 'givenOn' => (new \DateTimeImmutable())->format('Y-m-d'), 'allows' => 'all',
+                'asked' => true, 'names' => ["pain:$said->id"]]
+            : ['id' => (string) Uuid::v7(), 'by' => (string) $here->id, 'at' => $moment, 'names' => "pain:$said->id",
+                'why' => 'a slip'];
         $answer = $this->import($record, $here);
         self::assertSame([$kind.'[0]'], array_column($answer['refused'], 'what'));
-        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id))->active);
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id))
+            ->active);
         // Where both are new they came together, and are as they were elsewhere.
         $there = $this->teacher('there@studio.example');
         $copy = $this->find((string) $this->import($record, $there)['person']);
@@ -184,7 +200,8 @@ final class RecordTest extends AppTestCase
         $there = $this->teacher('there@studio.example');
         $record = $this->export($this->clean($this->teacher()));
         $elsewhere = (string) Uuid::v7();
-        $record = json_decode(str_replace($record['writtenBy'][0]['id'], $elsewhere, (string) json_encode($record)), true);
+        $record = json_decode(str_replace($record['writtenBy'][0]['id'], $elsewhere, (string) json_encode($record)),
+            true);
         $record['writtenBy'][0]['name'] = 'Somebody Elsewhere';
         $copy = $this->find((string) $this->import($record, $there)['person']);
         self::assertSame([['id' => $elsewhere, 'name' => 'Somebody Elsewhere']], $this->export($copy)['writtenBy']);
@@ -200,7 +217,8 @@ final class RecordTest extends AppTestCase
         $record = $this->export($this->somebody($this->teacher(), 5));
         $csv = self::getContainer()->get(RecordTable::class)->csv($record);
         self::assertStringContainsString("\r\n", $csv);
-        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), array_filter(explode("\r\n", $csv), static fn (string $line): bool => '' !== $line));
+        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''),
+            array_filter(explode("\r\n", $csv), static fn (string $line): bool => '' !== $line));
         self::assertContains('kneeHeight (cm)', $lines[0]);
         self::assertCount(1, array_unique(array_map(count(...), $lines)));
         $trials = array_sum(array_map(static fn (array $test): int => count($test['trials']), $record['tests']));
@@ -222,47 +240,76 @@ final class RecordTest extends AppTestCase
     {
         $teacher = $this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException();
         $person = $this->practitioner($teacher, true, "Person $i");
-        $moment = fn (int $least, int $most): \DateTimeImmutable => new \DateTimeImmutable(sprintf('-%d minutes', 1440 * $this->random->getInt($least, $most) + $this->random->getInt(0, 1400)));
+        $moment = fn (int $least, int $most): \DateTimeImmutable => new \DateTimeImmutable(sprintf('-%d minutes',
+            1440 * $this->random->getInt($least, $most) + $this->random->getInt(0, 1400)));
         $one = fn (array $of): mixed => $of[$this->random->getInt(0, count($of) - 1)];
         $may = fn (): bool => 0 === $this->random->getInt(0, 3);
-        $pain = fn (): array => $may() ? [$this->random->getInt(0, 6), $one(PainPlace::cases()), $one(PainKind::cases())] : [0, PainPlace::None, PainKind::Ache];
+        $pain = fn (): array => $may() ? [$this->random->getInt(0, 6), $one(PainPlace::cases()),
+            $one(PainKind::cases())] : [0, PainPlace::None, PainKind::Ache];
         $new = [new ToolSettings(Uuid::v7(), $teacher, $moment(20, 30), ['tape' => 0.7])];
-        $assessment = new Assessment(Uuid::v7(), $person, $teacher, $moment(5, 9), false, $one([['half-lotus'], ['pigeon', 'lotus'], []]), ['soles-together'], $one([[], ['high-blood-pressure'], ['knee-surgery:left']]), 'A note, "quoted".', true, ...$pain());
-        array_push($new, $assessment, new AssessmentEnd($assessment->id, $moment(1, 4)), new AssessmentOutcome($assessment->id, $person, $moment(1, 4), Rules::VERSION, ['half-lotus' => ['left' => 'near', 'right' => 'open']], ['rates' => [], 'forecasts' => []]));
+        $assessment = new Assessment(Uuid::v7(), $person, $teacher, $moment(5, 9), false,
+            $one([['half-lotus'], ['pigeon', 'lotus'], []]), ['soles-together'],
+            $one([[], ['high-blood-pressure'], ['knee-surgery:left']]), 'A note, "quoted".', true, ...$pain());
+        array_push($new, $assessment, new AssessmentEnd($assessment->id, $moment(1, 4)),
+            new AssessmentOutcome($assessment->id, $person, $moment(1, 4), Rules::VERSION,
+                ['half-lotus' => ['left' => 'near', 'right' => 'open']], ['rates' => [], 'forecasts' => []]));
         $entries = [];
         foreach (range(0, $this->random->getInt(1, 6)) as $j) {
             $entry = Uuid::v7();
             $at = $moment(1, 200);
             $corrects = [] !== $entries && $may() ? array_pop($entries) : null;
             foreach (Side::cases() as $side) {
-                $test = new Test(Uuid::v7(), $entry, $person, $teacher, 'soles-together', $side, null === $corrects ? $at : $moment(0, 0), 'tape', $one([0.0, 4.5]), ...[...$pain(), $one([[], [], ['pelvis-tucks']]), Rules::VERSION, $corrects, $may() ? $assessment : null, $one([null, true]), $one(['', '=1+1'])]);
-                $test->add(['kneeHeight' => $this->random->getInt(60, 250) / 10, 'heelDistance' => 20.0], ['kneeHeight' => '14 cm']);
-                $test->add(['kneeHeight' => $this->random->getInt(60, 250) / 10, 'heelDistance' => 20.25], [], ['kneeHeight' => 0.3]);
+                $test = new Test(Uuid::v7(), $entry, $person, $teacher, 'soles-together', $side, null === $corrects
+                    ? $at : $moment(0, 0), 'tape', $one([0.0, 4.5]),
+                    ...[...$pain(), $one([[], [], ['pelvis-tucks']]), Rules::VERSION, $corrects, $may() ? $assessment
+                    : null, $one([null, true]), $one(['', '=1+1'])]);
+                $test->add(['kneeHeight' => $this->random->getInt(60, 250) / 10, 'heelDistance' => 20.0],
+                    ['kneeHeight' => '14 cm']);
+                $test->add(['kneeHeight' => $this->random->getInt(60, 250) / 10, 'heelDistance' => 20.25], [],
+                    ['kneeHeight' => 0.3]);
                 $new[] = $test;
             }
             $entries[] = $entry;
         }
-        $said = new PainSaid(Uuid::v7(), $person, $teacher, $at = $moment(15, 30), $at->setTime(0, 0), $one([null, ...Side::cases()]), 2, $one([PainPlace::Knee, PainPlace::LowBack]), PainKind::Ache, 'said', 'half-lotus', 'half-lotus');
-        array_push($new, $said, new SeenRung(Uuid::v7(), $person, $teacher, $moment(1, 60), 'half-lotus', 'lying-half-lotus', $one(Side::cases()), !$may(), ['knee' => 12.5], false, 'Why', ...$pain()));
+        $said = new PainSaid(Uuid::v7(), $person, $teacher, $at = $moment(15, 30), $at->setTime(0, 0),
+            $one([null, ...Side::cases()]), 2, $one([PainPlace::Knee, PainPlace::LowBack]), PainKind::Ache, 'said',
+            'half-lotus', 'half-lotus');
+        array_push($new, $said, new SeenRung(Uuid::v7(), $person, $teacher, $moment(1, 60), 'half-lotus',
+            'lying-half-lotus', $one(Side::cases()), !$may(), ['knee' => 12.5], false, 'Why', ...$pain()));
         if ($may() || 0 === $i % 2) {
-            $new[] = new Clearance(Uuid::v7(), $person, $teacher, $moment(1, 10), 'A Clinician', ClearanceAuthority::Clinician, (new \DateTimeImmutable('-11 days'))->setTime(0, 0), 'Everything', true, ["pain:$said->id"]);
+            $new[] = new Clearance(Uuid::v7(), $person, $teacher, $moment(1, 10), 'A Clinician',
+                ClearanceAuthority::Clinician, (new \DateTimeImmutable('-11 days'))->setTime(0, 0), 'Everything', true,
+                ["pain:$said->id"]);
         }
         if (0 === $i % 3) {
-            $slip = new PainSaid(Uuid::v7(), $person, $teacher, $at = $moment(3, 4), $at->setTime(0, 0), Side::Right, 6, PainPlace::Groin, PainKind::Sharp, 'said');
-            array_push($new, $slip, new Mistake(Uuid::v7(), $person, $teacher, $at->modify('+20 minutes'), "pain:$slip->id", 'The other person'));
+            $slip = new PainSaid(Uuid::v7(), $person, $teacher, $at = $moment(3, 4), $at->setTime(0, 0), Side::Right, 6,
+                PainPlace::Groin, PainKind::Sharp, 'said');
+            array_push($new, $slip, new Mistake(Uuid::v7(), $person, $teacher, $at->modify('+20 minutes'),
+                "pain:$slip->id", 'The other person'));
         }
-        $check = new RungCheck(Uuid::v7(), $person, $teacher, 'half-lotus', Side::Left, 'lying-half-lotus', (new \DateTimeImmutable('-6 days'))->setTime(0, 0), $moment(5, 6), $one([null, 8.5]), true, true, ...[...$pain(), [], false, 'A note']);
-        $plan = new PracticePlan(Uuid::v7(), $person, $teacher, $moment(2, 3), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], ['weeks' => [['sessions' => [['date' => '2026-01-05', 'items' => []]]]]], null, '');
+        $check = new RungCheck(Uuid::v7(), $person, $teacher, 'half-lotus', Side::Left, 'lying-half-lotus',
+            (new \DateTimeImmutable('-6 days'))->setTime(0, 0), $moment(5, 6), $one([null, 8.5]), true, true,
+            ...[...$pain(), [], false, 'A note']);
+        $plan = new PracticePlan(Uuid::v7(), $person, $teacher, $moment(2, 3), Rules::VERSION,
+            ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30],
+            ['weeks' => [['sessions' => [['date' => '2026-01-05', 'items' => []]]]]], null, '');
         array_push(
             $new,
             $check,
-            new Decision(Uuid::v7(), $check, $person, $teacher, 'half-lotus', Side::Left, $moment(1, 4), Step::Stay, $one([Step::Stay, Step::Stop]), [['code' => 'stay.default', 'source' => 'own', 'numbers' => ['sessions' => 1]]], ['2026-01-05'], 'lying-half-lotus', '', Rules::VERSION),
+            new Decision(Uuid::v7(), $check, $person, $teacher, 'half-lotus', Side::Left, $moment(1, 4), Step::Stay,
+                $one([Step::Stay, Step::Stop]), [['code' => 'stay.default', 'source' => 'own',
+                    'numbers' => ['sessions' => 1]]], ['2026-01-05'], 'lying-half-lotus', '', Rules::VERSION),
             $plan,
-            new PracticePlan(Uuid::v7(), $person, $teacher, $moment(1, 1), Rules::VERSION, ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], $plan->plan, $plan->id, 'one rung easier'),
-            new SessionLog(Uuid::v7(), $person, $teacher, $plan, (new \DateTimeImmutable('-2 days'))->setTime(0, 0), $moment(1, 1), [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left', 'seconds' => 90, 'pain' => ['level' => 0]]], 12.5, null, 'Went "well",'."\nslowly"),
-            new LabSetup(Uuid::v7(), $person, $teacher, Side::Left, 'half-lotus', ['kneeHeight' => 14.0], $moment(1, 5)),
+            new PracticePlan(Uuid::v7(), $person, $teacher, $moment(1, 1), Rules::VERSION,
+                ['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], $plan->plan, $plan->id, 'one rung easier'),
+            new SessionLog(Uuid::v7(), $person, $teacher, $plan, (new \DateTimeImmutable('-2 days'))->setTime(0, 0),
+                $moment(1, 1), [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'left',
+                    'seconds' => 90, 'pain' => ['level' => 0]]], 12.5, null, 'Went "well",'."\nslowly"),
+            new LabSetup(Uuid::v7(), $person, $teacher, Side::Left, 'half-lotus', ['kneeHeight' => 14.0],
+                $moment(1, 5)),
             new HomeTestsAllowed(Uuid::v7(), $person, $teacher, $moment(1, 9), ['heel-to-seat' => true]),
-            $word = new PractitionerNote(Uuid::v7(), $person, $at = $moment(1, 9), $at->setTime(0, 0), PractitionerNote::WORDS, 'It went <well>'),
+            $word = new PractitionerNote(Uuid::v7(), $person, $at = $moment(1, 9), $at->setTime(0, 0),
+                PractitionerNote::WORDS, 'It went <well>'),
             new FromPractitioner($word->id, $person, $at, FromPractitioner::WORDS),
             new FromPractitioner($said->id, $person, $at, FromPractitioner::PAIN),
         );
@@ -279,7 +326,8 @@ final class RecordTest extends AppTestCase
     {
         $this->em()->clear();
 
-        return json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)->of($this->find((string) $person->id))), true);
+        return json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)
+            ->of($this->find((string) $person->id))), true);
     }
 
     /** @return array<string, mixed> */
@@ -287,12 +335,14 @@ final class RecordTest extends AppTestCase
     {
         $this->em()->clear();
 
-        return self::getContainer()->get(KeepRecord::class)->of($record, $this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException(), $isTried);
+        return self::getContainer()->get(KeepRecord::class)
+            ->of($record, $this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException(), $isTried);
     }
 
     private function find(string $id): Practitioner
     {
-        return $this->em()->find(Practitioner::class, Uuid::fromString($id)) ?? throw new \LogicException("There is no $id.");
+        return $this->em()->find(Practitioner::class, Uuid::fromString($id))
+            ?? throw new \LogicException("There is no $id.");
     }
 
     private function told(array $record): array
@@ -304,7 +354,9 @@ final class RecordTest extends AppTestCase
     private function holds(Practitioner $person): array
     {
         $holds = self::getContainer()->get(ReadPerson::class)->holds($this->find((string) $person->id));
-        $said = static fn (Hold $hold): string => implode(' ', [explode(':', $hold->id())[0], $hold->holds->id, $hold->side->value ?? 'both', $hold->entry->at()->format('c'), $hold->word->value ?? '', $hold->cleared?->on->format('c') ?? '']);
+        $said = static fn (Hold $hold): string => implode(' ',
+            [explode(':', $hold->id())[0], $hold->holds->id, $hold->side->value ?? 'both', $hold->entry->at()
+            ->format('c'), $hold->word->value ?? '', $hold->cleared?->on->format('c') ?? '']);
         $all = [...array_map($said, $holds->active), ...array_map($said, $holds->cleared)];
         sort($all);
 
@@ -317,7 +369,8 @@ final class RecordTest extends AppTestCase
         $person = $this->find((string) $person->id);
         $poses = self::getContainer()->get(ReadPerson::class)->now($person);
 
-        return self::withoutIds(null === $poses ? [] : self::getContainer()->get(AssessAnswer::class)->answer($poses, self::getContainer()->get(Wanted::class)->of($person)));
+        return self::withoutIds(null === $poses ? [] : self::getContainer()->get(AssessAnswer::class)
+            ->answer($poses, self::getContainer()->get(Wanted::class)->of($person)));
     }
 
     private function asRecord(array $record): array
@@ -329,6 +382,7 @@ final class RecordTest extends AppTestCase
 
     private static function withoutIds(array $answer): array
     {
-        return json_decode((string) preg_replace('/[0-9a-f]{8}-[0-9a-f-]{27}/', 'id', (string) json_encode($answer)), true);
+        return json_decode((string) preg_replace('/[0-9a-f]{8}-[0-9a-f-]{27}/', 'id', (string) json_encode($answer)),
+            true);
     }
 }

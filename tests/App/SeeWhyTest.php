@@ -19,8 +19,10 @@ final class SeeWhyTest extends AppTestCase
         $shown = $this->shown(84.0);
         self::assertSame(['closed-first', 'knees-share', 'longer-shin', 'higher-seat', 'rounded'], array_keys($shown));
         $closed = $shown['closed-first'];
-        self::assertEqualsWithDelta($closed->one->figure->point('left-hip')->z, $closed->one->figure->point('left-ankle')->z, 1e-6, 'the foot is at the height of the hip');
-        self::assertEqualsWithDelta($closed->two->figure->point('left-hip')->z, $closed->two->figure->point('left-ankle')->z, 1e-6);
+        self::assertEqualsWithDelta($closed->one->figure->point('left-hip')->z,
+            $closed->one->figure->point('left-ankle')->z, 1e-6, 'the foot is at the height of the hip');
+        self::assertEqualsWithDelta($closed->two->figure->point('left-hip')->z,
+            $closed->two->figure->point('left-ankle')->z, 1e-6);
         self::assertLessThan($closed->numbers['one'], $closed->numbers['two']);
         self::assertEqualsWithDelta($closed->numbers['one'] - 84.0, $closed->numbers['twistOne'], 1e-9);
         $share = $shown['knees-share'];
@@ -29,10 +31,12 @@ final class SeeWhyTest extends AppTestCase
         self::assertGreaterThan(10.0, $share->numbers['share']);
         $shin = $shown['longer-shin'];
         self::assertEqualsWithDelta($shin->numbers['two'], $shin->two->figure->point('left-knee')->z, 1e-6);
-        $length = static fn ($drawn): float => $drawn->figure->point('left-knee')->minus($drawn->figure->point('left-ankle'))->length();
+        $length = static fn ($drawn): float => $drawn->figure->point('left-knee')
+            ->minus($drawn->figure->point('left-ankle'))->length();
         self::assertEqualsWithDelta(4.0, $length($shin->two) - $length($shin->one), 1e-6);
         self::assertGreaterThan(0.0, $shin->numbers['by']);
-        self::assertEqualsWithDelta(6.0, $shown['higher-seat']->two->figure->point('left-hip')->z - $shown['higher-seat']->one->figure->point('left-hip')->z, 1e-6);
+        self::assertEqualsWithDelta(6.0, $shown['higher-seat']->two->figure->point('left-hip')
+            ->z - $shown['higher-seat']->one->figure->point('left-hip')->z, 1e-6);
         self::assertGreaterThan(5.0, $shown['higher-seat']->numbers['flexion']);
         self::assertLessThan($shown['rounded']->numbers['one'], $shown['rounded']->numbers['two']);
     }
@@ -65,7 +69,8 @@ final class SeeWhyTest extends AppTestCase
     /** @return array<string, Comparison> */
     private function shown(float $rotation): array
     {
-        $shown = SeeWhy::of(Proportions::of(Length::cm(170.0)), Side::Left, new Capacity(130.0, 45.0, $rotation, 138.0));
+        $shown = SeeWhy::of(Proportions::of(Length::cm(170.0)), Side::Left,
+            new Capacity(130.0, 45.0, $rotation, 138.0));
 
         return array_combine(array_map(static fn (Comparison $one): string => $one->code, $shown), $shown);
     }

@@ -36,18 +36,41 @@ final class SentAgainTest extends AppTestCase
         $this->tested($this->practitioner, 12.0, 16.0);
     }
 
-    /** @return iterable<string, array{string, string, class-string, array<string, mixed>, array<string, mixed>, list<string>}> page, form, record, first, second, and what the page says of the difference */
+    /**
+     * @return iterable<string, array{string, string, class-string, array<string, mixed>, array<string, mixed>,
+     *     list<string>}> page, form, record, first, second, and what the page says of the difference
+     */
     public static function forms(): iterable
     {
-        yield 'before an assessment' => ['{home}/assessments/new', 'before', Assessment::class, ['consent' => '1', 'pain' => self::NOTHING_HURTS, 'warm' => '1'], ['clinician_first' => ['knee-surgery'], 'side' => 'left'], ['Which side, where a condition has one', 'empty', 'left']];
-        yield 'a test' => ['{home}/tests/soles-together', 'bench', Test::class, ['painLeft' => self::NOTHING_HURTS, 'painRight' => self::NOTHING_HURTS, 'trials' => [['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12'], ['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12']]], ['note' => 'after a walk'], ['Note', 'empty', 'after a walk']];
-        yield 'a check' => ['{home}/ladder/half-lotus/check/left', 'check_form', RungCheck::class, ['pain' => self::NOTHING_HURTS, 'holdReached' => '1', 'evenBreath' => '1', 'practisedOn' => date('Y-m-d')], ['holdReached' => '0', 'compensations' => ['foot-bends-inward', 'pelvis-tucks-under']], ['Was the hold reached', 'Yes', 'No']];
-        yield 'a rung seen' => ['{home}/walk/half-lotus', 'walk_form', SeenRung::class, ['seen' => 'clean', 'pain' => self::NOTHING_HURTS], ['seen' => 'not-clean', 'pain' => ['level' => '2', 'place' => 'knee', 'kind' => 'ache']], ['Where', 'nowhere', 'in or around the knee']];
-        yield 'a body' => ['{home}/body', 'body_form', BodyMeasures::class, ['stature' => '171'], ['stature' => '172'], ['Stature', '171', '172']];
-        yield 'a person of a class' => ['/screen/{id}?people[]={id}', 'screen', Assessment::class, ['consent' => '1', 'stature' => '171', 'painLeft' => self::NOTHING_HURTS, 'painRight' => self::NOTHING_HURTS], ['clinician' => ['hip-replacement']], ['Known from before?', 'empty']];
-        yield 'a practitioner' => ['/practitioners/new', 'practitioner_form', Practitioner::class, ['name' => 'Imre', 'consent' => '1'], ['name' => 'Irma'], ['Imre', 'Irma']];
-        yield 'a plan' => ['{home}/plans/new', 'plan', PracticePlan::class, ['weeks' => '2'], ['weeks' => '3'], ['2', '3']];
-        yield 'errors of the tools' => ['/instruments', 'tools', ToolSettings::class, ['tape' => '1'], ['tape' => '2'], ['1', '2']];
+        yield 'before an assessment' => ['{home}/assessments/new', 'before', Assessment::class,
+            ['consent' => '1', 'pain' => self::NOTHING_HURTS, 'warm' => '1'],
+            ['clinician_first' => ['knee-surgery'], 'side' => 'left'],
+            ['Which side, where a condition has one', 'empty', 'left']];
+        yield 'a test' => ['{home}/tests/soles-together', 'bench', Test::class,
+            ['painLeft' => self::NOTHING_HURTS, 'painRight' => self::NOTHING_HURTS,
+                'trials' => [['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12'],
+                    ['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12']]],
+            ['note' => 'after a walk'], ['Note', 'empty', 'after a walk']];
+        yield 'a check' => ['{home}/ladder/half-lotus/check/left', 'check_form', RungCheck::class,
+            ['pain' => self::NOTHING_HURTS, 'holdReached' => '1', 'evenBreath' => '1', 'practisedOn' => date('Y-m-d')],
+            ['holdReached' => '0', 'compensations' => ['foot-bends-inward', 'pelvis-tucks-under']],
+            ['Was the hold reached', 'Yes', 'No']];
+        yield 'a rung seen' => ['{home}/walk/half-lotus', 'walk_form', SeenRung::class,
+            ['seen' => 'clean', 'pain' => self::NOTHING_HURTS],
+            ['seen' => 'not-clean', 'pain' => ['level' => '2', 'place' => 'knee', 'kind' => 'ache']],
+            ['Where', 'nowhere', 'in or around the knee']];
+        yield 'a body' => ['{home}/body', 'body_form', BodyMeasures::class, ['stature' => '171'], ['stature' => '172'],
+            ['Stature', '171', '172']];
+        yield 'a person of a class' => ['/screen/{id}?people[]={id}', 'screen', Assessment::class,
+            ['consent' => '1', 'stature' => '171', 'painLeft' => self::NOTHING_HURTS,
+                'painRight' => self::NOTHING_HURTS], ['clinician' => ['hip-replacement']],
+            ['Known from before?', 'empty']];
+        yield 'a practitioner' => ['/practitioners/new', 'practitioner_form', Practitioner::class,
+            ['name' => 'Imre', 'consent' => '1'], ['name' => 'Irma'], ['Imre', 'Irma']];
+        yield 'a plan' => ['{home}/plans/new', 'plan', PracticePlan::class, ['weeks' => '2'], ['weeks' => '3'],
+            ['2', '3']];
+        yield 'errors of the tools' => ['/instruments', 'tools', ToolSettings::class, ['tape' => '1'], ['tape' => '2'],
+            ['1', '2']];
     }
 
     /**
@@ -57,9 +80,16 @@ final class SentAgainTest extends AppTestCase
      * @param list<string> $said
      */
     #[DataProvider('forms')]
-    public function testNothingTypedIsTakenForRecorded(string $page, string $name, string $record, array $first, array $second, array $said): void
-    {
-        $page = strtr($page, ['{home}' => "/practitioners/{$this->practitioner->id}", '{id}' => (string) $this->practitioner->id]);
+    public function testNothingTypedIsTakenForRecorded(
+        string $page,
+        string $name,
+        string $record,
+        array $first,
+        array $second,
+        array $said,
+    ): void {
+        $page = strtr($page, ['{home}' => "/practitioners/{$this->practitioner->id}",
+            '{id}' => (string) $this->practitioner->id]);
         $form = $this->client->request('GET', $page)->filter("form[name=\"$name\"]")->form();
         $once = array_replace_recursive($form->getPhpValues(), [$name => $first]);
         $page = $form->getUri();
@@ -72,7 +102,8 @@ final class SentAgainTest extends AppTestCase
 
         $this->client->request('POST', $page, $once);
         self::assertResponseRedirects(message: 'As it was:');
-        self::assertSame($onward, $this->client->getResponse()->headers->get('Location'), 'it leads where it led before,');
+        self::assertSame($onward, $this->client->getResponse()->headers->get('Location'),
+            'it leads where it led before,');
         self::assertSame($one, $this->howMany($record), 'and makes no second record.');
         $this->client->followRedirect();
 
@@ -94,9 +125,11 @@ final class SentAgainTest extends AppTestCase
     {
         $page = "/practitioners/{$this->practitioner->id}/assessments/new";
         $form = $this->client->request('GET', $page)->filter('form[name="before"]')->form();
-        $once = array_replace_recursive($form->getPhpValues(), ['before' => ['consent' => '1', 'pain' => self::NOTHING_HURTS, 'warm' => '1']]);
+        $once = array_replace_recursive($form->getPhpValues(),
+            ['before' => ['consent' => '1', 'pain' => self::NOTHING_HURTS, 'warm' => '1']]);
         $this->client->request('POST', $page, $once);
-        $this->client->request('POST', $page, array_replace_recursive($once, ['before' => ['clinician_first' => ['knee-surgery'], 'side' => 'left']]));
+        $this->client->request('POST', $page, array_replace_recursive($once,
+            ['before' => ['clinician_first' => ['knee-surgery'], 'side' => 'left']]));
         $this->client->submit($this->client->getCrawler()->filter('form[name="before"]')->form());
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'knee');
@@ -106,13 +139,18 @@ final class SentAgainTest extends AppTestCase
 
     public function testAClearanceSentAgainWithAnotherWordIsNotSilentlyDropped(): void
     {
-        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, new \DateTimeImmutable('-9 days'), false, [], [], ['knee-surgery:left'], '', false, 0, PainPlace::None, PainKind::Ache));
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher,
+            new \DateTimeImmutable('-9 days'), false, [], [], ['knee-surgery:left'], '', false, 0, PainPlace::None,
+            PainKind::Ache));
         $this->em()->flush();
         $page = "/practitioners/{$this->practitioner->id}/clearance";
         $form = $this->client->request('GET', $page)->filter('form[name="clearance_form"]')->form();
         $values = $form->getPhpValues();
-        $all = array_map(static fn (ChoiceFormField $box): string => $box->availableOptionValues()[0], self::boxes($form, 'clearance_form[names]'));
-        $values['clearance_form'] = array_replace($values['clearance_form'], ['clearedBy' => 'Clinic', 'word' => 'clinician', 'givenOn' => date('Y-m-d'), 'allows' => 'all of it, from the ground up', 'asked' => '1', 'names' => [$all[0]]]);
+        $all = array_map(static fn (ChoiceFormField $box): string => $box->availableOptionValues()[0],
+            self::boxes($form, 'clearance_form[names]'));
+        $values['clearance_form'] = array_replace($values['clearance_form'],
+            ['clearedBy' => 'Clinic', 'word' => 'clinician', 'givenOn' => date('Y-m-d'),
+                'allows' => 'all of it, from the ground up', 'asked' => '1', 'names' => [$all[0]]]);
         $this->client->request('POST', $page, $values);
         self::assertResponseRedirects();
         $values['clearance_form']['allows'] = 'gentle work alone, and no twisting';
@@ -128,17 +166,22 @@ final class SentAgainTest extends AppTestCase
         $this->em()->persist(new SentForm($entry, $other, new \DateTimeImmutable(), ['name' => 'Somebody else']));
         $this->em()->flush();
         $form = $this->client->request('GET', '/practitioners/new')->filter('form[name="practitioner_form"]')->form();
-        $this->client->request('POST', '/practitioners/new', array_replace_recursive($form->getPhpValues(), ['practitioner_form' => ['name' => 'Imre', 'entry' => (string) $entry]]));
+        $this->client->request('POST', '/practitioners/new',
+            array_replace_recursive($form->getPhpValues(), ['practitioner_form' => ['name' => 'Imre',
+                'entry' => (string) $entry]]));
         self::assertSelectorNotExists('table.differs');
         self::assertStringNotContainsString('Somebody else', (string) $this->client->getResponse()->getContent());
     }
 
     public function testWhatWasTypedIsForgottenAfterAWhile(): void
     {
-        $this->em()->persist(new SentForm(Uuid::v7(), $this->teacher('third@studio.example'), new \DateTimeImmutable('-31 days'), ['name' => 'Old']));
+        $this->em()->persist(new SentForm(Uuid::v7(), $this->teacher('third@studio.example'),
+            new \DateTimeImmutable('-31 days'), ['name' => 'Old']));
         $this->em()->flush();
         $this->client->request('GET', '/practitioners/new');
-        $this->client->submitForm('Go on to the body', ['practitioner_form[name]' => 'Imre', 'practitioner_form[consent]' => '1']);
-        self::assertSame(['Imre'], array_map(static fn (SentForm $form): string => $form->typed['name'], $this->em()->getRepository(SentForm::class)->findAll()));
+        $this->client->submitForm('Go on to the body', ['practitioner_form[name]' => 'Imre',
+            'practitioner_form[consent]' => '1']);
+        self::assertSame(['Imre'], array_map(static fn (SentForm $form): string => $form->typed['name'], $this->em()
+            ->getRepository(SentForm::class)->findAll()));
     }
 }

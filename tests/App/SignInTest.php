@@ -63,7 +63,9 @@ final class SignInTest extends AppTestCase
     public function testAFormFromElsewhereIsRefused(): void
     {
         $this->teacher();
-        $this->client->request('POST', '/sign-in', ['email' => 'teacher@studio.example', 'password' => self::PASSWORD, '_csrf_token' => 'made up'], server: ['HTTP_ORIGIN' => 'http://elsewhere.example', 'HTTP_REFERER' => 'http://elsewhere.example/']);
+        $this->client->request('POST', '/sign-in', ['email' => 'teacher@studio.example', 'password' => self::PASSWORD,
+            '_csrf_token' => 'made up'], server: ['HTTP_ORIGIN' => 'http://elsewhere.example',
+                'HTTP_REFERER' => 'http://elsewhere.example/']);
         self::assertSelectorTextContains('#sign-in-error', 'Invalid CSRF');
     }
 
@@ -102,7 +104,8 @@ final class SignInTest extends AppTestCase
         $this->teacher();
         $this->client->request('GET', '/sign-in', ['back' => $back]);
         self::assertSelectorNotExists('[name="_target_path"]');
-        $form = $this->client->getCrawler()->selectButton('Sign in')->form(['email' => 'teacher@studio.example', 'password' => self::PASSWORD]);
+        $form = $this->client->getCrawler()->selectButton('Sign in')
+            ->form(['email' => 'teacher@studio.example', 'password' => self::PASSWORD]);
         $this->client->request('POST', '/sign-in', $form->getPhpValues() + ['_target_path' => $back]);
         self::assertResponseRedirects('/');
     }
@@ -112,10 +115,14 @@ final class SignInTest extends AppTestCase
         $this->client->loginUser($this->teacher());
         for ($i = 0; $i < SignInThrottle::FAILURES_PER_ACCOUNT; ++$i) {
             $this->client->request('GET', '/account');
-            $this->client->submitForm('Change the password', ['change_password_form[current]' => 'wrong', 'change_password_form[new][first]' => 'another long password', 'change_password_form[new][second]' => 'another long password']);
+            $this->client->submitForm('Change the password', ['change_password_form[current]' => 'wrong',
+                'change_password_form[new][first]' => 'another long password',
+                'change_password_form[new][second]' => 'another long password']);
             self::assertResponseStatusCodeSame(422);
         }
-        $this->client->submitForm('Change the password', ['change_password_form[current]' => self::PASSWORD, 'change_password_form[new][first]' => 'another long password', 'change_password_form[new][second]' => 'another long password']);
+        $this->client->submitForm('Change the password', ['change_password_form[current]' => self::PASSWORD,
+            'change_password_form[new][first]' => 'another long password',
+            'change_password_form[new][second]' => 'another long password']);
         self::assertResponseRedirects('/account');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Too many wrong passwords');
@@ -128,7 +135,8 @@ final class SignInTest extends AppTestCase
         $hasher->expects(self::once())->method('hash');
         $hashers = $this->createMock(PasswordHasherFactoryInterface::class);
         $hashers->method('getPasswordHasher')->willReturn($hasher);
-        $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class), new RequestStack(), $hashers, self::getContainer()->get(OneAtATime::class));
+        $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class),
+            new RequestStack(), $hashers, self::getContainer()->get(OneAtATime::class));
         $failed = static fn (?\Throwable $because): LoginFailureEvent => new LoginFailureEvent(new BadCredentialsException('', 0, $because), self::createStub(AuthenticatorInterface::class), new Request(), null, 'main');
         $throttle->failed($failed(new UserNotFoundException()));
         $throttle->failed($failed(null));

@@ -62,13 +62,15 @@ final class SolveCommandTest extends TestCase
 
     public static function faults(): iterable
     {
-        $case = static fn (string $rest, string $body = self::BODY): string => "{\"posture\":\"soles-together\",\"body\":$body,$rest}";
+        $case = static fn (string $rest,
+            string $body = self::BODY): string => "{\"posture\":\"soles-together\",\"body\":$body,$rest}";
         yield 'negative height' => [$case('"kneeHeight":-1,"heelDistance":10'), 'bad-input'];
         yield 'a text for a number' => [$case('"kneeHeight":"12","heelDistance":10'), 'bad-input'];
         yield 'true for a number' => [$case('"kneeHeight":true,"heelDistance":10'), 'bad-input'];
         yield 'infinite' => [$case('"kneeHeight":1e999,"heelDistance":10'), 'bad-input'];
         yield 'missing' => [$case('"heelDistance":10'), 'bad-input'];
-        yield 'no thigh' => [$case('"kneeHeight":12,"heelDistance":10', '{"thigh":0,"shin":41,"hipSpacing":17,"seatedHipHeight":9,"ankleAboveSole":6}'), 'bad-input'];
+        yield 'no thigh' => [$case('"kneeHeight":12,"heelDistance":10',
+            '{"thigh":0,"shin":41,"hipSpacing":17,"seatedHipHeight":9,"ankleAboveSole":6}'), 'bad-input'];
         yield 'unknown question' => [$case('"kneeHeight":12,"heelDistance":10,"ask":"why"'), 'bad-input'];
         yield 'knee too high' => [$case('"kneeHeight":70,"heelDistance":10'), 'out-of-reach'];
         yield 'heels too far' => [$case('"kneeHeight":12,"heelDistance":200'), 'out-of-reach'];
@@ -93,9 +95,12 @@ final class SolveCommandTest extends TestCase
 
     public static function postures(): iterable
     {
-        yield ['{"posture":"shins-stacked","kneeHeight":14,"ankleHeight":10}', ['flexion' => 97.3, 'abduction' => 17.0, 'rotation' => 84.2, 'kneeFlexion' => 107.6]];
-        yield ['{"posture":"pigeon-front","hipHeight":16,"shinAngle":45}', ['flexion' => 74.2, 'abduction' => 11.2, 'rotation' => 71.1, 'kneeFlexion' => 143.6]];
-        yield ['{"posture":"heel-to-seat","gap":20}', ['kneeFlexion' => 180 - rad2deg(acos((41.2 ** 2 + 41.3 ** 2 - 400) / (2 * 41.2 * 41.3)))]];
+        yield ['{"posture":"shins-stacked","kneeHeight":14,"ankleHeight":10}',
+            ['flexion' => 97.3, 'abduction' => 17.0, 'rotation' => 84.2, 'kneeFlexion' => 107.6]];
+        yield ['{"posture":"pigeon-front","hipHeight":16,"shinAngle":45}',
+            ['flexion' => 74.2, 'abduction' => 11.2, 'rotation' => 71.1, 'kneeFlexion' => 143.6]];
+        yield ['{"posture":"heel-to-seat","gap":20}',
+            ['kneeFlexion' => 180 - rad2deg(acos((41.2 ** 2 + 41.3 ** 2 - 400) / (2 * 41.2 * 41.3)))]];
         yield ['{"posture":"leg-raise","heelHeight":60}', ['flexion' => rad2deg(asin(60 / 82.5))]];
         yield ['{"posture":"wide-legs","span":120}', ['abduction' => rad2deg(asin(51.5 / 82.5))]];
         yield ['{"posture":"frog","span":80}', ['abduction' => rad2deg(asin(31.5 / 41.2))]];
@@ -117,7 +122,8 @@ final class SolveCommandTest extends TestCase
         $head = SolveCase::answerText('{"posture":"leg-behind-head","body":'.self::BODY.',"torso":50,"rounding":60,"kneeOutside":18,"capacity":{"flexion":130,"abduction":50,"rotation":100,"kneeFlexion":150}}');
         self::assertEqualsWithDelta(100 - $head['rotation'], $head['margin'], 0.01);
         self::assertGreaterThanOrEqual(18.0, $head['knee'][1]);
-        self::assertSame('bad-input', SolveCase::answerText('{"posture":"frog","body":'.self::BODY.',"span":80,"ask":"lowest-knee","capacity":{}}')['error']['code']);
+        self::assertSame('bad-input',
+            SolveCase::answerText('{"posture":"frog","body":'.self::BODY.',"span":80,"ask":"lowest-knee","capacity":{}}')['error']['code']);
     }
 
     public function testAHundredThousandCasesTakeNoMoreMemoryThanAFew(): void
@@ -152,13 +158,15 @@ final class SolveCommandTest extends TestCase
         $long = str_repeat('x', 70000);
         fwrite($stream, '{"cases":["'.$long.'\\"", 1 , [2,[3]] ]}');
         rewind($stream);
-        self::assertSame(['"'.$long.'\\""', '1', '[2,[3]]'], iterator_to_array(CaseStream::elements($stream, 'cases'), false));
+        self::assertSame(['"'.$long.'\\""', '1', '[2,[3]]'],
+            iterator_to_array(CaseStream::elements($stream, 'cases'), false));
     }
 
     public function testACaseThatIsTooLongSpoilsItselfAlone(): void
     {
         $case = '{"posture":"frog","body":{"thigh":40,"shin":40},"span":90}';
-        foreach (['{"posture":"'.str_repeat('x', CaseStream::LONGEST_BYTES).'\\""}', '['.str_repeat('[],', CaseStream::LONGEST_BYTES).'[]]'] as $long) {
+        foreach (['{"posture":"'.str_repeat('x', CaseStream::LONGEST_BYTES).'\\""}',
+            '['.str_repeat('[],', CaseStream::LONGEST_BYTES).'[]]'] as $long) {
             [$status, $out] = self::solve("{\"cases\":[$case,$long,$case]}");
             $results = json_decode($out, true)['results'];
             self::assertSame(0, $status);

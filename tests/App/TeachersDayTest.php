@@ -42,7 +42,8 @@ final class TeachersDayTest extends AppTestCase
             $teacher->moveTo($zone);
         }
         $this->practitioner = $this->practitioner($teacher, false);
-        $this->em()->persist(new BodyMeasures(Uuid::v7(), $this->practitioner, $teacher, new \DateTimeImmutable('2026-11-01 UTC'), 168.0, [], []));
+        $this->em()->persist(new BodyMeasures(Uuid::v7(), $this->practitioner, $teacher,
+            new \DateTimeImmutable('2026-11-01 UTC'), 168.0, [], []));
         $this->em()->flush();
         $this->client->loginUser($teacher);
 
@@ -54,7 +55,8 @@ final class TeachersDayTest extends AppTestCase
     {
         $entry = Uuid::v7();
         foreach (Side::cases() as $side) {
-            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->practitioner->teacher, $kind, $side, new \DateTimeImmutable($at), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
+            $test = new Test(Uuid::v7(), $entry, $this->practitioner, $this->practitioner->teacher, $kind, $side,
+                new \DateTimeImmutable($at), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
             $test->add($values);
             $this->em()->persist($test);
         }
@@ -79,7 +81,9 @@ final class TeachersDayTest extends AppTestCase
         self::assertSame($today, $page->filter('input[type="date"]')->attr('value'));
         $record = function (string $on) use ($home): void {
             $this->client->request('GET', "$home/ladder/half-lotus/check/left");
-            $this->client->submitForm('Record, and see what comes next', ['check_form[practisedOn]' => $on, 'check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1', 'check_form[pain][level]' => '0']);
+            $this->client->submitForm('Record, and see what comes next',
+                ['check_form[practisedOn]' => $on, 'check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1',
+                    'check_form[pain][level]' => '0']);
         };
         $record((new \DateTimeImmutable("$today +1 day"))->format('Y-m-d'));
         self::assertResponseStatusCodeSame(422, 'Tomorrow has not been yet.');
@@ -99,7 +103,8 @@ final class TeachersDayTest extends AppTestCase
     {
         $this->in($zone, $now);
         $this->read('shins-stacked', '2026-12-01 11:30 UTC', ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]);
-        $person = self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable($now, new \DateTimeZone('UTC')))?->person;
+        $person = self::getContainer()->get(ReadPerson::class)
+            ->at($this->practitioner, new \DateTimeImmutable($now, new \DateTimeZone('UTC')))?->person;
         self::assertNotNull($person);
         self::assertSame($days, $person->age($person->taken[0]->on ?? self::fail('No day.')));
         self::assertSame($days <= 90, null !== $person->newest('shins-stacked', Side::Left));
@@ -110,7 +115,8 @@ final class TeachersDayTest extends AppTestCase
         $home = $this->in('Pacific/Auckland', '2026-12-10 20:30');
         $this->read('soles-together', '2026-12-05 12:00 UTC', ['kneeHeight' => 12.0, 'heelDistance' => 16.0]);
         $page = $this->client->request('GET', "$home/plans/new");
-        self::assertSame('Pacific/Auckland', $page->filter('select[name="plan[zone]"] option[selected]')->attr('value'));
+        self::assertSame('Pacific/Auckland', $page->filter('select[name="plan[zone]"] option[selected]')
+            ->attr('value'));
         $form = $page->selectButton('Make the plan')->form(['plan[weeks]' => '2']);
         foreach (self::boxes($form, 'plan[days]') as $day) {
             $day->tick();
@@ -154,10 +160,14 @@ final class TeachersDayTest extends AppTestCase
         self::ensureKernelShutdown();
         self::bootKernel();
         self::assertSame('UTC', date_default_timezone_get());
-        self::assertSame('00:00', $this->em()->getConnection()->fetchOne("SELECT TIME_FORMAT(TIMEDIFF(NOW(), UTC_TIMESTAMP()), '%H:%i')"));
+        self::assertSame('00:00', $this->em()->getConnection()
+            ->fetchOne("SELECT TIME_FORMAT(TIMEDIFF(NOW(), UTC_TIMESTAMP()), '%H:%i')"));
     }
 
-    /** A clock that was ahead when pain was written down hides nothing, and one that lifts lifts nothing before its time. */
+    /**
+     * A clock that was ahead when pain was written down hides nothing, and one that lifts lifts nothing before its
+     * time.
+     */
     public function testARecordAheadOfTheClockHoldsAndLiftsNothing(): void
     {
         $home = $this->in('Europe/Oslo', '2026-12-10 20:30');
@@ -165,11 +175,14 @@ final class TeachersDayTest extends AppTestCase
         self::mockTime(false);
         $ahead = new \DateTimeImmutable('+3 days');
         $this->read('soles-together', '2026-11-05 12:00 UTC', ['kneeHeight' => 12.0, 'heelDistance' => 16.0]);
-        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, $ahead, Day::midnight($ahead), Side::Left, 3, PainPlace::Knee, PainKind::Ache, 'log', '', ''));
+        $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, $ahead,
+            Day::midnight($ahead), Side::Left, 3, PainPlace::Knee, PainKind::Ache, 'log', '', ''));
         $this->em()->flush();
         $page = $this->client->request('GET', $home);
         self::assertCount(1, $page->filter('.note.caution strong'), 'It holds at once.');
-        self::assertSame([], self::getContainer()->get(ReadPerson::class)->at($this->practitioner, new \DateTimeImmutable('2026-11-09 UTC'))?->person->holds->active, 'A day that is read again knows what was known then.');
+        self::assertSame([], self::getContainer()->get(ReadPerson::class)
+            ->at($this->practitioner, new \DateTimeImmutable('2026-11-09 UTC'))?->person->holds->active,
+            'A day that is read again knows what was known then.');
     }
 
     public function testTheZoneIsChosenOnTheAccountPage(): void
@@ -182,7 +195,8 @@ final class TeachersDayTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('form[name="time_zone_form"]', 'Choose one of the list.');
         $form = $this->client->getCrawler()->selectButton('Keep the time zone')->form();
-        $this->client->request('POST', '/account', ['time_zone_form' => ['zone' => 'Mars/Base', '_token' => $form['time_zone_form[_token]']->getValue()]]);
+        $this->client->request('POST', '/account', ['time_zone_form' => ['zone' => 'Mars/Base',
+            '_token' => $form['time_zone_form[_token]']->getValue()]]);
         self::assertResponseStatusCodeSame(422);
         $this->client->submitForm('Keep the time zone', ['time_zone_form[zone]' => 'Pacific/Auckland']);
         self::assertResponseRedirects('/');

@@ -32,7 +32,8 @@ final class TeachingTest extends TestCase
 
     public function testTheShippedCatalogueLeavesNoGap(): void
     {
-        self::assertSame([], array_map(strval(...), [...self::folder()->gaps(), ...FigureGaps::inFolder(self::folder())]));
+        self::assertSame([], array_map(strval(...), [...self::folder()->gaps(),
+            ...FigureGaps::inFolder(self::folder())]));
     }
 
     public function testItIsLargeEnoughToTeachFrom(): void
@@ -47,8 +48,10 @@ final class TeachingTest extends TestCase
     public function testAGapIsNamed(array $change, string $said): void
     {
         $entries = self::folder()->entries;
-        $entries['posture']['pigeon'] = array_replace($entries['posture']['pigeon'], array_diff_key($change, ['rung' => 0]));
-        $entries['posture']['pigeon']['rungs'][0] = array_replace($entries['posture']['pigeon']['rungs'][0], $change['rung'] ?? []);
+        $entries['posture']['pigeon'] = array_replace($entries['posture']['pigeon'],
+            array_diff_key($change, ['rung' => 0]));
+        $entries['posture']['pigeon']['rungs'][0] = array_replace($entries['posture']['pigeon']['rungs'][0],
+            $change['rung'] ?? []);
         self::assertContains($said, self::gapsOf($entries));
     }
 
@@ -56,15 +59,24 @@ final class TeachingTest extends TestCase
     public static function gaps(): iterable
     {
         yield 'one cue' => [['rung' => ['cues' => ['Alone']]], 'pigeon rungs/0/cues has fewer than two cues.'];
-        yield 'a cue of thirteen words' => [['rung' => ['cues' => ['One', 'one two three four five six seven eight nine ten eleven twelve thirteen']]], 'pigeon rungs/0/cues has a cue of more than 12 words: "one two three four five six seven eight nine ten eleven twelve thirteen".'];
+        yield 'a cue of thirteen words' => [['rung' => ['cues' => ['One',
+            'one two three four five six seven eight nine ten eleven twelve thirteen']]],
+            'pigeon rungs/0/cues has a cue of more than 12 words: "one two three four five six seven eight nine ten eleven twelve thirteen".'];
         yield 'no place' => [['rung' => ['felt' => []]], 'pigeon rungs/0/felt says not where it is felt.'];
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
         yield 'no pair' => [['rung' => ['fault' => []]], 'pigeon rungs/0/fault names no fault as a pair.'];
-        yield 'no knee-safe form' => [['rung' => ['knee_safe' => ['how' => 'Somehow.']]], 'pigeon rungs/0/knee_safe names no rung to go to instead.'];
-        $pigeon = ['contact' => 'pigeon-front', 'values' => ['hipHeight' => 20, 'shinAngle' => 30, 'pelvicTilt' => 0], 'unit' => 'cm and degrees', 'source' => 'own'];
-        yield 'a prop that lies nowhere' => [['rung' => ['props' => [['what' => 'Block', 'found' => 'By eye.']]]], 'pigeon rungs/0/props/0/at says not where the prop lies.'];
-        yield 'a height by eye' => [['rung' => ['demand' => $pigeon, 'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.']]]], 'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
-        yield 'a rule for another place' => [['rung' => ['demand' => $pigeon, 'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.', 'rule' => 'knee-gap']]]], 'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
+        yield 'no knee-safe form' => [['rung' => ['knee_safe' => ['how' => 'Somehow.']]],
+            'pigeon rungs/0/knee_safe names no rung to go to instead.'];
+        $pigeon = ['contact' => 'pigeon-front', 'values' => ['hipHeight' => 20, 'shinAngle' => 30, 'pelvicTilt' => 0],
+            'unit' => 'cm and degrees', 'source' => 'own'];
+        yield 'a prop that lies nowhere' => [['rung' => ['props' => [['what' => 'Block', 'found' => 'By eye.']]]],
+            'pigeon rungs/0/props/0/at says not where the prop lies.'];
+        yield 'a height by eye' => [['rung' => ['demand' => $pigeon,
+            'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.']]]],
+            'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
+        yield 'a rule for another place' => [['rung' => ['demand' => $pigeon,
+            'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.', 'rule' => 'knee-gap']]]],
+            'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
         yield 'no level' => [['level' => null], 'pigeon id says nothing of its level.'];
     }
 
@@ -72,25 +84,33 @@ final class TeachingTest extends TestCase
     {
         $entries = self::folder()->entries;
         unset($entries['posture']['heron']['remedies']);
-        self::assertContains('heron id is wanted by nobody, and no route, plan or remedy leads to it.', self::gapsOf($entries));
+        self::assertContains('heron id is wanted by nobody, and no route, plan or remedy leads to it.',
+            self::gapsOf($entries));
     }
 
     public function testARemedyThatNothingOffersIsNamed(): void
     {
         $entries = self::folder()->entries;
         foreach (['posture', 'drill'] as $kind) {
-            $entries[$kind] = array_map(static fn (array $entry): array => ['remedies' => array_diff($entry['remedies'] ?? [], ['ankle'])] + $entry, $entries[$kind]);
+            $entries[$kind] = array_map(static fn (array $entry): array => ['remedies' => array_diff($entry['remedies']
+                ?? [], ['ankle'])] + $entry, $entries[$kind]);
         }
         self::assertContains('postures remedies has nothing to offer for ankle.', self::gapsOf($entries));
     }
 
-    /** @return iterable<string, array{string, string, string, string}> file, what it has, what stands instead, what is said */
+    /**
+     * @return iterable<string, array{string, string, string, string}> file, what it has, what stands instead, what is
+     *     said
+     */
     public static function brokenNames(): iterable
     {
-        yield 'a knee-safe form' => ['pigeon', 'rung: pigeon/side-lying', 'rung: pigeon/hanging', '"pigeon/hanging", which is no rung'];
-        yield 'a form of no rung' => ['pigeon', 'alternates_with: slanted', 'alternates_with: upside-down', '"upside-down", which is no rung of it'];
+        yield 'a knee-safe form' => ['pigeon', 'rung: pigeon/side-lying', 'rung: pigeon/hanging',
+            '"pigeon/hanging", which is no rung'];
+        yield 'a form of no rung' => ['pigeon', 'alternates_with: slanted', 'alternates_with: upside-down',
+            '"upside-down", which is no rung of it'];
         yield 'a drill' => ['pigeon', '- rock-in', '- rock-out', '"rock-out", which is no drill'];
-        yield 'a hold that begins above its end' => ['pigeon', "        least: 8\n", "        least: 80\n", 'begins above its end'];
+        yield 'a hold that begins above its end' => ['pigeon', "        least: 8\n", "        least: 80\n",
+            'begins above its end'];
         yield 'a place that is none' => ['pigeon', "    - outer-seat\n", "    - left-ear\n", 'enum'];
         yield 'a level that is none' => ['pigeon', 'level: teacher-first', 'level: everybody', 'enum'];
         yield 'a prop at home' => ['half-lotus', "            blanket: 1\n", "            hammock: 1\n", 'dditional'];
@@ -101,7 +121,8 @@ final class TeachingTest extends TestCase
     {
         $text = (string) file_get_contents(self::FOLDER."/postures/$posture.yaml");
         self::assertStringContainsString($from, $text);
-        [, $faults] = self::folder()->tried(Kind::Posture, (string) preg_replace('/'.preg_quote($from, '/').'/', $to, $text, 1), "postures/$posture.yaml");
+        [, $faults] = self::folder()->tried(Kind::Posture, (string) preg_replace('/'.preg_quote($from, '/').'/', $to,
+            $text, 1), "postures/$posture.yaml");
         self::assertNotSame([], $faults);
         self::assertStringContainsString($said, implode(' ', array_map(strval(...), $faults)));
     }
@@ -114,7 +135,8 @@ final class TeachingTest extends TestCase
             [, $work] = $all[$rung['knee_safe']['rung']];
             self::assertFalse($work->has(Load::WeightOnKnee), "$name goes to {$rung['knee_safe']['rung']}.");
             [$lying, $lyingWork] = $all[$rung['lying']['rung']];
-            self::assertFalse($lyingWork->has(Load::Balance) || $lyingWork->has(Load::WeightOnHands) && 'plank' !== explode('/', $rung['lying']['rung'])[0], "$name lies at {$rung['lying']['rung']}.");
+            self::assertFalse($lyingWork->has(Load::Balance) || $lyingWork->has(Load::WeightOnHands) && 'plank'
+                !== explode('/', $rung['lying']['rung'])[0], "$name lies at {$rung['lying']['rung']}.");
         }
     }
 
@@ -171,15 +193,21 @@ final class TeachingTest extends TestCase
             $loads = $work->loads;
             sort($loads);
             $asks = static fn (array $demand): string => implode('; ', array_filter([
-                trim(($demand['contact'] ?? '').' '.implode(', ', array_map(static fn (string $name, float|int $value): string => "$name $value", array_keys($demand['values'] ?? []), array_values($demand['values'] ?? [])))),
-                implode(', ', array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']}", $demand['thresholds'] ?? [])),
+                trim(($demand['contact'] ?? '').' '.implode(', ',
+                    array_map(static fn (string $name, float|int $value): string => "$name $value",
+                        array_keys($demand['values'] ?? []), array_values($demand['values'] ?? [])))),
+                implode(', ', array_map(static fn (array $t): string => "{$t['component']} {$t['at_least']['value']}",
+                    $demand['thresholds'] ?? [])),
             ]));
-            $lines[] = (isset($rung['alternates_with']) ? "  or, for {$rung['alternates_with']}: " : '- ').$rung['name'].(true === ($rung['gentle'] ?? false) ? ' (gentle)' : '');
+            $lines[] = (isset($rung['alternates_with']) ? "  or, for {$rung['alternates_with']}: "
+                : '- ').$rung['name'].(true === ($rung['gentle'] ?? false) ? ' (gentle)' : '');
             foreach ([
-                'asks' => $asks($rung['demand']).(isset($rung['other_leg']) ? '; other leg: '.$asks($rung['other_leg']) : ''),
+                'asks' => $asks($rung['demand']).(isset($rung['other_leg']) ? '; other leg: '.$asks($rung['other_leg'])
+                    : ''),
                 'hold' => Catalogue::holdText($rung['hold']),
                 'loads' => implode(', ', $loads),
-                'gates' => implode(', ', array_map(static fn (array $gate): string => key($gate).' '.current($gate), $rung['gates'] ?? [])),
+                'gates' => implode(', ', array_map(static fn (array $gate): string => key($gate).' '.current($gate),
+                    $rung['gates'] ?? [])),
                 'faults' => implode(', ', array_column($rung['compensations'], 'id')),
                 'felt' => implode(', ', $rung['felt']),
                 'instead' => "{$rung['knee_safe']['rung']}, lying {$rung['lying']['rung']}",
@@ -197,7 +225,8 @@ final class TeachingTest extends TestCase
         self::assertNotContains('upright', array_column($pigeon['rungs'], 'id'));
         self::assertSame('fold', array_column($pigeon['forms'], 'alternates_with', 'id')['upright']);
         $soles = self::folder()->entries['posture']['soles-together'];
-        self::assertSame('wall', array_column($soles['forms'], 'alternates_with', 'id')['long'], 'Long sitting is there from the first week.');
+        self::assertSame('wall', array_column($soles['forms'], 'alternates_with', 'id')['long'],
+            'Long sitting is there from the first week.');
         $wall = array_column(self::folder()->entries['posture']['cow-face']['rungs'], null, 'id')['wall'];
         self::assertSame('lying', $wall['stance']);
     }
@@ -218,7 +247,8 @@ final class TeachingTest extends TestCase
         $document = json_decode($out, true);
         $rungs = array_merge(...array_column($document['postures'], 'rungs'));
         self::assertCount(count(self::rungs()), $rungs);
-        $half = array_column(array_column($document['postures'], null, 'id')['half-lotus']['rungs'], null, 'id')['seated-half-lotus'];
+        $half = array_column(array_column($document['postures'], null, 'id')['half-lotus']['rungs'], null,
+            'id')['seated-half-lotus'];
         self::assertContains('turn-out', $half['loads']);
         self::assertContains('knee-folded', $half['loads']);
         self::assertSame(['least', 'most', 'unit'], array_slice(array_keys($half['hold']), 0, 3));
@@ -237,7 +267,8 @@ final class TeachingTest extends TestCase
                 self::assertContains($id, Library::search($name, $postures), $name);
                 $plain = (string) \Transliterator::create('Any-Latin; Latin-ASCII')?->transliterate($name);
                 self::assertContains($id, Library::search($plain, $postures), $plain);
-                foreach (array_filter(explode(' ', strtolower($plain)), static fn (string $word): bool => strlen($word) > 5 && ctype_alpha($word)) as $word) {
+                foreach (array_filter(explode(' ', strtolower($plain)),
+                    static fn (string $word): bool => strlen($word) > 5 && ctype_alpha($word)) as $word) {
                     $wrong = substr_replace($word, 'q', 3, 1);
                     self::assertContains($id, Library::search($wrong, $postures), "$wrong for $word");
                 }
@@ -272,14 +303,17 @@ final class TeachingTest extends TestCase
         self::assertSame($schema['$defs']['purpose']['enum'], $posture['purposes']);
         self::assertSame($schema['$defs']['remedy']['enum'], $posture['remedies']);
         self::assertSame(Remedy::names(), $posture['remedies']);
-        self::assertSame($schema['$defs']['place']['enum'], array_column(self::folder()->entries['feeling']['places']['items'], 'id'), 'Of each place something says what it means.');
+        self::assertSame($schema['$defs']['place']['enum'],
+            array_column(self::folder()->entries['feeling']['places']['items'], 'id'),
+            'Of each place something says what it means.');
     }
 
     /** Entries of teachers, written before a hold had a range and a safer form a name, go on being read. */
     public function testAnOlderEntryIsReadAsItWasMeant(): void
     {
         $text = (string) file_get_contents(self::FOLDER.'/postures/tree.yaml');
-        $old = preg_replace(['/least: \d+\n\s+most: (\d+)/', "/knee_safe:\n\s+rung: \S+/", "/ lying:\n\s+rung: \S+/"], ['value: $1', 'knee_safe: Toes of the other foot on the floor.', ' lying: On the back.'], $text);
+        $old = preg_replace(['/least: \d+\n\s+most: (\d+)/', "/knee_safe:\n\s+rung: \S+/", "/ lying:\n\s+rung: \S+/"],
+            ['value: $1', 'knee_safe: Toes of the other foot on the floor.', ' lying: On the back.'], $text);
         [$entry, $faults] = EntryText::read(Kind::Posture, (string) $old, 'tree.yaml', self::FOLDER.'/schema');
         self::assertSame([], array_map(strval(...), $faults));
         self::assertSame($entry['rungs'][0]['hold']['most'], $entry['rungs'][0]['hold']['least']);
@@ -309,7 +343,10 @@ final class TeachingTest extends TestCase
         return self::$folder ??= new CatalogueFolder(self::FOLDER);
     }
 
-    /** @return array<string, array{array<string, mixed>, \LucidAscent\Core\Caution\Work}> each rung and form with its work, by "posture/rung" */
+    /**
+     * @return array<string, array{array<string, mixed>, \LucidAscent\Core\Caution\Work}> each rung and form with its
+     *     work, by "posture/rung"
+     */
     private static function rungs(): array
     {
         static $rungs = [];
@@ -318,7 +355,8 @@ final class TeachingTest extends TestCase
         }
         foreach (self::folder()->entries['posture'] as $id => $posture) {
             $definition = Definitions::ofPosture($posture);
-            $of = array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null, 'id');
+            $of = array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null,
+                'id');
             foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
                 $rungs["$id/$rung[id]"] = [$rung, $of[$rung['id']]->work];
             }
@@ -334,11 +372,13 @@ final class TeachingTest extends TestCase
      */
     private static function gapsOf(array $entries): array
     {
-        $graph = new PrerequisiteGraph(array_map(static fn (array $posture): array => array_map(array_keys(...), $posture['relations']), $entries['posture']), [], []);
+        $graph = new PrerequisiteGraph(array_map(static fn (array $posture): array => array_map(array_keys(...),
+            $posture['relations']), $entries['posture']), [], []);
 
         return array_map(
             static fn (Fault $fault): string => "$fault->file $fault->path $fault->message",
-            TeachingGaps::of($entries, static fn (string $id, string $path, string $message): Fault => new Fault($id, 1, $path, $message), $graph),
+            TeachingGaps::of($entries, static fn (string $id, string $path, string $message): Fault => new Fault($id, 1,
+                $path, $message), $graph),
         );
     }
 }

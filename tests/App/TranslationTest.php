@@ -19,7 +19,8 @@ final class TranslationTest extends TestCase
     {
         foreach ($this->files('templates', '*.twig') as $name => $source) {
             // Names of the product, of commands and of units in figures are the same in every language.
-            $bare = preg_replace(['/\{#.*?#\}/s', '/\{%.*?%\}/s', '/<code>.*?<\/code>/s', '/\{\{.*?\}\}/s', '/<[^>]*>/s', '/&[a-z]+;/'], ' ', $source);
+            $bare = preg_replace(['/\{#.*?#\}/s', '/\{%.*?%\}/s', '/<code>.*?<\/code>/s', '/\{\{.*?\}\}/s',
+                '/<[^>]*>/s', '/&[a-z]+;/'], ' ', $source);
             $bare = str_replace(['Lucid Ascent', 'cm'], '', (string) $bare);
             self::assertSame(0, preg_match('/[A-Za-z]{3,}[^\n]*/', $bare, $found), $name.': '.($found[0] ?? ''));
         }
@@ -38,7 +39,8 @@ final class TranslationTest extends TestCase
 
     public function testEveryKeyOfAScriptHasItsEnglish(): void
     {
-        $english = json_decode((string) file_get_contents(self::ROOT.'/translations/script.en.json'), true, 512, JSON_THROW_ON_ERROR);
+        $english = json_decode((string) file_get_contents(self::ROOT.'/translations/script.en.json'), true, 512,
+            JSON_THROW_ON_ERROR);
         $found = 0;
         foreach ($this->files('public/assets/js', '*.js') as $name => $source) {
             preg_match_all("/\\bt\\(\\s*'((?:[^'\\\\]|\\\\.)+)'/", $source, $keys);
@@ -49,7 +51,8 @@ final class TranslationTest extends TestCase
         }
         self::assertGreaterThan(50, $found);
         $shipped = (string) file_get_contents(self::ROOT.'/public/assets/texts/en.js');
-        self::assertSame($english, json_decode(substr($shipped, strlen('export default '), -2), true, 512, JSON_THROW_ON_ERROR), 'The build lays them beside the scripts.');
+        self::assertSame($english, json_decode(substr($shipped, strlen('export default '), -2), true, 512,
+            JSON_THROW_ON_ERROR), 'The build lays them beside the scripts.');
     }
 
     /** A sentence that cannot be formatted would break the page that says it. */
@@ -90,7 +93,8 @@ final class TranslationTest extends TestCase
         self::assertSame('Lank ok stille', $spoken['name']);
         self::assertSame(['Bliv.'], $spoken['how']);
         self::assertSame('Gravity and time', $spoken['work'], 'what is not translated stays English');
-        self::assertSame('Long and still', (new CatalogueFolder($folder, 'en'))->entries[Kind::School->value]['long-still']['name']);
+        self::assertSame('Long and still', (new CatalogueFolder($folder, 'en'))
+            ->entries[Kind::School->value]['long-still']['name']);
         file_put_contents("$folder/locale/xx/schools/long-still.yaml", "name: 5\n");
         self::assertNotSame([], (new CatalogueFolder($folder, 'xx'))->faults);
     }

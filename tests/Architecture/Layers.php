@@ -9,14 +9,17 @@ use PHPat\Test\Attributes\TestRule;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
-/** The application's folders, from the ground up: each knows those below it alone, so that no two lean on one another. */
+/**
+ * The application's folders, from the ground up: each knows those below it alone, so that no two lean on one another.
+ */
 final class Layers
 {
     public const ALL = [
         // What is written and read.
         'Json', 'Database', 'Catalogue', 'Text', 'Entity', 'Repository',
         // What is made of it.
-        'Security', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning', 'PractitionerAccess', 'Device', 'Guide',
+        'Security', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning', 'PractitionerAccess',
+        'Device', 'Guide',
         // Where it comes in and goes out.
         'Exchange', 'Lab', 'Form', 'Bench', 'Twig', 'Demo', 'Controller', 'Command',
     ];

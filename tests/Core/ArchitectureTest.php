@@ -59,13 +59,16 @@ final class ArchitectureTest extends TestCase
     /** An entry that a rule names is a constant with a name of its own, never an id in the middle of a condition. */
     public function testNoEntryIsTreatedApart(): void
     {
-        $ids = array_map(static fn (string $path): string => basename($path, '.yaml'), glob(__DIR__.'/../../catalogue/{postures,tests,drills,schools}/*.yaml', \GLOB_BRACE) ?: []);
+        $ids = array_map(static fn (string $path): string => basename($path, '.yaml'),
+            glob(__DIR__.'/../../catalogue/{postures,tests,drills,schools}/*.yaml', \GLOB_BRACE) ?: []);
         self::assertGreaterThan(80, count($ids));
         $isEntry = array_flip($ids);
         foreach (self::files() as $file => $text) {
             if (!str_starts_with($file, self::MAKES_PEOPLE_UP)) {
-                preg_match_all('/\'([a-z]+(?:-[a-z]+)*)\'/', (string) preg_replace('/^\s*(public|private) const \w+ = [^;]*;/m', '', self::code($text)), $said);
-                self::assertSame([], array_values(array_filter($said[1], static fn (string $one): bool => isset($isEntry[$one]))), $file);
+                preg_match_all('/\'([a-z]+(?:-[a-z]+)*)\'/',
+                    (string) preg_replace('/^\s*(public|private) const \w+ = [^;]*;/m', '', self::code($text)), $said);
+                self::assertSame([], array_values(array_filter($said[1],
+                    static fn (string $one): bool => isset($isEntry[$one]))), $file);
             }
         }
     }
@@ -84,8 +87,10 @@ final class ArchitectureTest extends TestCase
         foreach (['core', 'src'] as $root) {
             foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(__DIR__."/../../$root")) as $file) {
                 if ($file->isFile() && !str_contains($file->getPathname(), 'LegChain/Contact/')) {
-                    preg_match_all($pattern, (string) preg_replace('~/\*.*?\*/|//[^\n]*|\'[^\'\n]*\'~s', '', (string) file_get_contents($file->getPathname())), $named);
-                    self::assertLessThan(3, count(array_unique($named[1])), $file->getFilename().' names '.implode(', ', array_unique($named[1])));
+                    preg_match_all($pattern, (string) preg_replace('~/\*.*?\*/|//[^\n]*|\'[^\'\n]*\'~s', '',
+                        (string) file_get_contents($file->getPathname())), $named);
+                    self::assertLessThan(3, count(array_unique($named[1])),
+                        $file->getFilename().' names '.implode(', ', array_unique($named[1])));
                 }
             }
         }
@@ -133,7 +138,8 @@ final class ArchitectureTest extends TestCase
     {
         $root = dirname(__DIR__, 2).'/core/';
         $files = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root, \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($root,
+            \FilesystemIterator::SKIP_DOTS)) as $file) {
             $files[substr((string) $file, strlen($root))] = (string) file_get_contents((string) $file);
         }
 

@@ -7,7 +7,9 @@ namespace LucidAscent\Tests\Hostile;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Things made wrong at random: shapes, sizes, encodings, numbers at the edge, days far away, missing and doubled parts. */
+/**
+ * Things made wrong at random: shapes, sizes, encodings, numbers at the edge, days far away, missing and doubled parts.
+ */
 final class Grammar
 {
     public readonly Randomizer $random;
@@ -48,10 +50,15 @@ final class Grammar
     public function text(): string
     {
         return $this->one([
-            '', ' ', '0', '-0', '00', '-1', '1e308', '1e999', '-1e999', '1e-320', 'NaN', 'INF', '99999999999999999999', '0x10', '3.5', '3,5', '1/2', '12 3/4', "1\u{a0}000", '٣', '½',
-            "\0", "a\0b", "2026-03-01\0", '2026-02-30', '0000-00-00', '9999-12-31', '99999-01-01', '-2026-01-01', '2026-03-01T25:61', 'tomorrow', 'now', '@0', 'P1Y',
-            "\u{1f9d8}\u{200d}", "\u{202e}abc", "\u{feff}", "\xff\xfe", "\xc3\x28", str_repeat('x', 70_000), str_repeat("\u{e9}", 300), "a\r\nX: y", '../../etc/passwd', '%00', '%s%n', '${1+1}', '{{7*7}}', '<script>alert(1)</script>', "'; DROP TABLE test; --", '"', '\\', '/', '//', 'null', 'true', '[]', '{}',
-            'left', 'both', 'knee', 'half-lotus', 'soles-together', 'open', '00000000-0000-0000-0000-000000000000', '01a2143a-2f8b-7090-8fe2-5e0cc733b04a',
+            '', ' ', '0', '-0', '00', '-1', '1e308', '1e999', '-1e999', '1e-320', 'NaN', 'INF', '99999999999999999999',
+            '0x10', '3.5', '3,5', '1/2', '12 3/4', "1\u{a0}000", '٣', '½',
+            "\0", "a\0b", "2026-03-01\0", '2026-02-30', '0000-00-00', '9999-12-31', '99999-01-01', '-2026-01-01',
+            '2026-03-01T25:61', 'tomorrow', 'now', '@0', 'P1Y',
+            "\u{1f9d8}\u{200d}", "\u{202e}abc", "\u{feff}", "\xff\xfe", "\xc3\x28", str_repeat('x', 70_000),
+            str_repeat("\u{e9}", 300), "a\r\nX: y", '../../etc/passwd', '%00', '%s%n', '${1+1}', '{{7*7}}',
+            '<script>alert(1)</script>', "'; DROP TABLE test; --", '"', '\\', '/', '//', 'null', 'true', '[]', '{}',
+            'left', 'both', 'knee', 'half-lotus', 'soles-together', 'open', '00000000-0000-0000-0000-000000000000',
+            '01a2143a-2f8b-7090-8fe2-5e0cc733b04a',
         ]);
     }
 
@@ -65,7 +72,8 @@ final class Grammar
             4 => $this->chance(50),
             5 => [],
             6 => array_map(fn (): mixed => $this->value($depth + 1), range(1, $this->random->getInt(1, 3))),
-            default => [$this->one(['', '0', '5', 'id', 'level', 'place', 'on', "\0", 'left', 'kneeHeight']) => $this->value($depth + 1)],
+            default => [$this->one(['', '0', '5', 'id', 'level', 'place', 'on', "\0", 'left',
+                'kneeHeight']) => $this->value($depth + 1)],
         };
     }
 

@@ -21,7 +21,8 @@ final class RecordHostileTest extends AppTestCase
 {
     private const TIMES = 25;
     private const SEED = 991;
-    private const JUNK = [null, true, -1, 1e9, 0.5, '', 'x', "\u{202e}", '2026-13-45', [], [[]], ['a' => 1], 'none', '99999999-9999-9999-9999-999999999999'];
+    private const JUNK = [null, true, -1, 1e9, 0.5, '', 'x', "\u{202e}", '2026-13-45', [], [[]], ['a' => 1], 'none',
+        '99999999-9999-9999-9999-999999999999'];
 
     public function testNothingInARecordBreaksAPage(): void
     {
@@ -32,13 +33,15 @@ final class RecordHostileTest extends AppTestCase
         $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
         $this->em()->clear();
         $person = $this->em()->createQuery('SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id')->setParameter('id', $person->id, 'uuid')->getSingleResult();
-        $record = json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)->of($person)), true);
+        $record = json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)->of($person)),
+            true);
         $kept = 0;
         for ($i = 0; $i < self::TIMES; ++$i) {
             $teacher = $this->teacher("hostile$i@studio.example");
             $spoilt = $record;
             for ($j = $random->getInt(1, 6); $j > 0; --$j) {
-                $this->spoil($spoilt, $random, 0 === $j % 2 ? ['tests', 'bodies', 'assessments', 'checks', 'seen', 'readings', 'plans'][$random->getInt(0, 6)] : null);
+                $this->spoil($spoilt, $random, 0 === $j % 2 ? ['tests', 'bodies', 'assessments', 'checks', 'seen',
+                    'readings', 'plans'][$random->getInt(0, 6)] : null);
             }
             $says = 'seed '.self::SEED.", record $i";
             try {
@@ -48,19 +51,24 @@ final class RecordHostileTest extends AppTestCase
             }
             $this->em()->clear();
             try {
-                $answer = self::getContainer()->get(KeepRecord::class)->of($spoilt, $this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException());
+                $answer = self::getContainer()->get(KeepRecord::class)
+                    ->of($spoilt, $this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException());
             } catch (InvalidRecord) {
                 continue;
             }
             ++$kept;
             $this->em()->clear();
             $this->client->loginUser($this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException());
-            foreach (['/', "/practitioners/$answer[person]", "/practitioners/$answer[person]/journal", "/practitioners/$answer[person]/progress", "/practitioners/$answer[person]/poses/half-lotus", "/practitioners/$answer[person]/record.json", "/practitioners/$answer[person]/plans/newest"] as $page) {
+            foreach (['/', "/practitioners/$answer[person]", "/practitioners/$answer[person]/journal",
+                "/practitioners/$answer[person]/progress", "/practitioners/$answer[person]/poses/half-lotus",
+                "/practitioners/$answer[person]/record.json", "/practitioners/$answer[person]/plans/newest"] as $page) {
                 $this->client->request('GET', $page);
-                if (str_ends_with($page, 'newest') && str_contains((string) $this->client->getResponse()->headers->get('Location'), '/plans/0')) {
+                if (str_ends_with($page, 'newest') && str_contains((string) $this->client->getResponse()
+                    ->headers->get('Location'), '/plans/0')) {
                     $this->client->followRedirect();
                 }
-                self::assertContains($this->client->getResponse()->getStatusCode(), [200, 302], "$says, $page: ".json_encode($answer['refused']));
+                self::assertContains($this->client->getResponse()->getStatusCode(), [200, 302],
+                    "$says, $page: ".json_encode($answer['refused']));
             }
         }
         self::assertGreaterThan(self::TIMES / 3, $kept);

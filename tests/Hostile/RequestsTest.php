@@ -15,7 +15,10 @@ use Symfony\Component\Routing\Route;
 use Symfony\Component\Routing\RouterInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** Every route that the router has, asked with what is wrong: no error of ours, nothing that was never meant to be shown. */
+/**
+ * Every route that the router has, asked with what is wrong: no error of ours, nothing that was never meant to be
+ * shown.
+ */
 final class RequestsTest extends AppTestCase
 {
     private const EACH_PAGE = 12;
@@ -36,18 +39,24 @@ final class RequestsTest extends AppTestCase
         $this->practitioner = $this->practitioner($teacher);
         $this->client->loginUser($teacher);
         $entry = $this->tested($this->practitioner, 12.0, 16.0);
-        $check = new RungCheck(Uuid::v7(), $this->practitioner, $teacher, 'half-lotus', Side::Left, 'lying-half-lotus', new \DateTimeImmutable('today'), new \DateTimeImmutable(), null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, '');
+        $check = new RungCheck(Uuid::v7(), $this->practitioner, $teacher, 'half-lotus', Side::Left, 'lying-half-lotus',
+            new \DateTimeImmutable('today'), new \DateTimeImmutable(), null, true, true, 0, PainPlace::None,
+            PainKind::Ache, [], false, '');
         $this->em()->persist($check);
         $this->em()->flush();
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/plans/new");
         $this->client->submitForm('Make the plan', ['plan[weeks]' => '2']);
         $plan = $this->em()->getRepository(PracticePlan::class)->findAll()[0];
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/assessments/new");
-        $this->client->submitForm('Which tests are needed?', ['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1']);
-        preg_match('#assessments/([0-9a-f-]{36})#', (string) $this->client->getResponse()->headers->get('Location'), $m);
+        $this->client->submitForm('Which tests are needed?',
+            ['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1']);
+        preg_match('#assessments/([0-9a-f-]{36})#', (string) $this->client->getResponse()->headers->get('Location'),
+            $m);
         $this->places = [
-            'id' => (string) $this->practitioner->id, 'plan' => (string) $plan->id, 'check' => (string) $check->id, 'entry' => (string) $entry, 'assessment' => $m[1] ?? '',
-            'test' => 'soles-together', 'posture' => 'half-lotus', 'pose' => 'half-lotus', 'side' => 'left', 'week' => '0', 'session' => '0', 'kind' => 'posture', 'name' => 'half-lotus',
+            'id' => (string) $this->practitioner->id, 'plan' => (string) $plan->id, 'check' => (string) $check->id,
+            'entry' => (string) $entry, 'assessment' => $m[1] ?? '',
+            'test' => 'soles-together', 'posture' => 'half-lotus', 'pose' => 'half-lotus', 'side' => 'left',
+            'week' => '0', 'session' => '0', 'kind' => 'posture', 'name' => 'half-lotus',
             'place' => 'soles-together', 'picture' => (string) Uuid::v7(), 'secret' => str_repeat('0a', 24),
         ];
     }
@@ -59,7 +68,8 @@ final class RequestsTest extends AppTestCase
             for ($i = 0; $i < Grammar::count(self::EACH_PAGE); ++$i) {
                 $path = $this->path($route, 0 === $i ? 0 : 40);
                 $query = [];
-                foreach (['side', 'posture', 'v', 'if', 'wanted', 'from', 'to', 'q', 'condition', 'for', 'family', 'people', 'after', 'rung', 'assessment', 'back'] as $one) {
+                foreach (['side', 'posture', 'v', 'if', 'wanted', 'from', 'to', 'q', 'condition', 'for', 'family',
+                    'people', 'after', 'rung', 'assessment', 'back'] as $one) {
                     if ($i > 0 && $this->grammar->chance(25)) {
                         $query[$one] = $this->grammar->value(2);
                     }
@@ -84,7 +94,8 @@ final class RequestsTest extends AppTestCase
                     $body['_token'] = $whole['_token'];
                 }
                 foreach ($whole as $form => $fields) {
-                    if (is_array($fields) && isset($fields['_token']) && is_array($body[$form] ?? null) && $this->grammar->chance(90)) {
+                    if (is_array($fields) && isset($fields['_token']) && is_array($body[$form] ?? null)
+                        && $this->grammar->chance(90)) {
                         $body[$form]['_token'] = $fields['_token'];
                     }
                 }
@@ -102,11 +113,13 @@ final class RequestsTest extends AppTestCase
         $sent = 0;
         foreach ($this->forms() as $name => [$address, $whole]) {
             foreach (self::leaves($whole) as $leaf) {
-                foreach (['missing' => null, 'empty' => '', 'wrong' => 'x', 'doubled' => ['1', 'x']] as $how => $value) {
+                foreach (['missing' => null, 'empty' => '', 'wrong' => 'x',
+                    'doubled' => ['1', 'x']] as $how => $value) {
                     $this->client->request('POST', $address, self::with($whole, $leaf, $value));
                     $this->isNoFaultOfOurs("$name ".implode('.', $leaf)." $how");
                     $status = $this->client->getResponse()->getStatusCode();
-                    if (422 === $status && !str_contains((string) $this->client->getResponse()->getContent(), 'class="fault"')) {
+                    if (422 === $status && !str_contains((string) $this->client->getResponse()->getContent(),
+                        'class="fault"')) {
                         $this->faults[] = "$name ".implode('.', $leaf)." $how: refused, and the page does not say why.";
                     }
                     ++$sent;
@@ -157,11 +170,17 @@ final class RequestsTest extends AppTestCase
 
     public function testEveryScriptWithAnotherBody(): void
     {
-        $log = ['id' => (string) Uuid::v7(), 'on' => (new \DateTimeImmutable())->format('Y-m-d'), 'items' => [['posture' => 'half-lotus', 'rung' => 'seat', 'side' => 'left', 'holdReached' => true, 'evenBreath' => true, 'compensations' => [], 'pain' => ['level' => 0], 'propsUsed' => true]], 'pains' => [], 'before' => 3.0, 'after' => 2.0, 'soreAtNight' => false, 'note' => ''];
+        $log = ['id' => (string) Uuid::v7(), 'on' => (new \DateTimeImmutable())->format('Y-m-d'),
+            'items' => [['posture' => 'half-lotus', 'rung' => 'seat', 'side' => 'left', 'holdReached' => true,
+                'evenBreath' => true, 'compensations' => [], 'pain' => ['level' => 0], 'propsUsed' => true]],
+            'pains' => [],
+            'before' => 3.0, 'after' => 2.0, 'soreAtNight' => false, 'note' => ''];
         $bodies = [
             'session_log' => ['session', $log],
-            'lab_answer' => ['lab', ['posture' => 'half-lotus', 'values' => ['kneeHeight' => 14, 'seat' => 0, 'pelvicTilt' => 0], 'blanket' => 3]],
-            'landmarks' => ['bench', ['points' => array_fill_keys(['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'], ['x' => 10, 'y' => 20]), 'known' => 30, 'longerEdge' => 720]],
+            'lab_answer' => ['lab', ['posture' => 'half-lotus',
+                'values' => ['kneeHeight' => 14, 'seat' => 0, 'pelvicTilt' => 0], 'blanket' => 3]],
+            'landmarks' => ['bench', ['points' => array_fill_keys(['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA',
+                'knownB'], ['x' => 10, 'y' => 20]), 'known' => 30, 'longerEdge' => 720]],
             'draft' => ['draft', ['version' => 0, 'content' => ['a' => '1']]],
         ];
         // Asked for while nothing hurts yet: what is sent below holds whole sides.
@@ -173,9 +192,12 @@ final class RequestsTest extends AppTestCase
             $token = $tokens[$name];
             for ($i = 0; $i < Grammar::count(40); ++$i) {
                 $content = $this->grammar->chance(85)
-                    ? (string) json_encode($this->grammar->broken($whole), JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)
-                    : $this->grammar->one(['', '{', 'null', '[]', '"', "\0", str_repeat('[', 600), '{"points":{"hip":{"x":1e999}}}', '{"a":"\ud800"}', $this->grammar->text()]);
-                $this->client->request('draft' === $name ? 'PUT' : 'POST', $address, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_TOKEN' => $token], content: $content);
+                    ? (string) json_encode($this->grammar->broken($whole),
+                        JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)
+                    : $this->grammar->one(['', '{', 'null', '[]', '"', "\0", str_repeat('[', 600),
+                        '{"points":{"hip":{"x":1e999}}}', '{"a":"\ud800"}', $this->grammar->text()]);
+                $this->client->request('draft' === $name ? 'PUT' : 'POST', $address,
+                    server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_TOKEN' => $token], content: $content);
                 $this->isNoFaultOfOurs("$name $content");
             }
         }
@@ -198,7 +220,8 @@ final class RequestsTest extends AppTestCase
     {
         return array_filter(
             self::getContainer()->get(RouterInterface::class)->getRouteCollection()->all(),
-            static fn (Route $route, string $name): bool => !str_starts_with($name, '_') && in_array($method, $route->getMethods(), true) && 'inclinometer_live' !== $name,
+            static fn (Route $route, string $name): bool => !str_starts_with($name, '_')
+                && in_array($method, $route->getMethods(), true) && 'inclinometer_live' !== $name,
             ARRAY_FILTER_USE_BOTH,
         );
     }
@@ -220,16 +243,21 @@ final class RequestsTest extends AppTestCase
      */
     private function form(string $address): array
     {
-        $pages = [$address, (string) preg_replace('#/(change|again)$#', '', $address), "/practitioners/{$this->places['id']}", "/practitioners/{$this->places['id']}/plans/{$this->places['plan']}"];
+        $pages = [$address, (string) preg_replace('#/(change|again)$#', '', $address),
+            "/practitioners/{$this->places['id']}",
+            "/practitioners/{$this->places['id']}/plans/{$this->places['plan']}"];
         foreach ($pages as $page) {
             $crawler = $this->client->request('GET', $page);
-            $found = $crawler->filter('main form')->reduce(static fn ($form): bool => in_array($form->attr('action') ?? '', ['', $address], true) || str_ends_with((string) $form->attr('action'), $address));
+            $found = $crawler->filter('main form')->reduce(static fn ($form): bool => in_array($form->attr('action')
+                ?? '', ['', $address], true) || str_ends_with((string) $form->attr('action'), $address));
             if (200 === $this->client->getResponse()->getStatusCode() && count($found) > 0) {
-                return $found->first()->form()->getPhpValues() + ['why' => 'x', 'do' => 'open', 'week' => '0', 'session' => '0', 'item' => '0', 'change' => 'harder', 'names' => 'x'];
+                return $found->first()->form()->getPhpValues() + ['why' => 'x', 'do' => 'open', 'week' => '0',
+                    'session' => '0', 'item' => '0', 'change' => 'harder', 'names' => 'x'];
             }
         }
 
-        return ['_token' => 'x', 'why' => 'x', 'values' => ['kneeHeight' => '14'], 'posture' => 'half-lotus', 'entry' => 'x'];
+        return ['_token' => 'x', 'why' => 'x', 'values' => ['kneeHeight' => '14'], 'posture' => 'half-lotus',
+            'entry' => 'x'];
     }
 
     private function token(string $name): string
@@ -257,14 +285,17 @@ final class RequestsTest extends AppTestCase
      */
     private static function asSent(array $body): array
     {
-        return array_map(static fn (mixed $value): array|string => is_array($value) ? self::asSent($value) : (is_scalar($value) ? (string) $value : ''), $body);
+        return array_map(static fn (mixed $value): array|string => is_array($value) ? self::asSent($value)
+            : (is_scalar($value) ? (string) $value : ''), $body);
     }
 
     private function isNoFaultOfOurs(string $what): void
     {
         $response = $this->client->getResponse();
         $what = "seed {$this->grammar->seed}: ".mb_strcut($what, 0, 1500);
-        if ($response->getStatusCode() >= 500 || 1 === preg_match('~Stack trace|Uncaught|/vendor/|Warning: |Deprecated: ~', (string) $response->getContent())) {
+        if ($response->getStatusCode() >= 500 || 1
+            === preg_match('~Stack trace|Uncaught|/vendor/|Warning: |Deprecated: ~',
+                (string) $response->getContent())) {
             $this->faults[] = $response->getStatusCode().' '.$what;
         }
     }

@@ -36,7 +36,8 @@ final class PublishedTablesTest extends TestCase
     public function testLotusAsksForAboutWhatIsQuoted(): void
     {
         foreach ([7.0, 10.0, 14.0] as $knee) {
-            $rotation = (new KneeAtHeight(HalfLotus::place(new Sitting()), $knee))->angles(new Body(41.2, 41.3, 17.0, 9.0, 6.6))['rotation'];
+            $rotation = (new KneeAtHeight(HalfLotus::place(new Sitting()), $knee))
+                ->angles(new Body(41.2, 41.3, 17.0, 9.0, 6.6))['rotation'];
             self::assertGreaterThan(105.0, $rotation);
             self::assertLessThan(121.0, $rotation);
         }
@@ -46,7 +47,8 @@ final class PublishedTablesTest extends TestCase
     public function testALevelShinOnALevelThighIsAQuarterTurn(): void
     {
         foreach ([0.0, 20.0, 45.0] as $abduction) {
-            $pose = LegChain::forward(new Body(41.2, 41.3, 17.0, 9.0, 6.6), new Sitting(), new LegAngles(90.0, $abduction, 90.0, 100.0));
+            $pose = LegChain::forward(new Body(41.2, 41.3, 17.0, 9.0, 6.6), new Sitting(),
+                new LegAngles(90.0, $abduction, 90.0, 100.0));
             self::assertEqualsWithDelta($pose->knee->z, $pose->ankle->z, 1e-9);
         }
     }
@@ -57,7 +59,8 @@ final class PublishedTablesTest extends TestCase
      */
     public function testRepeatedReadingsAreJudgedAsInTheWorkedExample(): void
     {
-        $legs = [[146.0, 140.0], [148.0, 152.0], [170.0, 152.0], [90.0, 99.0], [157.0, 145.0], [156.0, 153.0], [176.0, 167.0], [205.0, 218.0]];
+        $legs = [[146.0, 140.0], [148.0, 152.0], [170.0, 152.0], [90.0, 99.0], [157.0, 145.0], [156.0, 153.0],
+            [176.0, 167.0], [205.0, 218.0]];
         $repeats = new Repeats($legs);
         self::assertEqualsWithDelta(0.95, $repeats->icc(), 0.005);
         $all = array_merge(...$legs);

@@ -16,8 +16,10 @@ use LucidAscent\Core\Figure\Physique;
 
 $figures = [];
 foreach (json_decode((string) stream_get_contents(\STDIN), true, 16, \JSON_THROW_ON_ERROR) as $pose) {
-    $text = ['base' => 'standing', 'hips' => 90, 'legs' => $pose['leg'], 'arms' => $pose['arm']] + array_intersect_key($pose, ['tilt' => 0, 'lean' => 0, 'turn' => 0]);
-    $figure = Figure::of(PoseText::pose($text), Physique::of(Proportions::of(Length::cm($pose['stature']))), Side::Left);
+    $text = ['base' => 'standing', 'hips' => 90, 'legs' => $pose['leg'],
+        'arms' => $pose['arm']] + array_intersect_key($pose, ['tilt' => 0, 'lean' => 0, 'turn' => 0]);
+    $figure = Figure::of(PoseText::pose($text), Physique::of(Proportions::of(Length::cm($pose['stature']))),
+        Side::Left);
     $figures[] = FigureDocument::of(new DrawnFigure($figure, [], false, 'front'));
 }
 echo json_encode($figures, \JSON_THROW_ON_ERROR);

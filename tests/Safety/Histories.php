@@ -25,8 +25,10 @@ use Random\Randomizer;
 /** Histories out of a seed, as plain arrays, and as the judge takes them. */
 final class Histories
 {
-    private const PLACES = ['knee', 'inner-knee', 'groin', 'outer-hip', 'low-back', 'neck', 'sitting-bone', 'tailbone', 'ankle', 'elsewhere', 'spleen'];
-    private const KINDS = ['stretch', 'ache', 'ache', 'ache', 'sharp', 'pinching', 'burning', 'lasting-numbness', 'clicking', 'odd'];
+    private const PLACES = ['knee', 'inner-knee', 'groin', 'outer-hip', 'low-back', 'neck', 'sitting-bone', 'tailbone',
+        'ankle', 'elsewhere', 'spleen'];
+    private const KINDS = ['stretch', 'ache', 'ache', 'ache', 'sharp', 'pinching', 'burning', 'lasting-numbness',
+        'clicking', 'odd'];
     private const CONDITIONS = ['operated', 'replaced', 'osteoporosis', 'nobody knows', 'sore today'];
     public const LAST = 40;
 
@@ -49,8 +51,13 @@ final class Histories
         for ($i = 0; $i < $words; ++$i) {
             $at = $this->day();
             $history[] = 0 === $this->random->getInt(0, 3)
-                ? ['type' => 'slip', 'id' => "s$i", 'at' => $at, 'on' => $at, 'side' => null, 'names' => $this->pick(array_column($history, 'id')), 'by' => $this->pick(['t', 'u']), 'why' => $this->pick(['', 'a slip', 'a slip'])]
-                : ['type' => 'word', 'id' => "w$i", 'at' => $at, 'on' => $at - $this->pick([0, 0, 0, 3, -4]), 'side' => null, 'names' => array_values(array_unique([$this->pick(array_column($history, 'id')), $this->pick(array_column($history, 'id'))])), 'who' => $this->pick(['teacher', 'clinician']), 'asked' => 0 < $this->random->getInt(0, 3), 'by' => $this->pick(['t', 'u'])];
+                ? ['type' => 'slip', 'id' => "s$i", 'at' => $at, 'on' => $at, 'side' => null,
+                    'names' => $this->pick(array_column($history, 'id')), 'by' => $this->pick(['t', 'u']),
+                    'why' => $this->pick(['', 'a slip', 'a slip'])]
+                : ['type' => 'word', 'id' => "w$i", 'at' => $at, 'on' => $at - $this->pick([0, 0, 0, 3, -4]),
+                    'side' => null, 'names' => array_values(array_unique([$this->pick(array_column($history, 'id')),
+                        $this->pick(array_column($history, 'id'))])), 'who' => $this->pick(['teacher', 'clinician']),
+                    'asked' => 0 < $this->random->getInt(0, 3), 'by' => $this->pick(['t', 'u'])];
         }
 
         return $this->random->shuffleArray($history);
@@ -96,12 +103,15 @@ final class Histories
     {
         $at = $this->day();
         $on = $at - $this->pick([0, 0, 0, 0, 2, -5]);
-        $common = ['id' => $id, 'at' => $at, 'on' => $on, 'side' => $this->pick(['left', 'right', 'left', 'right', null]), 'by' => $this->pick(['t', 'u'])];
+        $common = ['id' => $id, 'at' => $at, 'on' => $on, 'side' => $this->pick(['left', 'right', 'left', 'right',
+            null]), 'by' => $this->pick(['t', 'u'])];
 
         return match ($this->random->getInt(0, 5)) {
             0 => ['type' => 'stop', 'painless' => 0 < $this->random->getInt(0, 1)] + $common,
             1 => ['type' => 'condition', 'what' => $this->pick(self::CONDITIONS)] + $common,
-            default => ['type' => 'pain', 'place' => $this->pick(self::PLACES), 'kind' => $this->pick(self::KINDS), 'level' => $this->pick([0, 0, 1, 1, 2, 3, 4, 5, 6, 9]), 'during' => $this->pick(['a fold', 'a turn', null])] + $common,
+            default => ['type' => 'pain', 'place' => $this->pick(self::PLACES), 'kind' => $this->pick(self::KINDS),
+                'level' => $this->pick([0, 0, 1, 1, 2, 3, 4, 5, 6, 9]),
+                'during' => $this->pick(['a fold', 'a turn', null])] + $common,
         };
     }
 
@@ -111,11 +121,12 @@ final class Histories
         [$at, $on, $side] = [self::moment($e['at']), self::moment($e['on']), Side::tryFrom((string) $e['side'])];
 
         return match ($e['type']) {
-            'pain' => new PainTold($e['id'], $at, $on, new Pain($e['level'], PainPlace::named($e['place']), PainKind::named($e['kind'])), $side, match ($e['during']) {
-                'a fold' => new Work(['loaded-fold']),
-                'a turn' => new Work(['turn-out']),
-                default => null,
-            }, by: $e['by']),
+            'pain' => new PainTold($e['id'], $at, $on, new Pain($e['level'], PainPlace::named($e['place']),
+                PainKind::named($e['kind'])), $side, match ($e['during']) {
+                    'a fold' => new Work(['loaded-fold']),
+                    'a turn' => new Work(['turn-out']),
+                    default => null,
+                }, by: $e['by']),
             'stop' => new StopDecided($e['id'], $at, $on, $side, $e['painless'], by: $e['by']),
             'condition' => new ConditionTold($e['id'], $at, $on, match ($e['what']) {
                 'operated' => Condition::everything('operated', 'Operated'),
@@ -124,7 +135,8 @@ final class Histories
                 'sore today' => new Condition('sore', 'Sore', [], gentleOnly: true, ending: Ending::Day),
                 default => Condition::unknown('x'),
             }, $side, by: $e['by']),
-            'word' => new ClearanceGiven($e['id'], $at, $on, $e['names'], ClearanceAuthority::from($e['who']), $e['asked'], $e['by']),
+            'word' => new ClearanceGiven($e['id'], $at, $on, $e['names'], ClearanceAuthority::from($e['who']),
+                $e['asked'], $e['by']),
             default => new EnteredByMistake($e['id'], $at, $e['names'], $e['by'], $e['why']),
         };
     }

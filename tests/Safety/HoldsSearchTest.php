@@ -29,7 +29,8 @@ final class HoldsSearchTest extends TestCase
             $now = $histories->day();
             $fault = self::fault($history, $now, $held);
             if (null !== $fault) {
-                self::fail("Seed $seed, history $i, on day $now: $fault\n".json_encode(self::shrunk($history, $now), JSON_PRETTY_PRINT));
+                self::fail("Seed $seed, history $i, on day $now: $fault\n".json_encode(self::shrunk($history, $now),
+                    JSON_PRETTY_PRINT));
             }
         }
         // A search that met only one of the two answers would have shown nothing.
@@ -39,7 +40,8 @@ final class HoldsSearchTest extends TestCase
 
     public function testAFaultInTheStatementWouldBeSeen(): void
     {
-        $pain = ['type' => 'pain', 'id' => 'e', 'at' => 1, 'on' => 1, 'side' => 'left', 'by' => 't', 'place' => 'knee', 'kind' => 'ache', 'level' => 1, 'during' => null];
+        $pain = ['type' => 'pain', 'id' => 'e', 'at' => 1, 'on' => 1, 'side' => 'left', 'by' => 't', 'place' => 'knee',
+            'kind' => 'ache', 'level' => 1, 'during' => null];
         self::assertTrue(Statement::isHeld([$pain], 1, 'rest', 'left'));
         self::assertFalse(Statement::isHeld([$pain], 0, 'rest', 'left'));
         self::assertFalse(Statement::isHeld([$pain], 1, 'turn', 'right'));
@@ -55,7 +57,8 @@ final class HoldsSearchTest extends TestCase
                 $expected = Statement::isHeld($history, $now, $shape, $side->value);
                 $held += $expected ? 1 : 0;
                 if ($expected !== ([] !== $holds->on($work, $side))) {
-                    return sprintf('%s on the %s side is %s', $shape, $side->value, $expected ? 'let through' : 'held for nothing');
+                    return sprintf('%s on the %s side is %s', $shape, $side->value, $expected ? 'let through'
+                        : 'held for nothing');
                 }
             }
         }

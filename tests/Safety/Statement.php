@@ -13,7 +13,8 @@ final class Statement
     private const KNEES = ['knee', 'inner-knee', 'outer-knee'];
     private const MIDDLE = ['low-back', 'tailbone', 'neck'];
     private const MILD = ['stretch', 'ache'];
-    private const LISTED = ['knee', 'inner-knee', 'outer-knee', 'low-back', 'tailbone', 'neck', 'groin', 'outer-hip', 'inner-thigh', 'hamstring', 'sitting-bone', 'shoulder', 'wrist', 'ankle', 'elsewhere'];
+    private const LISTED = ['knee', 'inner-knee', 'outer-knee', 'low-back', 'tailbone', 'neck', 'groin', 'outer-hip',
+        'inner-thigh', 'hamstring', 'sitting-bone', 'shoulder', 'wrist', 'ankle', 'elsewhere'];
 
     /**
      * @param list<array<string, mixed>> $history
@@ -22,7 +23,8 @@ final class Statement
     public static function isHeld(array $history, int $now, string $shape, string $side): bool
     {
         foreach ($history as $entry) {
-            if ($entry['at'] <= $now && !self::isSlip($entry, $history, $now) && self::covers($entry, $now, $shape, $side) && !self::isLifted($entry, $history, $now)) {
+            if ($entry['at'] <= $now && !self::isSlip($entry, $history, $now)
+                && self::covers($entry, $now, $shape, $side) && !self::isLifted($entry, $history, $now)) {
                 return true;
             }
         }
@@ -89,8 +91,10 @@ final class Statement
     private static function isLifted(array $entry, array $history, int $now): bool
     {
         foreach ($history as $word) {
-            $isAfter = 'word' === $word['type'] && $word['at'] <= $now && $word['on'] <= $now && $word['at'] >= $entry['at'] && $word['on'] >= $entry['on'];
-            if ($isAfter && in_array($entry['id'], $word['names'], true) && !self::isSlip($word, $history, $now) && self::may($word, $entry, $history, $now)) {
+            $isAfter = 'word' === $word['type'] && $word['at'] <= $now && $word['on'] <= $now
+                && $word['at'] >= $entry['at'] && $word['on'] >= $entry['on'];
+            if ($isAfter && in_array($entry['id'], $word['names'], true) && !self::isSlip($word, $history, $now)
+                && self::may($word, $entry, $history, $now)) {
                 return true;
             }
         }
@@ -114,11 +118,14 @@ final class Statement
         $teachers = 'stop' === $e['type']
             ? $e['painless'] && $word['by'] === $e['by']
             : in_array($e['kind'], self::MILD, true) && in_array($e['place'], self::LISTED, true) && (
-                in_array($e['place'], [...self::KNEES, 'low-back', 'neck'], true) ? $e['level'] <= 2 : ('sitting-bone' === $e['place'] || $e['level'] >= 5) && !in_array($e['place'], self::MIDDLE, true)
+                in_array($e['place'], [...self::KNEES, 'low-back', 'neck'], true) ? $e['level'] <= 2
+                    : ('sitting-bone' === $e['place'] || $e['level'] >= 5) && !in_array($e['place'], self::MIDDLE, true)
             );
         foreach ($history as $other) {
-            $isSame = $other['at'] <= $now && $other['type'] === $e['type'] && ($other['side'] ?? null) === $e['side'] && ($other['place'] ?? null) === ($e['place'] ?? null)
-                && ('stop' === $e['type'] || 'nothing' !== self::reach($other)) && !self::isSlip($other, $history, $now);
+            $isSame = $other['at'] <= $now && $other['type'] === $e['type'] && ($other['side'] ?? null) === $e['side']
+                && ($other['place'] ?? null) === ($e['place'] ?? null)
+                && ('stop' === $e['type'] || 'nothing' !== self::reach($other))
+                    && !self::isSlip($other, $history, $now);
             if ($isSame && $other['on'] < $e['on'] && $other['on'] >= $e['on'] - 31) {
                 return false;
             }
@@ -134,7 +141,8 @@ final class Statement
     private static function isSlip(array $entry, array $history, int $now): bool
     {
         foreach ($history as $slip) {
-            if ('slip' === $slip['type'] && $slip['at'] <= $now && $slip['names'] === $entry['id'] && $slip['by'] === $entry['by'] && '' !== $slip['why'] && in_array($slip['at'] - $entry['at'], [0, 1], true)) {
+            if ('slip' === $slip['type'] && $slip['at'] <= $now && $slip['names'] === $entry['id'] && $slip['by']
+                === $entry['by'] && '' !== $slip['why'] && in_array($slip['at'] - $entry['at'], [0, 1], true)) {
                 return true;
             }
         }

@@ -49,7 +49,8 @@ final class ProportionsTest extends TestCase
 
     public function testNotANumberIsNoLengthAndNoAngle(): void
     {
-        foreach ([static fn () => Length::cm(NAN), static fn () => Angle::degrees(INF), static fn () => Length::inches(NAN)] as $make) {
+        foreach ([static fn () => Length::cm(NAN), static fn () => Angle::degrees(INF),
+            static fn () => Length::inches(NAN)] as $make) {
             try {
                 $make();
                 self::fail('A value that is not finite was taken.');
@@ -68,13 +69,15 @@ final class ProportionsTest extends TestCase
 
     public function testOddLengthsAreAskedAbout(): void
     {
-        $person = Proportions::of(Length::cm(170), array_map(Length::cm(...), ['thigh.left' => 55, 'shin.left' => 42, 'shin.right' => 46]));
+        $person = Proportions::of(Length::cm(170), array_map(Length::cm(...),
+            ['thigh.left' => 55, 'shin.left' => 42, 'shin.right' => 46]));
         self::assertSame(['thigh.left', 'shin.right'], array_keys(PlausibleRange::doubts($person)));
     }
 
     public function testAnEstimateIsNeverOdd(): void
     {
-        self::assertSame([], PlausibleRange::doubts(Proportions::of(Length::cm(170), ['thigh.left' => Length::cm(45)])));
+        self::assertSame([], PlausibleRange::doubts(Proportions::of(Length::cm(170),
+            ['thigh.left' => Length::cm(45)])));
     }
 
     public function testASideHasItsOpposite(): void

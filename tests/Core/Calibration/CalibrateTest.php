@@ -25,20 +25,32 @@ use PHPUnit\Framework\TestCase;
 
 final class CalibrateTest extends TestCase
 {
-    /** A pose that asks turn, opening and fold of a free knee, with the tests that read them and one that reads nothing of them. */
+    /**
+     * A pose that asks turn, opening and fold of a free knee, with the tests that read them and one that reads nothing
+     * of them.
+     */
     private static function calibrate(): Calibrate
     {
-        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
-        $heel = new TestDefinition('heel-to-seat', 'Heel to seat', 12, Formula::named('heel-to-seat'), ['kneeFlexion' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
-        $tests = [Definition::reach(), $hug, Definition::wideLegs(), Definition::frog(), Definition::figureFour(), Definition::shinsStacked(), $heel];
-        $posture = new PostureDefinition('half', 'Half', [Ability::ExternalRotation, Ability::Abduction, Ability::Flexion], [
-            new RungDefinition('full', 'Full', new Demand(static fn (Capacity $capacity): FreeKnee => new FreeKnee(HalfLotus::place(new Sitting()), $capacity)), [], new Work(['turn-out'])),
-        ], []);
+        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact],
+            ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
+        $heel = new TestDefinition('heel-to-seat', 'Heel to seat', 12, Formula::named('heel-to-seat'),
+            ['kneeFlexion' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
+        $tests = [Definition::reach(), $hug, Definition::wideLegs(), Definition::frog(), Definition::figureFour(),
+            Definition::shinsStacked(), $heel];
+        $posture = new PostureDefinition('half', 'Half', [Ability::ExternalRotation, Ability::Abduction,
+            Ability::Flexion], [
+                new RungDefinition('full', 'Full',
+                    new Demand(static fn (Capacity $capacity): FreeKnee => new FreeKnee(HalfLotus::place(new Sitting()),
+                        $capacity)), [], new Work(['turn-out'])),
+            ], []);
 
         return new Calibrate(array_column($tests, null, 'id'), ['half' => $posture], ['half']);
     }
 
-    /** The verdicts deserve their words: with the errors as they are said to be, few are wrong, and chances happen as often as they are stated. */
+    /**
+     * The verdicts deserve their words: with the errors as they are said to be, few are wrong, and chances happen as
+     * often as they are stated.
+     */
     public function testVerdictsAreAsTrueAsTheySay(): void
     {
         $found = self::calibrate()->run(500, 11);
@@ -64,7 +76,8 @@ final class CalibrateTest extends TestCase
         self::assertCount(3, $parts);
         foreach ($parts as $part => [$many, $stated, $happened]) {
             $share = $stated / $many;
-            self::assertEqualsWithDelta($share, $happened / $many, Calibration::POINTS + 2.6 * sqrt($share * (100.0 - $share) / $many), "part $part of $many");
+            self::assertEqualsWithDelta($share, $happened / $many,
+                Calibration::POINTS + 2.6 * sqrt($share * (100.0 - $share) / $many), "part $part of $many");
         }
         self::assertLessThan(60.0, $found->readings());
         self::assertSame(50, $found->ordered());
@@ -89,14 +102,16 @@ final class CalibrateTest extends TestCase
         $tally->interval('rotation', true);
         $tally->interval('rotation', false);
         $tally->interval('flexion', true);
-        self::assertSame([[2, 50.0], [2, 50.0], [0, null]], [$tally->wrong(State::Open), $tally->wrong(State::Short), $tally->wrong(State::Held)]);
+        self::assertSame([[2, 50.0], [2, 50.0], [0, null]],
+            [$tally->wrong(State::Open), $tally->wrong(State::Short), $tally->wrong(State::Held)]);
         self::assertEqualsWithDelta(100 / 6, $tally->share(State::Near), 1e-9);
         self::assertSame([
             ['from' => 0, 'to' => 10, 'verdicts' => 2, 'stated' => 4.0, 'happened' => 50.0],
             ['from' => 40, 'to' => 50, 'verdicts' => 1, 'stated' => 45.0, 'happened' => 0.0],
             ['from' => 90, 'to' => 100, 'verdicts' => 2, 'stated' => 96.0, 'happened' => 50.0],
         ], $tally->reliability());
-        self::assertSame(['flexion' => ['intervals' => 1, 'covered' => 100.0], 'rotation' => ['intervals' => 2, 'covered' => 50.0]], $tally->coverage());
+        self::assertSame(['flexion' => ['intervals' => 1, 'covered' => 100.0],
+            'rotation' => ['intervals' => 2, 'covered' => 50.0]], $tally->coverage());
         self::assertEqualsWithDelta(200 / 3, $tally->covered(), 1e-9);
     }
 
@@ -116,7 +131,8 @@ final class CalibrateTest extends TestCase
         self::assertSame(['value' => 1.5, 'met' => true], $aims['chances']);
         self::assertSame(['value' => 97.0, 'met' => true], $aims['intervals']);
         self::assertSame(['value' => 50.0, 'met' => true], $aims['readings']);
-        self::assertSame(['value' => null, 'met' => null], (new Calibration(1, 1, $few, $few, [1], [1]))->aims()['chances'], 'A tenth of a few verdicts says nothing of a few points.');
+        self::assertSame(['value' => null, 'met' => null], (new Calibration(1, 1, $few, $few, [1], [1]))
+            ->aims()['chances'], 'A tenth of a few verdicts says nothing of a few points.');
         self::assertFalse((new Calibration(1, 1, $few, $few, [6], [11]))->aims()['readings']['met']);
     }
 }

@@ -33,8 +33,12 @@ final class TrueBodyTest extends TestCase
      * @param array<string, float> $fixed
      */
     #[DataProvider('isolating')]
-    public function testWhatIsReadWithoutErrorIsTheTruth(TestDefinition $test, string $free, array $fixed, Ability $shows): void
-    {
+    public function testWhatIsReadWithoutErrorIsTheTruth(
+        TestDefinition $test,
+        string $free,
+        array $fixed,
+        Ability $shows,
+    ): void {
         $random = new Randomizer(new Mt19937(5));
         $read = 0;
         for ($i = 0; $i < 40; ++$i) {
@@ -45,7 +49,8 @@ final class TrueBodyTest extends TestCase
                     continue;
                 }
                 ++$read;
-                $shown = ReadTest::values($test, new TakenTest($test->id, $side, Tool::Tape, [$numbers]), $true->proportions->body($side), ToolErrors::usual());
+                $shown = ReadTest::values($test, new TakenTest($test->id, $side, Tool::Tape, [$numbers]),
+                    $true->proportions->body($side), ToolErrors::usual());
                 self::assertEqualsWithDelta($true->can($side, $shows), $shown[$shows->value], 1e-3);
             }
         }
@@ -56,7 +61,8 @@ final class TrueBodyTest extends TestCase
     public static function isolating(): iterable
     {
         yield 'frog' => [Definition::frog(), 'span', [], Ability::Abduction];
-        yield 'shins stacked, the ankle high' => [Definition::shinsStacked(), 'kneeHeight', ['ankleHeight' => 30.0], Ability::ExternalRotation];
+        yield 'shins stacked, the ankle high' => [Definition::shinsStacked(), 'kneeHeight', ['ankleHeight' => 30.0],
+            Ability::ExternalRotation];
         yield 'wide legs' => [Definition::wideLegs(), 'span', [], Ability::StraightAbduction];
         yield 'an angle' => [Definition::figureFour(), 'angle', [], Ability::ExternalRotation];
     }
@@ -72,11 +78,14 @@ final class TrueBodyTest extends TestCase
             if (null === $numbers) {
                 continue;
             }
-            $shown = ReadTest::values($test, new TakenTest($test->id, Side::Left, Tool::Tape, [$numbers]), $true->proportions->body(Side::Left), ToolErrors::usual());
-            $left = array_map(static fn (float $value, string $name): float => $true->can(Side::Left, Ability::from($name)) - $value, $shown, array_keys($shown));
+            $shown = ReadTest::values($test, new TakenTest($test->id, Side::Left, Tool::Tape, [$numbers]),
+                $true->proportions->body(Side::Left), ToolErrors::usual());
+            $left = array_map(static fn (float $value, string $name): float => $true->can(Side::Left,
+                Ability::from($name)) - $value, $shown, array_keys($shown));
             self::assertGreaterThan(-0.05, min($left), 'Nothing goes further than it can.');
             // To a tenth of a centimetre of the knee, or until it lies on the floor.
-            self::assertTrue(min($left) < 1.0 || $numbers['kneeHeight'] < 5.2 || $numbers['heelDistance'] > 14.5, json_encode([$numbers, $left], JSON_THROW_ON_ERROR));
+            self::assertTrue(min($left) < 1.0 || $numbers['kneeHeight'] < 5.2 || $numbers['heelDistance'] > 14.5,
+                json_encode([$numbers, $left], JSON_THROW_ON_ERROR));
         }
     }
 
@@ -88,13 +97,16 @@ final class TrueBodyTest extends TestCase
             $name = (string) array_key_first($case);
             $of = [];
             for ($i = 0; $i < 4000; ++$i) {
-                $trials = array_column(Trials::of([$name => 40.0, 'set' => 10.0], $case, [$name => $sd], 2, $random), $name);
+                $trials = array_column(Trials::of([$name => 40.0, 'set' => 10.0], $case, [$name => $sd], 2, $random),
+                    $name);
                 $of[] = ('seconds' === $name ? max($trials) : array_sum($trials) / 2) - 40.0;
             }
             self::assertEqualsWithDelta(0.0, array_sum($of) / 4000, 4 * $sd / sqrt(4000), $name);
-            self::assertEqualsWithDelta($sd, sqrt(array_sum(array_map(static fn (float $x): float => $x ** 2, $of)) / 4000), 0.04 * $sd, $name);
+            self::assertEqualsWithDelta($sd, sqrt(array_sum(array_map(static fn (float $x): float => $x ** 2,
+                $of)) / 4000), 0.04 * $sd, $name);
         }
-        self::assertSame([['kneeHeight' => 20.0]], Trials::of(['kneeHeight' => 20.0], [], [], 1, $random), 'What is set up is as it was set up.');
+        self::assertSame([['kneeHeight' => 20.0]], Trials::of(['kneeHeight' => 20.0], [], [], 1, $random),
+            'What is set up is as it was set up.');
     }
 
     public function testABodyIsMeasuredAsWellAsIsSaid(): void
@@ -105,8 +117,10 @@ final class TrueBodyTest extends TestCase
             $true = People::draw($random)->proportions;
             $known = People::asMeasured($true, $random);
             foreach ([Segment::Thigh, Segment::SeatedHipHeight] as $segment) {
-                $error = ($known->length($segment, Side::Left)->cm - $true->length($segment, Side::Left)->cm) / $known->error(Side::Left)->sd($segment);
-                $squares[$segment->value.($known->isEstimated($segment, Side::Left) ? ' estimated' : '')][] = $error ** 2;
+                $error = ($known->length($segment, Side::Left)->cm - $true->length($segment, Side::Left)
+                    ->cm) / $known->error(Side::Left)->sd($segment);
+                $squares[$segment->value.($known->isEstimated($segment, Side::Left) ? ' estimated' : '')][] =
+                    $error ** 2;
             }
         }
         self::assertCount(4, $squares);
@@ -118,11 +132,13 @@ final class TrueBodyTest extends TestCase
 
     public function testAKneeThatRestsIsRaisedUntilItHangs(): void
     {
-        $shins = new TestDefinition('shins-stacked', 'Shins stacked', 8, Definition::shinsStacked()->formula, ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, goesBeyond: true);
+        $shins = new TestDefinition('shins-stacked', 'Shins stacked', 8, Definition::shinsStacked()->formula,
+            ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 3.0, goesBeyond: true);
         $random = new Randomizer(new Mt19937(9));
         $bounds = [];
         for ($i = 0; $i < 200; ++$i) {
-            $visit = new Visit(People::draw($random), ['shins-stacked' => $shins], ToolErrors::usual(), new \DateTimeImmutable('2026-03-02'), $random);
+            $visit = new Visit(People::draw($random), ['shins-stacked' => $shins], ToolErrors::usual(),
+                new \DateTimeImmutable('2026-03-02'), $random);
             foreach ([0, 1] as $time) {
                 $all = $visit->take($shins, Side::Left, $time);
                 self::assertSame($all, $visit->take($shins, Side::Left, $time), 'It reads the same of her that day.');
@@ -130,19 +146,24 @@ final class TrueBodyTest extends TestCase
                     continue 2;
                 }
                 [$taken] = $all;
-                $bound = ReadTest::evidence($shins, $taken, $visit->measured->body(Side::Left), ToolErrors::usual())[0]->bound;
+                $bound = ReadTest::evidence($shins, $taken, $visit->measured->body(Side::Left),
+                    ToolErrors::usual())[0]->bound;
                 $bounds[$time][$bound->value] = ($bounds[$time][$bound->value] ?? 0) + 1;
             }
         }
         self::assertGreaterThan(10, $bounds[0]['at-least'] ?? 0, 'Sometimes nobody raises it at once.');
-        self::assertLessThan(10, $bounds[1]['at-least'] ?? 0, 'Asked for again it is raised; what lies within the tape of resting may be read as that.');
+        self::assertLessThan(10, $bounds[1]['at-least'] ?? 0,
+            'Asked for again it is raised; what lies within the tape of resting may be read as that.');
     }
 
     public function testWhatCannotBeTakenIsLaidAside(): void
     {
-        $test = new TestDefinition('frog', 'Frog', 4, Definition::frog()->formula, ['abduction' => Bound::Exact], ['span' => 'cm'], [], 2.0);
-        $true = new TrueBody(Proportions::of(Length::cm(170.0)), ['left' => ['abduction' => 175.0], 'right' => ['abduction' => 175.0]]);
-        $visit = new Visit($true, ['frog' => $test], ToolErrors::usual(), new \DateTimeImmutable('2026-03-02'), new Randomizer(new Mt19937(1)));
+        $test = new TestDefinition('frog', 'Frog', 4, Definition::frog()->formula, ['abduction' => Bound::Exact],
+            ['span' => 'cm'], [], 2.0);
+        $true = new TrueBody(Proportions::of(Length::cm(170.0)),
+            ['left' => ['abduction' => 175.0], 'right' => ['abduction' => 175.0]]);
+        $visit = new Visit($true, ['frog' => $test], ToolErrors::usual(), new \DateTimeImmutable('2026-03-02'),
+            new Randomizer(new Mt19937(1)));
         self::assertSame([], $visit->take($test, Side::Left));
         self::assertSame([], $visit->read([], [])->tests);
     }

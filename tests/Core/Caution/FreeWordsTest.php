@@ -27,7 +27,8 @@ final class FreeWordsTest extends TestCase
         self::assertTrue($said->holds(new Work(['twist'], true)), 'In a gentle shape, too.');
         self::assertFalse($said->holds(new Work(['backbend'])));
         self::assertTrue($said->isInFreeWords);
-        self::assertSame(['twist', 'prone', 'neck'], $said->touching([Load::Prone, Load::Neck])->holds, 'More may be said, none is taken back.');
+        self::assertSame(['twist', 'prone', 'neck'], $said->touching([Load::Prone, Load::Neck])->holds,
+            'More may be said, none is taken back.');
     }
 
     public function testAnyOtherConditionIsWhatItIs(): void
@@ -45,12 +46,15 @@ final class FreeWordsTest extends TestCase
         $neck = self::words()->touching([Load::Neck]);
         self::assertSame([['neck', 'twist'], false], [$neck->after($twist)->holds, $neck->after($twist)->gentleOnly]);
         $new = self::words()->after($twist);
-        self::assertSame([['twist'], true, true], [$new->holds, $new->gentleOnly, $new->isInFreeWords], 'New words that nobody has put a load to.');
+        self::assertSame([['twist'], true, true], [$new->holds, $new->gentleOnly, $new->isInFreeWords],
+            'New words that nobody has put a load to.');
         self::assertSame(['prone', 'twist'], self::words()->touching([Load::Prone])->after($new)->holds);
         $day = new \DateTimeImmutable('2026-03-05');
         $later = new \DateTimeImmutable('2026-03-09');
-        $again = (new ConditionTold('c', $later, $later, $neck, by: 'me'))->after(new ConditionTold('c', $day, $day, $twist));
-        self::assertEquals(['c', $later, 'me', ['neck', 'twist']], [$again->id(), $again->at(), $again->by(), $again->condition->holds]);
+        $again = (new ConditionTold('c', $later, $later, $neck, by: 'me'))
+            ->after(new ConditionTold('c', $day, $day, $twist));
+        self::assertEquals(['c', $later, 'me', ['neck', 'twist']],
+            [$again->id(), $again->at(), $again->by(), $again->condition->holds]);
     }
 
     /** @return array{bool, bool} whether it holds a deep rung, and a gentle one */

@@ -55,14 +55,19 @@ final class LoadTest extends TestCase
     public static function thresholds(): iterable
     {
         yield [['rotation' => 60.0, 'flexion' => 120.0], [Load::TurnOut, Load::HipFlexedEnd]];
-        yield [['quadriceps' => 90.0, 'internal-rotation' => 15.0, 'adduction' => 10.0, 'extension' => 10.0, 'straight-abduction' => 40.0, 'hamstrings' => 80.0, 'balance' => 0.0], []];
-        yield [['quadriceps' => 91.0, 'internal-rotation' => 16.0, 'adduction' => 11.0, 'extension' => 11.0, 'straight-abduction' => 41.0, 'hamstrings' => 81.0, 'balance' => 1.0], [Load::KneeFolded, Load::TurnIn, Load::Crossing, Load::HipExtendedEnd, Load::LegsWideEnd, Load::HamstringEnd, Load::Balance]];
+        yield [['quadriceps' => 90.0, 'internal-rotation' => 15.0, 'adduction' => 10.0, 'extension' => 10.0,
+            'straight-abduction' => 40.0, 'hamstrings' => 80.0, 'balance' => 0.0], []];
+        yield [['quadriceps' => 91.0, 'internal-rotation' => 16.0, 'adduction' => 11.0, 'extension' => 11.0,
+            'straight-abduction' => 41.0, 'hamstrings' => 81.0, 'balance' => 1.0],
+            [Load::KneeFolded, Load::TurnIn, Load::Crossing, Load::HipExtendedEnd, Load::LegsWideEnd,
+                Load::HamstringEnd, Load::Balance]];
     }
 
     public function testWorkKnowsWhatItLoads(): void
     {
         $work = (new Work(['twist'], true, true, true))->loading(['twist', 'neck']);
-        self::assertSame([['twist', 'neck'], true, true, true], [$work->loads, $work->isGentle, $work->usesBothLegs, $work->isFootFree]);
+        self::assertSame([['twist', 'neck'], true, true, true],
+            [$work->loads, $work->isGentle, $work->usesBothLegs, $work->isFootFree]);
         self::assertTrue($work->has(Load::Neck));
         self::assertFalse($work->isStraightRest());
         self::assertSame(['hip-flexed-end', 'hip-extended-end', 'legs-wide-end', 'hamstring-end'], Load::endRanges());
@@ -70,9 +75,11 @@ final class LoadTest extends TestCase
 
     public function testWordsForPlacesAndKinds(): void
     {
-        self::assertSame([PainPlace::LowBack, PainPlace::InnerKnee, PainPlace::Unknown], [PainPlace::named('Low back'), PainPlace::named(' inner_knee '), PainPlace::named('spleen')]);
+        self::assertSame([PainPlace::LowBack, PainPlace::InnerKnee, PainPlace::Unknown],
+            [PainPlace::named('Low back'), PainPlace::named(' inner_knee '), PainPlace::named('spleen')]);
         self::assertNotContains(PainPlace::Unknown, PainPlace::choices());
         self::assertCount(count(PainPlace::cases()) - 1, PainPlace::choices());
-        self::assertSame([PainKind::Stretch, PainKind::LastingNumbness, PainKind::Clicking, PainKind::Pinching, PainKind::Sharp], array_map(PainKind::named(...), ['stretch', 'tingling', 'Locking', 'pinch', 'odd']));
+        self::assertSame([PainKind::Stretch, PainKind::LastingNumbness, PainKind::Clicking, PainKind::Pinching,
+            PainKind::Sharp], array_map(PainKind::named(...), ['stretch', 'tingling', 'Locking', 'pinch', 'odd']));
     }
 }

@@ -21,12 +21,31 @@ use LucidAscent\Core\LegChain\Vector;
 /** Figures for tests: standing, arms hanging, unless something else is said. */
 trait BuildsFigures
 {
-    private static function figure(HipHeight|float $hips = HipHeight::Stands, ?LegPlacement $leg = null, ?LegPlacement $otherLeg = null, ?ArmPlacement $arm = null, ?ArmPlacement $otherArm = null, float $tilt = 0.0, float $lean = 0.0, float $turn = 0.0, float $roll = 0.0, float $back = 0.0, float $side = 0.0, float $twist = 0.0, float $neck = 0.0, float $raised = 0.0, Side $working = Side::Left, ?Physique $body = null, ?float $pressed = null): Figure
-    {
+    private static function figure(
+        HipHeight|float $hips = HipHeight::Stands,
+        ?LegPlacement $leg = null,
+        ?LegPlacement $otherLeg = null,
+        ?ArmPlacement $arm = null,
+        ?ArmPlacement $otherArm = null,
+        float $tilt = 0.0,
+        float $lean = 0.0,
+        float $turn = 0.0,
+        float $roll = 0.0,
+        float $back = 0.0,
+        float $side = 0.0,
+        float $twist = 0.0,
+        float $neck = 0.0,
+        float $raised = 0.0,
+        Side $working = Side::Left,
+        ?Physique $body = null,
+        ?float $pressed = null,
+    ): Figure {
         $straight = new ByAngles(new LegAngles(0.0, 0.0, 0.0, 0.0), 0.0);
         $hanging = new ArmByAngles(0.0, 20.0);
 
-        return Figure::of(new Pose($hips, $tilt, $lean, $turn, $roll, $back, $side, $twist, $neck, $raised, $leg ?? $straight, $otherLeg ?? $straight, $arm ?? $hanging, $otherArm ?? $hanging, $pressed), $body ?? self::physique(), $working);
+        return Figure::of(new Pose($hips, $tilt, $lean, $turn, $roll, $back, $side, $twist, $neck, $raised, $leg
+            ?? $straight, $otherLeg ?? $straight, $arm ?? $hanging, $otherArm ?? $hanging, $pressed), $body
+            ?? self::physique(), $working);
     }
 
     private static function physique(float $stature = 170.0): Physique
@@ -34,13 +53,22 @@ trait BuildsFigures
         return Physique::of(Proportions::of(Length::cm($stature)));
     }
 
-    private static function angles(float $flexion, float $abduction, float $rotation, float $knee, float $pointed = 0.0): ByAngles
-    {
+    private static function angles(
+        float $flexion,
+        float $abduction,
+        float $rotation,
+        float $knee,
+        float $pointed = 0.0,
+    ): ByAngles {
         return new ByAngles(new LegAngles($flexion, $abduction, $rotation, $knee), $pointed);
     }
 
-    private static function assertPoint(Vector $expected, Vector $actual, float $delta = 1e-6, string $message = ''): void
-    {
+    private static function assertPoint(
+        Vector $expected,
+        Vector $actual,
+        float $delta = 1e-6,
+        string $message = '',
+    ): void {
         self::assertEqualsWithDelta($expected->toArray(), $actual->toArray(), $delta, $message);
     }
 }

@@ -41,28 +41,36 @@ final class FigureFaultsTest extends TestCase
 
     public function testWhatIsOutOfReachIsNamed(): void
     {
-        self::assertMatchesRegularExpression('/left-hand misses what it reaches for by \d+\.\d cm/', implode(' ', FigureFaults::of(self::figure(arm: new Reaches('foot', new Vector(0, 0, 0))))));
+        self::assertMatchesRegularExpression('/left-hand misses what it reaches for by \d+\.\d cm/',
+            implode(' ', FigureFaults::of(self::figure(arm: new Reaches('foot', new Vector(0, 0, 0))))));
     }
 
     public function testALimbThroughAnotherIsNamedUnlessThePosePressesThem(): void
     {
-        $crossed = static fn (?float $pressed): array => FigureFaults::of(self::figure(leg: self::angles(40, -14, 0, 0), otherLeg: self::angles(40, -14, 0, 0), pressed: $pressed));
+        $crossed = static fn (?float $pressed): array => FigureFaults::of(self::figure(leg: self::angles(40, -14, 0, 0),
+            otherLeg: self::angles(40, -14, 0, 0), pressed: $pressed));
         self::assertStringContainsString('left-shin goes', implode(' ', $crossed(null)));
         self::assertStringContainsString('into right-shin', implode(' ', $crossed(null)));
-        self::assertSame([], array_filter($crossed(1.2), static fn (string $fault): bool => str_contains($fault, 'shin')));
-        self::assertStringContainsString('into left-forearm', implode(' ', FigureFaults::of(self::figure(arm: new ArmByAngles(0.0, -20.0)))), 'an arm through the trunk');
+        self::assertSame([], array_filter($crossed(1.2), static fn (string $fault): bool => str_contains($fault,
+            'shin')));
+        self::assertStringContainsString('into left-forearm',
+            implode(' ', FigureFaults::of(self::figure(arm: new ArmByAngles(0.0, -20.0)))), 'an arm through the trunk');
     }
 
     public function testJointsAreNoFaults(): void
     {
         // Everything bent as far as it goes: what meets in a joint may meet.
-        $faults = FigureFaults::of(self::figure(HipHeight::Sits, self::angles(110, 30, 40, 140), self::angles(110, 30, 40, 140), new ArmByAngles(150.0, 30.0, 0.0, 140.0), new ArmByAngles(150.0, 30.0, 0.0, 140.0), back: 20.0));
-        self::assertSame([], array_filter($faults, static fn (string $fault): bool => 1 === preg_match('/left-thigh goes .* into left-shin|hips goes .* thigh|left-upper-arm goes .* into left-forearm/', $fault)));
+        $faults = FigureFaults::of(self::figure(HipHeight::Sits, self::angles(110, 30, 40, 140),
+            self::angles(110, 30, 40, 140), new ArmByAngles(150.0, 30.0, 0.0, 140.0),
+            new ArmByAngles(150.0, 30.0, 0.0, 140.0), back: 20.0));
+        self::assertSame([], array_filter($faults, static fn (string $fault): bool => 1
+            === preg_match('/left-thigh goes .* into left-shin|hips goes .* thigh|left-upper-arm goes .* into left-forearm/', $fault)));
     }
 
     public function testTwoSolidsAreAsFarApartAsTheirSurfaces(): void
     {
-        $along = static fn (float $y, float $r): Segment => new Segment('a', 'x', 'y', new Vector(0, $y, 0), new Vector(10, $y, 0), $r, $r);
+        $along = static fn (float $y, float $r): Segment => new Segment('a', 'x', 'y', new Vector(0, $y, 0),
+            new Vector(10, $y, 0), $r, $r);
         self::assertEqualsWithDelta(2.0, $along(0.0, 3.0)->gap($along(10.0, 5.0)), 1e-9);
         self::assertEqualsWithDelta(-1.0, $along(0.0, 6.0)->gap($along(10.0, 5.0)), 1e-9);
         $crossing = new Segment('b', 'x', 'y', new Vector(5, -5, 4), new Vector(5, 5, 4), 1.0, 1.0);
@@ -80,8 +88,10 @@ final class FigureFaultsTest extends TestCase
     {
         self::assertSame(['left-foot', 'right-foot'], Touches::carrying(self::figure()));
         self::assertContains('seat', Touches::carrying(self::figure(HipHeight::Sits, new Long(0.0), new Long(0.0))));
-        self::assertContains('back', Touches::carrying(self::figure(HipHeight::Lies, new Long(0.0), new Long(0.0), tilt: -90.0)));
-        self::assertContains('front', Touches::carrying(self::figure(HipHeight::Lies, new Long(180.0, true), new Long(180.0, true), tilt: 90.0)));
+        self::assertContains('back', Touches::carrying(self::figure(HipHeight::Lies, new Long(0.0), new Long(0.0),
+            tilt: -90.0)));
+        self::assertContains('front', Touches::carrying(self::figure(HipHeight::Lies, new Long(180.0, true),
+            new Long(180.0, true), tilt: 90.0)));
         self::assertContains('side', Touches::carrying(self::figure(HipHeight::LiesOnSide, lean: 90.0)));
         $kneeling = Touches::carrying(self::figure(HipHeight::Kneels, new Kneels(0.0, 180.0), new Kneels(0.0, 180.0)));
         self::assertContains('left-knee', $kneeling);
@@ -90,12 +100,16 @@ final class FigureFaultsTest extends TestCase
 
     public function testAFootOnTheOtherThighTouchesIt(): void
     {
-        $touches = Touches::ofBody(self::figure(HipHeight::Sits, new FootAt(10.0, -10.3, 12.6, new Vector(0.4, 1, 0.3), null), new Long(0.0)));
-        self::assertContains('right-thigh', array_column(array_filter($touches, static fn (array $t): bool => 'left-foot' === $t['what']), 'to'));
+        $touches = Touches::ofBody(self::figure(HipHeight::Sits,
+            new FootAt(10.0, -10.3, 12.6, new Vector(0.4, 1, 0.3), null), new Long(0.0)));
+        self::assertContains('right-thigh', array_column(array_filter($touches,
+            static fn (array $t): bool => 'left-foot' === $t['what']), 'to'));
         foreach ($touches as $touch) {
             self::assertLessThanOrEqual(3.0, abs($touch['gap']));
         }
-        self::assertSame([], array_filter(Touches::ofBody(self::figure()), static fn (array $t): bool => str_ends_with($t['what'], '-foot')), 'standing, no foot touches the other leg');
+        self::assertSame([], array_filter(Touches::ofBody(self::figure()),
+            static fn (array $t): bool => str_ends_with($t['what'], '-foot')),
+            'standing, no foot touches the other leg');
     }
 
     public function testPropsStandWhereTheyCarry(): void
@@ -106,7 +120,8 @@ final class FigureFaultsTest extends TestCase
         self::assertEqualsWithDelta(8.0, $seat->height, 1e-6);
         [$block] = Props::of($sitting, [['at' => 'knee', 'what' => 'block']]);
         self::assertEqualsWithDelta($sitting->point('left-knee')->z - 5.0, $block->height, 1e-6);
-        self::assertSame([], Props::of(self::figure(HipHeight::Sits, new Long(0.0), new Long(0.0)), [['at' => 'seat', 'what' => 'blanket']]), 'nothing under a seat that is on the floor');
+        self::assertSame([], Props::of(self::figure(HipHeight::Sits, new Long(0.0), new Long(0.0)),
+            [['at' => 'seat', 'what' => 'blanket']]), 'nothing under a seat that is on the floor');
         self::assertSame([], Props::of($sitting, [['at' => 'nowhere', 'what' => 'thing']]));
         [$behind] = Props::of($sitting, [['at' => 'behind', 'what' => 'wall']]);
         self::assertTrue($behind->isBackdrop());
@@ -115,14 +130,16 @@ final class FigureFaultsTest extends TestCase
         self::assertGreaterThan($sitting->point('left-toe')->x, $feet->points[0]->x);
         foreach (Side::cases() as $side) {
             [$beside] = Props::of(self::figure(working: $side), [['at' => 'beside', 'what' => 'wall']]);
-            self::assertLessThan(0.0, $beside->points[0]->y * (Side::Left === $side ? 1.0 : -1.0), 'on the side that does not work');
+            self::assertLessThan(0.0, $beside->points[0]->y * (Side::Left === $side ? 1.0 : -1.0),
+                'on the side that does not work');
             self::assertLessThan($beside->points[1]->y, $beside->points[0]->y);
         }
     }
 
     public function testAStrapGoesFromTheHandThatHoldsItToTheNearerFoot(): void
     {
-        $figure = self::figure(HipHeight::Sits, new Long(0.0), new Long(0.0), new Reaches('foot', new Vector(0, 0, 0), isStrapped: true));
+        $figure = self::figure(HipHeight::Sits, new Long(0.0), new Long(0.0),
+            new Reaches('foot', new Vector(0, 0, 0), isStrapped: true));
         $straps = Props::of($figure, [['at' => 'hand-to-foot', 'what' => 'strap']]);
         self::assertCount(1, $straps);
         self::assertTrue($straps[0]->isStrap);
@@ -130,13 +147,16 @@ final class FigureFaultsTest extends TestCase
         self::assertPoint($figure->point('left-foot'), $straps[0]->points[1]);
         $hands = Props::of($figure, [['at' => 'between-hands', 'what' => 'strap']]);
         self::assertPoint($figure->point('right-hand'), $hands[0]->points[1]);
-        self::assertEqualsWithDelta($hands[0]->height, $figure->point('left-hand')->minus($figure->point('right-hand'))->length(), 1e-9);
+        self::assertEqualsWithDelta($hands[0]->height, $figure->point('left-hand')->minus($figure->point('right-hand'))
+            ->length(), 1e-9);
     }
 
     public function testAHandHighUpStandsOnNoBlock(): void
     {
-        $figure = self::figure(20.0, new Kneels(180.0, 180.0), new Kneels(180.0, 180.0), new Reaches(null, new Vector(0, 0, 4)), new ArmByAngles(160.0, 20.0), tilt: 70.0);
-        self::assertLessThanOrEqual(1, count(array_filter(Props::of($figure, [['at' => 'hands', 'what' => 'block']]), static fn (Solid $s): bool => true)));
+        $figure = self::figure(20.0, new Kneels(180.0, 180.0), new Kneels(180.0, 180.0),
+            new Reaches(null, new Vector(0, 0, 4)), new ArmByAngles(160.0, 20.0), tilt: 70.0);
+        self::assertLessThanOrEqual(1, count(array_filter(Props::of($figure, [['at' => 'hands', 'what' => 'block']]),
+            static fn (Solid $s): bool => true)));
     }
 
     public function testATapeGoesFromLandmarkToLandmark(): void

@@ -19,15 +19,20 @@ final class SwingTest extends TestCase
     use BuildsFigures;
 
     #[DataProvider('components')]
-    public function testItLeadsFromWhatIsShownToWhereThePoseHasTheLeg(Component $component, string $end, string $about): void
-    {
+    public function testItLeadsFromWhatIsShownToWhereThePoseHasTheLeg(
+        Component $component,
+        string $end,
+        string $about,
+    ): void {
         $asked = new LegAngles(90, 35, 60, 110);
         $figure = self::sitting($asked);
         $swing = Swing::of($figure, $asked, $component, $asked->of($component) - 20.0);
         self::assertNotNull($swing);
         $points = $swing->points;
-        self::assertPoint($figure->point("left-$end"), $points[count($points) - 1], 1e-6, 'it ends where the pose has it');
-        // What it swings from stays where it is unless the thigh itself moves, and no point comes nearer to it or farther.
+        self::assertPoint($figure->point("left-$end"), $points[count($points) - 1], 1e-6,
+            'it ends where the pose has it');
+        // What it swings from stays where it is unless the thigh itself moves, and no point comes nearer to it or
+        // farther.
         self::assertPoint($figure->point("left-$about"), $swing->about, 1e-6);
         $reach = $figure->point("left-$end")->minus($swing->about)->length();
         foreach ($points as $point) {
@@ -69,8 +74,10 @@ final class SwingTest extends TestCase
     {
         $asked = new LegAngles(90, 35, 60, 110);
         $angles = self::angles(90, 35, 60, 110);
-        $left = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Left), $asked, Component::ExternalRotation, 30.0);
-        $right = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Right), $asked, Component::ExternalRotation, 30.0);
+        $left = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Left), $asked,
+            Component::ExternalRotation, 30.0);
+        $right = Swing::of(self::figure(HipHeight::Sits, $angles, $angles, working: Side::Right), $asked,
+            Component::ExternalRotation, 30.0);
         self::assertNotNull($left);
         self::assertNotNull($right);
         foreach ($left->points as $index => $point) {

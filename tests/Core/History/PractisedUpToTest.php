@@ -25,15 +25,20 @@ final class PractisedUpToTest extends TestCase
         $checks = [self::check('02'), self::check('05'), self::check('08')];
         $last = self::check('09');
         self::assertSame(['08', '09'], self::days($last, $checks, [Side::Right]));
-        self::assertSame(['02', '05', '08', '09'], self::days($last, $checks, [Side::Left]), 'The other side was never stopped.');
-        self::assertSame(['08', '09'], self::days($last, $checks, Side::cases()), 'Where nobody says which side, either may have been.');
-        self::assertSame(['02', '05', '08', '09'], self::days($last, $checks, [Side::Right], new Work([], true)), 'What is gentle goes on.');
-        self::assertSame(['05'], self::days(self::check('05'), [self::check('02')], [Side::Right]), 'The check itself is there always.');
+        self::assertSame(['02', '05', '08', '09'], self::days($last, $checks, [Side::Left]),
+            'The other side was never stopped.');
+        self::assertSame(['08', '09'], self::days($last, $checks, Side::cases()),
+            'Where nobody says which side, either may have been.');
+        self::assertSame(['02', '05', '08', '09'], self::days($last, $checks, [Side::Right], new Work([], true)),
+            'What is gentle goes on.');
+        self::assertSame(['05'], self::days(self::check('05'), [self::check('02')], [Side::Right]),
+            'The check itself is there always.');
     }
 
     public function testWhatCameAfterACheckIsNotPartOfIt(): void
     {
-        self::assertSame(['02', '05'], self::days(self::check('05'), [self::check('02'), self::check('08')], [Side::Left]));
+        self::assertSame(['02', '05'], self::days(self::check('05'), [self::check('02'), self::check('08')],
+            [Side::Left]));
         $late = self::check('02', entered: '09');
         self::assertSame(['05'], self::days(self::check('05'), [$late], [Side::Left]), 'Nor what was entered later.');
     }
@@ -41,7 +46,9 @@ final class PractisedUpToTest extends TestCase
     public function testOfOneDayTheWorst(): void
     {
         $bad = self::check('02', isClean: false);
-        self::assertSame([false, true], array_map(static fn (ReadinessCheck $check): bool => $check->isClean(), PractisedUpTo::check(self::check('05'), [self::check('02'), $bad], Holds::none(), new Work([]), [Side::Left])));
+        self::assertSame([false, true], array_map(static fn (ReadinessCheck $check): bool => $check->isClean(),
+            PractisedUpTo::check(self::check('05'), [self::check('02'), $bad], Holds::none(), new Work([]),
+                [Side::Left])));
     }
 
     /**
@@ -58,7 +65,8 @@ final class PractisedUpToTest extends TestCase
             new ClearanceGiven('w', $at('06'), $at('06'), ['p'], ClearanceAuthority::Clinician, true),
         ], $at('20'));
 
-        return array_map(static fn (ReadinessCheck $check): string => $check->on->format('d'), PractisedUpTo::check($last, [...$checks, $last], $holds, $work, $sides));
+        return array_map(static fn (ReadinessCheck $check): string => $check->on->format('d'),
+            PractisedUpTo::check($last, [...$checks, $last], $holds, $work, $sides));
     }
 
     private static function check(string $day, bool $isClean = true, ?string $entered = null): CheckMade
@@ -66,6 +74,7 @@ final class PractisedUpToTest extends TestCase
         $on = new \DateTimeImmutable("2026-03-$day 12:00");
         $at = null === $entered ? $on : new \DateTimeImmutable("2026-03-$entered 12:00");
 
-        return new CheckMade("c$day", $at, $on, '', 'fold', Side::Right, new ReadinessCheck('low', $on, $isClean, true, Pain::none(), at: $at), null, [], Side::Right);
+        return new CheckMade("c$day", $at, $on, '', 'fold', Side::Right,
+            new ReadinessCheck('low', $on, $isClean, true, Pain::none(), at: $at), null, [], Side::Right);
     }
 }

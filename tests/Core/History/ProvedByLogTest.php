@@ -24,7 +24,8 @@ final class ProvedByLogTest extends TestCase
         self::assertSame(['low left', 'low right', 'high left'], array_map(self::named(...), $proved->checks));
         self::assertSame([], $proved->pains);
         $check = $proved->checks[0];
-        self::assertSame(['log', 'me', true, ['kneeHeight' => 12.0], Side::Left], [$check->id, $check->by, $check->check->isClean(), $check->heights, $check->hurts]);
+        self::assertSame(['log', 'me', true, ['kneeHeight' => 12.0], Side::Left],
+            [$check->id, $check->by, $check->check->isClean(), $check->heights, $check->hurts]);
         self::assertSame($proved->checks, $proved->entries());
         self::assertFalse(self::of([self::item('low', [Side::Left])], isSore: true)->checks[0]->check->isClean());
     }
@@ -32,10 +33,12 @@ final class ProvedByLogTest extends TestCase
     public function testWhatIsRepeatedAFormAndWhatNobodyPlannedProveNothingAndTheirPainIsHeard(): void
     {
         $ache = new Pain(2, PainPlace::Knee);
-        foreach ([self::item('low', [Side::Left], [$ache], isRepeated: true), self::item('beside', [Side::Left], [$ache]), self::item('gone', [Side::Left], [$ache])] as $item) {
+        foreach ([self::item('low', [Side::Left], [$ache], isRepeated: true),
+            self::item('beside', [Side::Left], [$ache]), self::item('gone', [Side::Left], [$ache])] as $item) {
             $proved = self::of([$item]);
             self::assertSame([], $proved->checks, $item->shape);
-            self::assertSame([['log', Side::Left, 2, 'fold', $item->shape]], array_map(self::told(...), $proved->pains));
+            self::assertSame([['log', Side::Left, 2, 'fold', $item->shape]],
+                array_map(self::told(...), $proved->pains));
         }
         $planned = static fn (string $posture, string $rung, Side $side): bool => Side::Left === $side;
         $proved = self::of([self::item('low', Side::cases(), [$ache])], $planned);
@@ -49,15 +52,18 @@ final class ProvedByLogTest extends TestCase
         $bad = self::item('low', [Side::Left], [new Pain(4, PainPlace::OuterHip)], holdReached: false);
         foreach ([[$mild, $bad], [$bad, $mild]] as $items) {
             $proved = self::of($items);
-            self::assertSame([4], array_map(static fn (CheckMade $made): int => $made->check->pain->level, $proved->checks));
+            self::assertSame([4], array_map(static fn (CheckMade $made): int => $made->check->pain->level,
+                $proved->checks));
             self::assertSame([['log', Side::Left, 1, 'fold', 'low']], array_map(self::told(...), $proved->pains));
         }
-        self::assertSame([], self::of([self::item('low', [Side::Left]), self::item('low', [Side::Left])])->pains, 'Nothing hurt.');
+        self::assertSame([], self::of([self::item('low', [Side::Left]), self::item('low', [Side::Left])])->pains,
+            'Nothing hurt.');
     }
 
     public function testAllThatOneThingSaysOfPainIsHeard(): void
     {
-        $proved = self::of([self::item('low', [Side::Left], [new Pain(1, PainPlace::OuterHip), new Pain(3, PainPlace::Neck)])]);
+        $proved = self::of([self::item('low', [Side::Left],
+            [new Pain(1, PainPlace::OuterHip), new Pain(3, PainPlace::Neck)])]);
         self::assertSame(1, $proved->checks[0]->check->pain->level);
         self::assertSame([['log', Side::Left, 3, 'fold', 'low']], array_map(self::told(...), $proved->pains));
         self::assertSame([$proved->checks[0], $proved->pains[0]], $proved->entries());
@@ -65,7 +71,8 @@ final class ProvedByLogTest extends TestCase
 
     public function testWhatHurtWhereNobodySaidWhichSideIsOfNone(): void
     {
-        $proved = self::of([self::item('low', Side::cases(), [new Pain(3, PainPlace::Knee), new Pain(1, PainPlace::Neck)], isSideSaid: false)]);
+        $proved = self::of([self::item('low', Side::cases(),
+            [new Pain(3, PainPlace::Knee), new Pain(1, PainPlace::Neck)], isSideSaid: false)]);
         self::assertSame([null, null], array_map(static fn (CheckMade $made): ?Side => $made->hurts, $proved->checks));
         self::assertSame([null, null], array_map(static fn (PainTold $told): ?Side => $told->side, $proved->pains));
     }
@@ -77,8 +84,10 @@ final class ProvedByLogTest extends TestCase
     private static function of(array $items, ?callable $isPlanned = null, bool $isSore = false): ProvedByLog
     {
         $day = new \DateTimeImmutable('2026-03-09');
-        $rung = static fn (string $id): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => 20.0], new Work(['turn-out']));
-        $posture = new PostureDefinition('fold', 'Fold', [], [$rung('low'), $rung('high')], [], forms: ['low' => [$rung('beside')]]);
+        $rung = static fn (string $id): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => 20.0],
+            new Work(['turn-out']));
+        $posture = new PostureDefinition('fold', 'Fold', [], [$rung('low'), $rung('high')], [],
+            forms: ['low' => [$rung('beside')]]);
 
         return ProvedByLog::of('log', $day, $day, 'me', $items, ['fold' => $posture], $isSore, null, $isPlanned);
     }
@@ -87,9 +96,16 @@ final class ProvedByLogTest extends TestCase
      * @param list<Side> $sides
      * @param list<Pain> $pains
      */
-    private static function item(string $shape, array $sides, array $pains = [], bool $isRepeated = false, bool $holdReached = true, bool $isSideSaid = true): LoggedItem
-    {
-        return new LoggedItem('fold', $shape, $sides, $isRepeated, $holdReached, true, [], $pains, ['kneeHeight' => 12.0], $isSideSaid);
+    private static function item(
+        string $shape,
+        array $sides,
+        array $pains = [],
+        bool $isRepeated = false,
+        bool $holdReached = true,
+        bool $isSideSaid = true,
+    ): LoggedItem {
+        return new LoggedItem('fold', $shape, $sides, $isRepeated, $holdReached, true, [], $pains,
+            ['kneeHeight' => 12.0], $isSideSaid);
     }
 
     private static function named(CheckMade $made): string

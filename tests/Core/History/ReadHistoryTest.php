@@ -49,16 +49,19 @@ final class ReadHistoryTest extends TestCase
     public function testWithoutABodyNothingIsReadAndEverythingIsHeld(): void
     {
         $hurt = new PainTold('p', self::at('09'), self::at('09'), new Pain(2, PainPlace::Knee), Side::Left);
-        self::assertNull(self::reading()->snapshot(new History([$hurt], ToolErrors::usual()), new \DateTimeImmutable(self::NOW)));
+        self::assertNull(self::reading()->snapshot(new History([$hurt], ToolErrors::usual()),
+            new \DateTimeImmutable(self::NOW)));
         self::assertCount(1, self::holds([$hurt]));
         $late = new BodyMeasured('b', self::at('12'), self::at('12'), '', SampleBody::proportions());
-        self::assertNull(self::reading()->snapshot(new History([$late], ToolErrors::usual()), new \DateTimeImmutable(self::NOW)), 'Measured later.');
+        self::assertNull(self::reading()->snapshot(new History([$late], ToolErrors::usual()),
+            new \DateTimeImmutable(self::NOW)), 'Measured later.');
     }
 
     public function testTheBodyThatWasMeasuredLastCounts(): void
     {
         $taller = SampleBody::proportions();
-        $history = new History([new BodyMeasured('b', self::at('05'), self::at('05'), '', $taller), new BodyMeasured('a', self::at('02'), self::at('02'), '', SampleBody::proportions())], ToolErrors::usual());
+        $history = new History([new BodyMeasured('b', self::at('05'), self::at('05'), '', $taller),
+            new BodyMeasured('a', self::at('02'), self::at('02'), '', SampleBody::proportions())], ToolErrors::usual());
         self::assertSame($taller, $history->body(new \DateTimeImmutable(self::NOW)));
         self::assertNotSame($taller, $history->body(self::at('04')));
         self::assertNull($history->body(self::at('01')));
@@ -78,14 +81,18 @@ final class ReadHistoryTest extends TestCase
         self::assertSame([[30.0, '02', '02']], $height('03'));
         self::assertSame([[25.0, '02', '02']], $height('05'));
         self::assertSame([[20.0, '02', '02']], $height('07'));
-        $circle = [...$entries, new TestCorrected('e', self::at('06'), self::at('06'), '', 'one', 'three', self::at('06'))];
+        $circle = [...$entries, new TestCorrected('e', self::at('06'), self::at('06'), '', 'one', 'three',
+            self::at('06'))];
         self::assertSame([], $height('01'));
-        self::assertSame([], self::snapshot($circle, '07')->taken, 'What corrects in a circle leaves nothing that stands.');
+        self::assertSame([], self::snapshot($circle, '07')->taken,
+            'What corrects in a circle leaves nothing that stands.');
     }
 
     public function testWhatIsNewestComesFirstAndWhatIsToComeNotAtAll(): void
     {
-        $days = array_map(static fn (TakenTest $test): string => $test->on?->format('d') ?? '', self::snapshot([self::taken('a', '03', 30.0), self::taken('b', '05', 30.0), self::taken('c', '12', 30.0)], '10')->taken);
+        $days = array_map(static fn (TakenTest $test): string => $test->on?->format('d') ?? '',
+            self::snapshot([self::taken('a', '03', 30.0), self::taken('b', '05', 30.0), self::taken('c', '12', 30.0)],
+                '10')->taken);
         self::assertSame(['05', '03'], $days);
     }
 
@@ -96,19 +103,25 @@ final class ReadHistoryTest extends TestCase
         $check = static fn (Pain $pain): ReadinessCheck => new ReadinessCheck('low', self::at('09'), true, true, $pain);
         $entries = [
             'test' => self::taken('t', '09', 30.0, $knee),
-            'check' => new CheckMade('check', self::at('09'), self::at('09'), 'me', 'fold', Side::Left, $check($knee), null, [], Side::Left),
-            'seen' => new RungSeen('seen', self::at('09'), self::at('09'), 'me', 'fold', 'low', Side::Left, true, $knee, [], false, null),
+            'check' => new CheckMade('check', self::at('09'), self::at('09'), 'me', 'fold', Side::Left, $check($knee),
+                null, [], Side::Left),
+            'seen' => new RungSeen('seen', self::at('09'), self::at('09'), 'me', 'fold', 'low', Side::Left, true, $knee,
+                [], false, null),
             'said' => new PainTold('said', self::at('09'), self::at('09'), $knee, Side::Left),
         ];
         foreach ($entries as $what => $entry) {
             $holds = self::holds([$entry]);
             self::assertSame([$entry->id(), Side::Left], [$holds[0]->id(), $holds[0]->side], $what);
-            self::assertCount(1, self::reading()->pains(new History([$entry], ToolErrors::usual()), new \DateTimeImmutable(self::NOW)), $what);
+            self::assertCount(1, self::reading()->pains(new History([$entry], ToolErrors::usual()),
+                new \DateTimeImmutable(self::NOW)), $what);
             self::assertCount(1, self::holds([$entry, $entry]), "$what: told twice over it is told once.");
         }
-        $painless = [self::taken('t', '09', 30.0), new CheckMade('c', self::at('09'), self::at('09'), '', 'fold', Side::Left, $check(Pain::none()), null, [], Side::Left), new PainTold('n', self::at('09'), self::at('09'), Pain::none(), Side::Left)];
+        $painless = [self::taken('t', '09', 30.0), new CheckMade('c', self::at('09'), self::at('09'), '', 'fold',
+            Side::Left, $check(Pain::none()), null, [], Side::Left),
+            new PainTold('n', self::at('09'), self::at('09'), Pain::none(), Side::Left)];
         self::assertSame([], self::holds($painless));
-        $numb = new RungSeen('seen', self::at('09'), self::at('09'), '', 'fold', 'low', Side::Left, true, new Pain(0, PainPlace::OuterHip, PainKind::LastingNumbness), [], false, null);
+        $numb = new RungSeen('seen', self::at('09'), self::at('09'), '', 'fold', 'low', Side::Left, true,
+            new Pain(0, PainPlace::OuterHip, PainKind::LastingNumbness), [], false, null);
         self::assertCount(1, self::holds([$numb]), 'Numbness counts whatever number is given with it.');
     }
 
@@ -116,7 +129,8 @@ final class ReadHistoryTest extends TestCase
     public function testWhatWasBeingDoneIsLookedUp(): void
     {
         $back = new Pain(2, PainPlace::LowBack);
-        $seen = static fn (string $rung): array => self::holds([new RungSeen('s', self::at('09'), self::at('09'), '', 'fold', $rung, Side::Left, true, $back, [], false, null)]);
+        $seen = static fn (string $rung): array => self::holds([new RungSeen('s', self::at('09'), self::at('09'), '',
+            'fold', $rung, Side::Left, true, $back, [], false, null)]);
         self::assertSame(['fold', 'high'], [$seen('high')[0]->posture, $seen('high')[0]->rung]);
         self::assertSame([], $seen('low'), 'No fold is in it.');
         self::assertCount(1, $seen('gone'), 'What nobody knows any more may have been one.');
@@ -124,13 +138,16 @@ final class ReadHistoryTest extends TestCase
 
     public function testAStopIsADecisionAndOtherStepsHoldNothing(): void
     {
-        $decided = static fn (Step $step, bool $isPainless = true): DecisionMade => new DecisionMade('d', self::at('09'), self::at('09'), 'me', 'fold', Side::Right, 'high', 'low', $step, $isPainless);
+        $decided = static fn (Step $step, bool $isPainless = true): DecisionMade => new DecisionMade('d',
+            self::at('09'), self::at('09'), 'me', 'fold', Side::Right, 'high', 'low', $step, $isPainless);
         $hold = self::holds([$decided(Step::Stop)])[0];
         self::assertInstanceOf(StopDecided::class, $hold->entry);
-        self::assertSame([Side::Right, 'fold', 'high', 'me', ClearanceAuthority::Teacher], [$hold->side, $hold->posture, $hold->rung, $hold->entry->by(), $hold->word]);
+        self::assertSame([Side::Right, 'fold', 'high', 'me', ClearanceAuthority::Teacher],
+            [$hold->side, $hold->posture, $hold->rung, $hold->entry->by(), $hold->word]);
         self::assertSame(ClearanceAuthority::Clinician, self::holds([$decided(Step::Stop, false)])[0]->word);
         self::assertSame([], self::holds([$decided(Step::StepBack)]));
-        self::assertSame([['fold right'], 'low'], [array_keys(self::snapshot([$decided(Step::StepBack)])->decided), self::snapshot([$decided(Step::StepBack)])->decided['fold right'][0]->rungAfter]);
+        self::assertSame([['fold right'], 'low'], [array_keys(self::snapshot([$decided(Step::StepBack)])->decided),
+            self::snapshot([$decided(Step::StepBack)])->decided['fold right'][0]->rungAfter]);
         self::assertSame([], self::snapshot([$decided(Step::StepBack)], '08')->decided);
     }
 
@@ -138,7 +155,9 @@ final class ReadHistoryTest extends TestCase
     {
         $hurt = new PainTold('p', self::at('12'), self::at('12'), new Pain(4, PainPlace::Knee), Side::Left);
         self::assertCount(1, self::holds([$hurt]));
-        self::assertSame([], self::reading()->holds(new History([$hurt], ToolErrors::usual()), new \DateTimeImmutable(self::NOW), false)->active, 'A day that is read again knows what was there by then.');
+        self::assertSame([], self::reading()->holds(new History([$hurt], ToolErrors::usual()),
+            new \DateTimeImmutable(self::NOW), false)->active,
+            'A day that is read again knows what was there by then.');
         $early = new PainTold('p', self::at('08'), self::at('08'), new Pain(4, PainPlace::Knee), Side::Left);
         $word = new ClearanceGiven('w', self::at('12'), self::at('09'), ['p'], ClearanceAuthority::Clinician, true);
         self::assertCount(1, self::holds([$early, $word]));
@@ -151,53 +170,83 @@ final class ReadHistoryTest extends TestCase
 
     public function testWhatIsToldAgainIsAsItWasToldLastOfItsNameSideAndKind(): void
     {
-        $told = static fn (string $id, string $day, Condition $condition, ?Side $side = null): ConditionTold => new ConditionTold($id, self::at($day), self::at($day), $condition, $side);
+        $told = static fn (string $id, string $day, Condition $condition,
+            ?Side $side = null): ConditionTold => new ConditionTold($id, self::at($day), self::at($day), $condition,
+                $side);
         $words = new Condition('other', 'Other', [], gentleOnly: true, isInFreeWords: true);
         $twist = $words->touching([Load::Twist]);
         $neck = $words->touching([Load::Neck]);
         $twice = self::holds([$told('condition:other', '03', $twist), $told('condition:other', '05', $neck)]);
         self::assertCount(1, $twice);
-        self::assertEqualsCanonicalizing(['twist', 'neck'], $twice[0]->holds->holds, 'What it was said to touch before, it touches still.');
+        self::assertEqualsCanonicalizing(['twist', 'neck'], $twice[0]->holds->holds,
+            'What it was said to touch before, it touches still.');
         self::assertFalse($twice[0]->holds->gentleOnly);
-        $sorted = self::holds([$told('condition:other', '03', $words), $told('condition:other', '05', $twist)])[0]->holds;
-        self::assertSame([['twist'], false], [$sorted->holds, $sorted->gentleOnly], 'Once somebody has said what it touches, the rest is open.');
-        self::assertCount(2, self::holds([$told('a', '03', $twist), $told('b', '05', $neck)]), 'Under two names they are two.');
+        $sorted = self::holds([$told('condition:other', '03', $words),
+            $told('condition:other', '05', $twist)])[0]->holds;
+        self::assertSame([['twist'], false], [$sorted->holds, $sorted->gentleOnly],
+            'Once somebody has said what it touches, the rest is open.');
+        self::assertCount(2, self::holds([$told('a', '03', $twist), $told('b', '05', $neck)]),
+            'Under two names they are two.');
         self::assertCount(2, self::holds([$told('a', '03', $twist, Side::Left), $told('a', '05', $neck, Side::Right)]));
-        self::assertCount(2, self::holds([$told('a', '03', new Condition('x', 'X', ['twist'])), $told('a', '05', new Condition('y', 'Y', ['neck']))]), 'One name for two things is still two things.');
+        self::assertCount(2, self::holds([$told('a', '03', new Condition('x', 'X', ['twist'])),
+            $told('a', '05', new Condition('y', 'Y', ['neck']))]), 'One name for two things is still two things.');
         $again = [$told('c', '03', $twist), $told('c', '12', $twist)];
-        self::assertCount(1, self::reading()->holds(new History($again, ToolErrors::usual()), new \DateTimeImmutable(self::NOW), false)->active, 'What was told again later was told before.');
+        self::assertCount(1, self::reading()->holds(new History($again, ToolErrors::usual()),
+            new \DateTimeImmutable(self::NOW), false)->active, 'What was told again later was told before.');
     }
 
     /** A stretch that nobody minds is clean; an ache is not seen clean, though it spoils no session. */
     public function testWhatAWalkACheckAndAnAnswerProve(): void
     {
-        $walk = static fn (Pain $pain, bool $clean = true): bool => self::snapshot([new RungSeen('s', self::at('09'), self::at('09'), '', 'fold', 'low', Side::Left, $clean, $pain, [], false, null)])->seen[0]->isClean;
-        self::assertSame([true, true, false, false], [$walk(Pain::none()), $walk(new Pain(2, PainPlace::OuterHip, PainKind::Stretch)), $walk(new Pain(2, PainPlace::OuterHip)), $walk(Pain::none(), false)]);
-        $seen = static fn (Pain $pain): array => array_map(static fn ($one): bool => $one->isClean, self::snapshot([new CheckMade('c', self::at('09'), self::at('09'), '', 'fold', Side::Left, new ReadinessCheck('low', self::at('09'), true, true, $pain), null, [], Side::Left)])->seen);
-        self::assertSame([[true], [true], [], [false]], [$seen(Pain::none()), $seen(new Pain(2, PainPlace::OuterHip, PainKind::Stretch)), $seen(new Pain(2, PainPlace::OuterHip)), $seen(new Pain(3, PainPlace::OuterHip))]);
-        $gate = static fn (bool $met, Pain $pain): ?bool => self::snapshot([new GateAnswered('g', self::at('09'), self::at('09'), '', 'elbow-to-sole', Side::Left, $met, $pain)])->observed('elbow-to-sole', Side::Left);
-        self::assertSame([true, false, false, true], [$gate(true, Pain::none()), $gate(false, Pain::none()), $gate(true, new Pain(1, PainPlace::OuterHip)), $gate(true, new Pain(1, PainPlace::OuterHip, PainKind::Stretch))]);
-        self::assertSame([], self::snapshot([new GateAnswered('g', self::at('12'), self::at('12'), '', 'elbow-to-sole', Side::Left, true, Pain::none()), new RungSeen('s', self::at('12'), self::at('12'), '', 'fold', 'low', Side::Left, true, Pain::none(), [], false, null)])->seen);
-        $watched = static fn (float $yes, Pain $pain): ?bool => self::snapshot([new TestTaken('w', self::at('09'), self::at('09'), '', 'w', new TakenTest('elbow-to-sole', Side::Left, Tool::Tape, [['even' => $yes]], [], $pain, self::at('09')))])->observed('elbow-to-sole', Side::Left);
-        self::assertSame([true, false, false], [$watched(1.0, Pain::none()), $watched(0.0, Pain::none()), $watched(1.0, new Pain(1, PainPlace::OuterHip))]);
+        $walk = static fn (Pain $pain, bool $clean = true): bool => self::snapshot([new RungSeen('s', self::at('09'),
+            self::at('09'), '', 'fold', 'low', Side::Left, $clean, $pain, [], false, null)])->seen[0]->isClean;
+        self::assertSame([true, true, false, false], [$walk(Pain::none()),
+            $walk(new Pain(2, PainPlace::OuterHip, PainKind::Stretch)), $walk(new Pain(2, PainPlace::OuterHip)),
+            $walk(Pain::none(), false)]);
+        $seen = static fn (Pain $pain): array => array_map(static fn ($one): bool => $one->isClean,
+            self::snapshot([new CheckMade('c', self::at('09'), self::at('09'), '', 'fold', Side::Left,
+                new ReadinessCheck('low', self::at('09'), true, true, $pain), null, [], Side::Left)])->seen);
+        self::assertSame([[true], [true], [], [false]], [$seen(Pain::none()),
+            $seen(new Pain(2, PainPlace::OuterHip, PainKind::Stretch)), $seen(new Pain(2, PainPlace::OuterHip)),
+            $seen(new Pain(3, PainPlace::OuterHip))]);
+        $gate = static fn (bool $met, Pain $pain): ?bool => self::snapshot([new GateAnswered('g', self::at('09'),
+            self::at('09'), '', 'elbow-to-sole', Side::Left, $met, $pain)])->observed('elbow-to-sole', Side::Left);
+        self::assertSame([true, false, false, true], [$gate(true, Pain::none()), $gate(false, Pain::none()),
+            $gate(true, new Pain(1, PainPlace::OuterHip)), $gate(true,
+                new Pain(1, PainPlace::OuterHip, PainKind::Stretch))]);
+        self::assertSame([], self::snapshot([new GateAnswered('g', self::at('12'), self::at('12'), '', 'elbow-to-sole',
+            Side::Left, true, Pain::none()), new RungSeen('s', self::at('12'), self::at('12'), '', 'fold', 'low',
+                Side::Left, true, Pain::none(), [], false, null)])->seen);
+        $watched = static fn (float $yes, Pain $pain): ?bool => self::snapshot([new TestTaken('w', self::at('09'),
+            self::at('09'), '', 'w', new TakenTest('elbow-to-sole', Side::Left, Tool::Tape, [['even' => $yes]], [],
+                $pain, self::at('09')))])->observed('elbow-to-sole', Side::Left);
+        self::assertSame([true, false, false], [$watched(1.0, Pain::none()), $watched(0.0, Pain::none()),
+            $watched(1.0, new Pain(1, PainPlace::OuterHip))]);
     }
 
     /** Every angle that the position asks for is shown at least, and all tests however old are in the series. */
     public function testWhatWasSeenCleanIsAReadingOfItsAngles(): void
     {
-        $entries = [self::taken('t', '02', 14.0), new RungSeen('s', self::at('09'), self::at('09'), '', 'fold', 'high', Side::Left, true, Pain::none(), [], false, null)];
-        $shown = array_map(static fn ($e): string => "$e->test {$e->ability->value}", self::snapshot($entries)->evidence['left']);
+        $entries = [self::taken('t', '02', 14.0), new RungSeen('s', self::at('09'), self::at('09'), '', 'fold', 'high',
+            Side::Left, true, Pain::none(), [], false, null)];
+        $shown = array_map(static fn ($e): string => "$e->test {$e->ability->value}", self::snapshot($entries)
+            ->evidence['left']);
         self::assertSame(['seen fold high rotation', 'shins-stacked rotation'], $shown);
         $old = [...$entries, self::taken('o', '01', 14.0)];
         $history = new History([self::body(), ...$old], ToolErrors::usual());
-        self::assertCount(3, self::reading()->series($history, SampleBody::proportions(), new \DateTimeImmutable(self::NOW))['left']);
+        self::assertCount(3, self::reading()->series($history, SampleBody::proportions(),
+            new \DateTimeImmutable(self::NOW))['left']);
     }
 
     public function testChecksAreByLadderAndSideTheOldestFirst(): void
     {
-        $check = static fn (string $day, Side $side): CheckMade => new CheckMade("c$day", self::at($day), self::at($day), '', 'fold', $side, new ReadinessCheck('low', self::at($day), true, true, Pain::none(), at: self::at($day)), null, [], $side);
-        $checks = self::snapshot([$check('07', Side::Left), $check('05', Side::Left), $check('06', Side::Right), $check('12', Side::Right)])->checks;
-        self::assertSame(['fold left' => ['05', '07'], 'fold right' => ['06']], array_map(static fn (array $of): array => array_map(static fn (ReadinessCheck $one): string => $one->on->format('d'), $of), $checks));
+        $check = static fn (string $day, Side $side): CheckMade => new CheckMade("c$day", self::at($day),
+            self::at($day), '', 'fold', $side, new ReadinessCheck('low', self::at($day), true, true, Pain::none(),
+                at: self::at($day)), null, [], $side);
+        $checks = self::snapshot([$check('07', Side::Left), $check('05', Side::Left), $check('06', Side::Right),
+            $check('12', Side::Right)])->checks;
+        self::assertSame(['fold left' => ['05', '07'], 'fold right' => ['06']],
+            array_map(static fn (array $of): array => array_map(static fn (ReadinessCheck $one): string => $one->on->format('d'), $of), $checks));
     }
 
     /**
@@ -207,33 +256,40 @@ final class ReadHistoryTest extends TestCase
      */
     private static function holds(array $entries): array
     {
-        return self::reading()->holds(new History($entries, ToolErrors::usual()), new \DateTimeImmutable(self::NOW))->active;
+        return self::reading()->holds(new History($entries, ToolErrors::usual()), new \DateTimeImmutable(self::NOW))
+            ->active;
     }
 
     /** @param list<Entry> $entries */
     private static function snapshot(array $entries, string $day = '10'): Snapshot
     {
-        return self::reading()->snapshot(new History([self::body(), ...$entries], ToolErrors::usual()), self::at($day)) ?? self::fail();
+        return self::reading()->snapshot(new History([self::body(), ...$entries], ToolErrors::usual()), self::at($day))
+            ?? self::fail();
     }
 
     private static function body(): BodyMeasured
     {
-        return new BodyMeasured('body', new \DateTimeImmutable('2026-01-01'), new \DateTimeImmutable('2026-01-01'), '', SampleBody::proportions());
+        return new BodyMeasured('body', new \DateTimeImmutable('2026-01-01'), new \DateTimeImmutable('2026-01-01'), '',
+            SampleBody::proportions());
     }
 
     private static function taken(string $entry, string $day, float $height, ?Pain $pain = null): TestTaken
     {
         $pain ??= Pain::none();
 
-        return new TestTaken("test:$entry", self::at($day), self::at($day), '', $entry, new TakenTest('shins-stacked', Side::Left, Tool::Tape, [['kneeHeight' => $height, 'ankleHeight' => 10.0]], [], $pain, self::at($day), at: self::at($day), id: $entry));
+        return new TestTaken("test:$entry", self::at($day), self::at($day), '', $entry,
+            new TakenTest('shins-stacked', Side::Left, Tool::Tape, [['kneeHeight' => $height, 'ankleHeight' => 10.0]],
+                [], $pain, self::at($day), at: self::at($day), id: $entry));
     }
 
     private static function reading(): ReadHistory
     {
-        $rung = static fn (string $id, float $turn, array $loads): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => $turn], new Work($loads));
+        $rung = static fn (string $id, float $turn, array $loads): RungDefinition => new RungDefinition($id, $id, null,
+            ['rotation' => $turn], new Work($loads));
 
         return new ReadHistory(
-            ['fold' => new PostureDefinition('fold', 'Fold', [Ability::ExternalRotation], [$rung('low', 20.0, ['turn-out']), $rung('high', 60.0, [Load::LoadedFold->value])], [])],
+            ['fold' => new PostureDefinition('fold', 'Fold', [Ability::ExternalRotation],
+                [$rung('low', 20.0, ['turn-out']), $rung('high', 60.0, [Load::LoadedFold->value])], [])],
             ['shins-stacked' => Definition::shinsStacked(), 'elbow-to-sole' => Definition::watched()],
         );
     }

@@ -41,7 +41,8 @@ final class CapacityTest extends TestCase
     {
         $hip = (new Sitting(4.0, 10.0))->hip(SampleBody::leg());
         self::assertSame([0.0, 8.5, 13.0], $hip->toArray());
-        self::assertSame(['seat' => 6.0, 'pelvicTilt' => 10.0], (new Sitting(4.0, 10.0))->shifted('seat', 2.0)->props());
+        self::assertSame(['seat' => 6.0, 'pelvicTilt' => 10.0], (new Sitting(4.0, 10.0))->shifted('seat', 2.0)
+            ->props());
         self::assertSame(-5.0, (new Sitting(0.0, 10.0))->tucked(15.0)->pelvicTilt);
     }
 
@@ -61,14 +62,16 @@ final class CapacityTest extends TestCase
 
     public function testHigherKneesAskForMoreFlexionAndLessTurnInEveryContact(): void
     {
-        foreach ([new SolesTogether(20, new Sitting()), HalfLotus::place(new Sitting()), HalfLotusEasy::place(new Sitting(5))] as $contact) {
+        foreach ([new SolesTogether(20, new Sitting()), HalfLotus::place(new Sitting()),
+            HalfLotusEasy::place(new Sitting(5))] as $contact) {
             $last = null;
             for ($height = 10.0; $height <= 24.0; $height += 2.0) {
                 $angles = (new KneeAtHeight($contact, $height))->pose(SampleBody::leg())->angles;
                 if (null !== $last) {
                     self::assertGreaterThan($last->flexion, $angles->flexion);
                     self::assertLessThan($last->rotation, $angles->rotation);
-                    self::assertEqualsWithDelta($last->kneeFlexion, $angles->kneeFlexion, 1e-9, 'the fold of the knee follows from hip and ankle alone');
+                    self::assertEqualsWithDelta($last->kneeFlexion, $angles->kneeFlexion, 1e-9,
+                        'the fold of the knee follows from hip and ankle alone');
                 }
                 $last = $angles;
             }

@@ -77,18 +77,21 @@ final class ContactNamesTest extends TestCase
             self::assertGreaterThanOrEqual($control->start, $control->most);
         }
         $start = array_column($about->controls, 'start', 'name');
-        $posture = $contact::of(new SetUp(self::numbers($start), capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+        $posture = $contact::of(new SetUp(self::numbers($start), capacity: new Capacity(130, 80, 130, 160),
+            stature: 168.0));
         self::assertNotSame([], $posture->angles(SampleBody::leg()));
         self::assertTrue($posture instanceof ChainReading || $posture instanceof Drawn);
         foreach ($start as $name => $value) {
-            self::assertContains($name, [...array_keys($posture->props()), 'kneeOutside'], 'What can be set can be changed.');
+            self::assertContains($name, [...array_keys($posture->props()), 'kneeOutside'],
+                'What can be set can be changed.');
             $numbers = $start;
             unset($numbers[$name]);
             if (in_array($name, ['seat', 'pelvicTilt'], true)) {
                 continue;
             }
             try {
-                $contact::of(new SetUp(self::numbers($numbers), capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+                $contact::of(new SetUp(self::numbers($numbers), capacity: new Capacity(130, 80, 130, 160),
+                    stature: 168.0));
                 self::fail("$name can be left out.");
             } catch (InvalidValue $e) {
                 self::assertStringContainsString($name, $e->getMessage());
@@ -105,7 +108,8 @@ final class ContactNamesTest extends TestCase
     public function testAWholeLegIsTheBodys(string $contact): void
     {
         $start = array_column($contact::about()->controls, 'start', 'name');
-        $posture = [] === $start ? null : $contact::of(new SetUp(self::numbers($start), capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+        $posture = [] === $start ? null : $contact::of(new SetUp(self::numbers($start),
+            capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
         if (!$posture instanceof ChainReading) {
             $this->expectNotToPerformAssertions();
 
@@ -116,9 +120,11 @@ final class ContactNamesTest extends TestCase
         self::assertEqualsWithDelta($body->thigh, sqrt(($kx - $hx) ** 2 + ($ky - $hy) ** 2 + ($kz - $hz) ** 2), 1e-9);
         self::assertEqualsWithDelta($body->shin, sqrt(($ax - $kx) ** 2 + ($ay - $ky) ** 2 + ($az - $kz) ** 2), 1e-9);
         $pose = $posture->pose($body);
-        self::assertSame([[$hx, $hy, $hz], [$kx, $ky, $kz], [$ax, $ay, $az]], [$pose->hip->toArray(), $pose->knee->toArray(), $pose->ankle->toArray()]);
+        self::assertSame([[$hx, $hy, $hz], [$kx, $ky, $kz], [$ax, $ay, $az]],
+            [$pose->hip->toArray(), $pose->knee->toArray(), $pose->ankle->toArray()]);
         self::assertSame($pose->angles->toArray(), $posture->angles($body));
-        $again = LegChain::forward($body, new Sitting($hz - $body->seatedHipHeight, $posture->pelvicTilt()), $pose->angles);
+        $again = LegChain::forward($body, new Sitting($hz - $body->seatedHipHeight, $posture->pelvicTilt()),
+            $pose->angles);
         self::assertEqualsWithDelta([$ax, $ay, $az], $again->ankle->toArray(), 1e-6);
         self::assertSame($posture->angles($body), $posture->angles($body->shifted(Segment::LyingHipHeight, 2.0)));
     }
@@ -139,8 +145,10 @@ final class ContactNamesTest extends TestCase
         self::assertEquals(new Sitting(4.0, 5.0), $set->sitting());
         self::assertSame(48.0, $set->upper(UpperBody::Torso), 'Measured.');
         self::assertEqualsWithDelta(0.146 * 170.0, $set->upper(UpperBody::Forearm), 1e-9);
-        self::assertEquals(new Sitting(9.0), (new SetUp(self::numbers(['seat' => 4.0]), new Sitting(9.0)))->sitting(), 'What was said otherwise counts.');
-        foreach ([static fn (SetUp $set) => $set->upper(UpperBody::Torso), static fn (SetUp $set) => $set->capacity(), static fn (SetUp $set) => $set->stature()] as $ask) {
+        self::assertEquals(new Sitting(9.0), (new SetUp(self::numbers(['seat' => 4.0]), new Sitting(9.0)))->sitting(),
+            'What was said otherwise counts.');
+        foreach ([static fn (SetUp $set) => $set->upper(UpperBody::Torso), static fn (SetUp $set) => $set->capacity(),
+            static fn (SetUp $set) => $set->stature()] as $ask) {
             try {
                 $ask(new SetUp(self::numbers([])));
                 self::fail('Nobody said.');

@@ -48,14 +48,17 @@ final class ContactsTest extends TestCase
     /** Values of an independent program, to a tenth of a degree. */
     public function testStackedShinsAndPigeonGiveTheKnownAngles(): void
     {
-        self::assertEqualsWithDelta([97.3, 17.0, 84.2, 107.6], array_values((new ShinsStacked(14, 10, new Sitting()))->angles(SampleBody::leg())), 0.1);
-        self::assertEqualsWithDelta([74.2, 11.2, 71.1, 143.6], array_values((new PigeonFront(16, 45))->angles(SampleBody::leg())), 0.1);
+        self::assertEqualsWithDelta([97.3, 17.0, 84.2, 107.6],
+            array_values((new ShinsStacked(14, 10, new Sitting()))->angles(SampleBody::leg())), 0.1);
+        self::assertEqualsWithDelta([74.2, 11.2, 71.1, 143.6],
+            array_values((new PigeonFront(16, 45))->angles(SampleBody::leg())), 0.1);
     }
 
     public function testStackedShinsReadRotationAlmostFreeOfTheBody(): void
     {
         $sensitivity = Sensitivity::of(new ShinsStacked(14, 10, new Sitting()), SampleBody::leg());
-        $known = [[Component::Flexion, 1.5, 1.0], [Component::Abduction, 0.9, 0.1], [Component::ExternalRotation, 1.4, 1.4]];
+        $known = [[Component::Flexion, 1.5, 1.0], [Component::Abduction, 0.9, 0.1],
+            [Component::ExternalRotation, 1.4, 1.4]];
         foreach ($known as [$component, $all, $reading]) {
             self::assertEqualsWithDelta($all, $sensitivity->error($component, BodyError::measured()), 0.06);
             self::assertEqualsWithDelta($reading, $sensitivity->readingError($component), 0.06);
@@ -125,7 +128,9 @@ final class ContactsTest extends TestCase
         foreach ($once as $degrees) {
             self::assertTrue(is_finite($degrees));
         }
-        if ($posture(1.0) instanceof ShinsStacked || $posture(1.0) instanceof HeelToSeat || $posture(1.0) instanceof Frog || $posture(1.0) instanceof WideLegs || $posture(1.0) instanceof LegRaise) {
+        if ($posture(1.0) instanceof ShinsStacked || $posture(1.0) instanceof HeelToSeat
+            || $posture(1.0) instanceof Frog || $posture(1.0) instanceof WideLegs
+            || $posture(1.0) instanceof LegRaise) {
             $twice = $posture(2.0)->angles(new Body(82.4, 82.6, 34.0, 18.0, 13.2));
             self::assertEqualsWithDelta($once, $twice, 1e-9);
         }
@@ -153,22 +158,28 @@ final class ContactsTest extends TestCase
         yield 'pigeon' => [static fn (): Posture => new PigeonFront(14, 30, 2)];
         yield 'cow face' => [static fn (): Posture => new CowFace(18, 4, $sitting)];
         yield 'half lotus' => [static fn (): Posture => new KneeAtHeight(HalfLotusEasy::place($sitting), 18)];
-        yield 'full lotus, second leg' => [static fn (): Posture => new FreeKnee(FullLotus::place($sitting), $capacity)];
+        yield 'full lotus, second leg' => [static fn (): Posture => new FreeKnee(FullLotus::place($sitting),
+            $capacity)];
         yield 'easy cross-leg' => [static fn (): Posture => new FreeKnee(new EasyCrossLeg($sitting), $capacity)];
         yield 'figure four lying' => [static fn (): Posture => new FreeKnee(new FigureFour(90.0, $sitting), $capacity)];
-        yield 'figure four seated' => [static fn (): Posture => new FreeKnee(new FigureFour(120.0, $sitting), $capacity)];
-        yield 'figure four standing' => [static fn (): Posture => new FreeKnee(new FigureFour(70.0, new Sitting(50)), $capacity)];
+        yield 'figure four seated' => [static fn (): Posture => new FreeKnee(new FigureFour(120.0, $sitting),
+            $capacity)];
+        yield 'figure four standing' => [static fn (): Posture => new FreeKnee(new FigureFour(70.0, new Sitting(50)),
+            $capacity)];
         yield 'cradle' => [static fn (): Posture => new FreeKnee(new Cradle(50, $sitting), $capacity, 10)];
         yield 'deep squat' => [static fn (): Posture => new FreeKnee(new DeepSquat(20, 30), $capacity)];
-        yield 'leg behind the head' => [static fn (): Posture => new FreeKnee(new LegBehindHead(50, 60, $sitting), $capacity, 18)];
+        yield 'leg behind the head' => [static fn (): Posture => new FreeKnee(new LegBehindHead(50, 60, $sitting),
+            $capacity, 18)];
         yield 'leg over the shoulder' => [static fn (): Posture => new LegOverShoulder(50, 40)];
-        yield 'deep pigeon, back leg' => [static fn (): Posture => new DeepPigeonBack(16, 110, 60, 175, 60, 50, 31, 25, 5)];
+        yield 'deep pigeon, back leg' => [static fn (): Posture => new DeepPigeonBack(16, 110, 60, 175, 60, 50, 31, 25,
+            5)];
     }
 
     public function testASecondLotusLegAsksForMoreThanTheFirst(): void
     {
         $capacity = new Capacity(125, 50, 90);
-        $worst = static fn (AnkleOnThigh $contact): float => $capacity->worstMargin((new FreeKnee($contact, $capacity))->pose(SampleBody::leg())->angles);
+        $worst = static fn (AnkleOnThigh $contact): float => $capacity->worstMargin((new FreeKnee($contact, $capacity))
+            ->pose(SampleBody::leg())->angles);
         self::assertLessThan($worst(HalfLotus::place(new Sitting())), $worst(FullLotus::place(new Sitting())));
     }
 
@@ -198,7 +209,8 @@ final class ContactsTest extends TestCase
         $capacity = new Capacity(130, 50, 100);
         $last = -INF;
         foreach ([0, 30, 60, 90, 120] as $rounding) {
-            $margin = $capacity->worstMargin((new FreeKnee(new LegBehindHead(50, $rounding, new Sitting()), $capacity, 18))->pose(SampleBody::leg())->angles);
+            $margin = $capacity->worstMargin((new FreeKnee(new LegBehindHead(50, $rounding, new Sitting()), $capacity,
+                18))->pose(SampleBody::leg())->angles);
             self::assertGreaterThan($last, $margin);
             $last = $margin;
         }
@@ -206,7 +218,8 @@ final class ContactsTest extends TestCase
 
     public function testTheStrapShortensWithBackBendAndKnee(): void
     {
-        $strap = static fn (float $bend, float $knee): float => (new DeepPigeonBack(16, $knee, $bend, 180, 60, 50, 31, 25))->strap(SampleBody::leg());
+        $strap = static fn (float $bend, float $knee): float => (new DeepPigeonBack(16, $knee, $bend, 180, 60, 50, 31,
+            25))->strap(SampleBody::leg());
         self::assertLessThan($strap(0, 110), $strap(20, 110));
         self::assertLessThan($strap(20, 80), $strap(20, 110));
         // By hand: hip on the floor's knee height, thigh straight back, shin straight up, torso and arm straight
@@ -218,7 +231,8 @@ final class ContactsTest extends TestCase
 
     public function testAPelvisTippedForwardTakesExtensionOffTheBackHip(): void
     {
-        $at = static fn (float $tilt): float => (new DeepPigeonBack(14, 90, 30, 180, 0, 50, 30, 25, $tilt))->angles(SampleBody::leg())['flexion'];
+        $at = static fn (float $tilt): float => (new DeepPigeonBack(14, 90, 30, 180, 0, 50, 30, 25, $tilt))
+            ->angles(SampleBody::leg())['flexion'];
         self::assertEqualsWithDelta($at(0.0) + 10.0, $at(10.0), 1e-9);
     }
 

@@ -27,7 +27,8 @@ final class HeldKneeTest extends TestCase
         $free = new FreeKnee($contact, new Capacity(130, 60, 90, 155));
         $pose = $free->pose($body);
         $held = $free->held($pose, $body);
-        self::assertEqualsWithDelta($pose->knee->toArray(), $held->pose($body)->knee->toArray(), 1e-5, 'As near as the search ends.');
+        self::assertEqualsWithDelta($pose->knee->toArray(), $held->pose($body)->knee->toArray(), 1e-5,
+            'As near as the search ends.');
         self::assertEqualsWithDelta($free->angles($body), $held->angles($body), 1e-5);
         self::assertSame($free->props(), $held->props());
         self::assertNotEquals($held->angles($body), $held->shifted('pelvicTilt', 3.0)->angles($body));
@@ -42,10 +43,14 @@ final class HeldKneeTest extends TestCase
         $pose = $free->pose($body);
         $limiter = $capacity->limiter($pose->angles) ?? Component::ExternalRotation;
         $anew = Sensitivity::of($free, $body)->error($limiter, BodyError::measured());
-        self::assertEqualsWithDelta($anew, Sensitivity::of($free->held($pose, $body), $body)->error($limiter, BodyError::measured()), 0.1);
+        self::assertEqualsWithDelta($anew, Sensitivity::of($free->held($pose, $body), $body)
+            ->error($limiter, BodyError::measured()), 0.1);
     }
 
-    /** Where two angles are short by the same, both err little, as a knee that is searched anew for bodies drawn at random does. */
+    /**
+     * Where two angles are short by the same, both err little, as a knee that is searched anew for bodies drawn at
+     * random does.
+     */
     public function testATieGoesOnBeingOne(): void
     {
         $capacity = new Capacity(130, 60, 90, 155);
@@ -58,7 +63,8 @@ final class HeldKneeTest extends TestCase
         for ($i = 0; $i < 300; ++$i) {
             $other = $body;
             foreach (Segment::cases() as $segment) {
-                $normal = sqrt(-2 * log($random->getInt(1, 1_000_000) / 1e6)) * cos(2 * M_PI * $random->getInt(0, 1_000_000) / 1e6);
+                $normal = sqrt(-2 * log($random->getInt(1, 1_000_000) / 1e6)) * cos(2 * M_PI * $random->getInt(0,
+                    1_000_000) / 1e6);
                 $other = $other->shifted($segment, $error->sd($segment) * $normal);
             }
             $drawn[] = $free->angles($other)['flexion'];
@@ -84,7 +90,10 @@ final class HeldKneeTest extends TestCase
         self::assertEqualsWithDelta($onFloor ? 5.0 : $free->outside($longer), $onFloor ? $knee->z : $knee->y, 1e-6);
     }
 
-    /** What a reading is off by in one of two that tie, the knee makes good in part: the worst margin, searched anew, moves by that one's share. */
+    /**
+     * What a reading is off by in one of two that tie, the knee makes good in part: the worst margin, searched anew,
+     * moves by that one's share.
+     */
     #[DataProvider('trading')]
     public function testTheSharesAreHowTheWorstMarginMoves(float ...$of): void
     {
@@ -100,7 +109,9 @@ final class HeldKneeTest extends TestCase
         self::assertCount(2, $shares);
         self::assertEqualsWithDelta(1.0, array_sum($shares), 1e-9);
         foreach (array_keys($of) as $name) {
-            self::assertEqualsWithDelta($shares[$name] ?? 0.0, ($worst([$name => $of[$name] + 0.2] + $of) - $worst([$name => $of[$name] - 0.2] + $of)) / 0.4, 0.01, $name);
+            self::assertEqualsWithDelta($shares[$name] ?? 0.0,
+                ($worst([$name => $of[$name] + 0.2] + $of) - $worst([$name => $of[$name] - 0.2] + $of)) / 0.4, 0.01,
+                $name);
         }
     }
 
@@ -115,7 +126,8 @@ final class HeldKneeTest extends TestCase
 
     public static function trading(): iterable
     {
-        yield 'flexion and turn' => ['flexion' => 130.0, 'abduction' => 60.0, 'rotation' => 90.0, 'kneeFlexion' => 155.0];
+        yield 'flexion and turn' => ['flexion' => 130.0, 'abduction' => 60.0, 'rotation' => 90.0,
+            'kneeFlexion' => 155.0];
         yield 'open hips' => ['flexion' => 125.0, 'abduction' => 50.0, 'rotation' => 105.0, 'kneeFlexion' => 165.0];
     }
 

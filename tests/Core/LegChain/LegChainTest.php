@@ -36,11 +36,16 @@ final class LegChainTest extends TestCase
     public static function knownValues(): iterable
     {
         $floor = new Sitting();
-        yield 'soles together, heels 10, knee 12' => [new KneeAtHeight(new SolesTogether(10, $floor), 12), [102.0, 69.5, 56.8, 160.4]];
-        yield 'soles together, heels 20, knee 24' => [new KneeAtHeight(new SolesTogether(20, $floor), 24), [129.8, 55.3, 35.0, 146.7]];
-        yield 'soles together, heels 40, knee 6' => [new KneeAtHeight(new SolesTogether(40, $floor), 6), [82.5, 55.9, 91.0, 116.6]];
-        yield 'half lotus, deep, knee 10' => [new KneeAtHeight(HalfLotus::place($floor), 10), [91.7, 35.9, 116.0, 155.0]];
-        yield 'half lotus, easy, knee 16' => [new KneeAtHeight(HalfLotusEasy::place($floor), 16), [103.0, 40.8, 96.4, 141.8]];
+        yield 'soles together, heels 10, knee 12' => [new KneeAtHeight(new SolesTogether(10, $floor), 12),
+            [102.0, 69.5, 56.8, 160.4]];
+        yield 'soles together, heels 20, knee 24' => [new KneeAtHeight(new SolesTogether(20, $floor), 24),
+            [129.8, 55.3, 35.0, 146.7]];
+        yield 'soles together, heels 40, knee 6' => [new KneeAtHeight(new SolesTogether(40, $floor), 6),
+            [82.5, 55.9, 91.0, 116.6]];
+        yield 'half lotus, deep, knee 10' => [new KneeAtHeight(HalfLotus::place($floor), 10),
+            [91.7, 35.9, 116.0, 155.0]];
+        yield 'half lotus, easy, knee 16' => [new KneeAtHeight(HalfLotusEasy::place($floor), 16),
+            [103.0, 40.8, 96.4, 141.8]];
     }
 
     public function testForwardThenInverseGivesBackTheAngles(): void
@@ -65,7 +70,8 @@ final class LegChainTest extends TestCase
         $this->limitTo(100)->forAll(Generators::choose(0, 400), Generators::choose(0, 300))
             ->then(static function (int $heels, int $knee): void {
                 try {
-                    $pose = (new KneeAtHeight(new SolesTogether($heels / 10, new Sitting()), $knee / 10))->pose(SampleBody::leg());
+                    $pose = (new KneeAtHeight(new SolesTogether($heels / 10, new Sitting()), $knee / 10))
+                        ->pose(SampleBody::leg());
                 } catch (OutOfReach) {
                     return;
                 }
@@ -86,7 +92,8 @@ final class LegChainTest extends TestCase
     {
         $this->limitTo(100)->forAll(Generators::choose(80, 400), Generators::choose(50, 250))
             ->then(static function (int $heels, int $knee): void {
-                $at = static fn (float $height): float => (new KneeAtHeight(new SolesTogether($heels / 10, new Sitting()), $height))
+                $at = static fn (float $height): float => (new KneeAtHeight(new SolesTogether($heels / 10,
+                    new Sitting()), $height))
                     ->angles(SampleBody::leg())['rotation'];
                 try {
                     self::assertGreaterThanOrEqual($at($knee / 10 + 1), $at($knee / 10));

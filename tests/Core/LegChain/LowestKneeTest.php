@@ -29,8 +29,13 @@ final class LowestKneeTest extends TestCase
 
     /** Values of an independent program, to a tenth of a centimetre. */
     #[DataProvider('knownHeights')]
-    public function testFindsTheKnownHeight(AnkleContact $contact, float $abduction, float $rotation, float $height, ?Component $limiter): void
-    {
+    public function testFindsTheKnownHeight(
+        AnkleContact $contact,
+        float $abduction,
+        float $rotation,
+        float $height,
+        ?Component $limiter,
+    ): void {
         $lowest = LowestKnee::of($contact, SampleBody::leg(), new Capacity(125, $abduction, $rotation, 160));
         self::assertEqualsWithDelta($height, $lowest->height(), 1e-9);
         self::assertSame($limiter, $lowest->limiter);
@@ -90,7 +95,8 @@ final class LowestKneeTest extends TestCase
             $expected = null;
             for ($step = 50; $step < 540 && null === $expected; ++$step) {
                 $pose = self::poseAt($contact, $step, $body);
-                $expected = null !== $pose && $capacity->worstMargin($pose->angles) >= 0.0 ? (float) ($step / 10) : null;
+                $expected = null !== $pose && $capacity->worstMargin($pose->angles) >= 0.0 ? (float) ($step / 10)
+                    : null;
             }
             self::assertSame($expected, LowestKnee::search($contact, $body, $capacity)?->height());
         });

@@ -41,7 +41,8 @@ final class PropsTest extends TestCase
         self::assertLessThan(-4.0, $rows['kneeHeight']['change']['rotation']);
         self::assertGreaterThanOrEqual(0.0, $rows['seat']['change']['rotation']);
         self::assertEqualsWithDelta(-5.0, $rows['pelvicTilt']['change']['flexion'], 1e-9);
-        $by = $posture->shifted('seat', 3.0)->angles(SampleBody::leg())['flexion'] - $posture->angles(SampleBody::leg())['flexion'];
+        $by = $posture->shifted('seat', 3.0)
+            ->angles(SampleBody::leg())['flexion'] - $posture->angles(SampleBody::leg())['flexion'];
         self::assertSame($by, $rows['seat']['change']['flexion']);
     }
 
@@ -84,10 +85,12 @@ final class PropsTest extends TestCase
     public function testASlantedShinIsWhatClosesPigeon(): void
     {
         $advice = [];
-        foreach (PropAdvice::of(new PigeonFront(16, 0), SampleBody::leg(), new Capacity(120, 60, 75, 150), []) as $answer) {
+        foreach (PropAdvice::of(new PigeonFront(16, 0), SampleBody::leg(), new Capacity(120, 60, 75, 150),
+            []) as $answer) {
             $advice[$answer->prop->value] = $answer->value;
         }
-        self::assertEqualsWithDelta(75.0, (new PigeonFront(16, (float) $advice[Prop::ShinAngle->value]))->angles(SampleBody::leg())['rotation'], 0.1);
+        self::assertEqualsWithDelta(75.0, (new PigeonFront(16, (float) $advice[Prop::ShinAngle->value]))
+            ->angles(SampleBody::leg())['rotation'], 0.1);
     }
 
     public function testWhatTheHipLacksLandsInTheKnee(): void
@@ -110,7 +113,8 @@ final class PropsTest extends TestCase
         $tuck = Tuck::of($contact, SampleBody::leg(), $capacity);
         self::assertNotNull($tuck->degrees);
         self::assertNotNull($tuck->seat);
-        $fits = static fn (Sitting $sitting): bool => null !== LowestKnee::search($contact->seated($sitting), SampleBody::leg(), $capacity);
+        $fits = static fn (Sitting $sitting): bool => null !== LowestKnee::search($contact->seated($sitting),
+            SampleBody::leg(), $capacity);
         self::assertTrue($fits((new Sitting())->tucked($tuck->degrees)));
         self::assertFalse($fits((new Sitting())->tucked($tuck->degrees - 0.01)));
         self::assertTrue($fits(new Sitting($tuck->seat)));
@@ -146,7 +150,8 @@ final class PropsTest extends TestCase
         $conditioning = Conditioning::of($poor, SampleBody::leg(), BodyError::measured());
         self::assertTrue($conditioning->isPoor);
         self::assertNotNull($conditioning->betterHeels);
-        $better = Conditioning::of(new KneeAtHeight(new SolesTogether($conditioning->betterHeels, new Sitting()), 12), SampleBody::leg(), BodyError::measured());
+        $better = Conditioning::of(new KneeAtHeight(new SolesTogether($conditioning->betterHeels, new Sitting()), 12),
+            SampleBody::leg(), BodyError::measured());
         self::assertFalse($better->isPoor);
         self::assertLessThan($conditioning->rotationError, $better->rotationError);
     }
@@ -155,10 +160,12 @@ final class PropsTest extends TestCase
     {
         $posture = new KneeAtHeight(new SolesTogether(20, new Sitting(2)), 14);
         $slope = Sensitivity::toProp($posture, SampleBody::leg(), 'seat')['flexion'];
-        $step = ($posture->shifted('seat', 0.01)->angles(SampleBody::leg())['flexion'] - $posture->shifted('seat', -0.01)->angles(SampleBody::leg())['flexion']) / 0.02;
+        $step = ($posture->shifted('seat', 0.01)->angles(SampleBody::leg())['flexion'] - $posture->shifted('seat',
+            -0.01)->angles(SampleBody::leg())['flexion']) / 0.02;
         self::assertEqualsWithDelta($step, $slope, 1e-4);
         $bySegment = Sensitivity::of($posture, SampleBody::leg())->toBody(Component::ExternalRotation, Segment::Shin);
-        $step = ($posture->angles(SampleBody::leg()->shifted(Segment::Shin, 0.01))['rotation'] - $posture->angles(SampleBody::leg()->shifted(Segment::Shin, -0.01))['rotation']) / 0.02;
+        $step = ($posture->angles(SampleBody::leg()->shifted(Segment::Shin,
+            0.01))['rotation'] - $posture->angles(SampleBody::leg()->shifted(Segment::Shin, -0.01))['rotation']) / 0.02;
         self::assertEqualsWithDelta($step, $bySegment, 1e-4);
     }
 }

@@ -25,7 +25,8 @@ final class SensitivityTest extends TestCase
     #[DataProvider('knownErrors')]
     public function testGivesTheKnownErrors(float $heels, float $knee, array $all, array $reading, float $slope): void
     {
-        $sensitivity = Sensitivity::of(new KneeAtHeight(new SolesTogether($heels, new Sitting()), $knee), SampleBody::leg());
+        $sensitivity = Sensitivity::of(new KneeAtHeight(new SolesTogether($heels, new Sitting()), $knee),
+            SampleBody::leg());
         foreach ([Component::Flexion, Component::Abduction, Component::ExternalRotation] as $i => $component) {
             self::assertEqualsWithDelta($all[$i], $sensitivity->error($component, BodyError::measured()), 0.06);
             self::assertEqualsWithDelta($reading[$i], $sensitivity->readingError($component), 0.06);
@@ -42,7 +43,9 @@ final class SensitivityTest extends TestCase
         foreach (array_keys($reading->angles(SampleBody::leg())) as $name) {
             $component = Component::from($name);
             self::assertSame(0.0, $set->readingError($component));
-            self::assertEqualsWithDelta($read->withReadingErrors(array_map(static fn (): float => 0.0, $reading->readingErrors()))->error($component, BodyError::measured()), $set->error($component, BodyError::measured()), 1e-9, $name);
+            self::assertEqualsWithDelta($read->withReadingErrors(array_map(static fn (): float => 0.0,
+                $reading->readingErrors()))->error($component, BodyError::measured()),
+                $set->error($component, BodyError::measured()), 1e-9, $name);
             self::assertGreaterThan(0.1, $read->readingError($component));
         }
     }
@@ -67,7 +70,8 @@ final class SensitivityTest extends TestCase
         $sensitivity = Sensitivity::of($posture, SampleBody::leg());
         $sampled = Sampling::sd($posture, SampleBody::leg(), BodyError::measured(), draws: 20000);
         foreach (Component::cases() as $component) {
-            self::assertEqualsWithDelta($sampled[$component->value], $sensitivity->error($component, BodyError::measured()), 0.12, $component->value);
+            self::assertEqualsWithDelta($sampled[$component->value],
+                $sensitivity->error($component, BodyError::measured()), 0.12, $component->value);
         }
     }
 
@@ -88,7 +92,8 @@ final class SensitivityTest extends TestCase
         self::assertEqualsWithDelta(4.2, hypot($one['flexion'], $two['flexion']), 0.15);
 
         // First order comes close, and shares the body's error in the same way.
-        $margin = Sensitivity::of($capacity, $leg)->minus(Sensitivity::of($demand, $leg)->withReadingErrors(['kneeHeight' => 0.0]));
+        $margin = Sensitivity::of($capacity, $leg)->minus(Sensitivity::of($demand, $leg)
+            ->withReadingErrors(['kneeHeight' => 0.0]));
         self::assertEqualsWithDelta($shared['rotation'], $margin->error(Component::ExternalRotation, $body), 0.15);
         self::assertEqualsWithDelta($shared['flexion'], $margin->error(Component::Flexion, $body), 0.15);
     }
@@ -96,7 +101,8 @@ final class SensitivityTest extends TestCase
     public function testTheSameSeedGivesTheSameError(): void
     {
         $posture = new KneeAtHeight(new SolesTogether(10, new Sitting()), 12);
-        $sample = static fn (int $seed): array => Sampling::sd($posture, SampleBody::leg(), BodyError::measured(), draws: 200, seed: $seed);
+        $sample = static fn (int $seed): array => Sampling::sd($posture, SampleBody::leg(), BodyError::measured(),
+            draws: 200, seed: $seed);
         self::assertSame($sample(3), $sample(3));
         self::assertNotSame($sample(3), $sample(4));
     }

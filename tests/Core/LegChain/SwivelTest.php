@@ -40,7 +40,8 @@ final class SwivelTest extends TestCase
                 default => new LegBehindHead(50, 70, new Sitting()),
             };
             $sitting = $contact->sitting();
-            $swivel = Swivel::between($sitting->hip(SampleBody::leg()), $contact->ankle(SampleBody::leg()), SampleBody::leg(), 0.0);
+            $swivel = Swivel::between($sitting->hip(SampleBody::leg()), $contact->ankle(SampleBody::leg()),
+                SampleBody::leg(), 0.0);
             $brute = -INF;
             for ($i = 0; $i < self::BRUTE_STEPS; ++$i) {
                 $pose = $swivel->pose(2 * M_PI * $i / self::BRUTE_STEPS);
@@ -62,23 +63,27 @@ final class SwivelTest extends TestCase
     public function testATightKneeLeavesThePlaceToTheHip(): void
     {
         $contact = HalfLotus::place(new Sitting());
-        $swivel = Swivel::between($contact->sitting()->hip(SampleBody::leg()), $contact->ankle(SampleBody::leg()), SampleBody::leg(), 0.0);
+        $swivel = Swivel::between($contact->sitting()->hip(SampleBody::leg()), $contact->ankle(SampleBody::leg()),
+            SampleBody::leg(), 0.0);
         $hip = $swivel->pose($swivel->best(new Capacity(110, 50, 90)));
         foreach ([170.0, 150.0, 100.0] as $knee) {
             $best = $swivel->pose($swivel->best(new Capacity(110, 50, 90, $knee)));
             self::assertEqualsWithDelta($hip->knee->toArray(), $best->knee->toArray(), 1e-9);
         }
-        self::assertLessThan((new Capacity(110, 50, 90))->worstMargin($hip->angles), (new Capacity(110, 50, 90, 100.0))->worstMargin($hip->angles), 'It is the tightest there.');
+        self::assertLessThan((new Capacity(110, 50, 90))->worstMargin($hip->angles), (new Capacity(110, 50, 90, 100.0))
+            ->worstMargin($hip->angles), 'It is the tightest there.');
     }
 
     public function testASmallChangeMovesTheMarginALittle(): void
     {
-        $this->limitTo(60)->forAll(Generators::choose(1000, 1400), Generators::choose(500, 1200), Generators::choose(0, 1200))
+        $this->limitTo(60)->forAll(Generators::choose(1000, 1400), Generators::choose(500, 1200),
+            Generators::choose(0, 1200))
             ->then(static function (int $flexion, int $rotation, int $rounding): void {
                 $at = static function (float $flex, float $round) use ($rotation): float {
                     $capacity = new Capacity($flex, 50, $rotation / 10);
 
-                    return $capacity->worstMargin((new FreeKnee(new LegBehindHead(50, $round, new Sitting()), $capacity, 18))->pose(SampleBody::leg())->angles);
+                    return $capacity->worstMargin((new FreeKnee(new LegBehindHead(50, $round, new Sitting()), $capacity,
+                        18))->pose(SampleBody::leg())->angles);
                 };
                 $here = $at($flexion / 10, $rounding / 10);
                 self::assertEqualsWithDelta($here, $at($flexion / 10 + 0.01, $rounding / 10), 0.011);

@@ -28,23 +28,32 @@ final class WhereAnklesLieTest extends TestCase
     #[DataProvider('places')]
     public function testAnAnkleLiesWhereThePoseHasIt(string $contact, array $numbers, array $hip, array $ankle): void
     {
-        $posture = Contacts::find($contact)::of(new SetUp(ContactNamesTest::numbers($numbers), capacity: new Capacity(130, 80, 130, 160), stature: 170.0));
+        $posture = Contacts::find($contact)::of(new SetUp(ContactNamesTest::numbers($numbers),
+            capacity: new Capacity(130, 80, 130, 160), stature: 170.0));
         self::assertInstanceOf(FreeKnee::class, $posture);
         $body = new Body(40, 40, 16, 9, 6);
         self::assertEqualsWithDelta($hip, array_values((array) $posture->contact->hip($body)), 1e-9, 'hip');
         self::assertEqualsWithDelta($ankle, array_values((array) $posture->contact->ankle($body)), 1e-9, 'ankle');
     }
 
-    /** @return iterable<string, array{string, array<string, float>, array{float, float, float}, array{float, float, float}}> */
+    /**
+     * @return iterable<string, array{string, array<string, float>, array{float, float, float}, array{float, float,
+     *     float}}>
+     */
     public static function places(): iterable
     {
         // On the other thigh, 4 short of its knee and 7 off its bone.
-        yield 'figure four, the other thigh straight ahead' => ['figure-four-seated', ['otherFlexion' => 90.0, 'seat' => 3.0], [0, 8, 12], [36, -8, 12 + 7]];
-        yield 'figure four, the other thigh straight up' => ['figure-four-seated', ['otherFlexion' => 149.9999999999], [0, 8, 9], [36 * 0.5 - 7 * sqrt(0.75), -8, 9 + 36 * sqrt(0.75) + 7 * 0.5]];
+        yield 'figure four, the other thigh straight ahead' => ['figure-four-seated',
+            ['otherFlexion' => 90.0, 'seat' => 3.0], [0, 8, 12], [36, -8, 12 + 7]];
+        yield 'figure four, the other thigh straight up' => ['figure-four-seated', ['otherFlexion' => 149.9999999999],
+            [0, 8, 9], [36 * 0.5 - 7 * sqrt(0.75), -8, 9 + 36 * sqrt(0.75) + 7 * 0.5]];
         // On the back the thigh that is folded by a right angle points to the ceiling, its front to the head.
         yield 'figure four, lying' => ['figure-four-lying', ['otherFlexion' => 90.0], [0, 8, 9], [-7, -8, 9 + 36]];
         // The standing shin is upright, and half of the thigh's length is above its knee.
-        yield 'figure four, standing on a thigh folded by 60°' => ['figure-four-standing', ['otherFlexion' => 60.0], [0, 8, 9 + 170 * (0.245 * 0.5 + 0.246 + 0.039 - 0.053)], [36 * sqrt(0.75) + 7 * 0.5, -8, 9 + 170 * (0.245 * 0.5 + 0.246 + 0.039 - 0.053) - 36 * 0.5 + 7 * sqrt(0.75)]];
+        yield 'figure four, standing on a thigh folded by 60°' => ['figure-four-standing', ['otherFlexion' => 60.0],
+            [0, 8, 9 + 170 * (0.245 * 0.5 + 0.246 + 0.039 - 0.053)],
+            [36 * sqrt(0.75) + 7 * 0.5, -8,
+                9 + 170 * (0.245 * 0.5 + 0.246 + 0.039 - 0.053) - 36 * 0.5 + 7 * sqrt(0.75)]];
         // The shins cross a little short of their middle.
         yield 'easy cross-leg' => ['easy-cross-leg', ['ahead' => 22.0, 'seat' => 5.0], [0, 8, 14], [22, -18, 4]];
         // The second foot lies over the first shin, a shin's thickness higher than the first.
@@ -58,7 +67,8 @@ final class WhereAnklesLieTest extends TestCase
     /** Knees over each other on the midline: from there the shin goes back past the other hip. */
     public function testTheTopLegOfCowFace(): void
     {
-        [$hx, $hy, $hz, $kx, $ky, $kz, $ax, $ay, $az] = (new CowFace(18.0, 4.0, new Sitting(1.0)))->joints(new Body(40, 40, 16, 9, 6));
+        [$hx, $hy, $hz, $kx, $ky, $kz, $ax, $ay, $az] = (new CowFace(18.0, 4.0, new Sitting(1.0)))
+            ->joints(new Body(40, 40, 16, 9, 6));
         self::assertSame([0.0, 8.0, 10.0], [$hx, $hy, $hz]);
         self::assertSame([0.0, 18.0], [$ky, $kz]);
         self::assertEqualsWithDelta(sqrt(1600 - 64 - 64), $kx, 1e-9);

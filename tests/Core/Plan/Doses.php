@@ -12,7 +12,8 @@ final class Doses
 {
     public static function longAndStill(int $daysApart): Dose
     {
-        return new Dose('long-still', 'minutes', HoldRange::in('minutes', 2, 8), HoldRange::in('minutes', 3, 15), $daysApart);
+        return new Dose('long-still', 'minutes', HoldRange::in('minutes', 2, 8), HoldRange::in('minutes', 3, 15),
+            $daysApart);
     }
 
     public static function workingMuscle(int $daysApart): Dose

@@ -34,28 +34,39 @@ final class FillTimeTest extends TestCase
     public function testARungsOwnRangeInTheSchoolsWayComesFirst(): void
     {
         $own = ['long-still' => new HoldRange(300.0, 600.0), PracticeRung::ANY => new HoldRange(90.0, 100.0)];
-        self::assertSame([300.0, 600.0], [Doses::longAndStill(1)->seconds(self::rung('a', $own)), Doses::longAndStill(1)->most(self::rung('a', $own))]);
-        self::assertSame([90.0, 100.0], [Doses::countedBreath(1)->seconds(self::rung('a', $own)), Doses::countedBreath(1)->most(self::rung('a', $own))]);
-        self::assertSame([60.0, 150.0], [Doses::countedBreath(1)->seconds(self::rung('a')), Doses::countedBreath(1)->most(self::rung('a'))]);
-        self::assertSame([180.0, 120.0], [Doses::longAndStill(1)->seconds(self::rung('a')), Doses::longAndStill(1)->seconds(self::rung('a', [], false))]);
+        self::assertSame([300.0, 600.0], [Doses::longAndStill(1)->seconds(self::rung('a', $own)), Doses::longAndStill(1)
+            ->most(self::rung('a', $own))]);
+        self::assertSame([90.0, 100.0], [Doses::countedBreath(1)->seconds(self::rung('a', $own)),
+            Doses::countedBreath(1)->most(self::rung('a', $own))]);
+        self::assertSame([60.0, 150.0], [Doses::countedBreath(1)->seconds(self::rung('a')), Doses::countedBreath(1)
+            ->most(self::rung('a'))]);
+        self::assertSame([180.0, 120.0], [Doses::longAndStill(1)->seconds(self::rung('a')), Doses::longAndStill(1)
+            ->seconds(self::rung('a', [], false))]);
         $short = [PracticeRung::ANY => new HoldRange(15.0, 40.0)];
-        self::assertSame([60.0, 60.0], [Doses::countedBreath(1)->seconds(self::rung('a', $short)), Doses::countedBreath(1)->most(self::rung('a', $short))], 'A side gets a minute in all.');
+        self::assertSame([60.0, 60.0], [Doses::countedBreath(1)->seconds(self::rung('a', $short)),
+            Doses::countedBreath(1)->most(self::rung('a', $short))], 'A side gets a minute in all.');
     }
 
     public function testBreathsAreCountedWhereBreathIs(): void
     {
-        self::assertSame([12, null, null], [Doses::countedBreath(1)->breaths(60), Doses::longAndStill(1)->breaths(60), Doses::workingMuscle(1)->breaths(60)]);
-        self::assertSame([null, 3, 1], [Doses::countedBreath(1)->repetitions(100), Doses::workingMuscle(1)->repetitions(100), Doses::workingMuscle(1)->repetitions(5)]);
+        self::assertSame([12, null, null], [Doses::countedBreath(1)->breaths(60), Doses::longAndStill(1)->breaths(60),
+            Doses::workingMuscle(1)->breaths(60)]);
+        self::assertSame([null, 3, 1], [Doses::countedBreath(1)->repetitions(100), Doses::workingMuscle(1)
+            ->repetitions(100), Doses::workingMuscle(1)->repetitions(5)]);
     }
 
     public function testGentleHoldsGrowTogetherUntilTheTimeIsUsed(): void
     {
-        $items = [self::item('a', 100, Side::Left), self::item('a', 100, Side::Right), self::item('a', 50, Side::Left), self::item('deep', 100, Side::Left, false), self::item('a', 45, null, true, Phase::Counter)];
+        $items = [self::item('a', 100, Side::Left), self::item('a', 100, Side::Right), self::item('a', 50, Side::Left),
+            self::item('deep', 100, Side::Left, false), self::item('a', 45, null, true, Phase::Counter)];
         self::assertSame([200, 200, 100, 100, 45], self::seconds(FillTime::of($items, 250, Doses::longAndStill(1))));
-        self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 0, Doses::longAndStill(1))), 'no time, no longer');
-        self::assertSame([910, 910, 455, 100, 45], self::seconds(FillTime::of($items, 9000, Doses::longAndStill(1))), 'as long as it may be, and in proportion');
+        self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 0, Doses::longAndStill(1))),
+            'no time, no longer');
+        self::assertSame([910, 910, 455, 100, 45], self::seconds(FillTime::of($items, 9000, Doses::longAndStill(1))),
+            'as long as it may be, and in proportion');
         self::assertSame(2025, FillTime::room($items, Doses::longAndStill(1)));
-        self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 250, Doses::longAndStill(1), ['a'])), 'what keeps short keeps short');
+        self::assertSame([100, 100, 50, 100, 45], self::seconds(FillTime::of($items, 250, Doses::longAndStill(1),
+            ['a'])), 'what keeps short keeps short');
         self::assertSame(0, FillTime::room($items, Doses::longAndStill(1), ['a']));
         self::assertSame([], FillTime::of([], 100, Doses::longAndStill(1)));
     }
@@ -63,13 +74,17 @@ final class FillTimeTest extends TestCase
     /** The square roots of the minutes, each with its worth, can be brought to no larger sum. */
     public function testASecondMinuteIsWorthLessThanTheFirst(): void
     {
-        $items = [self::item('a', 70, Side::Left), self::item('b', 300, Side::Left), self::item('c', 70, Side::Left), self::item('d', 70, Side::Left)];
-        self::assertSame([225, 300, 225, 510], self::seconds(FillTime::of($items, 755, Doses::longAndStill(1), [], ['d' => 1.5])), 'what is worth half as much again is held two and a quarter times as long, and what is long already stays');
+        $items = [self::item('a', 70, Side::Left), self::item('b', 300, Side::Left), self::item('c', 70, Side::Left),
+            self::item('d', 70, Side::Left)];
+        self::assertSame([225, 300, 225, 510], self::seconds(FillTime::of($items, 755, Doses::longAndStill(1), [],
+            ['d' => 1.5])), 'what is worth half as much again is held two and a quarter times as long, and what is long already stays');
         mt_srand(7);
-        $value = static fn (array $seconds, array $worth): float => array_sum(array_map(static fn (int $s, float $w): float => $w * sqrt($s), $seconds, $worth));
+        $value = static fn (array $seconds, array $worth): float => array_sum(array_map(static fn (int $s,
+            float $w): float => $w * sqrt($s), $seconds, $worth));
         for ($run = 0; $run < 100; ++$run) {
             $worth = array_map(static fn (): float => mt_rand(10, 20) / 10, range(0, 3));
-            $filled = self::seconds(FillTime::of($items, mt_rand(100, 2500), Doses::longAndStill(1), [], array_combine(['a', 'b', 'c', 'd'], $worth)));
+            $filled = self::seconds(FillTime::of($items, mt_rand(100, 2500), Doses::longAndStill(1), [],
+                array_combine(['a', 'b', 'c', 'd'], $worth)));
             [$from, $to] = [mt_rand(0, 3), mt_rand(0, 3)];
             $moved = $filled;
             $moved[$from] -= 30;
@@ -83,12 +98,17 @@ final class FillTimeTest extends TestCase
     public function testADrillIsRepeatedAsOftenAsItsOwnRangeHasIt(): void
     {
         $drill = new PracticeDrill('d', 'D', self::rung('a'), new HoldRange(99.0, 231.0), 33.0, true, []);
-        $item = new PlannedItem(self::rung('a'), Phase::Work, Side::Left, 110, new Reason('plan.drill', Source::Own), $drill);
+        $item = new PlannedItem(self::rung('a'), Phase::Work, Side::Left, 110, new Reason('plan.drill', Source::Own),
+            $drill);
         [$more] = FillTime::of([$item], 900, Doses::countedBreath(1));
-        self::assertSame([240, 7, null], [$more->seconds, $more->repetitions(Doses::countedBreath(1)), $more->breaths(Doses::countedBreath(1))]);
-        self::assertSame([105, 3], [$more->begun(Doses::countedBreath(1))->seconds, $more->begun(Doses::countedBreath(1))->repetitions(null)]);
-        self::assertNull((new PracticeDrill('d', 'D', self::rung('a'), new HoldRange(30.0, 60.0), 0.0, true, []))->repetitions(60), 'what is not counted');
-        self::assertSame([220, 220], self::seconds(FillTime::of([$item, self::item('a', 70, Side::Left)], 260, Doses::longAndStill(1))), 'apart from the posture in which it is done');
+        self::assertSame([240, 7, null], [$more->seconds, $more->repetitions(Doses::countedBreath(1)),
+            $more->breaths(Doses::countedBreath(1))]);
+        self::assertSame([105, 3], [$more->begun(Doses::countedBreath(1))->seconds,
+            $more->begun(Doses::countedBreath(1))->repetitions(null)]);
+        self::assertNull((new PracticeDrill('d', 'D', self::rung('a'), new HoldRange(30.0, 60.0), 0.0, true, []))
+            ->repetitions(60), 'what is not counted');
+        self::assertSame([220, 220], self::seconds(FillTime::of([$item, self::item('a', 70, Side::Left)], 260,
+            Doses::longAndStill(1))), 'apart from the posture in which it is done');
     }
 
     public function testAShapeThatIsDeepOnOneSideIsDeep(): void
@@ -110,7 +130,8 @@ final class FillTimeTest extends TestCase
             $added = array_sum(self::seconds($filled)) - array_sum(self::seconds($items));
             self::assertGreaterThanOrEqual(0, $added);
             self::assertLessThanOrEqual($left, $added);
-            self::assertGreaterThanOrEqual(min($left, FillTime::room($items, Doses::longAndStill(1))) - FillTime::GRAIN * count($items) - 1, $added, 'and no time is wasted');
+            self::assertGreaterThanOrEqual(min($left, FillTime::room($items,
+                Doses::longAndStill(1))) - FillTime::GRAIN * count($items) - 1, $added, 'and no time is wasted');
             foreach ($filled as $item) {
                 self::assertSame(0, $item->seconds % FillTime::GRAIN);
                 self::assertLessThanOrEqual(PlannedSession::CHANGE + 900, $item->seconds);
@@ -121,12 +142,19 @@ final class FillTimeTest extends TestCase
     /** @param array<string, HoldRange> $holds */
     private static function rung(string $posture, array $holds = [], bool $isGentle = true): PracticeRung
     {
-        return new PracticeRung($posture, $posture, new RungDefinition('r', 'R', null, [], new Work([], $isGentle)), Stance::Lying, [], [], false, holds: $holds);
+        return new PracticeRung($posture, $posture, new RungDefinition('r', 'R', null, [], new Work([], $isGentle)),
+            Stance::Lying, [], [], false, holds: $holds);
     }
 
-    private static function item(string $posture, int $seconds, ?Side $side, bool $isGentle = true, Phase $phase = Phase::Work): PlannedItem
-    {
-        return new PlannedItem(self::rung($posture, [], $isGentle), $phase, $side, $seconds, new Reason('plan.stage', Source::Own));
+    private static function item(
+        string $posture,
+        int $seconds,
+        ?Side $side,
+        bool $isGentle = true,
+        Phase $phase = Phase::Work,
+    ): PlannedItem {
+        return new PlannedItem(self::rung($posture, [], $isGentle), $phase, $side, $seconds,
+            new Reason('plan.stage', Source::Own));
     }
 
     /**

@@ -22,16 +22,24 @@ use PHPUnit\Framework\TestCase;
 /** Three shapes for the spine, two for the hips and one to rest in: what a session begins and ends with. */
 final class GentleShapesTest extends TestCase
 {
-    private const WARM = ['cat' => ['spine', true], 'cobra' => ['spine', true], 'bridge' => ['spine', true], 'hug' => ['flexion', false], 'cross' => ['rotation', false]];
+    private const WARM = ['cat' => ['spine', true], 'cobra' => ['spine', true], 'bridge' => ['spine', true],
+        'hug' => ['flexion', false], 'cross' => ['rotation', false]];
 
     public function testTheSpineComesFirstThenWhatLimitsTheDayAndTheTimeIsAllThereIs(): void
     {
-        $warm = static fn (int $seconds, array $limiters): array => array_map(static fn (PlannedItem $item): string => $item->rung->posture.' '.($item->side->value ?? 'both').' '.$item->seconds, self::shapes()->warmUp($seconds, $limiters));
-        self::assertSame(['cat both 60', 'cobra both 60', 'cross left 30', 'cross right 30', 'bridge both 60', 'hug left 30', 'hug right 30'], $warm(300, ['rotation']), 'Two for the spine, and no third before the limiters.');
-        self::assertSame(['cat both 60', 'cobra both 60'], $warm(120, ['rotation']), 'Nothing is begun for which there is no time.');
-        self::assertSame(['cat both 120', 'cobra both 120', 'hug left 60', 'hug right 60', 'bridge both 120', 'cross left 60', 'cross right 60'], $warm(600, ['flexion']), 'More time is more of each.');
+        $warm = static fn (int $seconds,
+            array $limiters): array => array_map(static fn (PlannedItem $item): string => $item->rung->posture.' '.($item->side->value ?? 'both').' '.$item->seconds, self::shapes()->warmUp($seconds, $limiters));
+        self::assertSame(['cat both 60', 'cobra both 60', 'cross left 30', 'cross right 30', 'bridge both 60',
+            'hug left 30', 'hug right 30'], $warm(300, ['rotation']),
+            'Two for the spine, and no third before the limiters.');
+        self::assertSame(['cat both 60', 'cobra both 60'], $warm(120, ['rotation']),
+            'Nothing is begun for which there is no time.');
+        self::assertSame(['cat both 120', 'cobra both 120', 'hug left 60', 'hug right 60', 'bridge both 120',
+            'cross left 60', 'cross right 60'], $warm(600, ['flexion']), 'More time is more of each.');
         self::assertSame([], $warm(0, ['rotation']));
-        self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.warm-up-for'], array_map(static fn (PlannedItem $item): string => $item->because->code, array_slice(self::shapes()->warmUp(300, ['rotation']), 0, 3)));
+        self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.warm-up-for'],
+            array_map(static fn (PlannedItem $item): string => $item->because->code,
+                array_slice(self::shapes()->warmUp(300, ['rotation']), 0, 3)));
     }
 
     public function testWhatIsHeldOrForbiddenOrHasNoPropWarmsNobodyUp(): void
@@ -40,14 +48,17 @@ final class GentleShapesTest extends TestCase
         self::assertSame(['cat', 'cobra', 'bridge', 'hug', 'cross'], $names(self::shapes()));
         self::assertSame(['cat', 'cobra', 'bridge', 'hug'], $names(self::shapes(forbidden: ['cross'])));
         self::assertSame(['cat', 'cobra', 'bridge', 'hug'], $names(self::shapes(props: ['strap' => 1])));
-        $held = self::shapes([new ConditionTold('c', new \DateTimeImmutable('2026-03-01'), new \DateTimeImmutable('2026-03-01'), new Condition('c', 'C', ['knee-folded']), null)]);
+        $held = self::shapes([new ConditionTold('c', new \DateTimeImmutable('2026-03-01'),
+            new \DateTimeImmutable('2026-03-01'), new Condition('c', 'C', ['knee-folded']), null)]);
         self::assertSame(['cat', 'cobra', 'bridge', 'hug'], $names($held));
     }
 
     public function testOneRestsInWhatThereIsForItAndNothingElse(): void
     {
         $rest = self::shapes()->rest(187);
-        self::assertSame([['lie', 'rest', 185]], array_map(static fn (PlannedItem $item): array => [$item->rung->posture, $item->phase->value, $item->seconds], $rest));
+        self::assertSame([['lie', 'rest', 185]],
+            array_map(static fn (PlannedItem $item): array => [$item->rung->posture, $item->phase->value,
+                $item->seconds], $rest));
         self::assertSame([], self::shapes(forbidden: ['lie'])->rest(180));
     }
 
@@ -60,12 +71,16 @@ final class GentleShapesTest extends TestCase
     {
         $postures = $ladders = [];
         foreach (self::WARM + ['lie' => ['rest', true]] as $id => [$remedy, $isSymmetric]) {
-            $rung = new RungDefinition('first', 'First', null, [], new Work('cross' === $id ? ['knee-folded', 'knee-twist'] : [], true));
+            $rung = new RungDefinition('first', 'First', null, [],
+                new Work('cross' === $id ? ['knee-folded', 'knee-twist'] : [], true));
             $postures[$id] = new PostureDefinition($id, ucfirst($id), [], [$rung], []);
-            $ladders[$id] = [new PracticeRung($id, ucfirst($id), $rung, Stance::Seated, [], 'cross' === $id ? $props : [], $isSymmetric, 'lie' === $id ? null : count($ladders), 'lie' === $id ? 0 : null, [], [$remedy])];
+            $ladders[$id] = [new PracticeRung($id, ucfirst($id), $rung, Stance::Seated, [], 'cross' === $id ? $props
+                    : [], $isSymmetric, 'lie' === $id ? null : count($ladders), 'lie' === $id ? 0 : null, [],
+                [$remedy])];
         }
         $poses = new ReadPoses($postures, Person::of([], entries: $told), []);
 
-        return GentleShapes::of($poses, $ladders, new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false), [], $forbidden));
+        return GentleShapes::of($poses, $ladders, new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60,
+            new Equipment(0, 0, false), [], $forbidden));
     }
 }

@@ -34,7 +34,10 @@ final class PainInSessionTest extends TestCase
         'both-legs' => [[Load::TurnOut], false, true],
     ];
 
-    /** For every place, kind, level and side: what ends in the session is what the judge of holds would hold from then on, and no more. */
+    /**
+     * For every place, kind, level and side: what ends in the session is what the judge of holds would hold from then
+     * on, and no more.
+     */
     public function testWhatEndsIsWhatTheJudgeWouldHold(): void
     {
         $pains = new PainInSession();
@@ -60,7 +63,8 @@ final class PainInSessionTest extends TestCase
                         foreach (array_keys(self::SHAPES) as $shape) {
                             foreach ([Side::Left, Side::Right, null] as $of) {
                                 $isHeld = !May::practise($after, $shape, $shape, $of)->isYes();
-                                self::assertSame($isHeld, in_array($answer, $ending[$shape.' '.($of->value ?? 'both')], true), "$place->value $kind->value $level $name: $shape ".($of->value ?? 'both'));
+                                self::assertSame($isHeld, in_array($answer, $ending[$shape.' '.($of->value ?? 'both')],
+                                    true), "$place->value $kind->value $level $name: $shape ".($of->value ?? 'both'));
                                 $held += $isHeld ? 1 : 0;
                             }
                         }
@@ -84,7 +88,8 @@ final class PainInSessionTest extends TestCase
 
     private static function rung(string $shape): PracticeRung
     {
-        return new PracticeRung($shape, $shape, self::poses([])->postures[$shape]->full(), Stance::Lying, [], [], false);
+        return new PracticeRung($shape, $shape, self::poses([])->postures[$shape]->full(), Stance::Lying, [], [],
+            false);
     }
 
     /** @param list<PainTold> $entries */
@@ -92,10 +97,13 @@ final class PainInSessionTest extends TestCase
     {
         $postures = [];
         foreach (self::SHAPES as $id => [$loads, $isGentle, $usesBothLegs]) {
-            $work = new Work(array_map(static fn (Load $load): string => $load->value, $loads), $isGentle, $usesBothLegs);
-            $postures[$id] = new PostureDefinition($id, $id, [Ability::ExternalRotation], [new RungDefinition($id, $id, null, ['rotation' => 10.0], $work)], []);
+            $work = new Work(array_map(static fn (Load $load): string => $load->value, $loads), $isGentle,
+                $usesBothLegs);
+            $postures[$id] = new PostureDefinition($id, $id, [Ability::ExternalRotation],
+                [new RungDefinition($id, $id, null, ['rotation' => 10.0], $work)], []);
         }
 
-        return new ReadPoses($postures, Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]], entries: $entries));
+        return new ReadPoses($postures, Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]],
+            entries: $entries));
     }
 }

@@ -15,7 +15,8 @@ final class PropStackTest extends TestCase
 
     public function testAHeightIsBuiltOfWhatIsThere(): void
     {
-        $of = static fn (float $height, int $blocks = 2, int $blankets = 3): array => array_values(PropStack::of($height, $blocks, $blankets, self::SIZES)->pieces);
+        $of = static fn (float $height, int $blocks = 2, int $blankets =
+            3): array => array_values(PropStack::of($height, $blocks, $blankets, self::SIZES)->pieces);
         self::assertSame([2, 0, 0, 1], $of(23.0), 'steadier than one block on its end');
         self::assertSame([0, 0, 1, 0], $of(23.0, 1, 0), 'where there is no other way');
         self::assertSame([1, 0, 0, 0], $of(10.4));
@@ -33,7 +34,8 @@ final class PropStackTest extends TestCase
             $height = mt_rand(0, 500) / 10;
             [$blocks, $blankets] = [mt_rand(0, 3), mt_rand(0, 4)];
             $stack = PropStack::of($height, $blocks, $blankets, self::SIZES);
-            self::assertLessThanOrEqual($blocks, $stack->pieces['flat'] + $stack->pieces['side'] + $stack->pieces['end']);
+            self::assertLessThanOrEqual($blocks,
+                $stack->pieces['flat'] + $stack->pieces['side'] + $stack->pieces['end']);
             self::assertLessThanOrEqual($blankets, $stack->pieces['blanket']);
             self::assertEqualsWithDelta(10 * $stack->pieces['flat'] + 15 * $stack->pieces['side'] + 23 * $stack->pieces['end'] + 3 * $stack->pieces['blanket'], $stack->height, 1e-9);
             for ($flat = 0; $flat <= $blocks; ++$flat) {

@@ -28,13 +28,18 @@ final class RemediesTest extends TestCase
             'there' => self::ladder(['rotation']),
             'other' => self::ladder(['balance']),
         ];
-        self::assertSame(['turn-a' => 'rotation', 'turn-b' => 'abduction', 'wide' => 'abduction', 'learned' => 'rotation'], Remedies::shapes(['rotation', 'abduction'], $ladders, ['there']));
+        self::assertSame(['turn-a' => 'rotation', 'turn-b' => 'abduction', 'wide' => 'abduction',
+            'learned' => 'rotation'], Remedies::shapes(['rotation', 'abduction'], $ladders, ['there']));
         self::assertSame([], Remedies::shapes([], $ladders, []));
     }
 
     /** @param list<string> $remedies */
-    private static function ladder(array $remedies, PracticeLevel $level = PracticeLevel::Anyone, bool $isGentle = true): array
-    {
-        return [new PracticeRung('p', 'P', new RungDefinition('r', 'R', null, [], new Work([], $isGentle)), Stance::Lying, [], [], false, remedies: $remedies, level: $level)];
+    private static function ladder(
+        array $remedies,
+        PracticeLevel $level = PracticeLevel::Anyone,
+        bool $isGentle = true,
+    ): array {
+        return [new PracticeRung('p', 'P', new RungDefinition('r', 'R', null, [], new Work([], $isGentle)),
+            Stance::Lying, [], [], false, remedies: $remedies, level: $level)];
     }
 }

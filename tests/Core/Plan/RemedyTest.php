@@ -27,9 +27,11 @@ final class RemedyTest extends TestCase
 
     public function testEveryAbilityThatCanBeTrainedHasItsRemedyAndEveryRemedyItsAbility(): void
     {
-        $without = array_filter(Ability::cases(), static fn (Ability $ability): bool => null === Remedy::ofAbility($ability));
+        $without = array_filter(Ability::cases(), static fn (Ability $ability): bool => null
+            === Remedy::ofAbility($ability));
         self::assertSame([Ability::Ease], array_values($without), 'An even breath is no muscle.');
-        $reached = array_unique(array_map(static fn (Ability $ability): ?string => Remedy::ofAbility($ability)?->value, Ability::cases()));
+        $reached = array_unique(array_map(static fn (Ability $ability): ?string => Remedy::ofAbility($ability)?->value,
+            Ability::cases()));
         self::assertSame([], array_diff(Remedy::names(), $reached));
         self::assertSame(Remedy::TurnIn, Remedy::ofAbility(Ability::Adduction), 'Crossing goes with turning in.');
         self::assertSame(Remedy::FrontOfHip, Remedy::ofAbility(Ability::Quadriceps));

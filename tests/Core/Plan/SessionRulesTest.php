@@ -41,7 +41,8 @@ final class SessionRulesTest extends TestCase
     #[DataProvider('sessions')]
     public function testEachHardRule(array $broken, array $items, int $minutes = 30): void
     {
-        $codes = array_map(static fn (Reason $reason): string => $reason->code, SessionRules::broken(self::session($items), $minutes, self::poses()));
+        $codes = array_map(static fn (Reason $reason): string => $reason->code,
+            SessionRules::broken(self::session($items), $minutes, self::poses()));
         sort($codes);
         self::assertSame($broken, $codes);
     }
@@ -53,15 +54,19 @@ final class SessionRulesTest extends TestCase
         $loaded = [['work', 'loaded left', 60], ['work', 'loaded right', 60], ['counter', 'undo both', 45]];
         yield 'all is well' => [[], [$warm, ...$lying, ...$loaded, ['rest', 'lying both', 60]]];
         yield 'over time' => [['rule.time'], [$warm, ...$lying], 5];
-        yield 'just in time' => [[], [['warm-up', 'lying both', 300], ['work', 'lying both', 225], ['counter', 'undo both', 45]], 10];
+        yield 'just in time' => [[], [['warm-up', 'lying both', 300], ['work', 'lying both', 225],
+            ['counter', 'undo both', 45]], 10];
         yield 'too little warming up' => [['rule.warm-up'], [['warm-up', 'lying both', 200], ...$lying]];
         yield 'warming up after work' => [['rule.warm-up-first'], [$warm, ...$lying, $warm]];
         yield 'loaded before lying' => [['rule.order'], [$warm, ...$loaded, ...$lying]];
-        yield 'no counterpose' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ['rest', 'lying both', 60]]];
-        yield 'no counterpose before the next' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ...$loaded]];
+        yield 'no counterpose' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60],
+            ['rest', 'lying both', 60]]];
+        yield 'no counterpose before the next' => [['rule.counter'],
+            [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ...$loaded]];
         yield 'no counterpose at the end' => [['rule.counter'], [$warm, ['work', 'lying both', 60]]];
         yield 'one side only' => [['rule.sides'], [$warm, ['work', 'lying left', 60], ['counter', 'undo both', 45]]];
-        yield 'above where the side stands' => [['rule.closed'], [$warm, ['work', 'closed both', 60], ['counter', 'undo both', 45]]];
+        yield 'above where the side stands' => [['rule.closed'],
+            [$warm, ['work', 'closed both', 60], ['counter', 'undo both', 45]]];
         yield 'short session, three minutes' => [[], [['warm-up', 'lying both', 180], ...$lying], 24];
         yield 'short session, less' => [['rule.warm-up'], [['warm-up', 'lying both', 175], ...$lying], 24];
         yield 'held' => [['rule.held'], [$warm, ['work', 'held both', 60], ['counter', 'undo both', 45]]];
@@ -70,7 +75,8 @@ final class SessionRulesTest extends TestCase
     public function testDeepWorkOfOneComponentOnDaysTooClose(): void
     {
         $items = self::session([['work', 'held both', 60], ['counter', 'undo both', 45]])->items;
-        $on = static fn (string $day, array $items): PlannedSession => new PlannedSession(new \DateTimeImmutable("2026-03-$day"), $items);
+        $on = static fn (string $day,
+            array $items): PlannedSession => new PlannedSession(new \DateTimeImmutable("2026-03-$day"), $items);
         self::assertCount(1, SessionRules::tooClose([$on('02', $items), $on('03', $items)], 2, self::poses()));
         self::assertSame([], SessionRules::tooClose([$on('02', $items), $on('03', $items)], 1, self::poses()));
         self::assertSame([], SessionRules::tooClose([$on('02', $items), $on('04', $items)], 2, self::poses()));
@@ -80,7 +86,8 @@ final class SessionRulesTest extends TestCase
 
     public function testPropsThatAreNotThere(): void
     {
-        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], true)), Stance::Lying, [], $props, true);
+        $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A',
+            new RungDefinition('a', 'A', null, [], new Work([], true)), Stance::Lying, [], $props, true);
         $few = new Equipment(1, 0, false);
         self::assertTrue($few->has($needs(['block' => 1])));
         self::assertFalse($few->has($needs(['block' => 2])));
@@ -97,7 +104,8 @@ final class SessionRulesTest extends TestCase
     public function testNoSchoolDosesBelowThePublishedFloor(): void
     {
         foreach ([true, false] as $gentle) {
-            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], $gentle)), Stance::Lying, [], [], true);
+            $rung = new PracticeRung('a', 'A', new RungDefinition('a', 'A', null, [], new Work([], $gentle)),
+                Stance::Lying, [], [], true);
             foreach ([Doses::longAndStill(2), Doses::workingMuscle(2), Doses::countedBreath(1)] as $dose) {
                 self::assertGreaterThanOrEqual(60.0, $dose->seconds($rung));
             }
@@ -107,28 +115,34 @@ final class SessionRulesTest extends TestCase
     /** @param list<array{string, string, int}> $items */
     private static function session(array $items): PlannedSession
     {
-        $stances = ['lying' => Stance::Lying, 'undo' => Stance::Lying, 'held' => Stance::Seated, 'loaded' => Stance::Bearing, 'closed' => Stance::Bearing];
+        $stances = ['lying' => Stance::Lying, 'undo' => Stance::Lying, 'held' => Stance::Seated,
+            'loaded' => Stance::Bearing, 'closed' => Stance::Bearing];
 
-        return new PlannedSession(new \DateTimeImmutable('2026-03-02'), array_map(static function (array $item) use ($stances): PlannedItem {
-            [$posture, $side] = explode(' ', $item[1]);
+        return new PlannedSession(new \DateTimeImmutable('2026-03-02'),
+            array_map(static function (array $item) use ($stances): PlannedItem {
+                [$posture, $side] = explode(' ', $item[1]);
 
-            return new PlannedItem(
-                new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(), $stances[$posture], ['undo'], [], 'both' === $side),
-                Phase::from($item[0]),
-                Side::tryFrom($side),
-                $item[2],
-                new Reason('plan.stage', Source::Own),
-            );
-        }, $items));
+                return new PlannedItem(
+                    new PracticeRung($posture, ucfirst($posture), self::poses()->postures[$posture]->full(),
+                        $stances[$posture], ['undo'], [], 'both' === $side),
+                    Phase::from($item[0]),
+                    Side::tryFrom($side),
+                    $item[2],
+                    new Reason('plan.stage', Source::Own),
+                );
+            }, $items));
     }
 
     private static function poses(): ReadPoses
     {
         $postures = [];
-        foreach (['lying' => ['lying-rest'], 'undo' => ['lying-rest'], 'held' => ['turn-out'], 'loaded' => ['weight-on-knee'], 'closed' => ['weight-on-knee']] as $id => $loads) {
+        foreach (['lying' => ['lying-rest'], 'undo' => ['lying-rest'], 'held' => ['turn-out'],
+            'loaded' => ['weight-on-knee'], 'closed' => ['weight-on-knee']] as $id => $loads) {
             $first = new RungDefinition('first', 'First', null, ['rotation' => 70.0], new Work([], true));
-            $full = new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, 'held' !== $id && 'closed' !== $id));
-            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::ExternalRotation], 'closed' === $id ? [$first, $full] : [$full], []);
+            $full = new RungDefinition($id, $id, null, ['rotation' => 70.0],
+                new Work($loads, 'held' !== $id && 'closed' !== $id));
+            $postures[$id] = new PostureDefinition($id, ucfirst($id), [Ability::ExternalRotation], 'closed' === $id
+                ? [$first, $full] : [$full], []);
         }
 
         return new ReadPoses($postures, Person::of([], [new Condition('c', 'C', ['turn-out'])]));
@@ -136,39 +150,49 @@ final class SessionRulesTest extends TestCase
 
     public function testASessionLastsAsLongAsItsItemsWithTheChangesInThem(): void
     {
-        $session = self::session([['warm-up', 'lying both', 300], ['work', 'lying left', 60], ['work', 'lying right', 60]]);
+        $session = self::session([['warm-up', 'lying both', 300], ['work', 'lying left', 60],
+            ['work', 'lying right', 60]]);
         self::assertSame([420, 7], [$session->seconds(), $session->minutes()]);
         self::assertSame(10, self::session([['rest', 'lying both', 600]])->minutes(), 'Ten minutes to the second.');
     }
 
     public function testTheLeastWarmUp(): void
     {
-        self::assertSame([180, 180, 300, 300], array_map(\LucidAscent\Core\Plan\Rule\WarmUpFirst::least(...), [10, 24, 25, 60]));
+        self::assertSame([180, 180, 300, 300], array_map(\LucidAscent\Core\Plan\Rule\WarmUpFirst::least(...),
+            [10, 24, 25, 60]));
     }
 
     public function testARungThatIsNotThereIsClosed(): void
     {
-        $item = new PlannedItem(new PracticeRung('lying', 'Lying', new RungDefinition('no-such', 'No such', null, [], new Work([], true)), Stance::Lying, [], [], true), Phase::Rest, Side::Left, 60, new Reason('plan.rest', Source::Trade));
-        $codes = array_map(static fn (Reason $reason): string => $reason->code, SessionRules::broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [$item]), 30, self::poses()));
+        $item = new PlannedItem(new PracticeRung('lying', 'Lying',
+            new RungDefinition('no-such', 'No such', null, [], new Work([], true)), Stance::Lying, [], [], true),
+            Phase::Rest, Side::Left, 60, new Reason('plan.rest', Source::Trade));
+        $codes = array_map(static fn (Reason $reason): string => $reason->code,
+            SessionRules::broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [$item]), 30, self::poses()));
         self::assertContains('rule.closed', $codes);
     }
 
     public function testBesideASideThatRestsOnlyGentleShapesGoOn(): void
     {
         $day = new \DateTimeImmutable('2026-03-05');
-        $codes = static function (string $item, ?Side $hurt, PainPlace $place = PainPlace::Knee, string $phase = 'work') use ($day): array {
-            $entries = null === $hurt ? [] : [new PainTold('p', $day, $day, new Pain(2, $place, PainKind::Ache), $hurt)];
+        $codes = static function (string $item, ?Side $hurt, PainPlace $place = PainPlace::Knee,
+            string $phase = 'work') use ($day): array {
+            $entries = null === $hurt ? [] : [new PainTold('p', $day, $day, new Pain(2, $place, PainKind::Ache),
+                $hurt)];
             $poses = new ReadPoses(self::poses()->postures, Person::of([], entries: $entries));
 
-            return array_map(static fn (Reason $reason): string => $reason->code, (new OnlyWhatMay())->broken(self::session([[$phase, $item, 60]]), 30, $poses));
+            return array_map(static fn (Reason $reason): string => $reason->code, (new OnlyWhatMay())
+                ->broken(self::session([[$phase, $item, 60]]), 30, $poses));
         };
         self::assertSame(['rule.closed'], $codes('held right', Side::Left), 'Deep, while the left knee hurts.');
-        self::assertSame(['rule.closed'], $codes('held right', Side::Left, phase: 'warm-up'), 'Not for warming up either.');
+        self::assertSame(['rule.closed'], $codes('held right', Side::Left, phase: 'warm-up'),
+            'Not for warming up either.');
         self::assertSame([], $codes('lying right', Side::Left));
         self::assertSame([], $codes('held right', null));
         self::assertSame([], $codes('held right', Side::Left, PainPlace::OuterHip), 'A mild ache rests no side.');
         self::assertSame(['rule.held'], $codes('held both', Side::Right));
-        self::assertSame(['rule.closed'], $codes('closed left', null, phase: 'warm-up'), 'What for makes no difference.');
+        self::assertSame(['rule.closed'], $codes('closed left', null, phase: 'warm-up'),
+            'What for makes no difference.');
         self::assertSame(['rule.closed'], $codes('closed left', null));
     }
 
@@ -176,15 +200,20 @@ final class SessionRulesTest extends TestCase
     {
         $broken = static function (string $item, bool $isDrill): array {
             $only = self::session([['work', $item, 60]])->items[0];
-            $drill = $isDrill ? new PracticeDrill('circle', 'Circle', $only->rung, new HoldRange(30.0, 60.0), 10.0, true, []) : null;
+            $drill = $isDrill ? new PracticeDrill('circle', 'Circle', $only->rung, new HoldRange(30.0, 60.0), 10.0,
+                true, []) : null;
 
-            return array_map(static fn (Reason $reason): mixed => $reason->numbers['posture'], (new BothSides())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [new PlannedItem($only->rung, $only->phase, $only->side, 60, $only->because, $drill)]), 30, self::poses()));
+            return array_map(static fn (Reason $reason): mixed => $reason->numbers['posture'], (new BothSides())
+                ->broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'),
+                    [new PlannedItem($only->rung, $only->phase, $only->side, 60, $only->because, $drill)]), 30,
+                    self::poses()));
         };
         self::assertSame(['lying'], $broken('lying left', false));
         self::assertSame(['closed'], $broken('closed left', false), 'The other side has a rung of it to stand on.');
         self::assertSame([], $broken('held left', false), 'Held on both sides.');
         self::assertSame(['circle'], $broken('lying left', true));
-        self::assertSame([], $broken('closed left', true), 'A drill is done in its own shape, and that is not open on the other side.');
+        self::assertSame([], $broken('closed left', true),
+            'A drill is done in its own shape, and that is not open on the other side.');
         self::assertSame([], $broken('lying both', false));
     }
 }

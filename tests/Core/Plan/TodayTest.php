@@ -29,7 +29,8 @@ use PHPUnit\Framework\TestCase;
 /** A session out of a plan: lying rest, a turn, a bend, what undoes them, and a rest. */
 final class TodayTest extends TestCase
 {
-    private const SESSION = ['warm-up lie both 300', 'work turn left 400', 'work turn right 400', 'counter lie both 45', 'work bend both 200', 'counter lie both 45', 'rest lie both 60'];
+    private const SESSION = ['warm-up lie both 300', 'work turn left 400', 'work turn right 400', 'counter lie both 45',
+        'work bend both 200', 'counter lie both 45', 'rest lie both 60'];
 
     public function testWhatMayStillBeDoneStays(): void
     {
@@ -50,7 +51,8 @@ final class TodayTest extends TestCase
     {
         $today = Today::of(self::session(self::SESSION), self::poses(['turn-out']));
         self::assertSame([0, 4, 5, 6], $today->places);
-        self::assertSame([1 => false, 2 => false, 3 => null], array_map(static fn (?May $may): ?bool => $may?->isYes(), $today->out));
+        self::assertSame([1 => false, 2 => false, 3 => null],
+            array_map(static fn (?May $may): ?bool => $may?->isYes(), $today->out));
     }
 
     public function testNobodyWarmsUpForNothing(): void
@@ -64,8 +66,11 @@ final class TodayTest extends TestCase
     public function testADrillIsJudgedAsThePositionThatItUses(): void
     {
         $items = self::session(['warm-up lie both 300', 'work turn left 100', 'work bend left 100'])->items;
-        $drill = static fn (PlannedItem $item): PlannedItem => new PlannedItem($item->rung, $item->phase, $item->side, $item->seconds, $item->because, new PracticeDrill('circle', 'Circle', $item->rung, new HoldRange(30.0, 60.0), 10.0, true, []));
-        $today = Today::of(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [$items[0], $drill($items[1]), $drill($items[2])]), self::poses(['turn-out']));
+        $drill = static fn (PlannedItem $item): PlannedItem => new PlannedItem($item->rung, $item->phase, $item->side,
+            $item->seconds, $item->because, new PracticeDrill('circle', 'Circle', $item->rung,
+                new HoldRange(30.0, 60.0), 10.0, true, []));
+        $today = Today::of(new PlannedSession(new \DateTimeImmutable('2026-03-02'),
+            [$items[0], $drill($items[1]), $drill($items[2])]), self::poses(['turn-out']));
         self::assertSame([0, 2], $today->places);
     }
 
@@ -73,21 +78,30 @@ final class TodayTest extends TestCase
     {
         $today = Today::of(self::session(self::SESSION), null);
         self::assertSame([[], range(0, 6)], [$today->places, array_keys($today->out)]);
-        self::assertSame(['bar.unmeasured'], array_map(static fn (Reason $reason): string => $reason->code, $today->out[0]->bars ?? []));
+        self::assertSame(['bar.unmeasured'], array_map(static fn (Reason $reason): string => $reason->code,
+            $today->out[0]->bars ?? []));
     }
 
     public function testWhatTheCatalogueHasNoMoreIsLeftOut(): void
     {
-        $gone = new PlannedItem(PracticeRung::gone('headstand', 'wall'), Phase::Work, null, 60, new Reason('plan.stage', Source::Own));
-        $today = Today::of(new PlannedSession(new \DateTimeImmutable('2026-03-02'), [...self::session(['work turn left 100'])->items, $gone]), self::poses());
+        $gone = new PlannedItem(PracticeRung::gone('headstand', 'wall'), Phase::Work, null, 60,
+            new Reason('plan.stage', Source::Own));
+        $today = Today::of(new PlannedSession(new \DateTimeImmutable('2026-03-02'),
+            [...self::session(['work turn left 100'])->items, $gone]), self::poses());
         self::assertSame([0], $today->places);
-        self::assertSame(['bar.gone', 'bar.gone'], array_map(static fn (Reason $reason): string => $reason->code, $today->out[1]->bars ?? []));
+        self::assertSame(['bar.gone', 'bar.gone'], array_map(static fn (Reason $reason): string => $reason->code,
+            $today->out[1]->bars ?? []));
     }
 
-    /** Lax joints hold nothing, and keep every hold at its beginning; on a side alone, where only that side has them. */
+    /**
+     * Lax joints hold nothing, and keep every hold at its beginning; on a side alone, where only that side has them.
+     */
     public function testWhatHasToKeepShortIsHeldAsLongAsAtTheBeginning(): void
     {
-        $seconds = static fn (?Side $side, ?ReadPoses $poses = null): array => array_map(static fn (PlannedItem $item): int => $item->seconds, Today::of(self::session(self::SESSION), $poses ?? self::poses(['turn-out', 'bend-deep'], $side, isShort: true))->session->items);
+        $seconds = static fn (?Side $side, ?ReadPoses $poses =
+            null): array => array_map(static fn (PlannedItem $item): int => $item->seconds,
+                Today::of(self::session(self::SESSION), $poses ?? self::poses(['turn-out', 'bend-deep'], $side,
+                    isShort: true))->session->items);
         self::assertSame([300, 400, 400, 45, 200, 45, 60], $seconds(null, self::poses()));
         self::assertSame([300, 100, 100, 45, 100, 45, 60], $seconds(null));
         self::assertSame([300, 100, 400, 45, 100, 45, 60], $seconds(Side::Left));
@@ -96,19 +110,24 @@ final class TodayTest extends TestCase
     /** @param list<string> $items phase, posture, side and seconds */
     private static function session(array $items): PlannedSession
     {
-        return new PlannedSession(new \DateTimeImmutable('2026-03-02'), array_map(static function (string $said): PlannedItem {
-            [$phase, $posture, $side, $seconds] = explode(' ', $said);
-            $rung = new PracticeRung($posture, $posture, self::postures()[$posture]->full(), Stance::Lying, [], [], 'both' === $side, holds: ['' => new HoldRange(90.0, 600.0)]);
+        return new PlannedSession(new \DateTimeImmutable('2026-03-02'),
+            array_map(static function (string $said): PlannedItem {
+                [$phase, $posture, $side, $seconds] = explode(' ', $said);
+                $rung = new PracticeRung($posture, $posture, self::postures()[$posture]->full(), Stance::Lying, [], [],
+                    'both' === $side, holds: ['' => new HoldRange(90.0, 600.0)]);
 
-            return new PlannedItem($rung, Phase::from($phase), Side::tryFrom($side), (int) $seconds, new Reason('plan.stage', Source::Own));
-        }, $items), dose: Doses::longAndStill(2));
+                return new PlannedItem($rung, Phase::from($phase), Side::tryFrom($side), (int) $seconds,
+                    new Reason('plan.stage', Source::Own));
+            }, $items), dose: Doses::longAndStill(2));
     }
 
     /** @param list<string> $loads of a condition that somebody has */
     private static function poses(array $loads = [], ?Side $side = null, bool $isShort = false): ReadPoses
     {
         $day = new \DateTimeImmutable('2026-03-01');
-        $told = [] === $loads ? [] : [new ConditionTold('condition:c', $day, $day, new Condition('c', 'A condition', $isShort ? [] : $loads, $isShort ? array_fill_keys($loads, 'short') : []), $side)];
+        $told = [] === $loads ? [] : [new ConditionTold('condition:c', $day, $day,
+            new Condition('c', 'A condition', $isShort ? [] : $loads, $isShort ? array_fill_keys($loads, 'short') : []),
+            $side)];
 
         return new ReadPoses(self::postures(), Person::of([], entries: $told));
     }
@@ -118,7 +137,8 @@ final class TodayTest extends TestCase
     {
         $postures = [];
         foreach (['lie' => ['lying-rest'], 'turn' => ['turn-out'], 'bend' => ['bend-deep']] as $id => $loads) {
-            $postures[$id] = new PostureDefinition($id, $id, [Ability::ExternalRotation], [new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, true))], []);
+            $postures[$id] = new PostureDefinition($id, $id, [Ability::ExternalRotation],
+                [new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, true))], []);
         }
 
         return $postures;

@@ -11,7 +11,8 @@ final class PrerequisiteGraphTest extends TestCase
 {
     public function testPrerequisitesComeDeepestFirst(): void
     {
-        $graph = self::graph(['a' => ['needs' => ['b', 'c']], 'b' => ['needs' => ['d']], 'c' => ['needs' => ['d']], 'd' => []]);
+        $graph = self::graph(['a' => ['needs' => ['b', 'c']], 'b' => ['needs' => ['d']], 'c' => ['needs' => ['d']],
+            'd' => []]);
         self::assertSame(['d', 'b', 'c'], $graph->prerequisites('a'));
         self::assertSame(['b', 'c'], $graph->from('needs', 'd'));
         self::assertSame([], $graph->faults(['turn']));
@@ -19,8 +20,11 @@ final class PrerequisiteGraphTest extends TestCase
 
     public function testFaultsOfTheGraphAreFound(): void
     {
-        $codes = static fn (array $relations, array $judged = ['turn']): array => array_values(array_unique(array_column(self::graph($relations)->faults($judged), 'code')));
-        self::assertSame(['cycle'], $codes(['a' => ['needs' => ['b']], 'b' => ['needs' => ['c']], 'c' => ['needs' => ['a']]]));
+        $codes = static fn (array $relations, array $judged =
+            ['turn']): array => array_values(array_unique(array_column(self::graph($relations)->faults($judged),
+                'code')));
+        self::assertSame(['cycle'], $codes(['a' => ['needs' => ['b']], 'b' => ['needs' => ['c']],
+            'c' => ['needs' => ['a']]]));
         self::assertSame(['unknown-posture'], $codes(['a' => ['needs' => ['z']]]));
         self::assertSame(['related-to-itself'], $codes(['a' => ['counters' => ['a']]]));
         self::assertContains('unreachable', $codes(['a' => ['needs' => ['b']], 'b' => [], 'c' => []]));

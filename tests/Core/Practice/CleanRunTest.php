@@ -37,13 +37,15 @@ final class CleanRunTest extends TestCase
      */
     private static function days(array $sessions): array
     {
-        $run = CleanRun::of(array_map(static fn (array $one): ReadinessCheck => self::check($one[0], $one[1], $one[2] ?? true), $sessions));
+        $run = CleanRun::of(array_map(static fn (array $one): ReadinessCheck => self::check($one[0], $one[1], $one[2]
+            ?? true), $sessions));
 
         return array_map(static fn (ReadinessCheck $check): int => (int) $check->on->diff(new \DateTimeImmutable('2025-12-31'))->days, $run->checks);
     }
 
     private static function check(int $day, string $rung = 'a', bool $isClean = true): ReadinessCheck
     {
-        return new ReadinessCheck($rung, (new \DateTimeImmutable('2025-12-31'))->modify("+$day days"), $isClean, true, Pain::none());
+        return new ReadinessCheck($rung, (new \DateTimeImmutable('2025-12-31'))->modify("+$day days"), $isClean, true,
+            Pain::none());
     }
 }

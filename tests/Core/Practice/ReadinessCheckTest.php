@@ -23,17 +23,23 @@ final class ReadinessCheckTest extends TestCase
         self::assertSame($isSeenClean, Seen::ofCheck('half-lotus', Side::Left, $check)?->isClean);
     }
 
-    /** @return iterable<string, array{ReadinessCheck, bool, bool|null}> whether it is clean, and what it shows of the rung */
+    /**
+     * @return iterable<string, array{ReadinessCheck, bool, bool|null}> whether it is clean, and what it shows of the
+     *     rung
+     */
     public static function sessions(): iterable
     {
         $on = new \DateTimeImmutable('2026-03-02');
-        $with = static fn (bool $hold = true, bool $breath = true, ?Pain $pain = null, array $seen = [], bool $sore = false): ReadinessCheck => new ReadinessCheck('low', $on, $hold, $breath, $pain ?? Pain::none(), $seen, $sore);
+        $with = static fn (bool $hold = true, bool $breath = true, ?Pain $pain = null, array $seen = [],
+            bool $sore = false): ReadinessCheck => new ReadinessCheck('low', $on, $hold, $breath, $pain ?? Pain::none(),
+                $seen, $sore);
         yield 'clean' => [$with(), true, true];
         yield 'not held' => [$with(hold: false), false, false];
         yield 'uneven breath' => [$with(breath: false), false, false];
         yield 'a compensation' => [$with(seen: ['foot-sickles']), false, false];
         yield 'a night disturbed' => [$with(sore: true), false, false];
-        yield 'a mild ache of 2: clean practice, and no proof' => [$with(pain: new Pain(2, PainPlace::OuterHip, PainKind::Ache)), true, null];
+        yield 'a mild ache of 2: clean practice, and no proof' => [$with(pain: new Pain(2, PainPlace::OuterHip,
+            PainKind::Ache)), true, null];
         yield 'an ache of 3' => [$with(pain: new Pain(3, PainPlace::OuterHip, PainKind::Ache)), false, false];
         yield 'a sharp 1' => [$with(pain: new Pain(1, PainPlace::OuterHip, PainKind::Sharp)), false, false];
         yield 'an ache of 1 in the knee' => [$with(pain: new Pain(1, PainPlace::Knee, PainKind::Ache)), false, false];
@@ -69,9 +75,12 @@ final class ReadinessCheckTest extends TestCase
         self::assertFalse($since->isBefore(null));
         self::assertFalse($since->isBefore($on('2026-03-04')), 'Known by its day alone, it has to be a later one.');
         self::assertTrue($since->isBefore($on('2026-03-05')));
-        self::assertTrue($since->isBefore($on('2026-03-04'), $on('2026-03-05 10:01')), 'The day of the word itself, entered after it.');
+        self::assertTrue($since->isBefore($on('2026-03-04'), $on('2026-03-05 10:01')),
+            'The day of the word itself, entered after it.');
         self::assertFalse($since->isBefore($on('2026-03-04'), $on('2026-03-05 10:00')));
-        self::assertFalse($since->isBefore($on('2026-03-03'), $on('2026-03-06 10:00')), 'Entered afterwards, of a day before.');
-        self::assertFalse($since->isBefore($on('2026-03-06'), $on('2026-03-05 09:00')), 'Entered before, whatever day it names.');
+        self::assertFalse($since->isBefore($on('2026-03-03'), $on('2026-03-06 10:00')),
+            'Entered afterwards, of a day before.');
+        self::assertFalse($since->isBefore($on('2026-03-06'), $on('2026-03-05 09:00')),
+            'Entered before, whatever day it names.');
     }
 }

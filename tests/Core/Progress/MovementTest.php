@@ -11,7 +11,8 @@ final class MovementTest extends TestCase
 {
     public function testWhatIsLostIsSaidBeforeWhatIsWon(): void
     {
-        $of = static fn (float $month, float $chance, float $sd = 0.2): array => ['month' => $month, 'sd' => $sd, 'chance' => $chance];
+        $of = static fn (float $month, float $chance, float $sd = 0.2): array => ['month' => $month, 'sd' => $sd,
+            'chance' => $chance];
         self::assertNull(Movement::of([]));
         self::assertSame(Movement::Moves, Movement::of([$of(0.9, 0.95), $of(-0.1, 0.6)]));
         self::assertSame(Movement::Back, Movement::of([$of(0.9, 0.99), $of(-0.5, 0.95)]));

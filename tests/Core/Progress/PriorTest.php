@@ -44,7 +44,8 @@ final class PriorTest extends TestCase
     /** By hand (an independent program): rates whose errors differ. */
     public function testRatesCountByTheirErrors(): void
     {
-        $rates = array_map(static fn (float $month, float $sd): array => ['month' => $month, 'sd' => $sd], [1.0, 2.0, 3.0, 4.0, 1.5, 2.5, 3.5, 4.5], [0.5, 0.5, 0.5, 0.5, 1.0, 1.0, 1.0, 1.0]);
+        $rates = array_map(static fn (float $month, float $sd): array => ['month' => $month, 'sd' => $sd],
+            [1.0, 2.0, 3.0, 4.0, 1.5, 2.5, 3.5, 4.5], [0.5, 0.5, 0.5, 0.5, 1.0, 1.0, 1.0, 1.0]);
         $prior = Prior::among($rates, 8);
         self::assertEqualsWithDelta(2.6966580976863748, $prior->month, 1e-12);
         self::assertEqualsWithDelta(1.1585420919666078, $prior->sd, 1e-12);
@@ -56,7 +57,8 @@ final class PriorTest extends TestCase
         $rates = array_fill(0, 20, ['month' => 3.0, 'sd' => 0.5]);
         self::assertEquals(Prior::usual(), Prior::among($rates, 7));
         self::assertEquals(Prior::usual(), Prior::among(array_slice($rates, 0, 7), 8));
-        self::assertEquals(Prior::usual(), Prior::among(array_fill(0, 20, ['month' => 3.0, 'sd' => 0.0]), 20), 'A rate without error is none.');
+        self::assertEquals(Prior::usual(), Prior::among(array_fill(0, 20, ['month' => 3.0, 'sd' => 0.0]), 20),
+            'A rate without error is none.');
         $alike = Prior::among($rates, 20);
         self::assertSame([3.0, 20], [$alike->month, $alike->people]);
         self::assertSame(0.2, $alike->sd, 'Nobody is as alike as all that.');
@@ -65,22 +67,29 @@ final class PriorTest extends TestCase
     /** A person's own rate is drawn towards what is usual, the more the less is known of it. */
     public function testAForecastIsDrawnTowardsWhatIsUsual(): void
     {
-        $trend = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(-30.0 * (5 - $i), 60.0 + 0.5 * $i, 2.0), range(0, 5))) ?? self::fail('No trend.');
+        $trend = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(-30.0 * (5 - $i),
+            60.0 + 0.5 * $i, 2.0), range(0, 5))) ?? self::fail('No trend.');
         $own = $trend->slope->mean() * Trend::MONTH;
         $fast = Prior::among(array_fill(0, 10, ['month' => 4.0, 'sd' => 0.4]), 10);
         $rate = Forecast::rate($trend, $fast)['mean'] * Trend::MONTH;
         self::assertGreaterThan($own, $rate);
         self::assertLessThan(4.0, $rate);
-        self::assertLessThan(Forecast::of($trend, 0.0, 75.0)->from ?? INF, Forecast::of($trend, 0.0, 75.0, $fast)?->from);
+        self::assertLessThan(Forecast::of($trend, 0.0, 75.0)->from ?? INF,
+            Forecast::of($trend, 0.0, 75.0, $fast)?->from);
     }
 
     /** @param array<string, float> $read */
     #[DataProvider('outcomes')]
-    public function testAForecastIsScoredWhenItsDayHasCome(?Outcome $expected, array $read, string $now, ?string $to = '2026-06-01'): void
-    {
+    public function testAForecastIsScoredWhenItsDayHasCome(
+        ?Outcome $expected,
+        array $read,
+        string $now,
+        ?string $to = '2026-06-01',
+    ): void {
         $day = static fn (string $on): \DateTimeImmutable => new \DateTimeImmutable($on);
         $forecast = new KeptForecast(90.0, $day('2026-01-01'), $day('2026-03-01'), null === $to ? null : $day($to), 80);
-        $exact = array_map(static fn (string $on, float $value): Evidence => self::evidence($on, $value), array_keys($read), $read);
+        $exact = array_map(static fn (string $on, float $value): Evidence => self::evidence($on, $value),
+            array_keys($read), $read);
         self::assertSame($expected, $forecast->outcome($exact, $day($now)));
     }
 
@@ -102,7 +111,9 @@ final class PriorTest extends TestCase
     /** Of a gap less is more: what closes moves on, and has its day. */
     public function testAGapThatClosesIsProgress(): void
     {
-        $readings = array_map(static fn (int $i): Evidence => new Evidence(Ability::ShoulderReach, 16.0 - 1.5 * $i, Bound::Exact, Uncertainty::ofReading(0.7, "gap $i"), 'behind-back-reach', Tool::Tape, (new \DateTimeImmutable('2026-01-01'))->modify(sprintf('+%d days', 28 * $i))), range(0, 5));
+        $readings = array_map(static fn (int $i): Evidence => new Evidence(Ability::ShoulderReach, 16.0 - 1.5 * $i,
+            Bound::Exact, Uncertainty::ofReading(0.7, "gap $i"), 'behind-back-reach', Tool::Tape,
+            (new \DateTimeImmutable('2026-01-01'))->modify(sprintf('+%d days', 28 * $i))), range(0, 5));
         $now = new \DateTimeImmutable('2026-06-01');
         $of = AbilityProgress::of(Ability::ShoulderReach, $readings, $now, 0.0);
         self::assertEqualsWithDelta(-7.5, $of->change, 1e-9);
@@ -114,12 +125,15 @@ final class PriorTest extends TestCase
         self::assertSame('progress.forecast', $of->because->code);
         self::assertLessThan(0.0, $of->because->numbers['month']);
         self::assertNotNull($of->from);
-        self::assertSame('progress.met', AbilityProgress::of(Ability::ShoulderReach, $readings, $now, -12.0)->because->code, 'A gap of twelve is allowed.');
-        self::assertSame(['progress.grows', 'yes'], [AbilityProgress::of(Ability::ShoulderReach, $readings, $now)->because->code, AbilityProgress::of(Ability::ShoulderReach, $readings, $now)->because->numbers['less']]);
+        self::assertSame('progress.met', AbilityProgress::of(Ability::ShoulderReach, $readings, $now, -12.0)
+            ->because->code, 'A gap of twelve is allowed.');
+        self::assertSame(['progress.grows', 'yes'], [AbilityProgress::of(Ability::ShoulderReach, $readings, $now)
+            ->because->code, AbilityProgress::of(Ability::ShoulderReach, $readings, $now)->because->numbers['less']]);
     }
 
     private static function evidence(string $on, float $value): Evidence
     {
-        return new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape, new \DateTimeImmutable($on));
+        return new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on),
+            'shins-stacked', Tool::Tape, new \DateTimeImmutable($on));
     }
 }

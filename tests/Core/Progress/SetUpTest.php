@@ -30,7 +30,8 @@ final class SetUpTest extends TestCase
             $readings = [];
             for ($i = 0; $i < 20; ++$i) {
                 $isWarm = 2 === $i % 3;
-                $readings[] = new TimedReading(10.0 * $i, 60.0 + 0.03 * 10 * $i + ($isWarm ? 5.0 : 0.0) + 2.0 * Normal::draw($random), 2.0, false, $isWarm ? 'warm' : 'cold');
+                $readings[] = new TimedReading(10.0 * $i, 60.0 + 0.03 * 10 * $i + ($isWarm ? 5.0
+                    : 0.0) + 2.0 * Normal::draw($random), 2.0, false, $isWarm ? 'warm' : 'cold');
             }
             $trend = Trend::of($readings) ?? self::fail('No trend.');
             self::assertSame('cold', $trend->setUp, 'The line is that of the set-up with most readings.');
@@ -67,15 +68,23 @@ final class SetUpTest extends TestCase
         self::assertGreaterThan(0.4, $without / self::RUNS, 'Taken for one series they change.');
     }
 
-    /** First and last are of the set-up that was read most; only where there are no two of one are all taken, and then more is asked of a change. */
+    /**
+     * First and last are of the set-up that was read most; only where there are no two of one are all taken, and then
+     * more is asked of a change.
+     */
     public function testAChangeIsThatOfOneSetUp(): void
     {
-        $read = static fn (string $on, float $value, bool $isWarm): Evidence => new Evidence(Ability::ExternalRotation, $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape, new \DateTimeImmutable($on), isWarm: $isWarm);
+        $read = static fn (string $on, float $value, bool $isWarm): Evidence => new Evidence(Ability::ExternalRotation,
+            $value, Bound::Exact, Uncertainty::ofReading(1.4, $on), 'shins-stacked', Tool::Tape,
+            new \DateTimeImmutable($on), isWarm: $isWarm);
         $now = new \DateTimeImmutable('2026-06-01');
-        $of = AbilityProgress::of(Ability::ExternalRotation, [$read('2026-01-01', 70.0, false), $read('2026-03-01', 71.0, false), $read('2026-04-01', 72.0, false), $read('2026-05-01', 80.0, true)], $now);
+        $of = AbilityProgress::of(Ability::ExternalRotation,
+            [$read('2026-01-01', 70.0, false), $read('2026-03-01', 71.0, false), $read('2026-04-01', 72.0, false),
+                $read('2026-05-01', 80.0, true)], $now);
         self::assertEqualsWithDelta(2.0, $of->change, 1e-9);
         self::assertEqualsWithDelta(1.96 * M_SQRT2 * 1.4, $of->smallestReal, 1e-9);
-        $two = AbilityProgress::of(Ability::ExternalRotation, [$read('2026-01-01', 70.0, false), $read('2026-05-01', 80.0, true)], $now);
+        $two = AbilityProgress::of(Ability::ExternalRotation,
+            [$read('2026-01-01', 70.0, false), $read('2026-05-01', 80.0, true)], $now);
         self::assertEqualsWithDelta(10.0, $two->change, 1e-9);
         self::assertEqualsWithDelta(1.96 * sqrt(2 * 1.4 ** 2 + 4.0 ** 2), $two->smallestReal, 1e-9);
         self::assertSame('progress.changed', $two->because->code);

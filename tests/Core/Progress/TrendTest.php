@@ -30,8 +30,12 @@ final class TrendTest extends TestCase
 
     /** False alarms at five in a hundred at most, and the true slope within its interval, whatever the noise. */
     #[DataProvider('series')]
-    public function testASlopeIsCoveredAndNothingIsNotTakenForOne(int $many, int $gap, float $lasting, float $memory): void
-    {
+    public function testASlopeIsCoveredAndNothingIsNotTakenForOne(
+        int $many,
+        int $gap,
+        float $lasting,
+        float $memory,
+    ): void {
         $covered = $alarms = $steps = 0;
         for ($run = 0; $run < self::RUNS; ++$run) {
             $slope = 0 === $run % 2 ? 0.0 : 0.06;
@@ -44,7 +48,8 @@ final class TrendTest extends TestCase
         self::assertGreaterThanOrEqual(0.93, $covered / self::RUNS);
         // Half of the runs have no slope; three SD of a count of five in a hundred are allowed for.
         self::assertLessThanOrEqual(0.05 + 3.0 * sqrt(0.05 * 0.95 / (self::RUNS / 2)), $alarms / (self::RUNS / 2));
-        self::assertLessThanOrEqual(0.05 + 3.0 * sqrt(0.05 * 0.95 / self::RUNS), $steps / self::RUNS, 'steps that are none');
+        self::assertLessThanOrEqual(0.05 + 3.0 * sqrt(0.05 * 0.95 / self::RUNS), $steps / self::RUNS,
+            'steps that are none');
     }
 
     /** @return iterable<string, array{int, int, float, float}> */
@@ -69,7 +74,9 @@ final class TrendTest extends TestCase
 
     public function testAWeakReadingPullsLessThanASureOne(): void
     {
-        $line = static fn (float $sd): float => (Trend::of([new TimedReading(0, 10.0, 1.0), new TimedReading(10, 10.0, 1.0), new TimedReading(20, 10.0, 1.0), new TimedReading(30, 20.0, $sd)]) ?? self::fail('No trend.'))->slope->mean();
+        $line = static fn (float $sd): float => (Trend::of([new TimedReading(0, 10.0, 1.0),
+            new TimedReading(10, 10.0, 1.0), new TimedReading(20, 10.0, 1.0), new TimedReading(30, 20.0, $sd)])
+            ?? self::fail('No trend.'))->slope->mean();
         self::assertGreaterThan(3 * $line(10.0), $line(1.0));
         self::assertGreaterThan(0.0, $line(10.0));
     }
@@ -81,27 +88,33 @@ final class TrendTest extends TestCase
         $covered = 0;
         for ($run = 0; $run < 200; ++$run) {
             $readings = $this->drawn(18, 14, 0.06, 0.0, 1.0);
-            $cut = array_map(static fn (TimedReading $one): TimedReading => $one->value > 66.0 ? new TimedReading($one->day, 66.0, $one->sd, true) : $one, $readings);
+            $cut = array_map(static fn (TimedReading $one): TimedReading => $one->value > 66.0
+                ? new TimedReading($one->day, 66.0, $one->sd, true) : $one, $readings);
             $trend = Trend::of($cut);
             if (null === $trend) {
                 continue;
             }
             $slopes[] = $trend->slope->mean();
             $covered += $trend->slope->quantile(0.025) <= 0.06 && 0.06 <= $trend->slope->quantile(0.975) ? 1 : 0;
-            $naive[] = (Trend::of(array_map(static fn (TimedReading $one): TimedReading => new TimedReading($one->day, $one->value, $one->sd), $cut)) ?? self::fail('No trend.'))->slope->mean();
+            $naive[] = (Trend::of(array_map(static fn (TimedReading $one): TimedReading => new TimedReading($one->day,
+                $one->value, $one->sd), $cut)) ?? self::fail('No trend.'))->slope->mean();
         }
         self::assertEqualsWithDelta(0.06, array_sum($slopes) / count($slopes), 0.008);
         self::assertLessThan(0.045, array_sum($naive) / count($naive), 'Taken as values they would have hidden it.');
         self::assertGreaterThanOrEqual(0.93, $covered / count($slopes));
     }
 
-    /** What several abilities show together is a bound of each, and often all of one: it draws a line up hardly at all, and goes no further than it says. */
+    /**
+     * What several abilities show together is a bound of each, and often all of one: it draws a line up hardly at all,
+     * and goes no further than it says.
+     */
     public function testABoundThatIsOftenAllOfItHardlyDrawsTheLineUp(): void
     {
         $over = $slopes = [];
         for ($run = 0; $run < 200; ++$run) {
             $exact = $this->drawn(8, 28, 0.03, 0.0, 1.0);
-            $bounds = array_map(fn (TimedReading $one): TimedReading => new TimedReading($one->day, 60.0 + 0.03 * $one->day + self::SD * $this->gauss(), self::SD, true, isCut: false), $exact);
+            $bounds = array_map(fn (TimedReading $one): TimedReading => new TimedReading($one->day,
+                60.0 + 0.03 * $one->day + self::SD * $this->gauss(), self::SD, true, isCut: false), $exact);
             $trend = Trend::of([...$exact, ...$bounds]) ?? self::fail('No trend.');
             $slopes[] = $trend->slope->mean();
             $over[] = $trend->at(98.0)->mean() - 60.0 - 0.03 * 98.0;
@@ -110,7 +123,8 @@ final class TrendTest extends TestCase
         self::assertGreaterThan(0.0, array_sum($over) / 200);
         self::assertLessThan(0.35 * self::SD, array_sum($over) / 200);
         // One that lies clearly above the exact ones does.
-        $high = Trend::of([...$this->drawn(8, 28, 0.0, 0.0, 1.0), new TimedReading(98.0, 75.0, self::SD, true, isCut: false)]) ?? self::fail('No trend.');
+        $high = Trend::of([...$this->drawn(8, 28, 0.0, 0.0, 1.0),
+            new TimedReading(98.0, 75.0, self::SD, true, isCut: false)]) ?? self::fail('No trend.');
         self::assertGreaterThan(60.5, $high->at(98.0)->mean());
     }
 
@@ -126,7 +140,8 @@ final class TrendTest extends TestCase
     {
         $found = 0;
         for ($run = 0; $run < 100; ++$run) {
-            $readings = array_map(static fn (TimedReading $one): TimedReading => new TimedReading($one->day, $one->value + ($one->day >= 98 ? -12.0 : 0.0), $one->sd), $this->drawn(26, 7, 0.0, 0.0, 1.0));
+            $readings = array_map(static fn (TimedReading $one): TimedReading => new TimedReading($one->day,
+                $one->value + ($one->day >= 98 ? -12.0 : 0.0), $one->sd), $this->drawn(26, 7, 0.0, 0.0, 1.0));
             $step = Step::of(Trend::of($readings) ?? self::fail('No trend.'));
             if (null !== $step && abs($step->after - 98.0) <= 7.0) {
                 ++$found;
@@ -150,9 +165,12 @@ final class TrendTest extends TestCase
     {
         self::assertNull(Trend::of([]));
         self::assertNull(Trend::of([new TimedReading(0, 1.0, 1.0), new TimedReading(9, 2.0, 1.0)]));
-        self::assertNull(Trend::of([new TimedReading(5, 1.0, 1.0), new TimedReading(5, 2.0, 1.0), new TimedReading(5, 3.0, 1.0)]));
-        self::assertNull(Trend::of([new TimedReading(0, 1.0, 1.0), new TimedReading(5, 2.0, 1.0), new TimedReading(9, 3.0, 1.0, true)]), 'A bound is no reading of where it is.');
-        self::assertNotNull(Trend::of([new TimedReading(9, 1.0, 1.0), new TimedReading(0, 2.0, 1.0), new TimedReading(0, 3.0, 1.0)]), 'in any order, and two of one day');
+        self::assertNull(Trend::of([new TimedReading(5, 1.0, 1.0), new TimedReading(5, 2.0, 1.0),
+            new TimedReading(5, 3.0, 1.0)]));
+        self::assertNull(Trend::of([new TimedReading(0, 1.0, 1.0), new TimedReading(5, 2.0, 1.0),
+            new TimedReading(9, 3.0, 1.0, true)]), 'A bound is no reading of where it is.');
+        self::assertNotNull(Trend::of([new TimedReading(9, 1.0, 1.0), new TimedReading(0, 2.0, 1.0),
+            new TimedReading(0, 3.0, 1.0)]), 'in any order, and two of one day');
     }
 
     /** Whitened columns have the covariance that was supposed: their inner products are those of its inverse. */
@@ -168,10 +186,12 @@ final class TrendTest extends TestCase
         // Of C times a unit vector, whitened, the product with the whitened unit vectors is the unit matrix's row.
         /** @var \Closure(int): list<float> $unit */
         $unit = static fn (int $i): array => array_map(static fn (int $k): float => $k === $i ? 1.0 : 0.0, range(0, 3));
-        $white = Whitened::of($days, $variances, 2.0, 7.0, [...array_map($unit, range(0, 3)), ...array_map(array_values(...), $covariance)])->columns;
+        $white = Whitened::of($days, $variances, 2.0, 7.0, [...array_map($unit, range(0, 3)),
+            ...array_map(array_values(...), $covariance)])->columns;
         for ($i = 0; $i < 4; ++$i) {
             for ($j = 0; $j < 4; ++$j) {
-                $product = array_sum(array_map(static fn (float $x, float $y): float => $x * $y, $white[$i], $white[4 + $j]));
+                $product = array_sum(array_map(static fn (float $x, float $y): float => $x * $y, $white[$i],
+                    $white[4 + $j]));
                 self::assertEqualsWithDelta($i === $j ? 1.0 : 0.0, $product, 1e-10);
             }
         }
@@ -179,12 +199,14 @@ final class TrendTest extends TestCase
 
     public function testAMixtureIsReadBothWays(): void
     {
-        $mixture = new Mixture([['weight' => 0.25, 'mean' => -1.0, 'sd' => 0.5], ['weight' => 0.75, 'mean' => 2.0, 'sd' => 1.0]]);
+        $mixture = new Mixture([['weight' => 0.25, 'mean' => -1.0, 'sd' => 0.5],
+            ['weight' => 0.75, 'mean' => 2.0, 'sd' => 1.0]]);
         self::assertEqualsWithDelta(1.25, $mixture->mean(), 1e-12);
         foreach ([0.025, 0.5, 0.9] as $chance) {
             self::assertEqualsWithDelta($chance, $mixture->below($mixture->quantile($chance)), 1e-9);
         }
-        self::assertSame([0.0, 1.0], [(new Mixture([['weight' => 1.0, 'mean' => 3.0, 'sd' => 0.0]]))->below(2.9), (new Mixture([['weight' => 1.0, 'mean' => 3.0, 'sd' => 0.0]]))->below(3.0)]);
+        self::assertSame([0.0, 1.0], [(new Mixture([['weight' => 1.0, 'mean' => 3.0, 'sd' => 0.0]]))->below(2.9),
+            (new Mixture([['weight' => 1.0, 'mean' => 3.0, 'sd' => 0.0]]))->below(3.0)]);
         self::assertEqualsWithDelta(40.0, Normal::hazard(40.0), 0.05);
         self::assertSame([0.0, 1.0], [Normal::below(-50.0), Normal::below(50.0)]);
     }
@@ -211,10 +233,12 @@ final class TrendTest extends TestCase
 
     public function testThereIsNoDayForWhatIsMetOrDoesNotMove(): void
     {
-        $flat = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(7.0 * $i, 60.0 + 0.001 * ($i % 2), 0.5), range(0, 40))) ?? self::fail('No trend.');
+        $flat = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(7.0 * $i,
+            60.0 + 0.001 * ($i % 2), 0.5), range(0, 40))) ?? self::fail('No trend.');
         self::assertNull(Forecast::of($flat, 280.0, 59.0), 'It is met.');
         self::assertNull(Forecast::of($flat, 280.0, 95.0), 'Not by this work.');
-        $up = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(7.0 * $i, 60.0 + 0.1 * $i, 0.5), range(0, 40))) ?? self::fail('No trend.');
+        $up = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(7.0 * $i, 60.0 + 0.1 * $i, 0.5),
+            range(0, 40))) ?? self::fail('No trend.');
         $forecast = Forecast::of($up, 280.0, 68.0) ?? self::fail('No forecast.');
         self::assertLessThan($forecast->to, $forecast->from);
         self::assertSame(Forecast::CHANCE, $forecast->chance);
@@ -227,7 +251,8 @@ final class TrendTest extends TestCase
         $kept = exp(-$gap / $memory);
         $readings = [];
         for ($i = 0; $i < $many; ++$i) {
-            $readings[] = new TimedReading($gap * $i, 60.0 + $slope * $gap * $i + $good + self::SD * $this->gauss(), self::SD);
+            $readings[] = new TimedReading($gap * $i, 60.0 + $slope * $gap * $i + $good + self::SD * $this->gauss(),
+                self::SD);
             $good = $kept * $good + sqrt(1.0 - $kept ** 2) * $lasting * self::SD * $this->gauss();
         }
 

@@ -39,27 +39,42 @@ final class DecideTest extends TestCase
     public static function sessions(): iterable
     {
         $clean = static fn (string $day): ReadinessCheck => self::check($day);
-        yield 'three clean in a row' => [[$clean('01'), $clean('03'), $clean('05')], true, Step::MoveOn, 'move-on.clean'];
+        yield 'three clean in a row' => [[$clean('01'), $clean('03'), $clean('05')], true, Step::MoveOn,
+            'move-on.clean'];
         yield 'two clean' => [[$clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
-        yield 'three on one day are one session' => [[$clean('05'), $clean('05'), $clean('05')], true, Step::Stay, 'stay.count'];
-        yield 'three clean, the gate shut' => [[$clean('01'), $clean('03'), $clean('05')], false, Step::Stay, 'stay.gate'];
-        yield 'clean on another rung does not count' => [[self::check('01', rung: 'a'), $clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
-        yield 'a session that was not clean breaks the run' => [[$clean('01'), self::check('02', hold: false), $clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
+        yield 'three on one day are one session' => [[$clean('05'), $clean('05'), $clean('05')], true, Step::Stay,
+            'stay.count'];
+        yield 'three clean, the gate shut' => [[$clean('01'), $clean('03'), $clean('05')], false, Step::Stay,
+            'stay.gate'];
+        yield 'clean on another rung does not count' => [[self::check('01', rung: 'a'), $clean('03'), $clean('05')],
+            true, Step::Stay, 'stay.count'];
+        yield 'a session that was not clean breaks the run' => [[$clean('01'), self::check('02', hold: false),
+            $clean('03'), $clean('05')], true, Step::Stay, 'stay.count'];
         yield 'hold not reached' => [[self::check('05', hold: false)], true, Step::Stay, 'stay.hold'];
         yield 'breath not even' => [[self::check('05', breath: false)], true, Step::Stay, 'stay.breath'];
-        yield 'pain of two elsewhere is clean' => [[$clean('01'), $clean('03'), self::check('05', pain: new Pain(2, PainPlace::OuterHip))], true, Step::MoveOn, 'move-on.clean'];
-        yield 'one compensation stays' => [[$clean('03'), self::check('05', compensations: ['x'])], true, Step::Stay, 'stay.compensation'];
-        yield 'compensations twice running' => [[self::check('03', compensations: ['y']), self::check('05', compensations: ['x'])], true, Step::StepBack, 'step-back.compensations'];
-        yield 'pain of three' => [[self::check('05', pain: new Pain(3, PainPlace::OuterHip))], true, Step::StepBack, 'step-back.pain'];
+        yield 'pain of two elsewhere is clean' => [[$clean('01'), $clean('03'),
+            self::check('05', pain: new Pain(2, PainPlace::OuterHip))], true, Step::MoveOn, 'move-on.clean'];
+        yield 'one compensation stays' => [[$clean('03'), self::check('05', compensations: ['x'])], true, Step::Stay,
+            'stay.compensation'];
+        yield 'compensations twice running' => [[self::check('03', compensations: ['y']),
+            self::check('05', compensations: ['x'])], true, Step::StepBack, 'step-back.compensations'];
+        yield 'pain of three' => [[self::check('05', pain: new Pain(3, PainPlace::OuterHip))], true, Step::StepBack,
+            'step-back.pain'];
         yield 'sore in the night' => [[self::check('05', sore: true)], true, Step::StepBack, 'step-back.sore'];
         yield 'a break of fourteen days' => [[$clean('01'), $clean('15')], true, Step::Stay, 'stay.count'];
         yield 'a break of fifteen days' => [[$clean('01'), $clean('16')], true, Step::StepBack, 'step-back.break'];
-        yield 'a break of over six weeks' => [[self::check('01', month: '01'), $clean('01')], true, Step::ReTest, 'step-back.retest'];
-        yield 'pain of five' => [[self::check('05', pain: new Pain(5, PainPlace::OuterHip))], true, Step::Stop, 'stop.level'];
-        yield 'knee pain after any number of clean sessions' => [[$clean('01'), $clean('02'), $clean('03'), self::check('05', pain: new Pain(1, PainPlace::Knee))], true, Step::Stop, 'stop.knee'];
-        yield 'knee pain, and three clean since' => [[self::check('01', pain: new Pain(9, PainPlace::Knee)), $clean('02'), $clean('03'), $clean('05')], true, Step::Stop, 'stop.knee'];
-        yield 'sharp pain' => [[self::check('05', pain: new Pain(1, PainPlace::Groin, PainKind::Sharp))], true, Step::Stop, 'stop.kind'];
-        yield 'numbness that stays' => [[self::check('05', pain: new Pain(1, PainPlace::Ankle, PainKind::LastingNumbness))], true, Step::Stop, 'stop.kind'];
+        yield 'a break of over six weeks' => [[self::check('01', month: '01'), $clean('01')], true, Step::ReTest,
+            'step-back.retest'];
+        yield 'pain of five' => [[self::check('05', pain: new Pain(5, PainPlace::OuterHip))], true, Step::Stop,
+            'stop.level'];
+        yield 'knee pain after any number of clean sessions' => [[$clean('01'), $clean('02'), $clean('03'),
+            self::check('05', pain: new Pain(1, PainPlace::Knee))], true, Step::Stop, 'stop.knee'];
+        yield 'knee pain, and three clean since' => [[self::check('01', pain: new Pain(9, PainPlace::Knee)),
+            $clean('02'), $clean('03'), $clean('05')], true, Step::Stop, 'stop.knee'];
+        yield 'sharp pain' => [[self::check('05', pain: new Pain(1, PainPlace::Groin, PainKind::Sharp))], true,
+            Step::Stop, 'stop.kind'];
+        yield 'numbness that stays' => [[self::check('05', pain: new Pain(1, PainPlace::Ankle,
+            PainKind::LastingNumbness))], true, Step::Stop, 'stop.kind'];
     }
 
     public function testMovingOnToWhatHasNotBeenShownSaysSo(): void
@@ -75,7 +90,8 @@ final class DecideTest extends TestCase
 
     public function testTheTopRungHasNoNext(): void
     {
-        $checks = array_map(static fn (string $day): ReadinessCheck => self::check($day, rung: 'c'), ['01', '03', '05']);
+        $checks = array_map(static fn (string $day): ReadinessCheck => self::check($day, rung: 'c'),
+            ['01', '03', '05']);
         $proposal = $this->propose($checks, false);
         self::assertSame(Step::Stay, $proposal->step);
         self::assertSame('stay.top', $proposal->reasons[0]->code);
@@ -95,12 +111,16 @@ final class DecideTest extends TestCase
 
     public function testWhatIsProposedCanBeChosenFirst(): void
     {
-        self::assertFalse($this->history([self::check('05')], true)->nextUnproven, 'Shown, unless somebody says otherwise.');
+        self::assertFalse($this->history([self::check('05')], true)->nextUnproven,
+            'Shown, unless somebody says otherwise.');
         $history = $this->history([self::check('05')], false);
-        self::assertSame([Step::SwitchDrill, Step::Stay, Step::StepBack, Step::Stop], Decide::choices($history, new Proposal(Step::SwitchDrill, [], [])));
-        self::assertSame([Step::Stay, Step::StepBack, Step::Stop], Decide::choices($history, new Proposal(Step::Stay, [], [])), 'Once.');
+        self::assertSame([Step::SwitchDrill, Step::Stay, Step::StepBack, Step::Stop],
+            Decide::choices($history, new Proposal(Step::SwitchDrill, [], [])));
+        self::assertSame([Step::Stay, Step::StepBack, Step::Stop],
+            Decide::choices($history, new Proposal(Step::Stay, [], [])), 'Once.');
         $open = $this->history([self::check('05')], true);
-        self::assertSame([Step::MoveOn, Step::Stay, Step::StepBack, Step::Stop], Decide::choices($open, new Proposal(Step::Stay, [], [])));
+        self::assertSame([Step::MoveOn, Step::Stay, Step::StepBack, Step::Stop],
+            Decide::choices($open, new Proposal(Step::Stay, [], [])));
     }
 
     public function testAStepMovesByOneRungAndNoFurther(): void
@@ -115,7 +135,8 @@ final class DecideTest extends TestCase
 
     public static function ladder(): Ladder
     {
-        return new Ladder('half-lotus', 'Half lotus', array_map(static fn (string $id): Rung => new Rung($id, $id, PropRule::None), ['a', 'b', 'c']));
+        return new Ladder('half-lotus', 'Half lotus', array_map(static fn (string $id): Rung => new Rung($id, $id,
+            PropRule::None), ['a', 'b', 'c']));
     }
 
     private static function check(
@@ -128,7 +149,8 @@ final class DecideTest extends TestCase
         bool $sore = false,
         string $month = '06',
     ): ReadinessCheck {
-        return new ReadinessCheck($rung, new \DateTimeImmutable("2026-$month-$day"), $hold, $breath, $pain ?? Pain::none(), $compensations, $sore);
+        return new ReadinessCheck($rung, new \DateTimeImmutable("2026-$month-$day"), $hold, $breath, $pain
+            ?? Pain::none(), $compensations, $sore);
     }
 
     private function propose(array $checks, bool $nextOpen): Proposal
@@ -138,17 +160,22 @@ final class DecideTest extends TestCase
 
     private function history(array $checks, bool $nextOpen): LadderPractice
     {
-        $pains = array_map(static fn (ReadinessCheck $check): PainTold => new PainTold($check->day(), $check->on, $check->on, $check->pain, Side::Left), $checks);
+        $pains = array_map(static fn (ReadinessCheck $check): PainTold => new PainTold($check->day(), $check->on,
+            $check->on, $check->pain, Side::Left), $checks);
 
-        return new LadderPractice(self::ladder(), $checks, $nextOpen, heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
+        return new LadderPractice(self::ladder(), $checks, $nextOpen,
+            heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
     }
 
     public function testEachStopSaysWhatItIs(): void
     {
-        $reason = fn (ReadinessCheck $check): \LucidAscent\Core\Reason\Reason => $this->propose([$check], true)->reasons[0];
-        foreach ([['stop.knee', new Pain(1, PainPlace::Knee)], ['stop.level', new Pain(6, PainPlace::OuterHip)], ['stop.kind', new Pain(2, PainPlace::Groin, PainKind::Sharp)]] as [$code, $pain]) {
+        $reason = fn (ReadinessCheck $check): \LucidAscent\Core\Reason\Reason => $this->propose([$check], true)
+            ->reasons[0];
+        foreach ([['stop.knee', new Pain(1, PainPlace::Knee)], ['stop.level', new Pain(6, PainPlace::OuterHip)],
+            ['stop.kind', new Pain(2, PainPlace::Groin, PainKind::Sharp)]] as [$code, $pain]) {
             $of = $reason(self::check('05', pain: $pain));
-            self::assertSame([$code, $pain->level, $pain->place->value, $pain->kind->value], [$of->code, $of->numbers['level'], $of->numbers['place'], $of->numbers['kind']]);
+            self::assertSame([$code, $pain->level, $pain->place->value, $pain->kind->value],
+                [$of->code, $of->numbers['level'], $of->numbers['place'], $of->numbers['kind']]);
         }
     }
 
@@ -156,9 +183,11 @@ final class DecideTest extends TestCase
     public function testSorenessOfTheDayStopsNothing(): void
     {
         $day = new \DateTimeImmutable('2026-06-05');
-        $sore = new ConditionTold('sore', $day, $day, new Condition('sore-today', 'Sore', [], gentleOnly: true, ending: Ending::Day));
+        $sore = new ConditionTold('sore', $day, $day, new Condition('sore-today', 'Sore', [], gentleOnly: true,
+            ending: Ending::Day));
         $lasting = new ConditionTold('other', $day, $day, new Condition('other', 'Other', [], gentleOnly: true));
-        $step = static fn (ConditionTold ...$told): Step => Decide::proposal(new LadderPractice(self::ladder(), [self::check('05', sore: true)], true, heldBy: Holds::of($told, $day)->on(new Work([]), Side::Left)))->step;
+        $step = static fn (ConditionTold ...$told): Step => Decide::proposal(new LadderPractice(self::ladder(),
+            [self::check('05', sore: true)], true, heldBy: Holds::of($told, $day)->on(new Work([]), Side::Left)))->step;
         self::assertSame(Step::StepBack, $step($sore));
         self::assertSame(Step::Stop, $step($sore, $lasting));
     }
@@ -166,7 +195,8 @@ final class DecideTest extends TestCase
     /** A break after which nobody knows where a side stands begins the count anew. */
     public function testThreeCleanSessionsAreCountedSinceTheLastLongBreak(): void
     {
-        $checks = [self::check('01', month: '03'), self::check('03', month: '03'), self::check('01'), self::check('03')];
+        $checks = [self::check('01', month: '03'), self::check('03', month: '03'), self::check('01'),
+            self::check('03')];
         self::assertSame(Step::Stay, $this->propose($checks, true)->step);
         self::assertSame(Step::MoveOn, $this->propose([...$checks, self::check('05')], true)->step);
     }
@@ -184,6 +214,7 @@ final class DecideTest extends TestCase
         self::assertSame(Step::SwitchSchool, $step($days(...range(0, 15))), 'Sixteen.');
         self::assertSame(Step::ReTest, $step($days(...range(0, 23))), 'Twenty-four.');
         $elsewhere = new ReadinessCheck('high', new \DateTimeImmutable('2026-01-05 12:00'), true, true, Pain::none());
-        self::assertNotSame(Step::SwitchDrill, $step([...$days(0, 1, 2, 3, 4), $elsewhere, ...$days(5, 6, 7)]), 'A run that was broken by another rung begins anew.');
+        self::assertNotSame(Step::SwitchDrill, $step([...$days(0, 1, 2, 3, 4), $elsewhere, ...$days(5, 6, 7)]),
+            'A run that was broken by another rung begins anew.');
     }
 }

@@ -38,7 +38,8 @@ final class AsymmetryTest extends TestCase
         self::assertSame([], self::between(60.0, null));
         self::assertSame([], self::between(null, 60.0));
         self::assertSame([], self::between(60.0, 90.0, Bound::AtLeast), 'The lesser may go further than was seen.');
-        self::assertSame([['left', 30.0]], self::between(60.0, 90.0, Bound::Exact, Bound::AtLeast), 'The greater goes that far at least.');
+        self::assertSame([['left', 30.0]], self::between(60.0, 90.0, Bound::Exact, Bound::AtLeast),
+            'The greater goes that far at least.');
     }
 
     public function testTheChanceOfSeveralMarginsRestsOnWhatTheyShare(): void
@@ -53,7 +54,10 @@ final class AsymmetryTest extends TestCase
 
     public function testASeatUnderTheKneesOfSolesTogether(): void
     {
-        $height = static fn (float $knee, float $seat = 0.0, array $compensations = [], string $test = 'soles-together', string $on = '2026-03-02'): ?float => self::seat(new TakenTest($test, Side::Left, Tool::Tape, [['kneeHeight' => $knee, 'heelDistance' => 20.0]], $compensations, on: new \DateTimeImmutable($on), sitting: new Seat($seat)));
+        $height = static fn (float $knee, float $seat = 0.0, array $compensations = [], string $test = 'soles-together',
+            string $on = '2026-03-02'): ?float => self::seat(new TakenTest($test, Side::Left, Tool::Tape,
+                [['kneeHeight' => $knee, 'heelDistance' => 20.0]], $compensations, on: new \DateTimeImmutable($on),
+                sitting: new Seat($seat)));
         // The sample body's hip joint is 9 cm above the seat.
         self::assertEqualsWithDelta(7.0, $height(16.0), 1e-9);
         self::assertEqualsWithDelta(0.0, $height(8.0), 1e-9, 'Low knees need no seat.');
@@ -64,21 +68,32 @@ final class AsymmetryTest extends TestCase
     }
 
     /** @return list<array{string, float}> the tighter side, and by how much */
-    private static function between(?float $left, ?float $right, Bound $less = Bound::Exact, Bound $more = Bound::Exact): array
-    {
-        $evidence = static fn (?float $value, Bound $bound): array => null === $value ? [] : [new Evidence(Ability::InternalRotation, $value, $bound, Uncertainty::ofReading(2.0), 't', on: new \DateTimeImmutable('2026-03-02'))];
+    private static function between(
+        ?float $left,
+        ?float $right,
+        Bound $less = Bound::Exact,
+        Bound $more = Bound::Exact,
+    ): array {
+        $evidence = static fn (?float $value, Bound $bound): array => null === $value ? []
+            : [new Evidence(Ability::InternalRotation, $value, $bound, Uncertainty::ofReading(2.0), 't',
+                on: new \DateTimeImmutable('2026-03-02'))];
         $leftIsLess = null === $right || $left <= $right;
-        $person = new Snapshot(SampleBody::proportions(), ['left' => $evidence($left, $leftIsLess ? $less : $more), 'right' => $evidence($right, $leftIsLess ? $more : $less)], Holds::of([], new \DateTimeImmutable('2026-03-10')), [], new \DateTimeImmutable('2026-03-10'));
+        $person = new Snapshot(SampleBody::proportions(), ['left' => $evidence($left, $leftIsLess ? $less : $more),
+            'right' => $evidence($right, $leftIsLess ? $more : $less)],
+            Holds::of([], new \DateTimeImmutable('2026-03-10')), [], new \DateTimeImmutable('2026-03-10'));
 
-        return array_map(static fn ($reason): array => [(string) $reason->numbers['tighter'], round((float) $reason->numbers['difference'], 6)], Asymmetry::reasons($person));
+        return array_map(static fn ($reason): array => [(string) $reason->numbers['tighter'],
+            round((float) $reason->numbers['difference'], 6)], Asymmetry::reasons($person));
     }
 
     private static function seat(TakenTest $taken): ?float
     {
         $on = new \DateTimeImmutable('2026-03-10');
-        $person = new Snapshot(SampleBody::proportions(), ['left' => [], 'right' => []], Holds::of([], $on), [$taken], $on);
+        $person = new Snapshot(SampleBody::proportions(), ['left' => [], 'right' => []], Holds::of([], $on), [$taken],
+            $on);
         $rung = new RungDefinition('seat', 'Seat', null, ['rotation' => 10.0], new Work([], true), PropRule::LevelSeat);
-        $reading = (new ReadPoses(['p' => new PostureDefinition('p', 'P', [], [$rung], [])], $person))->of('p', Side::Left)->full();
+        $reading = (new ReadPoses(['p' => new PostureDefinition('p', 'P', [], [$rung], [])], $person))
+            ->of('p', Side::Left)->full();
 
         return PropHeights::of($reading, $person, Side::Left);
     }

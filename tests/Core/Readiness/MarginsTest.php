@@ -32,8 +32,12 @@ final class MarginsTest extends TestCase
 {
     /** @param array<string, array<string, float>> $tests */
     #[DataProvider('known')]
-    public function testWhatCapacityAndDemandShareOfTheBodyCancels(array $tests, KneeAtHeight $asked, Component $component, float $sd): void
-    {
+    public function testWhatCapacityAndDemandShareOfTheBodyCancels(
+        array $tests,
+        KneeAtHeight $asked,
+        Component $component,
+        float $sd,
+    ): void {
         $person = Person::of(array_map(static fn (array $trial): array => [$trial], $tests));
         $body = SampleBody::leg();
         $margin = AbilityMargin::of(
@@ -52,8 +56,10 @@ final class MarginsTest extends TestCase
     public static function known(): iterable
     {
         $deep = new KneeAtHeight(HalfLotus::place(new Sitting()), 12.0);
-        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 16.0), Component::ExternalRotation, 2.1];
-        yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::ExternalRotation, 2.8];
+        yield [['shins-stacked' => ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]],
+            new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 16.0), Component::ExternalRotation, 2.1];
+        yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::ExternalRotation,
+            2.8];
         yield [['soles-together' => ['kneeHeight' => 12.0, 'heelDistance' => 20.0]], $deep, Component::Flexion, 3.0];
     }
 
@@ -77,14 +83,16 @@ final class MarginsTest extends TestCase
 
     public function testWhatNobodyReadIsUnknown(): void
     {
-        $margin = AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        $margin = AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(),
+            SampleBody::proportions(), false);
         self::assertSame(State::Unknown, $margin->state());
         self::assertNull(Chance::allPositive([$margin], BodyError::measured()));
     }
 
     public function testTheChanceOfOneMarginIsTheNormalDistributions(): void
     {
-        self::assertEqualsWithDelta(0.8413447, Chance::allPositive([self::margin(82.0, 2.0)], BodyError::measured()), 1e-6);
+        self::assertEqualsWithDelta(0.8413447, Chance::allPositive([self::margin(82.0, 2.0)], BodyError::measured()),
+            1e-6);
         self::assertEqualsWithDelta(0.5, Normal::below(0.0), 1e-7);
         self::assertEqualsWithDelta(0.9750021, Normal::below(1.96), 1e-6);
         self::assertEqualsWithDelta(0.0013499, Normal::below(-3.0), 1e-6);
@@ -93,51 +101,77 @@ final class MarginsTest extends TestCase
     public function testMarginsOfOwnReadingsMultiplyAndThoseOfOneReadingDoNot(): void
     {
         $p = Normal::below(0.5);
-        $apart = Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'other')], BodyError::measured());
+        $apart = Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'other')],
+            BodyError::measured());
         self::assertEqualsWithDelta($p * $p, $apart, 0.02);
-        $same = Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'one')], BodyError::measured());
+        $same = Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'one')],
+            BodyError::measured());
         self::assertEqualsWithDelta($p, $same, 0.02);
-        self::assertSame($same, Chance::allPositive([self::margin(81.0, 2.0, name: 'one'), self::margin(81.0, 2.0, name: 'one')], BodyError::measured()), 'the same draws each time');
+        self::assertSame($same, Chance::allPositive([self::margin(81.0, 2.0, name: 'one'),
+            self::margin(81.0, 2.0, name: 'one')], BodyError::measured()), 'the same draws each time');
     }
 
     public function testALowerBlockIsADeeperBackbend(): void
     {
-        $bend = array_map(static fn (float $cm): float => KneelingBackbend::degrees($cm, SampleBody::proportions()), [30.0, 20.0, 10.0, 0.0]);
+        $bend = array_map(static fn (float $cm): float => KneelingBackbend::degrees($cm, SampleBody::proportions()),
+            [30.0, 20.0, 10.0, 0.0]);
         self::assertSame($bend, array_values(array_unique($bend)));
         self::assertTrue($bend[0] < $bend[1] && $bend[1] < $bend[2] && $bend[2] < $bend[3]);
         $capacity = self::capacity(Ability::SpineExtension, 10.0, 0.7);
-        $margin = AbilityMargin::of(Ability::SpineExtension, $capacity, 40.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        $margin = AbilityMargin::of(Ability::SpineExtension, $capacity, 40.0, Uncertainty::none(),
+            BodyError::measured(), SampleBody::proportions(), false);
         self::assertSame('degrees', $margin->unit());
         self::assertEqualsWithDelta($bend[2] - 40.0, $margin->difference(), 1e-9);
-        $slope = (KneelingBackbend::degrees(9.5, SampleBody::proportions()) - KneelingBackbend::degrees(10.5, SampleBody::proportions()));
-        self::assertEqualsWithDelta(0.7 * $slope, $margin->error, 0.02 * $margin->error, 'As steep as the arc is there.');
+        $slope = (KneelingBackbend::degrees(9.5, SampleBody::proportions()) - KneelingBackbend::degrees(10.5,
+            SampleBody::proportions()));
+        self::assertEqualsWithDelta(0.7 * $slope, $margin->error, 0.02 * $margin->error,
+            'As steep as the arc is there.');
     }
 
     public function testHandsThatOverlapReachFurther(): void
     {
-        $reach = static fn (float $gap): float => AbilityMargin::of(Ability::ShoulderReach, self::capacity(Ability::ShoulderReach, $gap, 0.7), -10.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->difference();
-        self::assertSame(0.7, AbilityMargin::of(Ability::ShoulderReach, self::capacity(Ability::ShoulderReach, 8.0, 0.7), -10.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->error, 'A gap is off by what the tape is off by.');
+        $reach = static fn (float $gap): float => AbilityMargin::of(Ability::ShoulderReach,
+            self::capacity(Ability::ShoulderReach, $gap, 0.7), -10.0, Uncertainty::none(), BodyError::measured(),
+            SampleBody::proportions(), false)->difference();
+        self::assertSame(0.7, AbilityMargin::of(Ability::ShoulderReach,
+            self::capacity(Ability::ShoulderReach, 8.0, 0.7), -10.0, Uncertainty::none(), BodyError::measured(),
+            SampleBody::proportions(), false)->error, 'A gap is off by what the tape is off by.');
         self::assertSame(2.0, $reach(8.0));
         self::assertSame(-2.0, $reach(12.0));
     }
 
-    private static function margin(float $shown, float $sd, Bound $bound = Bound::Exact, string $name = 'reading', bool $isTooOld = false): AbilityMargin
-    {
-        return AbilityMargin::of(Ability::ExternalRotation, self::capacity(Ability::ExternalRotation, $shown, $sd, $bound, $name), 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), $isTooOld);
+    private static function margin(
+        float $shown,
+        float $sd,
+        Bound $bound = Bound::Exact,
+        string $name = 'reading',
+        bool $isTooOld = false,
+    ): AbilityMargin {
+        return AbilityMargin::of(Ability::ExternalRotation,
+            self::capacity(Ability::ExternalRotation, $shown, $sd, $bound, $name), 80.0, Uncertainty::none(),
+            BodyError::measured(), SampleBody::proportions(), $isTooOld);
     }
 
     public function testRoundingDecidesNothing(): void
     {
-        $margin = static fn (float $asked): AbilityMargin => AbilityMargin::of(Ability::ExternalRotation, self::capacity(Ability::ExternalRotation, 80.0, 0.0), $asked, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false);
+        $margin = static fn (float $asked): AbilityMargin => AbilityMargin::of(Ability::ExternalRotation,
+            self::capacity(Ability::ExternalRotation, 80.0, 0.0), $asked, Uncertainty::none(), BodyError::measured(),
+            SampleBody::proportions(), false);
         foreach ([80.0 - 1e-11, 80.0, 80.0 + 1e-11, 80.0 + 5e-7] as $asked) {
             self::assertSame(State::Open, $margin($asked)->state(), 'What was shown exactly is there.');
         }
         self::assertSame(State::Short, $margin(80.01)->state());
     }
 
-    private static function capacity(Ability $ability, float $value, float $sd, Bound $bound = Bound::Exact, string $name = 'reading'): MeasuredCapacity
-    {
-        return (new AbilityReadings([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name), 'a-test')], BodyError::measured()))->capacity();
+    private static function capacity(
+        Ability $ability,
+        float $value,
+        float $sd,
+        Bound $bound = Bound::Exact,
+        string $name = 'reading',
+    ): MeasuredCapacity {
+        return (new AbilityReadings([new Evidence($ability, $value, $bound, Uncertainty::ofReading($sd, $name),
+            'a-test')], BodyError::measured()))->capacity();
     }
 
     public function testAChanceIsStatedOnlyOfWhatIsSettled(): void
@@ -146,16 +180,22 @@ final class MarginsTest extends TestCase
         self::assertFalse(self::margin(81.0, 2.0, isTooOld: true)->isSettled());
         self::assertFalse(self::margin(60.0, 2.0, Bound::AtLeast)->isSettled());
         self::assertFalse(self::margin(81.0, INF)->isSettled());
-        self::assertFalse(AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), false)->isSettled());
-        self::assertSame(State::Open, self::margin(80.0, 0.0, Bound::AtLeast)->state(), 'Just enough, and known without error.');
-        self::assertEqualsWithDelta(0.0, Chance::allPositive([self::margin(70.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()), 1e-6);
-        self::assertSame(1.0, Chance::allPositive([self::margin(90.0, 0.5, name: 'one'), self::margin(90.0, 0.5, name: 'other')], BodyError::measured()));
+        self::assertFalse(AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(),
+            BodyError::measured(), SampleBody::proportions(), false)->isSettled());
+        self::assertSame(State::Open, self::margin(80.0, 0.0, Bound::AtLeast)->state(),
+            'Just enough, and known without error.');
+        self::assertEqualsWithDelta(0.0, Chance::allPositive([self::margin(70.0, 0.5, name: 'one'),
+            self::margin(90.0, 0.5, name: 'other')], BodyError::measured()), 1e-6);
+        self::assertSame(1.0, Chance::allPositive([self::margin(90.0, 0.5, name: 'one'),
+            self::margin(90.0, 0.5, name: 'other')], BodyError::measured()));
     }
 
     public function testWhatNobodyReadHasNoErrorAndNoAge(): void
     {
-        $unread = AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(), SampleBody::proportions(), true);
-        self::assertSame([0.0, false, null, -INF], [$unread->error, $unread->isTooOld, $unread->shown, $unread->difference()]);
+        $unread = AbilityMargin::of(Ability::ExternalRotation, null, 80.0, Uncertainty::none(), BodyError::measured(),
+            SampleBody::proportions(), true);
+        self::assertSame([0.0, false, null, -INF], [$unread->error, $unread->isTooOld, $unread->shown,
+            $unread->difference()]);
     }
 
     public function testStatesAreInOrder(): void

@@ -30,7 +30,8 @@ final class MayTest extends TestCase
         $poses = self::poses(self::person());
         self::assertSame([], self::bars(May::practise($poses, 'turner', 'ground', Side::Left)));
         self::assertSame(['bar.below'], self::bars(May::practise($poses, 'turner', 'high', Side::Left)));
-        self::assertSame(['bar.short', 'bar.below', 'bar.below'], self::bars(May::practise($poses, 'turner', 'full', Side::Left)));
+        self::assertSame(['bar.short', 'bar.below', 'bar.below'],
+            self::bars(May::practise($poses, 'turner', 'full', Side::Left)));
     }
 
     /** Three clean sessions say more than a reading that has become less since. */
@@ -38,9 +39,11 @@ final class MayTest extends TestCase
     {
         $poses = self::poses(self::person(seen: [self::seen('full')]));
         self::assertTrue(May::practise($poses, 'turner', 'full', Side::Left)->isYes());
-        $held = self::poses(self::person([new Condition('c', 'A condition', ['weight-on-knee'])], [self::seen('full')]));
+        $held = self::poses(self::person([new Condition('c', 'A condition', ['weight-on-knee'])],
+            [self::seen('full')]));
         $may = May::practise($held, 'turner', 'full', Side::Left);
-        self::assertSame([false, true, ['A condition']], [$may->isYes(), $may->isHeld(), $may->heldBy()], 'A hold closes what was passed, too.');
+        self::assertSame([false, true, ['A condition']], [$may->isYes(), $may->isHeld(), $may->heldBy()],
+            'A hold closes what was passed, too.');
     }
 
     public function testBothAtOnceMayWhereEitherMay(): void
@@ -62,10 +65,12 @@ final class MayTest extends TestCase
 
     public function testUnderTheTeachersEyeNumbersBarNothingAndWhatWasNotCleanEndsTheWayUp(): void
     {
-        $try = static fn (Snapshot $person, string $rung): array => self::bars(May::try(self::poses($person)->of('turner', Side::Left), $rung));
+        $try = static fn (Snapshot $person, string $rung): array => self::bars(May::try(self::poses($person)
+            ->of('turner', Side::Left), $rung));
         self::assertSame([], $try(self::person(), 'full'));
         self::assertSame(['bar.below'], $try(self::person(seen: [self::seen('high', false)]), 'full'));
-        self::assertSame([], $try(self::person(seen: [self::seen('high', false)]), 'high'), 'It may be tried again itself.');
+        self::assertSame([], $try(self::person(seen: [self::seen('high', false)]), 'high'),
+            'It may be tried again itself.');
         $knee = new Condition('c', 'A condition', ['weight-on-knee']);
         self::assertSame(['held.condition'], $try(self::person([$knee]), 'high'));
         self::assertSame([], $try(self::person([$knee]), 'ground'));
@@ -76,19 +81,26 @@ final class MayTest extends TestCase
 
     public function testATestIsHeldOnItsSideAndOneOfBothSidesByEither(): void
     {
-        $test = static fn (bool $bothSides): TestDefinition => new TestDefinition('frog', 'Frog', 1, Formula::named('frog'), ['abduction' => Bound::Exact], ['span' => 'cm'], [], 1.0, work: new Work(['turn-out']), bothSides: $bothSides);
+        $test = static fn (bool $bothSides): TestDefinition => new TestDefinition('frog', 'Frog', 1,
+            Formula::named('frog'), ['abduction' => Bound::Exact], ['span' => 'cm'], [], 1.0,
+            work: new Work(['turn-out']), bothSides: $bothSides);
         $day = new \DateTimeImmutable('2026-03-02');
-        $holds = Holds::of([new ConditionTold('condition:c', $day, $day, new Condition('c', 'A condition', ['turn-out']), Side::Left)], $day);
-        self::assertSame([false, true], [May::take($holds, $test(true), Side::Left)->isYes(), May::take($holds, $test(true), Side::Right)->isYes()]);
-        self::assertSame([false, false], [May::take($holds, $test(false), Side::Left)->isYes(), May::take($holds, $test(false), Side::Right)->isYes()]);
-        self::assertSame([true, false], [May::takeAtAll($holds, $test(true))->isYes(), May::takeAtAll($holds, $test(false))->isYes()]);
+        $holds = Holds::of([new ConditionTold('condition:c', $day, $day,
+            new Condition('c', 'A condition', ['turn-out']), Side::Left)], $day);
+        self::assertSame([false, true], [May::take($holds, $test(true), Side::Left)->isYes(),
+            May::take($holds, $test(true), Side::Right)->isYes()]);
+        self::assertSame([false, false], [May::take($holds, $test(false), Side::Left)->isYes(),
+            May::take($holds, $test(false), Side::Right)->isYes()]);
+        self::assertSame([true, false], [May::takeAtAll($holds, $test(true))->isYes(),
+            May::takeAtAll($holds, $test(false))->isYes()]);
         self::assertSame(['A condition'], May::takeAtAll($holds, $test(false))->heldBy());
     }
 
     public function testAnyPositionIsHeldByWhatItLoads(): void
     {
         $day = new \DateTimeImmutable('2026-03-02');
-        $holds = Holds::of([new ConditionTold('condition:c', $day, $day, new Condition('c', 'A condition', ['turn-out']), Side::Left)], $day);
+        $holds = Holds::of([new ConditionTold('condition:c', $day, $day,
+            new Condition('c', 'A condition', ['turn-out']), Side::Left)], $day);
         self::assertSame(['A condition'], May::load($holds, new Work(['turn-out']), Side::Left)->heldBy());
         self::assertTrue(May::load($holds, new Work(['crossing']), Side::Left)->isYes());
         self::assertTrue(May::load($holds, new Work(['turn-out']), Side::Right)->isYes());
@@ -106,7 +118,8 @@ final class MayTest extends TestCase
      */
     private static function person(array $conditions = [], array $seen = []): Snapshot
     {
-        return Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]], $conditions, seen: $seen);
+        return Person::of(['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]]], $conditions,
+            seen: $seen);
     }
 
     private static function seen(string $rung, bool $isClean = true): Seen
@@ -116,7 +129,9 @@ final class MayTest extends TestCase
 
     private static function poses(Snapshot $person): ReadPoses
     {
-        $rung = static fn (string $id, float $degrees, array $loads, bool $isGentle = false): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => $degrees], new Work($loads, $isGentle));
+        $rung = static fn (string $id, float $degrees, array $loads,
+            bool $isGentle = false): RungDefinition => new RungDefinition($id, $id, null, ['rotation' => $degrees],
+                new Work($loads, $isGentle));
         $rungs = [
             $rung('ground', 20.0, ['lying-rest'], true),
             $rung('high', 65.0, ['turn-out', 'weight-on-knee']),
@@ -124,6 +139,7 @@ final class MayTest extends TestCase
             $rung('full-free', 120.0, ['turn-out']),
         ];
 
-        return new ReadPoses(['turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], $rungs, [])], $person, []);
+        return new ReadPoses(['turner' => new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], $rungs,
+            [])], $person, []);
     }
 }

@@ -35,8 +35,17 @@ final class Person
      * @param list<Observed> $observed
      * @param list<Entry> $entries
      */
-    public static function of(array $trials, array $conditions = [], ?Proportions $proportions = null, string $on = '2026-03-10', array $seen = [], array $checks = [], array $decided = [], array $observed = [], array $entries = []): Snapshot
-    {
+    public static function of(
+        array $trials,
+        array $conditions = [],
+        ?Proportions $proportions = null,
+        string $on = '2026-03-10',
+        array $seen = [],
+        array $checks = [],
+        array $decided = [],
+        array $observed = [],
+        array $entries = [],
+    ): Snapshot {
         $proportions ??= SampleBody::proportions();
         $taken = [];
         $evidence = ['left' => [], 'right' => []];
@@ -44,7 +53,8 @@ final class Person
             foreach (Side::cases() as $side) {
                 $test = new TakenTest($name, $side, Tool::Tape, $read, on: new \DateTimeImmutable('2026-03-02'));
                 $taken[] = $test;
-                array_push($evidence[$side->value], ...ReadTest::evidence(self::definition($name), $test, $proportions->body($side), ToolErrors::usual()));
+                array_push($evidence[$side->value], ...ReadTest::evidence(self::definition($name), $test,
+                    $proportions->body($side), ToolErrors::usual()));
             }
         }
 
@@ -52,7 +62,8 @@ final class Person
         $told = array_map(static fn (Condition $condition): ConditionTold => new ConditionTold("condition:$condition->id", $day, $day, $condition), $conditions);
         $on = new \DateTimeImmutable($on);
 
-        return new Snapshot($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen, $checks, $decided, $observed);
+        return new Snapshot($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen,
+            $checks, $decided, $observed);
     }
 
     private static function definition(string $name): TestDefinition

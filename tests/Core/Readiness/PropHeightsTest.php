@@ -36,7 +36,8 @@ final class PropHeightsTest extends TestCase
     public function testAGapIsTheLeastAtWhichEveryShownAngleSuffices(): void
     {
         $shown = (new ShinsStacked(14.0, 10.0, new Sitting()))->angles(SampleBody::leg())['rotation'];
-        $at = static fn (float $height): float => (new PigeonFront($height, 20.0))->angles(SampleBody::leg())['rotation'];
+        $at = static fn (float $height): float => (new PigeonFront($height, 20.0))
+            ->angles(SampleBody::leg())['rotation'];
         $gap = self::height(PropRule::HipGap, static fn (): Posture => new PigeonFront(12.0, 20.0), self::TURN);
         self::assertNotNull($gap);
         $hip = $gap + SampleBody::leg()->seatedHipHeight;
@@ -47,20 +48,25 @@ final class PropHeightsTest extends TestCase
 
     public function testTheGapUnderAKneeIsMeasuredToTheTopOfTheProp(): void
     {
-        $knee = self::height(PropRule::KneeGap, static fn (): Posture => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 14.0), self::TURN);
+        $knee = self::height(PropRule::KneeGap,
+            static fn (): Posture => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 14.0), self::TURN);
         self::assertNotNull($knee);
-        $capacity = new Capacity(130.0, null, (new ShinsStacked(14.0, 10.0, new Sitting()))->angles(SampleBody::leg())['rotation']);
-        self::assertEqualsWithDelta($capacity->rotation, (new KneeAtHeight(HalfLotusEasy::place(new Sitting()), $knee + LegChain::HALF_KNEE))->angles(SampleBody::leg())['rotation'], 0.1);
+        $capacity = new Capacity(130.0, null, (new ShinsStacked(14.0, 10.0, new Sitting()))
+            ->angles(SampleBody::leg())['rotation']);
+        self::assertEqualsWithDelta($capacity->rotation, (new KneeAtHeight(HalfLotusEasy::place(new Sitting()),
+            $knee + LegChain::HALF_KNEE))->angles(SampleBody::leg())['rotation'], 0.1);
     }
 
     public function testWhereNoHeightHelpsThereIsNone(): void
     {
-        self::assertNull(self::height(PropRule::KneeGap, static fn (): Posture => new KneeAtHeight(HalfLotus::place(new Sitting()), 14.0), self::TURN));
+        self::assertNull(self::height(PropRule::KneeGap,
+            static fn (): Posture => new KneeAtHeight(HalfLotus::place(new Sitting()), 14.0), self::TURN));
     }
 
     public function testAKneeLiesNoLowerThanTheAnkleUnderIt(): void
     {
-        $gap = self::height(PropRule::KneeGap, static fn (): Posture => new ShinsStacked(20.0, 10.0, new Sitting()), ['shins-stacked' => [['kneeHeight' => 6.0, 'ankleHeight' => 20.0]]]);
+        $gap = self::height(PropRule::KneeGap, static fn (): Posture => new ShinsStacked(20.0, 10.0, new Sitting()),
+            ['shins-stacked' => [['kneeHeight' => 6.0, 'ankleHeight' => 20.0]]]);
         self::assertNotNull($gap);
         self::assertEqualsWithDelta(10.0 - LegChain::HALF_KNEE, $gap, 0.01);
     }
@@ -68,9 +74,11 @@ final class PropHeightsTest extends TestCase
     public function testWithoutAReadingThereIsNoHeight(): void
     {
         foreach (PropRule::cases() as $rule) {
-            self::assertNull(self::height($rule, static fn (): Posture => new PigeonFront(12.0, 20.0), []), $rule->value);
+            self::assertNull(self::height($rule, static fn (): Posture => new PigeonFront(12.0, 20.0), []),
+                $rule->value);
         }
-        self::assertNull(self::height(PropRule::KneeGap, static fn (): Posture => new PigeonFront(12.0, 20.0), self::TURN), 'Nor where the position has no such height.');
+        self::assertNull(self::height(PropRule::KneeGap, static fn (): Posture => new PigeonFront(12.0, 20.0),
+            self::TURN), 'Nor where the position has no such height.');
     }
 
     public function testAStrapToTheFootIsAsLongAsTheOtherLegAsks(): void
@@ -84,11 +92,14 @@ final class PropHeightsTest extends TestCase
     public function testOnlyAPropThatDecidesWhatIsAskedHidesTheAnglesOfWhatWasSeen(PropRule $rule, int $angles): void
     {
         $rung = self::rung($rule, static fn (): Posture => new PigeonFront(18.0, 20.0));
-        self::assertCount($angles, ReadSeen::evidence(new Seen('pose', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05')), $rung, SampleBody::proportions()));
-        $onProp = new Seen('pose', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'), values: ['hipHeight' => 25.0]);
+        self::assertCount($angles, ReadSeen::evidence(new Seen('pose', 'low', Side::Left, true,
+            new \DateTimeImmutable('2026-03-05')), $rung, SampleBody::proportions()));
+        $onProp = new Seen('pose', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'),
+            values: ['hipHeight' => 25.0]);
         $asked = (new PigeonFront(25.0, 20.0))->angles(SampleBody::leg());
         foreach (ReadSeen::evidence($onProp, $rung, SampleBody::proportions()) as $e) {
-            self::assertEqualsWithDelta($asked[$e->ability->value], $e->value, 1e-9, 'As high as it was, not as the rung would have it.');
+            self::assertEqualsWithDelta($asked[$e->ability->value], $e->value, 1e-9,
+                'As high as it was, not as the rung would have it.');
         }
     }
 
@@ -104,13 +115,15 @@ final class PropHeightsTest extends TestCase
     private static function height(PropRule $rule, \Closure $demand, array $tests, ?\Closure $other = null): ?float
     {
         $person = Person::of($tests);
-        $poses = new ReadPoses(['pose' => new PostureDefinition('pose', 'Pose', [Ability::ExternalRotation], [self::rung($rule, $demand, $other)], [])], $person, []);
+        $poses = new ReadPoses(['pose' => new PostureDefinition('pose', 'Pose', [Ability::ExternalRotation],
+            [self::rung($rule, $demand, $other)], [])], $person, []);
 
         return PropHeights::of($poses->of('pose', Side::Left)->full(), $person, Side::Left);
     }
 
     private static function rung(PropRule $rule, \Closure $demand, ?\Closure $other = null): RungDefinition
     {
-        return new RungDefinition('low', 'Low', new Demand($demand), [], new Work(['turn-out'], false), prop: $rule, otherDemand: null === $other ? null : new Demand($other));
+        return new RungDefinition('low', 'Low', new Demand($demand), [], new Work(['turn-out'], false), prop: $rule,
+            otherDemand: null === $other ? null : new Demand($other));
     }
 }

@@ -27,15 +27,18 @@ final class ProposeTestsTest extends TestCase
 
     public function testAFullAssessmentTakesAllInTheTaughtOrder(): void
     {
-        self::assertSame(['wide-legs', 'frog', 'figure-four-lying', 'soles-together', 'shins-stacked'], self::chosen(null));
+        self::assertSame(['wide-legs', 'frog', 'figure-four-lying', 'soles-together', 'shins-stacked'],
+            self::chosen(null));
     }
 
     public function testWhatIsHeldIsReplacedByWhatIsNot(): void
     {
         $knee = new Condition('knee-surgery', 'Knee surgery', ['turn-out', 'knee-folded', 'weight-on-knee']);
         self::assertSame(['figure-four-lying'], self::chosen(self::ASKED, [], [$knee]));
-        $held = array_filter(self::proposed(self::ASKED, [], [$knee]), static fn (ProposedTest $one): bool => $one->isHeld());
-        self::assertSame(['frog', 'soles-together', 'shins-stacked'], array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $held)));
+        $held = array_filter(self::proposed(self::ASKED, [], [$knee]),
+            static fn (ProposedTest $one): bool => $one->isHeld());
+        self::assertSame(['frog', 'soles-together', 'shins-stacked'],
+            array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $held)));
     }
 
     public function testEachSaysWhy(): void
@@ -56,13 +59,16 @@ final class ProposeTestsTest extends TestCase
 
     public function testOfTwoThatTellTheSameTheSidesApartAreTaken(): void
     {
-        $together = new TestDefinition('both', 'Both', 1, Formula::named('shins-stacked'), ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 1.0, false);
+        $together = new TestDefinition('both', 'Both', 1, Formula::named('shins-stacked'), ['rotation' => Bound::Exact],
+            ['kneeHeight' => 'cm', 'ankleHeight' => 'cm'], [], 1.0, false);
         $apart = Definition::figureFour();
         self::assertLessThan($together->rank(), $apart->rank(), 'Though it is read with the larger error.');
         self::assertLessThan($apart->rank(), Definition::shinsStacked()->rank(), 'Of those alike the smaller error.');
         $day = new \DateTimeImmutable('2026-03-02');
-        $chosen = array_filter(ProposeTests::of(['both' => $together, 'figure-four-lying' => $apart], ['rotation' => ['lotus']], [], Holds::of([], $day)), static fn (ProposedTest $one): bool => $one->isChosen);
-        self::assertSame(['figure-four-lying'], array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $chosen)));
+        $chosen = array_filter(ProposeTests::of(['both' => $together, 'figure-four-lying' => $apart],
+            ['rotation' => ['lotus']], [], Holds::of([], $day)), static fn (ProposedTest $one): bool => $one->isChosen);
+        self::assertSame(['figure-four-lying'],
+            array_values(array_map(static fn (ProposedTest $one): string => $one->test->id, $chosen)));
     }
 
     public function testWhatWasReadLatelyIsNotReadAgain(): void
@@ -85,7 +91,8 @@ final class ProposeTestsTest extends TestCase
     {
         return array_values(array_map(
             static fn (ProposedTest $one): string => $one->test->id,
-            array_filter(self::proposed($asked, $age, $conditions), static fn (ProposedTest $one): bool => $one->isChosen),
+            array_filter(self::proposed($asked, $age, $conditions),
+                static fn (ProposedTest $one): bool => $one->isChosen),
         ));
     }
 
@@ -99,12 +106,15 @@ final class ProposeTestsTest extends TestCase
     private static function proposed(?array $asked, array $age, array $conditions): array
     {
         $tests = [];
-        foreach ([Definition::wideLegs(), Definition::frog(), Definition::figureFour(), Definition::solesTogether(), Definition::shinsStacked()] as $test) {
+        foreach ([Definition::wideLegs(), Definition::frog(), Definition::figureFour(), Definition::solesTogether(),
+            Definition::shinsStacked()] as $test) {
             $tests[$test->id] = $test;
         }
 
         $day = new \DateTimeImmutable('2026-03-02');
 
-        return ProposeTests::of($tests, $asked, $age, Holds::of(array_map(static fn (Condition $c): ConditionTold => new ConditionTold($c->id, $day, $day, $c), $conditions), $day));
+        return ProposeTests::of($tests, $asked, $age,
+            Holds::of(array_map(static fn (Condition $c): ConditionTold => new ConditionTold($c->id, $day, $day, $c),
+                $conditions), $day));
     }
 }

@@ -9,18 +9,23 @@ use PHPUnit\Framework\TestCase;
 
 final class NormalTest extends TestCase
 {
-    /** Sheppard, Phil Trans R Soc A 192 (1899) 101: of two the share above nothing in both is a quarter and the angle of their correlation. */
+    /**
+     * Sheppard, Phil Trans R Soc A 192 (1899) 101: of two the share above nothing in both is a quarter and the angle of
+     * their correlation.
+     */
     public function testOfTwoTheShareAboveNothing(): void
     {
         foreach ([-0.98, -0.5, 0.0, 0.3, 0.8, 0.98] as $correlation) {
-            self::assertEqualsWithDelta(0.25 + asin($correlation) / (2 * M_PI), Normal::bothBelow(0.0, 0.0, $correlation), 1e-9);
+            self::assertEqualsWithDelta(0.25 + asin($correlation) / (2 * M_PI),
+                Normal::bothBelow(0.0, 0.0, $correlation), 1e-9);
         }
     }
 
     public function testTwoThatDoNotGoTogetherMultiply(): void
     {
         self::assertEqualsWithDelta(Normal::below(0.7) * Normal::below(-1.1), Normal::bothBelow(0.7, -1.1, 0.0), 1e-12);
-        self::assertEqualsWithDelta(Normal::below(0.7), Normal::bothBelow(0.7, 8.0, 0.6), 1e-9, 'One that is sure says nothing.');
+        self::assertEqualsWithDelta(Normal::below(0.7), Normal::bothBelow(0.7, 8.0, 0.6), 1e-9,
+            'One that is sure says nothing.');
     }
 
     /** Against drawing them. */

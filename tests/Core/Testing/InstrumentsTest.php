@@ -104,14 +104,16 @@ final class InstrumentsTest extends TestCase
     public function testWhatAPictureIsOffBy(): void
     {
         $pixel = 0.003 * 720.0;
-        $height = static fn (array $points): float => (new PhotoLandmarks($points, 30.0, 720.0))->measured()['kneeHeight']['value'];
+        $height = static fn (array $points): float => (new PhotoLandmarks($points, 30.0, 720.0))
+            ->measured()['kneeHeight']['value'];
         $variance = 0.0;
         foreach (self::points() as $name => [$x, $y]) {
             $variance += ($height([$name => [$x + $pixel, $y]] + self::points()) - $height(self::points())) ** 2;
             $variance += ($height([$name => [$x, $y + $pixel]] + self::points()) - $height(self::points())) ** 2;
         }
         $camera = $height(self::points()) * hypot(1 - cos(deg2rad(5.0)), 0.02);
-        self::assertEqualsWithDelta(sqrt($variance + $camera ** 2), (new PhotoLandmarks(self::points(), 30.0, 720.0))->measured()['kneeHeight']['sd'], 1e-9);
+        self::assertEqualsWithDelta(sqrt($variance + $camera ** 2), (new PhotoLandmarks(self::points(), 30.0, 720.0))
+            ->measured()['kneeHeight']['sd'], 1e-9);
     }
 
     public function testARolledCameraChangesNothing(): void
@@ -119,7 +121,8 @@ final class InstrumentsTest extends TestCase
         $level = (new PhotoLandmarks(self::points(), 30.0, 720.0))->measured();
         $this->forAll(Generators::choose(-40, 40))->then(function (int $roll) use ($level): void {
             [$sin, $cos] = [sin(deg2rad($roll)), cos(deg2rad($roll))];
-            $turned = array_map(static fn (array $p): array => [$cos * $p[0] - $sin * $p[1], $sin * $p[0] + $cos * $p[1]], self::points());
+            $turned = array_map(static fn (array $p): array => [$cos * $p[0] - $sin * $p[1],
+                $sin * $p[0] + $cos * $p[1]], self::points());
             foreach ((new PhotoLandmarks($turned, 30.0, 720.0))->measured() as $what => $one) {
                 self::assertEqualsWithDelta($level[$what]['value'], $one['value'], 1e-6, $what);
             }
@@ -135,13 +138,16 @@ final class InstrumentsTest extends TestCase
     /** @return array<string, array{float, float}> */
     private static function points(): array
     {
-        return ['hip' => [160.0, 345.0], 'knee' => [420.0, 300.0], 'ankle' => [250.0, 372.0], 'floorA' => [30.0, 392.0], 'floorB' => [690.0, 392.0], 'knownA' => [480.0, 340.0], 'knownB' => [660.0, 340.0]];
+        return ['hip' => [160.0, 345.0], 'knee' => [420.0, 300.0], 'ankle' => [250.0, 372.0], 'floorA' => [30.0, 392.0],
+            'floorB' => [690.0, 392.0], 'knownA' => [480.0, 340.0], 'knownB' => [660.0, 340.0]];
     }
 
     public function testEveryHeightAndAngleOfAPicture(): void
     {
         // 100 pixels are 50 cm, the floor is level at 400.
-        $points = ['hip' => [200.0, 300.0], 'knee' => [400.0, 350.0], 'ankle' => [300.0, 390.0], 'floorA' => [0.0, 400.0], 'floorB' => [700.0, 400.0], 'knownA' => [500.0, 100.0], 'knownB' => [600.0, 100.0]];
+        $points = ['hip' => [200.0, 300.0], 'knee' => [400.0, 350.0], 'ankle' => [300.0, 390.0],
+            'floorA' => [0.0, 400.0], 'floorB' => [700.0, 400.0], 'knownA' => [500.0, 100.0],
+            'knownB' => [600.0, 100.0]];
         $measured = (new PhotoLandmarks($points, 50.0, 720.0))->measured();
         $thigh = [200.0, -50.0];
         $shin = [-100.0, -40.0];
@@ -156,15 +162,18 @@ final class InstrumentsTest extends TestCase
         ];
         foreach ($expected as $what => $value) {
             self::assertEqualsWithDelta($value, $measured[$what]['value'], 1e-9, $what);
-            self::assertSame(str_ends_with($what, 'Angle') || 'kneeBend' === $what ? 'degrees' : 'cm', $measured[$what]['unit']);
+            self::assertSame(str_ends_with($what, 'Angle') || 'kneeBend' === $what ? 'degrees' : 'cm',
+                $measured[$what]['unit']);
         }
         // A picture from twice as far has pixels of twice the size, and the camera is as far out of plumb.
-        $far = (new PhotoLandmarks(array_map(static fn (array $p): array => [$p[0] / 2, $p[1] / 2], $points), 50.0, 720.0))->measured();
+        $far = (new PhotoLandmarks(array_map(static fn (array $p): array => [$p[0] / 2, $p[1] / 2], $points), 50.0,
+            720.0))->measured();
         self::assertEqualsWithDelta(25.0, $far['kneeHeight']['value'], 1e-9);
         self::assertGreaterThan($measured['kneeHeight']['sd'], $far['kneeHeight']['sd']);
         // Points that are two pixels apart are two points; nearer, they are one.
         new PhotoLandmarks(['knownB' => [502.0, 100.0]] + $points, 50.0, 720.0);
-        foreach ([['knownB' => [501.9, 100.0]], ['floorB' => [1.0, 400.0]], ['ankle' => [401.0, 350.0]], ['knee' => [201.0, 300.0]], ['hip' => [NAN, 1.0]], ['hip' => [1.0, INF]]] as $bad) {
+        foreach ([['knownB' => [501.9, 100.0]], ['floorB' => [1.0, 400.0]], ['ankle' => [401.0, 350.0]],
+            ['knee' => [201.0, 300.0]], ['hip' => [NAN, 1.0]], ['hip' => [1.0, INF]]] as $bad) {
             try {
                 new PhotoLandmarks($bad + $points, 50.0, 720.0);
                 self::fail(array_key_first($bad).' was taken.');
@@ -174,20 +183,26 @@ final class InstrumentsTest extends TestCase
         }
     }
 
-    /** Where a pixel is next to nothing, the camera alone errs: five degrees out of square, a fiftieth of the distance. */
+    /**
+     * Where a pixel is next to nothing, the camera alone errs: five degrees out of square, a fiftieth of the distance.
+     */
     public function testACameraThatLooksPastSquare(): void
     {
         $points = array_map(static fn (array $p): array => [1e6 * $p[0], 1e6 * $p[1]], self::points());
         $measured = (new PhotoLandmarks($points, 30.0, 720.0))->measured();
         foreach (['kneeHeight', 'hipHeight', 'hipToAnkle'] as $what) {
-            self::assertEqualsWithDelta($measured[$what]['value'] * hypot(1 - cos(deg2rad(5.0)), 0.02), $measured[$what]['sd'], 1e-5, $what);
+            self::assertEqualsWithDelta($measured[$what]['value'] * hypot(1 - cos(deg2rad(5.0)), 0.02),
+                $measured[$what]['sd'], 1e-5, $what);
         }
         foreach (['shinAngle', 'thighAngle', 'kneeBend'] as $what) {
-            self::assertEqualsWithDelta(5.0 * abs(sin(deg2rad(2 * $measured[$what]['value']))) / 2, $measured[$what]['sd'], 1e-4, $what);
+            self::assertEqualsWithDelta(5.0 * abs(sin(deg2rad(2 * $measured[$what]['value']))) / 2,
+                $measured[$what]['sd'], 1e-4, $what);
         }
     }
 
-    /** Two trials of one leg differ: SEM² is the mean square within; three legs of two readings give the coefficient. */
+    /**
+     * Two trials of one leg differ: SEM² is the mean square within; three legs of two readings give the coefficient.
+     */
     public function testRepeatsOfOneLegAndOfSeveral(): void
     {
         self::assertEqualsWithDelta(sqrt(2.0), (new Repeats([[41.0, 43.0]]))->sem(), 1e-12);

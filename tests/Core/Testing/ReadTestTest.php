@@ -36,14 +36,16 @@ final class ReadTestTest extends TestCase
 {
     public function testSolesTogetherShowsEveryAngleAtLeast(): void
     {
-        $shown = self::read(Definition::solesTogether(), Definition::taken(Definition::solesTogether(), [['kneeHeight' => 12.0, 'heelDistance' => 10.0]]));
+        $shown = self::read(Definition::solesTogether(), Definition::taken(Definition::solesTogether(),
+            [['kneeHeight' => 12.0, 'heelDistance' => 10.0]]));
         $values = [];
         foreach ($shown as $e) {
             self::assertSame(Bound::AtLeast, $e->bound);
             self::assertInstanceOf(LegAngles::class, $e->position);
             $values[$e->ability->value] = $e->value;
         }
-        self::assertEqualsWithDelta(['rotation' => 56.8, 'abduction' => 69.5, 'flexion' => 102.0, 'kneeFlexion' => 160.4], $values, 0.05);
+        self::assertEqualsWithDelta(['rotation' => 56.8, 'abduction' => 69.5, 'flexion' => 102.0,
+            'kneeFlexion' => 160.4], $values, 0.05);
         self::assertEqualsWithDelta(3.9, $shown[0]->uncertainty->error(BodyError::measured()), 0.05);
         self::assertEqualsWithDelta(2.7, $shown[0]->uncertainty->readingError(), 0.05);
     }
@@ -69,20 +71,26 @@ final class ReadTestTest extends TestCase
     {
         $shins = Definition::shinsStacked();
         $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
-        yield 'the knee rests on the foot' => [$shins, static fn () => Definition::taken($shins, [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
+        yield 'the knee rests on the foot' => [$shins, static fn () => Definition::taken($shins,
+            [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
         yield 'said to rest' => [$shins, static fn () => Definition::taken($shins, $trial, resting: true)];
-        $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::named('leg-raise'), ['hamstrings' => Bound::Exact], ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
-        yield 'the seat at the wall' => [$up, static fn () => Definition::taken($up, [['gap' => 0.0, 'heelHeight' => 80.0]])];
+        $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::named('leg-raise'), ['hamstrings' => Bound::Exact],
+            ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
+        yield 'the seat at the wall' => [$up, static fn () => Definition::taken($up,
+            [['gap' => 0.0, 'heelHeight' => 80.0]])];
     }
 
     public function testWhatIsCompensatedForOrHurtsProvesNothing(): void
     {
         $shins = Definition::shinsStacked();
         $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
-        self::assertSame([], self::read($shins, Definition::taken($shins, $trial, ['ankle-slid'])), 'Many compensations flatter.');
+        self::assertSame([], self::read($shins, Definition::taken($shins, $trial, ['ankle-slid'])),
+            'Many compensations flatter.');
         self::assertSame([], self::read($shins, Definition::taken($shins, $trial, [], 1)));
-        $with = static fn (Pain $pain): TakenTest => new TakenTest('shins-stacked', Side::Left, Tool::Tape, $trial, [], $pain);
-        self::assertCount(1, self::read($shins, $with(new Pain(3, PainPlace::OuterHip, PainKind::Stretch))), 'A stretch is what a muscle says.');
+        $with = static fn (Pain $pain): TakenTest => new TakenTest('shins-stacked', Side::Left, Tool::Tape, $trial, [],
+            $pain);
+        self::assertCount(1, self::read($shins, $with(new Pain(3, PainPlace::OuterHip, PainKind::Stretch))),
+            'A stretch is what a muscle says.');
         self::assertSame([], self::read($shins, $with(new Pain(5, PainPlace::OuterHip, PainKind::Stretch))));
         self::assertSame([], self::read($shins, $with(new Pain(1, PainPlace::Knee, PainKind::Stretch))));
         self::assertSame([], self::read($shins, $with(new Pain(0, PainPlace::Ankle, PainKind::LastingNumbness))));
@@ -90,12 +98,20 @@ final class ReadTestTest extends TestCase
 
     /** Check values of an independent program; all errors, and reading errors alone. */
     #[DataProvider('hugs')]
-    public function testTheKneeHugReadsHowFarTheHipFolds(float $knee, float $past, float $degrees, ?float $all = null, ?float $reading = null): void
-    {
-        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
+    public function testTheKneeHugReadsHowFarTheHipFolds(
+        float $knee,
+        float $past,
+        float $degrees,
+        ?float $all = null,
+        ?float $reading = null,
+    ): void {
+        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact],
+            ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
         $taken = Definition::taken($hug, [['kneeHeight' => $knee, 'past' => $past]]);
-        [$flexion] = ReadTest::evidence($hug, $taken, new Body(41.2, 41.3, 17.0, 9.0, 6.6, 0.055 * 168), ToolErrors::usual());
-        self::assertSame([Ability::Flexion, Bound::Exact, true], [$flexion->ability, $flexion->bound, $flexion->isIsolating]);
+        [$flexion] = ReadTest::evidence($hug, $taken, new Body(41.2, 41.3, 17.0, 9.0, 6.6, 0.055 * 168),
+            ToolErrors::usual());
+        self::assertSame([Ability::Flexion, Bound::Exact, true],
+            [$flexion->ability, $flexion->bound, $flexion->isIsolating]);
         self::assertEqualsWithDelta($degrees, $flexion->value, 0.05);
         if (null !== $all && null !== $reading) {
             self::assertEqualsWithDelta($all, $flexion->uncertainty->error(BodyError::measured()), 0.05);
@@ -119,15 +135,18 @@ final class ReadTestTest extends TestCase
             $ratio = $height / 82.5;
             // Sampled here anew: the height and the leg's length, nothing higher than straight up.
             $random = new \Random\Randomizer(new \Random\Engine\Mt19937(7));
-            $normal = static fn (): float => sqrt(-2 * log($random->getInt(1, 1 << 30) / (1 << 30))) * cos(2 * M_PI * $random->getInt(1, 1 << 30) / (1 << 30));
+            $normal = static fn (): float => sqrt(-2 * log($random->getInt(1,
+                1 << 30) / (1 << 30))) * cos(2 * M_PI * $random->getInt(1, 1 << 30) / (1 << 30));
             $angles = [];
             for ($i = 0; $i < 20000; ++$i) {
                 $angles[] = rad2deg(asin(min(1.0, ($height + 0.7 * $normal()) / (82.5 + hypot(1.0, 0.7) * $normal()))));
             }
             $mean = array_sum($angles) / count($angles);
-            $sd = sqrt(array_sum(array_map(static fn (float $a): float => ($a - $mean) ** 2, $angles)) / count($angles));
+            $sd = sqrt(array_sum(array_map(static fn (float $a): float => ($a - $mean) ** 2,
+                $angles)) / count($angles));
             if ($ratio <= 1.0 && rad2deg(asin($ratio)) > 75.0) {
-                self::assertEqualsWithDelta($sd, $sensitivity->error(Component::Flexion, BodyError::measured()), 0.35, "at $height cm");
+                self::assertEqualsWithDelta($sd, $sensitivity->error(Component::Flexion, BodyError::measured()), 0.35,
+                    "at $height cm");
             }
             self::assertLessThan(8.0, $sensitivity->error(Component::Flexion, BodyError::measured()));
         }
@@ -135,11 +154,18 @@ final class ReadTestTest extends TestCase
 
     /** Check values of an independent program: the ankle raised until the knee hangs free reads more than 90°. */
     #[DataProvider('raised')]
-    public function testShinsStackedWithTheAnkleRaised(float $knee, float $ankle, array $angles, array $all, array $reading, float $perCm): void
-    {
+    public function testShinsStackedWithTheAnkleRaised(
+        float $knee,
+        float $ankle,
+        array $angles,
+        array $all,
+        array $reading,
+        float $perCm,
+    ): void {
         $posture = new ShinsStacked($knee, $ankle, new Sitting());
         $sensitivity = Sensitivity::of($posture, SampleBody::leg());
-        foreach ([Component::Flexion, Component::Abduction, Component::ExternalRotation, Component::KneeFlexion] as $i => $component) {
+        foreach ([Component::Flexion, Component::Abduction, Component::ExternalRotation,
+            Component::KneeFlexion] as $i => $component) {
             self::assertEqualsWithDelta($angles[$i], $posture->pose(SampleBody::leg())->angles->of($component), 0.06);
             if (isset($all[$i])) {
                 self::assertEqualsWithDelta($all[$i], $sensitivity->error($component, BodyError::measured()), 0.06);
@@ -158,7 +184,8 @@ final class ReadTestTest extends TestCase
     public function testARaisedAnkleMakesALowKneeAReading(): void
     {
         $test = Definition::shinsStacked();
-        [$rotation] = self::read($test, Definition::taken($test, [['kneeHeight' => 10.0, 'ankleHeight' => 16.0]], resting: false));
+        [$rotation] = self::read($test, Definition::taken($test, [['kneeHeight' => 10.0, 'ankleHeight' => 16.0]],
+            resting: false));
         self::assertSame(Bound::Exact, $rotation->bound);
         self::assertGreaterThan(90.0, $rotation->value);
     }
@@ -170,15 +197,19 @@ final class ReadTestTest extends TestCase
         self::assertSame(['abduction' => Bound::AtLeast, 'straight-abduction' => Bound::Exact], self::bounds($shown));
         self::assertSame($shown[0]->value, $shown[1]->value);
         self::assertEqualsWithDelta(rad2deg(asin((60 - 8.5) / 82.5)), $shown[0]->value, 1e-9);
-        [$angle] = self::read($test, Definition::taken($test, [['angle' => 41.0], ['angle' => 43.0]], tool: Tool::Inclinometer));
+        [$angle] = self::read($test, Definition::taken($test, [['angle' => 41.0], ['angle' => 43.0]],
+            tool: Tool::Inclinometer));
         self::assertSame(42.0, $angle->value);
-        self::assertSame(2.5, $angle->uncertainty->error(BodyError::measured()), 'No length of the body is in an angle that was read.');
+        self::assertSame(2.5, $angle->uncertainty->error(BodyError::measured()),
+            'No length of the body is in an angle that was read.');
     }
 
     public function testTheBestOfSeveralAttemptsAtBalanceCounts(): void
     {
-        $test = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
-        [$balance] = self::read($test, Definition::taken($test, [['seconds' => 8.0], ['seconds' => 14.0], ['seconds' => 11.0]]));
+        $test = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact],
+            ['seconds' => 'seconds'], [], 2.0);
+        [$balance] = self::read($test, Definition::taken($test,
+            [['seconds' => 8.0], ['seconds' => 14.0], ['seconds' => 11.0]]));
         self::assertSame(14.0, $balance->value);
         self::assertSame(3.0, $balance->uncertainty->readingError());
     }
@@ -197,15 +228,19 @@ final class ReadTestTest extends TestCase
         self::assertEqualsWithDelta($tape, $sd([['span' => 80.0], ['span' => 80.2], ['span' => 79.8]]), 1e-9);
         self::assertEqualsWithDelta($tape * 2 / 0.7, $sd([['span' => 78.0], ['span' => 80.0], ['span' => 82.0]]), 1e-6);
         self::assertEqualsWithDelta($tape * 3 / 0.7, $sd([['span' => 80.0]], ['span' => 3.0]), 1e-6);
-        self::assertEqualsWithDelta($tape * 1.4 / 0.7, $sd([['span' => 80.0]], [], ToolErrors::of(['tape' => 1.4])), 1e-6);
+        self::assertEqualsWithDelta($tape * 1.4 / 0.7, $sd([['span' => 80.0]], [], ToolErrors::of(['tape' => 1.4])),
+            1e-6);
     }
 
     public function testAThirdTrialIsAskedForWhenTwoDiffer(): void
     {
         $test = Definition::frog();
-        self::assertSame([false, 0.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 80.0]]), ToolErrors::usual()));
-        self::assertSame([false, 1.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 81.0]]), ToolErrors::usual()));
-        self::assertSame([true, 2.0], ReadTest::spread($test, Definition::taken($test, [['span' => 80.0], ['span' => 82.0]]), ToolErrors::usual()));
+        self::assertSame([false, 0.0], ReadTest::spread($test,
+            Definition::taken($test, [['span' => 80.0], ['span' => 80.0]]), ToolErrors::usual()));
+        self::assertSame([false, 1.0], ReadTest::spread($test,
+            Definition::taken($test, [['span' => 80.0], ['span' => 81.0]]), ToolErrors::usual()));
+        self::assertSame([true, 2.0], ReadTest::spread($test,
+            Definition::taken($test, [['span' => 80.0], ['span' => 82.0]]), ToolErrors::usual()));
     }
 
     /** @param callable(): list<Evidence> $read */
@@ -223,19 +258,26 @@ final class ReadTestTest extends TestCase
 
     public static function unreadable(): iterable
     {
-        $of = static fn (TestDefinition $test, array $trial, array $compensations = []): callable => static fn () => self::read($test, Definition::taken($test, [$trial], $compensations));
+        $of = static fn (TestDefinition $test, array $trial,
+            array $compensations = []): callable => static fn () => self::read($test,
+                Definition::taken($test, [$trial], $compensations));
         yield 'watched' => ['watched', $of(Definition::watched(), ['even' => 1.0])];
         yield 'too wide' => ['out-of-reach', $of(Definition::frog(), ['span' => 180.0])];
         yield 'nothing read' => ['bad-input', $of(Definition::frog(), ['height' => 10.0])];
-        yield 'below the floor' => ['bad-input', $of(Definition::solesTogether(), ['kneeHeight' => -3.0, 'heelDistance' => 20.0])];
+        yield 'below the floor' => ['bad-input', $of(Definition::solesTogether(),
+            ['kneeHeight' => -3.0, 'heelDistance' => 20.0])];
         yield 'no such angle' => ['bad-input', $of(Definition::figureFour(), ['angle' => 240.0])];
-        yield 'another test\'s compensation' => ['unknown-compensation', $of(Definition::frog(), ['span' => 80.0], ['ankle-slid'])];
+        yield 'another test\'s compensation' => ['unknown-compensation',
+            $of(Definition::frog(), ['span' => 80.0], ['ankle-slid'])];
     }
 
     public function testTheAngleIsTheAnswerWhateverElseWasMeasured(): void
     {
-        $seated = new TestDefinition('figure-four-seated', 'Seated', 7, Formula::named('shin-inclination'), ['rotation' => Bound::Exact], ['gap' => 'cm', 'angle' => 'degrees'], [], 1.0);
-        $read = static fn (array $trial): array => ReadTest::evidence($seated, new TakenTest('figure-four-seated', Side::Left, Tool::Tape, [$trial]), SampleBody::leg(), ToolErrors::usual());
+        $seated = new TestDefinition('figure-four-seated', 'Seated', 7, Formula::named('shin-inclination'),
+            ['rotation' => Bound::Exact], ['gap' => 'cm', 'angle' => 'degrees'], [], 1.0);
+        $read = static fn (array $trial): array => ReadTest::evidence($seated,
+            new TakenTest('figure-four-seated', Side::Left, Tool::Tape, [$trial]), SampleBody::leg(),
+            ToolErrors::usual());
         self::assertSame(48.0, $read(['gap' => 12.0, 'angle' => 48.0])[0]->value);
         try {
             $read(['gap' => 12.0]);
@@ -243,16 +285,23 @@ final class ReadTestTest extends TestCase
         } catch (UnreadableTest $e) {
             self::assertStringContainsString('angle', $e->getMessage());
         }
-        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact], ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
+        $hug = new TestDefinition('knee-hug', 'Knee hug', 2, Formula::named('knee-hug'), ['flexion' => Bound::Exact],
+            ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
         try {
-            ReadTest::evidence($hug, new TakenTest('knee-hug', Side::Left, Tool::Tape, [['kneeHeight' => 40.0, 'past' => 1.0], ['kneeHeight' => 40.0, 'past' => 0.0]]), SampleBody::leg(), ToolErrors::usual());
+            ReadTest::evidence($hug, new TakenTest('knee-hug', Side::Left, Tool::Tape,
+                [['kneeHeight' => 40.0, 'past' => 1.0], ['kneeHeight' => 40.0, 'past' => 0.0]]), SampleBody::leg(),
+                ToolErrors::usual());
             self::fail('Once past the hip and once not: which?');
         } catch (UnreadableTest $e) {
             self::assertStringContainsString('not the same in every trial', $e->getMessage());
         }
-        $balance = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact], ['seconds' => 'seconds'], [], 2.0);
-        self::assertSame(0.0, ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 0.0]]), SampleBody::leg(), ToolErrors::usual())[0]->value, 'Not at all is a reading.');
-        self::assertSame(3600.0, ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3600.0]]), SampleBody::leg(), ToolErrors::usual())[0]->value);
+        $balance = new TestDefinition('tree-balance', 'Tree', 19, Formula::named('direct'), ['balance' => Bound::Exact],
+            ['seconds' => 'seconds'], [], 2.0);
+        self::assertSame(0.0, ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape,
+            [['seconds' => 0.0]]), SampleBody::leg(), ToolErrors::usual())[0]->value, 'Not at all is a reading.');
+        self::assertSame(3600.0, ReadTest::evidence($balance,
+            new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3600.0]]), SampleBody::leg(),
+            ToolErrors::usual())[0]->value);
         $this->expectException(InvalidValue::class);
         new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3601.0]]);
     }
@@ -263,7 +312,9 @@ final class ReadTestTest extends TestCase
     #[TestWith([201.0, false])]
     public function testAnAngleThatNobodyHasIsRefused(float $angle, bool $isRead): void
     {
-        $read = static fn (): array => ReadTest::evidence(Definition::figureFour(), new TakenTest('figure-four-lying', Side::Left, Tool::Inclinometer, [['angle' => $angle]]), SampleBody::leg(), ToolErrors::usual());
+        $read = static fn (): array => ReadTest::evidence(Definition::figureFour(),
+            new TakenTest('figure-four-lying', Side::Left, Tool::Inclinometer, [['angle' => $angle]]),
+            SampleBody::leg(), ToolErrors::usual());
         if (!$isRead) {
             $this->expectException(UnreadableTest::class);
         }

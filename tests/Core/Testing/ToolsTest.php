@@ -26,7 +26,8 @@ final class ToolsTest extends TestCase
     /** From memory, as the table says of itself: AAOS 1965; Roaas & Andersson 1982; Soucie et al. 2011. */
     public function testPublishedRangesOfMotion(): void
     {
-        $degrees = static fn (Ability $ability): array => array_map(static fn (array $norm): float => $norm['degrees'], Norms::of($ability));
+        $degrees = static fn (Ability $ability): array => array_map(static fn (array $norm): float => $norm['degrees'],
+            Norms::of($ability));
         self::assertSame([120.0, 120.0, 134.0, 130.0], $degrees(Ability::Flexion));
         self::assertSame([30.0, 9.5, 18.0, 17.0], $degrees(Ability::Extension));
         self::assertSame([45.0, 38.5], $degrees(Ability::Abduction));
@@ -41,11 +42,14 @@ final class ToolsTest extends TestCase
     {
         $usual = ToolErrors::usual();
         $sd = static fn (Tool $tool, string $unit): float => $usual->sd($tool, $unit);
-        self::assertSame([0.7, 0.7, 1.5, 3.0], [$sd(Tool::Tape, 'cm'), $sd(Tool::Inclinometer, 'cm'), $sd(Tool::Photo, 'cm'), $sd(Tool::Observation, 'cm')]);
-        self::assertSame([2.5, 2.5, 3.0, 10.0], [$sd(Tool::Tape, 'degrees'), $sd(Tool::Inclinometer, 'degrees'), $sd(Tool::Photo, 'degrees'), $sd(Tool::Observation, 'degrees')]);
+        self::assertSame([0.7, 0.7, 1.5, 3.0], [$sd(Tool::Tape, 'cm'), $sd(Tool::Inclinometer, 'cm'),
+            $sd(Tool::Photo, 'cm'), $sd(Tool::Observation, 'cm')]);
+        self::assertSame([2.5, 2.5, 3.0, 10.0], [$sd(Tool::Tape, 'degrees'), $sd(Tool::Inclinometer, 'degrees'),
+            $sd(Tool::Photo, 'degrees'), $sd(Tool::Observation, 'degrees')]);
         self::assertSame(0.5, $sd(Tool::Stopwatch, 'seconds'));
         $own = ToolErrors::of(['tape' => 0.1, 'eyeAngle' => 30.0]);
-        self::assertSame([0.1, 30.0, 2.5], [$own->sd(Tool::Tape, 'cm'), $own->sd(Tool::Observation, 'degrees'), $own->sd(Tool::Inclinometer, 'degrees')]);
+        self::assertSame([0.1, 30.0, 2.5], [$own->sd(Tool::Tape, 'cm'), $own->sd(Tool::Observation, 'degrees'),
+            $own->sd(Tool::Inclinometer, 'degrees')]);
         foreach ([0.09, 30.1, NAN] as $bad) {
             try {
                 ToolErrors::of(['tape' => $bad]);
@@ -66,13 +70,16 @@ final class ToolsTest extends TestCase
     public function testWhatOneCarefulReadingIsOffBy(): void
     {
         $usual = [];
-        foreach ([...Formula::PLAIN, 'soles-together', 'shins-stacked', 'cow-face', 'wide-legs', 'frog', 'leg-raise', 'knee-hug', 'heel-to-seat'] as $name) {
+        foreach ([...Formula::PLAIN, 'soles-together', 'shins-stacked', 'cow-face', 'wide-legs', 'frog', 'leg-raise',
+            'knee-hug', 'heel-to-seat'] as $name) {
             $usual[$name] = Formula::named($name)->usualError();
         }
         asort($usual);
         self::assertSame('shins-stacked', array_key_first($usual), 'The surest of all.');
         self::assertSame(10.0, end($usual), 'By eye.');
-        self::assertSame([4.0, 4.0, 3.6, 2.0, 2.4], [Formula::named('soles-together')->usualError(), Formula::named('cow-face')->usualError(), Formula::named('knee-hug')->usualError(), Formula::named('heel-to-seat')->usualError(), Formula::named('frog')->usualError()]);
+        self::assertSame([4.0, 4.0, 3.6, 2.0, 2.4], [Formula::named('soles-together')->usualError(),
+            Formula::named('cow-face')->usualError(), Formula::named('knee-hug')->usualError(),
+            Formula::named('heel-to-seat')->usualError(), Formula::named('frog')->usualError()]);
     }
 
     public function testHandsOnTheFloorBendMoreThanHandsOnABlock(): void
@@ -97,14 +104,19 @@ final class ToolsTest extends TestCase
 
             return $answer;
         };
-        $every = static fn (int $step, int $to, float $angle = 40.0): array => array_map(static fn (int $ms): array => [$ms, $angle], range(0, $to, $step));
+        $every = static fn (int $step, int $to, float $angle =
+            40.0): array => array_map(static fn (int $ms): array => [$ms, $angle], range(0, $to, $step));
         self::assertNull($feed($every(200, 800)));
         self::assertEqualsWithDelta(40.0, $feed($every(200, 1000)), 1e-9);
         self::assertNull($feed($every(500, 1000)), 'Too few samples to believe.');
-        self::assertNull($feed([...$every(200, 600), [1700, 40.0], [1900, 40.0], [2100, 40.0]]), 'A break of more than a second begins anew.');
-        self::assertEqualsWithDelta(40.0, $feed([[0, 40.0], [250, 40.0], [500, 40.0], [750, 40.0], [1750, 40.0], [2000, 40.0], [2250, 40.0], [2500, 40.0], [2750, 40.0]]), 1e-9);
-        self::assertNull($feed([[0, 40.0], [200, 40.0], [200, 40.0], [400, 40.0], [600, 40.0], [800, 40.0], [1000, 40.0]]), 'The clock stood still: the second begins anew.');
-        self::assertNotNull($feed([[0, 40.0], [200, 41.8], [400, 40.0], [600, 40.0], [800, 40.0], [1000, 40.0]]), 'Within six times the noise.');
+        self::assertNull($feed([...$every(200, 600), [1700, 40.0], [1900, 40.0], [2100, 40.0]]),
+            'A break of more than a second begins anew.');
+        self::assertEqualsWithDelta(40.0, $feed([[0, 40.0], [250, 40.0], [500, 40.0], [750, 40.0], [1750, 40.0],
+            [2000, 40.0], [2250, 40.0], [2500, 40.0], [2750, 40.0]]), 1e-9);
+        self::assertNull($feed([[0, 40.0], [200, 40.0], [200, 40.0], [400, 40.0], [600, 40.0], [800, 40.0],
+            [1000, 40.0]]), 'The clock stood still: the second begins anew.');
+        self::assertNotNull($feed([[0, 40.0], [200, 41.8], [400, 40.0], [600, 40.0], [800, 40.0], [1000, 40.0]]),
+            'Within six times the noise.');
         self::assertNull($feed([[0, 40.0], [200, 41.9], [400, 40.0], [600, 40.0], [800, 40.0], [1000, 40.0]]));
         $lost = new SteadyAngle();
         foreach ($every(200, 800) as [$ms, $angle]) {
@@ -117,14 +129,17 @@ final class ToolsTest extends TestCase
     public function testWhatATestShows(): void
     {
         $frog = Definition::frog();
-        self::assertSame([Bound::Exact, null], [$frog->shows(Ability::Abduction), $frog->shows(Ability::ExternalRotation)]);
+        self::assertSame([Bound::Exact, null], [$frog->shows(Ability::Abduction),
+            $frog->shows(Ability::ExternalRotation)]);
         self::assertTrue($frog->isMeasured());
         self::assertFalse(Definition::watched()->isMeasured());
-        self::assertFalse((new TestDefinition('x', 'X', 1, Formula::named('observation'), ['rotation' => Bound::Exact], [], [], 1.0))->isMeasured());
+        self::assertFalse((new TestDefinition('x', 'X', 1, Formula::named('observation'), ['rotation' => Bound::Exact],
+            [], [], 1.0))->isMeasured());
         self::assertTrue($frog->bothSides);
         self::assertFalse($frog->goesBeyond);
         self::assertSame(['breath-and-talk', false], [Definition::watched()->id, Definition::watched()->bothSides]);
-        self::assertFalse((new Evidence(Ability::ExternalRotation, 1.0, Bound::Exact, \LucidAscent\Core\LegChain\Uncertainty::none(), 't'))->isIsolating);
+        self::assertFalse((new Evidence(Ability::ExternalRotation, 1.0, Bound::Exact,
+            \LucidAscent\Core\LegChain\Uncertainty::none(), 't'))->isIsolating);
     }
 
     public function testTheBendIsThatOfAnEvenArc(): void
