@@ -1,5 +1,5 @@
-// Copies what the pages need of the npm packages, with their licences, so that nothing is fetched at run time; and lays the
-// texts that scripts show beside the scripts, a file a language, so that no page brings them along.
+// Copies what the pages need of the npm packages, with their licences, so that nothing is fetched at run time; and
+// lays the texts that scripts show beside the scripts, a file a language, so that no page brings them along.
 import { copyFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 
 const target = 'public/assets';

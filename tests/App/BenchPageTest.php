@@ -120,7 +120,11 @@ final class BenchPageTest extends AppTestCase
             && !str_contains($name, 'painRight'), ARRAY_FILTER_USE_KEY);
         yield 'a side without numbers' => [$knee('Right') + $left, 'right', true];
         yield 'no numbers at all' => [$knee('Left'), 'left', false];
-        yield 'a form that is faulty' => [['bench[trials][0][kneeHeight_left]' => 'abc'] + $knee('Left') + self::filled(), 'left', false];
+        yield 'a form that is faulty' => [
+            ['bench[trials][0][kneeHeight_left]' => 'abc'] + $knee('Left') + self::filled(),
+            'left',
+            false,
+        ];
         yield 'after one trial' => [$knee('Left') + ['bench[trials][0][kneeHeight_left]' => '14',
             'bench[trials][0][heelDistance]' => '20'], 'left', true];
         yield 'a place without a level' => [['bench[painLeft][level]' => '',

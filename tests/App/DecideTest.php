@@ -49,7 +49,13 @@ final class DecideTest extends KernelTestCase
             [$on('02', ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1]])]];
         yield 'a kind of pain that nobody knows' => ['stop', ['stop.kind'],
             [$on('02', ['pain' => ['where' => 'shoulder', 'kind' => 'electric', 'level' => 1]])]];
-        $stuck = static fn (int $sessions): array => array_map(static fn (int $i): array => ['on' => (new \DateTimeImmutable('2026-03-02'))->modify('+'.(2 * $i).' days')->format('Y-m-d'), 'holdReached' => false] + self::CLEAN, range(0, $sessions - 1));
+        $stuck = static fn (int $sessions): array => array_map(
+            static fn (int $i): array => [
+                'on' => (new \DateTimeImmutable('2026-03-02'))->modify('+'.(2 * $i).' days')->format('Y-m-d'),
+                'holdReached' => false,
+            ] + self::CLEAN,
+            range(0, $sessions - 1),
+        );
         yield 'eight sessions without a way on' => ['switch-drill', ['plateau.drill'], $stuck(8)];
         yield 'sixteen' => ['switch-school', ['plateau.school'], $stuck(16)];
         yield 'twenty-four' => ['re-test', ['plateau.retest'], $stuck(24)];

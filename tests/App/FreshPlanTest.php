@@ -54,7 +54,8 @@ final class FreshPlanTest extends AppTestCase
             foreach ($kept->plan($record)->sessions() as $session) {
                 $today = Today::of($session, $poses);
                 foreach (array_intersect_key($session->items, $today->out) as $item) {
-                    $bad[$item->phase->value.' '.$item->key()] ??= "$who $school: {$item->rung->posture}/{$item->rung->rung->id} ".($item->drill->id ?? '');
+                    $of = "{$item->rung->posture}/{$item->rung->rung->id} ".($item->drill->id ?? '');
+                    $bad[$item->phase->value.' '.$item->key()] ??= "$who $school: $of";
                 }
                 $drills += count(array_filter($today->session->items, static fn (PlannedItem $item): bool => null
                     !== $item->drill));

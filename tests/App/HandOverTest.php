@@ -236,7 +236,10 @@ final class HandOverTest extends AppTestCase
         $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
         $this->client->submitForm('Read what can be read');
         self::assertResponseRedirects();
-        $numbers = static fn (string $table): array => array_map(static fn (string $line): array => array_slice(str_getcsv($line, ',', '"', ''), 2), array_filter(explode("\r\n", $table)));
+        $numbers = static fn (string $table): array => array_map(
+            static fn (string $line): array => array_slice(str_getcsv($line, ',', '"', ''), 2),
+            array_filter(explode("\r\n", $table)),
+        );
         $this->client->request('GET', "/practitioners/$other->id/record.csv");
         self::assertEqualsCanonicalizing($numbers($csv), $numbers((string) $this->client->getResponse()->getContent()));
     }

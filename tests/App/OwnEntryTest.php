@@ -43,8 +43,18 @@ final class OwnEntryTest extends AppTestCase
 
     public function testTheFormOffersWhatTheSchemasAllow(): void
     {
-        $schema = static fn (string $kind): array => json_decode((string) file_get_contents(__DIR__."/../../catalogue/schema/$kind.json"), true);
-        $choices = static fn (array $fields): array => array_column(array_filter(array_map(static fn (Field $f): array => [$f->path, $f->choices], $fields), static fn (array $f): bool => [] !== $f[1]), 1, 0);
+        $schema = static fn (string $kind): array => json_decode(
+            (string) file_get_contents(__DIR__."/../../catalogue/schema/$kind.json"),
+            true,
+        );
+        $choices = static fn (array $fields): array => array_column(
+            array_filter(
+                array_map(static fn (Field $f): array => [$f->path, $f->choices], $fields),
+                static fn (array $f): bool => [] !== $f[1],
+            ),
+            1,
+            0,
+        );
         $posture = $choices(EntryFields::of(Kind::Posture));
         $test = $choices(EntryFields::of(Kind::Test));
         self::assertEqualsCanonicalizing($schema('posture')['$defs']['component']['enum'], $posture['components']);

@@ -217,7 +217,12 @@ final class PastAStopTest extends AppTestCase
      * A field that is missing is a question that was not answered: it comes back as such, and is no error of the
      * server.
      */
-    #[TestWith(['test']), TestWith(['check']), TestWith(['walk']), TestWith(['screen']), TestWith(['questions']), TestWith(['correction'])]
+    #[TestWith(['test']),
+        TestWith(['check']),
+        TestWith(['walk']),
+        TestWith(['screen']),
+        TestWith(['questions']),
+        TestWith(['correction']),]
     public function testAMissingFieldIsNoErrorOfTheServer(string $of): void
     {
         $form = $this->form($of);

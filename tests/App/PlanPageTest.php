@@ -286,7 +286,10 @@ final class PlanPageTest extends AppTestCase
         $this->client->request('GET', "$this->home/plans/newest");
         self::assertResponseRedirects("$this->home/plans/{$this->newest()->id}");
         $onward = $this->newest();
-        $dates = static fn (PracticePlan $of): array => array_map(static fn (array $week): array => array_column($week['sessions'], 'date'), $of->plan['weeks']);
+        $dates = static fn (PracticePlan $of): array => array_map(
+            static fn (array $week): array => array_column($week['sessions'], 'date'),
+            $of->plan['weeks'],
+        );
         self::assertSame($dates($plan), $dates($onward), 'The weeks keep their days.');
         if ($onward->id != $plan->id) {
             self::assertSame((string) $plan->id, (string) $onward->replaces);
@@ -493,7 +496,17 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'The teacher wants Hero in it.');
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}?week=4");
         self::assertSelectorTextContains('main', 'The lighter week leaves it free.');
-        $postures = static fn (PracticePlan $plan): array => array_merge(...array_map(static fn (array $week): array => array_merge(...array_map(static fn (array $session): array => array_column($session['items'], 'posture'), $week['sessions'])), $plan->plan['weeks']));
+        $postures = static fn (PracticePlan $plan): array => array_merge(
+            ...array_map(
+                static fn (array $week): array => array_merge(
+                    ...array_map(
+                        static fn (array $session): array => array_column($session['items'], 'posture'),
+                        $week['sessions'],
+                    ),
+                ),
+                $plan->plan['weeks'],
+            ),
+        );
         self::assertContains('hero', $postures($this->newest()));
         self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
         // Planned anew, it still stands.

@@ -293,7 +293,14 @@ final class PlanTest extends KernelTestCase
 
     public function testTheTeacherPinsAndForbids(): void
     {
-        $postures = static fn (array $plan): array => array_unique(array_merge(...array_map(static fn (array $session): array => array_column($session['items'], 'posture'), $plan['weeks'][0]['sessions'])));
+        $postures = static fn (array $plan): array => array_unique(
+            array_merge(
+                ...array_map(
+                    static fn (array $session): array => array_column($session['items'], 'posture'),
+                    $plan['weeks'][0]['sessions'],
+                ),
+            ),
+        );
         $plan = self::plan(['wanted' => ['lotus', 'pigeon'], 'pinned' => ['hero', 'no-such'],
             'forbidden' => ['pigeon', 'cobra', 'childs-pose'], 'weeks' => 1, 'minutes' => 60]);
         self::assertContains('hero', $postures($plan));
@@ -303,7 +310,10 @@ final class PlanTest extends KernelTestCase
                 $plan['leftOut']));
         self::assertContains(['pinned' => 'no-such', 'code' => 'unknown-pose',
             'because' => 'There is no pose and no drill "no-such".'], $plan['unread']);
-        $drills = static fn (array $plan): array => array_map(static fn (array $session): array => array_values(array_unique(array_column($session['items'], 'drill'))), $plan['weeks'][0]['sessions']);
+        $drills = static fn (array $plan): array => array_map(
+            static fn (array $session): array => array_values(array_unique(array_column($session['items'], 'drill'))),
+            $plan['weeks'][0]['sessions'],
+        );
         $plan = self::plan(['pinned' => ['roll-forehead'], 'forbidden' => ['press-and-yield', 'in-and-out'],
             'weeks' => 1, 'minutes' => 90]);
         foreach ($drills($plan) as $ids) {

@@ -322,7 +322,11 @@ final class ProgressPageTest extends AppTestCase
         foreach (range(0, 5) as $i) {
             $this->shins(28 * (6 - $i), 30.0 - 0.3 * $i);
         }
-        $rate = fn (): float => (float) ($this->page()['charts'][0]['sides']['left']['progress']->because->numbers['month'] ?? 0.0);
+        $rate = function (): float {
+            $left = $this->page()['charts'][0]['sides']['left'];
+
+            return (float) ($left['progress']->because->numbers['month'] ?? 0.0);
+        };
         $start = $this->page()['charts'][0]['sides']['left']['chart']['points'][0]['value'];
         $stated = $rate();
         $other = $this->teacher('other@studio.example');

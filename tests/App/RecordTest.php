@@ -222,7 +222,12 @@ final class RecordTest extends AppTestCase
         self::assertContains('kneeHeight (cm)', $lines[0]);
         self::assertCount(1, array_unique(array_map(count(...), $lines)));
         $trials = array_sum(array_map(static fn (array $test): int => count($test['trials']), $record['tests']));
-        self::assertCount(1 + $trials + count($record['checks']) + array_sum(array_map(static fn (array $log): int => count($log['items']), $record['logs'])), $lines);
+        self::assertCount(
+            1 + $trials + count($record['checks']) + array_sum(
+                array_map(static fn (array $log): int => count($log['items']), $record['logs']),
+            ),
+            $lines,
+        );
         self::assertStringNotContainsString("\n=", $csv);
         self::assertStringContainsString("'=1+1", $csv, 'What looks like a formula is text.');
     }

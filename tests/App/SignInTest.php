@@ -137,7 +137,13 @@ final class SignInTest extends AppTestCase
         $hashers->method('getPasswordHasher')->willReturn($hasher);
         $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class),
             new RequestStack(), $hashers, self::getContainer()->get(OneAtATime::class));
-        $failed = static fn (?\Throwable $because): LoginFailureEvent => new LoginFailureEvent(new BadCredentialsException('', 0, $because), self::createStub(AuthenticatorInterface::class), new Request(), null, 'main');
+        $failed = static fn (?\Throwable $because): LoginFailureEvent => new LoginFailureEvent(
+            new BadCredentialsException('', 0, $because),
+            self::createStub(AuthenticatorInterface::class),
+            new Request(),
+            null,
+            'main',
+        );
         $throttle->failed($failed(new UserNotFoundException()));
         $throttle->failed($failed(null));
     }

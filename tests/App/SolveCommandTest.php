@@ -17,7 +17,9 @@ final class SolveCommandTest extends TestCase
     public function testAnswersInOrderThroughTheCommand(): void
     {
         $good = '{"posture":"soles-together","body":'.self::BODY.',"seat":0,"pelvicTilt":0,"kneeHeight":12,"heelDistance":10,"errors":true}';
-        [$status, $out, $err] = self::solve('{"version":1,"cases":['.$good.', {"posture":"x"}, NaN, 5, {"a":"]}\"["},'."\n".$good.']}');
+        [$status, $out, $err] = self::solve(
+            '{"version":1,"cases":['.$good.', {"posture":"x"}, NaN, 5, {"a":"]}\"["},'."\n".$good.']}',
+        );
         self::assertSame([0, ''], [$status, $err]);
         $results = json_decode($out, true)['results'];
         self::assertCount(6, $results);
@@ -74,12 +76,19 @@ final class SolveCommandTest extends TestCase
         yield 'unknown question' => [$case('"kneeHeight":12,"heelDistance":10,"ask":"why"'), 'bad-input'];
         yield 'knee too high' => [$case('"kneeHeight":70,"heelDistance":10'), 'out-of-reach'];
         yield 'heels too far' => [$case('"kneeHeight":12,"heelDistance":200'), 'out-of-reach'];
-        yield 'no height within capacity' => [$case('"heelDistance":15,"ask":"lowest-knee","capacity":{"flexion":125,"abduction":55,"rotation":90,"kneeFlexion":160}'), 'out-of-reach'];
+        yield 'no height within capacity' => [
+            $case(
+                '"heelDistance":15,"ask":"lowest-knee","capacity":{"flexion":125,"abduction":55,"rotation":90,"kneeFlexion":160}',
+            ),
+            'out-of-reach',
+        ];
     }
 
     public function testAnglesGiveKneeAndAnkle(): void
     {
-        $answer = SolveCase::answerText('{"posture":"angles","flexion":90,"abduction":0,"rotation":0,"kneeFlexion":90,"body":'.self::BODY.',"seat":1,"pelvicTilt":0}');
+        $answer = SolveCase::answerText(
+            '{"posture":"angles","flexion":90,"abduction":0,"rotation":0,"kneeFlexion":90,"body":'.self::BODY.',"seat":1,"pelvicTilt":0}',
+        );
         self::assertEqualsWithDelta([41.2, 8.5, 10.0], $answer['knee'], 1e-9);
         self::assertEqualsWithDelta([41.2, 8.5, 10.0 - 41.3], $answer['ankle'], 1e-9);
     }
@@ -119,11 +128,15 @@ final class SolveCommandTest extends TestCase
         self::assertEqualsWithDelta(0.0, $short['shortfall']['flexion'], 1e-9);
         $rows = SolveCase::answerText($half.',"ask":"props","kneeHeight":10}')['props'];
         self::assertContains('seat', array_column($rows, 'prop'));
-        $head = SolveCase::answerText('{"posture":"leg-behind-head","body":'.self::BODY.',"torso":50,"rounding":60,"kneeOutside":18,"capacity":{"flexion":130,"abduction":50,"rotation":100,"kneeFlexion":150}}');
+        $head = SolveCase::answerText(
+            '{"posture":"leg-behind-head","body":'.self::BODY.',"torso":50,"rounding":60,"kneeOutside":18,"capacity":{"flexion":130,"abduction":50,"rotation":100,"kneeFlexion":150}}',
+        );
         self::assertEqualsWithDelta(100 - $head['rotation'], $head['margin'], 0.01);
         self::assertGreaterThanOrEqual(18.0, $head['knee'][1]);
         self::assertSame('bad-input',
-            SolveCase::answerText('{"posture":"frog","body":'.self::BODY.',"span":80,"ask":"lowest-knee","capacity":{}}')['error']['code']);
+            SolveCase::answerText(
+                '{"posture":"frog","body":'.self::BODY.',"span":80,"ask":"lowest-knee","capacity":{}}',
+            )['error']['code']);
     }
 
     public function testAHundredThousandCasesTakeNoMoreMemoryThanAFew(): void

@@ -294,7 +294,9 @@ final class TeachingTest extends TestCase
     public function testTheFormOffersWhatTheSchemasAllow(): void
     {
         $schema = json_decode((string) file_get_contents(self::FOLDER.'/schema/posture.json'), true);
-        $offered = static fn (array $fields): array => array_filter(array_column(array_map(static fn (Field $field): array => [$field->path, $field->choices], $fields), 1, 0));
+        $offered = static fn (array $fields): array => array_filter(
+            array_column(array_map(static fn (Field $field): array => [$field->path, $field->choices], $fields), 1, 0),
+        );
         $rung = $offered(EntryFields::rung());
         $posture = $offered(EntryFields::of(Kind::Posture));
         self::assertSame($schema['$defs']['place']['enum'], $rung['felt']);

@@ -179,6 +179,12 @@ final class YearsOfTestsTest extends AppTestCase
             static fn (TakenTest $test): bool => Side::Left === $test->side,
         );
 
-        return array_values(array_map(static fn (TakenTest $test): string => $test->test.' '.$test->at?->diff(new \DateTimeImmutable())->format('%a'), $left));
+        return array_values(
+            array_map(
+                static fn (TakenTest $test): string => $test->test.' '
+                    .$test->at?->diff(new \DateTimeImmutable())->format('%a'),
+                $left,
+            ),
+        );
     }
 }

@@ -34,7 +34,12 @@ final class Layers
                 yield PHPat::rule()
                     ->classes(Selector::inNamespace('LucidAscent\App\\'.$folder))
                     ->shouldNotDependOn()
-                    ->classes(...array_map(static fn (string $one): object => Selector::inNamespace('LucidAscent\App\\'.$one), $above))
+                    ->classes(
+                        ...array_map(
+                            static fn (string $one): object => Selector::inNamespace('LucidAscent\App\\'.$one),
+                            $above,
+                        ),
+                    )
                     ->because('what is below is trusted, and tested, without what is made of it');
             }
         }

@@ -92,7 +92,8 @@ export const accessible = async (page) => {
     await page.evaluate(() =>
         Promise.all(document.getAnimations().map((animation) => animation.finished.catch(() => {}))),
     );
-    // In the page itself, which has no frames, and of what passes no more than that it does: it takes a third of the time.
+    // In the page itself, which has no frames, and of what passes no more than that it does: it takes a third of the
+    // time.
     const axe = await new AxeBuilder({ page }).setLegacyMode().options(AXE).analyze();
     assert.deepEqual(
         axe.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html).join(' ')}`),

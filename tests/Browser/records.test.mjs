@@ -1,5 +1,5 @@
-// What leaves is read back by other libraries than those that wrote it: JSON Schema (ajv), RFC 4180 (csv-parse), zip (fflate),
-// iCalendar (ical.js), SVG (the browser).
+// What leaves is read back by other libraries than those that wrote it: JSON Schema (ajv), RFC 4180 (csv-parse), zip
+// (fflate), iCalendar (ical.js), SVG (the browser).
 import assert from 'node:assert/strict';
 import { readFileSync } from 'node:fs';
 import { after, before, test } from 'node:test';

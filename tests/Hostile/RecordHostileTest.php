@@ -32,7 +32,9 @@ final class RecordHostileTest extends AppTestCase
         $this->client->request('GET', "/practitioners/$person->id/plans/new");
         $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
         $this->em()->clear();
-        $person = $this->em()->createQuery('SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id')->setParameter('id', $person->id, 'uuid')->getSingleResult();
+        $person = $this->em()->createQuery(
+            'SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id',
+        )->setParameter('id', $person->id, 'uuid')->getSingleResult();
         $record = json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)->of($person)),
             true);
         $kept = 0;

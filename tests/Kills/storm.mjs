@@ -201,7 +201,13 @@ try {
     const lost = [...promised].filter((id) => !there.has(id.replaceAll('-', '')));
     const strange = kept.filter((id) => ![...sent].some((one) => one.replaceAll('-', '') === id));
     console.log(
-        `${promised.size} promised, ${kept.length} kept, ${kept.length - there.size} doubled, ${lost.length} lost, ${strange.length} that nobody sent`,
+        [
+            `${promised.size} promised`,
+            `${kept.length} kept`,
+            `${kept.length - there.size} doubled`,
+            `${lost.length} lost`,
+            `${strange.length} that nobody sent`,
+        ].join(', '),
     );
     const after = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
     status =

@@ -27,7 +27,8 @@ const poses = Array.from({ length: 200 }, () => ({
     arm: [between(-40, 170), between(-30, 120), between(-60, 60), between(0, 140)],
 }));
 
-// x forward, y to the left, z up. The pelvis is turned over the floor, tipped forward, and leaned so that its left rises.
+// x forward, y to the left, z up. The pelvis is turned over the floor, tipped forward, and leaned so that its left
+// rises.
 const pelvisOf = ({ tilt, lean, turn: over }) =>
     turn([0, 0, 1], over)
         .multiply(turn([0, 1, 0], tilt))
@@ -71,7 +72,8 @@ test('legs and arms are where composed rotations put them', () => {
 });
 
 test('lengths are those of the published shares of stature', () => {
-    // Drillis & Contini (1966), as tabulated by Winter: thigh 0.245, shank 0.246, upper arm 0.186, forearm 0.146 of stature (from memory).
+    // Drillis & Contini (1966), as tabulated by Winter: thigh 0.245, shank 0.246, upper arm 0.186, forearm 0.146 of
+    // stature (from memory).
     figures(poses.slice(0, 20)).forEach(({ points }, i) => {
         const length = (from, to) =>
             new Vector3(...points[from]).distanceTo(new Vector3(...points[to])) / poses[i].stature;

@@ -53,7 +53,10 @@ const spoken = (form, fields) =>
             const id = field?.id ?? field?.[0]?.id;
             const label = id ? form.querySelector(`label[for="${id}"]`)?.textContent.trim() : null;
             const place = name.match(/\[(\d)\]/);
-            return `${label ?? name.replace(/^bench\[|\]/g, ' ').trim()}${place ? ` ${Number(place[1]) + 1}` : ''}: ${[value].flat().join(', ')}`;
+            const called = label ?? name.replace(/^bench\[|\]/g, ' ').trim();
+            const number = place ? ` ${Number(place[1]) + 1}` : '';
+
+            return `${called}${number}: ${[value].flat().join(', ')}`;
         })
         .join('; ');
 

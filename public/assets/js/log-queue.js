@@ -21,7 +21,8 @@ const change = (log, with_) => keep(waiting().map((other) => (same(log)(other) ?
 
 const toText = (bytes) => btoa(String.fromCharCode(...new Uint8Array(bytes)));
 const toBytes = (text) => Uint8Array.from(atob(text), (char) => char.charCodeAt(0));
-// Browsers encrypt over a connection that nobody else reads, and on the machine itself; elsewhere there is nothing to do it with.
+// Browsers encrypt over a connection that nobody else reads, and on the machine itself; elsewhere there is nothing to
+// do it with.
 const canSeal = () => globalThis.crypto?.subtle !== undefined;
 const keyOf = (text) => crypto.subtle.importKey('raw', toBytes(text), 'AES-GCM', false, ['encrypt', 'decrypt']);
 

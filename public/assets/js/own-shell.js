@@ -1,4 +1,5 @@
-// The own page without a network: the PIN opens the week that was kept, and nothing leaves this device until there is one.
+// The own page without a network: the PIN opens the week that was kept, and nothing leaves this device until there is
+// one.
 import { hurting, queue, sendAll } from './log-queue.js';
 import { untold, withhold } from './own-hold.js';
 import { hasKey, hasWeek, openWeek, typed } from './own-store.js';

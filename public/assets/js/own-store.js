@@ -1,5 +1,5 @@
-// The planned week on this device, encrypted under the PIN: what is at rest here is unreadable without it. The key itself
-// is derived when the PIN is typed, and is gone when the page is closed.
+// The planned week on this device, encrypted under the PIN: what is at rest here is unreadable without it. The key
+// itself is derived when the PIN is typed, and is gone when the page is closed.
 const WEEK = 'own-week';
 const SALT = 'own-salt';
 const KEY = 'own-pin-key';

@@ -24,7 +24,8 @@ if (document.querySelector('[data-door]')) {
     dropWeek();
 }
 
-// What hurt, and is not told yet: until the server has heard it nothing is begun here. What is held then is the server's to say.
+// What hurt, and is not told yet: until the server has heard it nothing is begun here. What is held then is the
+// server's to say.
 const { owner } = document.body.dataset;
 if (owner && hurting(owner)) {
     if (document.querySelector('[data-session]')) {

@@ -1,5 +1,5 @@
-// What a pain that was said ends for the rest of a session. Every answer was judged by the server beforehand, and so was
-// every item: here they are only looked up, for a session goes on without a network.
+// What a pain that was said ends for the rest of a session. Every answer was judged by the server beforehand, and so
+// was every item: here they are only looked up, for a session goes on without a network.
 const NOTHING = -1;
 
 export const painsEnd = (answers) => {

@@ -77,7 +77,14 @@ final class ReadHistoryTest extends TestCase
             new TestCorrected('c', self::at('04'), self::at('04'), '', 'two', 'one', self::at('02')),
             new TestCorrected('d', self::at('06'), self::at('06'), '', 'three', 'two', self::at('04')),
         ];
-        $height = static fn (string $day): array => array_map(static fn (TakenTest $test): array => [$test->measure('kneeHeight')->mean(), $test->on?->format('d'), $test->at?->format('d')], self::snapshot($entries, $day)->taken);
+        $height = static fn (string $day): array => array_map(
+            static fn (TakenTest $test): array => [
+                $test->measure('kneeHeight')->mean(),
+                $test->on?->format('d'),
+                $test->at?->format('d'),
+            ],
+            self::snapshot($entries, $day)->taken,
+        );
         self::assertSame([[30.0, '02', '02']], $height('03'));
         self::assertSame([[25.0, '02', '02']], $height('05'));
         self::assertSame([[20.0, '02', '02']], $height('07'));
@@ -246,7 +253,13 @@ final class ReadHistoryTest extends TestCase
         $checks = self::snapshot([$check('07', Side::Left), $check('05', Side::Left), $check('06', Side::Right),
             $check('12', Side::Right)])->checks;
         self::assertSame(['fold left' => ['05', '07'], 'fold right' => ['06']],
-            array_map(static fn (array $of): array => array_map(static fn (ReadinessCheck $one): string => $one->on->format('d'), $of), $checks));
+            array_map(
+                static fn (array $of): array => array_map(
+                    static fn (ReadinessCheck $one): string => $one->on->format('d'),
+                    $of,
+                ),
+                $checks,
+            ));
     }
 
     /**

@@ -70,7 +70,11 @@ final class PropsTest extends TestCase
         }
         self::assertNull($advice['seat'], 'no seat turns the thigh');
         self::assertNotNull($advice['kneeHeight']);
-        $at = static fn (float $height): bool => PropAdvice::closes((new KneeAtHeight(HalfLotusEasy::place(new Sitting()), $height))->angles(SampleBody::leg()), $capacity, $spare);
+        $at = static fn (float $height): bool => PropAdvice::closes(
+            (new KneeAtHeight(HalfLotusEasy::place(new Sitting()), $height))->angles(SampleBody::leg()),
+            $capacity,
+            $spare,
+        );
         self::assertTrue($at($advice['kneeHeight']));
         self::assertFalse($at($advice['kneeHeight'] - 0.1));
     }

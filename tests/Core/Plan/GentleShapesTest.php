@@ -28,7 +28,11 @@ final class GentleShapesTest extends TestCase
     public function testTheSpineComesFirstThenWhatLimitsTheDayAndTheTimeIsAllThereIs(): void
     {
         $warm = static fn (int $seconds,
-            array $limiters): array => array_map(static fn (PlannedItem $item): string => $item->rung->posture.' '.($item->side->value ?? 'both').' '.$item->seconds, self::shapes()->warmUp($seconds, $limiters));
+            array $limiters): array => array_map(
+                static fn (PlannedItem $item): string => $item->rung->posture.' '.($item->side->value ?? 'both')
+                    .' '.$item->seconds,
+                self::shapes()->warmUp($seconds, $limiters),
+            );
         self::assertSame(['cat both 60', 'cobra both 60', 'cross left 30', 'cross right 30', 'bridge both 60',
             'hug left 30', 'hug right 30'], $warm(300, ['rotation']),
             'Two for the spine, and no third before the limiters.');
@@ -44,7 +48,11 @@ final class GentleShapesTest extends TestCase
 
     public function testWhatIsHeldOrForbiddenOrHasNoPropWarmsNobodyUp(): void
     {
-        $names = static fn (GentleShapes $shapes): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, $shapes->warmUp(600, []))));
+        $names = static fn (GentleShapes $shapes): array => array_values(
+            array_unique(
+                array_map(static fn (PlannedItem $item): string => $item->rung->posture, $shapes->warmUp(600, [])),
+            ),
+        );
         self::assertSame(['cat', 'cobra', 'bridge', 'hug', 'cross'], $names(self::shapes()));
         self::assertSame(['cat', 'cobra', 'bridge', 'hug'], $names(self::shapes(forbidden: ['cross'])));
         self::assertSame(['cat', 'cobra', 'bridge', 'hug'], $names(self::shapes(props: ['strap' => 1])));

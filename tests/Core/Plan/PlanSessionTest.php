@@ -43,7 +43,10 @@ final class PlanSessionTest extends TestCase
 {
     public function testARungAndItsFormTakeTurns(): void
     {
-        $rungs = static fn (Plan $plan): array => array_map(static fn (PlannedSession $session): string => self::of($session, 'turner')[0]->rung->rung->id, array_merge(...[$plan->sessions()]));
+        $rungs = static fn (Plan $plan): array => array_map(
+            static fn (PlannedSession $session): string => self::of($session, 'turner')[0]->rung->rung->id,
+            array_merge(...[$plan->sessions()]),
+        );
         self::assertSame(['low', 'aside', 'low', 'aside'], $rungs(self::plan([], 'back-of-hip')));
         foreach (['rest', 'knee', 'show'] as $purpose) {
             self::assertSame(['low', 'low', 'low', 'low'], $rungs(self::plan([], $purpose)), $purpose);
@@ -85,7 +88,15 @@ final class PlanSessionTest extends TestCase
     public function testDrillsAreDoneWhereTheirPositionMayBePractised(): void
     {
         $drills = static fn (Plan $plan,
-            int $session = 0): array => array_map(static fn (PlannedItem $item): string => $item->drill?->id.' '.($item->side->value ?? 'both'), array_values(array_filter($plan->weeks[0]->sessions[$session]->items, static fn (PlannedItem $item): bool => null !== $item->drill)));
+            int $session = 0): array => array_map(
+                static fn (PlannedItem $item): string => $item->drill?->id.' '.($item->side->value ?? 'both'),
+                array_values(
+                    array_filter(
+                        $plan->weeks[0]->sessions[$session]->items,
+                        static fn (PlannedItem $item): bool => null !== $item->drill,
+                    ),
+                ),
+            );
         self::assertSame(['circle left', 'circle right'], $drills(self::plan([], 'knee', minutes: 30)));
         self::assertSame(['tip both'], $drills(self::plan([], 'knee', minutes: 30), 1),
             'Another one first each time; what is done on both sides at once is done once.');
@@ -109,7 +120,14 @@ final class PlanSessionTest extends TestCase
     /** What a teacher has set keeps its own order, whatever stance it is in, and goes past no rule but that one. */
     public function testASetSequenceKeepsItsOrder(): void
     {
-        $work = static fn (PlannedSession $session): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->key(), array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
+        $work = static fn (PlannedSession $session): array => array_values(
+            array_unique(
+                array_map(
+                    static fn (PlannedItem $item): string => $item->key(),
+                    array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase),
+                ),
+            ),
+        );
         $plan = static fn (array $sequence, array $told = []): PlannedSession => (new Planner(self::poses($told, 'knee',
             false), self::ladders('knee', [], []), Doses::longAndStill(1)))
             ->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60,
@@ -191,7 +209,25 @@ final class PlanSessionTest extends TestCase
 
     public function testLyingLotusComesLastWhereTheSchoolHasItSo(): void
     {
-        $order = static fn (Dose $dose): array => array_values(array_unique(array_map(static fn (PlannedItem $item): string => $item->rung->posture, array_filter((new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true), $dose))->plan(['turner', 'lying'], new PlanRequest(new \DateTimeImmutable('2026-03-09'), 1, [1], 60, new Equipment(0, 0, false)))->weeks[0]->sessions[0]->items, static fn (PlannedItem $item): bool => Phase::Work === $item->phase))));
+        $order = static fn (Dose $dose): array => array_values(
+            array_unique(
+                array_map(
+                    static fn (PlannedItem $item): string => $item->rung->posture,
+                    array_filter(
+                        (new Planner(self::poses([], 'knee', false),
+                            self::ladders('knee', [], [], isLotus: true), $dose))
+                            ->plan(['turner', 'lying'], new PlanRequest(
+                                new \DateTimeImmutable('2026-03-09'),
+                                1,
+                                [1],
+                                60,
+                                new Equipment(0, 0, false),
+                            ))->weeks[0]->sessions[0]->items,
+                        static fn (PlannedItem $item): bool => Phase::Work === $item->phase,
+                    ),
+                ),
+            ),
+        );
         self::assertSame(['lying', 'turner'], $order(Doses::countedBreath(1)));
         self::assertSame(['turner', 'lying'], $order(Doses::countedBreath(1, true)));
         $session = (new Planner(self::poses([], 'knee', false), self::ladders('knee', [], [], isLotus: true),

@@ -311,7 +311,15 @@ final class PlannerTest extends TestCase
         $work = self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0,
             'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Doses::longAndStill(2)))
             ->plan(['spreader', 'summit'], self::request(1, [1], 45))));
-        $seconds = static fn (bool $isKey): array => array_values(array_map(static fn (PlannedItem $item): int => $item->seconds, array_filter($work, static fn (PlannedItem $item): bool => ('plan.keystone' === $item->because->code) === $isKey)));
+        $seconds = static fn (bool $isKey): array => array_values(
+            array_map(
+                static fn (PlannedItem $item): int => $item->seconds,
+                array_filter(
+                    $work,
+                    static fn (PlannedItem $item): bool => ('plan.keystone' === $item->because->code) === $isKey,
+                ),
+            ),
+        );
         self::assertNotSame([], $seconds(true));
         self::assertNotSame([], $seconds(false));
         self::assertEqualsWithDelta((1.5 / 1.2) ** 2, $seconds(true)[0] / $seconds(false)[0], 0.05,
@@ -320,7 +328,13 @@ final class PlannerTest extends TestCase
 
     public function testTheDaysOfPractice(): void
     {
-        $dates = array_map(static fn (array $week): array => array_map(static fn (\DateTimeImmutable $day): string => $day->format('Y-m-d'), $week), self::request(2, [1, 7], 60)->dates());
+        $dates = array_map(
+            static fn (array $week): array => array_map(
+                static fn (\DateTimeImmutable $day): string => $day->format('Y-m-d'),
+                $week,
+            ),
+            self::request(2, [1, 7], 60)->dates(),
+        );
         self::assertSame([['2026-03-09', '2026-03-15'], ['2026-03-16', '2026-03-22']], $dates);
         foreach ([[0, [1], 60], [53, [1], 60], [1, [], 60], [1, [1], 9], [1, [1], 181]] as [$weeks, $days, $minutes]) {
             try {

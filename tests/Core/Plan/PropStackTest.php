@@ -37,11 +37,19 @@ final class PropStackTest extends TestCase
             self::assertLessThanOrEqual($blocks,
                 $stack->pieces['flat'] + $stack->pieces['side'] + $stack->pieces['end']);
             self::assertLessThanOrEqual($blankets, $stack->pieces['blanket']);
-            self::assertEqualsWithDelta(10 * $stack->pieces['flat'] + 15 * $stack->pieces['side'] + 23 * $stack->pieces['end'] + 3 * $stack->pieces['blanket'], $stack->height, 1e-9);
+            self::assertEqualsWithDelta(
+                10 * $stack->pieces['flat'] + 15 * $stack->pieces['side'] + 23 * $stack->pieces['end']
+                    + 3 * $stack->pieces['blanket'],
+                $stack->height,
+                1e-9,
+            );
             for ($flat = 0; $flat <= $blocks; ++$flat) {
                 for ($blanket = 0; $blanket <= $blankets; ++$blanket) {
                     $many = array_sum($stack->pieces);
-                    self::assertLessThanOrEqual(abs(10 * $flat + 3 * $blanket - $height) + 0.3 * ($flat + $blanket) + 1e-9, abs($stack->height - $height) + 0.3 * $many);
+                    self::assertLessThanOrEqual(
+                        abs(10 * $flat + 3 * $blanket - $height) + 0.3 * ($flat + $blanket) + 1e-9,
+                        abs($stack->height - $height) + 0.3 * $many,
+                    );
                 }
             }
         }

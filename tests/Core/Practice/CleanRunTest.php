@@ -40,7 +40,11 @@ final class CleanRunTest extends TestCase
         $run = CleanRun::of(array_map(static fn (array $one): ReadinessCheck => self::check($one[0], $one[1], $one[2]
             ?? true), $sessions));
 
-        return array_map(static fn (ReadinessCheck $check): int => (int) $check->on->diff(new \DateTimeImmutable('2025-12-31'))->days, $run->checks);
+        return array_map(
+            static fn (ReadinessCheck $check): int => (int) $check->on
+                ->diff(new \DateTimeImmutable('2025-12-31'))->days,
+            $run->checks,
+        );
     }
 
     private static function check(int $day, string $rung = 'a', bool $isClean = true): ReadinessCheck

@@ -154,7 +154,18 @@ final class TrendTest extends TestCase
     /** One or two readings at either end are no level of their own: three are. */
     public function testAStepHasThreeReadingsOnBothSides(): void
     {
-        $of = static fn (callable $isUp): ?Step => Step::of(Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(14.0 * $i, 60.0 + ($isUp($i) ? 20.0 : 0.0) + 0.3 * ($i % 3), 1.0), range(0, 13))) ?? self::fail('No trend.'));
+        $of = static fn (callable $isUp): ?Step => Step::of(
+            Trend::of(
+                array_map(
+                    static fn (int $i): TimedReading => new TimedReading(
+                        14.0 * $i,
+                        60.0 + ($isUp($i) ? 20.0 : 0.0) + 0.3 * ($i % 3),
+                        1.0,
+                    ),
+                    range(0, 13),
+                ),
+            ) ?? self::fail('No trend.'),
+        );
         self::assertSame(14.0 * 11, $of(static fn (int $i): bool => $i >= 11)?->after);
         self::assertNotSame(14.0 * 12, $of(static fn (int $i): bool => $i >= 12)?->after);
         self::assertSame(14.0 * 3, $of(static fn (int $i): bool => $i < 3)?->after);

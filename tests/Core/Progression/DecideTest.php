@@ -204,7 +204,17 @@ final class DecideTest extends TestCase
     /** Eight sessions or four weeks on one rung, then as many again, then as many again. */
     public function testAPlateauIsMetOneWayAfterAnother(): void
     {
-        $days = static fn (int ...$at): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck('low', (new \DateTimeImmutable('2026-01-01'))->modify("+$day days"), true, true, Pain::none(), 0 === $day % 2 ? ['foot-sickles'] : []), $at);
+        $days = static fn (int ...$at): array => array_map(
+            static fn (int $day): ReadinessCheck => new ReadinessCheck(
+                'low',
+                (new \DateTimeImmutable('2026-01-01'))->modify("+$day days"),
+                true,
+                true,
+                Pain::none(),
+                0 === $day % 2 ? ['foot-sickles'] : [],
+            ),
+            $at,
+        );
         $step = fn (array $checks): Step => $this->propose($checks, false)->step;
         self::assertNotSame(Step::SwitchDrill, $step($days(...range(0, 6))), 'Seven sessions.');
         self::assertSame(Step::SwitchDrill, $step($days(...range(0, 7))), 'Eight.');

@@ -270,7 +270,20 @@ final class LadderPositionTest extends TestCase
         $posture = static fn (Demand $demand): PostureDefinition => new PostureDefinition('turner', 'Turner',
             [Ability::ExternalRotation], [new RungDefinition('full', 'Full', $demand, [], new Work([], false))], []);
         $reasons = static fn (float $height, array $tests =
-            self::TURNS): array => (new ReadPoses(['turner' => $posture(new Demand(static fn (): KneeAtHeight => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), $height)))], Person::of($tests), self::tests()))->of('turner', Side::Left)->reasons();
+            self::TURNS): array => (new ReadPoses(
+                [
+                    'turner' => $posture(
+                        new Demand(
+                            static fn (): KneeAtHeight => new KneeAtHeight(
+                                HalfLotusEasy::place(new Sitting()),
+                                $height,
+                            ),
+                        ),
+                    ),
+                ],
+                Person::of($tests),
+                self::tests(),
+            ))->of('turner', Side::Left)->reasons();
         $asked = new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 10.0);
         $lift = Shortfall::kneeLift($asked, SampleBody::leg(), Person::of(self::TURNS)->capacities(Side::Left)
             ->ofLeg());
@@ -312,7 +325,12 @@ final class LadderPositionTest extends TestCase
             $day);
         $posture = static fn (Demand $demand): PostureDefinition => new PostureDefinition('turner', 'Turner',
             [Ability::ExternalRotation], [new RungDefinition('full', 'Full', $demand, [], new Work([], false))], []);
-        $shown = static fn (PostureDefinition $posture): ?float => array_values(array_filter((new ReadPoses(['turner' => $posture], $person, []))->of('turner', Side::Left)->full()->margins, static fn ($margin): bool => Ability::ExternalRotation === $margin->ability))[0]->shown ?? null;
+        $shown = static fn (PostureDefinition $posture): ?float => array_values(
+            array_filter(
+                (new ReadPoses(['turner' => $posture], $person, []))->of('turner', Side::Left)->full()->margins,
+                static fn ($margin): bool => Ability::ExternalRotation === $margin->ability,
+            ),
+        )[0]->shown ?? null;
         self::assertSame(99.0, $shown($posture(new Demand(static fn (): KneeAtHeight => $asked))));
     }
 

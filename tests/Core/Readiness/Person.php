@@ -59,7 +59,15 @@ final class Person
         }
 
         $day = new \DateTimeImmutable('2026-03-02');
-        $told = array_map(static fn (Condition $condition): ConditionTold => new ConditionTold("condition:$condition->id", $day, $day, $condition), $conditions);
+        $told = array_map(
+            static fn (Condition $condition): ConditionTold => new ConditionTold(
+                "condition:$condition->id",
+                $day,
+                $day,
+                $condition,
+            ),
+            $conditions,
+        );
         $on = new \DateTimeImmutable($on);
 
         return new Snapshot($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen,

@@ -158,7 +158,9 @@ final class ReadSeenTest extends TestCase
     public function testTheBlockUnderAKneeIsAsHighAsThisSideNeeds(): void
     {
         // Turn of about 84° and no more; so a foot on the middle of the thigh asks for a knee well above the floor.
-        $easy = new Demand(static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 8.0));
+        $easy = new Demand(
+            static fn (Capacity $c): KneeAtHeight => new KneeAtHeight(HalfLotusEasy::place(new Sitting()), 8.0),
+        );
         $reading = self::reading(self::rung($easy, prop: PropRule::KneeBlock),
             ['shins-stacked' => [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 90.0]]]);
         self::assertNotNull($reading->propHeight);

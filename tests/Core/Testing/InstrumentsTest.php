@@ -158,7 +158,9 @@ final class InstrumentsTest extends TestCase
             'hipToAnkle' => 0.5 * hypot(100.0, 90.0),
             'shinAngle' => rad2deg(atan2(40.0, 100.0)),
             'thighAngle' => rad2deg(atan2(50.0, 200.0)),
-            'kneeBend' => rad2deg(acos(($thigh[0] * $shin[0] + $thigh[1] * $shin[1]) / (hypot(...$thigh) * hypot(...$shin)))),
+            'kneeBend' => rad2deg(
+                acos(($thigh[0] * $shin[0] + $thigh[1] * $shin[1]) / (hypot(...$thigh) * hypot(...$shin))),
+            ),
         ];
         foreach ($expected as $what => $value) {
             self::assertEqualsWithDelta($value, $measured[$what]['value'], 1e-9, $what);
