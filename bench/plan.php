@@ -57,7 +57,7 @@ $plan = $median(
         $catalogue->drills(),
     ))->plan($wanted, new PlanRequest($on, 12, [2, 4, 6], 60, new Equipment(2, 3, true))),
 );
-require __DIR__.'/aim.php'(
+(require __DIR__.'/aim.php')(
     sprintf('plan of twelve weeks, over reading its poses alone: %.1f (%.1f ms)', $plan / $read, $plan),
     $plan,
     20.0,

@@ -24,7 +24,7 @@ $told = static fn (array $readings): callable => static function () use ($readin
     null === $trend ?: Step::of($trend);
 };
 $years = $median($told($series(780)));
-require __DIR__.'/aim.php'(
+(require __DIR__.'/aim.php')(
     sprintf(
         'progress of five years, over that of half a year: %.1f (%.1f ms)',
         $years / $median($told($series(78))),
