@@ -1,0 +1,415 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\Core\Sheets;
+
+use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\CatalogueDemand;
+use LucidAscent\App\Catalogue\ContactList;
+use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\Shapes;
+use LucidAscent\App\Catalogue\StandardBody;
+use LucidAscent\App\Exchange\EventList;
+use LucidAscent\App\Exchange\PersonDocument;
+use LucidAscent\App\Exchange\ReadDocument;
+use LucidAscent\App\Figure\RungFigures;
+use LucidAscent\App\Json\Fields;
+use LucidAscent\Core\Body\BodyError;
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calibration\Calibrate;
+use LucidAscent\Core\Calibration\People;
+use LucidAscent\Core\Calibration\Visit;
+use LucidAscent\Core\Figure\FigureFaults;
+use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\Figure\Touches;
+use LucidAscent\Core\LegChain\Capacity;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\Control;
+use LucidAscent\Core\LegChain\KneeAtHeight;
+use LucidAscent\Core\LegChain\Sensitivity;
+use LucidAscent\Core\LegChain\Shortfall;
+use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Planner;
+use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Progress\Step;
+use LucidAscent\Core\Progress\TimedReading;
+use LucidAscent\Core\Progress\Trend;
+use LucidAscent\Core\Progress\WeeklyLoad;
+use LucidAscent\Core\Readiness\AbilityMargin;
+use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\PropHeights;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Route\Keystone;
+use LucidAscent\Core\Route\NextReading;
+use LucidAscent\Core\Route\Route;
+use LucidAscent\Core\Testing\ReadTest;
+use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Core\Testing\ToolErrors;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+use Symfony\Component\Clock\MockClock;
+
+/**
+ * What is said of a few people, whole: their readings, routes and plans with the shipped catalogue, figures of every
+ * kind, people made up, months of readings. A rule that is changed changes a sheet, and its difference shows all that
+ * it changed. SHEETS=write writes them anew.
+ */
+final class SheetsTest extends TestCase
+{
+    private const PEOPLE = [
+        'supple' => [
+            'on' => '2026-03-09', 'body' => ['stature' => 164, 'thigh' => 39.5, 'shin' => 39],
+            'wanted' => ['lotus', 'leg-behind-head'],
+            'tests' => [
+                ['test' => 'soles-together', 'side' => 'both', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 6, 'heelDistance' => 16],
+                        ['kneeHeight' => 6.5, 'heelDistance' => 16]]],
+                ['test' => 'shins-stacked', 'side' => 'left', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 9, 'ankleHeight' => 10], ['kneeHeight' => 10, 'ankleHeight' => 10]]],
+                ['test' => 'shins-stacked', 'side' => 'right', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 12, 'ankleHeight' => 10]]],
+                ['test' => 'frog', 'side' => 'both', 'on' => '2026-03-02', 'trials' => [['span' => 92]]],
+                ['test' => 'knee-hug', 'side' => 'both', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 30, 'past' => 1]]],
+                ['test' => 'leg-raise', 'side' => 'left', 'on' => '2026-03-02', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => 96]]],
+            ],
+            'seen' => [
+                ['posture' => 'half-lotus', 'rung' => 'lying-half-lotus', 'side' => 'both', 'clean' => true],
+                ['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'right', 'clean' => false],
+            ],
+            'gates' => [['gate' => 'elbow-to-sole', 'side' => 'left', 'met' => true]],
+        ],
+        'stiff on the left' => [
+            'on' => '2026-03-09', 'body' => ['stature' => 182], 'wanted' => ['half-lotus', 'pigeon'],
+            'tests' => [
+                ['test' => 'soles-together', 'side' => 'left', 'on' => '2026-02-20',
+                    'trials' => [['kneeHeight' => 21, 'heelDistance' => 26],
+                        ['kneeHeight' => 22, 'heelDistance' => 26]]],
+                ['test' => 'soles-together', 'side' => 'right', 'on' => '2026-02-20',
+                    'trials' => [['kneeHeight' => 15, 'heelDistance' => 26]]],
+                ['test' => 'shins-stacked', 'side' => 'both', 'on' => '2026-02-20',
+                    'trials' => [['kneeHeight' => 24, 'ankleHeight' => 12], ['kneeHeight' => 23, 'ankleHeight' => 12]]],
+                ['test' => 'shins-stacked', 'side' => 'left', 'on' => '2026-01-20',
+                    'trials' => [['kneeHeight' => 27, 'ankleHeight' => 12]]],
+                ['test' => 'thigh-hang', 'side' => 'both', 'on' => '2026-02-20', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => -6]]],
+            ],
+            'sessions' => [
+                ['on' => '2026-03-01', 'items' => [['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block',
+                    'side' => 'right', 'clean' => true]]],
+                ['on' => '2026-03-03', 'items' => [['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block',
+                    'side' => 'right', 'clean' => true]]],
+                ['on' => '2026-03-05', 'items' => [['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block',
+                    'side' => 'right', 'clean' => true]]],
+            ],
+        ],
+        'a knee that was hurt' => [
+            'on' => '2026-03-09', 'body' => ['stature' => 170], 'wanted' => ['cow-face', 'half-lotus'],
+            'tests' => [
+                ['test' => 'soles-together', 'side' => 'both', 'on' => '2026-03-01',
+                    'trials' => [['kneeHeight' => 12, 'heelDistance' => 20]]],
+                ['test' => 'cow-face-knees', 'side' => 'both', 'on' => '2026-03-01',
+                    'trials' => [['kneeHeight' => 20, 'heelAhead' => 4]]],
+            ],
+            'events' => [
+                ['event' => 'pain', 'side' => 'left', 'on' => '2026-03-05',
+                    'pain' => ['level' => 3, 'place' => 'knee', 'kind' => 'ache']],
+                ['event' => 'condition', 'condition' => 'other', 'loads' => ['twist']],
+            ],
+        ],
+    ];
+
+    private static ?Catalogue $catalogue = null;
+
+    /** @return iterable<string, array{string}> */
+    public static function people(): iterable
+    {
+        foreach (array_keys(self::PEOPLE) as $name) {
+            yield $name => [$name];
+        }
+    }
+
+    #[DataProvider('people')]
+    public function testWhatIsReadOfAPerson(string $name): void
+    {
+        $person = self::read($name);
+        $lines = self::poses($person->poses);
+        $routes = array_map(static fn (string $id): Route => Route::to($id, $person->poses), $person->wanted);
+        array_push($lines, '', ...Sheet::of(['routes' => $routes,
+            'keystone' => Keystone::of($routes, $person->poses)]));
+        $next = NextReading::of($person->wanted, $person->poses);
+        $lines[] = '';
+        $lines[] = 'next: '.($next?->test->id ?? 'none').' '.($next->side->value ?? '').' '.round($next->fall ?? 0.0,
+            3);
+        array_push($lines, ...self::because(null === $next ? [] : [$next->because]));
+        foreach (Side::cases() as $side) {
+            $found = FindRestriction::of($person->poses, $side);
+            array_push($lines, '', "restriction $side->value", ...Sheet::of($found, 2, '  '));
+        }
+        self::assertSheet($name, $lines);
+    }
+
+    #[DataProvider('people')]
+    public function testWhatIsPlannedForAPerson(string $name): void
+    {
+        $person = self::read($name);
+        $catalogue = self::catalogue();
+        $planner = new Planner($person->poses, $catalogue->practice(), $catalogue->dose('counted-breath'),
+            [6 => $catalogue->dose('long-still')], $catalogue->drills());
+        $on = new \DateTimeImmutable('2026-03-09');
+        $plan = $planner->plan($person->wanted, new PlanRequest($on, 4, [2, 4, 6], 50,
+            new Equipment(2, 2, true, ['chair'])));
+        $lines = [];
+        foreach ($plan->weeks as $w => $week) {
+            foreach ($week->sessions as $session) {
+                $lines[] = sprintf('week %d, %s, %s', $w + 1, $session->on->format('Y-m-d'), $session->theme);
+                foreach ($session->items as $item) {
+                    $lines[] = sprintf('  %s %s/%s %s %s s %s', $item->phase->value, $item->rung->posture,
+                        $item->rung->rung->id, $item->side->value ?? 'both', $item->seconds, $item->drill->id ?? '');
+                    array_push($lines, ...self::because([$item->because]));
+                }
+                array_push($lines, ...Sheet::of(['unused' => $session->unused, 'away' => $session->tradesAway], 3,
+                    '  '));
+            }
+        }
+        array_push($lines, ...Sheet::of(['retests' => $plan->retests, 'left out' => $plan->leftOut], 3));
+        self::assertSheet("$name, plan", $lines);
+    }
+
+    public function testFiguresOfEveryKind(): void
+    {
+        $lines = $there = [];
+        $bodies = [Physique::of(Proportions::of(Length::cm(170.0))), Physique::of(Proportions::of(Length::cm(158.0)))];
+        foreach (self::rungs() as $name => $rung) {
+            $kinds = [($rung['pose']['base'] ?? '').' '.implode(' ', array_keys($rung['pose'] ?? []))];
+            foreach ($rung['props'] ?? [] as $prop) {
+                $kinds[] = 'prop '.($prop['at'] ?? '');
+            }
+            if ([] === array_diff($kinds, $there)) {
+                continue;
+            }
+            array_push($there, ...$kinds);
+            $side = Side::cases()[count($there) % 2];
+            $drawn = RungFigures::ofRung($rung, $bodies[count($there) % 2], $side, null,
+                static fn (string $posture, string $id): array => self::rungs()["$posture/$id"]);
+            $figure = $drawn->figure;
+            array_push($lines, $name, ...Sheet::of([
+                'points' => $figure->points,
+                'misses' => $figure->misses,
+                'thick' => array_column(array_map(
+                    static fn ($segment): array => [$segment->name, [$segment->startRadius, $segment->endRadius]],
+                    $figure->segments,
+                ), 1, 0),
+                'props' => $drawn->props,
+                'faults' => FigureFaults::of($figure),
+                'touches' => [Touches::ofBody($figure), Touches::carrying($figure)],
+            ], 3, '  '));
+        }
+        self::assertSheet('figures', $lines);
+    }
+
+    public function testPeopleWhoseTruthIsKnown(): void
+    {
+        $random = new Randomizer(new Xoshiro256StarStar(7));
+        $lines = [];
+        for ($i = 0; $i < 4; ++$i) {
+            $true = People::draw($random);
+            array_push($lines, ...Sheet::of(['true' => $true,
+                'measured' => People::asMeasured($true->proportions, $random)]));
+        }
+        $catalogue = self::catalogue();
+        $run = (new Calibrate($catalogue->tests(), $catalogue->postures(), ['half-lotus', 'pigeon']))->run(2, 11);
+        array_push($lines, ...Sheet::of([$run->all->reliability(), $run->all->coverage(), $run->all->many(),
+            $run->readings(), $run->proposed(), $run->inOrder(), $run->aims()], 4));
+        self::assertSheet('people', $lines);
+    }
+
+    public function testEveryContactAndWhatItErrsBy(): void
+    {
+        $lines = [];
+        foreach (ContactList::toSetUp() as $name => $about) {
+            $start = array_column(
+                array_map(static fn (Control $control): array => [$control->name, $control->start], $about->controls),
+                1, 0);
+            foreach ([1.0, 1.2] as $share) {
+                $demand = CatalogueDemand::find($name, array_map(static fn (float $v): float => $share * $v, $start));
+                $posture = $demand?->posture(StandardBody::openHips(), StandardBody::STATURE) ?? self::fail($name);
+                foreach ([Length::cm(156.0), Length::cm(178.0)] as $stature) {
+                    $body = Proportions::of($stature)->body(Side::Left);
+                    try {
+                        $pose = $posture instanceof ChainReading ? $posture->pose($body) : null;
+                        $errors = Sensitivity::ofSetUp($posture, $body);
+                        array_push($lines, "$name $share at $stature->cm", ...Sheet::of([
+                            'angles' => $posture->angles($body),
+                            'pose' => $pose,
+                            'errors' => array_map(static fn (Component $component): array => [
+                                $errors->readingError($component), $errors->error($component, BodyError::measured())],
+                                Component::cases()),
+                            'shortfall' => Shortfall::of($posture->angles($body), StandardBody::openHips()),
+                            'lift' => $posture instanceof KneeAtHeight
+                                ? Shortfall::kneeLift($posture, $body, new Capacity(100.0, 40.0, 60.0, 140.0)) : null,
+                        ], 3, '  '));
+                    } catch (\DomainException $e) {
+                        $lines[] = "$name $share at $stature->cm: ".$e->getMessage();
+                    }
+                }
+            }
+        }
+        self::assertSheet('contacts', $lines);
+    }
+
+    public function testWhatEveryTestShows(): void
+    {
+        $random = new Randomizer(new Xoshiro256StarStar(23));
+        $lines = [];
+        $on = new \DateTimeImmutable('2026-03-09');
+        for ($i = 0; $i < 2; ++$i) {
+            $visit = new Visit(People::draw($random), self::catalogue()->tests(), ToolErrors::usual(), $on, $random);
+            foreach (array_filter(
+                self::catalogue()->tests(),
+                static fn (TestDefinition $one): bool => [] !== $one->proves,
+            ) as $test) {
+                foreach ($visit->take($test, Side::Left) as $taken) {
+                    $evidence = ReadTest::evidence($test, $taken, $visit->measured->body($taken->side),
+                        ToolErrors::usual());
+                    $lines[] = "$test->id {$taken->side->value}";
+                    foreach ($evidence as $one) {
+                        $lines[] = sprintf('  %s %.3f %s', $one->ability->value, $one->value, $one->bound->name);
+                        array_push($lines, ...Sheet::of($one->uncertainty, 3, '    '));
+                    }
+                }
+            }
+        }
+        self::assertSheet('tests', $lines);
+    }
+
+    public function testMonthsOfReadings(): void
+    {
+        $wave = static fn (int $i): float => 1.4 * sin(1.7 * $i) + 0.8 * cos(0.6 * $i);
+        $lines = [];
+        foreach ([
+            'gains' => static fn (int $i): float => 60.0 + 0.9 * $i + $wave($i),
+            'stands' => static fn (int $i): float => 60.0 + $wave($i),
+            'jumps' => static fn (int $i): float => ($i < 7 ? 60.0 : 74.0) + $wave($i),
+        ] as $name => $value) {
+            $readings = array_map(static fn (int $i): TimedReading => new TimedReading(9.0 * $i, $value($i), 2.0),
+                range(0, 13));
+            $trend = Trend::of($readings) ?? self::fail('No trend.');
+            array_push($lines, $name, ...Sheet::of(['slope' => $trend->slope->mean(),
+                'interval' => $trend->slope->interval(),
+                'chance' => $trend->chanceReal(), 'typical' => $trend->typical, 'at' => $trend->at(150.0)->mean(),
+                'sd' => $trend->at(150.0)->interval(), 'step' => Step::of($trend)], 2, '  '));
+        }
+        $day = static fn (int $i): \DateTimeImmutable => (new \DateTimeImmutable('2026-01-05'))
+            ->add(new \DateInterval("P{$i}D"));
+        $load = WeeklyLoad::of(array_map(static fn (int $i): array => [$day(3 * $i), 10.0 + $i], range(0, 12)));
+        self::assertSheet('months', [...$lines, ...Sheet::of($load)]);
+    }
+
+    /** @return list<string> */
+    private static function poses(ReadPoses $poses): array
+    {
+        $lines = [];
+        foreach (Side::cases() as $side) {
+            foreach ($poses->person->capacities($side)->known as $known) {
+                $lines[] = sprintf('%s %s: %.3f ± %.3f %s by %s', $side->value, $known->ability->value, $known->value,
+                    $known->error, $known->bound->name, implode(' ', $known->tests()));
+            }
+        }
+        foreach (array_keys($poses->postures) as $id) {
+            foreach (Side::cases() as $side) {
+                $pose = $poses->of($id, $side);
+                $stand = $pose->onLadder();
+                $lines[] = sprintf('%s %s: %s %s%%, stands on %s, next %s', $id, $side->value, $pose->state()->value,
+                    $pose->chance() ?? '?', $stand->rung->rung->id ?? 'none', $stand->next->rung->id ?? 'none');
+                foreach ($pose->rungs() as $rung) {
+                    if ([] === array_filter($rung->margins, static fn (AbilityMargin $one): bool => null
+                        !== $one->shown)) {
+                        continue;
+                    }
+                    $lines[] = sprintf('  %s %s, prop %s: %s', $rung->rung->id, $rung->state()->value,
+                        self::height(PropHeights::of($rung, $poses->person, $side)),
+                        implode('; ', array_map(self::margin(...), $rung->margins)));
+                }
+                array_push($lines, ...self::because([...$pose->reasons(), ...$stand->bars]));
+            }
+        }
+
+        return $lines;
+    }
+
+    private static function margin(AbilityMargin $margin): string
+    {
+        return sprintf('%s %s of %.3f ± %.3f', $margin->ability->value, self::height($margin->shown), $margin->asked,
+            $margin->error);
+    }
+
+    private static function height(?float $value): string
+    {
+        return null === $value ? 'none' : sprintf('%.3f', $value);
+    }
+
+    /**
+     * @param list<Reason> $reasons
+     *
+     * @return list<string>
+     */
+    private static function because(array $reasons): array
+    {
+        return array_map(
+            static fn (Reason $reason): string => "    $reason->code ".implode(' ', Sheet::of([$reason->numbers], 3)),
+            $reasons,
+        );
+    }
+
+    private static function read(string $name): ReadDocument
+    {
+        $clock = new MockClock('2026-03-09');
+        $documents = new PersonDocument(self::catalogue(), new EventList(self::catalogue()), $clock);
+
+        return $documents->read(Fields::of(self::PEOPLE[$name]));
+    }
+
+    /** @return array<string, array<string, mixed>> by posture and id */
+    private static function rungs(): array
+    {
+        static $rungs = null;
+        if (null === $rungs) {
+            $rungs = [];
+            foreach (self::catalogue()->all(Kind::Posture) as $id => $posture) {
+                foreach (Shapes::of($posture) as $rung) {
+                    $rungs["$id/{$rung['id']}"] = $rung;
+                }
+            }
+        }
+
+        return $rungs;
+    }
+
+    private static function catalogue(): Catalogue
+    {
+        $root = dirname(__DIR__, 3);
+
+        return self::$catalogue ??= new Catalogue("$root/catalogue", "$root/var/cache/sheets/catalogue.php", true,
+            'en');
+    }
+
+    /** @param list<string> $lines */
+    private static function assertSheet(string $name, array $lines): void
+    {
+        $file = __DIR__.'/'.str_replace([' ', ','], ['-', ''], $name).'.txt';
+        $text = implode("\n", $lines)."\n";
+        if ('write' === getenv('SHEETS')) {
+            file_put_contents($file, $text);
+        }
+        self::assertStringEqualsFile($file, $text);
+    }
+}
