@@ -16,6 +16,8 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordOutcome;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Person\ToldCondition;
+use LucidAscent\App\Repository\AssessmentRecords;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Hold;
@@ -37,6 +39,8 @@ final class AssessmentController extends TeacherController
     private const DETAILS = ['loads', 'eighteen', 'guardian'];
 
     public function __construct(
+        private readonly TestRecords $testRecords,
+        private readonly AssessmentRecords $assessments,
         private readonly Catalogue $catalogue,
         private readonly AssessmentPlan $plan,
         private readonly PersonHistory $history,
@@ -52,7 +56,7 @@ final class AssessmentController extends TeacherController
         if (null === $this->records->body($practitioner)) {
             return $this->bodyFirst($practitioner);
         }
-        $earlier = $this->records->newestAssessment($practitioner);
+        $earlier = $this->assessments->newestAssessment($practitioner);
         $now = $this->person->holds($practitioner);
         $form = $this->createForm(
             BeforeForm::class,
@@ -90,8 +94,8 @@ final class AssessmentController extends TeacherController
     public function show(string $id, string $assessment): Response
     {
         $practitioner = $this->practitioner($id);
-        $assessment = $this->records->assessment($practitioner, $assessment);
-        $tests = $this->records->testsOf($assessment);
+        $assessment = $this->assessments->assessment($practitioner, $assessment);
+        $tests = $this->testRecords->testsOf($assessment);
         $poses = $this->person->now($practitioner);
         $holds = $poses->person->holds ?? $this->person->holds($practitioner);
         $next = null === $poses ? null : NextReading::of($assessment->wanted, $poses);
@@ -107,7 +111,7 @@ final class AssessmentController extends TeacherController
             ),
             'taken' => AssessmentPlan::taken($tests),
             'next' => $this->plan->next($assessment, $tests, $holds, $poses),
-            'ended' => $this->records->isEnded($assessment),
+            'ended' => $this->assessments->isEnded($assessment),
             'holds' => $holds->active,
             'wanted' => array_map(
                 fn (string $pose): string => $this->catalogue->entry(Kind::Posture, $pose)['name'] ?? $pose,
@@ -122,9 +126,9 @@ final class AssessmentController extends TeacherController
     public function end(string $id, string $assessment, Request $request, RecordOutcome $keep): Response
     {
         $practitioner = $this->practitioner($id);
-        $assessment = $this->records->assessment($practitioner, $assessment);
+        $assessment = $this->assessments->assessment($practitioner, $assessment);
         $this->checkToken(self::END_TOKEN, $request);
-        if (!$this->records->isEnded($assessment)) {
+        if (!$this->assessments->isEnded($assessment)) {
             $now = $this->clock->now();
             $this->records->add(
                 new AssessmentEnd($assessment->id, $now),
@@ -265,7 +269,7 @@ final class AssessmentController extends TeacherController
         $entry = $this->entryOf($form);
         $typed = RecordPain::sent($request, 'before');
         $known = $this->records->knows(Assessment::class, $entry)
-            ? $this->records->assessment($practitioner, (string) $entry)
+            ? $this->assessments->assessment($practitioner, (string) $entry)
             : null;
         if (null === $known ? !$form->isValid() : !$known->pain()->equals($typed)) {
             $this->pain->of($practitioner, $this->teacher(), $typed, null, "before $entry");

@@ -16,6 +16,10 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Repository\AssessmentRecords;
+use LucidAscent\App\Repository\FormRecords;
+use LucidAscent\App\Repository\PictureRecords;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
@@ -35,6 +39,10 @@ final class BenchController extends TeacherController
     public const TOKEN = 'bench';
 
     public function __construct(
+        private readonly PictureRecords $pictureRecords,
+        private readonly FormRecords $formRecords,
+        private readonly TestRecords $testRecords,
+        private readonly AssessmentRecords $assessments,
         private readonly Catalogue $catalogue,
         private readonly BenchPreview $preview,
         private readonly RecordPain $pain,
@@ -48,7 +56,7 @@ final class BenchController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $assessment = $request->query->has('assessment')
-            ? $this->records->assessment($practitioner, (string) $request->query->get('assessment'))
+            ? $this->assessments->assessment($practitioner, (string) $request->query->get('assessment'))
             : null;
 
         return $this->form($practitioner, $this->test($test), $assessment, [], $request);
@@ -58,7 +66,7 @@ final class BenchController extends TeacherController
     public function correct(string $id, string $test, string $entry, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $corrected = $this->records->entry($practitioner, $entry);
+        $corrected = $this->testRecords->entry($practitioner, $entry);
 
         return $this->form(
             $practitioner,
@@ -86,7 +94,7 @@ final class BenchController extends TeacherController
         );
 
         return new JsonResponse(
-            $this->preview->of($data, $body->proportions(), $this->records->toolErrors($this->teacher())),
+            $this->preview->of($data, $body->proportions(), $this->testRecords->toolErrors($this->teacher())),
         );
     }
 
@@ -124,21 +132,21 @@ final class BenchController extends TeacherController
         $form = $this->createForm(BenchForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest(
             $request,
         );
-        if ([] !== $corrected && $this->records->isCorrected($corrected[0]->entryId) && !$form->isSubmitted()) {
+        if ([] !== $corrected && $this->testRecords->isCorrected($corrected[0]->entryId) && !$form->isSubmitted()) {
             $this->addFlash('hint', 'This entry has been corrected already; the newer one stands in its place.');
 
             return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
         }
         if ($form->isSubmitted()) {
             $entry = $this->entryOf($form);
-            $isNew = !$this->records->hasEntry($practitioner, $entry);
+            $isNew = !$this->testRecords->hasEntry($practitioner, $entry);
             $isKept = [] !== $sides && $form->isValid() && $isNew;
             $this->hear($practitioner, $data, $entry, $isKept, $request);
             if ($isKept) {
                 $this->keep($practitioner, $form, $data, $assessment, $corrected[0]->entryId ?? null);
             }
             if ([] !== $sides && $form->isValid()) {
-                $this->records->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
+                $this->formRecords->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
 
                 return $this->onward($practitioner, $data, $assessment, [] !== $corrected, $isNew);
             }
@@ -151,15 +159,15 @@ final class BenchController extends TeacherController
             'data' => $data,
             'held' => $held,
             'assessment' => $assessment,
-            'taken' => null === $assessment ? [] : AssessmentPlan::taken($this->records->testsOf($assessment)),
+            'taken' => null === $assessment ? [] : AssessmentPlan::taken($this->testRecords->testsOf($assessment)),
             'names' => $this->catalogue->names(Kind::Test),
             'corrects' => $corrected[0] ?? null,
-            'draft' => [] === $corrected ? $this->records->draft($practitioner, $test->id()) : null,
+            'draft' => [] === $corrected ? $this->formRecords->draft($practitioner, $test->id()) : null,
             'token' => self::TOKEN,
             'body' => $this->records->body($practitioner)?->proportions(),
             'pictures' => array_values(
                 array_filter(
-                    $this->records->pictures($practitioner),
+                    $this->pictureRecords->pictures($practitioner),
                     static fn ($picture): bool => $picture->test === $test->id(),
                 ),
             ),
@@ -198,8 +206,8 @@ final class BenchController extends TeacherController
     {
         $said = [];
         foreach (
-            $this->records->hasEntry($practitioner, $entry)
-                ? $this->records->entry($practitioner, (string) $entry)
+            $this->testRecords->hasEntry($practitioner, $entry)
+                ? $this->testRecords->entry($practitioner, (string) $entry)
                 : [] as $test
         ) {
             if ($test->side === $side) {
@@ -245,7 +253,7 @@ final class BenchController extends TeacherController
         if (null !== $assessment && !$isCorrection) {
             $next = $this->plan->next(
                 $assessment,
-                $this->records->testsOf($assessment),
+                $this->testRecords->testsOf($assessment),
                 $this->person->holds($practitioner),
                 $this->person->now($practitioner),
             );

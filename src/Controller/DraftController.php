@@ -9,6 +9,7 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\OptimisticLockException;
 use LucidAscent\App\Entity\Draft;
+use LucidAscent\App\Repository\FormRecords;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -19,7 +20,7 @@ final class DraftController extends TeacherController
 {
     private const LONGEST = 20_000;
 
-    public function __construct(private readonly EntityManagerInterface $em)
+    public function __construct(private readonly FormRecords $formRecords, private readonly EntityManagerInterface $em)
     {
     }
 
@@ -39,7 +40,7 @@ final class DraftController extends TeacherController
             return new JsonResponse(['error' => 'A draft is {"version", "content"}.'], 400);
         }
         try {
-            $draft = $this->records->draft($practitioner, $place);
+            $draft = $this->formRecords->draft($practitioner, $place);
             if (null === $draft) {
                 if (0 !== $sent['version']) {
                     // It was recorded, and so taken away, in another window.
@@ -55,7 +56,7 @@ final class DraftController extends TeacherController
             $this->em->flush();
         } catch (OptimisticLockException|UniqueConstraintViolationException) {
             $this->em->clear();
-            $there = $this->em->isOpen() ? $this->records->draft($this->practitioner($id), $place) : null;
+            $there = $this->em->isOpen() ? $this->formRecords->draft($this->practitioner($id), $place) : null;
 
             return new JsonResponse(
                 [

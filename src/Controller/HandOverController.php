@@ -14,6 +14,7 @@ use LucidAscent\App\Exchange\Record\TableFile;
 use LucidAscent\App\Exchange\Record\TableReadings;
 use LucidAscent\App\Form\RecordForm;
 use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Calendar\Day;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -26,6 +27,10 @@ use Symfony\Component\Routing\Attribute\Route;
 final class HandOverController extends TeacherController
 {
     public const TOKEN = 'table';
+
+    public function __construct(private readonly PlanRecords $planRecords)
+    {
+    }
     private const TYPES = [
         'json' => 'application/json',
         'csv' => 'text/csv; charset=utf-8',
@@ -40,7 +45,7 @@ final class HandOverController extends TeacherController
 
         return $this->render('handover/show.html.twig', [
             'practitioner' => $practitioner,
-            'plan' => $this->records->newestPlan($practitioner),
+            'plan' => $this->planRecords->newestPlan($practitioner),
             'body' => $this->records->body($practitioner),
         ]);
     }

@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Form\ToolErrorsForm;
 use LucidAscent\App\Json\Failure;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Testing\PhotoLandmarks;
 use LucidAscent\Core\Testing\Repeats;
@@ -30,10 +31,14 @@ final class InstrumentController extends TeacherController
     /** A connection is ended after so many seconds, and opened anew by the page: it holds a server's worker. */
     private const LONGEST_SECONDS = 20.0;
 
+    public function __construct(private readonly TestRecords $testRecords)
+    {
+    }
+
     #[Route('/instruments', 'instruments', methods: ['GET', 'POST'])]
     public function settings(Request $request): Response
     {
-        $form = $this->createForm(ToolErrorsForm::class, $this->records->toolErrors($this->teacher())->all(), [
+        $form = $this->createForm(ToolErrorsForm::class, $this->testRecords->toolErrors($this->teacher())->all(), [
             'entry' => (string) Uuid::v7(),
         ])->handleRequest($request);
         $own = $form->isSubmitted() ? self::ownError($form) : [];

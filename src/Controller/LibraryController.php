@@ -12,6 +12,7 @@ use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Load;
@@ -26,7 +27,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The catalogue to read: postures, drills, tests, schools and cautions. */
 final class LibraryController extends TeacherController
 {
-    public function __construct(private readonly Catalogue $catalogue)
+    public function __construct(private readonly PictureRecords $pictureRecords, private readonly Catalogue $catalogue)
     {
     }
 
@@ -154,7 +155,7 @@ final class LibraryController extends TeacherController
             'posture' => $posture,
             'postures' => $this->catalogue->all(Kind::Posture),
             'schools' => $this->catalogue->all(Kind::School),
-            'pictures' => isset($posture['own']) ? $this->records->ownPictures($this->teacher(), $id) : [],
+            'pictures' => isset($posture['own']) ? $this->pictureRecords->ownPictures($this->teacher(), $id) : [],
             'token' => OwnPictureController::TOKEN,
             'refused' => $request->attributes->get('refused'),
             'drills' => $this->catalogue->all(Kind::Drill),

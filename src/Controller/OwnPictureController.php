@@ -9,6 +9,7 @@ use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\OwnEntry\OwnCatalogue;
+use LucidAscent\App\Repository\PictureRecords;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
@@ -22,14 +23,18 @@ final class OwnPictureController extends TeacherController
     public const TOKEN = 'own-picture';
     private const MOST_WORDS = 200;
 
-    public function __construct(private readonly PictureStore $store, private readonly OwnCatalogue $own)
-    {
+    public function __construct(
+        private readonly PictureRecords $pictureRecords,
+        private readonly PictureStore $store,
+        private readonly OwnCatalogue $own,
+    ) {
     }
 
     #[Route('/library/own/posture/{name}/pictures', 'own_picture_keep', methods: ['POST'])]
     public function keep(string $name, Request $request): Response
     {
-        [] !== $this->own->versions($this->teacher(), Kind::Posture, $name) || throw $this->createNotFoundException();
+        [] !== $this->own->versions($this->teacher(), Kind::Posture, $name)
+            || throw $this->createNotFoundException();
         $this->checkToken(self::TOKEN, $request);
         $file = $request->files->get('picture');
         $shows = mb_scrub(trim($request->request->getString('shows')));
@@ -65,7 +70,7 @@ final class OwnPictureController extends TeacherController
     public function show(string $picture): Response
     {
         return new BinaryFileResponse(
-            $this->store->path($this->records->ownPicture($this->teacher(), $picture)->id),
+            $this->store->path($this->pictureRecords->ownPicture($this->teacher(), $picture)->id),
             headers: ['Content-Type' => 'image/jpeg'],
             public: false,
         );

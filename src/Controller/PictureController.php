@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\StoredPicture;
+use LucidAscent\App\Repository\PictureRecords;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -20,7 +21,7 @@ final class PictureController extends TeacherController
 {
     private const LANDMARKS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
 
-    public function __construct(private readonly PictureStore $store)
+    public function __construct(private readonly PictureRecords $pictureRecords, private readonly PictureStore $store)
     {
     }
 
@@ -90,7 +91,7 @@ final class PictureController extends TeacherController
     #[Route('/practitioners/{id}/pictures/{picture}', 'picture', methods: ['GET'])]
     public function show(string $id, string $picture): Response
     {
-        $kept = $this->records->picture($this->practitioner($id), $picture);
+        $kept = $this->pictureRecords->picture($this->practitioner($id), $picture);
 
         return new BinaryFileResponse(
             $this->store->path($kept->id),

@@ -10,6 +10,7 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Planning\ChangePlan;
 use LucidAscent\App\Planning\PlanChange;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Text\ReasonText;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -20,6 +21,7 @@ use Symfony\Component\Routing\Attribute\Route;
 final class PlanChangeController extends TeacherController
 {
     public function __construct(
+        private readonly PlanRecords $planRecords,
         private readonly ReadPerson $person,
         private readonly KeptPlans $plans,
         private readonly ChangePlan $change,
@@ -31,7 +33,7 @@ final class PlanChangeController extends TeacherController
     public function change(string $id, string $plan, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $this->checkToken(PlanController::TOKEN, $request);
         $poses = $this->person->now($practitioner);
         [$week, $session, $item, $change] = [
@@ -47,7 +49,7 @@ final class PlanChangeController extends TeacherController
         ) {
             throw $this->createNotFoundException();
         }
-        $newest = $this->records->newestPlan($practitioner);
+        $newest = $this->planRecords->newestPlan($practitioner);
         if ($newest !== $plan) {
             return $this->changedElsewhere($practitioner, $newest, $request);
         }
@@ -72,10 +74,10 @@ final class PlanChangeController extends TeacherController
     public function undo(string $id, string $plan, string $direction, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $this->checkToken(PlanController::TOKEN, $request);
         $poses = $this->person->now($practitioner);
-        $newest = $this->records->newestPlan($practitioner);
+        $newest = $this->planRecords->newestPlan($practitioner);
         if ($newest !== $plan) {
             return $this->changedElsewhere($practitioner, $newest, $request);
         }
@@ -83,7 +85,7 @@ final class PlanChangeController extends TeacherController
         if (null === $poses || null === $to) {
             return $this->refused($plan, 0, $this->say('There is nothing to take back.'), $request);
         }
-        $to = $this->records->plan($practitioner, $to);
+        $to = $this->planRecords->plan($practitioner, $to);
 
         return $this->answer(
             $plan,

@@ -24,6 +24,7 @@ use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Plan\PlanVolume;
 use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\App\Planning\MakePlan;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -41,6 +42,7 @@ final class PlanController extends TeacherController
     public const TOKEN = 'plan';
 
     public function __construct(
+        private readonly PlanRecords $planRecords,
         private readonly ReadPerson $person,
         private readonly MakePlan $makePlan,
         private readonly Catalogue $catalogue,
@@ -84,7 +86,7 @@ final class PlanController extends TeacherController
                     $entry,
                     $this->teacher(),
                     $this->asked($form->getData()),
-                    $this->records->newestPlan($practitioner),
+                    $this->planRecords->newestPlan($practitioner),
                 );
                 $this->recordOnce($form, $made ?? throw $this->createNotFoundException());
             }
@@ -106,7 +108,7 @@ final class PlanController extends TeacherController
     #[Route('/practitioners/{id}/plans/newest', 'plan_newest', methods: ['GET'])]
     public function newest(string $id): Response
     {
-        $newest = $this->records->newestPlan($this->practitioner($id));
+        $newest = $this->planRecords->newestPlan($this->practitioner($id));
 
         return null === $newest
             ? $this->redirectToRoute('plan_new', ['id' => $id])
@@ -123,13 +125,13 @@ final class PlanController extends TeacherController
         Undecided $undecided,
     ): Response {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
         $now = $this->plans->keepingShort($plan, $poses);
         $weeks = $this->text->weeks($now);
         $from = KeptPlans::asked($plan)->request->from;
         $today = Day::of($this->clock->now());
-        $logs = $this->records->logs($practitioner);
+        $logs = $this->planRecords->logs($practitioner);
 
         return $this->render('plan/show.html.twig', [
             'body' => $this->records->body($practitioner)?->proportions(),
@@ -150,10 +152,10 @@ final class PlanController extends TeacherController
             'volume' => $volume->of($now, $logs),
             'logs' => $logs,
             'undecided' => array_values($undecided->of($practitioner)),
-            'feed' => $this->records->feed($practitioner),
+            'feed' => $this->planRecords->feed($practitioner),
             'redo' => KeptPlans::redo($plan),
             'carriedOn' => KeptPlans::carriedOn($plan),
-            'isNewest' => $this->records->newestPlan($practitioner) === $plan,
+            'isNewest' => $this->planRecords->newestPlan($practitioner) === $plan,
             'today' => $today,
             'token' => self::TOKEN,
         ]);
@@ -170,7 +172,7 @@ final class PlanController extends TeacherController
     public function item(string $id, string $plan, int $week, int $session, int $item): Response
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
         $sessions = ($this->plans->keepingShort($plan, $poses)->weeks[$week] ?? null)->sessions ?? [];
         $of = $sessions[$session] ?? throw $this->createNotFoundException();
@@ -191,8 +193,8 @@ final class PlanController extends TeacherController
             ),
             'item' => $this->text->whole($asked, $of),
             'isBarred' => $isToCome && !Today::may($asked, $poses)->isYes(),
-            'newest' => $this->records->newestPlan($practitioner)?->id,
-            'mayChange' => $this->records->newestPlan($practitioner) === $plan && $asked->isWork() && $isToCome,
+            'newest' => $this->planRecords->newestPlan($practitioner)?->id,
+            'mayChange' => $this->planRecords->newestPlan($practitioner) === $plan && $asked->isWork() && $isToCome,
             'today' => $today,
             'token' => self::TOKEN,
         ]);
@@ -204,7 +206,7 @@ final class PlanController extends TeacherController
     public function print(string $id, string $plan): Response
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
 
         return $this->render('plan/print.html.twig', [
@@ -223,9 +225,9 @@ final class PlanController extends TeacherController
     public function again(string $id, string $plan, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $this->checkToken(self::TOKEN, $request);
-        $newest = $this->records->newestPlan($practitioner);
+        $newest = $this->planRecords->newestPlan($practitioner);
         if ($newest !== $plan) {
             $this->addFlash(
                 'hint',
@@ -248,7 +250,7 @@ final class PlanController extends TeacherController
     public function calendar(string $id, string $plan): Response
     {
         $practitioner = $this->practitioner($id);
-        $this->records->plan($practitioner, $plan);
+        $this->planRecords->plan($practitioner, $plan);
 
         return $this->ics($practitioner);
     }
@@ -258,7 +260,7 @@ final class PlanController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::TOKEN, $request);
-        $open = $this->records->feed($practitioner);
+        $open = $this->planRecords->feed($practitioner);
         $now = $this->clock->now();
         // The old address ends where the new one begins.
         $ends = null === $open ? [] : [new PlanFeedEnd($open->id, $now)];
@@ -285,7 +287,7 @@ final class PlanController extends TeacherController
 
         return $this->redirectToRoute('plan', [
             'id' => $id,
-            'plan' => $this->records->newestPlan($practitioner)->id ?? throw $this->createNotFoundException(),
+            'plan' => $this->planRecords->newestPlan($practitioner)->id ?? throw $this->createNotFoundException(),
         ]);
     }
 
@@ -293,7 +295,7 @@ final class PlanController extends TeacherController
     #[Route('/feed/{secret}.ics', 'feed', requirements: ['secret' => '[0-9a-f]{48}'], methods: ['GET'])]
     public function open(#[\SensitiveParameter] string $secret): Response
     {
-        $practitioner = $this->records->ofFeed(hash('sha256', $secret)) ?? throw $this->createNotFoundException();
+        $practitioner = $this->planRecords->ofFeed(hash('sha256', $secret)) ?? throw $this->createNotFoundException();
         $this->catalogue->lay($this->own->of($practitioner->teacher));
 
         return $this->ics($practitioner);
@@ -304,10 +306,10 @@ final class PlanController extends TeacherController
         return new Response(
             PlanCalendar::of(
                 (string) $practitioner->id,
-                array_map($this->plans->calendar(...), $this->records->plans($practitioner)),
+                array_map($this->plans->calendar(...), $this->planRecords->plans($practitioner)),
                 $practitioner->teacher->local($this->clock->now()),
                 $this->say('Practice'),
-                $this->plans->empty($this->records->newestPlan($practitioner), $this->person->now($practitioner)),
+                $this->plans->empty($this->planRecords->newestPlan($practitioner), $this->person->now($practitioner)),
             ),
             headers: [
                 'Content-Type' => 'text/calendar; charset=utf-8',

@@ -14,6 +14,7 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RouteMap;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Person\WhatIf;
+use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\LegChain\PropAdvice;
@@ -39,6 +40,7 @@ final class PoseController extends TeacherController
     private const KEPT = 3;
 
     public function __construct(
+        private readonly AssessmentRecords $assessments,
         private readonly ReadPerson $person,
         private readonly Catalogue $catalogue,
         private readonly Wanted $wanted,
@@ -158,7 +160,7 @@ final class PoseController extends TeacherController
     public function compare(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $kept = $this->records->keptReadings($practitioner, self::KEPT);
+        $kept = $this->assessments->keptReadings($practitioner, self::KEPT);
         $now = $this->clock->now();
         [$from, $to] = [
             $this->endOf((string) $request->query->get('from')),

@@ -21,6 +21,8 @@ use LucidAscent\App\Person\Due;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Repository\AssessmentRecords;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\TestHistory;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -38,6 +40,12 @@ final class PractitionerController extends TeacherController
 {
     public const MISTAKE = 'mistake';
 
+    public function __construct(
+        private readonly PlanRecords $planRecords,
+        private readonly AssessmentRecords $assessments,
+    ) {
+    }
+
     /** What a page shows of each list at first: a page of years is not read at a glance. */
     private const MOST = 20;
     private const ALL = 1_000_000;
@@ -45,9 +53,10 @@ final class PractitionerController extends TeacherController
     #[Route('/practitioners/new', 'practitioner_new', methods: ['GET', 'POST'])]
     public function new(Request $request): Response
     {
-        $form = $this->createForm(PractitionerForm::class, options: ['entry' => (string) Uuid::v7()])->handleRequest(
-            $request,
-        );
+        $form = $this->createForm(
+            PractitionerForm::class,
+            options: ['entry' => (string) Uuid::v7()],
+        )->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $id = $this->entryOf($form);
             if ($this->records->knows(Practitioner::class, $id)) {
@@ -56,7 +65,13 @@ final class PractitionerController extends TeacherController
                 $now = $this->clock->now();
                 $this->recordOnce(
                     $form,
-                    new Practitioner($id, $this->teacher(), trim((string) $form->get('name')->getData()), $now, $now),
+                    new Practitioner(
+                        $id,
+                        $this->teacher(),
+                        trim((string) $form->get('name')->getData()),
+                        $now,
+                        $now,
+                    ),
                 );
             }
 
@@ -81,7 +96,7 @@ final class PractitionerController extends TeacherController
         $practitioner = $this->practitioner($id);
         $most = null === $request->query->get('all') ? self::MOST : self::ALL;
         [$entries, $hasOlder] = $tests->newest($practitioner, $most);
-        $assessments = $this->records->assessments($practitioner);
+        $assessments = $this->assessments->assessments($practitioner);
         $decisions = $this->records->allDecisions($practitioner);
         $poses = $person->now($practitioner);
         $held = $poses->person->holds ?? $person->holds($practitioner);
@@ -100,7 +115,7 @@ final class PractitionerController extends TeacherController
             'wanted' => null === $poses ? [] : $wants,
             'holds' => $held,
             'due' => $due->of($practitioner, $poses),
-            'plan' => $this->records->newestPlan($practitioner),
+            'plan' => $this->planRecords->newestPlan($practitioner),
             'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,
@@ -119,7 +134,9 @@ final class PractitionerController extends TeacherController
         $practitioner = $this->practitioner($id);
         $earlier = $this->records->body($practitioner);
         $data = null === $earlier ? new BodyData() : BodyData::of($earlier->proportions(), $earlier->lengths);
-        $form = $this->createForm(BodyForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest($request);
+        $form = $this->createForm(BodyForm::class, $data, ['entry' => (string) Uuid::v7()])->handleRequest(
+            $request,
+        );
         if ($form->isSubmitted() && $form->isValid()) {
             $entry = $this->entryOf($form);
             $isNew = !$this->records->knows(BodyMeasures::class, $entry);

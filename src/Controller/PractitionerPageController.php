@@ -18,6 +18,7 @@ use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
 use LucidAscent\App\PractitionerAccess\PractitionerPages;
 use LucidAscent\App\Repository\AccessRecords;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
@@ -39,6 +40,7 @@ final class PractitionerPageController extends AbstractController
     private const LONGEST_WORDS = 2000;
 
     public function __construct(
+        private readonly PlanRecords $planRecords,
         private readonly AccessDoor $door,
         private readonly Records $records,
         private readonly AccessRecords $own,
@@ -295,7 +297,7 @@ final class PractitionerPageController extends AbstractController
             return new JsonResponse(['error' => 'shut'], 403);
         }
         $teacher = $practitioner->teacher;
-        $plan = $this->records->newestPlan($practitioner);
+        $plan = $this->planRecords->newestPlan($practitioner);
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
             $log = Fields::of($sent);
@@ -316,7 +318,7 @@ final class PractitionerPageController extends AbstractController
                 $practitioner,
                 $plan,
                 $teacher,
-                new PlannedRungs(array_map($this->plans->plan(...), $this->records->plans($practitioner))),
+                new PlannedRungs(array_map($this->plans->plan(...), $this->planRecords->plans($practitioner))),
             );
             $this->records->together(function () use ($known, $read, $practitioner, $teacher, $entry, $logs): void {
                 if (!$known) {

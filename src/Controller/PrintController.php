@@ -13,6 +13,7 @@ use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\LegChain\Ability;
@@ -30,8 +31,11 @@ final class PrintController extends TeacherController
     /** So many of the newest pains are told. */
     private const PAINS = 8;
 
-    public function __construct(private readonly ReadPerson $person, private readonly Wanted $wanted)
-    {
+    public function __construct(
+        private readonly PlanRecords $planRecords,
+        private readonly ReadPerson $person,
+        private readonly Wanted $wanted,
+    ) {
     }
 
     /** Where somebody stands: figures, both sides, errors, what holds, and the next step. */
@@ -50,7 +54,8 @@ final class PrintController extends TeacherController
             $restriction[$side->value] = FindRestriction::of($poses, $side);
             foreach ($wanted as $pose) {
                 $now = $poses->of($pose, $side)->onLadder()->rung;
-                $heights[$pose][$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
+                $heights[$pose][$side->value] =
+                    null === $now ? null : PropHeights::of($now, $poses->person, $side);
             }
         }
 
@@ -94,7 +99,7 @@ final class PrintController extends TeacherController
         'home_sheet',
         requirements: ['week' => '[0-9]{1,2}', 'session' => '[0-9]'],
         methods: ['GET'],
-    )]
+    ),]
     #[CachedPage]
     public function home(
         string $id,
@@ -106,10 +111,11 @@ final class PrintController extends TeacherController
         LayOut $layOut,
     ): Response {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
         $planned =
-            $plans->keepingShort($plan, $poses)->session($week, $session) ?? throw $this->createNotFoundException();
+            $plans->keepingShort($plan, $poses)->session($week, $session) ??
+            throw $this->createNotFoundException();
         $items = array_map(
             static fn (PlannedItem $item): array => $text->whole($item, $planned),
             Today::of($planned, $poses)->session->items,

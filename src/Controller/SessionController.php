@@ -14,6 +14,8 @@ use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Planning\MakePlan;
+use LucidAscent\App\Repository\PlanRecords;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\App\Security\QueueKey;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Plan\PainInSession;
@@ -33,6 +35,8 @@ final class SessionController extends TeacherController
     private const LONGEST = 60_000;
 
     public function __construct(
+        private readonly TestRecords $testRecords,
+        private readonly PlanRecords $planRecords,
         private readonly Catalogue $catalogue,
         private readonly ReadPerson $person,
         private readonly KeptPlans $plans,
@@ -53,7 +57,7 @@ final class SessionController extends TeacherController
     public function practise(string $id, string $plan, int $week, int $session): Response
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $poses = $this->person->now($practitioner);
         $planned =
             $this->plans->keepingShort($plan, $poses)->session($week, $session) ??
@@ -61,7 +65,7 @@ final class SessionController extends TeacherController
         $pains = new PainInSession();
         ['items' => $items, 'out' => $out] = $this->text->today($planned, $poses, $pains);
         $shown = $this->text->session($planned);
-        $errors = $this->records->toolErrors($this->teacher());
+        $errors = $this->testRecords->toolErrors($this->teacher());
 
         return $this->render('plan/session.html.twig', [
             'body' => $this->records->body($practitioner)?->proportions(),
@@ -109,7 +113,7 @@ final class SessionController extends TeacherController
     public function log(string $id, string $plan, Request $request): JsonResponse
     {
         $practitioner = $this->practitioner($id);
-        $plan = $this->records->plan($practitioner, $plan);
+        $plan = $this->planRecords->plan($practitioner, $plan);
         $this->checkToken(self::TOKEN, $request);
         $address = $this->generateUrl('plan', ['id' => $id, 'plan' => $plan->id]);
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
@@ -130,7 +134,7 @@ final class SessionController extends TeacherController
                 $this->sessionLogs->hear($read, $practitioner, $this->teacher(), $known);
             });
             // What hurt stays in sight where it was planned: then the plan is left as it is.
-            if (!$known && !$read->hurts() && $this->records->newestPlan($practitioner) === $plan) {
+            if (!$known && !$read->hurts() && $this->planRecords->newestPlan($practitioner) === $plan) {
                 $onward = $this->makePlan->onward($plan, $this->teacher());
                 if (null !== $onward) {
                     $this->records->add($onward);

@@ -8,6 +8,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SentForm;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Form\SentBefore;
+use LucidAscent\App\Repository\FormRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
 use Psr\Clock\ClockInterface;
@@ -29,6 +30,7 @@ abstract class TeacherController extends AbstractController
     protected Records $records;
     protected ClockInterface $clock;
 
+    private FormRecords $sentForms;
     private TranslatorInterface $translator;
     private RequestStack $requests;
 
@@ -36,6 +38,12 @@ abstract class TeacherController extends AbstractController
     public function setRecords(Records $records): void
     {
         $this->records = $records;
+    }
+
+    #[Required]
+    public function setSentForms(FormRecords $sentForms): void
+    {
+        $this->sentForms = $sentForms;
     }
 
     #[Required]
@@ -119,7 +127,7 @@ abstract class TeacherController extends AbstractController
     protected function recordOnce(FormInterface $form, object ...$records): bool
     {
         $now = $this->clock->now();
-        $this->records->forgetSentForms($now->modify(self::SENT_FORMS_STAY));
+        $this->sentForms->forgetSentForms($now->modify(self::SENT_FORMS_STAY));
         $raw = $this->requests->getCurrentRequest()?->request->all($form->getName());
 
         return $this->records->addOnce(

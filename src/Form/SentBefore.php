@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\FormRecords;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\Form\AbstractTypeExtension;
 use Symfony\Component\Form\ChoiceList\View\ChoiceView;
@@ -34,7 +34,7 @@ final class SentBefore extends AbstractTypeExtension
     private \WeakMap $differing;
 
     public function __construct(
-        private readonly Records $records,
+        private readonly FormRecords $formRecords,
         private readonly Security $security,
         private readonly TranslatorInterface $translator,
     ) {
@@ -61,7 +61,7 @@ final class SentBefore extends AbstractTypeExtension
             $teacher = $this->security->getUser();
             $sent =
                 is_string($entry) && Uuid::isValid($entry) && $teacher instanceof Teacher
-                    ? $this->records->sentForm($teacher, Uuid::fromString($entry))
+                    ? $this->formRecords->sentForm($teacher, Uuid::fromString($entry))
                     : null;
             $typed = self::typed($event->getForm(), $raw);
             if (null !== $sent && $sent !== $typed) {

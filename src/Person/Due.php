@@ -6,7 +6,7 @@ namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Plan\KeptPlans;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
@@ -18,7 +18,7 @@ use Psr\Clock\ClockInterface;
 final readonly class Due
 {
     public function __construct(
-        private Records $records,
+        private PlanRecords $planRecords,
         private Wanted $wanted,
         private ReadPerson $person,
         private KeptPlans $plans,
@@ -61,7 +61,7 @@ final readonly class Due
     private function waits(Practitioner $practitioner, ?ReadPoses $poses): array
     {
         $today = Day::of($this->clock->now());
-        $plan = $this->records->newestPlan($practitioner);
+        $plan = $this->planRecords->newestPlan($practitioner);
         $session = null === $plan ? null : $this->plans->plan($plan)->on($today);
         $newest = $poses?->person->taken[0] ?? null;
         $age = null === $poses || null === $newest?->on ? null : $poses->person->age($newest->on);

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Repository\AssessmentRecords;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TestHistory;
 
@@ -15,8 +17,13 @@ final readonly class Journal
     /** So many tests at most: older ones are on the pages of their own. */
     private const MOST = 2000;
 
-    public function __construct(private Records $records, private TestHistory $tests, private ReadPerson $person)
-    {
+    public function __construct(
+        private PlanRecords $planRecords,
+        private AssessmentRecords $assessments,
+        private Records $records,
+        private TestHistory $tests,
+        private ReadPerson $person,
+    ) {
     }
 
     /**
@@ -57,17 +64,18 @@ final readonly class Journal
                 $both,
             );
         }
-        foreach ($this->records->assessments($practitioner) as $assessment) {
+        foreach ($this->assessments->assessments($practitioner) as $assessment) {
             $add(JournalKind::Test, $assessment->at, $assessment, $assessment->note);
         }
-        $logs = $this->records->logs($practitioner);
+        $logs = $this->planRecords->logs($practitioner);
         foreach ($logs as $log) {
             $add(JournalKind::Practice, $log->at, $log, self::said($log));
         }
         // A log keeps a check of each rung in it, made at the same moment: those are told by the log.
         $logged = array_flip(array_map(static fn (SessionLog $log): string => $log->at->format('U.u'), $logs));
         foreach ($this->records->allChecks($practitioner) as $check) {
-            isset($logged[$check->at->format('U.u')]) ?: $add(JournalKind::Practice, $check->at, $check, $check->note);
+            isset($logged[$check->at->format('U.u')]) ?:
+            $add(JournalKind::Practice, $check->at, $check, $check->note);
         }
         foreach ($this->records->seenRungs($practitioner) as $seen) {
             $add(JournalKind::Walk, $seen->at, $seen, $seen->why);
@@ -84,7 +92,7 @@ final readonly class Journal
         foreach ($this->records->mistakes($practitioner) as $mistake) {
             $add(JournalKind::Word, $mistake->at, $mistake, $mistake->why);
         }
-        foreach ($this->records->plans($practitioner) as $plan) {
+        foreach ($this->planRecords->plans($practitioner) as $plan) {
             $add(JournalKind::Plan, $plan->at, $plan);
         }
         foreach ($this->records->bodies($practitioner) as $body) {

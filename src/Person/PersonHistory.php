@@ -15,7 +15,9 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\Trial;
+use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\App\Repository\TestRows;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
@@ -37,14 +39,19 @@ use LucidAscent\Core\Testing\Tool;
 /** The records of a person as a history; what they mean is not asked here. */
 final readonly class PersonHistory
 {
-    public function __construct(private Records $records, private TestRows $tests, private Catalogue $catalogue)
-    {
+    public function __construct(
+        private AssessmentRecords $assessments,
+        private TestRecords $testRecords,
+        private Records $records,
+        private TestRows $tests,
+        private Catalogue $catalogue,
+    ) {
     }
 
     /** All that the judge of holds has to know: everything but the tests in which nothing hurt. */
     public function told(Practitioner $practitioner): History
     {
-        return new History($this->entries($practitioner), $this->records->toolErrorsFor($practitioner));
+        return new History($this->entries($practitioner), $this->testRecords->toolErrorsFor($practitioner));
     }
 
     /**
@@ -134,7 +141,9 @@ final readonly class PersonHistory
     {
         $by = (string) $assessment->by->id;
         $on = $assessment->practitioner->teacher->local($assessment->at);
-        $entries = [new PainTold("before:$assessment->id", $assessment->at, $on, $assessment->pain(), null, by: $by)];
+        $entries = [
+            new PainTold("before:$assessment->id", $assessment->at, $on, $assessment->pain(), null, by: $by),
+        ];
         $hasConsent = in_array(ToldCondition::GUARDIAN, $assessment->conditions, true);
         foreach ($assessment->conditions as $told) {
             if (ToldCondition::GUARDIAN === $told) {
@@ -144,7 +153,14 @@ final readonly class PersonHistory
             $pain = $this->catalogue->stopSigns()[$told->id] ?? null;
             $entries[] =
                 null !== $pain
-                    ? new PainTold("sign:$assessment->id:$told->id", $assessment->at, $on, $pain, $told->side, by: $by)
+                    ? new PainTold(
+                        "sign:$assessment->id:$told->id",
+                        $assessment->at,
+                        $on,
+                        $pain,
+                        $told->side,
+                        by: $by,
+                    )
                     : new ConditionTold(
                         "condition:$told->id".(null === $told->side ? '' : ":{$told->side->value}"),
                         $assessment->at,
@@ -173,7 +189,7 @@ final readonly class PersonHistory
             ),
             $this->records->bodies($practitioner),
         );
-        foreach ($this->records->testsThatHurt($practitioner) as $test) {
+        foreach ($this->testRecords->testsThatHurt($practitioner) as $test) {
             $entries[] = new PainTold(
                 "test:$test->id",
                 $test->at,
@@ -232,7 +248,7 @@ final readonly class PersonHistory
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             $entries[] = self::decision($decision);
         }
-        foreach ($this->records->assessments($practitioner) as $assessment) {
+        foreach ($this->assessments->assessments($practitioner) as $assessment) {
             array_push($entries, ...$this->ofAssessment($assessment));
         }
 
@@ -278,7 +294,10 @@ final readonly class PersonHistory
     /** @return TestTaken|null null where nothing was read in it */
     private static function test(Test $test): ?TestTaken
     {
-        $trials = array_map(static fn (Trial $one): array => array_map(floatval(...), $one->readings), $test->trials());
+        $trials = array_map(
+            static fn (Trial $one): array => array_map(floatval(...), $one->readings),
+            $test->trials(),
+        );
         if ([] === $trials) {
             return null;
         }

@@ -12,7 +12,10 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Plan\PractisedMinutes;
 use LucidAscent\App\Repository\OutcomeRows;
+use LucidAscent\App\Repository\PictureRecords;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
@@ -38,6 +41,9 @@ use Psr\Clock\ClockInterface;
 final readonly class ProgressPage
 {
     public function __construct(
+        private PictureRecords $pictureRecords,
+        private TestRecords $testRecords,
+        private PlanRecords $planRecords,
         private PersonProgress $progress,
         private ThenAndNow $thenAndNow,
         private Records $records,
@@ -54,7 +60,7 @@ final readonly class ProgressPage
     {
         $now = $practitioner->teacher->local($this->clock->now());
         $progress = $this->progress->of($practitioner, $poses);
-        $logs = $this->records->logs($practitioner);
+        $logs = $this->planRecords->logs($practitioner);
         $practised = $this->practised->of($logs);
         $checks = $this->records->allChecks($practitioner);
         $sessions = array_values(
@@ -276,7 +282,7 @@ final readonly class ProgressPage
             }
         }
 
-        return WithinSession::of($both, $this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm'));
+        return WithinSession::of($both, $this->testRecords->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm'));
     }
 
     /**
@@ -335,7 +341,7 @@ final readonly class ProgressPage
     private function pictures(Practitioner $practitioner): array
     {
         $by = [];
-        foreach (array_reverse($this->records->pictures($practitioner)) as $picture) {
+        foreach (array_reverse($this->pictureRecords->pictures($practitioner)) as $picture) {
             $by[$picture->test][] = $picture;
         }
         $both = array_filter($by, static fn (array $of): bool => count($of) > 1);

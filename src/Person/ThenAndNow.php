@@ -7,7 +7,7 @@ namespace LucidAscent\App\Person;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\PoseReading;
@@ -18,8 +18,8 @@ use LucidAscent\Core\Readiness\State;
 final readonly class ThenAndNow
 {
     public function __construct(
+        private AssessmentRecords $assessments,
         private ReadPerson $person,
-        private Records $records,
         private Catalogue $catalogue,
         private Wanted $wanted,
     ) {
@@ -34,7 +34,7 @@ final readonly class ThenAndNow
      */
     public function of(Practitioner $practitioner, ReadPoses $poses, array $progress, \DateTimeImmutable $today): array
     {
-        $first = $this->records->firstKept($practitioner);
+        $first = $this->assessments->firstKept($practitioner);
         $then = null === $first ? null : $this->person->at($practitioner, $first->at);
         $lines = [];
         foreach ($this->wanted->of($practitioner) as $id) {

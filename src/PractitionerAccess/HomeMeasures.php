@@ -13,6 +13,7 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Sitting;
@@ -34,6 +35,7 @@ final readonly class HomeMeasures
     private const TRIALS = 2;
 
     public function __construct(
+        private TestRecords $testRecords,
         private Catalogue $catalogue,
         private Records $records,
         private AccessRecords $own,
@@ -135,11 +137,11 @@ final readonly class HomeMeasures
 
             return $faults;
         }
-        if ($this->records->hasEntry($practitioner, $entry)) {
+        if ($this->testRecords->hasEntry($practitioner, $entry)) {
             return [];
         }
         $isSeen = $this->own->allowed($practitioner)[$test] ?? false;
-        $sd = self::WIDER * $this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm');
+        $sd = self::WIDER * $this->testRecords->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm');
         $new = [];
         foreach (Side::cases() as $side) {
             /** @var Pain $pain */

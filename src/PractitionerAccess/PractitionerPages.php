@@ -9,7 +9,9 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\OutcomeRows;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\PainInSession;
 use LucidAscent\Core\Testing\SmallestChange;
@@ -25,6 +27,8 @@ final readonly class PractitionerPages
     private const WORDS_SHOWN = 3;
 
     public function __construct(
+        private TestRecords $testRecords,
+        private PlanRecords $planRecords,
         private Records $records,
         private AccessRecords $own,
         private PractitionerWeek $week,
@@ -41,7 +45,7 @@ final readonly class PractitionerPages
     public function page(Practitioner $practitioner): array
     {
         $today = Day::of($this->clock->now());
-        $plan = $this->records->newestPlan($practitioner);
+        $plan = $this->planRecords->newestPlan($practitioner);
 
         return [
             'practitioner' => $practitioner,
@@ -53,7 +57,11 @@ final readonly class PractitionerPages
             'note' => null === $plan ? null : $this->plans->plan($plan)->dailyNote(),
             'sat' => $this->own->satOn($practitioner, $today),
             'words' => $this->own->words($practitioner, self::WORDS_SHOWN),
-            'practised' => $this->own->sessionsByWeek($this->records->logs($practitioner), $today, self::WEEKS_SHOWN),
+            'practised' => $this->own->sessionsByWeek(
+                $this->planRecords->logs($practitioner),
+                $today,
+                self::WEEKS_SHOWN,
+            ),
             'movement' => $this->progress->movement($practitioner),
             'measures' => $this->measures->offered($practitioner),
         ];
@@ -73,7 +81,9 @@ final readonly class PractitionerPages
             'items' => $one['items'],
             'out' => $one['out'],
             'layOut' => $one['layOut'],
-            'noise' => SmallestChange::between($this->records->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm')),
+            'noise' => SmallestChange::between(
+                $this->testRecords->toolErrorsFor($practitioner)->sd(Tool::Tape, 'cm'),
+            ),
             'measure' => 'cm' === ($one['shown']['before']['unit'] ?? '') ? $one['shown']['before'] : null,
             'pains' => (new PainInSession())->answers,
             'log' => (string) Uuid::v7(),

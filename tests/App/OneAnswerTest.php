@@ -17,6 +17,7 @@ use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Repository\AboutPerson;
+use LucidAscent\App\Repository\AskedOnce;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\ReadHistory;
@@ -160,7 +161,7 @@ final class OneAnswerTest extends AppTestCase
         $by = $drawn->byKind();
         $tests = array_values(array_filter($by[Test::class] ?? [],
             static fn (object $one): bool => $one instanceof Test));
-        self::getContainer()->get(Records::class)->suppose($practitioner,
+        self::getContainer()->get(AskedOnce::class)->suppose($practitioner,
             AboutPerson::newestFirst([Test::class => array_values(array_filter($tests,
                 static fn (Test $test): bool => $test->hurts))] + $by));
 

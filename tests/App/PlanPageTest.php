@@ -16,7 +16,7 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanVolume;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
@@ -261,7 +261,7 @@ final class PlanPageTest extends AppTestCase
         self::mockTime($first['date'].' 12:00');
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => $first['date'], 'items' => $done]));
         $volume = self::getContainer()->get(PlanVolume::class)
-            ->of($this->read(), self::getContainer()->get(Records::class)->logs($this->practitioner));
+            ->of($this->read(), self::getContainer()->get(PlanRecords::class)->logs($this->practitioner));
         $of = static fn (string $side,
             string $what): float => array_sum(array_map(static fn (array $weeks): float => $weeks[0][$side][$what],
                 $volume));

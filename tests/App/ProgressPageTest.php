@@ -22,7 +22,7 @@ use LucidAscent\App\Person\ProgressPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\PractisedMinutes;
 use LucidAscent\App\Repository\OutcomeRows;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
@@ -231,7 +231,7 @@ final class ProgressPageTest extends AppTestCase
         }
         $this->em()->flush();
         $practised = self::getContainer()->get(PractisedMinutes::class)
-            ->of(self::getContainer()->get(Records::class)->logs($this->practitioner));
+            ->of(self::getContainer()->get(PlanRecords::class)->logs($this->practitioner));
         self::assertSame([15.0, 10.0, 10.0], array_column($practised, 'minutes'),
             'What was not held to its end counts for nothing.');
         self::assertSame([Side::Left, Side::Left, Side::Left], array_column($practised, 'side'));

@@ -9,7 +9,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -100,7 +100,7 @@ final class YearsOfTestsTest extends AppTestCase
         $this->em()->flush();
         $this->em()->clear();
         $found = array_unique(array_map(static fn (Test $test): string => (string) $test->entryId, self::getContainer()
-            ->get(Records::class)->testsThatHurt($practitioner)));
+            ->get(TestRecords::class)->testsThatHurt($practitioner)));
         self::assertEqualsCanonicalizing($felt, array_values($found), 'What hurt holds, and is never left unread.');
     }
 

@@ -12,7 +12,8 @@ use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanCalendar;
 use LucidAscent\App\Repository\CarriedIds;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\PictureRecords;
+use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Readiness\ReadPoses;
 use Psr\Clock\ClockInterface;
@@ -24,9 +25,10 @@ use Psr\Clock\ClockInterface;
 final readonly class Archive
 {
     public function __construct(
+        private PictureRecords $pictureRecords,
+        private PlanRecords $planRecords,
         private RecordDocument $document,
         private RecordTable $table,
-        private Records $records,
         private ReadPerson $person,
         private KeptPlans $kept,
         private Wanted $wanted,
@@ -49,7 +51,7 @@ final readonly class Archive
             }
             $zip->addFromString('record.json', RecordDocument::json($record)."\n");
             $zip->addFromString('readings-and-logs.csv', $this->table->csv($record));
-            $plans = $this->records->plans($practitioner);
+            $plans = $this->planRecords->plans($practitioner);
             if ([] !== $plans) {
                 $zip->addFromString(
                     'plan.ics',
@@ -66,7 +68,7 @@ final readonly class Archive
                 $zip->addFromString("figures/$name.svg", $svg);
             }
             $names = $this->carried->of($practitioner);
-            foreach ($this->records->pictures($practitioner) as $picture) {
+            foreach ($this->pictureRecords->pictures($practitioner) as $picture) {
                 // The file is the row's; its name in the archive is the record's.
                 if (is_file($this->pictures->path($picture->id))) {
                     $zip->addFile(

@@ -9,6 +9,7 @@ use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\CarriedIds;
+use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\App\Repository\Records;
 use Symfony\Component\Uid\Uuid;
 
@@ -20,6 +21,7 @@ final readonly class RecordFile
     private const MOST_PICTURE = 8 << 20;
 
     public function __construct(
+        private PictureRecords $pictureRecords,
         private KeepRecord $keep,
         private Records $records,
         private CarriedIds $carried,
@@ -55,7 +57,7 @@ final readonly class RecordFile
     private function keepPictures(\ZipArchive $zip, Practitioner $practitioner): void
     {
         $names = $this->carried->of($practitioner);
-        foreach ($this->records->pictures($practitioner) as $picture) {
+        foreach ($this->pictureRecords->pictures($practitioner) as $picture) {
             $bytes = is_file($this->pictures->path($picture->id))
                 ? null
                 : $this->unpacked(

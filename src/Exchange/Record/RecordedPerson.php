@@ -15,7 +15,7 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Repository\AboutPerson;
-use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\AskedOnce;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use Psr\Clock\ClockInterface;
@@ -25,8 +25,8 @@ use Symfony\Component\Uid\Uuid;
 final readonly class RecordedPerson
 {
     public function __construct(
+        private AskedOnce $asked,
         private RecordSchema $schema,
-        private Records $records,
         private PersonHistory $history,
         private ReadPerson $person,
         private Wanted $wanted,
@@ -74,7 +74,7 @@ final readonly class RecordedPerson
         $tests = array_values(
             array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test),
         );
-        $this->records->suppose(
+        $this->asked->suppose(
             $practitioner,
             AboutPerson::newestFirst(
                 [

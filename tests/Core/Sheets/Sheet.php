@@ -49,12 +49,14 @@ final class Sheet
             $value instanceof \DateTimeInterface => $value->format('Y-m-d'),
             $value instanceof Vector => implode(' ', array_map(self::number(...), $value->toArray())),
             is_array($value) => implode(', ', array_map(
-                static fn (int|string $name, mixed $one): string => (is_int($name) ? '' : self::plain($name).' ').self::plain($one),
+                static fn (int|string $name, mixed $one): string => (is_int($name) ? ''
+                    : self::plain($name).' ').self::plain($one),
                 array_keys($value),
                 $value,
             )),
             // A reading's own mark says nothing to a reader.
-            default => is_scalar($value) ? (string) preg_replace('/ [0-9a-f]{32}/', '', (string) $value) : '',
+            is_scalar($value) => (string) preg_replace('/ [0-9a-f]{32}/', '', (string) $value),
+            default => '',
         };
     }
 

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Events;
+use LucidAscent\App\Entity\Practitioner;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Uid\Uuid;
+
+/** What is on record of a person: asked once a request, as long as nothing is written. */
+#[AsDoctrineListener(Events::postFlush), AsDoctrineListener(Events::onClear)]
+final class AskedOnce
+{
+    /** @var array<string, array<class-string, list<object>>> what was asked already of people, by their ids */
+    private array $asked = [];
+
+    public function __construct(private readonly EntityManagerInterface $em, private readonly AboutPerson $aboutPerson)
+    {
+    }
+
+    /** What was written changes the answers: nothing that was asked before counts any more. */
+    public function postFlush(): void
+    {
+        $this->forget();
+    }
+
+    public function onClear(): void
+    {
+        $this->forget();
+    }
+
+    public function forget(): void
+    {
+        $this->asked = [];
+    }
+
+    /**
+     * What is on record of a person: asked once a request, as long as nothing is written.
+     *
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return list<T> the newest first
+     */
+    public function about(Practitioner $practitioner, string $class): array
+    {
+        $written = $this->asked[(string) $practitioner->id] ??= $this->aboutPerson->of($practitioner);
+
+        return array_values(
+            array_filter($written[$class] ?? [], static fn (object $one): bool => $one instanceof $class),
+        );
+    }
+
+    /**
+     * What is on record of somebody who is in no database, for whoever asks of that person.
+     *
+     * @param array<class-string, list<object>> $written by kind, the newest first
+     */
+    public function suppose(Practitioner $practitioner, array $written): void
+    {
+        $this->asked[(string) $practitioner->id] = $written;
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     *
+     * @throws NotFoundHttpException when there is none of this practitioner's
+     */
+    public function ofPractitioner(string $class, Practitioner $practitioner, string $id): object
+    {
+        $found = Uuid::isValid($id)
+            ? $this->em
+                ->createQuery("SELECT o FROM $class o WHERE o.practitioner = :p AND o.id = :id")
+                ->setParameter('p', $practitioner->id, 'uuid')
+                ->setParameter('id', Uuid::fromString($id), 'uuid')
+                ->getOneOrNullResult()
+            : null;
+
+        return $found instanceof $class ? $found : throw new NotFoundHttpException();
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query;
+use LucidAscent\App\Entity\OwnPicture;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\StoredPicture;
+use LucidAscent\App\Entity\Teacher;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Pictures that were kept, of people and beside postures. Whose they are is asked first: what belongs to another is
+ * answered as if it were not there.
+ */
+final readonly class PictureRecords
+{
+    public function __construct(private EntityManagerInterface $em, private AskedOnce $asked)
+    {
+    }
+
+    /** @return list<OwnPicture> those that a teacher laid beside a posture, the oldest first */
+    public function ownPictures(Teacher $teacher, string $posture): array
+    {
+        return $this->ask(
+            'SELECT o FROM '.
+                OwnPicture::class.
+                ' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id',
+            ['teacher' => [$teacher->id, 'uuid'], 'posture' => [$posture, null]],
+        )->getResult();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this teacher's */
+    public function ownPicture(Teacher $teacher, string $id): OwnPicture
+    {
+        $known = [
+            'teacher' => [$teacher->id, 'uuid'],
+            'id' => [Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException(), 'uuid'],
+        ];
+
+        return $this->ask(
+            'SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id',
+            $known,
+        )->getOneOrNullResult() ?? throw new NotFoundHttpException();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this practitioner's */
+    public function picture(Practitioner $practitioner, string $id): StoredPicture
+    {
+        return $this->asked->ofPractitioner(StoredPicture::class, $practitioner, $id);
+    }
+
+    /** @return list<StoredPicture> the newest first */
+    public function pictures(Practitioner $practitioner): array
+    {
+        return $this->em
+            ->createQuery(
+                'SELECT k FROM '.
+                    StoredPicture::class.
+                    ' k WHERE k.practitioner = :p ORDER BY k.at DESC, k.id DESC',
+            )
+            ->setParameter('p', $practitioner->id, 'uuid')
+            ->getResult();
+    }
+
+    /** @param array<string, array{mixed, string|null}> $known values with their types, by name */
+    private function ask(string $dql, array $known): Query
+    {
+        $query = $this->em->createQuery($dql);
+        foreach ($known as $name => [$value, $type]) {
+            $query->setParameter($name, $value, $type);
+        }
+
+        return $query;
+    }
+}
