@@ -9,12 +9,10 @@ use LucidAscent\App\Form\Data\PainData;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
-use LucidAscent\Core\Testing\TrialCheck;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
@@ -48,9 +46,6 @@ final class BenchData
 
     /** Errors that a tool gave with its readings, as JSON: {"0": {"kneeHeight_left": 1.2}}. */
     public ?string $errors = '';
-
-    /** Whether a number is wrong in itself, so that nothing more is asked of it. */
-    private bool $hasFault = false;
 
     /** @param list<Side> $sides those that may be tested */
     public function __construct(
@@ -95,7 +90,7 @@ final class BenchData
         return $data;
     }
 
-    private function lengths(): string
+    public function lengths(): string
     {
         return $this->unit ?? 'cm';
     }
@@ -224,126 +219,10 @@ final class BenchData
     #[Assert\Callback]
     public function isReadable(ExecutionContextInterface $context): void
     {
-        $this->hasFault = false;
-        $say = function (string $text, string $path, array $values = []) use ($context): void {
-            $this->hasFault = true;
-            $context->buildViolation($text, $values)->atPath($path)->addViolation();
-        };
-        if ($this->test->definition->formula->isSeated() && null === $this->seatCm()) {
-            $say('A seat is from 0 to 50 cm high; 0 is the floor.', 'seat');
-        }
-        foreach (array_keys($this->trials) as $i) {
-            foreach ($this->test->fields as $field) {
-                $this->checkNumber($i, $field, $say);
-            }
-        }
-        $started = array_filter($this->sides, $this->isStarted(...));
-        if ([] === $started) {
-            $say('Nothing was read yet.', 'trials[0]['.$this->test->fields[0]->name().']');
-        }
-        foreach ($started as $side) {
-            $this->checkSide($side, $say);
-            // Nobody asks about a side that was not tested.
-            $context
-                ->getValidator()
-                ->inContext($context)
-                ->atPath('pain'.ucfirst($side->value))
-                ->validate($this->pain($side));
-        }
+        (new BenchCheck($this, $this->proportions, $context))->all();
     }
 
-    /** @param callable(string, string, array<string, string>=): void $say */
-    private function checkNumber(int $i, BenchField $field, callable $say): void
-    {
-        $path = "trials[$i][{$field->name()}]";
-        if ('' === $this->text($i, $field)) {
-            return;
-        }
-        $value = $this->value($i, $field);
-        if (null === $value) {
-            $say(
-                match (true) {
-                    'cm' !== $field->unit => 'Write a number, such as 12.5.',
-                    'in' === $this->lengths() => 'Write a number in inches, such as 7.5 or 7 1/2.',
-                    default => 'Write a number in cm, such as 12.5.',
-                },
-                $path,
-            );
-
-            return;
-        }
-        // In cm, whatever it was written in.
-        if (!TrialCheck::isInRange($this->test->definition, $field->measure, $value)) {
-            [$least, $most] = TrialCheck::range($this->test->definition, $field->measure);
-            $say('This is from %least% to %most% %unit%.', $path, [
-                '%least%' => (string) $least,
-                '%most%' => (string) $most,
-                '%unit%' => $field->unit,
-            ]);
-        }
-    }
-
-    /** @param callable(string, string, array<string, string>=): void $say */
-    private function checkSide(Side $side, callable $say): void
-    {
-        $filled = array_values(
-            array_filter(array_keys($this->trials), fn (int $i): bool => $this->isFilled($i, $side)),
-        );
-        foreach ($filled as $i) {
-            foreach ($this->missing($i, $side) as $field) {
-                $say('This trial lacks a number here.', "trials[$i][{$field->name()}]");
-            }
-        }
-        // A number that is wrong in itself leaves nothing to be said of the trials.
-        if ($this->hasFault) {
-            return;
-        }
-        // Nobody is asked to do again what hurt.
-        $hurts = null !== PainRule::of($this->pain($side)->pain(), $side, $this->test->definition->work);
-        if (count($filled) < $this->test->leastTrials() && !$hurts) {
-            $next = array_values(array_diff(array_keys($this->trials), $filled))[0] ?? 0;
-            $say(
-                'Measure at least twice: come up, sit down again, read again.',
-                "trials[$next][".$this->ownField($side)->name().']',
-            );
-
-            return;
-        }
-        if (null === $this->proportions) {
-            return;
-        }
-        foreach ($this->readings($side) as $i => $trial) {
-            if (
-                !TrialCheck::isOfBody(
-                    $this->test->definition,
-                    $trial,
-                    $side,
-                    $this->tool,
-                    new Sitting($this->seatCm() ?? 0.0),
-                    $this->proportions,
-                )
-            ) {
-                $say(
-                    'No leg of this length gives these numbers. Read them again.',
-                    "trials[$i][".$this->ownField($side)->name().']',
-                );
-            }
-        }
-    }
-
-    /** The first field that is this side's own, or else the first it shares. */
-    private function ownField(Side $side): BenchField
-    {
-        foreach ($this->test->fields as $field) {
-            if ($field->side === $side) {
-                return $field;
-            }
-        }
-
-        return $this->test->fields[0];
-    }
-
-    private function isFilled(int $i, Side $side): bool
+    public function isFilled(int $i, Side $side): bool
     {
         $own = array_filter(
             $this->test->fieldsOf($side),
@@ -359,7 +238,7 @@ final class BenchData
     }
 
     /** @return list<BenchField> what a trial lacks; an angle stands in for what it would be computed from */
-    private function missing(int $i, Side $side): array
+    public function missing(int $i, Side $side): array
     {
         $fields = $this->test->fieldsOf($side);
         foreach ($fields as $field) {
@@ -376,12 +255,12 @@ final class BenchData
         );
     }
 
-    private function text(int $i, BenchField $field): string
+    public function text(int $i, BenchField $field): string
     {
         return trim($this->trials[$i][$field->name()] ?? '');
     }
 
-    private function value(int $i, BenchField $field): ?float
+    public function value(int $i, BenchField $field): ?float
     {
         return ReadingText::value($this->text($i, $field), $field->unit, $this->lengths());
     }

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Plan;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Readiness\May;
+use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
+
+/**
+ * What is done of one candidate: its sides in their order, on which rung or in which form beside it, for how long, and
+ * what undoes it. How often it was practised decides on the order, the form and whether it is new.
+ */
+final class WorkItems
+{
+    private const COUNTER = 45;
+    /** What one, two, three or four forms that take turns have come round by. */
+    private const FORMS = 12;
+
+    /** @var array<string, int> sessions in which something was practised, logged ones among them, by key */
+    private array $practised = [];
+    /**
+     * @var array<string, non-empty-list<PracticeRung>> a rung and the forms that may be alternated with it, by posture,
+     *     rung and side
+     */
+    private array $forms = [];
+    /**
+     * @var array<string, list<PlannedItem>> the work on something, by key, school, whether it is new, and whose turn it
+     *     is
+     */
+    private array $items = [];
+
+    public function __construct(private readonly ReadPoses $poses, private readonly PlanRequest $request)
+    {
+        $days = [];
+        foreach ($poses->person->seen as $seen) {
+            $days[$seen->posture][Day::of($seen->on)] =
+                $seen->isPractice || ($days[$seen->posture][Day::of($seen->on)] ?? false);
+        }
+        $this->practised = array_map(static fn (array $days): int => count(array_filter($days)), $days);
+    }
+
+    /** From the next session on it was practised once more. */
+    public function practise(string $key): void
+    {
+        $this->practised[$key] = ($this->practised[$key] ?? 0) + 1;
+    }
+
+    /**
+     * The work on one posture with its counterpose.
+     *
+     * @return list<PlannedItem>
+     */
+    public function of(Candidate $candidate, Dose $dose): array
+    {
+        $sessions = $this->practised[$candidate->key()] ?? 0;
+
+        return $this->items[
+            $candidate->key().
+                ' '.
+                $dose->school.
+                ' '.
+                (int) ($sessions < SideOrder::NEW).
+                ' '.
+                $sessions % self::FORMS
+        ] ??= $this->laidOut($candidate, $dose, $sessions);
+    }
+
+    /** @return list<PlannedItem> */
+    private function laidOut(Candidate $candidate, Dose $dose, int $sessions): array
+    {
+        $items = [];
+        foreach (SideOrder::of($candidate, $sessions) as [$side, $rung, $part]) {
+            $isShort = $this->poses->person->holds->keepsShort($rung->rung->work, $side);
+            $rung = null === $candidate->drill && !$isShort ? $this->form($rung, $side, $sessions) : $rung;
+            if (null !== $candidate->drill) {
+                $seconds = $candidate->drill->range->least;
+            } else {
+                $seconds =
+                    $part * ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose));
+            }
+            $items[] = new PlannedItem(
+                $rung,
+                Phase::Work,
+                $side,
+                PlannedSession::CHANGE + FillTime::grain($seconds),
+                $candidate->because,
+                $candidate->drill,
+                null !== $candidate->set,
+            );
+        }
+        if (null !== $candidate->counter) {
+            $items[] = new PlannedItem(
+                $candidate->counter,
+                Phase::Counter,
+                $candidate->counterSide,
+                self::COUNTER,
+                new Reason('plan.counter', Source::Trade, ['posture' => $candidate->drill->id ?? $candidate->posture]),
+            );
+        }
+
+        return $items;
+    }
+
+    /** A rung and its forms take turns from session to session, as far as they may be practised now. */
+    private function form(PracticeRung $rung, ?Side $side, int $sessions): PracticeRung
+    {
+        $key = $rung->posture.' '.$rung->rung->id.' '.($side->value ?? '');
+        $this->forms[$key] ??= [
+            $rung,
+            ...array_values(
+                array_filter(
+                    $rung->forms,
+                    fn (PracticeRung $form): bool => $form->takesTurns()
+                        && $form->stance === $rung->stance
+                        && $form->rung->isGentle() === $rung->rung->isGentle()
+                        && $this->request->equipment->has($form)
+                        && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes(),
+                ),
+            ),
+        ];
+
+        return $this->forms[$key][$sessions % count($this->forms[$key])];
+    }
+}
