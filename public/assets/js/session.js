@@ -1,8 +1,11 @@
 // A guided session: one item after another, paced by time or breath, with a stop that is always in the
 // same place. Everything it needs came with the page, so it goes on without a network.
+import { cueAt, paced } from './session-clock.js';
 import { left as leftOver, queue, sendAll } from './log-queue.js';
 import { SIDES, written, writtenForm } from './session-log.js';
+import { measureOf } from './session-measure.js';
 import { painsEnd } from './session-pain.js';
+import * as sound from './session-sound.js';
 import { t } from './texts.js';
 
 const root = document.querySelector('[data-session]');
@@ -10,9 +13,6 @@ const find = (name) => root.querySelector(`[data-${name}]`);
 const items = JSON.parse(root.dataset.session).map((item, index) => ({ ...item, figure: index }));
 const ends = painsEnd(JSON.parse(root.dataset.pains));
 const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
-const TONE_HZ = 392;
-const CUE_SECONDS = 20;
-const DECIMAL = /^\d{1,3}([.,]\d)?$/;
 
 const done = new Map();
 const pains = [];
@@ -20,27 +20,22 @@ let at = -1;
 let left = 0;
 let running = false;
 let questions = [];
-let lock = null;
 let hasMeasured = false;
 
+const measure = measureOf(root, Number(root.dataset.noise), (text) => {
+    find('difference').textContent = text;
+});
 const tone = () => {
-    if (!find('sound').checked) {
-        return;
-    }
-    const audio = new AudioContext();
-    const gain = new GainNode(audio, { gain: 0.05 });
-    const oscillator = new OscillatorNode(audio, { frequency: TONE_HZ });
-    oscillator.connect(gain).connect(audio.destination);
-    oscillator.start();
-    oscillator.stop(audio.currentTime + 0.6);
-};
-const awake = async () => {
-    try {
-        lock = await navigator.wakeLock?.request('screen');
-    } catch {
-        lock = null;
+    if (find('sound').checked) {
+        sound.tone();
     }
 };
+const speak = (text) => {
+    if (find('voice').checked) {
+        sound.speak(text);
+    }
+};
+find('voice-choice').hidden = !sound.hasVoice;
 // The page may have been open since yesterday: the teacher's day counts.
 const today = () => new Intl.DateTimeFormat('sv-SE', { timeZone: root.dataset.zone }).format(new Date());
 // Where the log goes, and who may read it while it waits.
@@ -60,62 +55,18 @@ const read = (name) => ({
     where: document.querySelector(`#${name}-where`).value,
     kind: document.querySelector(`#${name}-kind`).value,
 });
-const number = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
-const readings = (when) => [...root.querySelectorAll(`[data-${when}-reading]`)];
-// The mean of what was read; nothing where nothing was.
-const mean = (when) => {
-    const read_ = readings(when)
-        .map(number)
-        .filter((one) => one !== null);
-    return read_.length > 0 ? read_.reduce((sum, one) => sum + one, 0) / read_.length : null;
-};
-const mistyped = () =>
-    [...readings('before'), ...readings('after')].find((input) => input.value.trim() && number(input) === null);
-const voice = globalThis.speechSynthesis;
-const speak = (text) => {
-    if (voice && find('voice').checked && text) {
-        voice.cancel();
-        voice.speak(new SpeechSynthesisUtterance(text));
-    }
-};
-find('voice-choice').hidden = !voice;
-
-const clock = () => `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
-// As the plan counts it: breaths, or which repetition it is and whether to press or to yield; else by time.
-const counted = ({ seconds, breaths, repetitions, press }) => {
-    if (breaths) {
-        return { text: t('%1% breaths', Math.ceil((left * breaths) / seconds)), breath: seconds / breaths };
-    }
-    if (!repetitions) {
-        return { text: clock(), breath: 0 };
-    }
-    const over = ((seconds - left) * repetitions) / seconds;
-    const which = t('%1% of %2%', Math.min(repetitions, Math.floor(over) + 1), repetitions);
-    return { text: press ? `${which} ${over % 1 < press ? t('press') : t('yield')}` : which, breath: 0 };
-};
-const paced = () => {
-    const pace = find('pace').value;
-    if (pace === 'plan') {
-        return counted(items[at]);
-    }
-    return pace === 'time'
-        ? { text: clock(), breath: 0 }
-        : { text: t('%1% breaths', Math.ceil(left / Number(pace))), breath: Number(pace) };
-};
 const showClock = () => {
-    const { text, breath } = paced();
+    const { text, breath } = paced(items[at], left, find('pace').value);
     find('clock').textContent = text;
     find('bar').max = items[at].seconds;
     find('bar').value = items[at].seconds - left;
     const pulse = find('pulse');
     pulse.hidden = breath === 0;
     pulse.classList.toggle('out', breath > 0 && Math.floor(left / (breath / 2)) % 2 === 0);
-    // One cue at a time, and long enough to be done.
-    const { cues, seconds } = items[at];
-    const cue = cues.length > 0 ? cues[Math.floor((seconds - left) / CUE_SECONDS) % cues.length] : '';
+    const cue = cueAt(items[at], left);
     if (find('cue').textContent !== cue) {
         find('cue').textContent = cue;
-        if (left < seconds) {
+        if (left < items[at].seconds) {
             speak(cue);
         }
     }
@@ -209,7 +160,7 @@ const moveOn = (from) => {
 };
 const finish = () => {
     running = false;
-    lock?.release();
+    sound.asleep();
     if (document.fullscreenElement) {
         document.exitFullscreen();
     }
@@ -244,7 +195,7 @@ find('begin').addEventListener('click', () => {
         return;
     }
     find('run').hidden = false;
-    awake();
+    sound.awake();
     document.documentElement.requestFullscreen?.().catch(() => {});
     show(first);
 });
@@ -296,7 +247,7 @@ find('hurt-not').addEventListener('click', () => {
     find('pause').focus();
 });
 find('measured')?.addEventListener('click', () => {
-    const wrong = readings('before').find((input) => input.value.trim() && number(input) === null);
+    const wrong = measure.wrong('before');
     if (wrong) {
         wrong.setAttribute('aria-invalid', 'true');
         wrong.focus();
@@ -344,22 +295,6 @@ find('again').addEventListener('click', () => {
     moveOn(at + 1);
     show(at + 1);
 });
-for (const input of [...readings('before'), ...readings('after')]) {
-    input.addEventListener('input', () => {
-        const [first, second] = [mean('before'), mean('after')];
-        const noise = Number(root.dataset.noise);
-        const difference = second - first;
-        if (first === null || second === null) {
-            find('difference').textContent = '';
-            return;
-        }
-        const numbers = [difference.toFixed(1), noise.toFixed(1)];
-        find('difference').textContent =
-            Math.abs(difference) > noise
-                ? t('Changed by %1% cm: more than the noise of %2% cm.', ...numbers)
-                : t('Changed by %1% cm: within the noise of %2% cm.', ...numbers);
-    });
-}
 setInterval(() => {
     if (!running) {
         return;
@@ -381,7 +316,7 @@ find('finish').addEventListener('submit', async (event) => {
         last.focus();
         return;
     }
-    const wrong = mistyped();
+    const wrong = measure.wrong('before', 'after');
     if (wrong) {
         find('not-number').hidden = false;
         wrong.focus();
@@ -395,8 +330,8 @@ find('finish').addEventListener('submit', async (event) => {
         on: today(),
         items: written(find('finish'), items, done),
         pains,
-        before: mean('before'),
-        after: mean('after'),
+        before: measure.mean('before'),
+        after: measure.mean('after'),
         soreAtNight: find('sore').checked,
         note: find('note').value,
     });
