@@ -23,6 +23,7 @@ final readonly class Angle
         return self::degrees(rad2deg($radians));
     }
 
+    /** In radians. */
     public function inRadians(): float
     {
         return deg2rad($this->degrees);

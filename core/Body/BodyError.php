@@ -32,6 +32,7 @@ final readonly class BodyError
         return new self($sd);
     }
 
+    /** One standard deviation of a segment's length, in cm. */
     public function sd(Segment $segment): float
     {
         return $this->sd[$segment->value];

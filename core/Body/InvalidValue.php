@@ -17,16 +17,19 @@ final class InvalidValue extends \DomainException
         return new self(sprintf('%s must be a finite number.', $field), $field);
     }
 
+    /** A length, in the unit of its field, that has to be more than nought. */
     public static function notPositive(string $field, float $value): self
     {
         return new self(sprintf('%s must be more than zero, not %s.', $field, $value), $field);
     }
 
+    /** A value, in the unit of its field, that cannot be less than nought. */
     public static function negative(string $field, float $value): self
     {
         return new self(sprintf('%s must not be negative, and is %s.', $field, $value), $field);
     }
 
+    /** A value out of its range, all in the unit that is named. */
     public static function outside(string $field, float $value, float $least, float $most, string $unit): self
     {
         return new self(

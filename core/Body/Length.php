@@ -25,6 +25,7 @@ final readonly class Length
         return self::cm($inches * self::CM_PER_INCH);
     }
 
+    /** So many times as long. */
     public function times(float $factor): self
     {
         return self::cm($this->cm * $factor);

@@ -45,6 +45,7 @@ final class TrueBody
     {
     }
 
+    /** What a side can truly do, in the unit of the ability (degrees, cm or seconds). */
     public function can(Side $side, Ability $ability): float
     {
         return $this->abilities[$side->value][$ability->value];

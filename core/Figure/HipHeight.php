@@ -24,6 +24,7 @@ enum HipHeight: string
         return in_array($this, [self::Sits, self::Lies, self::LiesOnSide], true);
     }
 
+    /** Of the hip joints above the floor, in cm; raised by so many cm, where something lies under the body. */
     public function of(Physique $body, ?LegPose $demanded, float $raised): float
     {
         $leg = $body->leg(Side::Left);

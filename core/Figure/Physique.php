@@ -75,16 +75,19 @@ final readonly class Physique
         return $this->hundredths(10.2);
     }
 
+    /** In cm. */
     public function upperArm(): float
     {
         return UpperBody::UpperArm->ofStature($this->stature);
     }
 
+    /** In cm. */
     public function forearm(): float
     {
         return UpperBody::Forearm->ofStature($this->stature);
     }
 
+    /** In cm. */
     public function hand(): float
     {
         return $this->hundredths(6.5);

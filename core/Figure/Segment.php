@@ -42,11 +42,13 @@ final readonly class Segment
         return $distance - $this->radius($s) - $other->radius($t);
     }
 
+    /** The point at a share of its length, 0 at its start and 1 at its end: cm, ground frame. */
     public function at(float $share): Vector
     {
         return $this->start->plus($this->end->minus($this->start)->times($share));
     }
 
+    /** Half its thickness at a share of its length, in cm. */
     public function radius(float $share): float
     {
         return $this->startRadius + ($this->endRadius - $this->startRadius) * $share;

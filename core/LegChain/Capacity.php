@@ -39,6 +39,7 @@ final class Capacity
         );
     }
 
+    /** Degrees; null where nothing limits it. */
     public function of(Component $component): ?float
     {
         return match ($component) {

@@ -34,6 +34,7 @@ final readonly class LegAngles
         }
     }
 
+    /** In degrees. */
     public function of(Component $component): float
     {
         return match ($component) {

@@ -17,6 +17,7 @@ final readonly class LowestKnee
     {
     }
 
+    /** Of the middle of the knee above the floor, in cm. */
     public function height(): float
     {
         return $this->pose->knee->z;

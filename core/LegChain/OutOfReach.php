@@ -12,6 +12,7 @@ class OutOfReach extends \DomainException
         parent::__construct($message);
     }
 
+    /** Of a knee that no leg of these lengths brings to this height, in cm. */
     public static function kneeHeight(float $kneeHeight): self
     {
         return new self(sprintf(

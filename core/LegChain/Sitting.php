@@ -23,6 +23,7 @@ final readonly class Sitting
         }
     }
 
+    /** Of the hip joints above the floor, in cm. */
     public function hipHeight(Body $body): float
     {
         return $body->seatedHipHeight + $this->seat;
@@ -49,6 +50,7 @@ final readonly class Sitting
         };
     }
 
+    /** On a seat of so many cm instead. */
     public function withSeat(float $seat): self
     {
         return new self($seat, $this->pelvicTilt);

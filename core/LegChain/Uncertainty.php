@@ -37,6 +37,7 @@ final readonly class Uncertainty
         return [] === $this->toBody && [] === $this->toReading;
     }
 
+    /** Of a value that is so many times as large. */
     public function times(float $factor): self
     {
         if (1.0 === $factor) {

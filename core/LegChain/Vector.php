@@ -24,11 +24,13 @@ final readonly class Vector
         return new self($this->x - $other->x, $this->y - $other->y, $this->z - $other->z);
     }
 
+    /** So many times as long, in the same direction. */
     public function times(float $factor): self
     {
         return new self($this->x * $factor, $this->y * $factor, $this->z * $factor);
     }
 
+    /** The scalar product, in cm² where both are in cm. */
     public function dot(self $other): float
     {
         return $this->x * $other->x + $this->y * $other->y + $this->z * $other->z;
@@ -43,6 +45,7 @@ final readonly class Vector
         );
     }
 
+    /** In cm, where its coordinates are. */
     public function length(): float
     {
         return sqrt($this->dot($this));

@@ -87,6 +87,7 @@ final readonly class AbilityMargin
         return Ability::SpineExtension === $this->ability ? 'degrees' : $this->ability->unit();
     }
 
+    /** What is there less what is asked, in the ability's unit: less than nought where something is missing. */
     public function difference(): float
     {
         $difference = null === $this->shown ? -INF : $this->shown - $this->asked;

@@ -22,6 +22,7 @@ final readonly class Mixture
     {
     }
 
+    /** In the unit of its parts. */
     public function mean(): float
     {
         return array_sum(
@@ -29,6 +30,7 @@ final readonly class Mixture
         );
     }
 
+    /** In the unit of its parts. */
     public function sd(): float
     {
         $mean = $this->mean();

@@ -13,6 +13,7 @@ final class Normal
     public const TOGETHER = 0.98;
     private const PARTS = 64;
 
+    /** Of the standard normal distribution, at so many standard deviations from the middle. */
     public static function density(float $z): float
     {
         return exp(-0.5 * $z * $z) / sqrt(2.0 * M_PI);

@@ -21,6 +21,7 @@ final readonly class RepeatedMeasure
         }
     }
 
+    /** Of all trials, in their unit. */
     public function mean(): float
     {
         return array_sum($this->trials) / count($this->trials);
@@ -45,6 +46,7 @@ final readonly class RepeatedMeasure
         return max($this->trials) - min($this->trials);
     }
 
+    /** One standard deviation of a reading, in the unit of the trials: never better than the tool's own. */
     public function error(float $toolError): float
     {
         return max($toolError, $this->spread());

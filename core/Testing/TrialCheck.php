@@ -33,6 +33,7 @@ final readonly class TrialCheck
         return ['cm' === $unit && !$test->formula->is(Formula::STRAP_GAP) ? 0.0 : $least, $most];
     }
 
+    /** Whether a number can have been read at all, in cm, degrees or seconds as the test measures it. */
     public static function isInRange(TestDefinition $test, string $name, float $value): bool
     {
         [$least, $most] = self::range($test, $name);

@@ -18,16 +18,19 @@ final readonly class Control
     ) {
     }
 
+    /** A length or a height, in cm. */
     public static function cm(string $name, string $label, float $least, float $most, float $start): self
     {
         return new self($name, $label, 'cm', $least, $most, $start);
     }
 
+    /** Of the middle of the knee above the floor, in cm. */
     public static function kneeHeight(float $least, float $most, float $start): self
     {
         return self::cm('kneeHeight', 'Knee height', $least, $most, $start);
     }
 
+    /** Of the hip joint above the floor, in cm. */
     public static function hipHeight(float $least, float $most, float $start): self
     {
         return self::cm('hipHeight', 'Hip height', $least, $most, $start);
@@ -48,6 +51,7 @@ final readonly class Control
         return self::degrees('rounding', 'Rounding of the back', 0, 120, 40);
     }
 
+    /** An angle, in degrees. */
     public static function degrees(string $name, string $label, float $least, float $most, float $start): self
     {
         return new self($name, $label, '°', $least, $most, $start, 1.0);

@@ -61,6 +61,7 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
         ];
     }
 
+    /** From the hand to the ankle that it draws, in cm: so long a strap is needed. */
     public function strap(Body $body): float
     {
         // Directions in the side plane by their angle from straight up, backwards positive.

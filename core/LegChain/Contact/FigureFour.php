@@ -29,6 +29,7 @@ final readonly class FigureFour extends SeatedContact
         Check::within(self::OTHER, $otherFlexion, 0.0, 150.0, 'degrees');
     }
 
+    /** How far the thigh that carries the foot is folded, in degrees. */
     public static function control(float $start): Control
     {
         return Control::degrees(self::OTHER, 'Other thigh folded', 30, 150, $start);

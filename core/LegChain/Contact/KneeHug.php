@@ -31,6 +31,7 @@ final readonly class KneeHug implements Contact, Inclination, Posture
         return Component::Flexion;
     }
 
+    /** The sine of the angle between thigh and floor: a height over a length, both in cm. */
     public function ratio(Body $body): float
     {
         return ($this->kneeHeight - $body->lyingHipHeight) / $body->thigh;

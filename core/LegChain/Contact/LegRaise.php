@@ -32,6 +32,7 @@ final readonly class LegRaise extends SingleJoint implements ComesToRest, Contac
         return NearVertical::degrees($this, $body);
     }
 
+    /** The sine of the angle between leg and floor: a height over a length, both in cm. */
     public function ratio(Body $body): float
     {
         return $this->value / ($body->thigh + $body->shin);
