@@ -51,7 +51,7 @@ $read = $median(static function () use ($catalogue, $person, $wanted): void {
 $plan = $median(
     static fn () => (new Planner(
         new ReadPoses($catalogue->postures(), $person, $catalogue->tests()),
-        $catalogue->practice(),
+        $catalogue->practiceRungs(),
         $catalogue->dose('counted-breath'),
         [],
         $catalogue->drills(),

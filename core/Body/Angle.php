@@ -23,12 +23,6 @@ final readonly class Angle
         return self::degrees(rad2deg($radians));
     }
 
-    /** In radians. */
-    public function inRadians(): float
-    {
-        return deg2rad($this->degrees);
-    }
-
     public function minus(self $other): self
     {
         return self::degrees($this->degrees - $other->degrees);

@@ -53,22 +53,4 @@ final readonly class LowestKnee
 
         return null;
     }
-
-    /** The leg at the height whose tightest angle is least over its capacity; null when no height can be made. */
-    public static function compromise(AnkleContact $contact, Body $body, Capacity $capacity): ?LegPose
-    {
-        $heights = new KneeHeights($contact, $body, $capacity);
-        $best = null;
-        $margin = -INF;
-        foreach ($heights->candidates() as [$from, $to]) {
-            for ($step = $from; $step <= $to; ++$step) {
-                $here = $heights->margin($step);
-                if (null !== $here && $here > $margin) {
-                    [$best, $margin] = [$step, $here];
-                }
-            }
-        }
-
-        return null === $best ? null : $heights->pose($best);
-    }
 }

@@ -280,7 +280,7 @@ final class Catalogue implements CacheWarmerInterface
     }
 
     /** @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id */
-    public function practice(): array
+    public function practiceRungs(): array
     {
         return $this->practice ??= $this->compiledOf('practice') + Definitions::ofPractice($this->ownOf(Kind::Posture));
     }
@@ -295,7 +295,7 @@ final class Catalogue implements CacheWarmerInterface
     public function drills(): array
     {
         return $this->drills ??=
-            $this->compiledOf('drills') + Definitions::ofDrills($this->ownOf(Kind::Drill), $this->practice());
+            $this->compiledOf('drills') + Definitions::ofDrills($this->ownOf(Kind::Drill), $this->practiceRungs());
     }
 
     /** The dose of a school; without one that is known, breath is counted. */

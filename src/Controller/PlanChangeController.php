@@ -7,7 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\ChangePlan;
 use LucidAscent\App\Planning\PlanChange;
 use LucidAscent\App\Repository\PlanRecords;
@@ -23,7 +23,7 @@ final class PlanChangeController extends TeacherController
     public function __construct(
         private readonly PlanRecords $planRecords,
         private readonly ReadPerson $person,
-        private readonly KeptPlans $plans,
+        private readonly StoredPlans $plans,
         private readonly ChangePlan $change,
         private readonly ReasonText $texts,
     ) {

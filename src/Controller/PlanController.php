@@ -16,13 +16,13 @@ use LucidAscent\App\OwnEntry\OwnCatalogue;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanCalendar;
 use LucidAscent\App\Plan\PlanningRequest;
 use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Plan\PlanVolume;
 use LucidAscent\App\Plan\RequestCodec;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\MakePlan;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Calendar\Day;
@@ -48,7 +48,7 @@ final class PlanController extends TeacherController
         private readonly Catalogue $catalogue,
         private readonly OwnCatalogue $own,
         private readonly Wanted $wanted,
-        private readonly KeptPlans $plans,
+        private readonly StoredPlans $plans,
         private readonly PlanText $text,
     ) {
     }
@@ -129,7 +129,7 @@ final class PlanController extends TeacherController
         $poses = $this->person->now($practitioner);
         $now = $this->plans->keepingShort($plan, $poses);
         $weeks = $this->text->weeks($now);
-        $from = KeptPlans::asked($plan)->request->from;
+        $from = StoredPlans::asked($plan)->request->from;
         $today = Day::of($this->clock->now());
         $logs = $this->planRecords->logs($practitioner);
 
@@ -153,8 +153,8 @@ final class PlanController extends TeacherController
             'logs' => $logs,
             'undecided' => array_values($undecided->of($practitioner)),
             'feed' => $this->planRecords->feed($practitioner),
-            'redo' => KeptPlans::redo($plan),
-            'carriedOn' => KeptPlans::carriedOn($plan),
+            'redo' => StoredPlans::redo($plan),
+            'carriedOn' => StoredPlans::carriedOn($plan),
             'isNewest' => $this->planRecords->newestPlan($practitioner) === $plan,
             'today' => $today,
             'token' => self::TOKEN,
@@ -238,7 +238,7 @@ final class PlanController extends TeacherController
         }
         $entry = Uuid::v7();
         $this->records->addOnce(
-            $this->makePlan->anew($practitioner, $entry, $this->teacher(), KeptPlans::asked($plan), $plan) ??
+            $this->makePlan->anew($practitioner, $entry, $this->teacher(), StoredPlans::asked($plan), $plan) ??
                 throw $this->createNotFoundException(),
         );
         $this->addFlash('done', 'Planned anew from today. What is past is not touched.');

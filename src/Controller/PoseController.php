@@ -160,7 +160,7 @@ final class PoseController extends TeacherController
     public function compare(string $id, Request $request): Response
     {
         $practitioner = $this->practitioner($id);
-        $kept = $this->assessments->keptReadings($practitioner, self::KEPT);
+        $kept = $this->assessments->outcomes($practitioner, self::KEPT);
         $now = $this->clock->now();
         [$from, $to] = [
             $this->endOf((string) $request->query->get('from')),

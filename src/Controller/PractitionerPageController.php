@@ -12,8 +12,8 @@ use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlannedRungs;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
 use LucidAscent\App\PractitionerAccess\PractitionerPages;
@@ -46,7 +46,7 @@ final class PractitionerPageController extends AbstractController
         private readonly AccessRecords $own,
         private readonly PractitionerPages $pages,
         private readonly ReadPerson $person,
-        private readonly KeptPlans $plans,
+        private readonly StoredPlans $plans,
         private readonly RecordPain $pain,
         private readonly ClockInterface $clock,
     ) {

@@ -10,9 +10,9 @@ use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
@@ -106,7 +106,7 @@ final class PrintController extends TeacherController
         string $plan,
         int $week,
         int $session,
-        KeptPlans $plans,
+        StoredPlans $plans,
         PlanText $text,
         LayOut $layOut,
     ): Response {
@@ -127,7 +127,7 @@ final class PrintController extends TeacherController
             'body' => $this->records->body($practitioner)?->proportions(),
             'session' => $text->session($planned),
             'items' => $items,
-            'layOut' => $layOut->of($items, KeptPlans::asked($plan)),
+            'layOut' => $layOut->of($items, StoredPlans::asked($plan)),
         ]);
     }
 

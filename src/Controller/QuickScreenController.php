@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Bench\AssessmentPlan;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
@@ -236,7 +237,7 @@ final class QuickScreenController extends TeacherController
     {
         $trials = [];
         foreach (Side::cases() as $side) {
-            foreach (['soles-together', 'shins-stacked'] as $test) {
+            foreach (AssessmentPlan::QUICK as $test) {
                 $trial = $fields = [];
                 foreach (QuickScreenForm::NUMBERS as $name => [, $of, $measure, $on]) {
                     if ($of === $test && (null === $on || $on === $side->value)) {
@@ -285,7 +286,7 @@ final class QuickScreenController extends TeacherController
         );
         $records[] = $assessment;
         $records[] = new AssessmentEnd($id, $now);
-        $entries = ['soles-together' => Uuid::v7(), 'shins-stacked' => Uuid::v7()];
+        $entries = array_map(static fn (): Uuid => Uuid::v7(), array_flip(AssessmentPlan::QUICK));
         foreach ($trials as [$kind, $side, $trial]) {
             $pain = $form
                 ->get('pain'.ucfirst($side->value))

@@ -10,9 +10,9 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\MakePlan;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\TestRecords;
@@ -39,7 +39,7 @@ final class SessionController extends TeacherController
         private readonly PlanRecords $planRecords,
         private readonly Catalogue $catalogue,
         private readonly ReadPerson $person,
-        private readonly KeptPlans $plans,
+        private readonly StoredPlans $plans,
         private readonly SessionLogs $sessionLogs,
         private readonly QueueKey $queueKey,
         private readonly PlanText $text,
@@ -73,7 +73,7 @@ final class SessionController extends TeacherController
             'plan' => $plan,
             'session' => $shown,
             'items' => $items,
-            'layOut' => $this->layOut->of($items, KeptPlans::asked($plan)),
+            'layOut' => $this->layOut->of($items, StoredPlans::asked($plan)),
             // The mean of two readings against the mean of two others.
             'noise' => SmallestChange::between($errors->sd(Tool::Tape, 'cm')),
             'out' => $out,

@@ -216,7 +216,7 @@ final readonly class SessionLogs
             $item->text('side'),
             $item->text('drill', ''),
         ];
-        if (null === PracticeRung::named("$posture/$shape", $this->catalogue->practice())) {
+        if (null === PracticeRung::named("$posture/$shape", $this->catalogue->practiceRungs())) {
             throw InvalidValue::because('items', sprintf('name no rung "%s" of "%s".', $shape, $posture));
         }
         if ('' !== $drill && !isset($this->catalogue->drills()[$drill])) {

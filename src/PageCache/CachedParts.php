@@ -22,7 +22,7 @@ final readonly class CachedParts
     private const HOURS = 12;
 
     public function __construct(
-        #[Autowire(service: 'cache.kept')]
+        #[Autowire(service: 'cache.parts')]
         private CacheItemPoolInterface $pool,
         private ChangeCounts $counts,
         private ClockInterface $clock,

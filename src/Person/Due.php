@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Entity\Practitioner;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
@@ -21,7 +21,7 @@ final readonly class Due
         private PlanRecords $planRecords,
         private Wanted $wanted,
         private ReadPerson $person,
-        private KeptPlans $plans,
+        private StoredPlans $plans,
         private ClockInterface $clock,
     ) {
     }

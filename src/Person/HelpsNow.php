@@ -69,7 +69,7 @@ final readonly class HelpsNow
                 $poses,
                 $side,
             ): ?self {
-                $now = Stage::ofBoth($id, $poses, $catalogue->practice(), Equipment::ofAStudio())[$side->value];
+                $now = Stage::ofBoth($id, $poses, $catalogue->practiceRungs(), Equipment::ofAStudio())[$side->value];
 
                 return null === $now ? null : new self($id, $poses->postures[$id]->name, $now->rung->name);
             }),

@@ -34,7 +34,7 @@ final readonly class ThenAndNow
      */
     public function of(Practitioner $practitioner, ReadPoses $poses, array $progress, \DateTimeImmutable $today): array
     {
-        $first = $this->assessments->firstKept($practitioner);
+        $first = $this->assessments->firstOutcome($practitioner);
         $then = null === $first ? null : $this->person->at($practitioner, $first->at);
         $lines = [];
         foreach ($this->wanted->of($practitioner) as $id) {

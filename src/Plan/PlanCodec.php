@@ -156,7 +156,7 @@ final readonly class PlanCodec
     {
         [$posture, $shape] = [$written->text('posture'), $written->text('rung')];
         $drill = $this->catalogue->drills()[$written->text('drill', '')] ?? null;
-        $rung = PracticeRung::named("$posture/$shape", $this->catalogue->practice());
+        $rung = PracticeRung::named("$posture/$shape", $this->catalogue->practiceRungs());
         // A drill that there is no more, or that is done in another position now, is nothing that anybody has planned.
         $isGone =
             $written->has('drill')

@@ -21,7 +21,7 @@ final readonly class PractisedMinutes
 {
     private const MINUTE = 60;
 
-    public function __construct(private Catalogue $catalogue, private KeptPlans $plans)
+    public function __construct(private Catalogue $catalogue, private StoredPlans $plans)
     {
     }
 

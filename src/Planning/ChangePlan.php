@@ -7,7 +7,7 @@ namespace LucidAscent\App\Planning;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Edit\Edits;
 use LucidAscent\Core\Plan\Edit\ToAnotherDay;
@@ -32,7 +32,7 @@ final readonly class ChangePlan
     private const NEEDS_A_REASON = ['easier', 'harder'];
 
     public function __construct(
-        private KeptPlans $plans,
+        private StoredPlans $plans,
         private Catalogue $catalogue,
         private ClockInterface $clock,
     ) {
@@ -83,7 +83,7 @@ final readonly class ChangePlan
             return '' === $kept->changed || null === $kept->replaces ? null : (string) $kept->replaces;
         }
 
-        return KeptPlans::redo($kept)[0] ?? null;
+        return StoredPlans::redo($kept)[0] ?? null;
     }
 
     /**
@@ -110,7 +110,7 @@ final readonly class ChangePlan
         if ([] !== $broken) {
             return PlanChange::refused($broken, $opened);
         }
-        $redo = KeptPlans::redo($kept);
+        $redo = StoredPlans::redo($kept);
 
         // Going back leads to what stood before that one; going forward, to this one.
         $newer = $isBack
@@ -127,7 +127,7 @@ final readonly class ChangePlan
      */
     private function broken(PracticePlan $kept, Plan $plan, int $week, array $changed, ReadPoses $poses): array
     {
-        $asked = KeptPlans::asked($kept);
+        $asked = StoredPlans::asked($kept);
         $broken = array_merge(
             ...array_values(
                 array_map(
@@ -168,7 +168,7 @@ final readonly class ChangePlan
             return [];
         }
         if (1 !== preg_match(self::TO_DAY, $change, $to)) {
-            $edit = Edits::named($change, $this->catalogue->practice(), $poses);
+            $edit = Edits::named($change, $this->catalogue->practiceRungs(), $poses);
 
             return null === $edit ? [] : [$at => $edit->apply($sessions[$at], $item)];
         }

@@ -54,7 +54,7 @@ final readonly class ClassSheet
         $rungs = $barred = [];
         $ladder = array_map(
             static fn (PracticeRung $rung): string => $rung->rung->id,
-            $this->catalogue->practice()[$posture],
+            $this->catalogue->practiceRungs()[$posture],
         );
         foreach ($people as $i => $person) {
             $poses = $read[$i];
@@ -93,7 +93,7 @@ final readonly class ClassSheet
             0,
             1,
         );
-        $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practice(), Equipment::ofAStudio());
+        $stage = Stage::ofBoth($posture, $poses, $this->catalogue->practiceRungs(), Equipment::ofAStudio());
         $sides = [];
         foreach (Side::cases() as $side) {
             $rung = $stage[$side->value];

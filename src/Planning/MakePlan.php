@@ -10,9 +10,9 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanningRequest;
 use LucidAscent\App\Plan\RequestCodec;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -29,7 +29,7 @@ final readonly class MakePlan
     public function __construct(
         private ReadPerson $person,
         private Wanted $wanted,
-        private KeptPlans $kept,
+        private StoredPlans $kept,
         private Catalogue $catalogue,
         private ClockInterface $clock,
     ) {
@@ -44,7 +44,7 @@ final readonly class MakePlan
     {
         return (new Planner(
             $poses,
-            $this->catalogue->practice(),
+            $this->catalogue->practiceRungs(),
             $this->catalogue->dose($asked->school),
             array_map($this->catalogue->dose(...), $asked->schools),
             $this->catalogue->drills(),
@@ -97,7 +97,7 @@ final readonly class MakePlan
         if (null === $poses || '' !== $before->changed) {
             return null;
         }
-        $asked = KeptPlans::asked($before);
+        $asked = StoredPlans::asked($before);
         $old = $this->kept->plan($before);
         $today = Day::of($this->today());
         $plan = $this->withLocked(

@@ -6,7 +6,7 @@ namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\OutcomeRows;
 use LucidAscent\App\Repository\PlanRecords;
@@ -33,7 +33,7 @@ final readonly class PractitionerPages
         private AccessRecords $own,
         private PractitionerWeek $week,
         private ReadPerson $person,
-        private KeptPlans $plans,
+        private StoredPlans $plans,
         private OutcomeRows $progress,
         private HomeMeasures $measures,
         private UrlGeneratorInterface $addresses,

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\PracticePlan;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Plan\PainInSession;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** The week of a plan that a day is in, as it may be practised now. */
 final readonly class PractitionerWeek
 {
-    public function __construct(private KeptPlans $plans, private PlanText $text, private LayOut $layOut)
+    public function __construct(private StoredPlans $plans, private PlanText $text, private LayOut $layOut)
     {
     }
 
@@ -47,7 +47,7 @@ final readonly class PractitionerWeek
                     'minutes' => $session->minutes(),
                     'items' => $items,
                     'out' => $out,
-                    'layOut' => $this->layOut->of($items, KeptPlans::asked($plan)),
+                    'layOut' => $this->layOut->of($items, StoredPlans::asked($plan)),
                     'shown' => $this->text->session($session),
                 ];
             }

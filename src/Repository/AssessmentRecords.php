@@ -44,7 +44,7 @@ final readonly class AssessmentRecords
     }
 
     /** What the first assessment came to; null before one has ended. */
-    public function firstKept(Practitioner $practitioner): ?AssessmentOutcome
+    public function firstOutcome(Practitioner $practitioner): ?AssessmentOutcome
     {
         return $this->em
             ->createQuery(
@@ -56,7 +56,7 @@ final readonly class AssessmentRecords
     }
 
     /** @return list<AssessmentOutcome> the newest first */
-    public function keptReadings(Practitioner $practitioner, int $most): array
+    public function outcomes(Practitioner $practitioner, int $most): array
     {
         return $this->em
             ->createQuery(

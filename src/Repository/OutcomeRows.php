@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\Core\Progress\KeptForecast;
 use LucidAscent\Core\Progress\Movement;
+use LucidAscent\Core\Progress\RecordedForecast;
 
 /** What was kept of people's progress when their assessments ended, as rows. */
 final readonly class OutcomeRows
@@ -91,7 +91,7 @@ final readonly class OutcomeRows
     /**
      * What was foretold at each assessment, the oldest first.
      *
-     * @return list<array{ability: string, side: string, posture: string, forecast: KeptForecast}>
+     * @return list<array{ability: string, side: string, posture: string, forecast: RecordedForecast}>
      */
     public function forecasts(Practitioner $practitioner): array
     {
@@ -110,7 +110,7 @@ final readonly class OutcomeRows
                     'ability' => $one['ability'],
                     'side' => $one['side'],
                     'posture' => $one['posture'],
-                    'forecast' => new KeptForecast(
+                    'forecast' => new RecordedForecast(
                         (float) $one['asked'],
                         $made,
                         new \DateTimeImmutable($one['from']),

@@ -48,7 +48,7 @@ final class ClassSheetTest extends AppTestCase
             self::assertEqualsCanonicalizing(array_map(static fn (Practitioner $one): string => $one->name,
                 $this->people), array_unique($named), "Nobody is forgotten: $posture[posture]");
             $places = array_map(static fn (array $rung): int => (int) array_search($rung['rung'], self::getContainer()
-                ->get(Catalogue::class)->practice()[$posture['posture']], true), $posture['rungs']);
+                ->get(Catalogue::class)->practiceRungs()[$posture['posture']], true), $posture['rungs']);
             $sorted = $places;
             sort($sorted);
             self::assertSame($sorted, $places, 'From the ground up.');

@@ -9,9 +9,9 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanningRequest;
 use LucidAscent\App\Plan\RequestCodec;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\MakePlan;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlannedItem;
@@ -33,7 +33,7 @@ final class FreshPlanTest extends AppTestCase
         $teacher = $this->teacher();
         $practitioner = $this->practitioner($teacher);
         $make = self::getContainer()->get(MakePlan::class);
-        $kept = self::getContainer()->get(KeptPlans::class);
+        $kept = self::getContainer()->get(StoredPlans::class);
         $targets = array_keys(array_filter($catalogue->all(Kind::Posture),
             static fn (array $posture): bool => $posture['target']));
         $schools = array_keys($catalogue->all(Kind::School));

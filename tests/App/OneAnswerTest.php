@@ -73,8 +73,8 @@ final class OneAnswerTest extends AppTestCase
                             ->rung($pose, $planned)?->isGentle();
                         // A shape of both sides at once is that of the side which is behind.
                         $ladder = array_map(static fn (PracticeRung $one): string => $one->rung->id, self::catalogue()
-                            ->practice()[$pose]);
-                        $isBehind = self::catalogue()->practice()[$pose][0]->isSymmetric
+                            ->practiceRungs()[$pose]);
+                        $isBehind = self::catalogue()->practiceRungs()[$pose][0]->isSymmetric
                             && array_search($planned, $ladder, true) < array_search($rung, $ladder, true);
                         self::assertTrue($rung === $planned || $isGentle || $isBehind,
                             "person $i, $pose $side: the rung of the plan is $planned, and $rung is where the side stands");

@@ -14,8 +14,8 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Person\ReadPerson;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanVolume;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
@@ -555,7 +555,7 @@ final class PlanPageTest extends AppTestCase
         $session = $this->read()->weeks[0]->sessions[0];
         $dose = Doses::longAndStill(2);
         $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail();
-        $harder = Edits::named('harder', self::getContainer()->get(Catalogue::class)->practice(), $poses)
+        $harder = Edits::named('harder', self::getContainer()->get(Catalogue::class)->practiceRungs(), $poses)
             ?? self::fail();
         $tried = 0;
         foreach ($session->items as $at => $item) {
@@ -648,7 +648,7 @@ final class PlanPageTest extends AppTestCase
 
     private function read(): Plan
     {
-        return self::getContainer()->get(KeptPlans::class)->plan($this->newest());
+        return self::getContainer()->get(StoredPlans::class)->plan($this->newest());
     }
 
     /** @return list<array<string, mixed>> the work of the first session, as a log names it */

@@ -394,7 +394,7 @@ final class PlanTest extends KernelTestCase
         foreach (array_merge(...array_column(self::plan(['wanted' => [], 'pinned' => ['lotus', 'leg-behind-head'],
             'weeks' => 1, 'tests' => []])['weeks'][0]['sessions'], 'items')) as $item) {
             if ('posture' === $item['kind'] && in_array($item['posture'], ['lotus', 'leg-behind-head'], true)) {
-                self::assertSame(self::catalogue()->practice()[$item['posture']][0]->rung->id, $item['rung']);
+                self::assertSame(self::catalogue()->practiceRungs()[$item['posture']][0]->rung->id, $item['rung']);
             }
         }
     }
@@ -609,7 +609,7 @@ final class PlanTest extends KernelTestCase
 
             return self::catalogue()->drills()[$item['drill']]->uses;
         }
-        foreach (self::catalogue()->practice()[$item['posture']] as $rung) {
+        foreach (self::catalogue()->practiceRungs()[$item['posture']] as $rung) {
             if ($rung->rung->id === $item['rung']) {
                 return $rung;
             }

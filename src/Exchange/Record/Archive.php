@@ -9,8 +9,8 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Figure\FigurePictures;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\KeptPlans;
 use LucidAscent\App\Plan\PlanCalendar;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\App\Repository\PlanRecords;
@@ -30,7 +30,7 @@ final readonly class Archive
         private RecordDocument $document,
         private RecordTable $table,
         private ReadPerson $person,
-        private KeptPlans $kept,
+        private StoredPlans $kept,
         private Wanted $wanted,
         private FigurePictures $figures,
         private PictureStore $pictures,

@@ -10,7 +10,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\RecordPain;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Security\OneAtATime;
 use Psr\Clock\ClockInterface;
@@ -34,7 +34,7 @@ final readonly class KeepRecord
         private OneAtATime $oneAtATime,
         private ClockInterface $clock,
         private Catalogue $catalogue,
-        private KeptPlans $plans,
+        private StoredPlans $plans,
     ) {
     }
 

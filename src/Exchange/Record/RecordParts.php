@@ -13,7 +13,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Json\PainFields;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
@@ -115,7 +115,7 @@ final class RecordParts
      *
      * @return array<class-string, list<object>> by kind, each after what it leads to
      */
-    public function records(Practitioner $practitioner, \Closure $by, \Closure $known, KeptPlans $plans): array
+    public function records(Practitioner $practitioner, \Closure $by, \Closure $known, StoredPlans $plans): array
     {
         $records = $byId = [];
         foreach (RecordKinds::CLASSES as $kind => $class) {
@@ -158,7 +158,7 @@ final class RecordParts
     }
 
     /** @throws InvalidValue when it says what nothing that is recorded here can say */
-    private static function check(object $record, KeptPlans $plans): void
+    private static function check(object $record, StoredPlans $plans): void
     {
         if ($record instanceof BodyMeasures) {
             $record->proportions();

@@ -13,7 +13,7 @@ use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\KeptPlans;
+use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\AboutPerson;
 use LucidAscent\App\Repository\AskedOnce;
 use LucidAscent\Core\Body\InvalidValue;
@@ -30,7 +30,7 @@ final readonly class RecordedPerson
         private PersonHistory $history,
         private ReadPerson $person,
         private Wanted $wanted,
-        private KeptPlans $plans,
+        private StoredPlans $plans,
         private ClockInterface $clock,
     ) {
     }

@@ -8,9 +8,9 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Progress\AbilityProgress;
 use LucidAscent\Core\Progress\Forecast;
-use LucidAscent\Core\Progress\KeptForecast;
 use LucidAscent\Core\Progress\Outcome;
 use LucidAscent\Core\Progress\Prior;
+use LucidAscent\Core\Progress\RecordedForecast;
 use LucidAscent\Core\Progress\TimedReading;
 use LucidAscent\Core\Progress\Trend;
 use LucidAscent\Core\Statistics\Normal;
@@ -87,7 +87,8 @@ final class PriorTest extends TestCase
         ?string $to = '2026-06-01',
     ): void {
         $day = static fn (string $on): \DateTimeImmutable => new \DateTimeImmutable($on);
-        $forecast = new KeptForecast(90.0, $day('2026-01-01'), $day('2026-03-01'), null === $to ? null : $day($to), 80);
+        $forecast = new RecordedForecast(90.0, $day('2026-01-01'), $day('2026-03-01'), null === $to ? null : $day($to),
+            80);
         $exact = array_map(static fn (string $on, float $value): Evidence => self::evidence($on, $value),
             array_keys($read), $read);
         self::assertSame($expected, $forecast->outcome($exact, $day($now)));

@@ -162,7 +162,7 @@ final class SheetsTest extends TestCase
     {
         $person = self::read($name);
         $catalogue = self::catalogue();
-        $planner = new Planner($person->poses, $catalogue->practice(), $catalogue->dose('counted-breath'),
+        $planner = new Planner($person->poses, $catalogue->practiceRungs(), $catalogue->dose('counted-breath'),
             [6 => $catalogue->dose('long-still')], $catalogue->drills());
         $on = new \DateTimeImmutable('2026-03-09');
         $plan = $planner->plan($person->wanted, new PlanRequest($on, 4, [2, 4, 6], 50,

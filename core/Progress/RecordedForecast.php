@@ -8,7 +8,7 @@ use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Testing\Evidence;
 
 /** What was foretold once, and what came of it. */
-final readonly class KeptForecast
+final readonly class RecordedForecast
 {
     /**
      * @param float $asked what was to be met, in the ability's unit

@@ -15,7 +15,7 @@ use LucidAscent\Core\Plan\Today;
 use LucidAscent\Core\Readiness\ReadPoses;
 
 /** Plans on record as what they are: weeks of sessions, what was asked of them, and how they may be practised now. */
-final class KeptPlans
+final class StoredPlans
 {
     /** @var \WeakMap<PracticePlan, Plan> each read once */
     private \WeakMap $read;
