@@ -25,6 +25,7 @@ use LucidAscent\Core\Calibration\Visit;
 use LucidAscent\Core\Figure\FigureFaults;
 use LucidAscent\Core\Figure\Physique;
 use LucidAscent\Core\Figure\Touches;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
@@ -32,9 +33,13 @@ use LucidAscent\Core\LegChain\Contact\Control;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Shortfall;
+use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Progress\AbilityProgress;
+use LucidAscent\Core\Progress\HeightProgress;
+use LucidAscent\Core\Progress\SidesApart;
 use LucidAscent\Core\Progress\Step;
 use LucidAscent\Core\Progress\TimedReading;
 use LucidAscent\Core\Progress\Trend;
@@ -47,6 +52,8 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Route\Keystone;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\Route;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Core\Testing\ToolErrors;
@@ -307,6 +314,32 @@ final class SheetsTest extends TestCase
                 'interval' => $trend->slope->interval(),
                 'chance' => $trend->chanceReal(), 'typical' => $trend->typical, 'at' => $trend->at(150.0)->mean(),
                 'sd' => $trend->at(150.0)->interval(), 'step' => Step::of($trend)], 2, '  '));
+        }
+        $now = new \DateTimeImmutable('2026-06-01');
+        $before = static fn (float $days): \DateTimeImmutable => $now->sub(new \DateInterval('P'.(int) $days.'D'));
+        foreach ([Ability::ExternalRotation, Ability::ShoulderReach] as $ability) {
+            foreach ([1, 2, 3, 9] as $many) {
+                foreach ([-0.8, 0.0, 0.9] as $gain) {
+                    $series = static fn (float $from): array => array_map(static fn (int $i): Evidence => new Evidence(
+                        $ability, $from + $gain * $i + $wave($i), 5 === $i ? Bound::AtLeast : Bound::Exact,
+                        Uncertainty::ofReading(1.5), $i < 6 ? 'shins-stacked' : 'cow-face-knees',
+                        on: $before(14.0 * ($many - $i))), range(0, $many - 1));
+                    $name = "$ability->value, $many readings, $gain";
+                    foreach ([null, 61.0, 66.0, 120.0] as $asked) {
+                        $told = AbilityProgress::of($ability, $series(60.0), $now, $asked);
+                        array_push($lines, "$name, asked ".($asked ?? 'nothing'), ...Sheet::of([
+                            'month' => $told->perMonth(), 'from' => $told->from, 'to' => $told->to,
+                            'chance' => $told->chance, 'change' => $told->change, 'real' => $told->smallestReal,
+                            'step' => $told->step], 2, '  '), ...self::because([$told->because]));
+                    }
+                    array_push($lines, "sides, $name", ...Sheet::of(
+                        SidesApart::of($ability, $series(60.0), $series(64.0)), 3, '  '));
+                    $heights = array_map(static fn (int $i): array => [$before(9.0 * ($many - $i)),
+                        14.0 + $gain * $i + 0.3 * $wave($i)], range(0, $many - 1));
+                    array_push($lines, "heights, $name", ...self::because([HeightProgress::of($heights, $now)
+                        ->because]));
+                }
+            }
         }
         $day = static fn (int $i): \DateTimeImmutable => (new \DateTimeImmutable('2026-01-05'))
             ->add(new \DateInterval("P{$i}D"));
