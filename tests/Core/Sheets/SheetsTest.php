@@ -22,8 +22,15 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calibration\Calibrate;
 use LucidAscent\Core\Calibration\People;
 use LucidAscent\Core\Calibration\Visit;
+use LucidAscent\Core\Figure\Arm\ByAngles as ArmByAngles;
+use LucidAscent\Core\Figure\Arm\Reaches;
 use LucidAscent\Core\Figure\FigureFaults;
+use LucidAscent\Core\Figure\HipHeight;
+use LucidAscent\Core\Figure\Leg\FootAt;
+use LucidAscent\Core\Figure\Leg\Kneels;
+use LucidAscent\Core\Figure\Leg\Long;
 use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\Figure\Props;
 use LucidAscent\Core\Figure\Touches;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
@@ -34,6 +41,7 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\Uncertainty;
+use LucidAscent\Core\LegChain\Vector;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
@@ -57,6 +65,7 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Core\Testing\ToolErrors;
+use LucidAscent\Tests\Core\Figure\BuildsFigures;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
@@ -70,6 +79,8 @@ use Symfony\Component\Clock\MockClock;
  */
 final class SheetsTest extends TestCase
 {
+    use BuildsFigures;
+
     private const PEOPLE = [
         'supple' => [
             'on' => '2026-03-09', 'body' => ['stature' => 164, 'thigh' => 39.5, 'shin' => 39],
@@ -118,6 +129,37 @@ final class SheetsTest extends TestCase
                     'side' => 'right', 'clean' => true]]],
             ],
         ],
+        'a knee after a word in writing' => [
+            'on' => '2026-03-29', 'body' => ['stature' => 176], 'wanted' => ['half-lotus'],
+            'tests' => [
+                ['test' => 'soles-together', 'side' => 'both', 'on' => '2026-03-01',
+                    'trials' => [['kneeHeight' => 10, 'heelDistance' => 20],
+                        ['kneeHeight' => 11, 'heelDistance' => 20]]],
+                ['test' => 'shins-stacked', 'side' => 'both', 'on' => '2026-03-24',
+                    'trials' => [['kneeHeight' => 13, 'ankleHeight' => 10], ['kneeHeight' => 13, 'ankleHeight' => 10]]],
+            ],
+            'events' => [
+                ['event' => 'pain', 'id' => 'knee', 'side' => 'right', 'on' => '2026-03-10',
+                    'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache'],
+                    'during' => ['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block']],
+                ['event' => 'clearance', 'clears' => ['knee'], 'by' => 'clinician', 'on' => '2026-03-20'],
+            ],
+            'sessions' => [
+                ['on' => '2026-03-02', 'items' => [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus',
+                    'side' => 'both', 'clean' => true], ['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'left',
+                        'clean' => true]]],
+                ['on' => '2026-03-04', 'items' => [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus',
+                    'side' => 'both', 'clean' => true], ['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'left',
+                        'clean' => true]]],
+                ['on' => '2026-03-06', 'items' => [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus',
+                    'side' => 'both', 'clean' => true], ['posture' => 'pigeon', 'rung' => 'slanted', 'side' => 'left',
+                        'clean' => true]]],
+                ['on' => '2026-03-25', 'items' => [['posture' => 'half-lotus', 'rung' => 'hip-circle',
+                    'side' => 'both', 'clean' => true]]],
+            ],
+            'seen' => [['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block', 'side' => 'both', 'clean' => true,
+                'on' => '2026-03-05']],
+        ],
         'a knee that was hurt' => [
             'on' => '2026-03-09', 'body' => ['stature' => 170], 'wanted' => ['cow-face', 'half-lotus'],
             'tests' => [
@@ -133,6 +175,11 @@ final class SheetsTest extends TestCase
             ],
         ],
     ];
+
+    /** Where a prop may lie. */
+    private const PLACES = ['seat', 'chair-seat', 'pelvis', 'hip', 'thigh', 'knee', 'other-knee', 'knees', 'shin',
+        'shins', 'heels', 'foot', 'hands', 'forearms', 'chest', 'head', 'back', 'feet', 'ahead', 'behind', 'beside',
+        'between-hands', 'held-wide', 'hand-to-foot', 'hand-to-thigh'];
 
     private static ?Catalogue $catalogue = null;
 
@@ -221,6 +268,46 @@ final class SheetsTest extends TestCase
             ], 3, '  '));
         }
         self::assertSheet('figures', $lines);
+    }
+
+    public function testLimbsAndPropsInEveryPlace(): void
+    {
+        $legs = [
+            'long' => new Long(20.0), 'long, face down' => new Long(170.0, true),
+            'long, raised' => new Long(0.0, false, 6.0),
+            'kneels' => new Kneels(0.0, 180.0), 'kneels, tucked' => new Kneels(30.0, 150.0, true),
+            'kneels, shin up' => new Kneels(0.0, 180.0, false, 40.0),
+            'foot on the floor' => new FootAt(22.0, 6.0, null, new Vector(1.0, 0.2, 1.0), null),
+            'foot up' => new FootAt(14.0, -8.0, 9.0, new Vector(0.6, 1.0, 0.1), new Vector(0.2, -1.0, 0.3)),
+            'angles' => self::angles(70.0, 30.0, 40.0, 95.0), 'pointed' => self::angles(30.0, 10.0, 0.0, 20.0, 70.0),
+        ];
+        $arms = [
+            'hangs' => new ArmByAngles(0.0, 20.0), 'bent' => new ArmByAngles(80.0, 15.0, 30.0, 60.0),
+            'to the shin' => new Reaches('shin', new Vector(0.0, 0.0, 0.0)),
+            'forearm' => new Reaches(null, new Vector(14.0, 4.0, 0.0), null, true),
+            'strap' => new Reaches('foot', new Vector(0.0, 0.0, 0.0), new Vector(0.0, 1.0, -0.2), false, true),
+        ];
+        $lines = [];
+        foreach ([HipHeight::Stands, HipHeight::Sits, HipHeight::Kneels, HipHeight::Lies] as $i => $hips) {
+            foreach ($legs as $leg => $placement) {
+                foreach (0 === $i % 2 ? $arms : ['hangs' => $arms['hangs']] as $arm => $other) {
+                    $figure = self::figure($hips, $placement, otherArm: $other, tilt: 12.0 * $i, lean: 4.0, turn: 15.0,
+                        roll: 5.0, back: 10.0 * $i, side: 6.0, twist: 20.0, neck: 8.0, raised: 3.0,
+                        working: Side::cases()[$i % 2]);
+                    $lines[] = "$hips->value, $leg, $arm";
+                    array_push($lines, ...Sheet::of(['points' => $figure->points, 'misses' => $figure->misses,
+                        'faults' => FigureFaults::of($figure)], 3, '  '));
+                }
+            }
+            $figure = self::figure($hips, $legs['foot on the floor'], arm: $arms['strap'], raised: 11.0);
+            foreach (self::PLACES as $at) {
+                foreach (['block', 'wall', 'strap'] as $what) {
+                    array_push($lines, ...Sheet::of(
+                        ["$hips->value $at $what" => Props::of($figure, [['at' => $at, 'what' => $what]])]));
+                }
+            }
+        }
+        self::assertSheet('limbs', $lines);
     }
 
     public function testPeopleWhoseTruthIsKnown(): void
