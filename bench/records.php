@@ -8,7 +8,9 @@ use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Kernel;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Readiness\Rules;
+use LucidAscent\Core\Testing\TakenTest;
 use Symfony\Component\Uid\Uuid;
 
 // Lays records into the bench's own database, once: of one person five readings, of one 500, and 50,000 of others.
@@ -44,7 +46,7 @@ $take = static function (Connection $connection, Practitioner $person, int $many
         foreach (
             [
                 'test (id, entry_id, practitioner_id, by_id, kind, side, at, tool, seat, pain_level, pain_place, pain_kind, '
-            .'compensations, rules, note)' => $tests,
+            .'compensations, rules, note, is_clean, hurts)' => $tests,
                 'trial (test_id, ordinal, readings, entered, errors)' => $trials,
             ] as $into => $rows
         ) {
@@ -86,6 +88,8 @@ $take = static function (Connection $connection, Practitioner $person, int $many
             '[]',
             Rules::VERSION,
             '',
+            (int) TakenTest::provesSomething([], Pain::none()),
+            (int) Pain::none()->isFelt(),
         ];
         foreach ([0, 1] as $ordinal) {
             $trials[] = [$id, $ordinal, json_encode($readings(intdiv($i, 2))), '{}', '{}'];
