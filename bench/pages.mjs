@@ -98,6 +98,8 @@ for (let round = 0; round < ROUNDS; round += 1) {
         await write(of);
         add(first, name, await timed(of));
     }
+    // The mat asks anew of everybody who has changed since it was seen: one person is to have, each time.
+    await timed('/');
 }
 
 // The lab's answers: the server's part of what a moved slider waits for.

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Repository\AskedOnce;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
@@ -25,6 +26,7 @@ final readonly class ReadPerson
         private PersonHistory $history,
         private Catalogue $catalogue,
         private ClockInterface $clock,
+        private AskedOnce $asked,
     ) {
     }
 
@@ -33,7 +35,10 @@ final readonly class ReadPerson
     {
         $now = $practitioner->teacher->local($this->clock->now());
 
-        return $this->read($this->history->at($practitioner, $now), $now, true);
+        return $this->asked->lastMade(
+            "$practitioner->id {$now->format('c')}",
+            fn (): ?ReadPoses => $this->read($this->history->at($practitioner, $now), $now, true),
+        );
     }
 
     /** @return ReadPoses|null null when the body had not been measured by then */

@@ -18,6 +18,9 @@ final class AskedOnce
     /** @var array<string, array<class-string, list<object>>> what was asked already of people, by their ids */
     private array $asked = [];
 
+    /** @var array{string, mixed}|null its name, and what it is */
+    private ?array $made = null;
+
     public function __construct(private readonly EntityManagerInterface $em, private readonly AboutPerson $aboutPerson)
     {
     }
@@ -36,6 +39,25 @@ final class AskedOnce
     public function forget(): void
     {
         $this->asked = [];
+        $this->made = null;
+    }
+
+    /**
+     * What was made of it last: whoever asks the same again before anything is written has the same.
+     *
+     * @template T
+     *
+     * @param \Closure(): T $make
+     *
+     * @return T
+     */
+    public function lastMade(string $name, \Closure $make): mixed
+    {
+        if ($name !== ($this->made[0] ?? null)) {
+            $this->made = [$name, $make()];
+        }
+
+        return $this->made[1];
     }
 
     /**

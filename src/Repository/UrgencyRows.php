@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\Practitioner;
@@ -70,10 +71,18 @@ final readonly class UrgencyRows
                 $asked,
             ),
         );
-        $people = [];
-        foreach ($ids as $id) {
-            $people[] = $this->em->find(Practitioner::class, $id);
+        $binary = array_map(static fn (Uuid $id): string => $id->toBinary(), $ids);
+        $found = [];
+        if ([] !== $ids) {
+            $all = $this->em
+                ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.id IN (:ids)')
+                ->setParameter('ids', $binary, ArrayParameterType::BINARY)
+                ->getResult();
+            foreach ($all as $one) {
+                $found[(string) $one->id] = $one;
+            }
         }
+        $people = array_map(static fn (Uuid $id): ?Practitioner => $found[(string) $id] ?? null, $ids);
 
         return [
             array_values(array_filter($people)),
