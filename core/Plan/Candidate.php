@@ -12,6 +12,12 @@ use LucidAscent\Core\Reason\Reason;
 final readonly class Candidate
 {
     /**
+     * @var list<string> what is done of it, on either side; of what is repeated nothing: it is another thing to do in a
+     *     shape
+     */
+    public array $shapes;
+
+    /**
      * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may
      *     be done
      * @param Side|null $tighter the side that is worked on first and last once it is known; null where neither is
@@ -33,6 +39,13 @@ final readonly class Candidate
         public ?PracticeDrill $drill = null,
         public ?int $set = null,
     ) {
+        $this->shapes = null === $drill
+            ? array_values(
+                array_unique(
+                    array_map(static fn (PracticeRung $rung): string => $rung->shape(), array_filter($rungs)),
+                ),
+            )
+            : [];
     }
 
     public function key(): string
@@ -101,21 +114,6 @@ final readonly class Candidate
     {
         return (null !== $this->rungs['left'] && $holds->keepsShort($this->rungs['left']->rung->work, Side::Left))
             || (null !== $this->rungs['right'] && $holds->keepsShort($this->rungs['right']->rung->work, Side::Right));
-    }
-
-    /**
-     * @return list<string> what is done of it, on either side; of what is repeated nothing: it is another thing to do
-     *     in a shape
-     */
-    public function shapes(): array
-    {
-        return null === $this->drill
-            ? array_values(
-                array_unique(
-                    array_map(static fn (PracticeRung $rung): string => $rung->shape(), array_filter($this->rungs)),
-                ),
-            )
-            : [];
     }
 
     public function isDeep(): bool

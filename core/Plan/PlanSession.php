@@ -155,9 +155,10 @@ final class PlanSession
     private function byWeight(?string $theme): array
     {
         $list = $this->candidates->list;
-        usort($list, static fn (Candidate $a, Candidate $b): int => $b->weight($theme) <=> $a->weight($theme));
+        $weights = array_map(static fn (Candidate $one): int => $one->weight($theme), $list);
+        uksort($list, static fn (int $a, int $b): int => $weights[$b] <=> $weights[$a]);
 
-        return $list;
+        return array_values($list);
     }
 
     /**
@@ -167,9 +168,12 @@ final class PlanSession
      */
     private static function isThere(Candidate $candidate, array $work): bool
     {
-        $there = array_merge(...array_values(array_map(static fn (array $one): array => $one[0]->shapes(), $work)));
+        if ([] === $candidate->shapes) {
+            return false;
+        }
+        $there = array_merge(...array_values(array_map(static fn (array $one): array => $one[0]->shapes, $work)));
 
-        return [] !== $candidate->shapes() && [] === array_diff($candidate->shapes(), $there);
+        return [] === array_diff($candidate->shapes, $there);
     }
 
     /**
@@ -221,7 +225,8 @@ final class PlanSession
      */
     private function filled(array $work, int $seconds, Dose $dose, ?string $theme, bool $isLight): array
     {
-        uasort($work, static fn (array $a, array $b): int => $a[0]->order($dose) <=> $b[0]->order($dose));
+        $orders = array_map(static fn (array $one): array => $one[0]->order($dose), $work);
+        uksort($work, static fn (string $a, string $b): int => $orders[$a] <=> $orders[$b]);
         $items = FillTime::of(
             self::itemsOf($work),
             $seconds,

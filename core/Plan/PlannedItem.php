@@ -34,11 +34,17 @@ final readonly class PlannedItem
     ) {
     }
 
-    /**
-     * With the height of its prop for this body: of the side that it is for; where it is for both, of the one that
-     * needs more.
-     */
+    /** With the height of its prop for this body. */
     public function measured(ReadPoses $poses): self
+    {
+        return $this->onProp($this->height($poses));
+    }
+
+    /**
+     * The height of its prop for this body, in cm: of the side that it is for; where it is for both, of the one that
+     * needs more. Null where none is worked out.
+     */
+    public function height(ReadPoses $poses): ?float
     {
         $heights = [];
         foreach (isset($poses->postures[$this->rung->posture]) ? $this->sides() : [] as $side) {
@@ -46,7 +52,13 @@ final readonly class PlannedItem
             $heights[] = null === $rung ? null : PropHeights::of($rung, $poses->person, $side);
         }
 
-        return $this->with(propHeight: [] === $heights ? null : max($heights));
+        return [] === $heights ? null : max($heights);
+    }
+
+    /** @param float|null $height of its prop, in cm */
+    public function onProp(?float $height): self
+    {
+        return $this->with(propHeight: $height);
     }
 
     /** @return list<Side> */

@@ -42,7 +42,7 @@ final readonly class Planner
         $aims = count(
             array_filter($candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()),
         );
-        $weeks = $retests = [];
+        $weeks = $retests = $heights = [];
         foreach ($request->dates() as $number => $dates) {
             $isLight = 0 === ($number + 1) % Cycle::WEEKS;
             $sessions = [];
@@ -54,7 +54,11 @@ final readonly class Planner
                     $isLight,
                 );
             }
-            $weeks[] = new PlannedWeek(array_map($this->measured(...), $sessions), $isLight);
+            $measured = [];
+            foreach ($sessions as $one) {
+                $measured[] = $this->measured($one, $heights);
+            }
+            $weeks[] = new PlannedWeek($measured, $isLight);
             if ($isLight) {
                 $retests[] = [
                     'week' => $number + 2,
@@ -67,11 +71,17 @@ final readonly class Planner
         return new Plan($weeks, $candidates->leftOut + $this->neverDone($weeks), $retests);
     }
 
-    private function measured(PlannedSession $session): PlannedSession
+    /** @param array<string, float|null> $heights what was worked out already, in cm, by posture, rung and side */
+    private function measured(PlannedSession $session, array &$heights): PlannedSession
     {
-        return $session->doing(
-            array_map(fn (PlannedItem $item): PlannedItem => $item->measured($this->poses), $session->items),
-        );
+        $measured = [];
+        foreach ($session->items as $item) {
+            $key = "{$item->rung->posture} {$item->rung->rung->id} ".($item->side->value ?? '');
+            $heights[$key] = array_key_exists($key, $heights) ? $heights[$key] : $item->height($this->poses);
+            $measured[] = $item->onProp($heights[$key]);
+        }
+
+        return $session->doing($measured);
     }
 
     /**

@@ -85,15 +85,16 @@ final class ReadPoses
     /** A rung of a ladder or a form beside one, with what closes it; null when there is none of that name. */
     public function shape(string $id, string $shape, Side $side): ?FormReading
     {
-        $rung = $this->of($id, $side)->rung($shape);
-        if (null !== $rung) {
-            return new FormReading($rung, $this->of($id, $side)->onLadder()->closing($shape));
-        }
         $key = "$id $shape $side->value";
+        if (!array_key_exists($key, $this->forms)) {
+            $pose = $this->of($id, $side);
+            $rung = $pose->rung($shape);
+            $this->forms[$key] = null === $rung
+                ? $this->form($id, $shape, $side)
+                : new FormReading($rung, $pose->onLadder()->closing($shape));
+        }
 
-        return array_key_exists($key, $this->forms)
-            ? $this->forms[$key]
-            : ($this->forms[$key] = $this->form($id, $shape, $side));
+        return $this->forms[$key];
     }
 
     /** A pose needs both sides: the worse of the two. */
