@@ -27,9 +27,12 @@ final class Version20261204100000 extends AbstractMigration
 
     public function up(Schema $schema): void
     {
+        // What is the end of nothing says nothing: a record file could bring it once.
         foreach (self::NAMED as [$table, $column, $of]) {
+            $this->addSql("DELETE n FROM $table n LEFT JOIN $of o ON o.id = n.$column WHERE o.id IS NULL");
             $this->addSql("ALTER TABLE $table ADD CONSTRAINT FK_OF_$table FOREIGN KEY ($column) REFERENCES $of (id)");
         }
+        $this->addSql('UPDATE practice_plan n LEFT JOIN practice_plan o ON o.id = n.replaces SET n.replaces = NULL WHERE n.replaces IS NOT NULL AND o.id IS NULL');
         $this->addSql('ALTER TABLE practice_plan ADD CONSTRAINT FK_REPLACED_PLAN FOREIGN KEY (replaces) REFERENCES practice_plan (id) ON DELETE SET NULL');
     }
 

@@ -24,10 +24,8 @@ use Random\Randomizer;
 
 /**
  * The judgement put to the test: people of whom the truth is known are measured with tools that err as they are said
- * to, read as
- * anybody is read, and what is said of them is held against the truth. It proves how sure the verdicts may be of
- * themselves. It cannot
- * prove the leg chain: the truth is worked out by the same one.
+ * to, read as anybody is read, and what is said of them is held against the truth. It proves how sure the verdicts may
+ * be of themselves. It cannot prove the leg chain: the truth is worked out by the same one.
  */
 final readonly class Calibrate
 {

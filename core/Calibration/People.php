@@ -14,9 +14,8 @@ use Random\Randomizer;
 
 /**
  * People as a teacher of yoga may meet them, drawn at random: how tall, how long in the leg, how far each joint goes.
- * All of it
- * this product's own supposition. They are spread wider than people are, so that many are near a pose's demand, where
- * it is hard to tell.
+ * All of it this product's own supposition. They are spread wider than people are, so that many are near a pose's
+ * demand, where it is hard to tell.
  */
 final class People
 {

@@ -13,8 +13,7 @@ use LucidAscent\Core\Practice\ReadinessCheck;
 
 /**
  * What was practised of one ladder up to a check, and with it; of one day the worst. What came before a word lifted
- * what
- * held this work on this side does not count towards moving on; what was lifted elsewhere takes nothing away.
+ * what held this work on this side does not count towards moving on; what was lifted elsewhere takes nothing away.
  */
 final readonly class PractisedUpTo
 {

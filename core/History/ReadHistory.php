@@ -41,8 +41,7 @@ use LucidAscent\Core\Testing\TestDefinition;
  * test, a check, a rung that was seen, an answer or a decision proves, whoever wrote it down and in whatever form.
  *
  * Of the present, what is there has been entered by now, whatever the clock said then: one that was ahead hides no
- * pain,
- * and lifts nothing before its time. Of a day that is read again, only what was there by then.
+ * pain, and lifts nothing before its time. Of a day that is read again, only what was there by then.
  */
 final readonly class ReadHistory
 {

@@ -10,8 +10,7 @@ use LucidAscent\Core\Testing\TakenTest;
 
 /**
  * The tests as they stood at a moment: what was corrected only later is as it was. A correction is of the day of what
- * it
- * corrects, however often that was corrected before; only the newest of them stands.
+ * it corrects, however often that was corrected before; only the newest of them stands.
  */
 final readonly class StandingTests
 {

@@ -139,8 +139,7 @@ final readonly class HeldKnee implements ChainReading, Posture
 
     /**
      * How much the worst margin moves with each of two that tie: the knee goes to where they are short by the same
-     * again, and so
-     * makes good with one what the other lacks.
+     * again, and so makes good with one what the other lacks.
      *
      * @return array<string, float> shares of one by component; none where no two tie, or the knee cannot move
      */

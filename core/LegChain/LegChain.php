@@ -16,9 +16,8 @@ use function sqrt;
 /**
  * The leg as a chain: pelvis, hip, thigh, knee, shin, ankle.
  *
- * Ground frame as in Vector. A pelvis tilted by φ (anterior positive) has the axes
- * X = (cos φ, 0, −sin φ), Y = (0, 1, 0), Z = (sin φ, 0, cos φ) in it. Angles are in the
- * pelvis's frame: degrees outside, radians inside.
+ * Ground frame as in Vector. A pelvis tilted by φ (anterior positive) has the axes X = (cos φ, 0, −sin φ), Y = (0, 1,
+ * 0), Z = (sin φ, 0, cos φ) in it. Angles are in the pelvis's frame: degrees outside, radians inside.
  */
 final class LegChain
 {

@@ -315,8 +315,7 @@ final class Swivel
 
     /**
      * The best place of a stretch on which no angle turns, if it is better than what was found. There the worst margin
-     * is
-     * the least of some that grow and some that fall: best where these meet, or at an end.
+     * is the least of some that grow and some that fall: best where these meet, or at an end.
      *
      * @return array{float, float}|null where, in radians, and its margin; null where nothing is better
      */

@@ -89,9 +89,8 @@ final readonly class Candidate
 
     /**
      * Its place among the work of a session: what carries least comes first, and what is repeated before what is held
-     * in
-     * the same stance. A sequence that the teacher has set comes first, in its own order. Where the school wants a foot
-     * that goes onto the other thigh lying, and at the end, it comes last.
+     * in the same stance. A sequence that the teacher has set comes first, in its own order. Where the school wants a
+     * foot that goes onto the other thigh lying, and at the end, it comes last.
      *
      * @return array{int, int}
      */

@@ -214,8 +214,7 @@ final class Candidates
 
     /**
      * Drills for what is short, one for each limiter in turn, and those that the teacher wants before them: as far as
-     * the
-     * position in which they are done may be practised now.
+     * the position in which they are done may be practised now.
      *
      * @param array<string, Ability> $sought by remedy
      * @param array<string, PracticeDrill> $drills by id

@@ -59,8 +59,7 @@ final readonly class FillTime
 
     /**
      * The level at which the time is used: between the levels where something begins to be held longer, or is as long
-     * as
-     * it may be, what is used rises in a straight line.
+     * as it may be, what is used rises in a straight line.
      *
      * @param array<string, int> $longest by key
      * @param array<string, float> $most likewise

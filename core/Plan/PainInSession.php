@@ -16,8 +16,8 @@ use LucidAscent\Core\Readiness\ReadPoses;
 
 /**
  * What a pain that is said while a session goes on ends for the rest of it: every answer that there is, judged
- * beforehand,
- * since a session goes on without a network and asks nobody. What was being done then is taken for what nobody knows.
+ * beforehand, since a session goes on without a network and asks nobody. What was being done then is taken for what
+ * nobody knows.
  */
 final class PainInSession
 {

@@ -25,6 +25,7 @@ final class PlanSession
     /** One drill for each so many minutes. */
     private const DRILL_MINUTES = 30;
 
+    private readonly SessionBudget $budget;
     private readonly Turns $turns;
     private readonly WorkItems $items;
     /** @var array<string, Measure|null> by posture */
@@ -36,6 +37,7 @@ final class PlanSession
         private readonly GentleShapes $gentle,
         private readonly PlanRequest $request,
     ) {
+        $this->budget = new SessionBudget($request->minutes);
         $this->turns = new Turns($candidates);
         $this->items = new WorkItems($poses, $request);
     }
@@ -43,7 +45,6 @@ final class PlanSession
     /** @param int $turn the how many-th it is: themes and remedies go round by it */
     public function on(\DateTimeImmutable $on, int $turn, Dose $dose, bool $isLight): PlannedSession
     {
-        $budget = new SessionBudget($this->request->minutes);
         $isSport = in_array((int) $on->format('N'), $this->request->sportDays, true);
         $theme = $this->turns->theme($turn, $on, $dose);
         $measured =
@@ -51,12 +52,11 @@ final class PlanSession
             ([] === $this->candidates->aims ? null : $this->candidates->aims[$turn % count($this->candidates->aims)]);
         $measure = null === $measured ? null : ($this->measures[$measured] ??= Measure::of($measured, $this->poses));
         $limiter = null === $measure ? null : Remedy::ofAbility($measure->ability)?->value;
-        $reading = null === $measure ? 0 : Measure::SECONDS;
         $warmUp = $this->gentle->warmUp(
-            $budget->warmUp($reading),
+            $this->budget->warmUp(null === $measure ? 0 : Measure::SECONDS),
             null === $limiter ? [] : [$limiter],
         );
-        $rest = $this->gentle->rest($budget->rest());
+        $rest = $this->gentle->rest($this->budget->rest());
         if ([] === $warmUp) {
             // Nobody works cold.
             $reason = new Reason('plan.no-warm-up', Source::Trade);
@@ -67,7 +67,7 @@ final class PlanSession
 
             return $this->free($on, $dose, $reason, array_fill_keys($postures, $reason), $isSport);
         }
-        $left = $budget->seconds - self::seconds([...$warmUp, ...$rest]);
+        $left = $this->budget->seconds - self::seconds([...$warmUp, ...$rest]);
         $work = $tradesAway = [];
         $room = 0;
         $take = function (Candidate $candidate) use (&$left, &$work, &$room, $dose, $on): bool {
@@ -106,18 +106,18 @@ final class PlanSession
             // Without any work there is nothing to warm up for.
             return $this->free($on, $dose, $this->because($work, $tradesAway, $isLight), $tradesAway, $isSport);
         }
-        $items = $this->filled($work, max(0, $left - $budget->spare()), $dose, $theme, $isLight);
+        $items = $this->filled($work, max(0, $left - $this->budget->spare()), $dose, $theme, $isLight);
         foreach (array_keys($work) as $key) {
             $this->items->practise($key);
         }
         $items = [...$warmUp, ...$items, ...$rest];
-        $empty = $budget->seconds - self::seconds($items);
+        $empty = $this->budget->seconds - self::seconds($items);
 
         return new PlannedSession(
             $on,
             $items,
             isset($work[$theme ?? '']) ? $theme : null,
-            $budget->isTooMuch($empty)
+            $this->budget->isTooMuch($empty)
                 ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight))
                 : null,
             $dose,
@@ -206,11 +206,11 @@ final class PlanSession
      */
     private function takeRemedies(int $turn, array &$work, int &$left, int &$room, callable $take): void
     {
-        $spare = (new SessionBudget($this->request->minutes))->spare();
         $taken = 0;
         foreach ($this->turns->remedies($turn) as $candidate) {
             $isEnough =
-                $room >= $left - $spare && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
+                $room >= $left - $this->budget->spare()
+                && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
             if ($taken > 0 && $isEnough) {
                 return;
             }
@@ -226,7 +226,7 @@ final class PlanSession
     private function filled(array $work, int $seconds, Dose $dose, ?string $theme, bool $isLight): array
     {
         $orders = array_map(static fn (array $one): array => $one[0]->order($dose), $work);
-        uksort($work, static fn (string $a, string $b): int => $orders[$a] <=> $orders[$b]);
+        uksort($work, static fn (int|string $a, int|string $b): int => $orders[$a] <=> $orders[$b]);
         $items = FillTime::of(
             self::itemsOf($work),
             $seconds,

@@ -47,18 +47,15 @@ final readonly class Planner
             $isLight = 0 === ($number + 1) % Cycle::WEEKS;
             $sessions = [];
             foreach ($dates as $turn => $date) {
-                $sessions[] = $session->on(
+                $planned = $session->on(
                     $date,
                     $turn + ($aims > count($dates) ? $number * count($dates) : 0),
                     $this->doseOn[(int) $date->format('N')] ?? $this->dose,
                     $isLight,
                 );
+                $sessions[] = $this->measured($planned, $heights);
             }
-            $measured = [];
-            foreach ($sessions as $one) {
-                $measured[] = $this->measured($one, $heights);
-            }
-            $weeks[] = new PlannedWeek($measured, $isLight);
+            $weeks[] = new PlannedWeek($sessions, $isLight);
             if ($isLight) {
                 $retests[] = [
                     'week' => $number + 2,
@@ -77,7 +74,9 @@ final readonly class Planner
         $measured = [];
         foreach ($session->items as $item) {
             $key = "{$item->rung->posture} {$item->rung->rung->id} ".($item->side->value ?? '');
-            $heights[$key] = array_key_exists($key, $heights) ? $heights[$key] : $item->height($this->poses);
+            if (!array_key_exists($key, $heights)) {
+                $heights[$key] = $item->height($this->poses);
+            }
             $measured[] = $item->onProp($heights[$key]);
         }
 

@@ -40,8 +40,7 @@ final class Stage
 
     /**
      * Of both sides. A shape that is done on both at once is that of the side which is behind, and nobody's where one
-     * of
-     * them may not do it.
+     * of them may not do it.
      *
      * @param array<string, list<PracticeRung>> $ladders by posture
      *

@@ -9,8 +9,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 
 /**
  * A session that was planned earlier, as it may be done now: what may not is taken out, and what undoes nothing goes
- * with
- * it; what has to keep short since it was made is no longer than at the beginning.
+ * with it; what has to keep short since it was made is no longer than at the beginning.
  */
 final readonly class Today
 {

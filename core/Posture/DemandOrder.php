@@ -15,8 +15,7 @@ use LucidAscent\Core\LegChain\Prop;
 
 /**
  * Whether a full form asks of everything at least what the rungs under it and the postures that it needs ask, at the
- * same
- * prop and of the same leg, for a small body, an average one and a tall one.
+ * same prop and of the same leg, for a small body, an average one and a tall one.
  *
  * Otherwise somebody could be told that a pose is open who is short of what leads there.
  */

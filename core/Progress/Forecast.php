@@ -8,8 +8,7 @@ use LucidAscent\Core\Statistics\Normal;
 
 /**
  * When a demand will be met, if what was practised goes on: from this person's own rate, shrunk towards what is usual,
- * so
- * that two lucky readings promise nothing.
+ * so that two lucky readings promise nothing.
  */
 final readonly class Forecast
 {

@@ -15,8 +15,7 @@ enum Movement: string
 
     /**
      * What goes back is said first: nobody is told that all is well while one thing is lost. Somebody stands still when
-     * what is
-     * usual would have been seen by now, and was not; before that nobody can tell.
+     * what is usual would have been seen by now, and was not; before that nobody can tell.
      *
      * @param list<array{month: float, sd: float, chance: float}> $trends a month, in the direction in which the ability
      *     grows, with one SD and the chance that it is real

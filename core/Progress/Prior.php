@@ -6,8 +6,7 @@ namespace LucidAscent\Core\Progress;
 
 /**
  * What practice usually brings in a month, before a person's own readings say more: what a teacher's own people have
- * done once
- * there are enough of them, and a stated figure before.
+ * done once there are enough of them, and a stated figure before.
  */
 final readonly class Prior
 {
@@ -31,8 +30,7 @@ final readonly class Prior
 
     /**
      * The mean of people's rates and how far people are from it, errors of the rates taken out (random effects;
-     * DerSimonian
-     * and Laird, Control Clin Trials 7 (1986) 177).
+     * DerSimonian and Laird, Control Clin Trials 7 (1986) 177).
      *
      * @param list<array{month: float, sd: float}> $rates one of each person and side, with one SD
      */

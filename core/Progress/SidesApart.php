@@ -14,8 +14,7 @@ use LucidAscent\Core\Testing\SmallestChange;
 
 /**
  * How far left and right are from each other, over time. Only readings of one day and one set-up are compared: what
- * both
- * are off by is then the same.
+ * both are off by is then the same.
  */
 final readonly class SidesApart
 {

@@ -9,10 +9,8 @@ use LucidAscent\Core\Statistics\Normal;
 
 /**
  * A level that changed from one reading to the next, beside whatever the trend does: after a break, an injury, a new
- * drill.
- * Every place that has readings enough on both sides is tried, and the chance of such a step by accident is held at
- * five
- * in a hundred for all of them together (Bonferroni).
+ * drill. Every place that has readings enough on both sides is tried, and the chance of such a step by accident is held
+ * at five in a hundred for all of them together (Bonferroni).
  */
 final readonly class Step
 {

@@ -12,8 +12,8 @@ use LucidAscent\Core\Statistics\Normal;
  * A straight line through a series, with what is not known about it: weighted by the readings' errors, with noise that
  * lasts from day to day allowed for, and lower bounds taken as bounds. How large that noise is, and how long it lasts,
  * nobody knows beforehand: a grid of suppositions is weighed by how well each explains the series (restricted
- * likelihood,
- * Patterson and Thompson, Biometrika 58 (1971) 545), and what follows from each is mixed in that proportion.
+ * likelihood, Patterson and Thompson, Biometrika 58 (1971) 545), and what follows from each is mixed in that
+ * proportion.
  */
 final readonly class Trend
 {

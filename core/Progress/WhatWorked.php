@@ -9,10 +9,8 @@ use LucidAscent\Core\Testing\SmallestChange;
 
 /**
  * What an hour of each kind of work has brought, over one person's series or over many people's: each series has a
- * level of
- * its own, and what grows with time alone is allowed for. Kinds that were always practised together cannot be told
- * apart,
- * and nobody pretends that they could.
+ * level of its own, and what grows with time alone is allowed for. Kinds that were always practised together cannot be
+ * told apart, and nobody pretends that they could.
  */
 final readonly class WhatWorked
 {

@@ -8,8 +8,7 @@ namespace LucidAscent\Core\Progress;
  * Columns of numbers over time, freed of noise that lasts: beside the readings' own errors a body has better days and
  * worse ones, and the days after a good one are good as well. That noise is taken for a process whose correlation falls
  * off exponentially with the days between; its innovations are found one by one (Kalman 1960), in one pass, so that
- * years
- * of readings cost no more than their number. Uhlenbeck and Ornstein, Phys Rev 36 (1930) 823.
+ * years of readings cost no more than their number. Uhlenbeck and Ornstein, Phys Rev 36 (1930) 823.
  */
 final readonly class Whitened
 {

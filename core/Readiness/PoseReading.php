@@ -18,8 +18,7 @@ use LucidAscent\Core\Testing\Bound;
 
 /**
  * One posture for one side: its state, what limits it, on which rung one can be, and why, in order of weight. Most
- * questions are
- * about its full form alone; the rungs below it are read when somebody asks for them.
+ * questions are about its full form alone; the rungs below it are read when somebody asks for them.
  */
 final class PoseReading
 {

@@ -392,8 +392,7 @@ final readonly class RungReading
 
     /**
      * Two margins that tie where a knee is free are one: what a reading is off in one, the knee makes good in part with
-     * the other,
-     * wherever it will lie then. Both err as their worst does.
+     * the other, wherever it will lie then. Both err as their worst does.
      *
      * @param array<string, AbilityMargin> $margins by component
      * @param array<string, float> $shares

@@ -16,8 +16,8 @@ use LucidAscent\Core\Testing\Norms;
 
 /**
  * What a position asks of a leg that its posture is not known by, and that nobody has read: usually there is enough of
- * it, and so
- * it closes nothing. The more it asks, the more it is worth a reading before somebody is told that all is open.
+ * it, and so it closes nothing. The more it asks, the more it is worth a reading before somebody is told that all is
+ * open.
  */
 final readonly class Unasked
 {

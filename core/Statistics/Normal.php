@@ -21,9 +21,8 @@ final class Normal
 
     /**
      * The share below z, to fifteen digits: by the ratio of two polynomials (Hart et al., Computer Approximations,
-     * 1968, 5666; the
-     * coefficients from memory, held against tables), by continued fraction in the tails (Abramowitz and Stegun,
-     * 26.2.14).
+     * 1968, 5666; the coefficients from memory, held against tables), by continued fraction in the tails (Abramowitz
+     * and Stegun, 26.2.14).
      */
     public static function below(float $z): float
     {
@@ -85,8 +84,7 @@ final class Normal
 
     /**
      * The share of two that go together by so much which is below h in the one and below k in the other: the integral
-     * of
-     * Plackett, Biometrika 41 (1954) 351, over the angle whose sine is the correlation, by Simpson's rule.
+     * of Plackett, Biometrika 41 (1954) 351, over the angle whose sine is the correlation, by Simpson's rule.
      *
      * @param float $correlation no nearer to one, or to minus one, than TOGETHER
      */

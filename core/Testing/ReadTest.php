@@ -266,19 +266,19 @@ final readonly class ReadTest
     /** @throws InvalidValue when none of its values was read in every trial */
     private static function soleName(TestDefinition $definition, TakenTest $taken): string
     {
-        foreach (array_keys($definition->measured) as $name) {
-            if (
-                $taken->has($name)
-                && !($definition->formula->is(Formula::SHIN_INCLINATION) && 'angle' !== $name)
-            ) {
+        $sought = array_values(
+            array_filter(
+                array_keys($definition->measured),
+                static fn (string $name): bool => 'angle' === $name
+                    || !$definition->formula->is(Formula::SHIN_INCLINATION),
+            ),
+        );
+        foreach ($sought as $name) {
+            if ($taken->has($name)) {
                 return $name;
             }
         }
-        $sought = array_filter(
-            array_keys($definition->measured),
-            static fn (string $name): bool => !$definition->formula->is(Formula::SHIN_INCLINATION) || 'angle' === $name,
-        );
-        throw InvalidValue::missing(array_values($sought)[0] ?? 'trials');
+        throw InvalidValue::missing($sought[0] ?? 'trials');
     }
 
     private static function sensitivity(

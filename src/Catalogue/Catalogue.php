@@ -91,8 +91,7 @@ final class Catalogue implements CacheWarmerInterface
 
     /**
      * Lays a teacher's own entries beside the shipped ones: they are read, planned and practised like these. None
-     * stands
-     * in the place of a shipped one.
+     * stands in the place of a shipped one.
      *
      * @param array<string, array<string, array<string, mixed>>>|\Closure(): array<string, array<string, array<string,
      *     mixed>>> $own by kind and id; or what answers with them once somebody asks

@@ -277,8 +277,7 @@ final class EntryText
 
     /**
      * The innermost complaint names the very place; those around it only repeat that something is wrong. Of several
-     * ways
-     * to write a thing the one that was meant is the one that fails furthest in.
+     * ways to write a thing the one that was meant is the one that fails furthest in.
      */
     private static function innermost(ValidationError $error): ValidationError
     {

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 /**
- * What an adapted posture has from the one that it adapts, whatever its own text leaves out: it loads at least
- * what that loads, is no gentler, and stays closed by its gates. A rung has it from the one of its id, a new or renamed
- * one from the one in
- * its place.
+ * What an adapted posture has from the one that it adapts, whatever its own text leaves out: it loads at least what
+ * that loads, is no gentler, and stays closed by its gates. A rung has it from the one of its id, a new or renamed one
+ * from the one in its place.
  */
 final class Inherited
 {

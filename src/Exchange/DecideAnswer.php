@@ -39,8 +39,7 @@ final readonly class DecideAnswer
 
     /**
      * {"posture", "rung", "on"?, "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?,
-     * "holdReached",
-     * "evenBreath", "pain", "compensations", "soreAtNight"}, …]}; a log that is sent twice counts once.
+     * "holdReached", "evenBreath", "pain", "compensations", "soreAtNight"}, …]}; a log that is sent twice counts once.
      *
      * @return array<string, mixed>
      *

@@ -20,10 +20,8 @@ use LucidAscent\Core\History\ProvedByLog;
 
 /**
  * Logs of sessions out of a document: {"on", "soreAtNight", "items": [{"posture", "rung", "side", "holdReached",
- * "evenBreath",
- * "compensations", "pain"}]}, or one item with a day; "clean" says that it was held, on an even breath, with nothing
- * that
- * compensates. A part that cannot be read spoils no other, and what it says of pain holds.
+ * "evenBreath", "compensations", "pain"}]}, or one item with a day; "clean" says that it was held, on an even breath,
+ * with nothing that compensates. A part that cannot be read spoils no other, and what it says of pain holds.
  */
 final readonly class LogList
 {

@@ -19,8 +19,7 @@ use LucidAscent\Core\Readiness\PoseReading;
 
 /**
  * The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. A
- * figure
- * is of a body and a catalogue, whatever is written about the person: it is drawn once.
+ * figure is of a body and a catalogue, whatever is written about the person: it is drawn once.
  */
 final class FigurePictures
 {

@@ -40,8 +40,7 @@ final readonly class SessionLogs
 
     /**
      * What was said to hurt while a session goes on ("of" is the id of the log that it will have): it holds at once,
-     * and
-     * that log, which says it too, does not say it again.
+     * and that log, which says it too, does not say it again.
      *
      * @return Uuid|null the session's; null when this is no such telling, but a log
      *

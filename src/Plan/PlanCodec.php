@@ -23,9 +23,8 @@ use LucidAscent\Core\Reason\Reason;
 
 /**
  * A plan as it is kept, and back. Version 2 keeps what was decided, with the codes of its reasons; what it is called,
- * how
- * it is done and how long it takes is said when it is shown. Version 1 kept the texts of its day beside that: they are
- * read as they stand.
+ * how it is done and how long it takes is said when it is shown. Version 1 kept the texts of its day beside that: they
+ * are read as they stand.
  */
 final readonly class PlanCodec
 {

@@ -86,8 +86,7 @@ final readonly class MakePlan
 
     /**
      * What is to come of a plan, planned again by what was reached: its weeks keep their days, and what is past, or
-     * locked,
-     * stays as it is. A plan that was changed by hand is left to whoever changed it.
+     * locked, stays as it is. A plan that was changed by hand is left to whoever changed it.
      *
      * @return PracticePlan|null null when nothing would be other than it is
      */

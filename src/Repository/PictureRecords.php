@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\Query;
 use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StoredPicture;
@@ -26,26 +25,29 @@ final readonly class PictureRecords
     /** @return list<OwnPicture> those that a teacher laid beside a posture, the oldest first */
     public function ownPictures(Teacher $teacher, string $posture): array
     {
-        return $this->ask(
-            'SELECT o FROM '.
-                OwnPicture::class.
-                ' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id',
-            ['teacher' => [$teacher->id, 'uuid'], 'posture' => [$posture, null]],
-        )->getResult();
+        return $this->em
+            ->createQuery(
+                'SELECT o FROM '.
+                    OwnPicture::class.
+                    ' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id',
+            )
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('posture', $posture)
+            ->getResult();
     }
 
     /** @throws NotFoundHttpException when there is none of this teacher's */
     public function ownPicture(Teacher $teacher, string $id): OwnPicture
     {
-        $known = [
-            'teacher' => [$teacher->id, 'uuid'],
-            'id' => [Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException(), 'uuid'],
-        ];
+        $found = Uuid::isValid($id)
+            ? $this->em
+                ->createQuery('SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id')
+                ->setParameter('teacher', $teacher->id, 'uuid')
+                ->setParameter('id', Uuid::fromString($id), 'uuid')
+                ->getOneOrNullResult()
+            : null;
 
-        return $this->ask(
-            'SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id',
-            $known,
-        )->getOneOrNullResult() ?? throw new NotFoundHttpException();
+        return $found ?? throw new NotFoundHttpException();
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
@@ -65,16 +67,5 @@ final readonly class PictureRecords
             )
             ->setParameter('p', $practitioner->id, 'uuid')
             ->getResult();
-    }
-
-    /** @param array<string, array{mixed, string|null}> $known values with their types, by name */
-    private function ask(string $dql, array $known): Query
-    {
-        $query = $this->em->createQuery($dql);
-        foreach ($known as $name => [$value, $type]) {
-            $query->setParameter($name, $value, $type);
-        }
-
-        return $query;
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\ORM\Query;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
@@ -101,10 +100,9 @@ final readonly class TestRecords
 
     public function toolErrors(Teacher $teacher): ToolErrors
     {
-        $newest = $this->ask(
-            'SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC',
-            ['t' => [$teacher->id, 'uuid']],
-        )
+        $newest = $this->em
+            ->createQuery('SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('t', $teacher->id, 'uuid')
             ->setMaxResults(1)
             ->getOneOrNullResult();
 
@@ -116,16 +114,5 @@ final readonly class TestRecords
     {
         return ($this->asked->about($practitioner, ToolSettings::class)[0] ?? null)?->errors() ??
             ToolErrors::usual();
-    }
-
-    /** @param array<string, array{mixed, string|null}> $known values with their types, by name */
-    private function ask(string $dql, array $known): Query
-    {
-        $query = $this->em->createQuery($dql);
-        foreach ($known as $name => [$value, $type]) {
-            $query->setParameter($name, $value, $type);
-        }
-
-        return $query;
     }
 }

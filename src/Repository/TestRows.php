@@ -22,8 +22,7 @@ use Symfony\Component\Uid\Uuid;
 
 /**
  * The tests of a person as entries of a history: rows turned into values, for years of them are read at a time. Which
- * of
- * them stand is not asked here.
+ * of them stand is not asked here.
  *
  * A row is a test's columns, with readings and own errors of each of its trials, by name.
  *

@@ -60,32 +60,28 @@ final readonly class UrgencyRows
             'teacher' => $teacher->id->toBinary(),
             'text' => '%'.strtr($text, ['!' => '!!', '%' => '!%', '_' => '!_']).'%',
         ];
-        $ids = array_map(
-            Uuid::fromBinary(...),
-            $this->connection->fetchFirstColumn(
-                sprintf(
-                    "SELECT p.id $from ORDER BY u.level DESC, p.name, p.created_at, p.id LIMIT %d OFFSET %d",
-                    $each,
-                    ($page - 1) * $each,
-                ),
-                $asked,
+        $ids = $this->connection->fetchFirstColumn(
+            sprintf(
+                "SELECT p.id $from ORDER BY u.level DESC, p.name, p.created_at, p.id LIMIT %d OFFSET %d",
+                $each,
+                ($page - 1) * $each,
             ),
+            $asked,
         );
-        $binary = array_map(static fn (Uuid $id): string => $id->toBinary(), $ids);
-        $found = [];
-        if ([] !== $ids) {
-            $all = $this->em
-                ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.id IN (:ids)')
-                ->setParameter('ids', $binary, ArrayParameterType::BINARY)
-                ->getResult();
-            foreach ($all as $one) {
-                $found[(string) $one->id] = $one;
-            }
-        }
-        $people = array_map(static fn (Uuid $id): ?Practitioner => $found[(string) $id] ?? null, $ids);
+        // In any order: that of the page is the other question's.
+        $people = $this->em
+            ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.id IN (:ids)')
+            ->setParameter('ids', $ids, ArrayParameterType::BINARY)
+            ->getResult();
+        $place = array_flip($ids);
+        usort(
+            $people,
+            static fn (Practitioner $a, Practitioner $b): int => $place[$a->id->toBinary()]
+                <=> $place[$b->id->toBinary()],
+        );
 
         return [
-            array_values(array_filter($people)),
+            $people,
             (int) $this->connection->fetchOne("SELECT COUNT(*) $from", $asked),
         ];
     }

@@ -29,10 +29,8 @@ use Symfony\Component\Uid\Uuid;
 
 /**
  * What happened to somebody in two months, drawn by a number: tests, some of them corrected, walks, sessions, pain of
- * every
- * kind, conditions told once and again, stops, words that lift some of it and slips; as records, as a record file, and
- * as
- * the document of a command. No two things are of one day, for a document knows days alone.
+ * every kind, conditions told once and again, stops, words that lift some of it and slips; as records, as a record
+ * file, and as the document of a command. No two things are of one day, for a document knows days alone.
  */
 final class DrawnHistory
 {

@@ -92,8 +92,7 @@ final class OneAnswerTest extends AppTestCase
 
     /**
      * A thousand, each of them written down as records, as a record file and as a document, read today and, every
-     * fourth, as of a day
-     * before: every state, rung, reason, hold and next step is the same.
+     * fourth, as of a day before: every state, rung, reason, hold and next step is the same.
      */
     public function testThereIsOneAnswerForOneHistoryInWhateverFormItComes(): void
     {

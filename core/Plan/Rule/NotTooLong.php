@@ -16,8 +16,7 @@ use LucidAscent\Core\Reason\Source;
 
 /**
  * What is gentle is held as long as its range has it, what is deep as long as it has grown by what was reached, and
- * what
- * has to keep short no longer than at the beginning.
+ * what has to keep short no longer than at the beginning.
  */
 final class NotTooLong implements SessionRule
 {

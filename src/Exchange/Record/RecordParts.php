@@ -126,21 +126,19 @@ final class RecordParts
                         $item,
                         $practitioner,
                         $by,
-                        static fn (string $type, string $id): ?object => $byId[$type][$id] ?? $known($type, $id),
+                        static fn (string $type, string $id): ?object => self::find($byId, $known, $type, $id),
                     );
                     self::check($record, $plans);
                     if (
                         ($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome)
-                        && null === ($byId[Assessment::class][$item['id']] ?? $known(Assessment::class, $item['id']))
+                        && null === self::find($byId, $known, Assessment::class, $item['id'])
                     ) {
                         throw InvalidValue::because('id', 'is of no assessment in this record.');
                     }
                     if (
                         $record instanceof PracticePlan
                         && null !== $record->replaces
-                        && null ===
-                            ($byId[PracticePlan::class][(string) $record->replaces] ??
-                                $known(PracticePlan::class, (string) $record->replaces))
+                        && null === self::find($byId, $known, PracticePlan::class, (string) $record->replaces)
                     ) {
                         throw InvalidValue::because(
                             'replaces',
@@ -155,6 +153,16 @@ final class RecordParts
         }
 
         return $records;
+    }
+
+    /**
+     * @param array<class-string, array<string, object>> $byId what this record has said so far
+     * @param \Closure(class-string, string): ?object $known what is there already
+     * @param class-string $type
+     */
+    private static function find(array $byId, \Closure $known, string $type, string $id): ?object
+    {
+        return $byId[$type][$id] ?? $known($type, $id);
     }
 
     /** @throws InvalidValue when it says what nothing that is recorded here can say */

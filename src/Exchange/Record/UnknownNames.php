@@ -9,8 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 
 /**
  * What a record names and nothing here is called: entries that are its teacher's own do not travel with it. What was
- * written
- * down of them stays on record, and is shown again once their entries have been brought in.
+ * written down of them stays on record, and is shown again once their entries have been brought in.
  */
 final readonly class UnknownNames
 {

@@ -36,8 +36,7 @@ use PHPUnit\Framework\TestCase;
 
 /**
  * A turner that folds the knee, with a form beside its rung that does not; a lying shape that is there for it; a
- * warm-up,
- * what undoes, and drills in several positions.
+ * warm-up, what undoes, and drills in several positions.
  */
 final class PlanSessionTest extends TestCase
 {

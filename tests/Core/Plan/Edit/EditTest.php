@@ -26,8 +26,7 @@ use PHPUnit\Framework\TestCase;
 
 /**
  * Warming up, one side and the other of a lying rung and what undoes it, a drill, a seated rung and what undoes it, and
- * a
- * rest: an item is said as "phase posture/rung side seconds".
+ * a rest: an item is said as "phase posture/rung side seconds".
  */
 final class EditTest extends TestCase
 {
