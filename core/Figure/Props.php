@@ -91,7 +91,7 @@ final readonly class Props
                 14.0,
                 11.0,
             ),
-            'feet' => [$this->wall($what, max($this->at('toe')->x, $this->at('heel')->x, $this->at('ankle')->x) + 3.0)],
+            'feet' => [$this->wall($what, $this->furthestFoot() + 3.0)],
             'ahead' => str_ends_with($what, 'wall')
                 ? [$this->wall($what, $this->reach(1.0) + 2.5)]
                 : $this->chair($what),
@@ -135,6 +135,17 @@ final readonly class Props
                     new Vector($high->x + $halfLong + $ahead, $high->y + $halfWide, $top),
                 ),
             ];
+    }
+
+    /** How far ahead a foot stands or hangs, whichever of the two does, in cm along x. */
+    private function furthestFoot(): float
+    {
+        return max(
+            array_map(
+                fn (string $name): float => $this->at($name)->x,
+                ['toe', 'heel', 'ankle', 'other-toe', 'other-heel', 'other-ankle'],
+            ),
+        );
     }
 
     private function wall(string $what, float $x): Solid

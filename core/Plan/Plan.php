@@ -71,7 +71,7 @@ final readonly class Plan
         return new self($weeks, $this->leftOut, $this->retests);
     }
 
-    /** What is for every day, while nothing may be practised at all; null where something may. */
+    /** What is for every day between the sessions; null where nothing may be practised at all. */
     public function dailyNote(): ?Reason
     {
         return [] ===

@@ -108,7 +108,7 @@ final class TodayTest extends TestCase
     }
 
     /** @param list<string> $items phase, posture, side and seconds */
-    private static function session(array $items): PlannedSession
+    public static function session(array $items): PlannedSession
     {
         return new PlannedSession(new \DateTimeImmutable('2026-03-02'),
             array_map(static function (string $said): PlannedItem {

@@ -174,6 +174,68 @@ final class SheetsTest extends TestCase
                 ['event' => 'condition', 'condition' => 'other', 'loads' => ['twist']],
             ],
         ],
+        'measured all over' => [
+            'on' => '2026-03-09', 'body' => ['stature' => 171],
+            'wanted' => ['lotus', 'leg-behind-head', 'compass', 'cow-face', 'deep-pigeon'],
+            'plan' => ['school' => 'working-muscle', 'minutes' => 75, 'blocks' => 6, 'blankets' => 5,
+                'pinned' => ['tree', 'rock-in'], 'forbidden' => ['frog', 'cow-face'], 'sport' => [4],
+                'sequence' => ['pyramid', 'half-lotus', 'compass']],
+            'tests' => [
+                ['test' => 'soles-together', 'side' => 'both', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 9, 'heelDistance' => 18],
+                        ['kneeHeight' => 9.5, 'heelDistance' => 18]]],
+                ['test' => 'soles-opened', 'side' => 'both', 'on' => '2026-03-02', 'trials' => [['kneeHeight' => 7]]],
+                ['test' => 'soles-rounded', 'side' => 'left', 'on' => '2026-03-02', 'trials' => [['foreheadGap' => 9]]],
+                ['test' => 'shins-stacked', 'side' => 'both', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 14, 'ankleHeight' => 10], ['kneeHeight' => 13, 'ankleHeight' => 10]]],
+                ['test' => 'cow-face-knees', 'side' => 'both', 'on' => '2026-03-03',
+                    'trials' => [['kneeHeight' => 16, 'heelAhead' => 2]]],
+                ['test' => 'frog', 'side' => 'both', 'on' => '2026-03-03', 'trials' => [['span' => 84]]],
+                ['test' => 'wide-legs', 'side' => 'both', 'on' => '2026-03-03', 'trials' => [['span' => 116]]],
+                ['test' => 'knee-hug', 'side' => 'both', 'on' => '2026-03-03', 'trials' => [['kneeHeight' => 32]]],
+                ['test' => 'one-leg-fold-knee', 'side' => 'right', 'on' => '2026-03-03',
+                    'trials' => [['kneeHeight' => 11]]],
+                ['test' => 'pelvis-rock', 'side' => 'both', 'on' => '2026-03-03',
+                    'trials' => [['kneeForward' => 10, 'kneeBack' => 13]]],
+                ['test' => 'heel-to-seat', 'side' => 'both', 'on' => '2026-03-04', 'trials' => [['gap' => 17]]],
+                ['test' => 'kneeling-backbend', 'side' => 'left', 'on' => '2026-03-04',
+                    'trials' => [['blockHeight' => 30]]],
+                ['test' => 'leg-raise', 'side' => 'both', 'on' => '2026-03-04', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => 84]]],
+                ['test' => 'thigh-hang', 'side' => 'both', 'on' => '2026-03-04', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => 9]]],
+                ['test' => 'inward-turn', 'side' => 'both', 'on' => '2026-03-04', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => 31]]],
+                ['test' => 'overhead-reach', 'side' => 'left', 'on' => '2026-03-05', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => 168]]],
+                ['test' => 'seated-rotation', 'side' => 'both', 'on' => '2026-03-05', 'tool' => 'inclinometer',
+                    'trials' => [['angle' => 44]]],
+                ['test' => 'behind-back-reach', 'side' => 'both', 'on' => '2026-03-05', 'trials' => [['gap' => 3]]],
+                ['test' => 'tree-balance', 'side' => 'both', 'on' => '2026-03-05', 'tool' => 'stopwatch',
+                    'trials' => [['seconds' => 24]]],
+                ['test' => 'plank-hold', 'side' => 'left', 'on' => '2026-03-05', 'tool' => 'stopwatch',
+                    'trials' => [['seconds' => 20]]],
+                ['test' => 'elbow-to-sole', 'side' => 'both', 'on' => '2026-03-05', 'tool' => 'observation',
+                    'trials' => [['reaches' => 1]]],
+            ],
+        ],
+        'joints that bend far, and a hip' => [
+            'on' => '2026-03-09', 'body' => ['stature' => 160], 'wanted' => ['lotus', 'splits'],
+            'plan' => ['school' => 'long-still', 'minutes' => 35, 'blocks' => 0, 'blankets' => 1,
+                'without' => ['wall', 'bolster'], 'pinned' => ['plank', 'lotus', 'pinwheel']],
+            'tests' => [
+                ['test' => 'shins-stacked', 'side' => 'both', 'on' => '2026-03-02',
+                    'trials' => [['kneeHeight' => 8, 'ankleHeight' => 10]]],
+                ['test' => 'plank-hold', 'side' => 'left', 'on' => '2026-03-05', 'tool' => 'stopwatch',
+                    'trials' => [['seconds' => 9]]],
+                ['test' => 'half-lotus-knee-rests', 'side' => 'left', 'on' => '2026-03-05', 'tool' => 'observation',
+                    'trials' => [['rests' => 1]]],
+            ],
+            'events' => [
+                ['event' => 'condition', 'condition' => 'hypermobility'],
+                ['event' => 'condition', 'condition' => 'hip-impingement', 'side' => 'right'],
+            ],
+        ],
     ];
 
     /** Where a prop may lie. */
@@ -216,11 +278,15 @@ final class SheetsTest extends TestCase
     {
         $person = self::read($name);
         $catalogue = self::catalogue();
-        $planner = new Planner($person->poses, $catalogue->practiceRungs(), $catalogue->dose('counted-breath'),
+        $way = (self::PEOPLE[$name]['plan'] ?? []) + ['school' => 'counted-breath', 'minutes' => 50, 'blocks' => 2,
+            'blankets' => 2, 'without' => ['chair'], 'pinned' => [], 'forbidden' => [], 'sport' => [],
+            'sequence' => []];
+        $planner = new Planner($person->poses, $catalogue->practiceRungs(), $catalogue->dose($way['school']),
             [6 => $catalogue->dose('long-still')], $catalogue->drills());
         $on = new \DateTimeImmutable('2026-03-09');
-        $plan = $planner->plan($person->wanted, new PlanRequest($on, 4, [2, 4, 6], 50,
-            new Equipment(2, 2, true, ['chair'])));
+        $plan = $planner->plan($person->wanted, new PlanRequest($on, 4, [2, 4, 6], $way['minutes'],
+            new Equipment($way['blocks'], $way['blankets'], true, $way['without']), $way['pinned'], $way['forbidden'],
+            $way['sport'], $way['sequence']));
         $lines = [];
         foreach ($plan->weeks as $w => $week) {
             foreach ($week->sessions as $session) {
@@ -495,7 +561,7 @@ final class SheetsTest extends TestCase
         $clock = new MockClock('2026-03-09');
         $documents = new PersonDocument(self::catalogue(), new EventList(self::catalogue()), $clock);
 
-        return $documents->read(Fields::of(self::PEOPLE[$name]));
+        return $documents->read(Fields::of(array_diff_key(self::PEOPLE[$name], ['plan' => []])));
     }
 
     /** @return array<string, array<string, mixed>> by posture and id */
