@@ -36,6 +36,8 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\Contact;
+use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\Control;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\Sensitivity;
@@ -71,6 +73,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Symfony\Component\Clock\MockClock;
+use Symfony\Component\Finder\Finder;
 
 /**
  * What is said of a few people, whole: their readings, routes and plans with the shipped catalogue, figures of every
@@ -392,9 +395,31 @@ final class SheetsTest extends TestCase
         self::assertSheet('people', $lines);
     }
 
+    /** Every number that a rule goes by has a name; whoever changes one changes it here, too, where all are read. */
+    public function testTheLimitsThatRulesGoBy(): void
+    {
+        $lines = [];
+        foreach (self::core('') as $class) {
+            $own = array_filter((new \ReflectionClass($class))->getReflectionConstants(),
+                static fn (\ReflectionClassConstant $one): bool => $one->getDeclaringClass()->name === $class
+                    && !$one->isEnumCase());
+            foreach ($own as $constant) {
+                array_push($lines, ...Sheet::of([substr($class, 17).'::'.$constant->name => $constant->getValue()]));
+            }
+        }
+        self::assertSheet('limits', $lines);
+    }
+
     public function testEveryContactAndWhatItErrsBy(): void
     {
         $lines = [];
+        foreach (self::core('LegChain/Contact') as $class) {
+            if (class_exists($class) && is_subclass_of($class, Contact::class)) {
+                $about = Contacts::about($class);
+                array_push($lines, Contacts::name($class), ...Sheet::of([$about,
+                    array_map($about->ability(...), Component::cases())], 4, '  '));
+            }
+        }
         foreach (ContactList::toSetUp() as $name => $about) {
             $start = array_column(
                 array_map(static fn (Control $control): array => [$control->name, $control->start], $about->controls),
@@ -595,6 +620,19 @@ final class SheetsTest extends TestCase
     {
         array_map(unlink(...), glob(self::compiled().'*') ?: []);
         self::$catalogue = null;
+    }
+
+    /** @return iterable<class-string> what is in a folder of the core */
+    private static function core(string $folder): iterable
+    {
+        $root = dirname(__DIR__, 3).'/core';
+        foreach (Finder::create()->files()->in("$root/$folder")->name('*.php')->sortByName() as $file) {
+            $class = 'LucidAscent\\Core'.strtr(substr($file->getPathname(), strlen($root)), ['/' => '\\',
+                '.php' => '', '//' => '\\']);
+            if (class_exists($class) || interface_exists($class) || trait_exists($class)) {
+                yield $class;
+            }
+        }
     }
 
     /** @param list<string> $lines */
