@@ -6,7 +6,9 @@ namespace LucidAscent\Core\Caution;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
+use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
 
 /** Something held: by what, on which side, since when, and what would end it. */
 final readonly class Hold
@@ -54,6 +56,55 @@ final readonly class Hold
         return [] !== $work->otherLegLoads
             && $this->isOn($side->opposite())
             && $this->holds->holds(new Work($work->otherLegLoads, $work->isGentle));
+    }
+
+    /** When it was told first. */
+    public function since(): \DateTimeImmutable
+    {
+        return $this->entry instanceof ConditionTold ? $this->entry->firstAt() : $this->entry->at();
+    }
+
+    /** The first day that it is of. */
+    public function sinceDay(): \DateTimeImmutable
+    {
+        return $this->entry instanceof ConditionTold ? $this->entry->firstOn() : $this->entry->on();
+    }
+
+    /** The last day that it is of, where it ends by itself; null where it does not. */
+    public function lastDay(): ?\DateTimeImmutable
+    {
+        return $this->entry instanceof ConditionTold ? $this->entry->lastDay() : null;
+    }
+
+    /** From when on work that it held shows anything again; null where no word lifted it. */
+    public function cutOff(): ?EvidenceCutOff
+    {
+        return null === $this->cleared ? null : new EvidenceCutOff($this->cleared->at, $this->cleared->on);
+    }
+
+    /**
+     * Whether tests come first before work that it held is done again: all but gentle work. Weight on the folded knee
+     * that was the matter is loaded work, however gentle.
+     */
+    public function asksTests(Work $work, Side $side): bool
+    {
+        return null !== $this->cleared
+            && (!$work->isGentle || ($work->has(Load::WeightOnKnee) && $this->isOfKnee()))
+            && $this->holds($work, $side);
+    }
+
+    /** Whether it may be a knee's: said so, or nobody can tell that it is not. */
+    private function isOfKnee(): bool
+    {
+        return match (true) {
+            $this->entry instanceof PainTold => $this->entry->pain->place->isKnee()
+                || PainPlace::Unknown === $this->entry->pain->place,
+            $this->entry instanceof ConditionTold => [] !== array_intersect($this->holds->holds, [
+                Condition::ALL,
+                Load::WeightOnKnee->value,
+            ]),
+            default => false,
+        };
     }
 
     public function clearedBy(ClearanceGiven $clearance): self

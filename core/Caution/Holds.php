@@ -31,14 +31,19 @@ final readonly class Holds
      * @param list<Hold> $active
      * @param list<Hold> $cleared lifted by a word: tests come first
      * @param list<EnteredByMistake> $mistakes
+     * @param list<Hold> $ended by the calendar: they hold no more, and did in their time
      */
-    private function __construct(public array $active, public array $cleared, public array $mistakes)
-    {
+    private function __construct(
+        public array $active,
+        public array $cleared,
+        public array $mistakes,
+        public array $ended,
+    ) {
     }
 
     public static function none(): self
     {
-        return new self([], [], []);
+        return new self([], [], [], []);
     }
 
     /** @return list<Hold> of conditions that were told, and that no word has ended */
@@ -66,15 +71,17 @@ final readonly class Holds
                 $known[] = $entry;
             }
         }
-        $known = self::asToldLast($known);
-        // The oldest first, in whatever order they came.
-        usort($known, static fn (Entry $a, Entry $b): int => [$a->at(), $a->id()] <=> [$b->at(), $b->id()]);
         $mistakes = array_values(
             array_filter($known, static fn (Entry $entry): bool => $entry instanceof EnteredByMistake),
         );
-        $counting = array_values(
-            array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes)),
+        // A slip takes back one telling; the same told at another time stands.
+        $counting = self::asToldLast(
+            array_values(array_filter($known, static fn (Entry $entry): bool => !self::isTakenBack($entry, $mistakes))),
         );
+        // The oldest first, in whatever order they came.
+        $order = static fn (Entry $a, Entry $b): int => [$a->at(), $a->id()] <=> [$b->at(), $b->id()];
+        usort($mistakes, $order);
+        usort($counting, $order);
         $clearances = array_values(
             array_filter(
                 $counting,
@@ -82,17 +89,21 @@ final readonly class Holds
                     && !self::isAhead($entry->on(), $now),
             ),
         );
-        $active = $cleared = [];
+        $active = $cleared = $ended = [];
         foreach ($counting as $entry) {
-            $hold = self::hold($entry, $counting, $now);
+            $hold = self::hold($entry, $counting);
             if (null === $hold) {
                 continue;
             }
             $word = self::lifting($hold, $clearances);
-            null === $word ? ($active[] = $hold) : ($cleared[] = $hold->clearedBy($word));
+            if ($entry instanceof ConditionTold && self::isOver($entry, $now)) {
+                $ended[] = $hold;
+            } else {
+                null === $word ? ($active[] = $hold) : ($cleared[] = $hold->clearedBy($word));
+            }
         }
 
-        return new self($active, $cleared, $mistakes);
+        return new self($active, $cleared, $mistakes, $ended);
     }
 
     /** @return list<Hold> why this may not be done on this side; nothing when it may */
@@ -106,11 +117,9 @@ final readonly class Holds
     /** @return list<Hold> what was lifted, and still asks for tests before this is done beyond a gentle rung */
     public function clearedOn(Work $work, Side $side): array
     {
-        return $work->isGentle
-            ? []
-            : array_values(
-                array_filter($this->cleared, static fn (Hold $hold): bool => $hold->holds($work, $side)),
-            );
+        return array_values(
+            array_filter($this->cleared, static fn (Hold $hold): bool => $hold->asksTests($work, $side)),
+        );
     }
 
     /** From when on work shows anything again, since a word lifted what held it; null when none did. */
@@ -118,12 +127,13 @@ final readonly class Holds
     {
         $latest = null;
         foreach ([] === $this->cleared ? [] : $this->clearedOn($work, $side) as $hold) {
-            if (null !== $hold->cleared && (null === $latest || $hold->cleared->at > $latest->at)) {
-                $latest = $hold->cleared;
+            $cutOff = $hold->cutOff();
+            if (null !== $cutOff && (null === $latest || $cutOff->moment > $latest->moment)) {
+                $latest = $cutOff;
             }
         }
 
-        return null === $latest ? null : new EvidenceCutOff($latest->at, $latest->on);
+        return $latest;
     }
 
     /** Whether nothing at all is left on a side. */
@@ -190,8 +200,8 @@ final readonly class Holds
     }
 
     /**
-     * A condition of a side that was told more than once under one name is told as it was last; in free words, with all
-     * that it was said to touch.
+     * A condition of a side that was told more than once under one name is one: until the latest day that was said, and
+     * in free words with all that it was said to touch.
      *
      * @param list<Entry> $entries
      *
@@ -224,7 +234,7 @@ final readonly class Holds
      *
      * @param list<Entry> $all
      */
-    private static function hold(Entry $entry, array $all, \DateTimeImmutable $now): ?Hold
+    private static function hold(Entry $entry, array $all): ?Hold
     {
         if ($entry instanceof PainTold) {
             $rule = PainRule::of($entry->pain, $entry->side, $entry->during);
@@ -264,23 +274,21 @@ final readonly class Holds
             );
         }
         if ($entry instanceof ConditionTold) {
-            return self::isOver($entry, $now)
-                ? null
-                : new Hold(
-                    $entry,
-                    $entry->condition,
-                    $entry->side,
-                    match (true) {
-                        Ending::Never === $entry->condition->ending,
-                        Ending::Birthday === $entry->condition->ending,
-                        Ending::Day === $entry->condition->ending => null,
-                        null !== $entry->condition->months => ClearanceAuthority::Teacher,
-                        default => ClearanceAuthority::Clinician,
-                    },
-                    null === $entry->condition->months
-                        ? null
-                        : $entry->on->add(new \DateInterval("P{$entry->condition->months}M")),
-                );
+            return new Hold(
+                $entry,
+                $entry->condition,
+                $entry->side,
+                match (true) {
+                    Ending::Never === $entry->condition->ending,
+                    Ending::Birthday === $entry->condition->ending,
+                    Ending::Day === $entry->condition->ending => null,
+                    null !== $entry->condition->months => ClearanceAuthority::Teacher,
+                    default => ClearanceAuthority::Clinician,
+                },
+                null === $entry->condition->months
+                    ? null
+                    : $entry->on->add(new \DateInterval("P{$entry->condition->months}M")),
+            );
         }
 
         return null;
@@ -352,13 +360,14 @@ final readonly class Holds
     private static function isAgain(PainTold|StopDecided $entry, array $all): bool
     {
         foreach ($all as $other) {
+            // Where nobody said on which side it was, it may have been on this one.
             $isSame =
-                $entry instanceof StopDecided
-                    ? $other instanceof StopDecided && $other->side === $entry->side
+                self::isOneSide($other, $entry)
+                && ($entry instanceof StopDecided
+                    ? $other instanceof StopDecided
                     : $other instanceof PainTold
-                        && $other->side === $entry->side
-                        && $other->pain->place === $entry->pain->place
-                        && null !== PainRule::of($other->pain, $other->side, $other->during);
+                        && self::isOnePlace($other->pain->place, $entry->pain->place)
+                        && null !== PainRule::of($other->pain, $other->side, $other->during));
             if (
                 $isSame
                 && Day::of($other->on()) < Day::of($entry->on)
@@ -371,6 +380,18 @@ final readonly class Holds
         return false;
     }
 
+    private static function isOneSide(Entry $one, PainTold|StopDecided $other): bool
+    {
+        return ($one instanceof PainTold || $one instanceof StopDecided)
+            && (null === $one->side || null === $other->side || $one->side === $other->side);
+    }
+
+    /** A knee is one place, whatever part of it is named. */
+    private static function isOnePlace(PainPlace $one, PainPlace $other): bool
+    {
+        return $one === $other || ($one->isKnee() && $other->isKnee());
+    }
+
     private static function earliest(Entry $entry): \DateTimeImmutable
     {
         return $entry->on()->add(new \DateInterval('P'.self::DAYS_APART.'D'));
@@ -378,11 +399,9 @@ final readonly class Holds
 
     private static function isOver(ConditionTold $entry, \DateTimeImmutable $now): bool
     {
-        return match ($entry->condition->ending) {
-            Ending::Day => Day::of($entry->on) < Day::of($now),
-            Ending::Birthday => null !== $entry->until && Day::of($entry->until) <= Day::of($now),
-            default => false,
-        };
+        $last = $entry->lastDay();
+
+        return null !== $last && Day::of($last) < Day::of($now);
     }
 
     private static function isAhead(\DateTimeImmutable $on, \DateTimeImmutable $now): bool

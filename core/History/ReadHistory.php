@@ -95,6 +95,12 @@ final readonly class ReadHistory
             self::decided($history, $moment),
             $this->observed($history, $taken, $moment),
             $history->tools,
+            // What was entered at the moment itself is not of before it.
+            before: fn (\DateTimeImmutable $then): ?Snapshot => $this->snapshot(
+                $history,
+                self::justBefore($then),
+                false,
+            ),
         );
     }
 
@@ -109,6 +115,14 @@ final readonly class ReadHistory
         $read = ReadTests::series($this->tests, $taken, $proportions, $history->tools);
 
         return $this->withSeen($read, $this->seen($history, $taken, $moment, $proportions), $proportions);
+    }
+
+    private static function justBefore(\DateTimeImmutable $moment): \DateTimeImmutable
+    {
+        $least = new \DateInterval('PT0S');
+        $least->f = 1e-6;
+
+        return $moment->sub($least);
     }
 
     /** @return list<Entry> what the judge of holds has to know */
@@ -324,6 +338,8 @@ final readonly class ReadHistory
                     $one->rung,
                     $one->rungAfter,
                     $one->at,
+                    $one->check,
+                    $one->on,
                 );
             }
         }

@@ -24,11 +24,15 @@ final readonly class StandingTests
                 $corrected[$one->corrects] = true;
             }
         }
-        $taken = [];
+        $taken = $watched = [];
+        foreach ($history->of(TestTaken::class) as $test) {
+            $watched[$test->entry] = $test->test->isWatched;
+        }
         foreach ($history->of(TestTaken::class) as $test) {
             if ($test->at <= $moment && !isset($corrected[$test->entry])) {
-                $first = self::first($test->entry, $corrections);
-                $taken[] = null === $first ? $test->test : $test->test->as($first);
+                [$first, $row] = self::row($test->entry, $corrections);
+                $isWatched = !in_array(false, array_intersect_key($watched, array_flip($row)), true);
+                $taken[] = null === $first ? $test->test : $test->test->as($first, $isWatched);
             }
         }
         usort($taken, static fn (TakenTest $a, TakenTest $b): int => $b->on <=> $a->on);
@@ -39,19 +43,22 @@ final readonly class StandingTests
     /**
      * @param array<string, TestCorrected> $corrections by the newer entry
      *
-     * @return \DateTimeImmutable|null when the first of a row of corrections was taken; null for what corrects nothing
+     * @return array{\DateTimeImmutable|null, non-empty-list<string>} when the first of a row of corrections was taken,
+     *     null for what corrects nothing; and the entries of the row
      */
-    private static function first(string $entry, array $corrections): ?\DateTimeImmutable
+    private static function row(string $entry, array $corrections): array
     {
         $first = null;
+        $row = [$entry];
         $passed = [];
         // A row that leads back to itself can only have been carried in: it ends where it began.
         while (isset($corrections[$entry]) && !isset($passed[$entry])) {
             $passed[$entry] = true;
             $first = $corrections[$entry]->taken;
             $entry = $corrections[$entry]->corrects;
+            $row[] = $entry;
         }
 
-        return $first;
+        return [$first, $row];
     }
 }

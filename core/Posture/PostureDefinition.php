@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Posture;
 
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 
 /** A posture with its ladder and its place among the others, as far as readiness needs it. */
@@ -51,6 +52,17 @@ final readonly class PostureDefinition
         return array_column([...$this->rungs, ...array_merge(...array_values($this->forms))], null, 'id');
     }
 
+    /** @return array<string, Work> what each rung loads, by its id, from the ground up */
+    public function works(): array
+    {
+        $works = [];
+        foreach ($this->rungs as $rung) {
+            $works[$rung->id] = $rung->work;
+        }
+
+        return $works;
+    }
+
     /** A rung of the ladder by its id; null when there is none of that name. */
     public function rung(string $id): ?RungDefinition
     {
@@ -61,6 +73,18 @@ final readonly class PostureDefinition
         }
 
         return null;
+    }
+
+    /** The rung that a shape is, or beside which it stands, by its id; the same where there is none of that name. */
+    public function besides(string $shape): string
+    {
+        foreach ($this->forms as $rung => $forms) {
+            if (in_array($shape, array_column($forms, 'id'), true)) {
+                return $rung;
+            }
+        }
+
+        return $shape;
     }
 
     public function full(): RungDefinition

@@ -10,12 +10,35 @@ final readonly class Decided
     /**
      * @param string $rung the rung that was practised
      * @param string $rungAfter the rung on which the side goes on
+     * @param ReadinessCheck|null $check that it was decided after; null where nobody knows
+     * @param \DateTimeImmutable|null $on the day on which it was decided; that of its moment where nothing is said
      */
     public function __construct(
         public Step $step,
         public string $rung,
         public string $rungAfter,
         public \DateTimeImmutable $at,
+        public ?ReadinessCheck $check = null,
+        public ?\DateTimeImmutable $on = null,
     ) {
+    }
+
+    /**
+     * Whether nothing held the rung, neither when it was decided nor when it was practised.
+     *
+     * @param list<ClosedTime> $closed
+     */
+    public function isAdmittedBy(array $closed): bool
+    {
+        foreach ($closed as $time) {
+            if (
+                !$time->admits($this->rung, $this->on ?? $this->at, $this->at)
+                || (null !== $this->check && !$time->admits($this->rung, $this->check->on, $this->check->at))
+            ) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

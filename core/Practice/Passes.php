@@ -9,7 +9,8 @@ use LucidAscent\Core\Calendar\Day;
 /**
  * Which rungs of a ladder one side has passed by practice: three clean sessions in a row, or a decision to
  * move on. A break of more than 42 days lapses all of it; a step back, a new test or a stop that was lifted
- * takes back what stands at or above the rung on which the side goes on (common practice).
+ * takes back what stands at or above the rung on which the side goes on (common practice). What was practised
+ * while a rung was held, or before that and told only later, passes nothing.
  */
 final class Passes
 {
@@ -20,8 +21,8 @@ final class Passes
      * @param list<string> $ladder ids of its rungs, from the ground up
      * @param list<ReadinessCheck> $checks of this ladder and side
      * @param list<Decided> $decided likewise
-     * @param list<array{string, \DateTimeImmutable}> $restarts rungs on which the side was stopped, and when that was
-     *     lifted
+     * @param list<Restart> $restarts
+     * @param list<ClosedTime> $closed
      *
      * @return list<string>
      */
@@ -30,6 +31,7 @@ final class Passes
         array $checks,
         array $decided,
         array $restarts,
+        array $closed,
         \DateTimeImmutable $now,
     ): array {
         if ([] === $checks && [] === $decided) {
@@ -37,14 +39,16 @@ final class Passes
         }
         $place = array_flip($ladder);
         $events = [];
-        foreach (ReadinessCheck::worstOfEachDay($checks) as $check) {
+        foreach (ReadinessCheck::worstOfEachDay(self::admitted($checks, $closed)) as $check) {
             $events[] = [$check->at ?? $check->on, 1, $check];
         }
         foreach ($decided as $one) {
-            $events[] = [$one->at, 2, $one];
+            if (Step::MoveOn !== $one->step || $one->isAdmittedBy($closed)) {
+                $events[] = [$one->at, 2, $one];
+            }
         }
         foreach ($restarts as $restart) {
-            $events[] = [$restart[1], 3, $restart];
+            $events[] = [$restart->at, 3, $restart];
         }
         usort($events, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
         $passed = [];
@@ -78,7 +82,7 @@ final class Passes
             } else {
                 $run = CleanRun::none();
                 // The ladder goes on one rung below where it stopped.
-                $passed = self::below($passed, $place, $event[0], 1);
+                $passed = self::below($passed, $place, $event->stoppedOn, 1);
             }
         }
         if (null !== $last && self::hasLapsed($last, $now)) {
@@ -86,6 +90,30 @@ final class Passes
         }
 
         return array_values(array_filter($ladder, static fn (string $rung): bool => isset($passed[$rung])));
+    }
+
+    /**
+     * The checks that count: those of rungs that nothing held when they were practised.
+     *
+     * @param list<ReadinessCheck> $checks
+     * @param list<ClosedTime> $closed
+     *
+     * @return list<ReadinessCheck>
+     */
+    public static function admitted(array $checks, array $closed): array
+    {
+        return array_values(
+            array_filter($checks, static function (ReadinessCheck $check) use ($closed): bool {
+                foreach ($closed as $time) {
+                    // What was not clean is heard whenever it was.
+                    if ($check->isClean() && !$time->admits($check->rung, $check->on, $check->at)) {
+                        return false;
+                    }
+                }
+
+                return true;
+            }),
+        );
     }
 
     /**

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Practice\Restart;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
@@ -43,6 +45,8 @@ final readonly class LadderPosition
      * @param non-empty-list<RungReading> $rungs from the ground up
      * @param callable(AbilityMargin, RungReading): bool $canBeMeasured whether a reading would settle a margin of a
      *     rung
+     * @param callable(\DateTimeImmutable): ?self $before where the side stood just before a moment; null when nobody
+     *     knows
      */
     public static function of(
         PostureDefinition $posture,
@@ -50,8 +54,9 @@ final readonly class LadderPosition
         Snapshot $person,
         Side $side,
         callable $canBeMeasured,
+        callable $before,
     ): self {
-        $passed = self::passed($posture, $rungs, $person, $side);
+        $passed = self::passed($posture, $rungs, $person, $side, $before);
         $now = null;
         $closed = $names = [];
         foreach ($rungs as $i => $rung) {
@@ -114,7 +119,7 @@ final readonly class LadderPosition
     {
         $bars = [];
         foreach ($this->ladder as $reading) {
-            array_push($bars, ...$reading->rung->id === $rung ? $reading->bars() : []);
+            array_push($bars, ...$reading->rung->id === $rung ? $reading->barsToTry() : []);
         }
         foreach ($this->under($rung) as $below) {
             if (false === $below->seen?->isClean || ([] !== $below->heldBy && !$this->hasPassed($below->rung->id))) {
@@ -188,22 +193,38 @@ final readonly class LadderPosition
     }
 
     /**
+     * From where a side goes on after a stop was lifted, practice alone passes: what was seen or measured since opens a
+     * rung, and takes nobody past it.
+     *
      * @param non-empty-list<RungReading> $rungs
+     * @param callable(\DateTimeImmutable): ?self $before
      *
      * @return array<int, true> by place on the ladder
      */
-    private static function passed(PostureDefinition $posture, array $rungs, Snapshot $person, Side $side): array
-    {
-        $practised = array_flip(
-            $person->passed(
-                $posture->id,
-                $side,
-                array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs),
-            ),
-        );
+    private static function passed(
+        PostureDefinition $posture,
+        array $rungs,
+        Snapshot $person,
+        Side $side,
+        callable $before,
+    ): array {
+        $ladder = [];
+        foreach ($rungs as $rung) {
+            $ladder[$rung->rung->id] = $rung->work;
+        }
+        $restarts = self::restarts($posture, $ladder, $person, $side, $before);
+        $places = array_flip(array_keys($ladder));
+        $goesOn = count($rungs);
+        foreach ($restarts as $restart) {
+            $goesOn = min($goesOn, max(0, $places[$restart->stoppedOn] - 1));
+        }
+        $practised = array_flip($person->passed($posture->id, $side, $ladder, $restarts, $rungs[0]->isolated));
         $seen = -1;
         foreach ($rungs as $i => $rung) {
-            if ([] === $rung->testFirst && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->since)) {
+            if (
+                !$rung->isReadAnewFirst()
+                && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->since)
+            ) {
                 $seen = $i;
             }
         }
@@ -212,15 +233,75 @@ final readonly class LadderPosition
             $isMeasured =
                 $rung->rung->isMeasuredThrough
                 && [] === $rung->gates
-                && [] === $rung->testFirst
+                && !$rung->isReadAnewFirst()
                 && State::Open === $rung->stateOfMargins()
                 && !self::showsItself($posture, $rung);
-            if ($i <= $seen || isset($practised[$rung->rung->id]) || $isMeasured) {
+            if (isset($practised[$rung->rung->id]) || ($i < $goesOn && ($i <= $seen || $isMeasured))) {
                 $passed[$i] = true;
             }
         }
 
         return $passed;
+    }
+
+    /**
+     * Where stops that were lifted let a side go on. It stopped on the lowest of three rungs: that of which it was told,
+     * the highest that was worked that day, and the one on which the side stood; where nothing of the ladder had been
+     * done, there is nothing to go back on.
+     *
+     * @param array<string, Work> $ladder what each rung loads, by its id, from the ground up
+     * @param callable(\DateTimeImmutable): ?self $before
+     *
+     * @return list<Restart>
+     */
+    private static function restarts(
+        PostureDefinition $posture,
+        array $ladder,
+        Snapshot $person,
+        Side $side,
+        callable $before,
+    ): array {
+        $ids = array_keys($ladder);
+        $places = array_flip($ids);
+        $restarts = [];
+        foreach ($person->holds->cleared as $hold) {
+            $isHeld = [] !== array_filter($ladder, static fn (Work $work): bool => $hold->holds($work, $side));
+            $isOwn = $hold->posture === $posture->id && $hold->isOn($side);
+            if (null === $hold->cleared || (!$isHeld && !$isOwn)) {
+                continue;
+            }
+            $stood = $before($hold->since());
+            $worked = $person->workedOn($posture->id, $side, $hold->sinceDay());
+            $stops = array_filter(
+                [
+                    $isOwn ? $places[$posture->besides($hold->rung)] ?? null : null,
+                    [] === $worked ? null : max([0, ...array_intersect_key($places, array_flip($worked))]),
+                    $stood?->stoodAt(),
+                ],
+                static fn (?int $place): bool => null !== $place,
+            );
+            if ([] !== $stops) {
+                $restarts[] = new Restart($ids[min($stops)], $hold->cleared->at);
+            }
+        }
+
+        return $restarts;
+    }
+
+    /** The place on which a side stands, from the ground up; null where nothing of the ladder was passed yet. */
+    private function stoodAt(): ?int
+    {
+        if ([] === $this->passed) {
+            return null;
+        }
+        $standing = $this->rung ?? $this->next;
+        foreach ($this->ladder as $i => $reading) {
+            if ($reading === $standing) {
+                return $i;
+            }
+        }
+
+        return count($this->ladder) - 1;
     }
 
     /**

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\TestDefinition;
 
@@ -22,6 +24,8 @@ final class ReadPoses
     private array $asking = [];
     /** @var list<Ability>|null */
     private ?array $isolated = null;
+    /** @var array<string, self|null> by moment */
+    private array $before = [];
 
     /**
      * @param array<string, PostureDefinition> $postures by id
@@ -59,8 +63,35 @@ final class ReadPoses
                 $this->person,
                 $side,
                 $this->canBeMeasured($side),
+                fn (\DateTimeImmutable $moment): ?LadderPosition => $this->before($moment)?->of($id, $side)->onLadder(),
             ),
         );
+    }
+
+    /**
+     * When rungs of a ladder were held on a side.
+     *
+     * @return list<ClosedTime>
+     */
+    public function closed(string $id, Side $side): array
+    {
+        $rungs = $this->of($id, $side)->rungs();
+        $works = array_map(static fn (RungReading $rung): Work => $rung->work, $rungs);
+        $ids = array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs);
+
+        return $this->person->closed($id, $side, array_combine($ids, $works), $rungs[0]->isolated);
+    }
+
+    /** The reading of the same person just before a moment; null when nobody knows. */
+    private function before(\DateTimeImmutable $moment): ?self
+    {
+        $key = $moment->format('c u');
+        if (!array_key_exists($key, $this->before)) {
+            $person = $this->person->before($moment);
+            $this->before[$key] = null === $person ? null : $this->with($person);
+        }
+
+        return $this->before[$key];
     }
 
     /** A form beside a rung, with what closes it: what it asks itself, and what has to be passed before that rung. */

@@ -49,6 +49,9 @@ final readonly class RungReading
      * @param list<Unasked> $unasked what the leg chain asks besides, of what nobody has read and the posture is not
      *     known by
      * @param bool $waitsForOtherSide whether it is too deep while everything of the other side is held
+     * @param list<Ability> $isolated the abilities of its posture that some test isolates
+     * @param Reason|null $seeFirst the rung that has to be seen clean before this is loaded, since a hold was lifted and
+     *     no test reads what was held; null where none has to be
      */
     private function __construct(
         public RungDefinition $rung,
@@ -65,6 +68,8 @@ final readonly class RungReading
         public ?float $propHeight,
         public bool $waitsForOtherSide,
         public array $unasked = [],
+        public array $isolated = [],
+        public ?Reason $seeFirst = null,
     ) {
         $this->ofMargins = $this->judged();
     }
@@ -159,15 +164,13 @@ final readonly class RungReading
             $margins[] = $margin->ofOtherLeg();
         }
         $seen = $person->seen($posture->id, $rung->id, $side, $since);
+        $read = array_values(
+            array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true)),
+        );
         $testFirst =
             null === $since
                 ? []
-                : array_values(
-                    array_filter(
-                        $posture->abilities,
-                        static fn (Ability $a): bool => in_array($a, $isolated, true) && !$capacities->isIsolated($a),
-                    ),
-                );
+                : array_values(array_filter($read, static fn (Ability $a): bool => !$capacities->isIsolated($a)));
 
         $work = $rung->work->loading($leg->loads());
 
@@ -192,7 +195,36 @@ final readonly class RungReading
                 ...Unasked::of($leg, $rung->demand, $posture, $capacities, $side),
                 ...Unasked::of($otherLeg, $rung->otherDemand, $posture, $ofOther, $other),
             ],
+            $read,
+            null === $since || [] !== $read ? null : self::toSee($posture, $rung, $person, $side, $since),
         );
+    }
+
+    /** The lowest rung that a word has lifted, while nobody has seen it clean since. */
+    private static function toSee(
+        PostureDefinition $posture,
+        RungDefinition $rung,
+        Snapshot $person,
+        Side $side,
+        EvidenceCutOff $since,
+    ): ?Reason {
+        $lowest = $rung->id;
+        foreach ($posture->rungs as $one) {
+            if (null !== $person->holds->cutOff($one->work, $side)) {
+                $lowest = $one->id;
+                break;
+            }
+        }
+
+        return null === $person->seenSince($posture->id, $lowest, $side, $since)
+            ? new Reason('bar.see-first', Source::Trade, ['posture' => $posture->id, 'rung' => $lowest])
+            : null;
+    }
+
+    /** Whether something has to be read or seen anew before this is loaded, since a hold was lifted. */
+    public function isReadAnewFirst(): bool
+    {
+        return [] !== $this->testFirst || null !== $this->seeFirst;
     }
 
     /** Held, short, unknown, near, open: the worst of its margins, with what was seen. */
@@ -204,8 +236,8 @@ final readonly class RungReading
     /** Whatever holds it: as seen, or else as the numbers have it. */
     public function stateUnheld(): State
     {
-        $state = [] === $this->testFirst ? $this->stateOfMargins() : $this->stateOfMargins()->worse(State::Unknown);
-        if (null === $this->seen || [] !== $this->testFirst) {
+        $state = $this->isReadAnewFirst() ? $this->stateOfMargins()->worse(State::Unknown) : $this->stateOfMargins();
+        if (null === $this->seen || $this->isReadAnewFirst()) {
             return $state;
         }
 
@@ -281,7 +313,19 @@ final readonly class RungReading
                 ]),
                 $this->testFirst,
             ),
+            ...null === $this->seeFirst ? [] : [$this->seeFirst],
         ];
+    }
+
+    /**
+     * @return list<Reason> what keeps it from being tried under the teacher's eye; what no test reads is tried on the
+     *     lowest rung that was lifted, for that is how one finds out
+     */
+    public function barsToTry(): array
+    {
+        return $this->rung->id === ($this->seeFirst->numbers['rung'] ?? null)
+            ? array_values(array_filter($this->bars(), fn (Reason $bar): bool => $bar !== $this->seeFirst))
+            : $this->bars();
     }
 
     /** @return list<GateFinding> the gates that are not met; none where the rung itself was seen clean */
@@ -303,7 +347,7 @@ final readonly class RungReading
     /** @return list<GateFinding> none where the rung itself was seen clean */
     private function asked(): array
     {
-        return $this->isSeenClean() && [] === $this->testFirst ? [] : $this->gates;
+        return $this->isSeenClean() && !$this->isReadAnewFirst() ? [] : $this->gates;
     }
 
     /** What it asks of an ability of the working leg against what that shows; null where it asks nothing of it. */

@@ -9,9 +9,13 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Restart;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Testing\Capacities;
 use LucidAscent\Core\Testing\Evidence;
@@ -36,6 +40,8 @@ final class Snapshot
      * @param list<Observed> $observed answers to gates
      * @param ToolErrors|null $tools the teacher's own; the usual ones where there are none
      * @param Legs|null $legs what was reckoned of the same body before
+     * @param (\Closure(\DateTimeImmutable): ?self)|null $before the same person as known just before a moment; null
+     *     where nothing is known of it
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -49,6 +55,7 @@ final class Snapshot
         public readonly array $observed = [],
         public readonly ?ToolErrors $tools = null,
         ?Legs $legs = null,
+        private readonly ?\Closure $before = null,
     ) {
         $this->legs = $legs ?? new Legs();
     }
@@ -133,26 +140,96 @@ final class Snapshot
     /**
      * The rungs of a ladder that were passed by practice.
      *
-     * @param list<string> $ladder
+     * @param array<string, Work> $ladder what each rung loads, by its id, from the ground up
+     * @param list<Restart> $restarts
+     * @param list<Ability> $isolated the abilities of the posture that some test isolates
      *
      * @return list<string>
      */
-    public function passed(string $posture, Side $side, array $ladder): array
+    public function passed(string $posture, Side $side, array $ladder, array $restarts, array $isolated): array
     {
-        $restarts = [];
-        foreach ($this->holds->cleared as $hold) {
-            if ($hold->posture === $posture && $hold->isOn($side) && null !== $hold->cleared) {
-                $restarts[] = [$hold->rung, $hold->cleared->at];
-            }
-        }
-
         return Passes::of(
-            $ladder,
+            array_keys($ladder),
             $this->checks["$posture $side->value"] ?? [],
             $this->decided["$posture $side->value"] ?? [],
             $restarts,
+            $this->closed($posture, $side, $ladder, $isolated),
             $this->on,
         );
+    }
+
+    /** @return list<string> the rungs of a ladder that were practised on a day */
+    public function workedOn(string $posture, Side $side, \DateTimeImmutable $day): array
+    {
+        return array_values(
+            array_unique(
+                array_map(
+                    static fn (ReadinessCheck $check): string => $check->rung,
+                    array_filter(
+                        $this->checks["$posture $side->value"] ?? [],
+                        static fn (ReadinessCheck $check): bool => $check->day() === Day::of($day),
+                    ),
+                ),
+            ),
+        );
+    }
+
+    /**
+     * When rungs of a ladder were held.
+     *
+     * @param array<string, Work> $ladder what each rung loads, by its id, from the ground up
+     * @param list<Ability> $isolated the abilities of the posture that some test isolates
+     *
+     * @return list<ClosedTime>
+     */
+    public function closed(string $posture, Side $side, array $ladder, array $isolated): array
+    {
+        return ClosedTime::all(
+            $this->holds,
+            $side,
+            $ladder,
+            fn (EvidenceCutOff $since, string $lowest): ?EvidenceCutOff => [] === $isolated
+                ? $this->seenSince($posture, $lowest, $side, $since)
+                : $this->readSince($side, $isolated, $since),
+        );
+    }
+
+    /**
+     * When all of some abilities had been read anew by a test that isolates them, since a word; null while one has not.
+     *
+     * @param list<Ability> $abilities
+     */
+    private function readSince(Side $side, array $abilities, EvidenceCutOff $since): ?EvidenceCutOff
+    {
+        $last = $since;
+        foreach ($abilities as $ability) {
+            $first = null;
+            foreach ($this->evidence[$side->value] as $e) {
+                if ($e->ability === $ability && $e->answersAWord() && null !== $e->on && $since->isBefore($e->on, $e->at)) {
+                    $read = new EvidenceCutOff($e->at ?? $e->on, $e->on);
+                    $first = null === $first || $read->day < $first->day ? $read : $first;
+                }
+            }
+            if (null === $first) {
+                return null;
+            }
+            $last = $first->day > $last->day || $first->moment > $last->moment ? $first : $last;
+        }
+
+        return $last;
+    }
+
+    /** When a rung was first seen clean otherwise than in practice, since a word; null while it was not. */
+    public function seenSince(string $posture, string $rung, Side $side, EvidenceCutOff $since): ?EvidenceCutOff
+    {
+        $first = null;
+        foreach ($this->tries($posture, $rung, $side, $since) as $seen) {
+            if ($seen->isClean && !$seen->isPractice && (null === $first || $seen->on < $first->day)) {
+                $first = new EvidenceCutOff($seen->at ?? $seen->on, $seen->on);
+            }
+        }
+
+        return $first;
     }
 
     /** When something that held a side was lifted last; null when nothing was. */
@@ -233,6 +310,13 @@ final class Snapshot
             $this->observed,
             $this->tools,
             $this->legs,
+            $this->before,
         );
+    }
+
+    /** The same person as known just before a moment; null when the body had not been measured by then. */
+    public function before(\DateTimeImmutable $moment): ?self
+    {
+        return null === $this->before ? null : ($this->before)($moment);
     }
 }

@@ -37,7 +37,7 @@ final readonly class AbilityReadings
     /** @param non-empty-list<Evidence> $evidence of one ability */
     public function __construct(array $evidence, private BodyError $body)
     {
-        $this->isIsolated = [] !== array_filter($evidence, static fn (Evidence $e): bool => $e->isIsolating);
+        $this->isIsolated = [] !== array_filter($evidence, static fn (Evidence $e): bool => $e->answersAWord());
         $this->exact = self::together(
             array_values(array_filter($evidence, static fn (Evidence $e): bool => Bound::Exact === $e->bound)),
         );

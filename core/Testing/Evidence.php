@@ -23,6 +23,7 @@ final readonly class Evidence
      * @param \DateTimeImmutable|null $at when it was entered; null where only the day is known
      * @param bool $isIsolating whether it was read by a test that isolates the ability, clean
      * @param bool|null $isWarm whether the body had been moved before; null when nobody said
+     * @param bool $isWatched whether a teacher was there when it was read
      */
     public function __construct(
         public Ability $ability,
@@ -36,7 +37,14 @@ final readonly class Evidence
         public ?\DateTimeImmutable $at = null,
         public bool $isIsolating = false,
         public ?bool $isWarm = null,
+        public bool $isWatched = true,
     ) {
+    }
+
+    /** Whether it is the test that comes first after a stop was lifted: isolating, read to its end, and watched. */
+    public function answersAWord(): bool
+    {
+        return $this->isIsolating && Bound::Exact === $this->bound && $this->isWatched;
     }
 
     /** By which test and tool, warm or cold: what all readings of it are off by alike. */

@@ -65,6 +65,7 @@ final readonly class ReadTest
                     $taken->at,
                     Bound::Exact === $proven,
                     $taken->isWarm,
+                    $taken->isWatched,
                 );
             }
 

@@ -26,6 +26,7 @@ final class TakenTest
      *     null when nobody said
      * @param array<string, float> $ownErrors one SD of a value where its tool gave one with the reading, by name
      * @param bool|null $isWarm whether the body had been moved before; null when nobody said
+     * @param bool $isWatched whether a teacher was there: at home nobody sees whether it was taken as it should be
      * @param string $id under which it was written down; empty where it was not: then the same numbers are the same
      *                   test
      *
@@ -45,6 +46,7 @@ final class TakenTest
         public readonly ?\DateTimeImmutable $at = null,
         public readonly ?bool $isWarm = null,
         public readonly string $id = '',
+        public readonly bool $isWatched = true,
     ) {
         foreach ($trials as $trial) {
             foreach ($trial as $name => $value) {
@@ -63,8 +65,10 @@ final class TakenTest
             ('' !== $this->id ? $this->id : md5(serialize([$this->side, $this->trials, $this->on, $this->at])));
     }
 
-    /** The same, as of another day: a correction is of the day of what it corrects. */
-    public function as(\DateTimeImmutable $on): self
+    /**
+     * The same, as of another day: a correction is of the day of what it corrects, and was watched if that was.
+     */
+    public function as(\DateTimeImmutable $on, bool $isWatched): self
     {
         return new self(
             $this->test,
@@ -80,6 +84,7 @@ final class TakenTest
             null === $this->at ? null : $on,
             $this->isWarm,
             $this->id,
+            $isWatched,
         );
     }
 

@@ -15,6 +15,7 @@ use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
+use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\Work;
@@ -23,9 +24,11 @@ use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\PractisedUpTo;
 use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Posture\Ladder;
+use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\LadderPractice;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\State;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Testing\ToolErrors;
@@ -114,14 +117,34 @@ final readonly class DecideAnswer
         }
         usort($checks, static fn (CheckMade $a, CheckMade $b): int => $a->on <=> $b->on);
         $last = array_pop($checks);
-        $practised = PractisedUpTo::check(
-            $last,
-            $checks,
-            $holds,
-            $this->catalogue->rung($ladder->id, $last->check->rung)->work ?? new Work([]),
-            $sides,
+        $works = ($this->catalogue->postures()[$ladder->id] ?? null)?->works() ?? [];
+        $closed = [];
+        foreach ($sides as $one) {
+            // Whether tests came first since a word is said by what is next.
+            array_push(
+                $closed,
+                ...ClosedTime::all($holds, $one, $works, static fn (EvidenceCutOff $since): EvidenceCutOff => $since),
+            );
+        }
+        $after = $ladder->after($ladder->rung($last->check->rung));
+        $isNextHeld =
+            null !== $after
+            && [] !==
+                array_filter(
+                    $sides,
+                    static fn (Side $one): bool => !May::load(
+                        $holds,
+                        $works[$after->id] ?? new Work([]),
+                        $one,
+                    )->isYes(),
+                );
+        $history = new LadderPractice(
+            $ladder,
+            PractisedUpTo::check($last, $checks, $closed),
+            $next->isInReach() && !$isNextHeld,
+            false,
+            $heldBy,
         );
-        $history = new LadderPractice($ladder, $practised, $next->isInReach(), false, $heldBy);
         $proposal = Decide::proposal($history);
 
         return [

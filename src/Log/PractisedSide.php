@@ -8,9 +8,11 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\PractisedUpTo;
+use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Progression\LadderPractice;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
@@ -28,6 +30,14 @@ final readonly class PractisedSide
     public function history(RungCheck $check): LadderPractice
     {
         return $this->of($check, $this->person->now($check->practitioner));
+    }
+
+    /** @return list<ClosedTime> of somebody whose body nobody has measured: nothing was read since any word */
+    private function closed(Holds $holds, RungCheck $check): array
+    {
+        $works = ($this->catalogue->postures()[$check->ladder] ?? null)?->works() ?? [];
+
+        return ClosedTime::all($holds, $check->side, $works, static fn (): null => null);
     }
 
     /** @param ReadPoses|null $poses what is known of the person now; null when nobody measured the body */
@@ -48,7 +58,11 @@ final readonly class PractisedSide
 
         return new LadderPractice(
             $ladder,
-            PractisedUpTo::check($last, array_values($checks), $holds, $work, [$check->side]),
+            PractisedUpTo::check(
+                $last,
+                array_values($checks),
+                $poses?->closed($ladder->id, $check->side) ?? $this->closed($holds, $check),
+            ),
             null !== $next && true === $pose?->onLadder()->isOpenAfterThis($next->id),
             null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
             $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),

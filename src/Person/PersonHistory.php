@@ -75,8 +75,9 @@ final readonly class PersonHistory
      * Of somebody who is in no database (Records::suppose), with that person's tests.
      *
      * @param list<Test> $tests
+     * @param list<string> $own ids of what came in by the practitioner's own page
      */
-    public function supposed(Practitioner $practitioner, array $tests): History
+    public function supposed(Practitioner $practitioner, array $tests, array $own): History
     {
         $taken = [];
         foreach ($tests as $test) {
@@ -89,7 +90,7 @@ final readonly class PersonHistory
         );
         foreach ($tests as $test) {
             $corrects = null === $test->corrects ? null : (string) $test->corrects;
-            $entries[] = self::test($test);
+            $entries[] = self::test($test, !in_array((string) $test->id, $own, true));
             if (null !== $corrects && isset($taken[$corrects])) {
                 $entries[] = new TestCorrected(
                     "correction:$test->entryId",
@@ -288,11 +289,12 @@ final readonly class PersonHistory
             $decision->rungAfter,
             $decision->step,
             Step::Stop !== $decision->proposed && !$decision->check->check()->pain->isFelt(),
+            $decision->check->check(),
         );
     }
 
     /** @return TestTaken|null null where nothing was read in it */
-    private static function test(Test $test): ?TestTaken
+    private static function test(Test $test, bool $isWatched): ?TestTaken
     {
         $trials = array_map(
             static fn (Trial $one): array => array_map(floatval(...), $one->readings),
@@ -329,6 +331,7 @@ final readonly class PersonHistory
                 $on,
                 $test->assessment?->warm,
                 "test:$test->id",
+                $isWatched,
             ),
         );
     }

@@ -110,6 +110,7 @@ final readonly class TestRows
             'SELECT t.id, t.entry_id, t.by_id, t.kind, t.side, t.at, t.tool, t.seat, t.pain_level, t.pain_place,
                     t.pain_kind, t.compensations, t.resting, t.corrects, t.is_clean,
                     EXISTS (SELECT 1 FROM test c WHERE c.corrects = t.entry_id) AS is_corrected,
+                    EXISTS (SELECT 1 FROM from_practitioner f WHERE f.id = t.id) AS is_own,
                     (SELECT a.warm FROM assessment a WHERE a.id = t.assessment_id) AS warm, r.readings, r.errors
              FROM test t JOIN trial r ON r.test_id = t.id
              WHERE t.practitioner_id = :p AND t.at <= :moment AND ('.
@@ -199,6 +200,7 @@ final readonly class TestRows
                 $on,
                 null === $row['warm'] ? null : (bool) $row['warm'],
                 $id,
+                1 !== (int) $row['is_own'],
             ),
         );
     }

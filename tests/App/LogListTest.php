@@ -56,7 +56,7 @@ final class LogListTest extends KernelTestCase
         $passed = static fn (array $days): array => Passes::of(['easy-cross-leg', 'mid-thigh-on-block'],
             self::checks(self::logs(array_map(static fn (string $day): array => ['on' => $day,
                 'posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block', 'side' => 'left', 'clean' => true],
-                $days)))['half-lotus left'], [], [], self::today());
+                $days)))['half-lotus left'], [], [], [], self::today());
         self::assertSame([], $passed(['2026-03-03', '2026-03-05']));
         self::assertSame(['mid-thigh-on-block'], $passed(['2026-03-03', '2026-03-05', '2026-03-07']));
         self::assertSame([], $passed(['2026-03-03', '2026-03-05', '2026-03-11']), 'That day has not been.');

@@ -122,8 +122,10 @@ final class Statement
                     : ('sitting-bone' === $e['place'] || $e['level'] >= 5) && !in_array($e['place'], self::MIDDLE, true)
             );
         foreach ($history as $other) {
-            $isSame = $other['at'] <= $now && $other['type'] === $e['type'] && ($other['side'] ?? null) === $e['side']
-                && ($other['place'] ?? null) === ($e['place'] ?? null)
+            $places = [$other['place'] ?? null, $e['place'] ?? null];
+            $isSame = $other['at'] <= $now && $other['type'] === $e['type']
+                && (null === $other['side'] || null === $e['side'] || $other['side'] === $e['side'])
+                && ($places[0] === $places[1] || [] === array_diff($places, self::KNEES))
                 && ('stop' === $e['type'] || 'nothing' !== self::reach($other))
                     && !self::isSlip($other, $history, $now);
             if ($isSame && $other['on'] < $e['on'] && $other['on'] >= $e['on'] - 31) {

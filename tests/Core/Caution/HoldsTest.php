@@ -199,6 +199,12 @@ final class HoldsTest extends TestCase
         yield 'a place on no list' => [[$pain(1, PainPlace::Unknown)], null];
         yield 'the same twice within a month' => [[$pain(1, PainPlace::Knee),
             $pain(1, PainPlace::Knee, on: '2026-02-12', id: 'q')], null];
+        yield 'another part of that knee' => [[$pain(1, PainPlace::Knee),
+            $pain(1, PainPlace::InnerKnee, on: '2026-02-12', id: 'q')], null];
+        yield 'a knee of which nobody said which' => [[$pain(1, PainPlace::Knee), new PainTold('q',
+            self::day('2026-02-12'), self::day('2026-02-12'), new Pain(1, PainPlace::OuterKnee), null)], null];
+        yield 'the other knee' => [[$pain(1, PainPlace::Knee), new PainTold('q', self::day('2026-02-12'),
+            self::day('2026-02-12'), new Pain(1, PainPlace::Knee), Side::Right)], '2026-03-12'];
         yield 'the same longer ago' => [[$pain(1, PainPlace::Knee),
             $pain(1, PainPlace::Knee, on: '2026-02-08', id: 'q')], '2026-03-12'];
         yield 'the same on the same day is once' => [[$pain(1, PainPlace::Knee), $pain(1, PainPlace::Knee, id: 'q')],
@@ -233,6 +239,20 @@ final class HoldsTest extends TestCase
         self::assertSame([], $lifted->clearedOn($loaded, Side::Right));
         self::assertSame([], $lifted->clearedOn(new Work([Load::TurnOut->value], true), Side::Left),
             'but not before a gentle rung');
+        $kneeling = new Work([Load::WeightOnKnee->value], true);
+        self::assertCount(1, $lifted->clearedOn($kneeling, Side::Left), 'Weight on the knee that hurt is no rest.');
+        self::assertCount(0, $lifted->clearedOn($kneeling, Side::Right));
+        $hip = new PainTold('p', self::day('2026-03-09'), self::day('2026-03-09'),
+            new Pain(1, PainPlace::Groin, PainKind::Sharp), Side::Left);
+        self::assertCount(0, Holds::of([$hip, $word], self::day(self::NOW))->clearedOn($kneeling, Side::Left),
+            'It was no knee.');
+        foreach ([[[Load::WeightOnKnee->value], 1], [[Condition::ALL], 1], [[Load::TurnOut->value], 0]] as [$loads,
+            $asked]) {
+            $told = new ConditionTold('p', self::day('2026-03-09'), self::day('2026-03-09'),
+                new Condition('c', 'C', $loads), Side::Left);
+            self::assertCount($asked, Holds::of([$told, $word], self::day(self::NOW))->clearedOn($kneeling,
+                Side::Left), implode(' ', $loads));
+        }
     }
 
     public function testADayAheadOfTheClockHoldsAtOnceAndLiftsNothing(): void

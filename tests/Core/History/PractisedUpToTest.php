@@ -8,29 +8,31 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\PractisedUpTo;
+use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use PHPUnit\Framework\TestCase;
 
-/** A right knee that hurt on the third of March, and was lifted on the sixth. */
+/** A right knee that hurt on the third of March, was lifted on the sixth and tested on the seventh. */
 final class PractisedUpToTest extends TestCase
 {
     public function testWhatCameBeforeAWordOfThisSideCountsNoMore(): void
     {
-        $checks = [self::check('02'), self::check('05'), self::check('08')];
+        $checks = [self::check('02'), self::check('05'), self::check('06'), self::check('08')];
         $last = self::check('09');
         self::assertSame(['08', '09'], self::days($last, $checks, [Side::Right]));
-        self::assertSame(['02', '05', '08', '09'], self::days($last, $checks, [Side::Left]),
+        self::assertSame(['02', '05', '06', '08', '09'], self::days($last, $checks, [Side::Left]),
             'The other side was never stopped.');
         self::assertSame(['08', '09'], self::days($last, $checks, Side::cases()),
             'Where nobody says which side, either may have been.');
-        self::assertSame(['02', '05', '08', '09'], self::days($last, $checks, [Side::Right], new Work([], true)),
-            'What is gentle goes on.');
+        self::assertSame(['06', '08', '09'], self::days($last, $checks, [Side::Right], new Work([], true)),
+            'What is gentle waits for no tests.');
         self::assertSame(['05'], self::days(self::check('05'), [self::check('02')], [Side::Right]),
             'The check itself is there always.');
     }
@@ -47,8 +49,7 @@ final class PractisedUpToTest extends TestCase
     {
         $bad = self::check('02', isClean: false);
         self::assertSame([false, true], array_map(static fn (ReadinessCheck $check): bool => $check->isClean(),
-            PractisedUpTo::check(self::check('05'), [self::check('02'), $bad], Holds::none(), new Work([]),
-                [Side::Left])));
+            PractisedUpTo::check(self::check('05'), [self::check('02'), $bad], [])));
     }
 
     /**
@@ -65,8 +66,11 @@ final class PractisedUpToTest extends TestCase
             new ClearanceGiven('w', $at('06'), $at('06'), ['p'], ClearanceAuthority::Clinician, true),
         ], $at('20'));
 
+        $closed = array_map(static fn (Side $side): array => ClosedTime::all($holds, $side, ['low' => $work],
+            static fn (): EvidenceCutOff => new EvidenceCutOff($at('07'), $at('07'))), $sides);
+
         return array_map(static fn (ReadinessCheck $check): string => $check->on->format('d'),
-            PractisedUpTo::check($last, [...$checks, $last], $holds, $work, $sides));
+            PractisedUpTo::check($last, [...$checks, $last], array_merge(...$closed)));
     }
 
     private static function check(string $day, bool $isClean = true, ?string $entered = null): CheckMade

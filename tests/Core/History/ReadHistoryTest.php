@@ -95,6 +95,34 @@ final class ReadHistoryTest extends TestCase
             'What corrects in a circle leaves nothing that stands.');
     }
 
+    public function testNobodyWatchesATestBecauseSomebodyCorrectsItLater(): void
+    {
+        $entries = [
+            self::taken('one', '02', 30.0, isWatched: false),
+            self::taken('two', '04', 25.0),
+            self::taken('three', '06', 20.0),
+            new TestCorrected('c', self::at('04'), self::at('04'), '', 'two', 'one', self::at('02')),
+            new TestCorrected('d', self::at('06'), self::at('06'), '', 'three', 'two', self::at('04')),
+        ];
+        $watched = static fn (array $entries): array => array_map(
+            static fn (TakenTest $test): bool => $test->isWatched,
+            self::snapshot($entries, '07')->taken,
+        );
+        self::assertSame([false], $watched($entries));
+        self::assertSame([true], $watched([self::taken('one', '02', 30.0), ...array_slice($entries, 1)]));
+        self::assertSame([true, false], $watched(array_slice($entries, 0, 2)));
+    }
+
+    /** The body is measured on the first day of the year, so nothing is known of a moment before that. */
+    public function testWhereSomebodyStoodBeforeAMomentIsReadOfThatTime(): void
+    {
+        $now = self::snapshot([self::taken('one', '02', 30.0), self::taken('two', '04', 25.0)], '07');
+        self::assertCount(2, $now->taken);
+        self::assertCount(1, $now->before(self::at('04'))->taken ?? [], 'What was entered then is not of before.');
+        self::assertCount(0, $now->supposing(Side::Left, [])->before(self::at('02'))->taken ?? [1]);
+        self::assertNull($now->before(new \DateTimeImmutable('2026-01-01')));
+    }
+
     public function testWhatIsNewestComesFirstAndWhatIsToComeNotAtAll(): void
     {
         $days = array_map(static fn (TakenTest $test): string => $test->on?->format('d') ?? '',
@@ -286,13 +314,18 @@ final class ReadHistoryTest extends TestCase
             SampleBody::proportions());
     }
 
-    private static function taken(string $entry, string $day, float $height, ?Pain $pain = null): TestTaken
-    {
+    private static function taken(
+        string $entry,
+        string $day,
+        float $height,
+        ?Pain $pain = null,
+        bool $isWatched = true,
+    ): TestTaken {
         $pain ??= Pain::none();
 
         return new TestTaken("test:$entry", self::at($day), self::at($day), '', $entry,
             new TakenTest('shins-stacked', Side::Left, Tool::Tape, [['kneeHeight' => $height, 'ankleHeight' => 10.0]],
-                [], $pain, self::at($day), at: self::at($day), id: $entry));
+                [], $pain, self::at($day), at: self::at($day), id: $entry, isWatched: $isWatched));
     }
 
     private static function reading(): ReadHistory

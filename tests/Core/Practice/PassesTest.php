@@ -8,6 +8,7 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\ReadinessCheck;
+use LucidAscent\Core\Practice\Restart;
 use LucidAscent\Core\Practice\Step;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -20,7 +21,7 @@ final class PassesTest extends TestCase
     /**
      * @param list<ReadinessCheck> $checks
      * @param list<Decided> $decided
-     * @param list<array{string, \DateTimeImmutable}> $restarts
+     * @param list<Restart> $restarts
      * @param list<string> $passed
      */
     #[DataProvider('histories')]
@@ -31,7 +32,7 @@ final class PassesTest extends TestCase
         array $passed,
         string $now = '2026-03-20',
     ): void {
-        self::assertSame($passed, Passes::of(self::LADDER, $checks, $decided, $restarts, new \DateTimeImmutable($now)));
+        self::assertSame($passed, Passes::of(self::LADDER, $checks, $decided, $restarts, [], new \DateTimeImmutable($now)));
     }
 
     /** @return iterable<string, array<mixed>> */
@@ -71,11 +72,9 @@ final class PassesTest extends TestCase
                 [self::decided($step, 'low', 'low', 5)], [], []];
         }
         yield 'a stop that was lifted: one rung below it' => [[...$clean('ground', 1, 2, 3), ...$clean('low', 4, 5, 6),
-            ...$clean('high', 7, 8, 9)], [], [['high', self::day(11)]], ['ground']];
-        yield 'a stop on no rung of it: from the top, one down' => [[...$clean('ground', 1, 2, 3),
-            ...$clean('high', 7, 8, 9)], [], [['', self::day(11)]], ['ground', 'high']];
-        yield 'what comes after the word counts' => [$clean('low', 12, 13, 14), [], [['low', self::day(11)]], ['low']];
-        yield 'a count is not carried over the word' => [$clean('low', 9, 10, 12), [], [['low', self::day(11)]], []];
+            ...$clean('high', 7, 8, 9)], [], [new Restart('high', self::day(11))], ['ground']];
+        yield 'what comes after the word counts' => [$clean('low', 12, 13, 14), [], [new Restart('low', self::day(11))], ['low']];
+        yield 'a count is not carried over the word' => [$clean('low', 9, 10, 12), [], [new Restart('low', self::day(11))], []];
         yield '42 days off are no lapse' => [$clean('low', 2, 4, 6), [], [], ['low'], '2026-04-17'];
         yield '43 are' => [$clean('low', 2, 4, 6), [], [], [], '2026-04-18'];
         yield 'a break in between lapses what was before' => [[...$clean('low', 2, 4, 6),
@@ -97,8 +96,8 @@ final class PassesTest extends TestCase
         $checks = [self::check('low', 2), self::check('low', 4), $check];
         $decided = static fn (string $at): array => [new Decided(Step::Stay, 'low', 'low',
             new \DateTimeImmutable("2026-03-06 $at"))];
-        self::assertSame(['low'], Passes::of(self::LADDER, $checks, $decided('17:59'), [], self::day(20)));
-        self::assertSame([], Passes::of(self::LADDER, $checks, $decided('18:00'), [], self::day(20)),
+        self::assertSame(['low'], Passes::of(self::LADDER, $checks, $decided('17:59'), [], [], self::day(20)));
+        self::assertSame([], Passes::of(self::LADDER, $checks, $decided('18:00'), [], [], self::day(20)),
             'At the same moment the decision rests on the check.');
     }
 

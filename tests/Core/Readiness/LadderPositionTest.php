@@ -34,6 +34,7 @@ use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\LadderPosition;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\ReadSeen;
@@ -505,7 +506,7 @@ final class LadderPositionTest extends TestCase
         $frog = self::pose(Person::of(['frog' => [['span' => 90.0]]], entries: [$hurt, $word('2026-03-01')]));
         self::assertSame([Ability::ExternalRotation], $frog->full()->testFirst, 'Another test answers nothing.');
         $watched = self::pose(Person::of(self::TURNS, entries: [$hurt, $word('2026-03-05')]), tests: []);
-        self::assertSame([], $watched->full()->testFirst, 'Where no test reads it, none is asked for.');
+        self::assertSame([], $watched->full()->testFirst, 'Where no test reads it, none can be asked for.');
     }
 
     /**
@@ -554,7 +555,93 @@ final class LadderPositionTest extends TestCase
         self::assertSame(['ground'], $names([$hurt(Side::Left), $word]), 'One rung below where it stopped.');
         self::assertSame(['ground', 'low', 'high'], $names([$hurt(Side::Right), $word]), 'The other side’s.');
         self::assertSame(['ground', 'low', 'high'], $names([$hurt(Side::Left, 'another'), $word]),
-            'On another ladder.');
+            'On another ladder, and nobody knows where this one stood.');
+    }
+
+    /** A stop that was told on no rung of the ladder stops it where it stood, or was worked that day, if lower. */
+    public function testALadderThatWasHeldGoesOnOneRungLowerWhereverItWasTold(): void
+    {
+        $practised = static fn (string $rung,
+            int ...$days): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck($rung,
+                self::day(sprintf('2026-02-%02d', $day)), true, true, Pain::none()), $days);
+        $checks = [...$practised('ground', 2, 3, 4), ...$practised('low', 6, 8, 10), ...$practised('high', 12, 14, 16)];
+        $stand = static function (array $checks, string $rung = '', string $posture = '',
+            ?PostureDefinition $ladder = null): LadderPosition {
+            $hurt = new PainTold('p', self::day('2026-02-20'), self::day('2026-02-20'),
+                new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left, posture: $posture, rung: $rung);
+            $word = new ClearanceGiven('w', self::day('2026-03-01'), self::day('2026-03-01'), ['p'],
+                ClearanceAuthority::Clinician, true);
+            $before = static function (\DateTimeImmutable $moment) use ($checks): Snapshot {
+                self::assertEquals(self::day('2026-02-20'), $moment);
+
+                return Person::of(self::TURNS, on: '2026-02-20', checks: ['turner left' => $checks]);
+            };
+
+            return self::stand(Person::of(self::TURNS, checks: ['turner left' => $checks], entries: [$hurt, $word],
+                before: $before), $ladder);
+        };
+        self::assertSame(['ground'], $stand($checks)->passed, 'In a test, or before the tests: it stood on "high".');
+        self::assertSame([], $stand(array_slice($checks, 0, 3))->passed, 'It stood on "low".');
+        self::assertSame([], $stand($checks, 'low', 'turner')->passed, 'On a rung that it had passed.');
+        self::assertSame([], $stand($checks, 'ground', 'turner')->passed, 'On a gentle one.');
+        self::assertSame(['ground'], $stand($checks, 'full', 'turner')->passed, 'On a try above where it stood.');
+        self::assertSame([], $stand([...$checks, ...$practised('low', 20)])->passed, 'Worked that day.');
+        self::assertSame(['ground'], $stand([...$checks, ...$practised('high', 20), ...$practised('low', 20)])->passed,
+            'Of several the highest is where it was.');
+        self::assertSame([], $stand($practised('ground', 2, 3))->passed);
+        $beside = self::ladder();
+        $form = new RungDefinition('beside', 'Beside', null, [], new Work(['turn-out']));
+        $beside = new PostureDefinition('turner', 'Turner', $beside->abilities, $beside->rungs, [], [],
+            ['low' => [$form]]);
+        self::assertSame([], $stand($checks, 'beside', 'turner', $beside)->passed,
+            'In a form beside a rung: as on that rung.');
+    }
+
+    public function testAfterAStopMeasuringAndSeeingPassNothingAboveWhereItGoesOn(): void
+    {
+        $entries = [
+            new PainTold('p', self::day('2026-02-20'), self::day('2026-02-20'),
+                new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left, posture: 'turner', rung: 'high'),
+            new ClearanceGiven('w', self::day('2026-03-01'), self::day('2026-03-01'), ['p'],
+                ClearanceAuthority::Clinician, true),
+        ];
+        $measured = self::ladder(isMeasuredThrough: true);
+        self::assertSame(['ground', 'low', 'high'], self::stand(Person::of(self::TURNS), $measured)->passed);
+        self::assertSame(['ground'], self::stand(Person::of(self::TURNS, entries: $entries), $measured)->passed,
+            'Practice alone passes from there on.');
+        $seen = [self::seen('full', '2026-03-08')];
+        self::assertSame(['ground', 'low', 'high', 'full'], self::stand(Person::of(self::TURNS, seen: $seen))->passed);
+        self::assertSame(['ground'], self::stand(Person::of(self::TURNS, seen: $seen, entries: $entries))->passed);
+        $practised = array_map(static fn (string $day): ReadinessCheck => new ReadinessCheck('low',
+            self::day("2026-03-$day"), true, true, Pain::none()), ['04', '06', '08']);
+        self::assertSame(['ground', 'low'], self::stand(Person::of(self::TURNS, entries: $entries,
+            checks: ['turner left' => $practised]), $measured)->passed);
+    }
+
+    /** Where no test reads what was held, the lowest rung of it is done once, clean, with the teacher watching. */
+    public function testWhatNoTestReadsIsSeenFirst(): void
+    {
+        $entries = [
+            new PainTold('p', self::day('2026-02-20'), self::day('2026-02-20'),
+                new Pain(4, PainPlace::Knee, PainKind::Ache), Side::Left, posture: 'turner', rung: 'high'),
+            new ClearanceGiven('w', self::day('2026-03-01'), self::day('2026-03-01'), ['p'],
+                ClearanceAuthority::Clinician, true),
+        ];
+        $pose = static fn (Seen ...$seen): PoseReading => self::pose(Person::of(self::TURNS, seen: $seen,
+            entries: $entries), tests: []);
+        $waits = $pose();
+        self::assertSame(['bar.see-first'], self::codes($waits->rung('low')?->waits() ?? []));
+        self::assertSame('low', $waits->rung('high')?->waits()[0]->numbers['rung']);
+        self::assertSame([], $waits->rung('ground')?->waits(), 'Gentle work was never loaded.');
+        self::assertSame(State::Unknown, $waits->rung('low')?->state());
+        self::assertTrue(May::try($waits, 'low')->isYes(), 'It is tried, to be seen.');
+        self::assertFalse(May::try($waits, 'high')->isYes());
+        self::assertSame([], $pose(self::seen('low', '2026-03-05'))->rung('high')?->waits());
+        foreach ([self::seen('low', '2026-02-25'), self::seen('low', '2026-03-05', false), self::seen('high'),
+            new Seen('turner', 'low', Side::Left, true, self::day('2026-03-05'), isPractice: true)] as $seen) {
+            self::assertSame(['bar.see-first'], self::codes($pose($seen)->rung('high')?->waits() ?? []),
+                'Before the word, not clean, another rung, or with nobody there to see it.');
+        }
     }
 
     public function testWhichTestsWouldSettleAnAbility(): void

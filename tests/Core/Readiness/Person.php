@@ -34,6 +34,7 @@ final class Person
      * @param array<string, list<Decided>> $decided
      * @param list<Observed> $observed
      * @param list<Entry> $entries
+     * @param (\Closure(\DateTimeImmutable): ?Snapshot)|null $before
      */
     public static function of(
         array $trials,
@@ -45,6 +46,7 @@ final class Person
         array $decided = [],
         array $observed = [],
         array $entries = [],
+        ?\Closure $before = null,
     ): Snapshot {
         $proportions ??= SampleBody::proportions();
         $taken = [];
@@ -71,7 +73,7 @@ final class Person
         $on = new \DateTimeImmutable($on);
 
         return new Snapshot($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen,
-            $checks, $decided, $observed);
+            $checks, $decided, $observed, before: $before);
     }
 
     private static function definition(string $name): TestDefinition

@@ -119,6 +119,22 @@ final class ReadTestTest extends TestCase
         }
     }
 
+    /** After a stop was lifted a test comes first: one that isolates, that a teacher saw, and that came to its end. */
+    public function testWhichReadingAnswersAWord(): void
+    {
+        $body = new Body(41.2, 41.3, 17.0, 9.0, 6.6, 9.0);
+        $answers = static fn (TestDefinition $test, array $trial, ?bool $resting = null,
+            bool $isWatched = true): array => array_map(static fn (Evidence $e): bool => $e->answersAWord(),
+                ReadTest::evidence($test, new TakenTest($test->id, Side::Left, Tool::Tape, [$trial],
+                    resting: $resting, isWatched: $isWatched), $body, ToolErrors::usual()));
+        $stacked = ['kneeHeight' => 20.0, 'ankleHeight' => 10.0];
+        self::assertSame([true], $answers(Definition::shinsStacked(), $stacked));
+        self::assertSame([false], $answers(Definition::shinsStacked(), $stacked, isWatched: false));
+        self::assertSame([false], $answers(Definition::shinsStacked(), $stacked, true));
+        self::assertNotContains(true, $answers(Definition::solesTogether(), ['kneeHeight' => 20.0,
+            'heelDistance' => 20.0]), 'It shows lower bounds alone.');
+    }
+
     public static function hugs(): iterable
     {
         yield 'past the hip' => [44.7, 1.0, 120.6, 3.6, 1.9];
