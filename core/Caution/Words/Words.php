@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Caution\Words;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Load;
+
+/** What free words say, as far as a caution has to know it. */
+final readonly class Words
+{
+    /**
+     * What the naming of a part holds until somebody has said what it touches: this product's own, after what the
+     * conditions of that part hold.
+     */
+    private const HOLDS = [
+        'knee' => [Load::KneeFolded, Load::TurnOut],
+        'hip' => [Load::HipFlexedEnd, Load::TurnIn, Load::TurnOut, Load::Crossing],
+        'back' => [Load::LoadedFold, Load::Twist],
+        'neck' => [Load::Neck, Load::HeadLow],
+        'pregnancy' => [
+            Load::Prone,
+            Load::Twist,
+            Load::Abdomen,
+            Load::OnTheBack,
+            Load::HipFlexedEnd,
+            Load::HipExtendedEnd,
+            Load::LegsWideEnd,
+            Load::HamstringEnd,
+        ],
+    ];
+
+    /**
+     * @param list<string> $places that are named: knee, hip, back, neck, pregnancy
+     * @param Side|null $side that is named; null where none is, or both are
+     */
+    public function __construct(public Meaning $meaning, public array $places = [], public ?Side $side = null)
+    {
+    }
+
+    /** Whether somebody has to say where and how it is. */
+    public function ask(): bool
+    {
+        return Meaning::Nothing !== $this->meaning;
+    }
+
+    /** @return list<Load> what is held, beside everything deep, until somebody has */
+    public function loads(): array
+    {
+        $loads = [];
+        foreach ($this->places as $place) {
+            array_push($loads, ...self::HOLDS[$place] ?? []);
+        }
+
+        return array_values(array_unique($loads, SORT_REGULAR));
+    }
+}
