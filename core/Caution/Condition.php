@@ -45,10 +45,20 @@ final readonly class Condition
         return new self($id, $name, [self::ALL], spares: $spares);
     }
 
-    /** A condition that no caution knows: no deep rung until somebody has said what it is. */
-    public static function unknown(string $id): self
+    /**
+     * A condition that no caution knows: no deep rung, and nothing of what its words name, until somebody has said what
+     * it is.
+     *
+     * @param list<Load> $named
+     */
+    public static function unknown(string $id, array $named = []): self
     {
-        return new self($id, $id, [], gentleOnly: true);
+        return new self(
+            $id,
+            $id,
+            array_map(static fn (Load $load): string => $load->value, $named),
+            gentleOnly: true,
+        );
     }
 
     /**

@@ -7,6 +7,8 @@ namespace LucidAscent\Core\History;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\Entry\TestCorrected;
+use LucidAscent\Core\History\Entry\TestTaken;
 use LucidAscent\Core\Testing\ToolErrors;
 
 /**
@@ -23,6 +25,29 @@ final readonly class History
     public function with(Entry ...$more): self
     {
         return new self([...$this->entries, ...array_values($more)], $this->tools);
+    }
+
+    /**
+     * What had been entered before a moment. A test is as it was corrected since: a slip of the pen was never how far
+     * somebody went.
+     */
+    public function before(\DateTimeImmutable $moment): self
+    {
+        $taken = [];
+        foreach ($this->of(TestCorrected::class) as $one) {
+            $taken[$one->entry] = $one->taken;
+        }
+        $before = [];
+        foreach ($this->entries as $entry) {
+            $first =
+                $entry instanceof TestTaken || $entry instanceof TestCorrected ? $taken[$entry->entry] ?? null : null;
+            $entry = null === $first ? $entry : $entry->enteredAt($first);
+            if ($entry->at() < $moment) {
+                $before[] = $entry;
+            }
+        }
+
+        return new self($before, $this->tools);
     }
 
     /** The body as it was measured last by a moment; null when nobody had. */

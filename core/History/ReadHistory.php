@@ -97,8 +97,8 @@ final readonly class ReadHistory
             $history->tools,
             // What was entered at the moment itself is not of before it.
             before: fn (\DateTimeImmutable $then): ?Snapshot => $this->snapshot(
-                $history,
-                self::justBefore($then),
+                $history->before($then),
+                $then,
                 false,
             ),
         );
@@ -115,14 +115,6 @@ final readonly class ReadHistory
         $read = ReadTests::series($this->tests, $taken, $proportions, $history->tools);
 
         return $this->withSeen($read, $this->seen($history, $taken, $moment, $proportions), $proportions);
-    }
-
-    private static function justBefore(\DateTimeImmutable $moment): \DateTimeImmutable
-    {
-        $least = new \DateInterval('PT0S');
-        $least->f = 1e-6;
-
-        return $moment->sub($least);
     }
 
     /** @return list<Entry> what the judge of holds has to know */

@@ -67,7 +67,16 @@ final readonly class LadderPosition
         }
         [$next, $bars] = null === $now ? [null, []] : [$rungs[$now], $closed[$rungs[$now]->rung->id]];
         if (null !== $next && [] === $bars) {
-            return new self($next, null, [], $names, State::Unknown === $next->state(), $closed, $rungs, $posture->id);
+            return new self(
+                $next,
+                null,
+                [],
+                $names,
+                State::Unknown === $next->state(),
+                $closed,
+                $rungs,
+                $posture->id,
+            );
         }
         // The highest passed one below that nothing closes.
         for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
@@ -122,7 +131,10 @@ final readonly class LadderPosition
             array_push($bars, ...$reading->rung->id === $rung ? $reading->barsToTry() : []);
         }
         foreach ($this->under($rung) as $below) {
-            if (false === $below->seen?->isClean || ([] !== $below->heldBy && !$this->hasPassed($below->rung->id))) {
+            if (
+                false === $below->seen?->isClean
+                || ([] !== $below->heldBy && !$this->hasPassed($below->rung->id))
+            ) {
                 $bars[] = $this->comesFirst($below);
             }
         }
@@ -150,7 +162,10 @@ final readonly class LadderPosition
             return $bars;
         }
         $state = $rung->stateUnheld();
-        if ($state->isInReach() || ($rung->rung->isGentle() && (State::Unknown === $state || $rung->isImpossible))) {
+        if (
+            $state->isInReach()
+            || ($rung->rung->isGentle() && (State::Unknown === $state || $rung->isImpossible))
+        ) {
             return [];
         }
         if ($rung->isImpossible) {
@@ -245,8 +260,8 @@ final readonly class LadderPosition
     }
 
     /**
-     * Where stops that were lifted let a side go on. It stopped on the lowest of three rungs: that of which it was told,
-     * the highest that was worked that day, and the one on which the side stood; where nothing of the ladder had been
+     * Where stops that were lifted let a side go on. It stopped on the lowest of three rungs: that of which it was
+     * told, the highest that was worked that day, and the one on which the side stood; where nothing of the ladder had been
      * done, there is nothing to go back on.
      *
      * @param array<string, Work> $ladder what each rung loads, by its id, from the ground up
@@ -311,7 +326,9 @@ final readonly class LadderPosition
     private static function showsItself(PostureDefinition $posture, RungReading $rung): bool
     {
         foreach ($rung->margins as $margin) {
-            if (in_array(ReadSeen::label($posture->id, $rung->rung->id), $margin->capacity?->tests() ?? [], true)) {
+            if (
+                in_array(ReadSeen::label($posture->id, $rung->rung->id), $margin->capacity?->tests() ?? [], true)
+            ) {
                 return true;
             }
         }

@@ -50,8 +50,8 @@ final readonly class RungReading
      *     known by
      * @param bool $waitsForOtherSide whether it is too deep while everything of the other side is held
      * @param list<Ability> $isolated the abilities of its posture that some test isolates
-     * @param Reason|null $seeFirst the rung that has to be seen clean before this is loaded, since a hold was lifted and
-     *     no test reads what was held; null where none has to be
+     * @param Reason|null $seeFirst the rung that has to be seen clean before this is loaded, since a hold was lifted
+     *     and no test reads what was held; null where none has to be
      */
     private function __construct(
         public RungDefinition $rung,
@@ -156,7 +156,10 @@ final readonly class RungReading
             )->ofOtherLeg();
         }
         $leg = LegAsked::of($rung->demand, $rung->prop, $person, $side, $capacities, $atLimits);
-        array_push($margins, ...self::ofLeg($leg, $rung->demand, $posture, $capacities, $person, $side, $atLimits));
+        array_push(
+            $margins,
+            ...self::ofLeg($leg, $rung->demand, $posture, $capacities, $person, $side, $atLimits),
+        );
         $otherLeg = LegAsked::of($rung->otherDemand, PropRule::None, $person, $other, $ofOther, $atLimits);
         foreach (
             self::ofLeg($otherLeg, $rung->otherDemand, $posture, $ofOther, $person, $other, $atLimits) as $margin
@@ -236,7 +239,9 @@ final readonly class RungReading
     /** Whatever holds it: as seen, or else as the numbers have it. */
     public function stateUnheld(): State
     {
-        $state = $this->isReadAnewFirst() ? $this->stateOfMargins()->worse(State::Unknown) : $this->stateOfMargins();
+        $state = $this->isReadAnewFirst()
+            ? $this->stateOfMargins()->worse(State::Unknown)
+            : $this->stateOfMargins();
         if (null === $this->seen || $this->isReadAnewFirst()) {
             return $state;
         }
@@ -297,7 +302,10 @@ final readonly class RungReading
             return array_map(May::held(...), $this->heldBy);
         }
 
-        return [...$this->waits(), ...array_map(static fn (GateFinding $gate): Reason => $gate->reason, $this->shut())];
+        return [
+            ...$this->waits(),
+            ...array_map(static fn (GateFinding $gate): Reason => $gate->reason, $this->shut()),
+        ];
     }
 
     /**
@@ -419,7 +427,9 @@ final readonly class RungReading
             [$ability, $sign] = $asked;
             if (Unasked::counts($ability, $posture, $capacities)) {
                 $known =
-                    null === $leg->pose ? $capacities->get($ability) : $capacities->near($ability, $leg->pose->angles);
+                    null === $leg->pose
+                        ? $capacities->get($ability)
+                        : $capacities->near($ability, $leg->pose->angles);
                 $margins[$name] = self::margin(
                     $ability,
                     $known,

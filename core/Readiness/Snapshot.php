@@ -205,7 +205,12 @@ final class Snapshot
         foreach ($abilities as $ability) {
             $first = null;
             foreach ($this->evidence[$side->value] as $e) {
-                if ($e->ability === $ability && $e->answersAWord() && null !== $e->on && $since->isBefore($e->on, $e->at)) {
+                if (
+                    $e->ability === $ability
+                    && $e->answersAWord()
+                    && null !== $e->on
+                    && $since->isBefore($e->on, $e->at)
+                ) {
                     $read = new EvidenceCutOff($e->at ?? $e->on, $e->on);
                     $first = null === $first || $read->day < $first->day ? $read : $first;
                 }

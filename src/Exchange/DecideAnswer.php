@@ -57,7 +57,7 @@ final readonly class DecideAnswer
         $today = new \DateTimeImmutable('@0');
         $work = $this->catalogue->rung($ladder->id, $rung)?->work;
         foreach ($document->list('sessions') as $i => $session) {
-            $said = PainFields::inUnreadable($session);
+            $said = PainFields::inUnreadable(FreeWords::without($session));
             $check = $this->check($session, $said, $ladder, $rung, $today, $unread);
             $id = Fields::textIn($session, 'id', "sessions[$i]");
             // A log that is sent twice counts once.

@@ -12,6 +12,7 @@ use LucidAscent\App\Person\ToldCondition;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
+use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -20,6 +21,7 @@ use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\Words\ReadWords;
 
 /**
  * Conditions and events of a document, as the judge of holds takes them; one that cannot be read spoils no other, and
@@ -99,7 +101,7 @@ final readonly class EventList
                 $fields = Fields::of($raw, "events[$i]");
                 array_push($entries, ...$this->event($fields, $i, $today, $unread));
             } catch (InvalidValue $e) {
-                $said = PainFields::inUnreadable($raw);
+                $said = PainFields::inUnreadable(FreeWords::without($raw));
                 $unread[] = [
                     'event' => "events[$i]",
                     'code' => 'bad-input',
@@ -121,7 +123,12 @@ final readonly class EventList
             }
         }
 
-        return [[...array_values($entries), ...self::elsewhere($document, $today)], array_values($unread)];
+        [$words, $unreadWords] = FreeWords::of($document, self::PARTS, $today);
+
+        return [
+            [...array_values($entries), ...self::elsewhere($document, $today), ...$words],
+            [...array_values($unread), ...$unreadWords],
+        ];
     }
 
     /**
@@ -133,7 +140,12 @@ final readonly class EventList
     {
         $entries = [];
         foreach (array_diff($document->names(), self::PARTS) as $name) {
-            foreach (PainFields::inUnreadable([$name => $document->raw($name)]) as $pain) {
+            $part = [$name => $document->raw($name)];
+            foreach (
+                FreeWords::isKey($name)
+                    ? PainFields::everywhere($part)
+                    : PainFields::inUnreadable(FreeWords::without($part)) as $pain
+            ) {
                 $entries[] = new PainTold($name, $today, $today, $pain, null);
             }
         }
@@ -288,6 +300,13 @@ final readonly class EventList
         $consent = $hasConsent || true === ($given['consent'] ?? null);
         $condition = $this->catalogue->condition($id, $consent);
         if (!isset($this->catalogue->conditions()[$id])) {
+            $words = ReadWords::named($id);
+            // "None" is an answer, and what is painless holds nothing.
+            if (!$words->ask() || 1 === preg_match('/^\s*painless\b/i', $id)) {
+                return;
+            }
+            $condition = Condition::unknown($id, $words->loads());
+            $side = $words->of($side);
             $unread[] = [
                 'condition' => $id,
                 'code' => 'unknown-condition',

@@ -52,7 +52,7 @@ final readonly class LogList
                 $id,
                 $at,
                 $on,
-                PainFields::inUnreadable($said),
+                PainFields::inUnreadable(FreeWords::without($said)),
                 self::sides($of, $session),
                 $catalogue,
                 $posture,
@@ -66,12 +66,12 @@ final readonly class LogList
                     $read[] = self::item(
                         Fields::of($item, $hasItems ? "sessions[$i].items[$j]" : "sessions[$i]"),
                         $catalogue,
-                        PainFields::inUnreadable($item),
+                        PainFields::inUnreadable(FreeWords::without($item)),
                         self::sides($item, $session),
                     );
                     $isSore = $isSore || (is_array($item) && true === ($item['soreAtNight'] ?? false));
                 } catch (InvalidValue $e) {
-                    $said = PainFields::inUnreadable($item);
+                    $said = PainFields::inUnreadable(FreeWords::without($item));
                     $unread[] = [
                         'session' => $id,
                         'code' => 'bad-input',

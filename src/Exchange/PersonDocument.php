@@ -62,7 +62,9 @@ final readonly class PersonDocument
                 'because' => sprintf('There is no school "%s".', $document->text('school')),
             ];
         }
-        $body = new BodyMeasured('body', $on, $on, '', $proportions);
+        // A document has one body, and nobody says since when: as long as anything it tells of.
+        $ever = new \DateTimeImmutable('@0');
+        $body = new BodyMeasured('body', $ever, $ever, '', $proportions);
         $history = new History(
             [$body, ...$events, ...$tests->entries, ...$seen, ...$gates, ...$logs->entries],
             ToolErrors::usual(),
@@ -88,7 +90,7 @@ final readonly class PersonDocument
         $entries = $unread = [];
         $list = $document->raw('seen') ?? [];
         foreach (is_array($list) && array_is_list($list) ? $list : [$list] as $i => $raw) {
-            $said = PainFields::inUnreadable($raw);
+            $said = PainFields::inUnreadable(FreeWords::without($raw));
             $id = Fields::textIn($raw, 'id', "seen[$i]");
             $posture = Fields::textIn($raw, 'posture');
             $rung = Fields::textIn($raw, 'rung');
@@ -160,7 +162,7 @@ final readonly class PersonDocument
         $entries = $unread = [];
         $list = $document->raw('gates') ?? [];
         foreach (is_array($list) && array_is_list($list) ? $list : [$list] as $i => $raw) {
-            $said = PainFields::inUnreadable($raw);
+            $said = PainFields::inUnreadable(FreeWords::without($raw));
             $side = Side::tryFrom(Fields::textIn($raw, 'side'));
             foreach ($said as $pain) {
                 $entries[] = new PainTold("gates[$i]", $today, $today, $pain, $side);

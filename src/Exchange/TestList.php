@@ -74,7 +74,7 @@ final class TestList
         $said = ['test' => $name] + (null === $side ? [] : ['side' => $side]);
         $definition = $this->definitions[$name] ?? null;
         $id = Fields::textIn($test, 'id', "tests[$i]");
-        $pains = is_array($test) ? PainFields::everywhere($test) : PainFields::inUnreadable($test);
+        $pains = is_array($test) ? PainFields::everywhere($test) : PainFields::inUnreadable(FreeWords::without($test));
         $on = is_array($test) && is_string($test['on'] ?? null) ? self::dayOr($test['on'], $this->today) : $this->today;
         foreach ($pains as $pain) {
             foreach (self::painSides($side, $definition) as $one) {

@@ -7,6 +7,8 @@ namespace LucidAscent\App\Json;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Words\Meaning;
+use LucidAscent\Core\Caution\Words\ReadWords;
 
 /**
  * Pain out of JSON: nothing, or {"where", "kind", "level"}. Nothing that was said of pain is dropped: what
@@ -16,7 +18,7 @@ final class PainFields
 {
     /** Keys under which people write of pain. */
     private const MENTIONS = '/pain|hurt|numb|tingl/i';
-    private const NOTHING = [null, false, 0, 0.0, '', [], 'no', 'none', 'nothing', '0'];
+    private const NOTHING = [null, false, 0, 0.0, []];
 
     /** The pain beside other fields; none when nothing was said. */
     public static function of(Fields $beside): Pain
@@ -27,7 +29,11 @@ final class PainFields
     /** @return Pain|null null when nothing was said */
     public static function said(mixed $pain): ?Pain
     {
-        if (in_array(is_string($pain) ? strtolower(trim($pain)) : $pain, self::NOTHING, true)) {
+        if (
+            is_string($pain)
+                ? !ReadWords::named($pain)->ask() || self::isDenied($pain)
+                : in_array($pain, self::NOTHING, true)
+        ) {
             return null;
         }
         if (!is_array($pain) || array_is_list($pain)) {
@@ -50,6 +56,13 @@ final class PainFields
         $said = new Pain((int) $level, $place, $kind);
 
         return $said->isFelt() ? $said : null;
+    }
+
+    /** Whether words under a key for pain say that there is none. */
+    private static function isDenied(string $pain): bool
+    {
+        return Meaning::Nothing === ReadWords::of("$pain pain")->meaning
+            || (1 === preg_match('/\b(?:pain|hurt)/i', $pain) && Meaning::Nothing === ReadWords::of($pain)->meaning);
     }
 
     /**
@@ -75,8 +88,9 @@ final class PainFields
     public static function isMentioned(mixed $value): bool
     {
         return match (true) {
-            is_string($value) => 1 === preg_match(self::MENTIONS, $value),
-            is_array($value) => [] !== self::everywhere($value) || [] !== array_filter($value, self::isMentioned(...)),
+            is_string($value) => in_array(ReadWords::of($value)->meaning, [Meaning::Pain, Meaning::Unclear], true),
+            is_array($value) => [] !== self::everywhere($value)
+                || [] !== array_filter($value, self::isMentioned(...)),
             default => false,
         };
     }

@@ -19,7 +19,8 @@ final class ReadWords
             return new Words(Meaning::Nothing);
         }
         $meaning = Meaning::Nothing;
-        foreach (preg_split('/[.;,!?\n]+| but | however | although | though /', $text) ?: [] as $clause) {
+        $clauses = preg_split('/[.;,!?\n]+| but | however | although | though /', $text);
+        foreach (false === $clauses ? [$text] : $clauses as $clause) {
             $said = self::clause(trim($clause));
             if (Meaning::Nothing === $meaning || (Meaning::Unclear === $meaning && Meaning::Nothing !== $said)) {
                 $meaning = $said;
@@ -53,7 +54,9 @@ final class ReadWords
         $rest = (string) preg_replace(
             [
                 "/\\b(?:$not)(?: (?:$between))* $word\\b(?:(?: (?:or|and|nor))? (?:$between|$word)\\b)*/",
-                "/\\b$word(?: (?:in|on|at|of)(?: (?:$between))*)?(?: is| was)? (?:".Vocabulary::DENIED_AFTER.')\\b/',
+                "/\\b$word(?: (?:in|on|at|of)(?: (?:$between))*)?(?: is| was)? (?:".
+                Vocabulary::DENIED_AFTER.
+                ')\\b/',
                 "/\\b(?:nothing|nowhere|none)(?: (?:that|which|there|really|has|have|is|was|ever))* $word\\b/",
                 '/\bpainless(?:ly)?\b/',
             ],
@@ -96,7 +99,8 @@ final class ReadWords
         $sides = array_values(
             array_filter(
                 Side::cases(),
-                static fn (Side $side): bool => 1 === preg_match("/\\b(?:$side->value|{$side->value[0]})\\b/", $text),
+                static fn (Side $side): bool => 1 ===
+                    preg_match("/\\b(?:$side->value|{$side->value[0]})\\b/", $text),
             ),
         );
 
@@ -107,10 +111,40 @@ final class ReadWords
     private static function plain(string $text): string
     {
         $text = mb_strtolower($text);
-        $text = strtr($text, ['á' => 'a', 'à' => 'a', 'â' => 'a', 'ä' => 'a', 'é' => 'e', 'è' => 'e', 'ê' => 'e',
-            'ë' => 'e', 'í' => 'i', 'ï' => 'i', 'î' => 'i', 'ó' => 'o', 'ô' => 'o', 'ö' => 'o', 'ú' => 'u', 'ü' => 'u',
-            'û' => 'u', 'ç' => 'c', 'ñ' => 'n', '’' => ' ', "'" => ' ', '-' => ' ', '–' => '. ', '—' => '. ', '_' => ' ',
-            '/' => ' ', ':' => ' ', '(' => '. ', ')' => '. ', '"' => ' ', '“' => ' ', '”' => ' ']);
+        $text = strtr($text, [
+            'á' => 'a',
+            'à' => 'a',
+            'â' => 'a',
+            'ä' => 'a',
+            'é' => 'e',
+            'è' => 'e',
+            'ê' => 'e',
+            'ë' => 'e',
+            'í' => 'i',
+            'ï' => 'i',
+            'î' => 'i',
+            'ó' => 'o',
+            'ô' => 'o',
+            'ö' => 'o',
+            'ú' => 'u',
+            'ü' => 'u',
+            'û' => 'u',
+            'ç' => 'c',
+            'ñ' => 'n',
+            '’' => ' ',
+            "'" => ' ',
+            '-' => ' ',
+            '–' => '. ',
+            '—' => '. ',
+            '_' => ' ',
+            '/' => ' ',
+            ':' => ' ',
+            '(' => '. ',
+            ')' => '. ',
+            '"' => ' ',
+            '“' => ' ',
+            '”' => ' ',
+        ]);
 
         return trim((string) preg_replace(['/[ \t]+/', '/ *\n */'], [' ', "\n"], $text));
     }

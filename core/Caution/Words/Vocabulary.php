@@ -106,8 +106,8 @@ final class Vocabulary
 
     /** Answers that are whole in themselves, and say that nothing is the matter. */
     public const NOTHING = ['', 'no', 'none', 'nil', 'n a', 'na', 'not applicable', 'nothing', 'nothing to report',
-        'nothing special', 'nothing new', 'healthy', 'all healthy', 'fine', 'all fine', 'ok', 'okay', 'all good', 'good',
-        'well', 'all well', 'nope', 'not that i know', 'never', '0', '-'];
+        'nothing special', 'nothing new', 'healthy', 'all healthy', 'fine', 'all fine', 'ok', 'okay', 'all good',
+        'good', 'well', 'all well', 'nope', 'not that i know', 'never', '0', '-'];
 
     /** @var array<string, list<string>> words for a part of the body, by what is held when they are named */
     public const PLACES = [

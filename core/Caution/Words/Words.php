@@ -45,6 +45,17 @@ final readonly class Words
         return Meaning::Nothing !== $this->meaning;
     }
 
+    /**
+     * The side that they are of, said where another is: what is in the middle of the body is of both, whatever is said
+     * beside it.
+     *
+     * @param Side|null $beside the side of what they are said of; null where it has none
+     */
+    public function of(?Side $beside): ?Side
+    {
+        return [] === array_diff($this->places, ['knee', 'hip']) ? $this->side ?? $beside : null;
+    }
+
     /** @return list<Load> what is held, beside everything deep, until somebody has */
     public function loads(): array
     {

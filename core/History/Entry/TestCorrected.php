@@ -27,4 +27,10 @@ final readonly class TestCorrected implements Entry
         public \DateTimeImmutable $taken,
     ) {
     }
+
+    /** The same, entered at another moment. */
+    public function enteredAt(\DateTimeImmutable $at): self
+    {
+        return new self($this->id, $at, $this->on, $this->by, $this->entry, $this->corrects, $this->taken);
+    }
 }

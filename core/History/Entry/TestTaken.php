@@ -25,4 +25,10 @@ final readonly class TestTaken implements Entry
         public TakenTest $test,
     ) {
     }
+
+    /** The same, entered at another moment. */
+    public function enteredAt(\DateTimeImmutable $at): self
+    {
+        return new self($this->id, $at, $this->on, $this->by, $this->entry, $this->test);
+    }
 }

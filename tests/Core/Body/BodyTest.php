@@ -16,7 +16,8 @@ final class BodyTest extends TestCase
 
     public function testALengthThatIsNoneIsRefusedByItsName(): void
     {
-        foreach (['thigh', 'shin', 'hipSpacing', 'seatedHipHeight', 'ankleAboveSole', 'lyingHipHeight'] as $i => $name) {
+        $names = ['thigh', 'shin', 'hipSpacing', 'seatedHipHeight', 'ankleAboveSole', 'lyingHipHeight'];
+        foreach ($names as $i => $name) {
             foreach ([0.0, -1.0, NAN, INF, 1000.5] as $wrong) {
                 $field = self::refused(static fn () => new Body(...array_replace(self::LENGTHS, [$i => $wrong])));
                 self::assertSame($name, $field, (string) $wrong);

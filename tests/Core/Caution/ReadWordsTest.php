@@ -101,6 +101,9 @@ final class ReadWordsTest extends TestCase
         self::assertSame(Side::Left, ReadWords::named('left knee')->side);
         self::assertSame([Load::KneeFolded, Load::TurnOut, Load::HipFlexedEnd, Load::TurnIn, Load::Crossing],
             ReadWords::named('knee and hip')->loads(), 'Each once.');
+        self::assertSame([Side::Right, Side::Left, null, null], [ReadWords::named('knee')->of(Side::Right),
+            ReadWords::named('left knee')->of(Side::Right), ReadWords::named('left hip and neck')->of(Side::Right),
+            ReadWords::named('hip')->of(null)]);
         self::assertFalse(ReadWords::named('n/a')->ask());
         self::assertSame(Meaning::Condition, ReadWords::named('never had a bad knee')->meaning, 'That asks.');
     }

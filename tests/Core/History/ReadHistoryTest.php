@@ -121,6 +121,12 @@ final class ReadHistoryTest extends TestCase
         self::assertCount(1, $now->before(self::at('04'))->taken ?? [], 'What was entered then is not of before.');
         self::assertCount(0, $now->supposing(Side::Left, [])->before(self::at('02'))->taken ?? [1]);
         self::assertNull($now->before(new \DateTimeImmutable('2026-01-01')));
+        $corrected = self::snapshot([self::taken('one', '02', 30.0), self::taken('two', '06', 25.0),
+            new TestCorrected('c', self::at('06'), self::at('06'), '', 'two', 'one', self::at('02'))], '07');
+        self::assertSame([25.0], array_map(
+            static fn (TakenTest $test): float => $test->measure('kneeHeight')->mean(),
+            $corrected->before(self::at('04'))->taken ?? [],
+        ), 'What was a slip of the pen was never how far somebody went.');
     }
 
     public function testWhatIsNewestComesFirstAndWhatIsToComeNotAtAll(): void

@@ -45,7 +45,8 @@ final class PlanTest extends TestCase
 
     public function testEachSessionIsChangedKnowingItsPlace(): void
     {
-        $changed = $this->plan->map(static fn (PlannedSession $one, int $week, int $turn): PlannedSession => new PlannedSession($one->on, $one->items, "$week.$turn"));
+        $changed = $this->plan->map(static fn (PlannedSession $one, int $week,
+            int $turn): PlannedSession => new PlannedSession($one->on, $one->items, "$week.$turn"));
         self::assertSame(['0.0', '0.1', '1.0'], self::themes($changed));
         self::assertSame([false, true], array_column($changed->weeks, 'isLight'));
     }

@@ -32,7 +32,8 @@ final class PassesTest extends TestCase
         array $passed,
         string $now = '2026-03-20',
     ): void {
-        self::assertSame($passed, Passes::of(self::LADDER, $checks, $decided, $restarts, [], new \DateTimeImmutable($now)));
+        self::assertSame($passed, Passes::of(self::LADDER, $checks, $decided, $restarts, [],
+            new \DateTimeImmutable($now)));
     }
 
     /** @return iterable<string, array<mixed>> */
@@ -73,8 +74,10 @@ final class PassesTest extends TestCase
         }
         yield 'a stop that was lifted: one rung below it' => [[...$clean('ground', 1, 2, 3), ...$clean('low', 4, 5, 6),
             ...$clean('high', 7, 8, 9)], [], [new Restart('high', self::day(11))], ['ground']];
-        yield 'what comes after the word counts' => [$clean('low', 12, 13, 14), [], [new Restart('low', self::day(11))], ['low']];
-        yield 'a count is not carried over the word' => [$clean('low', 9, 10, 12), [], [new Restart('low', self::day(11))], []];
+        yield 'what comes after the word counts' => [$clean('low', 12, 13, 14), [],
+            [new Restart('low', self::day(11))], ['low']];
+        yield 'a count is not carried over the word' => [$clean('low', 9, 10, 12), [],
+            [new Restart('low', self::day(11))], []];
         yield '42 days off are no lapse' => [$clean('low', 2, 4, 6), [], [], ['low'], '2026-04-17'];
         yield '43 are' => [$clean('low', 2, 4, 6), [], [], [], '2026-04-18'];
         yield 'a break in between lapses what was before' => [[...$clean('low', 2, 4, 6),

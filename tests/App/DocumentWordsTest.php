@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Tests\App;
+
+use LucidAscent\App\Exchange\AssessAnswer;
+use LucidAscent\App\Exchange\DecideAnswer;
+use LucidAscent\App\Json\Fields;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
+
+/** Words in a document: nobody can be asked what they mean, so what speaks of pain or of a condition holds. */
+final class DocumentWordsTest extends KernelTestCase
+{
+    /**
+     * @param array<string, mixed> $says
+     * @param list<string> $sides on which half lotus is held
+     */
+    #[DataProvider('spoken')]
+    public function testWhatSpeaksOfPainOrOfAConditionHoldsEverythingDeep(
+        array $says,
+        string $unread,
+        array $sides = ['left', 'right'],
+    ): void {
+        $answer = self::answer($says);
+        foreach (['left', 'right'] as $side) {
+            self::assertSame(in_array($side, $sides, true), 'held' === $answer['poses']['half-lotus'][$side]['state'],
+                "$side is {$answer['poses']['half-lotus'][$side]['state']}");
+        }
+        self::assertContains($unread, array_map(static fn (array $one): string => implode(' ',
+            array_intersect_key($one, ['note' => 0, 'key' => 0, 'condition' => 0, 'code' => 0])), $answer['unread']));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, 2?: list<string>}> */
+    public static function spoken(): iterable
+    {
+        $session = static fn (array $more): array => ['sessions' => [['on' => '2026-03-05', 'items' => [
+            ['posture' => 'half-lotus', 'rung' => 'hip-circle', 'side' => 'left', 'clean' => true] + $more]]]];
+        yield 'a note of a person' => [['note' => 'Knee hurts on stairs'], 'note words'];
+        yield 'a note of a body' => [['body' => ['stature' => 170, 'note' => 'replaced hip']], 'body.note words'];
+        yield 'a note of a test' => [['tests' => [['test' => 'frog', 'side' => 'left', 'on' => '2026-03-02',
+            'trials' => [['span' => 80]], 'note' => 'numb toes afterwards']]], 'tests[0].note words', ['left']];
+        yield 'a note of a session' => [['sessions' => [['on' => '2026-03-05', 'comment' => 'right knee swollen',
+            'items' => []]]], 'sessions[0].comment words', ['right']];
+        yield 'a note of an item' => [$session(['note' => 'a twinge']), 'sessions[0].items[0].note words', ['left']];
+        yield 'a note beside no pain' => [$session(['note' => 'sharp at the end', 'pain' => ['level' => 0]]),
+            'sessions[0].items[0].note words', ['left']];
+        yield 'words in an event' => [['events' => [['event' => 'stop', 'side' => 'left', 'painless' => true,
+            'words' => 'pregnant since May']]], 'events[0].words words'];
+        yield 'a condition beside a pain' => [['events' => [['event' => 'pain', 'side' => 'left',
+            'pain' => ['level' => 2, 'place' => 'ankle', 'kind' => 'ache'], 'note' => 'torn meniscus']]],
+            'events[0].note words', ['left']];
+        foreach (['condition', 'Conditions', 'injuries', 'medical', 'medicalHistory', 'health', 'soreness', 'ache',
+            'surgeries', 'symptoms'] as $key) {
+            yield $key => [[$key => ['asthma']], "$key unknown-key"];
+        }
+        yield 'a key that is said to be so' => [['surgery' => true], 'surgery unknown-key'];
+        yield 'a key and its own side' => [['injuries' => ['left knee']], 'injuries unknown-key', ['left']];
+        yield 'a condition that nobody knows' => [['conditions' => ['bad right knee']],
+            'bad right knee unknown-condition', ['right']];
+    }
+
+    public function testWhatIsNamedIsHeldInGentleWorkToo(): void
+    {
+        $holds = static fn (array $says): array => self::answer($says)['poses']['childs-pose']['left'];
+        self::assertSame('held', $holds(['conditions' => ['a bad knee']])['state']);
+        self::assertNotSame('held', $holds(['conditions' => ['asthma']])['state']);
+        self::assertNotSame('held', $holds([])['state']);
+    }
+
+    /** @param array<string, mixed> $says */
+    #[DataProvider('ordinary')]
+    public function testOrdinarySituationsHoldNothing(array $says): void
+    {
+        $answer = self::answer($says);
+        self::assertSame([], $answer['held']);
+        foreach (['left', 'right'] as $side) {
+            self::assertNotSame('held', $answer['poses']['half-lotus'][$side]['state']);
+        }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function ordinary(): iterable
+    {
+        foreach (['No pain', 'no pain.', 'Pain-free', 'none', '-', 'n/a', 'nothing', 'healthy', '', 'No knee pain',
+            'No pain, no numbness', 'Painless', 'Nothing hurts', 'Felt the stretch strongly in the outer hip',
+            'Tight after a long day', 'Two blankets; breath even throughout'] as $note) {
+            yield "the note \"$note\"" => [['note' => $note, 'body' => ['stature' => 170, 'note' => $note],
+                'sessions' => [['on' => '2026-03-05', 'note' => $note, 'items' => [['posture' => 'half-lotus',
+                    'rung' => 'hip-circle', 'side' => 'left', 'clean' => true, 'note' => $note]]]]]];
+        }
+        foreach ([[], null, 'none', ['none'], 'no', ['n/a'], 'healthy', false, ''] as $i => $none) {
+            yield "injuries that are none, $i" => [['injuries' => $none, 'medical' => $none, 'soreness' => $none]];
+            yield "conditions that are none, $i" => [['conditions' => is_array($none) ? $none : []]];
+        }
+        yield 'a condition that is none' => [['conditions' => ['none']]];
+        yield 'painless clicking' => [['conditions' => ['painless clicking']]];
+        yield 'an ache of 2 in the calf' => [['events' => [['event' => 'pain', 'side' => 'left',
+            'pain' => ['level' => 2, 'place' => 'elsewhere', 'kind' => 'ache'], 'note' => 'the calf aches']]]];
+        yield 'a stretch felt strongly' => [['sessions' => [['on' => '2026-03-05', 'items' => [['posture' => 'pigeon',
+            'rung' => 'slanted', 'side' => 'left', 'clean' => true,
+            'pain' => ['level' => 4, 'place' => 'outer-hip', 'kind' => 'stretch']]]]]]];
+        yield 'an old injury that was cleared' => [['events' => [
+            ['event' => 'condition', 'condition' => 'knee-injury', 'side' => 'left', 'on' => '2025-01-10'],
+            ['event' => 'clearance', 'clears' => ['events[0]'], 'by' => 'clinician', 'on' => '2025-09-10']]]];
+        yield 'a key that has nothing to do with it' => [['mood' => 'sunny', 'studio' => 'the one by the lake']];
+    }
+
+    public function testADecisionHearsTheNotesOfItsSessions(): void
+    {
+        $decide = static fn (string $note): string => self::getContainer()->get(DecideAnswer::class)
+            ->of(Fields::of(['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block', 'side' => 'left',
+                'next' => 'open', 'sessions' => array_map(static fn (string $on): array => ['on' => $on,
+                    'holdReached' => true, 'evenBreath' => true, 'pain' => ['level' => 0], 'note' => $note],
+                    ['2026-03-02', '2026-03-04', '2026-03-06'])]))['decision'];
+        self::assertSame(['move-on', 'stop'], [$decide('No pain'), $decide('the knee was sore')]);
+    }
+
+    /** What comes next is not moved on to while the same facts hold it, whatever the document says of it. */
+    public function testADecisionNeverMovesOnToWhatIsHeld(): void
+    {
+        $decide = static fn (array $events): string => self::getContainer()->get(DecideAnswer::class)
+            ->of(Fields::of(['posture' => 'half-lotus', 'rung' => 'easy-cross-leg', 'side' => 'left', 'next' => 'open',
+                'sessions' => array_map(static fn (string $on): array => ['on' => $on, 'holdReached' => true,
+                    'evenBreath' => true, 'pain' => ['level' => 0]], ['2026-03-02', '2026-03-04', '2026-03-06']),
+                'events' => $events]))['decision'];
+        self::assertSame('move-on', $decide([]));
+        self::assertSame('stay', $decide([['event' => 'condition', 'condition' => 'other',
+            'loads' => ['hip-flexed-end'], 'on' => '2026-03-01']]));
+    }
+
+    /**
+     * @param array<string, mixed> $says
+     *
+     * @return array<string, mixed>
+     */
+    private static function answer(array $says): array
+    {
+        $document = $says + ['on' => '2026-03-10', 'body' => ['stature' => 170],
+            'wanted' => ['half-lotus', 'childs-pose'], 'tests' => []];
+
+        return json_decode((string) json_encode(self::getContainer()->get(AssessAnswer::class)
+            ->of(Fields::of($document))), true);
+    }
+}
