@@ -9,14 +9,12 @@ enum Exemption: string
 {
     case Nothing = 'nothing';
     case LyingRest = 'lying-rest';
-    case StraightRest = 'straight-rest';
 
     public function has(Work $work): bool
     {
         return match ($this) {
             self::Nothing => false,
             self::LyingRest => $work->isLyingRest(),
-            self::StraightRest => $work->isStraightRest(),
         };
     }
 }

@@ -83,13 +83,13 @@ final readonly class Hold
     }
 
     /**
-     * Whether tests come first before work that it held is done again: all but gentle work. Weight on the folded knee
-     * that was the matter is loaded work, however gentle.
+     * Whether tests come first before work that it held is done again: all but what anybody may try. Weight on the
+     * folded knee that was the matter is loaded work, however light.
      */
     public function asksTests(Work $work, Side $side): bool
     {
         return null !== $this->cleared
-            && (!$work->isGentle || ($work->has(Load::WeightOnKnee) && $this->isOfKnee()))
+            && (!$work->isLight || ($work->has(Load::WeightOnKnee) && $this->isOfKnee()))
             && $this->holds($work, $side);
     }
 

@@ -264,7 +264,7 @@ final readonly class Holds
                 Condition::everything(
                     'stopped',
                     'Stopped by decision',
-                    null === $entry->side ? Exemption::StraightRest : Exemption::Nothing,
+                    null === $entry->side ? Exemption::LyingRest : Exemption::Nothing,
                 ),
                 $entry->side,
                 $word,

@@ -63,6 +63,7 @@ enum Load: string
     {
         return [
             ...self::endRanges(),
+            self::KneeFolded->value,
             self::TurnOut->value,
             self::TurnIn->value,
             self::Crossing->value,

@@ -51,7 +51,7 @@ final readonly class PainRule
             $word = $isMild && !$pain->place->isMiddle() ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;
 
             return $pain->place->isMiddle() || null === $side
-                ? new self(Condition::everything($id, $name, Exemption::StraightRest), null, $word)
+                ? new self(Condition::everything($id, $name, Exemption::LyingRest), null, $word)
                 : new self(Condition::everything($id, $name), $side, $word);
         }
         $word = $pain->level <= self::SLIGHT ? ClearanceAuthority::Teacher : ClearanceAuthority::Clinician;

@@ -7,12 +7,18 @@ namespace LucidAscent\Core\Caution;
 /** Something that may be done, as far as a caution has to know it. */
 final readonly class Work
 {
+    /** Whether anybody may try it to whom nothing is the matter. */
+    public bool $isLight;
+
     /**
      * @param list<string> $loads what it loads, by the values of Load
-     * @param bool $isGentle lying, on a plain seat, or standing with a hand on the wall, and no load on a folded knee
+     * @param bool $isGentle lying, on a plain seat, or standing with a hand on the wall, with no weight on a bent knee
+     *     or on the hands: what a caution leaves that leaves gentle work
      * @param bool $usesBothLegs whether it is held as soon as either side is
      * @param bool $isFootFree lying, with nothing holding the foot
      * @param list<string> $otherLegLoads what it loads on the leg that is not this side's
+     * @param bool|null $isLight whether anybody may try it to whom nothing is the matter; as gentle where nothing is
+     *     said
      */
     public function __construct(
         public array $loads,
@@ -20,7 +26,9 @@ final readonly class Work
         public bool $usesBothLegs = false,
         public bool $isFootFree = false,
         public array $otherLegLoads = [],
+        ?bool $isLight = null,
     ) {
+        $this->isLight = $isLight ?? $isGentle;
     }
 
     public function has(Load $load): bool
@@ -28,16 +36,26 @@ final readonly class Work
         return in_array($load->value, $this->loads, true);
     }
 
-    /** Lying, and nothing turned, crossed or taken to an end: a lying figure four is work. */
+    /**
+     * Lying, and nothing folded, turned, crossed or taken to an end, of either leg: what is left when all else is held.
+     * A lying figure four is work, and so is a lying child's pose.
+     */
     public function isLyingRest(): bool
     {
-        return $this->has(Load::LyingRest) && [] === array_intersect($this->loads, Load::noRest());
+        return $this->has(Load::LyingRest)
+            && [] === array_intersect([...$this->loads, ...$this->otherLegLoads], Load::noRest());
     }
 
-    /** Lying at rest with both legs straight: what is left when all else is held. */
-    public function isStraightRest(): bool
+    /**
+     * Whether what loads so much may pass for gentle: no weight on a bent knee or on the hands, and no two things at
+     * their end at once.
+     *
+     * @param list<string> $loads
+     */
+    public static function mayBeGentle(array $loads): bool
     {
-        return $this->isLyingRest() && !$this->has(Load::KneeFolded);
+        return [] === array_intersect($loads, [Load::WeightOnKnee->value, Load::WeightOnHands->value])
+            && count(array_unique(array_intersect($loads, Load::endRanges()))) < 2;
     }
 
     /** @param list<string> $more */
@@ -51,6 +69,7 @@ final readonly class Work
                 $this->usesBothLegs,
                 $this->isFootFree,
                 $this->otherLegLoads,
+                $this->isLight,
             );
     }
 }

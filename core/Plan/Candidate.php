@@ -120,7 +120,7 @@ final readonly class Candidate
         return [] !==
             array_filter(
                 $this->rungs,
-                static fn (?PracticeRung $rung): bool => null !== $rung && !$rung->rung->isGentle(),
+                static fn (?PracticeRung $rung): bool => null !== $rung && !$rung->rung->isForAnybody(),
             );
     }
 }

@@ -304,10 +304,10 @@ final class Candidates
             'left' => in_array(Side::Left, $free, true) ? $rung : null,
             'right' => in_array(Side::Right, $free, true) ? $rung : null,
         ];
-        [$counter, $counterSide] = $rung->rung->isGentle()
+        [$counter, $counterSide] = $rung->rung->isForAnybody()
             ? [null, null]
             : self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request);
-        if (null === $counter && !$rung->rung->isGentle()) {
+        if (null === $counter && !$rung->rung->isForAnybody()) {
             return null;
         }
 
@@ -357,7 +357,7 @@ final class Candidates
                     : $rung->posture !== $id && !in_array($rung->posture, $not, true));
             if (
                 $isAsked
-                && $rung->rung->isGentle()
+                && $rung->rung->isForAnybody()
                 && !$rung->isSymmetric
                 && $request->equipment->has($rung)
                 && May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes()
@@ -490,8 +490,9 @@ final class Candidates
     }
 
     /**
-     * A gentle posture that undoes another: the first of those named that may be done on both sides; where
-     * one side alone was worked on, also one that can be done on that side alone.
+     * A light shape that undoes another: of the postures named the first rung or form that may be done on both sides;
+     * where one side alone was worked on, also one that can be done on that side alone. Where none of them may be done,
+     * one lies still instead.
      *
      * @param array<string, list<PracticeRung>> $ladders
      *
@@ -505,24 +506,50 @@ final class Candidates
         PlanRequest $request,
     ): array {
         $aside = [null, null];
-        foreach ($rung->counters as $id) {
-            if (!isset($ladders[$id]) || in_array($id, $request->forbidden, true)) {
-                continue;
-            }
-            $first = $ladders[$id][0];
-            if (!$first->rung->isGentle() || !$request->equipment->has($first)) {
-                continue;
-            }
-            $isFree = static fn (Side $side): bool => May::practise($poses, $id, $first->rung->id, $side)->isYes();
+        foreach (self::undoing($rung, $ladders, $request) as $one) {
+            $isFree = static fn (Side $side): bool => May::practise(
+                $poses,
+                $one->posture,
+                $one->rung->id,
+                $side,
+            )->isYes();
             if ($isFree(Side::Left) && $isFree(Side::Right)) {
-                return [$first, null];
+                return [$one, null];
             }
-            if (null === $aside[0] && null !== $worked && $isFree($worked) && !$first->isSymmetric) {
-                $aside = [$first, $worked];
+            if (null === $aside[0] && null !== $worked && $isFree($worked) && !$one->isSymmetric) {
+                $aside = [$one, $worked];
             }
         }
 
         return $aside;
+    }
+
+    /**
+     * What undoes a shape, in order: light rungs and forms of the postures that it names, then those in which one
+     * rests.
+     *
+     * @param array<string, list<PracticeRung>> $ladders
+     *
+     * @return iterable<PracticeRung>
+     */
+    private static function undoing(PracticeRung $rung, array $ladders, PlanRequest $request): iterable
+    {
+        $may = static fn (PracticeRung $one): bool => !in_array($one->posture, $request->forbidden, true)
+            && $request->equipment->has($one);
+        foreach ($rung->counters as $id) {
+            foreach ($ladders[$id] ?? [] as $one) {
+                foreach ([$one, ...$one->forms] as $shape) {
+                    if ($shape->rung->isForAnybody() && $may($shape)) {
+                        yield $shape;
+                    }
+                }
+            }
+        }
+        foreach ($ladders as $ladder) {
+            if (null !== $ladder[0]->rest && $ladder[0]->rung->work->isLyingRest() && $may($ladder[0])) {
+                yield $ladder[0];
+            }
+        }
     }
 
     private static function tighter(string $id, ReadPoses $poses): ?Side

@@ -61,6 +61,6 @@ final readonly class Dose
     private function range(PracticeRung $rung): HoldRange
     {
         return $rung->holds[$this->school] ??
-            ($rung->holds[PracticeRung::ANY] ?? ($rung->rung->isGentle() ? $this->gentle : $this->deep));
+            ($rung->holds[PracticeRung::ANY] ?? ($rung->rung->isForAnybody() ? $this->gentle : $this->deep));
     }
 }

@@ -130,7 +130,7 @@ final readonly class FillTime
             }
             $key = $item->key();
             $most[$key] = min($most[$key] ?? \INF, max(1.0, $item->most($dose) / $item->seconds));
-            if (!$item->rung->rung->isGentle()) {
+            if (!$item->rung->rung->isForAnybody()) {
                 $deep[$key] = true;
             }
         }

@@ -149,7 +149,7 @@ final readonly class GentleShapes
             if (
                 null === $order
                 || in_array($id, $request->forbidden, true)
-                || !$rung->rung->isGentle()
+                || !$rung->rung->isForAnybody()
                 || !$request->equipment->has($rung)
             ) {
                 continue;

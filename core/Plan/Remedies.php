@@ -79,7 +79,7 @@ final readonly class Remedies
                 foreach ($ladders as $id => $ladder) {
                     if (
                         $level === $ladder[0]->level
-                        && $ladder[0]->rung->isGentle()
+                        && $ladder[0]->rung->isForAnybody()
                         && in_array($remedy, $ladder[0]->remedies, true)
                         && !in_array($id, $not, true)
                     ) {

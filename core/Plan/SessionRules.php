@@ -55,7 +55,7 @@ final class SessionRules
             $deep = [];
             foreach ($session->items as $item) {
                 $abilities = ($poses->postures[$item->rung->posture] ?? null)->abilities ?? [];
-                foreach ($item->isWork() && !$item->rung->rung->isGentle() ? $abilities : [] as $ability) {
+                foreach ($item->isWork() && !$item->rung->rung->isForAnybody() ? $abilities : [] as $ability) {
                     $deep[$ability->value] = $item->rung->posture;
                 }
             }

@@ -117,7 +117,7 @@ final class WorkItems
                     $rung->forms,
                     fn (PracticeRung $form): bool => $form->takesTurns()
                         && $form->stance === $rung->stance
-                        && $form->rung->isGentle() === $rung->rung->isGentle()
+                        && $form->rung->isForAnybody() === $rung->rung->isForAnybody()
                         && $this->request->equipment->has($form)
                         && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes(),
                 ),

@@ -56,8 +56,9 @@ final readonly class RungDefinition
             );
     }
 
-    public function isGentle(): bool
+    /** Whether anybody may try it to whom nothing is the matter: how a ladder begins, and how one warms up. */
+    public function isForAnybody(): bool
     {
-        return $this->work->isGentle;
+        return $this->work->isLight;
     }
 }

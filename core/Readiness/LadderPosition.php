@@ -164,7 +164,7 @@ final readonly class LadderPosition
         $state = $rung->stateUnheld();
         if (
             $state->isInReach()
-            || ($rung->rung->isGentle() && (State::Unknown === $state || $rung->isImpossible))
+            || ($rung->rung->isForAnybody() && (State::Unknown === $state || $rung->isImpossible))
         ) {
             return [];
         }
@@ -261,8 +261,8 @@ final readonly class LadderPosition
 
     /**
      * Where stops that were lifted let a side go on. It stopped on the lowest of three rungs: that of which it was
-     * told, the highest that was worked that day, and the one on which the side stood; where nothing of the ladder had been
-     * done, there is nothing to go back on.
+     * told, the highest that was worked that day, and the one on which the side stood; where nothing of the ladder had
+     * been done, there is nothing to go back on.
      *
      * @param array<string, Work> $ladder what each rung loads, by its id, from the ground up
      * @param callable(\DateTimeImmutable): ?self $before

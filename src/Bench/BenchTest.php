@@ -4,22 +4,18 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Bench;
 
-use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\TestDefinition;
 
 /** A test of the catalogue as it stands on the bench: its texts, its rules, and its fields. */
 final readonly class BenchTest
 {
-    public TestDefinition $definition;
-
     /** @var list<BenchField> in the order in which they are filled in */
     public array $fields;
 
     /** @param array<string, mixed> $entry as written in the catalogue */
-    public function __construct(public array $entry)
+    public function __construct(public array $entry, public TestDefinition $definition)
     {
-        $this->definition = Definitions::ofTest($entry);
         $fields = [];
         $measured = $entry['measured'];
         $formula = $this->definition->formula;

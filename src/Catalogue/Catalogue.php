@@ -266,7 +266,10 @@ final class Catalogue implements CacheWarmerInterface
     {
         if (null === $this->tests) {
             $own = $this->ownOf(Kind::Test);
-            $this->tests = [] === $own ? $this->compiledOf('tests') : Definitions::ofTests($this->all(Kind::Test));
+            $this->tests = [] === $own ? $this->compiledOf('tests') : Definitions::ofTests(
+                $this->all(Kind::Test),
+                $this->drawn(),
+            );
         }
 
         return $this->tests;
@@ -275,13 +278,15 @@ final class Catalogue implements CacheWarmerInterface
     /** @return array<string, PostureDefinition> by id */
     public function postures(): array
     {
-        return $this->postures ??= $this->compiledOf('postures') + Definitions::ofPostures($this->ownOf(Kind::Posture));
+        return $this->postures ??=
+            $this->compiledOf('postures') + Definitions::ofPostures($this->ownOf(Kind::Posture), $this->drawn());
     }
 
     /** @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id */
     public function practiceRungs(): array
     {
-        return $this->practice ??= $this->compiledOf('practice') + Definitions::ofPractice($this->ownOf(Kind::Posture));
+        return $this->practice ??=
+            $this->compiledOf('practice') + Definitions::ofPractice($this->ownOf(Kind::Posture), $this->drawn());
     }
 
     /** @return array<string, string> what entries are called, by id */
@@ -376,12 +381,13 @@ final class Catalogue implements CacheWarmerInterface
             if ([] !== $folder->faults) {
                 throw InvalidCatalogue::because($folder->faults);
             }
-            $practice = Definitions::ofPractice($folder->entries[Kind::Posture->value]);
+            $drawn = new DrawnShapes($folder->entries[Kind::Posture->value]);
+            $practice = Definitions::ofPractice($folder->entries[Kind::Posture->value], $drawn);
             $compiled = [];
             foreach (
                 [
-                    'tests' => Definitions::ofTests($folder->entries[Kind::Test->value]),
-                    'postures' => Definitions::ofPostures($folder->entries[Kind::Posture->value]),
+                    'tests' => Definitions::ofTests($folder->entries[Kind::Test->value], $drawn),
+                    'postures' => Definitions::ofPostures($folder->entries[Kind::Posture->value], $drawn),
                     'practice' => $practice,
                     'drills' => Definitions::ofDrills($folder->entries[Kind::Drill->value], $practice),
                 ] as $name => $definitions
@@ -408,6 +414,11 @@ final class Catalogue implements CacheWarmerInterface
         $this->entries();
 
         return require $this->compiled[$name];
+    }
+
+    private function drawn(): DrawnShapes
+    {
+        return new DrawnShapes($this->all(Kind::Posture));
     }
 
     /** @return array<string, array<string, mixed>> what a teacher has written of a kind, by id */

@@ -16,10 +16,23 @@ final readonly class CatalogueDocument
      */
     public static function of(array $entries): array
     {
+        $drawn = new DrawnShapes($entries[Kind::Posture->value]);
+
         return [
-            'postures' => array_values(array_map(self::posture(...), $entries[Kind::Posture->value])),
+            'postures' => array_values(
+                array_map(
+                    static fn (array $posture): array => self::posture($posture, $drawn),
+                    $entries[Kind::Posture->value],
+                ),
+            ),
             'drills' => array_values($entries[Kind::Drill->value]),
-            'tests' => array_values(array_map(self::objects(...), $entries[Kind::Test->value])),
+            'tests' => array_values(
+                array_map(
+                    static fn (array $test): array => ['loads' => Definitions::ofTest($test, $drawn)->work->loads] +
+                        self::objects($test),
+                    $entries[Kind::Test->value],
+                ),
+            ),
             'schools' => array_values($entries[Kind::School->value]),
             'cautions' => array_values(array_map(self::objects(...), $entries[Kind::Caution->value])),
             'feelings' => array_merge(
@@ -35,9 +48,9 @@ final readonly class CatalogueDocument
      *
      * @return array<string, mixed>
      */
-    private static function posture(array $posture): array
+    private static function posture(array $posture, DrawnShapes $drawn): array
     {
-        $of = Definitions::ofPosture($posture)->shapes();
+        $of = Definitions::ofPosture($posture, $drawn)->shapes();
         $rungs = array_map(
             static fn (array $rung): array => self::rung($rung, $of[$rung['id']]),
             array_values(Shapes::of($posture)),
@@ -59,7 +72,7 @@ final readonly class CatalogueDocument
      */
     private static function rung(array $rung, RungDefinition $definition): array
     {
-        return ['loads' => $definition->work->loads, 'gentle' => $definition->isGentle()] +
+        return ['loads' => $definition->work->loads, 'gentle' => $definition->work->isGentle] +
             self::objects($rung) + ['cues' => [], 'felt' => [], 'drills' => []];
     }
 

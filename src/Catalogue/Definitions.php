@@ -9,6 +9,7 @@ use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Figure\DrawnLoads;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -35,17 +36,19 @@ final class Definitions
      *
      * @return array<string, TestDefinition> by id, in the taught order
      */
-    public static function ofTests(array $entries): array
+    public static function ofTests(array $entries, DrawnShapes $drawn): array
     {
-        $tests = array_map(self::ofTest(...), $entries);
+        $tests = array_map(static fn (array $test): TestDefinition => self::ofTest($test, $drawn), $entries);
         uasort($tests, static fn (TestDefinition $a, TestDefinition $b): int => $a->order <=> $b->order);
 
         return $tests;
     }
 
     /** @param array<string, mixed> $test */
-    public static function ofTest(array $test): TestDefinition
+    public static function ofTest(array $test, DrawnShapes $drawn): TestDefinition
     {
+        $loads = $drawn->loads($test);
+
         return new TestDefinition(
             $test['id'],
             $test['name'],
@@ -57,7 +60,12 @@ final class Definitions
             (float) $test['minutes']['value'],
             $test['both_sides'],
             // Taking a test asks for no more than its own loads: a gentle rung's worth.
-            new Work($test['loads'] ?? [], true, true !== $test['both_sides']),
+            new Work(
+                self::loads($test, $loads),
+                true,
+                true !== $test['both_sides'],
+                otherLegLoads: $loads->other ?? [],
+            ),
             $test['trials']['least'],
             $test['posture'] ?? '',
             $test['goes_beyond'] ?? false,
@@ -90,8 +98,9 @@ final class Definitions
      *
      * @return array<string, PostureDefinition> by id
      */
-    public static function ofPostures(array $entries): array
+    public static function ofPostures(array $entries, ?DrawnShapes $drawn = null): array
     {
+        $drawn ??= new DrawnShapes($entries);
         $by = [];
         foreach ($entries as $id => $posture) {
             foreach (array_keys($posture['relations']['prepares'] ?? []) as $prepared) {
@@ -100,7 +109,7 @@ final class Definitions
         }
 
         return array_map(
-            static fn (array $posture): PostureDefinition => self::ofPosture($posture)->preparedBy(
+            static fn (array $posture): PostureDefinition => self::ofPosture($posture, $drawn)->preparedBy(
                 $by[$posture['id']] ?? [],
             ),
             $entries,
@@ -108,15 +117,15 @@ final class Definitions
     }
 
     /** @param array<string, mixed> $posture */
-    public static function ofPosture(array $posture): PostureDefinition
+    public static function ofPosture(array $posture, DrawnShapes $drawn): PostureDefinition
     {
         $rungs = array_map(
-            static fn (array $rung): RungDefinition => self::ofRung($posture, $rung),
+            static fn (array $rung): RungDefinition => self::ofRung($posture, $rung, $drawn),
             array_values($posture['rungs']),
         );
         $forms = [];
         foreach ($posture['forms'] ?? [] as $form) {
-            $forms[(string) $form['alternates_with']][] = self::ofRung($posture, $form);
+            $forms[(string) $form['alternates_with']][] = self::ofRung($posture, $form, $drawn);
         }
         $full =
             array_pop($rungs) ??
@@ -126,7 +135,9 @@ final class Definitions
         $behind = array_map(static fn (string $id): GateDefinition => new GateDefinition(GateKind::First, $id), $needs);
         if (isset($forms[$full->id])) {
             $forms[$full->id] = array_map(
-                static fn (RungDefinition $form): RungDefinition => $form->isGentle() ? $form : $form->behind($behind),
+                static fn (RungDefinition $form): RungDefinition => $form->isForAnybody()
+                    ? $form
+                    : $form->behind($behind),
                 $forms[$full->id],
             );
         }
@@ -146,7 +157,7 @@ final class Definitions
      * @param array<string, mixed> $posture
      * @param array<string, mixed> $rung of its ladder, or a form beside one
      */
-    private static function ofRung(array $posture, array $rung): RungDefinition
+    private static function ofRung(array $posture, array $rung, DrawnShapes $drawn): RungDefinition
     {
         $demand = $rung['demand'];
         $leg = CatalogueDemand::find($demand['contact'] ?? '', $demand['values'] ?? []);
@@ -159,26 +170,7 @@ final class Definitions
             $rung['name'],
             $leg,
             $thresholds,
-            new Work(
-                array_values(
-                    array_unique([
-                        ...array_filter((array) ($rung['loads'] ?? []), is_string(...)),
-                        ...$leg?->loads() ?? [],
-                        ...Load::ofThresholds($thresholds),
-                    ]),
-                ),
-                $rung['gentle'] ?? false,
-                true === ($posture['both_legs'] ?? false)
-                    || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
-                $rung['foot_free'] ?? false,
-                array_values(
-                    array_unique([
-                        ...$rung['other_loads'] ?? [],
-                        ...Load::ofThresholds(self::least($other)),
-                        ...$otherLeg?->loads() ?? [],
-                    ]),
-                ),
-            ),
+            self::work($posture, $rung, $leg, $otherLeg, $drawn->loads($rung)),
             self::propRule($rung),
             array_values(
                 array_map(self::gate(...), [
@@ -193,15 +185,74 @@ final class Definitions
     }
 
     /**
+     * What a rung loads. That it is gentle is believed where it is drawn, and nothing that it loads says otherwise.
+     *
+     * @param array<string, mixed> $posture
+     * @param array<string, mixed> $rung of its ladder, or a form beside one
+     */
+    private static function work(
+        array $posture,
+        array $rung,
+        ?CatalogueDemand $leg,
+        ?CatalogueDemand $otherLeg,
+        ?DrawnLoads $drawn,
+    ): Work {
+        $loads = self::loads($rung, $drawn, [
+            ...$leg?->loads() ?? [],
+            ...Load::ofThresholds(self::least($rung['demand'])),
+        ]);
+        $other = array_values(
+            array_unique([
+                ...$rung['other_loads'] ?? [],
+                ...Load::ofThresholds(self::least($rung['other_leg'] ?? [])),
+                ...$otherLeg?->loads() ?? [],
+                ...$drawn->other ?? [],
+            ]),
+        );
+
+        return new Work(
+            $loads,
+            true === ($rung['gentle'] ?? false) && null !== $drawn && Work::mayBeGentle([...$loads, ...$other]),
+            true === ($posture['both_legs'] ?? false)
+                || (null === $leg ? self::isSymmetric($posture['figure']) : $leg->usesBothLegs()),
+            $rung['foot_free'] ?? false,
+            $other,
+            $rung['gentle'] ?? false,
+        );
+    }
+
+    /**
+     * What is written, with all that is derived and drawn: rest alone is taken away, where nobody lies in the picture.
+     *
+     * @param array<string, mixed> $shape
+     * @param list<string> $derived
+     *
+     * @return list<string>
+     */
+    private static function loads(array $shape, ?DrawnLoads $drawn, array $derived = []): array
+    {
+        $written = array_filter((array) ($shape['loads'] ?? []), is_string(...));
+
+        return array_values(
+            array_unique([
+                ...true === $drawn?->isLying ? $written : array_diff($written, [Load::LyingRest->value]),
+                ...$derived,
+                ...$drawn->own ?? [],
+            ]),
+        );
+    }
+
+    /**
      * @param array<string, array<string, mixed>> $entries
      *
      * @return array<string, list<PracticeRung>> the ladder of each posture as something to practise, by id
      */
-    public static function ofPractice(array $entries): array
+    public static function ofPractice(array $entries, ?DrawnShapes $drawn = null): array
     {
+        $drawn ??= new DrawnShapes($entries);
         $ladders = [];
         foreach ($entries as $id => $posture) {
-            $definition = self::ofPosture($posture);
+            $definition = self::ofPosture($posture, $drawn);
             $forms = [];
             foreach ($posture['forms'] ?? [] as $i => $form) {
                 $beside = (string) $form['alternates_with'];

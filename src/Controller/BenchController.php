@@ -101,7 +101,10 @@ final class BenchController extends TeacherController
     /** @throws \Symfony\Component\HttpKernel\Exception\NotFoundHttpException when the catalogue has no such test */
     private function test(string $id): BenchTest
     {
-        return new BenchTest($this->catalogue->entry(Kind::Test, $id) ?? throw $this->createNotFoundException());
+        return new BenchTest(
+            $this->catalogue->entry(Kind::Test, $id) ?? throw $this->createNotFoundException(),
+            $this->catalogue->tests()[$id],
+        );
     }
 
     /** @param list<Test> $corrected both sides of the entry to correct; empty for a new test */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
@@ -140,7 +139,7 @@ final class LibraryController extends TeacherController
                 ),
                 'loads' => array_values(array_diff($rung->work->loads, [Load::LyingRest->value])),
             ],
-            Definitions::ofPosture($posture)->shapes(),
+            $this->catalogue->postures()[$id]->shapes(),
         );
         $incoming = [];
         foreach ($this->catalogue->all(Kind::Posture) as $other => $data) {

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Figure;
 
 use LucidAscent\App\Catalogue\CatalogueDemand;
+use LucidAscent\App\Catalogue\ContactPose;
+use LucidAscent\App\Catalogue\DrawnShape;
+use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\Physique;
@@ -45,7 +48,7 @@ final class ContactFigures
         return new DrawnFigure(
             $figure,
             Props::of($figure, $figure->isSeated ? $props : array_slice($props, 1)),
-            RungFigures::isLying($pose),
+            DrawnShape::isLying($pose),
             $text['view'],
         );
     }

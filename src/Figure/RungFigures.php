@@ -5,23 +5,19 @@ declare(strict_types=1);
 namespace LucidAscent\App\Figure;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Catalogue\CatalogueDemand;
+use LucidAscent\App\Catalogue\DrawnShape;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\Physique;
-use LucidAscent\Core\Figure\Pose;
-use LucidAscent\Core\Figure\Props;
 use LucidAscent\Core\Figure\Tape;
 use LucidAscent\Core\LegChain\LegPose;
 
 /** Every rung and form of the catalogue as a figure. */
 final readonly class RungFigures
 {
-    /** A block on its flat side, in cm: what the hands stand on where the catalogue gives them one. */
-    private const BLOCK = 10.0;
-
     public function __construct(private Catalogue $catalogue)
     {
     }
@@ -73,7 +69,7 @@ final readonly class RungFigures
             return new DrawnFigure(
                 $figure,
                 [],
-                self::isLying($pose),
+                DrawnShape::isLying($pose),
                 $view,
                 new Overlay(
                     array_values(array_map(static fn (array $tape): Tape => Tape::of($figure, ...$tape), $tapes)),
@@ -106,95 +102,9 @@ final readonly class RungFigures
         callable $find,
         ?LegPose $otherAsRead = null,
     ): DrawnFigure {
-        $text = self::whole($rung, $find);
-        $pose = PoseText::pose(
-            $text,
-            self::demand($text['demand'] ?? null),
-            self::demand($text['other_demand'] ?? null),
-        );
-        $props = [];
-        foreach ($rung['props'] ?? [] as $prop) {
-            $props[] = [
-                'at' => (string) ($prop['at'] ?? ''),
-                'what' => (string) array_key_first($prop['takes'] ?? ['padding' => 1]),
-            ];
-        }
-        foreach ($text['with'] ?? [] as $with) {
-            $props[] = [
-                'at' => substr($with, 0, (int) strrpos($with, '-')),
-                'what' => substr($with, (int) strrpos($with, '-') + 1),
-            ];
-        }
-        $under = array_column($props, 'at');
-        $figure = Figure::of(
-            $pose,
-            $body,
-            $side,
-            $asRead,
-            $otherAsRead,
-            $text['raised'] ?? null,
-            [] !== array_intersect(['hands', 'forearms'], $under) ? (float) ($text['block'] ?? self::BLOCK) : 0.0,
-        );
+        $drawn = DrawnShape::of($rung, $body, $side, $find, $asRead, $otherAsRead);
 
-        return new DrawnFigure(
-            $figure,
-            Props::of($figure, $props),
-            self::isLying($pose),
-            $text['view'] ?? ($rung['view'] ?? 'front'),
-        );
-    }
-
-    /**
-     * A pose may be that of another rung, with what differs.
-     *
-     * @param array<string, mixed> $rung
-     * @param callable(string, string): array<string, mixed> $find
-     *
-     * @return array<string, mixed>
-     */
-    private static function whole(array $rung, callable $find): array
-    {
-        $demand = $rung['demand'] ?? [];
-        $text =
-            $rung['pose'] ??
-            ((isset($demand['contact']) ? ContactPose::of($demand['contact'], $demand['values'] ?? []) : null) ??
-                throw new \DomainException('This rung has no pose.'));
-        if (isset($rung['demand']['contact'])) {
-            $text += ['demand' => $rung['demand']];
-        }
-        if (isset($rung['other_leg']['contact'])) {
-            $text += ['other_demand' => $rung['other_leg']];
-        }
-        if (isset($text['like'])) {
-            $parts = explode('/', $text['like']);
-            $like = self::whole($find($parts[0], $parts[1]), $find);
-            unset($like['view'], $like['with'], $like['source']);
-            foreach (['legs' => ['leg', 'other'], 'arms' => ['arm', 'other_arm']] as $both => $each) {
-                // What is said of both here goes before what is said of one there.
-                $like = isset($text[$both]) ? array_diff_key($like, array_flip([...$each, $both])) : $like;
-                if (isset($like[$both])) {
-                    $like += [$each[0] => $like[$both], $each[1] => $like[$both]];
-                    unset($like[$both]);
-                }
-            }
-            $text += $like;
-        }
-
-        return $text;
-    }
-
-    public static function isLying(Pose $pose): bool
-    {
-        return (abs($pose->tilt) > 65.0
-            && $pose->hips instanceof \LucidAscent\Core\Figure\HipHeight
-            && \in_array($pose->hips->value, ['lies'], true))
-            || abs($pose->lean) > 60.0;
-    }
-
-    /** @param array<string, mixed>|null $demand */
-    private static function demand(?array $demand): ?CatalogueDemand
-    {
-        return isset($demand['contact']) ? CatalogueDemand::find($demand['contact'], $demand['values'] ?? []) : null;
+        return new DrawnFigure($drawn->figure, $drawn->props, DrawnShape::isLying($drawn->pose), $drawn->view);
     }
 
     /** @return array<string, mixed> */

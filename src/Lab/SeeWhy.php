@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Lab;
 
+use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\App\Figure\ContactFigures;
 use LucidAscent\App\Figure\DrawnFigure;
 use LucidAscent\App\Figure\Overlay;
-use LucidAscent\App\Figure\PoseText;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;

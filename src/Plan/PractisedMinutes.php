@@ -54,7 +54,7 @@ final readonly class PractisedMinutes
                         'minutes' => (float) $item->seconds / self::MINUTE,
                         'abilities' => $this->catalogue->postures()[$rung->posture]->abilities ?? [],
                         'kind' => $kind ?? $rung->posture,
-                        'isDeep' => isset($this->catalogue->postures()[$rung->posture]) && !$rung->rung->isGentle(),
+                        'isDeep' => isset($this->catalogue->postures()[$rung->posture]) && !$rung->rung->isForAnybody(),
                     ];
                 }
             }

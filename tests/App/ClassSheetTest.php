@@ -70,7 +70,7 @@ final class ClassSheetTest extends AppTestCase
                 foreach ($rung['people'] as $one) {
                     self::assertTrue('Person 0' !== $one['name'] || 'right' === $one['side'],
                         "$posture[posture] {$rung['rung']->rung->id}");
-                    self::assertTrue('Person 0' !== $one['name'] || $rung['rung']->rung->isGentle());
+                    self::assertTrue('Person 0' !== $one['name'] || $rung['rung']->rung->isForAnybody());
                 }
             }
             self::assertContains('Person 0', array_column($posture['barred'], 'name'));

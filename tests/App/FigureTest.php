@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\CatalogueFolder;
+use LucidAscent\App\Catalogue\ContactPose;
+use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\App\Figure\ContactFigures;
-use LucidAscent\App\Figure\ContactPose;
 use LucidAscent\App\Figure\DrawnFigure;
 use LucidAscent\App\Figure\FigureDocument;
 use LucidAscent\App\Figure\FigureGaps;
 use LucidAscent\App\Figure\Hull;
 use LucidAscent\App\Figure\Overlay;
-use LucidAscent\App\Figure\PoseText;
 use LucidAscent\App\Figure\RungFigures;
 use LucidAscent\App\Figure\Size;
 use LucidAscent\App\Figure\View;

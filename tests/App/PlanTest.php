@@ -277,7 +277,7 @@ final class PlanTest extends KernelTestCase
                 self::assertNotSame([], $postures[$item['posture']]['remedies'] ?? []);
                 if ('posture' === $item['kind']) {
                     self::assertContains($postures[$item['posture']]['level'], ['anyone', 'teacher-first']);
-                    self::assertTrue(self::rung($item)->rung->isGentle());
+                    self::assertTrue(self::rung($item)->rung->isForAnybody());
                 }
             }
         }
@@ -381,7 +381,7 @@ final class PlanTest extends KernelTestCase
         self::assertNotSame([], $items);
         foreach ($items as $item) {
             self::assertSame('right', $item['side'], "$item[posture] $item[rung]");
-            self::assertTrue(self::rung($item)->rung->isGentle());
+            self::assertTrue(self::rung($item)->rung->isForAnybody());
         }
         self::assertContains('drill', array_column($items, 'kind'), 'The other side goes on, with its drills.');
         $condition = 'hip-impingement';
@@ -542,7 +542,7 @@ final class PlanTest extends KernelTestCase
                         'the counterpose follows its posture');
                 }
                 if ('drill' === $item['kind'] && 'rest' === $phases[$i + 1]) {
-                    self::assertTrue(self::rung($item)->rung->isGentle(),
+                    self::assertTrue(self::rung($item)->rung->isForAnybody(),
                         'what is repeated in a deep position is undone, too');
                 }
             }
@@ -583,7 +583,7 @@ final class PlanTest extends KernelTestCase
         $on = new \DateTimeImmutable($session['date']);
         $apart = self::catalogue()->dose($school)->daysApart;
         foreach ($session['items'] as $item) {
-            if ('work' !== $item['phase'] || self::rung($item)->rung->isGentle()) {
+            if ('work' !== $item['phase'] || self::rung($item)->rung->isForAnybody()) {
                 continue;
             }
             foreach (self::catalogue()->postures()[$item['posture']]->abilities as $ability) {
@@ -593,7 +593,7 @@ final class PlanTest extends KernelTestCase
             }
         }
         foreach ($session['items'] as $item) {
-            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isGentle() ? self::catalogue()
+            foreach ('work' === $item['phase'] && !self::rung($item)->rung->isForAnybody() ? self::catalogue()
                 ->postures()[$item['posture']]->abilities : [] as $ability) {
                 $last[$ability->value] = $on;
             }

@@ -151,7 +151,7 @@ final class TeachingTest extends TestCase
                 foreach ($forms as $form) {
                     self::assertNotContains($form->id, $steps, $id);
                     $main = $definition->rungs[(int) array_search($of, $steps, true)];
-                    if (!$form->isGentle()) {
+                    if (!$form->isForAnybody()) {
                         self::assertEquals($main->gates, $form->gates, "$id/$form->id");
                     }
                 }

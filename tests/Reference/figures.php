@@ -5,9 +5,9 @@ declare(strict_types=1);
 // Poses as JSON on stdin, by angles alone; the points of their figures on stdout, to be compared from outside.
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
+use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\App\Figure\DrawnFigure;
 use LucidAscent\App\Figure\FigureDocument;
-use LucidAscent\App\Figure\PoseText;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;

@@ -42,7 +42,7 @@ final class Statement
             case 'condition':
                 return match ($e['what']) {
                     'operated' => $onSide,
-                    'replaced' => $onSide && !in_array($shape, ['rest', 'child'], true),
+                    'replaced' => $onSide && 'rest' !== $shape,
                     'osteoporosis' => $onSide && 'fold' === $shape,
                     'nobody knows' => $onSide && !in_array($shape, ['rest', 'child'], true),
                     'sore today' => $onSide && $e['on'] >= $now && !in_array($shape, ['rest', 'child'], true),

@@ -30,7 +30,7 @@ final class CounterAfter implements SessionRule
             $open = match ($item->phase) {
                 Phase::Counter => null,
                 // What is repeated in a gentle position comes and goes by itself.
-                Phase::Work => null !== $item->drill && $item->rung->rung->isGentle() ? null : $item,
+                Phase::Work => null !== $item->drill && $item->rung->rung->isForAnybody() ? null : $item,
                 default => $open,
             };
         }

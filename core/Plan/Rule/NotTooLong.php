@@ -42,7 +42,7 @@ final class NotTooLong implements SessionRule
     {
         return match (true) {
             $poses->person->holds->keepsShort($item->rung->rung->work, $item->side) => $item->least($dose),
-            $item->rung->rung->isGentle() => FillTime::grain($item->most($dose)),
+            $item->rung->rung->isForAnybody() => FillTime::grain($item->most($dose)),
             null !== $item->drill => $item->least($dose),
             default => PlannedSession::CHANGE +
                 FillTime::grain(Growth::seconds($poses, $item->rung, $item->side, $dose)),

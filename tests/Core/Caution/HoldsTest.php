@@ -122,7 +122,7 @@ final class HoldsTest extends TestCase
         $stop = static fn (?Side $side, bool $isPainless): ?Hold => Holds::of([new StopDecided('s',
             self::day('2026-03-05'), self::day('2026-03-05'), $side, $isPainless, by: 'me')], self::day('2026-03-10'))
             ->find('s');
-        self::assertSame([Exemption::StraightRest, Exemption::Nothing],
+        self::assertSame([Exemption::LyingRest, Exemption::Nothing],
             [$stop(null, true)?->holds->spares, $stop(Side::Left, true)?->holds->spares]);
         self::assertSame([ClearanceAuthority::Teacher, '2026-03-07'],
             [$stop(null, true)?->word, $stop(null, true)->earliest?->format('Y-m-d')]);
@@ -348,10 +348,9 @@ final class HoldsTest extends TestCase
         $all = static fn (Exemption $spares): Condition => Condition::everything('c', 'C', $spares);
         $folded = new Work(['lying-rest', 'knee-folded'], true);
         yield 'everything' => [$all(Exemption::Nothing), new Work(['lying-rest'], true), true];
-        yield 'everything but lying rest' => [$all(Exemption::LyingRest), $folded, false];
-        yield 'everything but lying straight' => [$all(Exemption::StraightRest), $folded, true];
-        yield 'turned out is not straight' => [$all(Exemption::StraightRest),
-            new Work(['lying-rest', 'turn-out'], true), true];
+        yield 'everything but lying rest' => [$all(Exemption::LyingRest), new Work(['lying-rest'], true), false];
+        yield 'folded is no rest' => [$all(Exemption::LyingRest), $folded, true];
+        yield 'turned out is no rest' => [$all(Exemption::LyingRest), new Work(['lying-rest', 'turn-out'], true), true];
         $gentle = new Condition('c', 'C', [], gentleOnly: true, besides: ['balance']);
         yield 'gentle only' => [$gentle, new Work(['twist']), true];
         yield 'a gentle rung' => [$gentle, new Work(['twist'], true), false];

@@ -69,7 +69,11 @@ final class LoadTest extends TestCase
         self::assertSame([['twist', 'neck'], true, true, true],
             [$work->loads, $work->isGentle, $work->usesBothLegs, $work->isFootFree]);
         self::assertTrue($work->has(Load::Neck));
-        self::assertFalse($work->isStraightRest());
+        self::assertSame([false, true, false, false], array_map(static fn (Work $one): bool => $one->isLyingRest(),
+            [$work, new Work(['lying-rest', 'on-the-back']), new Work(['lying-rest', 'knee-folded']),
+                new Work(['lying-rest'], otherLegLoads: ['crossing'])]));
+        self::assertSame([true, true, false, false, false], array_map(Work::mayBeGentle(...), [[], ['turn-out',
+            'hip-flexed-end'], ['weight-on-knee'], ['weight-on-hands'], ['hip-flexed-end', 'legs-wide-end']]));
         self::assertSame(['hip-flexed-end', 'hip-extended-end', 'legs-wide-end', 'hamstring-end'], Load::endRanges());
     }
 

@@ -203,7 +203,7 @@ final class PlannerTest extends TestCase
             ->plan(['turner'], self::request(1, [1], 30))));
         self::assertSame('plan.unused-nothing', $unused((new Planner(self::poses(),
             array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))
-            ->plan(['turner'], self::request(1, [1], 30)))[1]);
+            ->plan(['turner'], self::request(1, [1], 30, 'warm-a')))[1]);
     }
 
     public function testWantedPosesTakeTurnsAsTheTheme(): void
@@ -251,7 +251,7 @@ final class PlannerTest extends TestCase
         self::assertSame('plan.held-side', $plan->leftOut['turner']->code);
         self::assertSame('left', $plan->leftOut['turner']->numbers['side']);
         foreach (self::first($plan)->items as $item) {
-            self::assertTrue($item->rung->rung->isGentle());
+            self::assertTrue($item->rung->rung->isForAnybody());
         }
     }
 
@@ -273,12 +273,25 @@ final class PlannerTest extends TestCase
     public function testWithoutACounterposeItIsLeftOut(): void
     {
         $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))
-            ->plan(['turner'], self::request(1, [1], 60));
+            ->plan(['turner'], self::request(1, [1], 60, 'warm-a'));
         self::assertSame('plan.no-counter', $plan->leftOut['turner']->code);
         self::assertSame([], self::work(self::first($plan)));
         $strap = self::ladders(undoProps: ['strap' => 1]);
         self::assertSame('plan.no-counter', (new Planner(self::poses(), $strap, Doses::longAndStill(2)))
-            ->plan(['turner'], self::request(1, [1], 60))->leftOut['turner']->code, 'Nor one without its prop.');
+            ->plan(['turner'], self::request(1, [1], 60, 'warm-a'))->leftOut['turner']->code,
+            'Nor one without its prop.');
+    }
+
+    public function testWhereNothingUndoesItOneLiesStill(): void
+    {
+        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))
+            ->plan(['turner'], self::request(1, [1], 60));
+        self::assertSame([], $plan->leftOut);
+        self::assertSame(['warm-a'], array_values(array_unique(array_map(
+            static fn (PlannedItem $item): string => $item->rung->posture,
+            array_filter(self::first($plan)->items, static fn (PlannedItem $item): bool => Phase::Counter
+                === $item->phase),
+        ))));
     }
 
     public function testWhatFindsNoRoomInAnySessionSaysSo(): void
@@ -379,10 +392,10 @@ final class PlannerTest extends TestCase
     }
 
     /** @param list<int> $days */
-    private static function request(int $weeks, array $days, int $minutes): PlanRequest
+    private static function request(int $weeks, array $days, int $minutes, string ...$forbidden): PlanRequest
     {
         return new PlanRequest(new \DateTimeImmutable(self::MONDAY), $weeks, $days, $minutes,
-            new Equipment(0, 0, false));
+            new Equipment(0, 0, false), forbidden: array_values($forbidden));
     }
 
     /**

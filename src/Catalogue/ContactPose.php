@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Figure;
+namespace LucidAscent\App\Catalogue;
 
 /**
  * How the whole body is held in a contact of the leg chain, as a pose of the catalogue would write it: for the lab,

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace LucidAscent\App\Figure;
+namespace LucidAscent\App\Catalogue;
 
-use LucidAscent\App\Catalogue\CatalogueDemand;
 use LucidAscent\Core\Figure\Arm\ArmPlacement;
 use LucidAscent\Core\Figure\Arm\ByAngles as ArmByAngles;
 use LucidAscent\Core\Figure\Arm\Reaches;

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Core\Figure;
+
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\LegChain\LegChain;
+
+/**
+ * What a figure loads, whoever wrote what about it: angles of its legs by the limits of Load, and what carries it. What
+ * a picture cannot tell (an abdomen that works, a neck that holds) is not in it.
+ */
+final readonly class DrawnLoads
+{
+    /** A picture shows an angle as nearly as this, in degrees: what is less beyond a limit is not drawn to be so. */
+    private const SHOWN = 10.0;
+    /** A knee that is bent less bears its weight straight, in degrees. */
+    private const BENT = 30.0;
+    /** A leg is seen to turn where its knee is bent at least so, and it is not wider than this, in degrees. */
+    private const TURNS_FROM = 60.0;
+    private const TURNS_UP_TO = 55.0;
+    /** A trunk that leans further forward than this puts weight on hands that stand, in degrees from upright. */
+    private const LEANS = 40.0;
+    /** A trunk whose neck is lower than this lies on the floor or on the thighs, in cm. */
+    private const LIES = 30.0;
+    /** Knees that are folded further than this have the seat on the heels, in degrees. */
+    private const FOLDED = 130.0;
+    /** A pelvis that leans to one side further than this shows no folding of a hip, in degrees. */
+    private const ASIDE = 20.0;
+    /** A spine that turns further than this is drawn to do so, in degrees. */
+    private const TURNED = 20.0;
+
+    /**
+     * @param list<string> $own of the side that works, and of the whole body
+     * @param list<string> $other of the other leg
+     * @param bool $isLying whether back, front or side carries it
+     */
+    private function __construct(public array $own, public array $other, public bool $isLying)
+    {
+    }
+
+    public static function of(Figure $figure, Pose $pose): self
+    {
+        $carried = Touches::carrying($figure);
+        $isLying = [] !== array_intersect($carried, ['back', 'front', 'side']);
+        $whole = [
+            Load::Prone->value => in_array('front', $carried, true),
+            Load::OnTheBack->value => in_array('back', $carried, true),
+            Load::WeightOnHands->value => !$isLying
+                && !in_array('seat', $carried, true)
+                && [] !== array_intersect($carried, ['left-hand', 'right-hand'])
+                && self::leansOnHands($figure),
+            Load::Twist->value => abs($pose->twist) > self::TURNED,
+        ];
+        $isAside = abs($pose->lean) > self::ASIDE && !$isLying;
+
+        return new self(
+            [...self::ofLeg($figure, $figure->working, $carried, $isAside), ...array_keys(array_filter($whole))],
+            self::ofLeg($figure, $figure->working->opposite(), $carried, $isAside),
+            $isLying,
+        );
+    }
+
+    /** @return array{float, float, float, float} flexion, abduction, rotation and knee flexion, in degrees */
+    public static function angles(Figure $figure, Side $side): array
+    {
+        $name = $side->value;
+        $frame = $figure->frames['pelvis'];
+        $thigh = $figure->point("$name-knee")->minus($figure->point("$name-hip"));
+        $shin = $figure->point("$name-ankle")->minus($figure->point("$name-knee"));
+        $sign = $side->outward();
+        [$dx, $dy, $dz] = [$thigh->dot($frame->forward), $sign * $thigh->dot($frame->left), $thigh->dot($frame->up)];
+        [$sx, $sy, $sz] = [$shin->dot($frame->forward), $sign * $shin->dot($frame->left), $shin->dot($frame->up)];
+
+        // A leg in one line turns nothing that can be seen.
+        return LegChain::angles($dx, $dy, $dz, $sx, $sy, $sz, 0.0)
+            ?? [rad2deg(atan2($dx, -$dz)), rad2deg(atan2($dy, hypot($dx, $dz))), 0.0, 0.0];
+    }
+
+    /**
+     * @param list<string> $carried
+     *
+     * @return list<string>
+     */
+    private static function ofLeg(Figure $figure, Side $side, array $carried, bool $isAside): array
+    {
+        [$flexion, $abduction, $rotation, $knee] = self::angles($figure, $side);
+        $turns = $knee > self::TURNS_FROM && abs($abduction) < self::TURNS_UP_TO && !$isAside;
+        $loads = Load::ofLeg([
+            'flexion' => $isAside ? 0.0 : self::shown($flexion),
+            'abduction' => self::shown($abduction),
+            'rotation' => $turns ? self::shown($rotation) : 0.0,
+            // A knee that is seen to bend is not straight.
+            'kneeFlexion' => $knee < self::SHOWN ? 0.0 : max(self::SHOWN * 2.0, self::shown($knee)),
+        ]);
+        if ($side !== $figure->working && in_array('back', $carried, true)) {
+            // Whoever lies with the foot on the floor rests that knee.
+            $loads = array_values(array_diff($loads, [Load::KneeFolded->value]));
+        }
+        $isOnKnee =
+            $knee > self::BENT
+            && in_array("$side->value-knee", $carried, true)
+            && [] === array_intersect($carried, ['back', 'side', 'seat']);
+
+        return $isOnKnee ? [...$loads, Load::WeightOnKnee->value] : $loads;
+    }
+
+    /** So much of an angle is there for certain. */
+    private static function shown(float $degrees): float
+    {
+        return $degrees > 0.0 ? max(0.0, $degrees - self::SHOWN) : min(0.0, $degrees + self::SHOWN);
+    }
+
+    private static function leansOnHands(Figure $figure): bool
+    {
+        $neck = $figure->point('neck');
+        $trunk = $neck->minus($figure->point('pelvis'));
+        $knees = max(array_map(static fn (Side $side): float => self::angles($figure, $side)[3], Side::cases()));
+
+        // Face up the shoulders carry, and on folded knees the heels.
+        return $neck->z > self::LIES
+            && $figure->frames['chest']->forward->z < 0.0
+            && $knees < self::FOLDED
+            && rad2deg(acos(max(-1.0, min(1.0, $trunk->z / max(1e-6, $trunk->length()))))) > self::LEANS;
+    }
+}
