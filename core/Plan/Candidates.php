@@ -491,8 +491,8 @@ final class Candidates
 
     /**
      * A light shape that undoes another: of the postures named the first rung or form that may be done on both sides;
-     * where one side alone was worked on, also one that can be done on that side alone. Where none of them may be done,
-     * one lies still instead.
+     * where one side alone was worked on, also one that can be done on that side alone. Somebody of whom something is
+     * held lies still instead, where none of them may be done.
      *
      * @param array<string, list<PracticeRung>> $ladders
      *
@@ -506,7 +506,9 @@ final class Candidates
         PlanRequest $request,
     ): array {
         $aside = [null, null];
-        foreach (self::undoing($rung, $ladders, $request) as $one) {
+        // Who may do everything does what is named, or leaves the work.
+        $isHeld = [] !== $poses->person->holds->active;
+        foreach (self::undoing($rung, $ladders, $request, $isHeld) as $one) {
             $isFree = static fn (Side $side): bool => May::practise(
                 $poses,
                 $one->posture,
@@ -529,11 +531,16 @@ final class Candidates
      * rests.
      *
      * @param array<string, list<PracticeRung>> $ladders
+     * @param bool $isHeld whether something of the person is held
      *
      * @return iterable<PracticeRung>
      */
-    private static function undoing(PracticeRung $rung, array $ladders, PlanRequest $request): iterable
-    {
+    private static function undoing(
+        PracticeRung $rung,
+        array $ladders,
+        PlanRequest $request,
+        bool $isHeld,
+    ): iterable {
         $may = static fn (PracticeRung $one): bool => !in_array($one->posture, $request->forbidden, true)
             && $request->equipment->has($one);
         foreach ($rung->counters as $id) {
@@ -545,8 +552,9 @@ final class Candidates
                 }
             }
         }
-        foreach ($ladders as $ladder) {
-            if (null !== $ladder[0]->rest && $ladder[0]->rung->work->isLyingRest() && $may($ladder[0])) {
+        foreach ($isHeld ? $ladders : [] as $id => $ladder) {
+            $isRest = null !== $ladder[0]->rest && $ladder[0]->rung->work->isLyingRest();
+            if ($isRest && $id !== $rung->posture && $may($ladder[0])) {
                 yield $ladder[0];
             }
         }

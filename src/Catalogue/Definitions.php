@@ -163,14 +163,14 @@ final class Definitions
         $leg = CatalogueDemand::find($demand['contact'] ?? '', $demand['values'] ?? []);
         $other = $rung['other_leg'] ?? [];
         $otherLeg = CatalogueDemand::find($other['contact'] ?? '', $other['values'] ?? []);
-        $thresholds = self::least($demand);
+        $work = self::work($posture, $rung, $leg, $otherLeg, $drawn->loads($rung));
 
         return new RungDefinition(
             $rung['id'],
             $rung['name'],
             $leg,
-            $thresholds,
-            self::work($posture, $rung, $leg, $otherLeg, $drawn->loads($rung)),
+            self::least($demand),
+            $work,
             self::propRule($rung),
             array_values(
                 array_map(self::gate(...), [
@@ -180,7 +180,8 @@ final class Definitions
             ),
             self::least($other),
             $otherLeg,
-            $rung['may_be_measured_through'] ?? false,
+            // Weight on a bent knee is practised, and not measured.
+            true === ($rung['may_be_measured_through'] ?? false) && !$work->has(Load::WeightOnKnee),
         );
     }
 

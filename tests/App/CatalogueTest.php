@@ -66,7 +66,7 @@ final class CatalogueTest extends TestCase
     {
         foreach (Definitions::ofPostures(self::folder()->entries['posture']) as $id => $posture) {
             foreach ($posture->rungs as $rung) {
-                self::assertFalse($rung->isMeasuredThrough && (!$rung->isGentle()
+                self::assertFalse($rung->isMeasuredThrough && (!$rung->isForAnybody()
                     || $rung->work->has(Load::WeightOnKnee) || [] !== $rung->gates), "$id: $rung->id");
             }
         }

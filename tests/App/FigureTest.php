@@ -6,6 +6,8 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\CatalogueFolder;
 use LucidAscent\App\Catalogue\ContactPose;
+use LucidAscent\App\Catalogue\Definitions;
+use LucidAscent\App\Catalogue\DrawnShapes;
 use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\App\Figure\ContactFigures;
@@ -21,9 +23,12 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Figure\Physique;
 use LucidAscent\Core\Figure\Swing;
 use LucidAscent\Core\Figure\Tape;
+use LucidAscent\Core\Figure\Touches;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\LegAngles;
@@ -36,19 +41,58 @@ final class FigureTest extends TestCase
 {
     private static ?CatalogueFolder $folder = null;
 
-    /** Who folds the other leg under says so: a knee that hurts is folded by no work on the other side. */
-    public function testAFoldOfTheOtherKneeIsTold(): void
+    /** What is drawn is loaded, whatever the entry says, and leaves out: of both legs, of rungs, forms and tests. */
+    public function testWhatIsDrawnIsLoadedWhoeverWroteTheEntry(): void
     {
         $entries = self::folder()->entries;
-        foreach (['easy-cross-leg', 'shins-stacked', 'pinwheel', 'one-leg-fold'] as $id) {
-            $untold = $entries;
-            foreach ($untold['posture'][$id]['rungs'] as $i => $rung) {
-                unset($untold['posture'][$id]['rungs'][$i]['other_loads']);
+        foreach ($entries['posture'] as $id => $posture) {
+            foreach (['rungs', 'forms'] as $part) {
+                foreach ($posture[$part] ?? [] as $i => $shape) {
+                    $entries['posture'][$id][$part][$i] = ['loads' => ['lying-rest'], 'other_loads' => [],
+                        'gentle' => true] + $shape;
+                }
             }
-            $faults = array_map(static fn (array $gap): string => "$gap[1]: $gap[3]",
-                iterator_to_array(FigureGaps::of($untold), false));
-            self::assertStringContainsString("$id: folds the other knee by", implode("\n", $faults));
         }
+        $body = self::body(170.0);
+        $drawn = 0;
+        foreach (Definitions::ofPostures($entries['posture']) as $id => $posture) {
+            foreach (Shapes::of($entries['posture'][$id]) as $shape) {
+                $figure = self::drawn($shape, $body, Side::Left)->figure;
+                $work = $posture->shapes()[$shape['id']]->work;
+                $carried = Touches::carrying($figure);
+                $isLying = [] !== array_intersect($carried, ['back', 'front', 'side']);
+                self::assertTrue($isLying || !$work->has(Load::LyingRest), "$id/$shape[id] does not lie.");
+                foreach (['left' => $work->loads, 'right' => $work->otherLegLoads] as $side => $loads) {
+                    [$thigh, $shin] = [
+                        $figure->point("$side-hip")->minus($figure->point("$side-knee")),
+                        $figure->point("$side-ankle")->minus($figure->point("$side-knee")),
+                    ];
+                    $fold = 180.0 - rad2deg(acos(max(-1.0, min(1.0, $thigh->dot($shin)
+                        / ($thigh->length() * $shin->length())))));
+                    if ($fold > 102.0 && ('left' === $side || !in_array('back', $carried, true))) {
+                        ++$drawn;
+                        self::assertContains('knee-folded', $loads, "$id/$shape[id], $side: $fold");
+                    }
+                    if ($fold > 60.0 && $fold < 102.0 && in_array("$side-knee", $carried, true)
+                        && [] === array_intersect($carried, ['back', 'side', 'seat'])) {
+                        ++$drawn;
+                        self::assertContains('weight-on-knee', $loads, "$id/$shape[id], $side");
+                        self::assertFalse($work->isGentle, "$id/$shape[id]");
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(150, $drawn);
+    }
+
+    public function testAShapeThatNobodyHasDrawnIsNeitherGentleNorRest(): void
+    {
+        $posture = self::folder()->entries['posture']['legs-up-wall'];
+        $of = static fn (array $rung): Work => Definitions::ofPosture(['rungs' => [$rung], 'forms' => []] + $posture,
+            new DrawnShapes([]))->full()->work;
+        self::assertTrue($of($posture['rungs'][0])->isGentle && $of($posture['rungs'][0])->isLyingRest());
+        $undrawn = $of(array_diff_key($posture['rungs'][0], ['pose' => 0]));
+        self::assertFalse($undrawn->isGentle || $undrawn->isLyingRest());
     }
 
     public function testNoPoseOfTheCatalogueIsWrongForAShortBodyOrATall(): void

@@ -70,7 +70,7 @@ final class OneAnswerTest extends AppTestCase
                         // While all of one side rests, the other goes on in gentle shapes, and no higher than it
                         // stands.
                         $isGentle = [] !== $document['events'] && true === self::catalogue()
-                            ->rung($pose, $planned)?->isGentle();
+                            ->rung($pose, $planned)?->isForAnybody();
                         // A shape of both sides at once is that of the side which is behind.
                         $ladder = array_map(static fn (PracticeRung $one): string => $one->rung->id, self::catalogue()
                             ->practiceRungs()[$pose]);

@@ -366,7 +366,7 @@ final class OwnEntryTest extends AppTestCase
             foreach ($shipped->rungs as $i => $rung) {
                 self::assertSame([], array_diff($rung->work->loads, $own->rungs[$i]->work->loads), "$id, $rung->id");
                 self::assertEquals($rung->gates, $own->rungs[$i]->gates, "$id, $rung->id");
-                self::assertSame($rung->isGentle(), $own->rungs[$i]->isGentle(), "$id, $rung->id");
+                self::assertSame($rung->work->isGentle, $own->rungs[$i]->work->isGentle, "$id, $rung->id");
             }
         }
     }

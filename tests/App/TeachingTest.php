@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\CatalogueFolder;
 use LucidAscent\App\Catalogue\Definitions;
+use LucidAscent\App\Catalogue\DrawnShapes;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\EntryText;
 use LucidAscent\App\Catalogue\Fault;
@@ -144,7 +145,7 @@ final class TeachingTest extends TestCase
     public function testAFormIsNoStepOfTheLadder(): void
     {
         foreach (self::folder()->entries['posture'] as $id => $posture) {
-            $definition = Definitions::ofPosture($posture);
+            $definition = Definitions::ofPosture($posture, new DrawnShapes(self::folder()->entries['posture']));
             $steps = array_map(static fn ($rung): string => $rung->id, $definition->rungs);
             foreach ($definition->forms as $of => $forms) {
                 self::assertContains($of, $steps, $id);
@@ -356,7 +357,7 @@ final class TeachingTest extends TestCase
             return $rungs;
         }
         foreach (self::folder()->entries['posture'] as $id => $posture) {
-            $definition = Definitions::ofPosture($posture);
+            $definition = Definitions::ofPosture($posture, new DrawnShapes(self::folder()->entries['posture']));
             $of = array_column([...$definition->rungs, ...array_merge(...array_values($definition->forms))], null,
                 'id');
             foreach ([...$posture['rungs'], ...($posture['forms'] ?? [])] as $rung) {
