@@ -76,7 +76,8 @@ final class AssessmentPageTest extends AppTestCase
     {
         $this->begin(['before[wanted]' => ['half-lotus'], 'before[clinician_first]' => ['knee-surgery']]);
         self::assertNotContains('shins-stacked', $this->newest()->tests);
-        self::assertContains('figure-four-lying', $this->newest()->tests, 'What is not held stands in.');
+        self::assertNotContains('figure-four-lying', $this->newest()->tests, 'That folds the knee as well.');
+        self::assertContains('leg-raise', $this->newest()->tests, 'What is not held is tested all the same.');
         self::assertSelectorTextContains('.caution', 'Knee surgery');
         $this->client->request('GET', "$this->home/tests/shins-stacked");
         self::assertSelectorTextContains('main', 'held');
@@ -179,10 +180,13 @@ final class AssessmentPageTest extends AppTestCase
             ['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee'] + $this->clean('soles-together'));
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'stop sign');
-        $this->client->request('GET', "$this->home/tests/shins-stacked?assessment=$assessment");
+        $this->client->request('GET', "$this->home/tests/leg-raise?assessment=$assessment");
         self::assertSelectorTextContains('.caution', 'Right');
-        self::assertSelectorExists('#bench_trials_0_kneeHeight_left');
+        self::assertSelectorExists('#bench_trials_0_heelHeight_left');
+        self::assertSelectorNotExists('#bench_trials_0_heelHeight_right');
+        $this->client->request('GET', "$this->home/tests/shins-stacked?assessment=$assessment");
         self::assertSelectorNotExists('#bench_trials_0_kneeHeight_right');
+        self::assertSelectorNotExists('#bench_trials_0_kneeHeight_left', 'The right knee is folded under it.');
     }
 
     public function testOneSideAloneCanBeTestedInInches(): void

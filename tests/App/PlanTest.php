@@ -611,6 +611,12 @@ final class PlanTest extends KernelTestCase
         }
         foreach (self::catalogue()->practiceRungs()[$item['posture']] as $rung) {
             if ($rung->rung->id === $item['rung']) {
+                foreach (isset($item['form']) ? $rung->forms : [] as $form) {
+                    if ($form->rung->id === $item['form']) {
+                        return $form;
+                    }
+                }
+
                 return $rung;
             }
         }
