@@ -103,7 +103,8 @@ final class LadderController extends TeacherController
         $rung = $poses->of($posture, $side)->onLadder()->rung;
         if (null === $rung) {
             // Somebody had the form open while the side came to be held: what hurt is written down all the same.
-            $this->pain->of($practitioner, $this->teacher(), $typed, $side, "check of $posture", $posture, '');
+            $source = 'check '.$this->sentEntry($request, 'check_form');
+            $this->pain->of($practitioner, $this->teacher(), $typed, $side, $source, $posture);
             $this->addFlash('hint', 'This side stands on no rung now: its ladder says why.');
 
             return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $posture]);

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\SessionLogs;
@@ -129,19 +130,14 @@ final class PractitionerPageController extends AbstractController
     #[Route('/own/hurts', 'own_hurts', methods: ['GET', 'POST'])]
     public function hurts(Request $request): Response
     {
-        $practitioner = $this->changed($request);
-        if (!$practitioner instanceof Practitioner) {
-            return $practitioner;
-        }
         $pain = $request->isMethod('POST') ? RecordPain::sent($request, '') : Pain::none();
         $side = Side::tryFrom($request->request->getString('side'));
-        if ($request->isMethod('POST') && $pain->isFelt()) {
-            // The same told again in one minute is one telling.
-            $source = 'own page '.$this->clock->now()->format('Y-m-d H:i');
-            $this->records->together(function () use ($practitioner, $pain, $side, $source): void {
-                $this->pain->of($practitioner, $practitioner->teacher, $pain, $side, $source);
-                $this->mark($practitioner, $source);
-            });
+        $entry = $this->entry($request);
+        // Whatever has become of the page meanwhile: it is heard before anybody asks whether the page is open.
+        $isHeard = $this->hear($request, [[$pain, $side]], "own page $entry");
+        $practitioner = $isHeard ? $this->door->opened($request) : $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner ?? $this->door($request, true);
         }
 
         return $this->render(
@@ -151,6 +147,7 @@ final class PractitionerPageController extends AbstractController
                 'isSaid' => $request->isMethod('POST') && $pain->isFelt(),
                 'isNothing' => $request->isMethod('POST') && !$pain->isFelt(),
                 'holds' => $this->person->holds($practitioner)->active,
+                'entry' => $entry,
                 'token' => $this->door->token($request),
             ] + $this->device($request),
         );
@@ -222,30 +219,33 @@ final class PractitionerPageController extends AbstractController
     #[Route('/own/measure/{test}', 'own_measure', methods: ['GET', 'POST'])]
     public function measure(string $test, Request $request, HomeMeasures $measures): Response
     {
-        $practitioner = $this->changed($request);
-        if (!$practitioner instanceof Practitioner) {
-            return $practitioner;
-        }
-        $offered = $measures->offered($practitioner);
-        $sent = $request->request->getString('entry');
-        $entry = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+        $entry = Uuid::fromString($this->entry($request));
         $typed = $request->isMethod('POST') ? $request->request->all() : [];
-        if (!isset($offered[$test])) {
-            // Held meanwhile, or not allowed any more: what is said of pain is heard all the same.
-            $this->records->together(function () use ($practitioner, $typed, $entry): void {
-                foreach (Side::cases() as $side) {
-                    $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
-                    $this->pain->of(
-                        $practitioner,
-                        $practitioner->teacher,
-                        RecordPain::typed($said),
+        $practitioner = $this->door->opened($request);
+        $offered = null === $practitioner ? [] : $measures->offered($practitioner);
+        if (
+            null === $practitioner
+            || !isset($offered[$test])
+            || (!$request->isMethodSafe() && !$this->door->isTokenOf($request))
+        ) {
+            // Shut, held meanwhile, or not allowed any more: what is said of pain is heard all the same.
+            $isHeard = $this->hear(
+                $request,
+                array_map(
+                    static fn (Side $side): array => [
+                        RecordPain::typed(is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : []),
                         $side,
-                        "own test $entry",
-                    );
-                }
-                $this->mark($practitioner, "own test $entry");
-            });
-            throw $this->createNotFoundException();
+                    ],
+                    Side::cases(),
+                ),
+                "own test $entry",
+            );
+
+            return match (true) {
+                null === $practitioner => $this->door($request, $isHeard),
+                !isset($offered[$test]) => throw $this->createNotFoundException(),
+                default => throw new AccessDeniedHttpException(),
+            };
         }
         $faults = [];
         if ($request->isMethod('POST')) {
@@ -285,6 +285,7 @@ final class PractitionerPageController extends AbstractController
                 'token' => $this->door->token($request),
                 'owner' => $device['owner'],
                 'key' => $device['key'],
+                'older' => $this->door->olderQueues($this->door->key($request) ?? throw new \LogicException()),
             ]);
     }
 
@@ -326,6 +327,20 @@ final class PractitionerPageController extends AbstractController
                         ...[
                             ...$read->records,
                             new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG),
+                            ...array_map(
+                                fn (RungCheck $check): FromPractitioner => new FromPractitioner(
+                                    $check->id,
+                                    $practitioner,
+                                    $this->clock->now(),
+                                    FromPractitioner::CHECK,
+                                ),
+                                array_values(
+                                    array_filter(
+                                        $read->records,
+                                        static fn (object $one): bool => $one instanceof RungCheck,
+                                    ),
+                                ),
+                            ),
                         ],
                     );
                 }
@@ -384,6 +399,38 @@ final class PractitionerPageController extends AbstractController
         }
     }
 
+    /**
+     * What hurts, of whoever has this device, open or not.
+     *
+     * @param list<array{Pain, Side|null}> $pains
+     *
+     * @return bool whether anything was said, and there is somebody who said it
+     */
+    private function hear(Request $request, array $pains, string $source): bool
+    {
+        $said = array_filter($pains, static fn (array $one): bool => $one[0]->isFelt());
+        $who = [] === $said || $request->isMethodSafe() ? null : $this->door->whose($request);
+        if (null === $who) {
+            return false;
+        }
+        $this->records->together(function () use ($who, $said, $source): void {
+            foreach ($said as [$pain, $side]) {
+                $this->pain->of($who, $who->teacher, $pain, $side, $source);
+            }
+            $this->mark($who, $source);
+        });
+
+        return true;
+    }
+
+    /** Under which id a form was sent; a new one for a form that was not sent yet, or had none. */
+    private function entry(Request $request): string
+    {
+        $sent = $request->request->getString('entry');
+
+        return Uuid::isValid($sent) ? $sent : (string) Uuid::v7();
+    }
+
     /** Whose page it is, where the change comes from that page; else the way in. */
     private function changed(Request $request): Practitioner|Response
     {
@@ -397,12 +444,13 @@ final class PractitionerPageController extends AbstractController
             : throw new AccessDeniedHttpException();
     }
 
-    private function door(Request $request): Response
+    /** @param bool $isHeard whether what hurts has been written down, though the page is shut */
+    private function door(Request $request, bool $isHeard = false): Response
     {
         return $this->render(
             'own/door.html.twig',
-            ['isNew' => null === $this->door->key($request), 'fault' => null, 'words' => ''],
-            new Response(status: $request->isMethodSafe() ? 200 : 403),
+            ['isNew' => null === $this->door->key($request), 'fault' => null, 'words' => '', 'isHeard' => $isHeard],
+            new Response(status: $request->isMethodSafe() || $isHeard ? 200 : 403),
         );
     }
 

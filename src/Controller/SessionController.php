@@ -112,10 +112,14 @@ final class SessionController extends TeacherController
     #[Route('/practitioners/{id}/plans/{plan}/log', 'session_log', methods: ['POST'])]
     public function log(string $id, string $plan, Request $request): JsonResponse
     {
-        $practitioner = $this->practitioner($id);
-        $plan = $this->planRecords->plan($practitioner, $plan);
+        $plan = $this->planRecords->ofTeacher($this->teacher(), $plan);
+        // A log that waited on a device may be of somebody who was merged since: it goes to the one who stays.
+        $practitioner = $plan->practitioner ?? $this->practitioner($id);
         $this->checkToken(self::TOKEN, $request);
-        $address = $this->generateUrl('plan', ['id' => $id, 'plan' => $plan->id]);
+        $address =
+            null === $plan
+                ? $this->generateUrl('practitioner', ['id' => $practitioner->id])
+                : $this->generateUrl('plan', ['id' => $practitioner->id, 'plan' => $plan->id]);
         $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
         try {
             $log = Fields::of($sent);
@@ -125,6 +129,7 @@ final class SessionController extends TeacherController
             $entry = Uuid::isValid($log->text('id'))
                 ? Uuid::fromString($log->text('id'))
                 : throw InvalidValue::because('id', 'is none.');
+            null !== $plan || throw InvalidValue::because('plan', 'is not there any more.');
             $known = $this->records->knows(SessionLog::class, $entry);
             $read = $this->sessionLogs->read($log, $entry, $practitioner, $plan, $this->teacher());
             $this->records->together(function () use ($known, $read, $practitioner): void {

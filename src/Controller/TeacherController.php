@@ -139,6 +139,14 @@ abstract class TeacherController extends AbstractController
     }
 
     /** The identity that a form was given when it was opened: sending it twice keeps one record. */
+    /** Under which id a form was sent that is not read any more; one of its own where it had none. */
+    protected function sentEntry(Request $request, string $form): string
+    {
+        $sent = $request->request->all($form)['entry'] ?? null;
+
+        return is_string($sent) && Uuid::isValid($sent) ? $sent : (string) Uuid::v7();
+    }
+
     protected function entryOf(FormInterface $form): Uuid
     {
         $sent = $form->get('entry')->getData();

@@ -16,6 +16,8 @@ class FromPractitioner
 {
     public const PAIN = 'pain';
     public const LOG = 'log';
+    /** A check that a log of that page made: its log is shown. */
+    public const CHECK = 'check';
     public const TEST = 'test';
     public const WORDS = 'words';
 

@@ -60,8 +60,8 @@ final readonly class SessionLogs
         $on = $this->on($telling);
         // Said a second time it holds a second time, whatever was lifted meanwhile; a telling that is sent twice is
         // one.
-        $id = Uuid::isValid($telling->text('id', '')) ? Uuid::fromString($telling->text('id')) : null;
-        foreach (self::said($telling) as $i => [$pain, $side, $posture, $rung]) {
+        $id = $telling->text('id', '');
+        foreach (self::said($telling) as [$pain, $side, $posture, $rung]) {
             $this->pain->of(
                 $practitioner,
                 $by,
@@ -71,7 +71,7 @@ final readonly class SessionLogs
                 $posture,
                 $rung,
                 $on,
-                null === $id ? null : Uuid::v5($practitioner->id, "$id $i"),
+                '' === $id ? '' : "telling $id",
             );
         }
 
@@ -242,25 +242,34 @@ final readonly class SessionLogs
     public function hear(ReadLog $log, Practitioner $practitioner, Teacher $by, bool $known): void
     {
         $pains = $log->pains;
-        if ($known) {
-            $there = [];
-            foreach ($this->records->allChecks($practitioner) as $check) {
-                $there[] = [$check->check()->pain, $check->side, $check->ladder, $check->rung];
-            }
-            foreach ($log->inChecks as $one) {
-                $isThere = array_filter(
-                    $there,
-                    static fn (array $other): bool => $other[0]->equals($one[0])
-                        && array_slice($other, 1) === array_slice($one, 1),
-                );
-                if ([] === $isThere) {
-                    $pains[] = $one;
-                }
+        foreach ($known ? $log->inChecks : [] as $one) {
+            if (!self::says($this->records->sessionLog(Uuid::fromString($log->id)), $one)) {
+                $pains[] = $one;
             }
         }
         foreach ($pains as [$pain, $side, $posture, $rung]) {
             $this->pain->of($practitioner, $by, $pain, $side, "log $log->id", $posture, $rung, $log->on);
         }
+    }
+
+    /**
+     * Whether a log that is there says of a rung what another of the same id says.
+     *
+     * @param array{Pain, Side|null, string, string} $one pain, side, posture and rung
+     */
+    private static function says(?SessionLog $log, array $one): bool
+    {
+        [$pain, $side, $posture, $rung] = $one;
+        foreach ($log->items ?? [] as $item) {
+            $isOf =
+                [$item['posture'] ?? '', $item['rung'] ?? ''] === [$posture, $rung]
+                && in_array($item['side'] ?? '', ['both', $side->value ?? 'both'], true);
+            if ($isOf && RecordPain::typed($item['pain'] ?? null)->equals($pain)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The session that a log, or what was told while it went on, is of, as far as it can be read. */
@@ -272,7 +281,9 @@ final readonly class SessionLogs
     /** What a log that cannot be kept says of pain holds all the same. */
     public function hearUnread(mixed $sent, Practitioner $practitioner, Teacher $by): void
     {
-        $id = self::idOf($sent);
+        // What has no id is told anew on another day, and once on one.
+        $of = self::idOf($sent);
+        $id = Uuid::isValid($of) ? $of : md5(serialize($sent)).CalendarDay::of($this->clock->now());
         $parts = is_array($sent)
             ? [
                 ...is_array($sent['items'] ?? null) ? $sent['items'] : [],

@@ -75,10 +75,10 @@ final readonly class PersonHistory
      * Of somebody who is in no database (Records::suppose), with that person's tests.
      *
      * @param list<Test> $tests
-     * @param list<string> $own ids of what came in by the practitioner's own page
      */
-    public function supposed(Practitioner $practitioner, array $tests, array $own): History
+    public function supposed(Practitioner $practitioner, array $tests): History
     {
+        $own = $this->records->ownIds($practitioner);
         $taken = [];
         foreach ($tests as $test) {
             $taken[(string) $test->entryId] ??= $practitioner->teacher->local($test->at);
@@ -90,7 +90,7 @@ final readonly class PersonHistory
         );
         foreach ($tests as $test) {
             $corrects = null === $test->corrects ? null : (string) $test->corrects;
-            $entries[] = self::test($test, !in_array((string) $test->id, $own, true));
+            $entries[] = self::test($test, in_array((string) $test->id, $own, true));
             if (null !== $corrects && isset($taken[$corrects])) {
                 $entries[] = new TestCorrected(
                     "correction:$test->entryId",
@@ -180,6 +180,11 @@ final readonly class PersonHistory
     private function entries(Practitioner $practitioner): array
     {
         $local = $practitioner->teacher->local(...);
+        $own = array_flip($this->records->ownIds($practitioner));
+        // What came in by the own page is no teacher's, and no slip of one's.
+        $by = static fn (Test|RungCheck|PainSaid $one): string => isset($own[(string) $one->id])
+            ? ''
+            : (string) $one->by->id;
         $entries = array_map(
             static fn (BodyMeasures $body): BodyMeasured => new BodyMeasured(
                 "body:$body->id",
@@ -198,18 +203,18 @@ final readonly class PersonHistory
                 $test->pain(),
                 $test->side,
                 $this->catalogue->tests()[$test->kind]->work ?? null,
-                by: (string) $test->by->id,
+                by: $by($test),
             );
         }
         foreach ($this->records->allChecks($practitioner) as $check) {
-            $entries[] = self::check($check);
+            $entries[] = self::check($check, $by($check));
             if ($check->soreAtNight) {
                 $entries[] = new ConditionTold(
                     "sore:$check->id",
                     $check->at,
                     $check->practisedOn,
                     $this->catalogue->condition('sore-today', false),
-                    by: (string) $check->by->id,
+                    by: $by($check),
                 );
             }
         }
@@ -243,7 +248,7 @@ final readonly class PersonHistory
                 $work,
                 '' === $said->rung ? '' : $said->during,
                 $said->rung,
-                (string) $said->by->id,
+                $by($said),
             );
         }
         foreach ($this->records->allDecisions($practitioner) as $decision) {
@@ -260,13 +265,14 @@ final readonly class PersonHistory
         ];
     }
 
-    public static function check(RungCheck $check): CheckMade
+    /** @param string|null $by who entered it; as it is on record where nothing is said */
+    public static function check(RungCheck $check, ?string $by = null): CheckMade
     {
         return new CheckMade(
             "check:$check->id",
             $check->at,
             $check->practisedOn,
-            (string) $check->by->id,
+            $by ?? (string) $check->by->id,
             $check->ladder,
             $check->side,
             $check->check(),
@@ -294,7 +300,7 @@ final readonly class PersonHistory
     }
 
     /** @return TestTaken|null null where nothing was read in it */
-    private static function test(Test $test, bool $isWatched): ?TestTaken
+    private static function test(Test $test, bool $isOwn): ?TestTaken
     {
         $trials = array_map(
             static fn (Trial $one): array => array_map(floatval(...), $one->readings),
@@ -315,7 +321,7 @@ final readonly class PersonHistory
             "test:$test->id",
             $test->at,
             $on,
-            (string) $test->by->id,
+            $isOwn ? '' : (string) $test->by->id,
             (string) $test->entryId,
             new TakenTest(
                 $test->kind,
@@ -331,7 +337,7 @@ final readonly class PersonHistory
                 $on,
                 $test->assessment?->warm,
                 "test:$test->id",
-                $isWatched,
+                !$isOwn,
             ),
         );
     }

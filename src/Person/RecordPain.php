@@ -12,6 +12,7 @@ use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,7 +37,12 @@ final readonly class RecordPain
             : '';
         $level = $text('level');
         $place = $text('place');
-        if ('' === $level && in_array($place, ['', PainPlace::None->value], true)) {
+        // Numbness that stays needs no number, and no place.
+        if (
+            '' === $level
+            && in_array($place, ['', PainPlace::None->value], true)
+            && !PainKind::named($text('kind'))->isNumb()
+        ) {
             return Pain::none();
         }
 
@@ -74,9 +80,10 @@ final readonly class RecordPain
     }
 
     /**
-     * @param string $source where it was said, and with which entry: the same said there again is the same
+     * @param string $source where it was said, and with which entry
      * @param string $during a posture or a test of the catalogue; empty when nobody knows
-     * @param Uuid|null $id of this telling, where it has one: then that alone makes it the same as another
+     * @param string $telling what tells this telling from any other, where its source does not: sent twice it is one,
+     *     and what says something else of the same is heard as well
      *
      * @return bool whether anything was written down
      */
@@ -89,25 +96,42 @@ final readonly class RecordPain
         string $during = '',
         string $rung = '',
         ?\DateTimeImmutable $on = null,
-        ?Uuid $id = null,
+        string $telling = '',
     ): bool {
         if (!$pain->isFelt()) {
             return false;
         }
-        foreach ($this->records->painsSaid($practitioner) as $said) {
-            if (
-                null === $id
-                    ? $said->source === $source && $said->side === $side && $said->pain()->equals($pain)
-                    : $said->id->equals($id)
-            ) {
-                return false;
-            }
+        // Of this person alone: nobody's entry is in the way of another's.
+        $id = Uuid::v5(
+            $practitioner->id,
+            implode(' ', [
+                '' === $telling ? $source : $telling,
+                $side->value ?? '',
+                $pain->level,
+                $pain->place->value,
+                $pain->kind->value,
+                $during,
+                $rung,
+            ]),
+        );
+        // A log says at its end what was told while its session went on.
+        $isToldBefore =
+            '' === $telling
+            && [] !==
+                array_filter(
+                    $this->records->painsSaid($practitioner),
+                    static fn (PainSaid $said): bool => $said->source === mb_substr($source, 0, 80)
+                        && $said->side === $side
+                        && $said->pain()->equals($pain),
+                );
+        if ($isToldBefore || $this->records->knows(PainSaid::class, $id)) {
+            return false;
         }
         $now = $this->clock->now();
 
         return $this->records->addOnce(
             new PainSaid(
-                $id ?? Uuid::v7(),
+                $id,
                 $practitioner,
                 $by,
                 $now,

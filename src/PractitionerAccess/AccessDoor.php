@@ -61,17 +61,33 @@ final readonly class AccessDoor
     /** The key of the device that asks, whether it is open or not; null when this device has none that counts. */
     public function key(Request $request): ?AccessKey
     {
+        $device = $this->device($request);
+
+        return null === $device || $this->isLocked($device->id)
+            ? null
+            : $this->current('k.id = :value', $device->id->toBinary());
+    }
+
+    private function device(Request $request): ?AccessDevice
+    {
         [$id, $token] = explode('.', $request->cookies->getString(self::DEVICE), 2) + ['', ''];
         $device = Uuid::isValid($id) ? $this->em->find(AccessDevice::class, Uuid::fromString($id)) : null;
-        if (
-            !($device instanceof AccessDevice)
-            || !hash_equals($device->tokenHash, hash('sha256', $token))
-            || $this->isLocked($device->id)
-        ) {
-            return null;
-        }
 
-        return $this->current('k.id = :value', $device->id->toBinary());
+        return $device instanceof AccessDevice && hash_equals($device->tokenHash, hash('sha256', $token))
+            ? $device
+            : null;
+    }
+
+    /**
+     * Whose device it is, whether it is open, shut, locked, or its key has ended: for what hurts, and for that alone.
+     * That is heard before anything else is asked.
+     */
+    public function whose(Request $request): ?Practitioner
+    {
+        $device = $this->device($request);
+        $key = null === $device ? null : $this->em->find(AccessKey::class, $device->id);
+
+        return $key?->practitioner;
     }
 
     /** Whose page is open on this device; null while it is shut. Days are the teacher's, and so is the catalogue. */
@@ -190,6 +206,28 @@ final readonly class AccessDoor
     public function queueKey(AccessKey $key): string
     {
         return base64_encode(hash_hmac('sha256', "own logs $key->id", $this->secret, true));
+    }
+
+    /**
+     * What waits on this device under a key that it had before: the same person's.
+     *
+     * @return list<array{owner: string, key: string}>
+     */
+    public function olderQueues(AccessKey $key): array
+    {
+        /** @var list<AccessKey> $keys */
+        $keys = $this->em
+            ->createQuery(
+                'SELECT k FROM '.AccessKey::class.' k WHERE k.practitioner = :p AND k.id <> :key ORDER BY k.id',
+            )
+            ->setParameter('p', $key->practitioner->id, 'uuid')
+            ->setParameter('key', $key->id, 'uuid')
+            ->getResult();
+
+        return array_map(
+            fn (AccessKey $older): array => ['owner' => "own-$older->id", 'key' => $this->queueKey($older)],
+            $keys,
+        );
     }
 
     private function open(AccessKey $key, Response $response, Request $request): void

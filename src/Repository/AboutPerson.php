@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
@@ -40,6 +41,7 @@ final readonly class AboutPerson
         Test::class,
         PracticePlan::class,
         ToolSettings::class,
+        FromPractitioner::class,
     ];
 
     public function __construct(

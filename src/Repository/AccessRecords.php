@@ -106,7 +106,8 @@ final readonly class AccessRecords
         $ids = ['pain' => [], 'test' => [], 'log' => [], 'words' => []];
         foreach (
             $this->connection->iterateNumeric(
-                'SELECT kind, id FROM from_practitioner WHERE practitioner_id = ? AND at > ? ORDER BY at DESC LIMIT 60',
+                "SELECT kind, id FROM from_practitioner WHERE practitioner_id = ? AND at > ? AND kind <> 'check'
+                 ORDER BY at DESC LIMIT 60",
                 [$practitioner->id->toBinary(), $since ?: '1970-01-01'],
             ) as [$kind, $id]
         ) {
@@ -133,7 +134,7 @@ final readonly class AccessRecords
     public function unseen(Teacher $teacher): array
     {
         $rows = $this->connection->fetchAllAssociative(
-            "SELECT p.id, p.name, SUM(f.kind = 'pain') AS pains, SUM(f.kind <> 'pain') AS others
+            "SELECT p.id, p.name, SUM(f.kind = 'pain') AS pains, SUM(f.kind NOT IN ('pain', 'check')) AS others
              FROM from_practitioner f JOIN practitioner p ON p.id = f.practitioner_id
              WHERE p.teacher_id = ? AND f.at > COALESCE(
                 (SELECT MAX(s.at) FROM seen_by_teacher s WHERE s.practitioner_id = p.id), '1970-01-01'

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Uid\Uuid;
 
 /**
  * Plans, what was logged of them, and at which address they are read. Whose they are is asked first: what belongs to
@@ -34,6 +35,17 @@ final readonly class PlanRecords
             )
             ->setParameter('p', $practitioner->id, 'uuid')
             ->getResult();
+    }
+
+    /**
+     * A plan of one of a teacher's people, whoever it was made for: of two people who turned out to be one, it is of
+     * the one who stays.
+     */
+    public function ofTeacher(Teacher $teacher, string $id): ?PracticePlan
+    {
+        $found = Uuid::isValid($id) ? $this->em->find(PracticePlan::class, Uuid::fromString($id)) : null;
+
+        return null !== $found && $found->practitioner->teacher->id->equals($teacher->id) ? $found : null;
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */

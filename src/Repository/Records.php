@@ -10,12 +10,14 @@ use Doctrine\ORM\Exception\EntityIdentityCollisionException;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
@@ -86,6 +88,15 @@ final class Records
         return $this->asked->about($practitioner, PainSaid::class);
     }
 
+    /** @return list<string> ids of what the practitioner told, logged or measured on the own page */
+    public function ownIds(Practitioner $practitioner): array
+    {
+        return array_map(
+            static fn (FromPractitioner $one): string => (string) $one->id,
+            $this->asked->about($practitioner, FromPractitioner::class),
+        );
+    }
+
     /** @return list<Mistake> the newest first */
     public function mistakes(Practitioner $practitioner): array
     {
@@ -119,6 +130,11 @@ final class Records
             ->setParameter('p', $practitioner->id, 'uuid')
             ->setMaxResults(30)
             ->getResult();
+    }
+
+    public function sessionLog(Uuid $id): ?SessionLog
+    {
+        return $this->em->find(SessionLog::class, $id);
     }
 
     /** @param class-string $class */

@@ -180,7 +180,7 @@ final readonly class TestRows
             $id,
             $at,
             $on,
-            self::id($row['by_id']),
+            1 === (int) $row['is_own'] ? '' : self::id($row['by_id']),
             self::id($row['entry_id']),
             new TakenTest(
                 $row['kind'],

@@ -164,7 +164,7 @@ final class OneAnswerTest extends AppTestCase
             AboutPerson::newestFirst([Test::class => array_values(array_filter($tests,
                 static fn (Test $test): bool => $test->hurts))] + $by));
 
-        return self::getContainer()->get(PersonHistory::class)->supposed($practitioner, $tests, []);
+        return self::getContainer()->get(PersonHistory::class)->supposed($practitioner, $tests);
     }
 
     private function reading(): ReadHistory

@@ -76,9 +76,13 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('Shut it now');
         $this->become($phone);
         $this->client->submit($form, ['pain[level]' => '3']);
+        self::assertSelectorTextContains('.caution', 'is written down');
+        self::assertSelectorExists('#words', 'It is heard, and opens nothing.');
+        self::assertSame(1, $this->howMany(PainSaid::class));
+        $this->client->getCookieJar()->clear();
+        $this->client->submit($form, ['pain[level]' => '4']);
         self::assertResponseStatusCodeSame(403);
-        self::assertSame(0, $this->howMany(PainSaid::class),
-            'Nobody knows any more whose it is: it is not taken for anybody\'s.');
+        self::assertSame(1, $this->howMany(PainSaid::class), 'Of a device that nobody knows nobody knows whose it is.');
         $this->comeIn($this->device(), $this->words());
         self::assertSelectorTextContains('h1', 'A Person');
         self::mockTime('+91 days');
@@ -162,6 +166,82 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('Write it down', ['side' => 'right', 'pain[place]' => 'groin']);
         self::assertSelectorTextContains('.caution', 'holds from now on');
         self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
+    }
+
+    /** The page shuts by itself, a tab is older than the PIN: what was typed about pain is heard all the same. */
+    public function testWhatHurtsIsHeardThoughThePageHasShutMeanwhile(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/hurts');
+        $form = $this->client->getCrawler()->selectButton('Write it down')->form(['side' => 'left',
+            'pain[place]' => 'knee', 'pain[level]' => '2']);
+        $holds = fn (): int => count(self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
+        self::mockTime('+13 hours');
+        $this->client->submit($form);
+        self::assertSelectorTextContains('.caution', 'is written down');
+        self::assertSelectorExists('#pin', 'It opens nothing.');
+        self::assertSelectorNotExists('.own-figures');
+        self::assertSame([1, 1], [$this->howMany(PainSaid::class), $holds()]);
+        $this->client->submit($form);
+        self::assertSame(1, $this->howMany(PainSaid::class), 'Sent twice it is one.');
+        $this->client->submitForm('Come in', ['pin' => '2468']);
+        $form['pain[level]']->setValue('3');
+        $this->client->submit($form);
+        self::assertSelectorTextContains('.caution', 'holds from now on');
+        self::assertSame([2, 2], [$this->howMany(PainSaid::class), $holds()],
+            'From the tab of before the PIN, and not the same: that is told as well.');
+        $this->client->request('GET', '/own/hurts');
+        $this->client->submitForm('Write it down', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '3']);
+        self::assertSame(3, $this->howMany(PainSaid::class), 'Told anew in the same minute.');
+        $this->asTeacher(fn () => $this->client->request('GET', '/'));
+        self::assertSelectorTextContains('[data-came-in]', 'it hurts');
+    }
+
+    public function testNumbnessThatStaysNeedsNoNumber(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/hurts');
+        $this->client->submitForm('Write it down', ['pain[level]' => '', 'pain[kind]' => 'lasting-numbness']);
+        self::assertSelectorTextContains('.caution', 'holds from now on');
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
+    }
+
+    public function testWhatThePractitionerToldIsNoSlipOfTheTeachers(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/hurts');
+        $this->client->submitForm('Write it down', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '2']);
+        $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
+        $this->asTeacher(fn () => $this->client->request('GET', $this->home));
+        self::assertSelectorTextContains('.caution', 'knee');
+        self::assertSelectorNotExists('[value="'.PersonHistory::idOf($said).'"][name="names"]');
+        $token = $this->client->getCrawler()->filter('form[action$="/mistakes"] [name="_token"]');
+        $this->client->request('POST', "$this->home/mistakes", ['names' => PersonHistory::idOf($said),
+            'why' => 'A slip', '_token' => 0 === $token->count() ? '' : (string) $token->attr('value')]);
+        self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
+    }
+
+    /** A device that was given a new key sends what waited on it under the one before. */
+    public function testAnOlderKeyOfTheSamePersonOpensWhatWaits(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $token = function (): array {
+            $this->client->request('GET', '/own/token');
+
+            return json_decode((string) $this->client->getResponse()->getContent(), true);
+        };
+        $first = $token();
+        self::assertSame([], $first['older']);
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
+        $this->client->submitForm('Shut it now');
+        $this->comeIn($phone, $this->words($phone));
+        $second = $token();
+        self::assertNotSame($first['owner'], $second['owner']);
+        self::assertSame([['owner' => $first['owner'], 'key' => $first['key']]], $second['older']);
     }
 
     public function testASessionComesInOnceAndIsMarked(): void

@@ -31,11 +31,11 @@ final readonly class EnteredByMistake implements Entry
 
     /**
      * Whether somebody may take an entry back as a slip of the pen at a moment: whoever made it, and in time; nobody
-     * takes a slip back.
+     * takes a slip back, nor what nobody has signed.
      */
     public static function mayTakeBack(Entry $entry, string $by, \DateTimeImmutable $at): bool
     {
-        return !($entry instanceof self) && $entry->by() === $by && self::isInTime($entry, $at);
+        return !($entry instanceof self) && '' !== $by && $entry->by() === $by && self::isInTime($entry, $at);
     }
 
     /** Whether an entry can be taken back at a moment: by then it was made, and not longer ago than a day. */

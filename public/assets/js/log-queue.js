@@ -69,10 +69,10 @@ export const opened = async () => {
     return session === null
         ? []
         : Promise.all(
-              left(session.owner).map(async (log) => ({
+              waitingOf(session).map(async ({ log, key }) => ({
                   id: log.id,
                   refused: log.refused ?? '',
-                  content: await open(log, session.key).catch(() => null),
+                  content: await open(log, key).catch(() => null),
               })),
           );
 };
@@ -85,6 +85,10 @@ export const sendMended = async ({ address, body }) => {
     }
     return sendAll();
 };
+
+// A device that was given a new key still has what waited under the one before: it is the same person's.
+const waitingOf = (session) =>
+    [session, ...(session.older ?? [])].flatMap(({ owner, key }) => left(owner).map((log) => ({ log, key })));
 
 const fresh = async () => {
     const response = await fetch(TOKENS, { headers: { Accept: 'application/json' } });
@@ -107,10 +111,11 @@ const send = async () => {
         }
         // What is put in while this goes on is sent as well.
         const tried = new Set();
-        const next = () => left(session.owner).find(({ id }) => !tried.has(id));
-        for (let log = next(); log; log = next()) {
+        const next = () => waitingOf(session).find(({ log }) => !tried.has(log.id));
+        for (let found = next(); found; found = next()) {
+            const { log, key } = found;
             tried.add(log.id);
-            const content = await open(log, session.key).catch(() => null);
+            const content = await open(log, key).catch(() => null);
             if (content === null) {
                 change(log, { refused: 'unreadable' });
                 done = false;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange\Record;
 
-use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
@@ -104,11 +103,7 @@ final readonly class RecordedPerson
             ),
             $parts->pains,
         );
-        $own = array_map(
-            static fn (object $one): string => $one instanceof FromPractitioner ? (string) $one->id : '',
-            $records[FromPractitioner::class] ?? [],
-        );
-        $history = $this->history->supposed($practitioner, $tests, $own)->with(...$pains);
+        $history = $this->history->supposed($practitioner, $tests)->with(...$pains);
         $poses =
             $this->person->supposed($practitioner, $history) ??
             throw InvalidValue::because('bodies', 'are none: without its lengths a height says nothing.');

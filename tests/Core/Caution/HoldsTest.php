@@ -276,6 +276,10 @@ final class HoldsTest extends TestCase
         $back = static fn (string $time, string $by = 't', string $why = 'the wrong person',
             string $of = 'p'): bool => null === self::active(Holds::of([$slip,
                 new EnteredByMistake('m', $at($time), $of, $by, $why)], self::day(self::NOW)), 'p');
+        $unsigned = new PainTold('p', $at('2026-03-10 10:00'), $at('2026-03-10'), new Pain(1, PainPlace::Knee),
+            Side::Left);
+        self::assertNotNull(self::active(Holds::of([$unsigned, new EnteredByMistake('m', $at('2026-03-10 11:00'), 'p',
+            '', 'the wrong person')], self::day(self::NOW)), 'p'), 'What nobody has signed is nobody’s slip.');
         self::assertTrue($back('2026-03-11 10:00'));
         self::assertFalse($back('2026-03-11 10:01'));
         self::assertFalse($back('2026-03-10 09:59'));
