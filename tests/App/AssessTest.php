@@ -140,11 +140,11 @@ final class AssessTest extends KernelTestCase
         $hurt = ['pain' => ['where' => 'knee', 'kind' => 'ache', 'level' => 1],
             'side' => 'left'] + self::test('soles-together', ['kneeHeight' => 9, 'heelDistance' => 12]);
         $answer = self::answer([$hurt, ['side' => 'right'] + self::test('soles-together',
-            ['kneeHeight' => 9, 'heelDistance' => 12])], ['half-lotus', 'hand-to-big-toe']);
+            ['kneeHeight' => 9, 'heelDistance' => 12])], ['half-lotus', 'leg-cradle']);
         self::assertSame(['held', 'held'], array_column($answer['poses']['half-lotus'], 'state'),
             'On the right the left knee is folded under.');
-        self::assertSame('held', $answer['poses']['hand-to-big-toe']['left']['state']);
-        self::assertNotSame('held', $answer['poses']['hand-to-big-toe']['right']['state']);
+        self::assertSame('held', $answer['poses']['leg-cradle']['left']['state']);
+        self::assertNotSame('held', $answer['poses']['leg-cradle']['right']['state']);
     }
 
     public function testWhatIsOldSaysNothingAndWhatIsToComeIsNotRead(): void

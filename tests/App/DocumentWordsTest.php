@@ -25,8 +25,8 @@ final class DocumentWordsTest extends KernelTestCase
     ): void {
         $answer = self::answer($says);
         foreach (['left', 'right'] as $side) {
-            self::assertSame(in_array($side, $sides, true), 'held' === $answer['poses']['hand-to-big-toe'][$side]['state'],
-                "$side is {$answer['poses']['hand-to-big-toe'][$side]['state']}");
+            self::assertSame(in_array($side, $sides, true), 'held' === $answer['poses']['leg-cradle'][$side]['state'],
+                "$side is {$answer['poses']['leg-cradle'][$side]['state']}");
         }
         self::assertContains($unread, array_map(static fn (array $one): string => implode(' ',
             array_intersect_key($one, ['note' => 0, 'key' => 0, 'condition' => 0, 'code' => 0])), $answer['unread']));
@@ -76,7 +76,7 @@ final class DocumentWordsTest extends KernelTestCase
         $answer = self::answer($says);
         self::assertSame([], $answer['held']);
         foreach (['left', 'right'] as $side) {
-            self::assertNotSame('held', $answer['poses']['hand-to-big-toe'][$side]['state']);
+            self::assertNotSame('held', $answer['poses']['leg-cradle'][$side]['state']);
         }
     }
 
@@ -138,7 +138,7 @@ final class DocumentWordsTest extends KernelTestCase
     private static function answer(array $says): array
     {
         $document = $says + ['on' => '2026-03-10', 'body' => ['stature' => 170],
-            'wanted' => ['hand-to-big-toe', 'easy-twist'], 'tests' => []];
+            'wanted' => ['leg-cradle', 'easy-twist'], 'tests' => []];
 
         return json_decode((string) json_encode(self::getContainer()->get(AssessAnswer::class)
             ->of(Fields::of($document))), true);
