@@ -24,16 +24,23 @@ final readonly class Decided
     }
 
     /**
-     * Whether nothing held the rung, neither when it was decided nor when it was practised.
+     * Whether nothing held the rung, neither when it was decided nor when it was practised, and no stop lay in between.
      *
      * @param list<ClosedTime> $closed
      */
     public function isAdmittedBy(array $closed): bool
     {
+        $on = $this->on ?? $this->at;
         foreach ($closed as $time) {
+            $check = $this->check;
+            $isBetween =
+                null !== $check
+                && !$time->leavesBehind($this->rung, $on, $this->at)
+                && $time->leavesBehind($this->rung, $check->on, $check->at);
             if (
-                !$time->admits($this->rung, $this->on ?? $this->at, $this->at)
-                || (null !== $this->check && !$time->admits($this->rung, $this->check->on, $this->check->at))
+                $isBetween
+                || !$time->admits($this->rung, $on, $this->at)
+                || (null !== $check && !$time->admits($this->rung, $check->on, $check->at))
             ) {
                 return false;
             }

@@ -28,6 +28,7 @@ final readonly class LadderPosition
      * @param array<string, list<Reason>> $closed why each rung is closed, all below it being passed, by its id; nothing
      *     when it is not
      * @param non-empty-list<RungReading> $ladder from the ground up
+     * @param bool $isBegun whether anything of the ladder was passed, or practised at all
      */
     private function __construct(
         public ?RungReading $rung,
@@ -38,6 +39,7 @@ final readonly class LadderPosition
         private array $closed,
         private array $ladder,
         private string $posture,
+        private bool $isBegun,
     ) {
     }
 
@@ -57,6 +59,7 @@ final readonly class LadderPosition
         callable $before,
     ): self {
         $passed = self::passed($posture, $rungs, $person, $side, $before);
+        $isBegun = [] !== $passed || $person->hasPractised($posture->id, $side);
         $now = null;
         $closed = $names = [];
         foreach ($rungs as $i => $rung) {
@@ -76,18 +79,19 @@ final readonly class LadderPosition
                 $closed,
                 $rungs,
                 $posture->id,
+                $isBegun,
             );
         }
         // The highest passed one below that nothing closes.
         for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
             $closing = $closed[$rungs[$i]->rung->id];
             if ([] === $closing) {
-                return new self($rungs[$i], $next, $bars, $names, false, $closed, $rungs, $posture->id);
+                return new self($rungs[$i], $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun);
             }
             [$next, $bars] = [] === $bars ? [$rungs[$i], $closing] : [$next, $bars];
         }
 
-        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id);
+        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun);
     }
 
     public function hasPassed(string $rung): bool
@@ -238,7 +242,7 @@ final readonly class LadderPosition
         foreach ($rungs as $i => $rung) {
             if (
                 !$rung->isReadAnewFirst()
-                && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->since)
+                && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->seenFrom)
             ) {
                 $seen = $i;
             }
@@ -303,10 +307,10 @@ final readonly class LadderPosition
         return $restarts;
     }
 
-    /** The place on which a side stands, from the ground up; null where nothing of the ladder was passed yet. */
+    /** The place on which a side stands, from the ground up; null where nothing of the ladder was ever done. */
     private function stoodAt(): ?int
     {
-        if ([] === $this->passed) {
+        if (!$this->isBegun) {
             return null;
         }
         $standing = $this->rung ?? $this->next;

@@ -42,6 +42,7 @@ final readonly class RungReading
      * @param list<GateFinding> $gates
      * @param Seen|null $seen the newest try that counts
      * @param EvidenceCutOff|null $since what is older than this counts no more here
+     * @param EvidenceCutOff|null $seenFrom what was seen before this counts no more here: it comes after the tests
      * @param Posture|null $posture what the leg chain was asked; null where thresholds said it
      * @param LegPose|null $pose the leg as the rung asks for it
      * @param bool $isImpossible whether a body of these lengths cannot be there at all
@@ -62,6 +63,7 @@ final readonly class RungReading
         public array $gates,
         public ?Seen $seen,
         public ?EvidenceCutOff $since,
+        public ?EvidenceCutOff $seenFrom,
         public ?Posture $posture,
         public ?LegPose $pose,
         public bool $isImpossible,
@@ -166,10 +168,11 @@ final readonly class RungReading
         ) {
             $margins[] = $margin->ofOtherLeg();
         }
-        $seen = $person->seen($posture->id, $rung->id, $side, $since);
         $read = array_values(
             array_filter($posture->abilities, static fn (Ability $a): bool => in_array($a, $isolated, true)),
         );
+        $seenFrom = self::seenFrom($posture, $rung, $person, $side, $read, $since);
+        $seen = $person->seen($posture->id, $rung->id, $side, $seenFrom);
         $testFirst =
             null === $since
                 ? []
@@ -189,6 +192,7 @@ final readonly class RungReading
             ),
             $seen,
             $since,
+            $seenFrom,
             $leg->posture,
             $leg->pose,
             $leg->isImpossible || $otherLeg->isImpossible,
@@ -203,6 +207,47 @@ final readonly class RungReading
         );
     }
 
+    /**
+     * From when on what was seen counts: since the tests that a word asks for; where no test reads what was held, the
+     * lowest rung of it is seen first.
+     *
+     * @param list<Ability> $read those that are read anew first
+     */
+    private static function seenFrom(
+        PostureDefinition $posture,
+        RungDefinition $rung,
+        Snapshot $person,
+        Side $side,
+        array $read,
+        ?EvidenceCutOff $since,
+    ): ?EvidenceCutOff {
+        if (null === $since) {
+            return null;
+        }
+        $lowest = self::lowest($posture, $rung, $person, $side);
+        if ([] === $read) {
+            return $lowest === $rung->id ? $since : $person->seenSince($posture->id, $lowest, $side, $since) ?? $since;
+        }
+
+        return $person->readSince($side, $read, $since) ?? $since;
+    }
+
+    /** The lowest rung that a word has lifted. */
+    private static function lowest(
+        PostureDefinition $posture,
+        RungDefinition $rung,
+        Snapshot $person,
+        Side $side,
+    ): string {
+        foreach ($posture->rungs as $one) {
+            if (null !== $person->holds->cutOff($one->work, $side)) {
+                return $one->id;
+            }
+        }
+
+        return $rung->id;
+    }
+
     /** The lowest rung that a word has lifted, while nobody has seen it clean since. */
     private static function toSee(
         PostureDefinition $posture,
@@ -211,13 +256,7 @@ final readonly class RungReading
         Side $side,
         EvidenceCutOff $since,
     ): ?Reason {
-        $lowest = $rung->id;
-        foreach ($posture->rungs as $one) {
-            if (null !== $person->holds->cutOff($one->work, $side)) {
-                $lowest = $one->id;
-                break;
-            }
-        }
+        $lowest = self::lowest($posture, $rung, $person, $side);
 
         return null === $person->seenSince($posture->id, $lowest, $side, $since)
             ? new Reason('bar.see-first', Source::Trade, ['posture' => $posture->id, 'rung' => $lowest])

@@ -158,6 +158,14 @@ final class Snapshot
         );
     }
 
+    /** Whether anything of a ladder was ever practised, or decided. */
+    public function hasPractised(string $posture, Side $side): bool
+    {
+        $of = "$posture $side->value";
+
+        return [] !== ($this->checks[$of] ?? []) || [] !== ($this->decided[$of] ?? []);
+    }
+
     /** @return list<string> the rungs of a ladder that were practised on a day */
     public function workedOn(string $posture, Side $side, \DateTimeImmutable $day): array
     {
@@ -199,7 +207,7 @@ final class Snapshot
      *
      * @param list<Ability> $abilities
      */
-    private function readSince(Side $side, array $abilities, EvidenceCutOff $since): ?EvidenceCutOff
+    public function readSince(Side $side, array $abilities, EvidenceCutOff $since): ?EvidenceCutOff
     {
         $last = $since;
         foreach ($abilities as $ability) {

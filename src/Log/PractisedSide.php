@@ -56,14 +56,24 @@ final readonly class PractisedSide
                 && $one->id !== $last->id,
         );
 
+        $closed = $poses?->closed($ladder->id, $check->side) ?? $this->closed($holds, $check);
+        $practised = $last->check;
+        // Of what was practised before a stop nobody decides afterwards to go on.
+        $isLeftBehind =
+            [] !==
+            array_filter(
+                $closed,
+                static fn (ClosedTime $time): bool => $time->leavesBehind(
+                    $practised->rung,
+                    $practised->on,
+                    $practised->at,
+                ),
+            );
+
         return new LadderPractice(
             $ladder,
-            PractisedUpTo::check(
-                $last,
-                array_values($checks),
-                $poses?->closed($ladder->id, $check->side) ?? $this->closed($holds, $check),
-            ),
-            null !== $next && true === $pose?->onLadder()->isOpenAfterThis($next->id),
+            PractisedUpTo::check($last, array_values($checks), $closed),
+            null !== $next && !$isLeftBehind && true === $pose?->onLadder()->isOpenAfterThis($next->id),
             null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
             $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),
         );

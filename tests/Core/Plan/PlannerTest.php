@@ -282,9 +282,10 @@ final class PlannerTest extends TestCase
             'Nor one without its prop.');
     }
 
-    public function testWhereNothingUndoesItOneLiesStill(): void
+    public function testWhoeverHasSomethingHeldLiesStillWhereNothingUndoesIt(): void
     {
-        $plan = (new Planner(self::poses(), array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))
+        $plan = (new Planner(self::poses(conditions: [new Condition('c', 'C', ['neck'])]),
+            array_diff_key(self::ladders(), ['undo' => 1]), Doses::longAndStill(2)))
             ->plan(['turner'], self::request(1, [1], 60));
         self::assertSame([], $plan->leftOut);
         self::assertSame(['warm-a'], array_values(array_unique(array_map(

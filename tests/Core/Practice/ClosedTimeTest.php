@@ -110,6 +110,8 @@ final class ClosedTimeTest extends TestCase
         self::assertSame(['low'], $passed($decided('14')));
         self::assertSame(['low'], $passed($decided('14', $check('13', '13'))));
         self::assertSame([], $passed($decided('14', $check('05', '05'))), 'Practised while it held.');
+        self::assertSame([], $passed($decided('14', $check('02', '02'))), 'Practised before the stop.');
+        self::assertSame(['low'], $passed($decided('02', $check('01', '01'))), 'All of it before.');
         self::assertSame([], $passed($decided('14', $check('02', '06'))), 'Told only then.');
         self::assertSame([], $passed($decided('11', $check('13', '13'))), 'Decided before the tests.');
         self::assertSame(['low'], $passed($decided('02', $check('01', '01'))));
