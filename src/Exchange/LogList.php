@@ -128,7 +128,7 @@ final readonly class LogList
             $shape,
             [] === $of ? Side::cases() : $of,
             $isRepeated,
-            $fields->has('holdReached') ? $fields->flag('holdReached') : $isClean,
+            ($fields->has('holdReached') ? $fields->flag('holdReached') : $isClean) && !CleanFields::isHelped($fields),
             $fields->has('evenBreath') ? $fields->flag('evenBreath') : $isClean,
             $fields->texts('compensations'),
             $said,

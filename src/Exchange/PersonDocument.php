@@ -123,7 +123,7 @@ final readonly class PersonDocument
                         $posture,
                         $rung,
                         $side,
-                        $fields->flag('clean'),
+                        CleanFields::of($fields),
                         self::worst($said),
                         $heights,
                         $fields->flag('hangs'),

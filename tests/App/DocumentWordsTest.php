@@ -107,6 +107,20 @@ final class DocumentWordsTest extends KernelTestCase
         yield 'a key that has nothing to do with it' => [['mood' => 'sunny', 'studio' => 'the one by the lake']];
     }
 
+    /** "Clean" is an opinion: what was observed beside it takes it away. */
+    public function testSeenCleanIsWhatWasObserved(): void
+    {
+        $state = static fn (array $more): string => self::answer(['seen' => [['posture' => 'leg-cradle',
+            'rung' => 'elbow', 'side' => 'left', 'clean' => true,
+            'on' => '2026-03-05'] + $more]])['poses']['leg-cradle']['left']['state'];
+        self::assertSame(['open', 'open'], [$state([]), $state(['holdReached' => true, 'evenBreath' => true,
+            'compensations' => [], 'hands' => false, 'helped' => 'nobody'])]);
+        foreach ([['holdReached' => false], ['evenBreath' => false], ['compensations' => ['pelvis-turns']],
+            ['hands' => true], ['assisted' => 'a little'], ['pressed' => 'lightly']] as $seen) {
+            self::assertNotSame('open', $state($seen), (string) json_encode($seen));
+        }
+    }
+
     public function testADecisionHearsTheNotesOfItsSessions(): void
     {
         $decide = static fn (string $note): string => self::getContainer()->get(DecideAnswer::class)
