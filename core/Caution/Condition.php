@@ -62,6 +62,22 @@ final readonly class Condition
     }
 
     /**
+     * Words that speak of pain or of a condition, and that nobody has read yet.
+     *
+     * @param list<Load> $named
+     */
+    public static function unreadWords(array $named): self
+    {
+        return new self(
+            'unread-words',
+            'Words that speak of pain',
+            array_map(static fn (Load $load): string => $load->value, $named),
+            gentleOnly: true,
+            ending: Ending::Read,
+        );
+    }
+
+    /**
      * What was told in free words, once somebody has said which loads it touches; unchanged for any other, and
      * while nothing was said.
      *

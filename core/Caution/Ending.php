@@ -14,4 +14,6 @@ enum Ending: string
     /** The eighteenth birthday. */
     case Birthday = 'birthday';
     case Never = 'never';
+    /** Whoever has read what was written. */
+    case Read = 'read';
 }

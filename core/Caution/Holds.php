@@ -280,6 +280,7 @@ final readonly class Holds
                 $entry->side,
                 match (true) {
                     Ending::Never === $entry->condition->ending,
+                    Ending::Read === $entry->condition->ending,
                     Ending::Birthday === $entry->condition->ending,
                     Ending::Day === $entry->condition->ending => null,
                     null !== $entry->condition->months => ClearanceAuthority::Teacher,

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\History;
 
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -20,6 +21,7 @@ use LucidAscent\Core\History\Entry\DecisionMade;
 use LucidAscent\Core\History\Entry\GateAnswered;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestTaken;
+use LucidAscent\Core\History\Entry\WordsSaid;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -162,6 +164,17 @@ final readonly class ReadHistory
                         $entry->by,
                     )
                     : null,
+                // What a teacher has read is the teacher's to write down.
+                $entry instanceof WordsSaid => !$entry->words->ask()
+                || (null !== $entry->readAt && $entry->readAt <= $moment)
+                    ? null
+                    : new ConditionTold(
+                        $entry->id,
+                        $at,
+                        $entry->on,
+                        Condition::unreadWords($entry->words->loads()),
+                        $entry->words->of(null),
+                    ),
                 $entry instanceof PainTold => $entry->pain->isFelt() ? $entry->enteredAt($at) : null,
                 $entry instanceof ConditionTold => $entry->enteredAt($at),
                 $entry instanceof StopDecided => $entry->enteredAt($at),

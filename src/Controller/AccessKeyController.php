@@ -7,10 +7,12 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Entity\AccessKey;
 use LucidAscent\App\Entity\AccessKeyEnd;
 use LucidAscent\App\Entity\HomeTestsAllowed;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\PractitionerAccess\AccessSecret;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
 use LucidAscent\App\Repository\AccessRecords;
+use LucidAscent\Core\Caution\Words\ReadWords;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -119,9 +121,16 @@ final class AccessKeyController extends TeacherController
             return $this->redirectToRoute('on_the_mat');
         }
 
+        $came = $this->own->cameIn($practitioner);
+
         return $this->render('own/came_in.html.twig', [
             'practitioner' => $practitioner,
-            'came' => $this->own->cameIn($practitioner),
+            'came' => $came,
+            'speaks' => [] !==
+                array_filter(
+                    $came['words'],
+                    static fn (PractitionerNote $note): bool => ReadWords::of($note->text)->ask(),
+                ),
             'possible' => $this->measures->possible(),
             'shown' => $this->clock->now()->format('U.u'),
             'token' => self::TOKEN,

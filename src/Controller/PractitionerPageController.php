@@ -25,6 +25,7 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\Words\ReadWords;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -327,6 +328,7 @@ final class PractitionerPageController extends AbstractController
                         ...[
                             ...$read->records,
                             new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG),
+                            ...$this->wordsOf($read->records),
                             ...array_map(
                                 fn (RungCheck $check): FromPractitioner => new FromPractitioner(
                                     $check->id,
@@ -382,6 +384,45 @@ final class PractitionerPageController extends AbstractController
         });
 
         return $session;
+    }
+
+    /**
+     * The notes of a log that speak of pain or of a condition, as words for the teacher: nobody was there to ask.
+     *
+     * @param list<object> $records
+     *
+     * @return list<PractitionerNote|FromPractitioner>
+     */
+    private function wordsOf(array $records): array
+    {
+        $words = [];
+        foreach ($records as $log) {
+            if (!$log instanceof SessionLog) {
+                continue;
+            }
+            $notes = array_filter(
+                [$log->note, ...array_map(static fn (array $item): string => $item['note'] ?? '', $log->items)],
+                static fn (string $note): bool => ReadWords::of($note)->ask(),
+            );
+            if ([] !== $notes) {
+                $id = Uuid::v5($log->id, 'words');
+                $text = mb_substr(implode("\n", $notes), 0, self::LONGEST_WORDS);
+                array_push(
+                    $words,
+                    new PractitionerNote(
+                        $id,
+                        $log->practitioner,
+                        $log->at,
+                        $log->practisedOn,
+                        PractitionerNote::WORDS,
+                        $text,
+                    ),
+                    new FromPractitioner($id, $log->practitioner, $log->at, FromPractitioner::WORDS),
+                );
+            }
+        }
+
+        return $words;
     }
 
     /** Pain that came in by this page is marked as the practitioner's own telling: the teacher sees it first. */

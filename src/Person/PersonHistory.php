@@ -24,12 +24,14 @@ use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Words\ReadWords;
 use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestCorrected;
 use LucidAscent\Core\History\Entry\TestTaken;
+use LucidAscent\Core\History\Entry\WordsSaid;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Practice\Step;
@@ -249,6 +251,16 @@ final readonly class PersonHistory
                 '' === $said->rung ? '' : $said->during,
                 $said->rung,
                 $by($said),
+            );
+        }
+        $seenUpTo = $this->records->seenUpTo($practitioner);
+        foreach ($this->records->ownWords($practitioner) as $note) {
+            $entries[] = new WordsSaid(
+                "words:$note->id",
+                $note->at,
+                $note->saidOn,
+                ReadWords::of($note->text),
+                null !== $seenUpTo && $seenUpTo >= $note->at ? $seenUpTo : null,
             );
         }
         foreach ($this->records->allDecisions($practitioner) as $decision) {

@@ -15,7 +15,9 @@ use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
@@ -42,6 +44,8 @@ final readonly class AboutPerson
         PracticePlan::class,
         ToolSettings::class,
         FromPractitioner::class,
+        PractitionerNote::class,
+        SeenByTeacher::class,
     ];
 
     public function __construct(
@@ -100,6 +104,8 @@ final readonly class AboutPerson
                 $this->em->getClassMetadata($class)->getTableName().
                 match ($class) {
                     Test::class => ' WHERE practitioner_id = :p AND hurts = 1',
+                    PractitionerNote::class => " WHERE practitioner_id = :p AND kind = 'words'",
+                    SeenByTeacher::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                     PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                     ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
                     default => ' WHERE practitioner_id = :p',

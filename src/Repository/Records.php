@@ -15,7 +15,9 @@ use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
@@ -95,6 +97,18 @@ final class Records
             static fn (FromPractitioner $one): string => (string) $one->id,
             $this->asked->about($practitioner, FromPractitioner::class),
         );
+    }
+
+    /** @return list<PractitionerNote> what the practitioner wrote in own words, the newest first */
+    public function ownWords(Practitioner $practitioner): array
+    {
+        return $this->asked->about($practitioner, PractitionerNote::class);
+    }
+
+    /** Up to when the teacher has seen what came in from home; null when nothing was seen yet. */
+    public function seenUpTo(Practitioner $practitioner): ?\DateTimeImmutable
+    {
+        return ($this->asked->about($practitioner, SeenByTeacher::class)[0] ?? null)?->at;
     }
 
     /** @return list<Mistake> the newest first */

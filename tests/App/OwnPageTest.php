@@ -18,6 +18,7 @@ use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\Core\Caution\ClearanceAuthority;
+use LucidAscent\Core\Caution\Hold;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\DomCrawler\Field\ChoiceFormField;
@@ -196,6 +197,32 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(3, $this->howMany(PainSaid::class), 'Told anew in the same minute.');
         $this->asTeacher(fn () => $this->client->request('GET', '/'));
         self::assertSelectorTextContains('[data-came-in]', 'it hurts');
+    }
+
+    /** Nobody is there to ask where and how: what speaks of pain holds what is deep until the teacher has read it. */
+    public function testWordsThatSpeakOfPainHoldUntilTheTeacherHasReadThem(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $holds = fn (): array => array_map(static fn (Hold $hold): array => [$hold->holds->id, $hold->side?->value,
+            $hold->holds->holds], self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
+        $write = function (string $text): void {
+            $this->client->request('GET', '/own');
+            $this->client->submitForm('Tell your teacher', ['text' => $text]);
+        };
+        $write('No pain today, slept well');
+        self::assertSame([], $holds());
+        $write('The left knee was sore on the stairs');
+        self::assertSame([['unread-words', 'left', ['knee-folded', 'turn-out']]], $holds());
+        $this->asTeacher(fn () => $this->client->request('GET', $this->home));
+        self::assertSelectorTextContains('.caution', 'Words that speak of pain');
+        $this->client->clickLink('Read it');
+        self::assertSelectorTextContains('.caution', 'Ask where and how');
+        $this->client->submitForm('I have seen this');
+        self::assertSame([], $holds());
+        $this->become($phone);
+        $write('It hurts again');
+        self::assertSame([['unread-words', null, []]], $holds());
     }
 
     public function testNumbnessThatStaysNeedsNoNumber(): void

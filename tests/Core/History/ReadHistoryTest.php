@@ -18,6 +18,7 @@ use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Words\ReadWords;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\History\Entry\CheckMade;
@@ -26,6 +27,7 @@ use LucidAscent\Core\History\Entry\GateAnswered;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestCorrected;
 use LucidAscent\Core\History\Entry\TestTaken;
+use LucidAscent\Core\History\Entry\WordsSaid;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\LegChain\Ability;
@@ -167,6 +169,19 @@ final class ReadHistoryTest extends TestCase
     }
 
     /** Low-back pain holds folds: what was being done decides. */
+    public function testWordsHoldUntilSomebodyHasReadThem(): void
+    {
+        $said = static fn (string $text, ?string $read = null): array => array_map(
+            static fn (Hold $hold): array => [$hold->holds->id, $hold->word, $hold->side, $hold->holds->gentleOnly],
+            self::holds([new WordsSaid('w', self::at('05'), self::at('05'), ReadWords::of($text),
+                null === $read ? null : self::at($read))]),
+        );
+        self::assertSame([['unread-words', null, Side::Left, true]], $said('the left knee hurts'));
+        self::assertSame([], $said('no pain'));
+        self::assertSame([], $said('the left knee hurts', '06'));
+        self::assertCount(1, $said('the left knee hurts', '11'), 'Read only later.');
+    }
+
     public function testWhatWasBeingDoneIsLookedUp(): void
     {
         $back = new Pain(2, PainPlace::LowBack);
