@@ -11,6 +11,7 @@ use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
+use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Entry\StopDecided;
 use LucidAscent\Core\Caution\Exemption;
@@ -253,6 +254,36 @@ final class HoldsTest extends TestCase
             self::assertCount($asked, Holds::of([$told, $word], self::day(self::NOW))->clearedOn($kneeling,
                 Side::Left), implode(' ', $loads));
         }
+    }
+
+    /** Telling it again adds; nothing but a word, or the calendar, ends it. */
+    public function testAConditionToldAgainTakesNothingAway(): void
+    {
+        $told = static fn (string $on, ?string $until = null, Ending $ending = Ending::Birthday,
+            ?int $months = null): ConditionTold => new ConditionTold('condition:c', self::day($on), self::day($on),
+                new Condition('c', 'C', ['twist'], ending: $ending, months: $months), null,
+                null === $until ? null : self::day($until), 't');
+        $active = static fn (Entry ...$entries): bool => [] !== Holds::of($entries, self::day(self::NOW))->active;
+        self::assertFalse($active($told('2026-03-01', '2026-03-15')));
+        self::assertTrue($active($told('2026-03-01', '2027-03-01'), $told('2026-03-09', '2026-03-15')),
+            'Another birthday.');
+        self::assertTrue($active($told('2026-03-01', '2027-03-01'), $told('2026-03-09')), 'None at all.');
+        self::assertTrue($active($told('2026-03-09', '2026-03-15'), $told('2026-03-01', '2027-03-01')),
+            'In whatever order.');
+        $slip = static fn (string $at): EnteredByMistake => new EnteredByMistake('m', self::day($at), 'condition:c',
+            't', 'a slip');
+        self::assertFalse($active($told('2026-03-09', null, Ending::Clinician), $slip('2026-03-09')));
+        self::assertTrue($active($told('2026-03-01', null, Ending::Clinician), $told('2026-03-09', null,
+            Ending::Clinician), $slip('2026-03-09')), 'The slip of today takes back what was told today.');
+        $dated = Holds::of([$told('2026-03-01', null, Ending::Clinician, 6), $told('2025-12-01', null,
+            Ending::Clinician, 6)], self::day(self::NOW))->active[0];
+        self::assertSame('2026-09-01', $dated->earliest?->format('Y-m-d'), 'As long as the latest has it.');
+        self::assertEquals([self::day('2025-12-01'), self::day('2025-12-01')], [$dated->since(), $dated->sinceDay()]);
+        $word = new ClearanceGiven('w', self::day('2026-03-05'), self::day('2026-03-05'), ['condition:c'],
+            ClearanceAuthority::Clinician, true);
+        self::assertFalse($active($told('2026-03-01', null, Ending::Clinician), $word));
+        self::assertTrue($active($told('2026-03-01', null, Ending::Clinician), $word, $told('2026-03-09', null,
+            Ending::Clinician)), 'Told after the word.');
     }
 
     public function testADayAheadOfTheClockHoldsAtOnceAndLiftsNothing(): void
