@@ -15,12 +15,9 @@ final class ReadWords
     public static function of(string $text): Words
     {
         $text = self::plain($text);
-        if (in_array(trim($text, ' .'), Vocabulary::NOTHING, true)) {
-            return new Words(Meaning::Nothing);
-        }
         $meaning = Meaning::Nothing;
-        $clauses = preg_split('/[.;,!?\n]+| but | however | although | though /', $text);
-        foreach (false === $clauses ? [$text] : $clauses as $clause) {
+        $clauses = preg_replace('/[.;,!?\n]+| but | however | although | though /', "\n", $text);
+        foreach (explode("\n", (string) $clauses) as $clause) {
             $said = self::clause(trim($clause));
             if (Meaning::Nothing === $meaning || (Meaning::Unclear === $meaning && Meaning::Nothing !== $said)) {
                 $meaning = $said;

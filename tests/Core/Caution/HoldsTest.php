@@ -256,6 +256,19 @@ final class HoldsTest extends TestCase
         }
     }
 
+    public function testOfTwoWordsTheLaterOneIsWhatEvidenceHasToBeNewerThan(): void
+    {
+        $word = static fn (string $id, string $on): ClearanceGiven => new ClearanceGiven($id, self::day($on),
+            self::day($on), ['p'], ClearanceAuthority::Clinician, true);
+        foreach ([['2026-03-12', '2026-03-16'], ['2026-03-16', '2026-03-12']] as [$first, $second]) {
+            $holds = Holds::of([self::knee(), $word('a', $first), $word('b', $second)], self::day(self::NOW));
+            self::assertEquals(self::day('2026-03-16'), $holds->cutOff(new Work(['turn-out']), Side::Left)?->moment);
+        }
+        self::assertSame([false, false, true], [(new Condition('c', 'C', [], gentleOnly: true))->isForStrength(),
+            (new Condition('c', 'C', [], besides: ['balance']))->isForStrength(),
+            (new Condition('c', 'C', [], gentleOnly: true, besides: ['balance']))->isForStrength()]);
+    }
+
     /** Telling it again adds; nothing but a word, or the calendar, ends it. */
     public function testAConditionToldAgainTakesNothingAway(): void
     {

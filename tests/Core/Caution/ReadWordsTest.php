@@ -46,6 +46,7 @@ final class ReadWordsTest extends TestCase
     #[TestWith(['Outer hip opens well, knee stays quiet'])]
     #[TestWith(['Painted the studio; the numbers are in the book'])]
     #[TestWith(['Two blankets under the seat, block under the left knee'])]
+    #[TestWith(['An old mat; sometimes tired, no longer shy'])]
     public function testOrdinaryWordsHoldNothing(string $text): void
     {
         self::assertEquals(new Words(Meaning::Nothing), ReadWords::of($text));

@@ -51,6 +51,7 @@ final class ClosedTimeTest extends TestCase
     public static function times(): iterable
     {
         yield 'before it, told in time' => [true, 'high', '02', '02'];
+        yield 'before it, told at the same moment' => [true, 'high', '02', '03'];
         yield 'before it, of a day alone' => [true, 'high', '02', null];
         yield 'before it, told while it held' => [false, 'high', '02', '05'];
         yield 'before it, told after all of it' => [false, 'high', '02', '14'];
