@@ -69,7 +69,7 @@ final readonly class Condition
     public static function unreadWords(array $named): self
     {
         return new self(
-            'unread-words',
+            'words',
             'Words that speak of pain',
             array_map(static fn (Load $load): string => $load->value, $named),
             gentleOnly: true,

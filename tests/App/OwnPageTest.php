@@ -213,7 +213,7 @@ final class OwnPageTest extends AppTestCase
         $write('No pain today, slept well');
         self::assertSame([], $holds());
         $write('The left knee was sore on the stairs');
-        self::assertSame([['unread-words', 'left', ['knee-folded', 'turn-out']]], $holds());
+        self::assertSame([['words', 'left', ['knee-folded', 'turn-out']]], $holds());
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
         self::assertSelectorTextContains('.caution', 'Words that speak of pain');
         $this->client->clickLink('Read it');
@@ -222,7 +222,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSame([], $holds());
         $this->become($phone);
         $write('It hurts again');
-        self::assertSame([['unread-words', null, []]], $holds());
+        self::assertSame([['words', null, []]], $holds());
     }
 
     public function testNumbnessThatStaysNeedsNoNumber(): void
