@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Bench;
 
+use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Testing\Tool;
@@ -21,6 +22,10 @@ use Symfony\Component\OptionsResolver\OptionsResolver;
 final class BenchForm extends AbstractType
 {
     private const SIDES = ['left' => 'Left', 'right' => 'Right'];
+
+    public function __construct(private readonly AsksOfWords $words)
+    {
+    }
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
@@ -81,6 +86,7 @@ final class BenchForm extends AbstractType
             ])
             ->add('errors', HiddenType::class, ['required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
+        $this->words->add($builder);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

@@ -26,6 +26,10 @@ use Symfony\Component\Validator\Constraints\Valid;
  */
 final class BeforeForm extends AbstractType
 {
+    public function __construct(private readonly AsksOfWords $words)
+    {
+    }
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
@@ -106,6 +110,11 @@ final class BeforeForm extends AbstractType
                 'constraints' => [new NotNull(message: 'Choose one: a later test is compared with this one.')],
             ])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
+        $groups = array_map(
+            static fn (int|string $group): string => str_replace('-', '_', (string) $group),
+            array_keys($options['cautions']),
+        );
+        $this->words->add($builder, ['loads', ...$groups]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

@@ -22,6 +22,10 @@ use Symfony\Component\Validator\Constraints\Range;
 
 final class CheckForm extends AbstractType
 {
+    public function __construct(private readonly AsksOfWords $words)
+    {
+    }
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $yesNo = [
@@ -82,6 +86,7 @@ final class CheckForm extends AbstractType
             ])
             ->add('rung', HiddenType::class, ['mapped' => false, 'data' => $options['rung']])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
+        $this->words->add($builder);
     }
 
     public function finishView(FormView $view, FormInterface $form, array $options): void

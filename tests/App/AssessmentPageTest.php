@@ -72,6 +72,30 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSame(0, $this->howMany(Assessment::class));
     }
 
+    /** A note that speaks of pain asks where and how at once, and nothing that was typed is lost. */
+    public function testANoteThatSpeaksOfPainAsks(): void
+    {
+        $begin = function (array $typed): void {
+            $this->client->request('GET', "$this->home/assessments/new");
+            $this->client->submitForm('Which tests are needed?', $typed + ['before[consent]' => true,
+                'before[wanted]' => ['half-lotus'], 'before[warm]' => '1', 'before[pain][level]' => '0']);
+        };
+        $begin(['before[note]' => 'The left knee hurts on stairs']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('main', 'Say above where and how it is');
+        self::assertSelectorTextContains('#before_note', 'The left knee hurts on stairs');
+        self::assertSame(0, $this->howMany(Assessment::class));
+        $this->client->submitForm('Which tests are needed?', ['before[note_read]' => true]);
+        self::assertSame(1, $this->howMany(Assessment::class), 'It was read, and nothing of it hurts now.');
+        $begin(['before[note]' => 'The left knee hurts on stairs', 'before[pain][level]' => '2',
+            'before[pain][place]' => 'knee']);
+        self::assertSame(2, $this->howMany(Assessment::class), 'It was said where and how.');
+        foreach (['No pain', 'Two blankets'] as $i => $note) {
+            $begin(['before[note]' => $note]);
+            self::assertSame(3 + $i, $this->howMany(Assessment::class), $note);
+        }
+    }
+
     public function testAConditionHoldsTheTestsThatItShould(): void
     {
         $this->begin(['before[wanted]' => ['half-lotus'], 'before[clinician_first]' => ['knee-surgery']]);
