@@ -78,7 +78,7 @@ final class AssessmentPageTest extends AppTestCase
         $begin = function (array $typed): void {
             $this->client->request('GET', "$this->home/assessments/new");
             $this->client->submitForm('Which tests are needed?', $typed + ['before[consent]' => true,
-                'before[wanted]' => ['half-lotus'], 'before[warm]' => '1', 'before[pain][level]' => '0']);
+                'before[warm]' => '1', 'before[pain][level]' => '0']);
         };
         $begin(['before[note]' => 'The left knee hurts on stairs']);
         self::assertResponseStatusCodeSame(422);
