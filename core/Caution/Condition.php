@@ -53,12 +53,7 @@ final readonly class Condition
      */
     public static function unknown(string $id, array $named = []): self
     {
-        return new self(
-            $id,
-            $id,
-            array_map(static fn (Load $load): string => $load->value, $named),
-            gentleOnly: true,
-        );
+        return new self($id, $id, self::keys($named), gentleOnly: true);
     }
 
     /**
@@ -71,7 +66,7 @@ final readonly class Condition
         return new self(
             'words',
             'Words that speak of pain',
-            array_map(static fn (Load $load): string => $load->value, $named),
+            self::keys($named),
             gentleOnly: true,
             ending: Ending::Read,
         );
@@ -89,12 +84,7 @@ final readonly class Condition
             ? new self(
                 $this->id,
                 $this->name,
-                array_values(
-                    array_unique([
-                        ...$this->holds,
-                        ...array_map(static fn (Load $load): string => $load->value, $loads),
-                    ]),
-                ),
+                array_values(array_unique([...$this->holds, ...self::keys($loads)])),
                 ending: $this->ending,
                 isInFreeWords: true,
             )
@@ -152,5 +142,15 @@ final readonly class Condition
     {
         return [] !== array_intersect($work->loads, $this->besides)
             && [] === array_intersect($work->loads, Load::endRanges());
+    }
+
+    /**
+     * @param list<Load> $loads
+     *
+     * @return list<string>
+     */
+    private static function keys(array $loads): array
+    {
+        return array_map(static fn (Load $load): string => $load->value, $loads);
     }
 }

@@ -95,12 +95,12 @@ final readonly class Holds
             if (null === $hold) {
                 continue;
             }
-            $word = self::lifting($hold, $clearances);
             if ($entry instanceof ConditionTold && self::isOver($entry, $now)) {
                 $ended[] = $hold;
-            } else {
-                null === $word ? ($active[] = $hold) : ($cleared[] = $hold->clearedBy($word));
+                continue;
             }
+            $word = self::lifting($hold, $clearances);
+            null === $word ? ($active[] = $hold) : ($cleared[] = $hold->clearedBy($word));
         }
 
         return new self($active, $cleared, $mistakes, $ended);

@@ -26,17 +26,8 @@ final readonly class PractisedUpTo
     {
         $earlier = [];
         foreach ($checks as $check) {
-            $isLeftBehind =
-                [] !==
-                array_filter(
-                    $closed,
-                    static fn (ClosedTime $time): bool => $time->leavesBehind(
-                        $check->check->rung,
-                        $check->check->on,
-                        $check->check->at,
-                    ),
-                );
-            if ($check !== $last && $check->on <= $last->on && $check->at <= $last->at && !$isLeftBehind) {
+            $isUpToLast = $check !== $last && $check->on <= $last->on && $check->at <= $last->at;
+            if ($isUpToLast && !ClosedTime::anyLeavesBehind($closed, $check->check)) {
                 $earlier[] = $check->check;
             }
         }

@@ -72,6 +72,22 @@ final readonly class ClosedTime
         return $times;
     }
 
+    /**
+     * Whether a word ended one of them after this was practised.
+     *
+     * @param list<self> $times
+     */
+    public static function anyLeavesBehind(array $times, ReadinessCheck $check): bool
+    {
+        foreach ($times as $time) {
+            if ($time->leavesBehind($check->rung, $check->on, $check->at)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Whether a word ended it after something was practised on a rung: no row of sessions goes on over that. */
     public function leavesBehind(string $rung, \DateTimeImmutable $on, ?\DateTimeImmutable $at): bool
     {

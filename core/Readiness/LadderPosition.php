@@ -227,10 +227,7 @@ final readonly class LadderPosition
         Side $side,
         callable $before,
     ): array {
-        $ladder = [];
-        foreach ($rungs as $rung) {
-            $ladder[$rung->rung->id] = $rung->work;
-        }
+        $ladder = RungReading::works($rungs);
         $restarts = self::restarts($posture, $ladder, $person, $side, $before);
         $places = array_flip(array_keys($ladder));
         $goesOn = count($rungs);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -76,10 +75,8 @@ final class ReadPoses
     public function closed(string $id, Side $side): array
     {
         $rungs = $this->of($id, $side)->rungs();
-        $works = array_map(static fn (RungReading $rung): Work => $rung->work, $rungs);
-        $ids = array_map(static fn (RungReading $rung): string => $rung->rung->id, $rungs);
 
-        return $this->person->closed($id, $side, array_combine($ids, $works), $rungs[0]->isolated);
+        return $this->person->closed($id, $side, RungReading::works($rungs), $rungs[0]->isolated);
     }
 
     /** The reading of the same person just before a moment; null when nobody knows. */

@@ -515,6 +515,21 @@ final readonly class RungReading
         );
     }
 
+    /**
+     * @param list<self> $rungs of a ladder, from the ground up
+     *
+     * @return array<string, Work> what each rung loads, by its id
+     */
+    public static function works(array $rungs): array
+    {
+        $works = [];
+        foreach ($rungs as $rung) {
+            $works[$rung->rung->id] = $rung->work;
+        }
+
+        return $works;
+    }
+
     private static function noises(AbilityMargin $margin): float
     {
         return $margin->difference() / max(1e-6, $margin->error);

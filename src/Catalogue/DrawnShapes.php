@@ -13,19 +13,12 @@ use LucidAscent\Core\Figure\Physique;
 /** What shapes load as they are drawn, on a standard body. */
 final readonly class DrawnShapes
 {
-    /** @var array<string, array<string, mixed>> by posture and id */
-    private array $shapes;
+    private Physique $body;
 
     /** @param array<string, array<string, mixed>> $postures by id: those that a pose may be said to be like */
-    public function __construct(array $postures)
+    public function __construct(private array $postures)
     {
-        $shapes = [];
-        foreach ($postures as $id => $posture) {
-            foreach (Shapes::of($posture) as $shape) {
-                $shapes["$id/$shape[id]"] = $shape;
-            }
-        }
-        $this->shapes = $shapes;
+        $this->body = Physique::of(Proportions::of(Length::cm(StandardBody::STATURE)));
     }
 
     /**
@@ -35,9 +28,8 @@ final readonly class DrawnShapes
      */
     public function loads(array $shape): ?DrawnLoads
     {
-        $body = Physique::of(Proportions::of(Length::cm(StandardBody::STATURE)));
         try {
-            $drawn = DrawnShape::of($shape, $body, Side::Left, $this->find(...));
+            $drawn = DrawnShape::of($shape, $this->body, Side::Left, $this->find(...));
         } catch (\Throwable) {
             // Whatever is wrong with a pose, nobody knows then what it loads.
             return null;
@@ -49,7 +41,7 @@ final readonly class DrawnShapes
     /** @return array<string, mixed> */
     private function find(string $posture, string $shape): array
     {
-        return $this->shapes["$posture/$shape"] ??
+        return array_column(Shapes::of($this->postures[$posture] ?? []), null, 'id')[$shape] ??
             throw new \DomainException(sprintf('There is no shape "%s/%s".', $posture, $shape));
     }
 }

@@ -57,18 +57,8 @@ final readonly class PractisedSide
         );
 
         $closed = $poses?->closed($ladder->id, $check->side) ?? $this->closed($holds, $check);
-        $practised = $last->check;
         // Of what was practised before a stop nobody decides afterwards to go on.
-        $isLeftBehind =
-            [] !==
-            array_filter(
-                $closed,
-                static fn (ClosedTime $time): bool => $time->leavesBehind(
-                    $practised->rung,
-                    $practised->on,
-                    $practised->at,
-                ),
-            );
+        $isLeftBehind = ClosedTime::anyLeavesBehind($closed, $last->check);
 
         return new LadderPractice(
             $ladder,

@@ -242,8 +242,9 @@ final readonly class SessionLogs
     public function hear(ReadLog $log, Practitioner $practitioner, Teacher $by, bool $known): void
     {
         $pains = $log->pains;
+        $kept = $known ? $this->records->sessionLog(Uuid::fromString($log->id)) : null;
         foreach ($known ? $log->inChecks : [] as $one) {
-            if (!self::says($this->records->sessionLog(Uuid::fromString($log->id)), $one)) {
+            if (!self::says($kept, $one)) {
                 $pains[] = $one;
             }
         }
