@@ -133,7 +133,10 @@ final readonly class PersonRows
         });
     }
 
-    /** What was written down about one becomes the other's, for the two are one; the first is then gone. */
+    /**
+     * What was written down about one becomes the other's, for the two are one; the first is then gone, and its id
+     * leads to the other.
+     */
     public function merge(Uuid $from, Uuid $into): void
     {
         $this->connection->transactional(function (Connection $connection) use ($from, $into): void {
@@ -146,6 +149,8 @@ final readonly class PersonRows
             foreach (self::TABLES as $table) {
                 $connection->executeStatement("UPDATE $table SET practitioner_id = ? WHERE practitioner_id = ?", $both);
             }
+            $connection->executeStatement('UPDATE merged SET into_id = ? WHERE into_id = ?', $both);
+            $connection->executeStatement('INSERT INTO merged (into_id, id) VALUES (?, ?)', $both);
             $connection->executeStatement('DELETE FROM practitioner WHERE id = ?', [$from->toBinary()]);
             $connection->executeStatement('DELETE FROM change_count WHERE subject = ?', [$from->toBinary()]);
             $connection->executeStatement('UPDATE practitioner SET name = name WHERE id = ?', [$into->toBinary()]);

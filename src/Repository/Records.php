@@ -47,18 +47,36 @@ final class Records
             ->getResult();
     }
 
-    /** @throws NotFoundHttpException when there is none of this teacher's */
+    /**
+     * The one who goes by an id, or who stayed when the one of that id was merged: a page of before goes on.
+     *
+     * @throws NotFoundHttpException when there is none of this teacher's
+     */
     public function practitioner(Teacher $teacher, string $id): Practitioner
     {
-        $found = Uuid::isValid($id)
-            ? $this->em
-                ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND p.id = :id')
-                ->setParameter('teacher', $teacher->id, 'uuid')
-                ->setParameter('id', Uuid::fromString($id), 'uuid')
-                ->getOneOrNullResult()
-            : null;
+        $id = Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException();
 
-        return $found ?? throw new NotFoundHttpException();
+        return $this->ofTeacher($teacher, $id)
+            ?? $this->ofTeacher($teacher, $this->stayed($id) ?? $id)
+            ?? throw new NotFoundHttpException();
+    }
+
+    private function ofTeacher(Teacher $teacher, Uuid $id): ?Practitioner
+    {
+        return $this->em
+            ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND p.id = :id')
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('id', $id, 'uuid')
+            ->getOneOrNullResult();
+    }
+
+    private function stayed(Uuid $merged): ?Uuid
+    {
+        $into = $this->em
+            ->getConnection()
+            ->fetchOne('SELECT into_id FROM merged WHERE id = ?', [$merged->toBinary()]);
+
+        return false === $into ? null : Uuid::fromBinary($into);
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */

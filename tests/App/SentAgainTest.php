@@ -173,6 +173,34 @@ final class SentAgainTest extends AppTestCase
         self::assertStringNotContainsString('Somebody else', (string) $this->client->getResponse()->getContent());
     }
 
+    public function testAPageOfSomebodyMergedSinceIsOfTheOneWhoStays(): void
+    {
+        $gone = Uuid::v7();
+        $this->em()->getConnection()->executeStatement('INSERT INTO merged (id, into_id) VALUES (?, ?)', [
+            $gone->toBinary(),
+            $this->practitioner->id->toBinary(),
+        ]);
+        $home = '/practitioners/'.$this->practitioner->id;
+        $page = $this->client->request('GET', "$home/walk/half-lotus");
+        $form = $page->filter('form[name="walk_form"]')->form();
+        $form['walk_form[seen]']->setValue('not-clean');
+        $form['walk_form[pain][level]']->setValue('3');
+        $form['walk_form[pain][place]']->setValue('knee');
+        $this->client->request(
+            'POST',
+            str_replace((string) $this->practitioner->id, (string) $gone, $form->getUri()),
+            $form->getPhpValues(),
+        );
+        self::assertResponseRedirects();
+        $seen = $this->em()->getRepository(SeenRung::class)->findOneBy([]);
+        self::assertEquals($this->practitioner->id, $seen?->practitioner->id);
+        self::assertSame(3, $seen->painLevel);
+
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('GET', "/practitioners/$gone");
+        self::assertResponseStatusCodeSame(404);
+    }
+
     public function testWhatWasTypedIsForgottenAfterAWhile(): void
     {
         $this->em()->persist(new SentForm(Uuid::v7(), $this->teacher('third@studio.example'),
