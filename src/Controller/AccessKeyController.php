@@ -128,7 +128,7 @@ final class AccessKeyController extends TeacherController
             'came' => $came,
             'speaks' => [] !==
                 array_filter(
-                    $came['words'],
+                    [...$came['words'], ...$came['notes']],
                     static fn (PractitionerNote $note): bool => ReadWords::of($note->text)->ask(),
                 ),
             'possible' => $this->measures->possible(),

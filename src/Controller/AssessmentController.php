@@ -10,6 +10,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Form\BeforeForm;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
@@ -190,6 +191,7 @@ final class AssessmentController extends TeacherController
                 $pain->level,
                 $pain->place,
                 $pain->kind,
+                AsksOfWords::isRead($form),
             ),
         );
 

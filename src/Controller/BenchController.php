@@ -14,6 +14,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Repository\AssessmentRecords;
@@ -306,6 +307,7 @@ final class BenchController extends TeacherController
                 $assessment,
                 $data->resting($side),
                 trim((string) $data->note),
+                AsksOfWords::isRead($form),
             );
             foreach ($data->readings($side) as $i => $readings) {
                 $test->add($readings, $data->entered($i, $side), $data->toolErrors($i, $side));

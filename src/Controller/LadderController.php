@@ -9,6 +9,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
@@ -283,6 +284,7 @@ final class LadderController extends TeacherController
                 $data->compensations,
                 $data->soreAtNight,
                 trim((string) $data->note),
+                AsksOfWords::isRead($form),
             ),
         );
     }

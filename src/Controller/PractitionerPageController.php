@@ -25,7 +25,6 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Caution\Words\ReadWords;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -39,7 +38,6 @@ use Symfony\Component\Uid\Uuid;
 final class PractitionerPageController extends AbstractController
 {
     private const LONGEST = 60_000;
-    private const LONGEST_WORDS = 2000;
 
     public function __construct(
         private readonly PlanRecords $planRecords,
@@ -165,7 +163,7 @@ final class PractitionerPageController extends AbstractController
             PractitionerNote::SAT === $request->request->getString('kind')
                 ? PractitionerNote::SAT
                 : PractitionerNote::WORDS;
-        $text = mb_substr(trim($request->request->getString('text')), 0, self::LONGEST_WORDS);
+        $text = mb_substr(trim($request->request->getString('text')), 0, PractitionerNote::LONGEST);
         $now = $this->clock->now();
         if (PractitionerNote::SAT === $kind ? !$this->own->satOn($practitioner, Day::of($now)) : '' !== $text) {
             $sent = $request->request->getString('entry');
@@ -327,22 +325,7 @@ final class PractitionerPageController extends AbstractController
                     $this->records->addOnce(
                         ...[
                             ...$read->records,
-                            new FromPractitioner($entry, $practitioner, $this->clock->now(), FromPractitioner::LOG),
-                            ...$this->wordsOf($read->records),
-                            ...array_map(
-                                fn (RungCheck $check): FromPractitioner => new FromPractitioner(
-                                    $check->id,
-                                    $practitioner,
-                                    $this->clock->now(),
-                                    FromPractitioner::CHECK,
-                                ),
-                                array_values(
-                                    array_filter(
-                                        $read->records,
-                                        static fn (object $one): bool => $one instanceof RungCheck,
-                                    ),
-                                ),
-                            ),
+                            ...$this->marks($read->records, $practitioner),
                         ],
                     );
                 }
@@ -387,42 +370,27 @@ final class PractitionerPageController extends AbstractController
     }
 
     /**
-     * The notes of a log that speak of pain or of a condition, as words for the teacher: nobody was there to ask.
+     * That records came in by this page.
      *
-     * @param list<object> $records
+     * @param list<SessionLog|RungCheck|PractitionerNote> $records
      *
-     * @return list<PractitionerNote|FromPractitioner>
+     * @return list<FromPractitioner>
      */
-    private function wordsOf(array $records): array
+    private function marks(array $records, Practitioner $practitioner): array
     {
-        $words = [];
-        foreach ($records as $log) {
-            if (!$log instanceof SessionLog) {
-                continue;
-            }
-            $notes = array_filter(
-                [$log->note, ...array_map(static fn (array $item): string => $item['note'] ?? '', $log->items)],
-                static fn (string $note): bool => ReadWords::of($note)->ask(),
-            );
-            if ([] !== $notes) {
-                $id = Uuid::v5($log->id, 'words');
-                $text = mb_substr(implode("\n", $notes), 0, self::LONGEST_WORDS);
-                array_push(
-                    $words,
-                    new PractitionerNote(
-                        $id,
-                        $log->practitioner,
-                        $log->at,
-                        $log->practisedOn,
-                        PractitionerNote::WORDS,
-                        $text,
-                    ),
-                    new FromPractitioner($id, $log->practitioner, $log->at, FromPractitioner::WORDS),
-                );
-            }
-        }
-
-        return $words;
+        return array_map(
+            fn (SessionLog|RungCheck|PractitionerNote $one): FromPractitioner => new FromPractitioner(
+                $one->id,
+                $practitioner,
+                $this->clock->now(),
+                match (true) {
+                    $one instanceof SessionLog => FromPractitioner::LOG,
+                    $one instanceof RungCheck => FromPractitioner::CHECK,
+                    $one instanceof PractitionerNote => FromPractitioner::WORDS,
+                },
+            ),
+            $records,
+        );
     }
 
     /** Pain that came in by this page is marked as the practitioner's own telling: the teacher sees it first. */

@@ -151,7 +151,10 @@ final class SessionController extends TeacherController
             return new JsonResponse(['error' => $e->getMessage()], 422);
         }
 
-        return new JsonResponse(['address' => $address, 'known' => $known]);
+        // A note that speaks of pain asks at once where and how it is.
+        $ask = $read->asks() ? ['ask' => $this->generateUrl('came_in', ['id' => $practitioner->id])] : [];
+
+        return new JsonResponse(['address' => $address, 'known' => $known] + $ask);
     }
 
     #[Route('/practitioners/{id}/checks/{check}/referral', 'referral', methods: ['GET'])]

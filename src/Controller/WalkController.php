@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SeenRung;
+use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Form\Data\WalkData;
 use LucidAscent\App\Form\WalkForm;
 use LucidAscent\App\Person\ReadPerson;
@@ -167,6 +168,7 @@ final class WalkController extends TeacherController
                 $pain->level,
                 $pain->place,
                 $pain->kind,
+                AsksOfWords::isRead($form),
             ),
         );
         if (!$isNew) {

@@ -49,6 +49,9 @@ class Assessment
         public readonly PainPlace $painPlace,
         #[ORM\Column(length: 20)]
         public readonly PainKind $painKind,
+        /** The teacher's word that nothing of the note hurts or is the matter; null where it was not asked or given. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?bool $noteRead = null,
     ) {
     }
 

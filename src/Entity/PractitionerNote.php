@@ -9,13 +9,17 @@ use LucidAscent\App\Database\MomentType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** What a practitioner wrote, or ticked, on the own page. */
+/** What a practitioner wrote, or ticked, on the own page; and what a teacher noted where nothing could ask. */
 #[ORM\Entity, ORM\Table(name: 'own_word')]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class PractitionerNote
 {
     /** In own words. */
     public const WORDS = 'words';
+    /** Of a session that a teacher has logged: nobody was asked what the note means. */
+    public const OF_TEACHER = 'teacher';
+    /** In characters. */
+    public const LONGEST = 2000;
     /** The daily note was done: sat on the floor, in ways that change. */
     public const SAT = 'sat';
 

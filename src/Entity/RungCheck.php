@@ -57,6 +57,9 @@ class RungCheck
         public readonly bool $soreAtNight,
         #[ORM\Column(type: 'text')]
         public readonly string $note,
+        /** The teacher's word that nothing of the note hurts or is the matter; null where it was not asked or given. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?bool $noteRead = null,
     ) {
     }
 

@@ -80,6 +80,9 @@ class Test
         public readonly ?bool $resting = null,
         #[ORM\Column(type: 'text')]
         public readonly string $note = '',
+        /** The teacher's word that nothing of the note hurts or is the matter; null where it was not asked or given. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?bool $noteRead = null,
     ) {
         $this->trials = new ArrayCollection();
         $this->isClean = TakenTest::provesSomething($compensations, $this->pain());

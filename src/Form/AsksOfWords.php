@@ -12,6 +12,7 @@ use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormEvents;
+use Symfony\Component\Form\FormInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
 /**
@@ -28,9 +29,10 @@ final readonly class AsksOfWords
 
     /**
      * @param FormBuilderInterface<mixed> $builder of a form with a note
+     * @param string $note its name
      * @param list<string> $answers fields besides those of pain that say what the note speaks of
      */
-    public function add(FormBuilderInterface $builder, array $answers = []): void
+    public function add(FormBuilderInterface $builder, string $note = 'note', array $answers = []): void
     {
         $isAsked = false;
         $builder
@@ -41,16 +43,17 @@ final readonly class AsksOfWords
             ])
             ->addEventListener(FormEvents::PRE_SUBMIT, static function (PreSubmitEvent $event) use (
                 &$isAsked,
+                $note,
                 $answers,
             ): void {
                 $typed = $event->getData();
-                $isAsked = is_array($typed) && self::isUnanswered($typed, $answers);
+                $isAsked = is_array($typed) && self::isUnanswered($typed, $note, $answers);
             })
-            ->addEventListener(FormEvents::POST_SUBMIT, function (PostSubmitEvent $event) use (&$isAsked): void {
+            ->addEventListener(FormEvents::POST_SUBMIT, function (PostSubmitEvent $event) use (&$isAsked, $note): void {
                 if ($isAsked) {
                     $event
                         ->getForm()
-                        ->get('note')
+                        ->get($note)
                         ->addError(
                             new FormError(
                                 $this->translator->trans(
@@ -63,19 +66,29 @@ final readonly class AsksOfWords
     }
 
     /**
+     * The teacher's word that nothing of a note hurts or is the matter; null where it was not given.
+     *
+     * @param FormInterface<mixed> $form
+     */
+    public static function isRead(FormInterface $form): ?bool
+    {
+        return true === $form->get(self::ANSWER)->getData() ? true : null;
+    }
+
+    /**
      * @param array<mixed> $typed as it was sent
      * @param list<string> $answers
      */
-    private static function isUnanswered(array $typed, array $answers): bool
+    private static function isUnanswered(array $typed, string $name, array $answers): bool
     {
-        $note = $typed['note'] ?? '';
+        $note = $typed[$name] ?? '';
         if (!is_string($note) || !ReadWords::of($note)->ask() || isset($typed[self::ANSWER])) {
             return false;
         }
-        foreach ($typed as $name => $field) {
+        foreach ($typed as $of => $field) {
             if (
-                (str_starts_with((string) $name, 'pain') && RecordPain::typed($field)->isFelt())
-                || (in_array($name, $answers, true) && !in_array($field, ['', [], null], true))
+                (str_starts_with((string) $of, 'pain') && RecordPain::typed($field)->isFelt())
+                || (in_array($of, $answers, true) && !in_array($field, ['', [], null], true))
             ) {
                 return false;
             }

@@ -114,7 +114,7 @@ final class BeforeForm extends AbstractType
             static fn (int|string $group): string => str_replace('-', '_', (string) $group),
             array_keys($options['cautions']),
         );
-        $this->words->add($builder, ['loads', ...$groups]);
+        $this->words->add($builder, answers: ['loads', ...$groups]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

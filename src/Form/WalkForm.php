@@ -23,6 +23,10 @@ use Symfony\Component\Validator\Constraints\Range;
 /** One rung, one side: clean, not clean and why, not tried; and what hurt. */
 final class WalkForm extends AbstractType
 {
+    public function __construct(private readonly AsksOfWords $words)
+    {
+    }
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
@@ -68,6 +72,7 @@ final class WalkForm extends AbstractType
             ])
             ->add('hangs', CheckboxType::class, ['label' => 'It hung on nothing but the prop', 'required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
+        $this->words->add($builder, 'why');
     }
 
     public function finishView(FormView $view, FormInterface $form, array $options): void

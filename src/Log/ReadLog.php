@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Log;
 
+use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 
@@ -11,7 +14,7 @@ use LucidAscent\Core\Caution\Pain;
 final readonly class ReadLog
 {
     /**
-     * @param non-empty-list<object> $records
+     * @param non-empty-list<SessionLog|RungCheck|PractitionerNote> $records
      * @param list<array{Pain, Side|null, string, string}> $pains that no check keeps: pain, side, posture, rung
      * @param list<array{Pain, Side|null, string, string}> $inChecks that a check keeps
      */
@@ -22,6 +25,12 @@ final readonly class ReadLog
         public array $pains,
         public array $inChecks,
     ) {
+    }
+
+    /** Whether a note in it has to be read before anything deep is done. */
+    public function asks(): bool
+    {
+        return [] !== array_filter($this->records, static fn (object $one): bool => $one instanceof PractitionerNote);
     }
 
     public function hurts(): bool

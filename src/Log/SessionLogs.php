@@ -7,6 +7,7 @@ namespace LucidAscent\App\Log;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
@@ -160,20 +161,27 @@ final readonly class SessionLogs
             $proved->pains,
         );
         array_push($pains, ...self::said($log));
-        $records = [
-            new SessionLog(
-                $entry,
-                $practitioner,
-                $by,
-                $plan,
-                $on,
-                $now,
-                $kept,
-                $log->optionalNumber('before'),
-                $log->optionalNumber('after'),
-                mb_substr($log->text('note', ''), 0, 2000),
-            ),
-        ];
+        $session = new SessionLog(
+            $entry,
+            $practitioner,
+            $by,
+            $plan,
+            $on,
+            $now,
+            $kept,
+            $log->optionalNumber('before'),
+            $log->optionalNumber('after'),
+            mb_substr($log->text('note', ''), 0, PractitionerNote::LONGEST),
+        );
+        $isAnswered =
+            null === $planned && [] !== array_filter($pains, static fn (array $one): bool => $one[0]->isFelt());
+        $unread = $isAnswered
+            ? null
+            : UnreadNotes::ofLog(
+                $session,
+                null === $planned ? PractitionerNote::OF_TEACHER : PractitionerNote::WORDS,
+            );
+        $records = [$session, ...null === $unread ? [] : [$unread]];
         $inChecks = [];
         foreach ($proved->checks as $made) {
             $check = $made->check;

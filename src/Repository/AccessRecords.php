@@ -94,9 +94,10 @@ final readonly class AccessRecords
     }
 
     /**
-     * What came in since the teacher has last seen it, pain first.
+     * What came in since the teacher has last seen it, pain first; and the teacher's own notes that ask something.
      *
-     * @return array{pains: list<PainSaid>, tests: list<Test>, logs: list<SessionLog>, words: list<PractitionerNote>}
+     * @return array{pains: list<PainSaid>, tests: list<Test>, logs: list<SessionLog>, words: list<PractitionerNote>,
+     *     notes: list<PractitionerNote>}
      */
     public function cameIn(Practitioner $practitioner): array
     {
@@ -123,6 +124,13 @@ final readonly class AccessRecords
             ]),
             'logs' => $this->those(SessionLog::class, $ids[FromPractitioner::LOG]),
             'words' => $this->those(PractitionerNote::class, $ids[FromPractitioner::WORDS]),
+            'notes' => $this->those(
+                PractitionerNote::class,
+                $this->connection->fetchFirstColumn(
+                    'SELECT id FROM own_word WHERE practitioner_id = ? AND kind = ? AND at > ? ORDER BY at DESC',
+                    [$practitioner->id->toBinary(), PractitionerNote::OF_TEACHER, $since ?: '1970-01-01'],
+                ),
+            ),
         ];
     }
 

@@ -117,7 +117,7 @@ final class Records
         );
     }
 
-    /** @return list<PractitionerNote> what the practitioner wrote in own words, the newest first */
+    /** @return list<PractitionerNote> in words of the practitioner's or the teacher's own, the newest first */
     public function ownWords(Practitioner $practitioner): array
     {
         return $this->asked->about($practitioner, PractitionerNote::class);

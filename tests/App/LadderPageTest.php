@@ -220,7 +220,10 @@ final class LadderPageTest extends AppTestCase
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Lying figure four, right');
         $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-clean',
-            'walk_form[pain][level]' => '0']);
+            'walk_form[why]' => 'The knee hurt', 'walk_form[pain][level]' => '0']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('#walk_form_why_error1', 'Say above where and how it is');
+        $this->client->submitForm('Record, and on', ['walk_form[note_read]' => true]);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Lying knee drops, left', 'left goes on; right has ended');
         self::assertSame(2, $this->howMany(SeenRung::class));

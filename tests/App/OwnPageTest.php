@@ -217,7 +217,7 @@ final class OwnPageTest extends AppTestCase
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
         self::assertSelectorTextContains('.caution', 'Words that speak of pain');
         $this->client->clickLink('Read it');
-        self::assertSelectorTextContains('.caution', 'Ask where and how');
+        self::assertSelectorTextContains('.caution', 'write down where and how first');
         $this->client->submitForm('I have seen this');
         self::assertSame([], $holds());
         $this->become($phone);

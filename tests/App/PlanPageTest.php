@@ -662,6 +662,30 @@ final class PlanPageTest extends AppTestCase
             'compensations' => []], $items));
     }
 
+    public function testANoteOfASessionThatSpeaksOfPainIsReadBeforeAnythingDeep(): void
+    {
+        $this->plan();
+        $log = static fn (string $note): array => ['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'), 'items' => [],
+            'soreAtNight' => false, 'note' => $note];
+        $answer = fn (): array => json_decode((string) $this->client->getResponse()->getContent(), true);
+        $holds = fn (): array => array_map(
+            static fn (Hold $hold): string => $hold->holds->id.' '.($hold->side->value ?? 'both'),
+            self::getContainer()->get(ReadPerson::class)->holds($this->practitioner)->active,
+        );
+        $this->send($log('Two blankets, no pain'));
+        self::assertArrayNotHasKey('ask', $answer());
+        self::assertSame([], $holds());
+        $this->send(['pains' => [['level' => 1, 'where' => 'ankle', 'kind' => 'ache']]] + $log('The calf was sore'));
+        self::assertArrayNotHasKey('ask', $answer(), 'It was said where and how.');
+        $this->send($log('The right knee was sore afterwards'));
+        self::assertSame(['words right'], $holds());
+        $this->client->request('GET', $answer()['ask']);
+        self::assertSelectorTextContains('.own-word', 'The right knee was sore afterwards');
+        self::assertSelectorTextContains('.caution', 'write down where and how first');
+        $this->client->submitForm('I have seen this');
+        self::assertSame([], $holds());
+    }
+
     private function change(string $change, ?PracticePlan $plan = null): void
     {
         $plan ??= $this->newest();

@@ -195,6 +195,25 @@ final class RecordTest extends AppTestCase
         self::assertSame([], self::getContainer()->get(ReadPerson::class)->holds($copy)->active);
     }
 
+    /** Nobody could be asked what it means: it holds, to the page and to the command, until a teacher has read it. */
+    public function testANoteInAFileThatSpeaksOfPainHolds(): void
+    {
+        $there = $this->teacher('there@studio.example');
+        $record = $this->export($this->clean($this->teacher()));
+        foreach ([[null, 1], [true, 0], [false, 1]] as [$noteRead, $many]) {
+            foreach ($record['tests'] as $i => $test) {
+                $record['tests'][$i] = ['id' => (string) Uuid::v7(), 'note' => 'The left knee was sore',
+                    'noteRead' => $noteRead] + $test;
+            }
+            $record['person']['id'] = (string) Uuid::v7();
+            $copy = $this->find((string) $this->import($record, $there)['person']);
+            $holds = self::getContainer()->get(ReadPerson::class)->holds($copy)->active;
+            self::assertCount($many, $holds);
+            $state = $this->asRecord($record)['poses']['half-lotus']['left']['state'];
+            self::assertSame($many > 0, 'held' === $state);
+        }
+    }
+
     public function testWhoMeasuredIsKeptAndCannotSignIn(): void
     {
         $there = $this->teacher('there@studio.example');

@@ -57,6 +57,11 @@ export const queue = async ({ owner, key, address, body }) => {
     keep([...waiting().filter((other) => !same(log)(other)), log]);
 };
 
+const asked = new Map();
+
+/** Where the server asks what a note in a log means, of a log that was sent from here; undefined where it asks nothing. */
+export const askedOf = (id) => asked.get(id);
+
 /** What waits of one teacher, and why it was refused: {id, refused}. */
 export const left = (owner) => waiting().filter((log) => log.owner === owner);
 
@@ -126,6 +131,10 @@ const send = async () => {
                 return false;
             }
             if (response.ok) {
+                const { ask } = await response.json().catch(() => ({}));
+                if (ask) {
+                    asked.set(log.id, ask);
+                }
                 keep(waiting().filter((other) => !same(log)(other)));
             } else if (response.status === 422) {
                 const { error } = await response.json().catch(() => ({ error: '' }));

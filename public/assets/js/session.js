@@ -1,7 +1,7 @@
 // A guided session: one item after another, paced by time or breath, with a stop that is always in the
 // same place. Everything it needs came with the page, so it goes on without a network.
 import { cueAt, paced } from './session-clock.js';
-import { left as leftOver, queue, sendAll } from './log-queue.js';
+import { askedOf, left as leftOver, queue, sendAll } from './log-queue.js';
 import { SIDES, written, writtenForm } from './session-log.js';
 import { measureOf } from './session-measure.js';
 import { painsEnd } from './session-pain.js';
@@ -340,7 +340,7 @@ find('finish').addEventListener('submit', async (event) => {
         const sent = await sendAll();
         const mine = leftOver(root.dataset.owner).find((kept) => kept.id === root.dataset.log);
         if (sent && !mine) {
-            window.location.assign(root.dataset.back);
+            window.location.assign(askedOf(root.dataset.log) ?? root.dataset.back);
         } else if (mine?.refused) {
             find('sent').textContent = t('Kept on this device; the server would not take it: %1%', mine.refused);
             find('sent').className = 'note caution';

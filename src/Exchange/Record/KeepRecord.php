@@ -137,6 +137,7 @@ final readonly class KeepRecord
             },
             fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner),
             $this->plans,
+            $this->clock->now(),
         );
         $many = array_sum(array_map(count(...), $records)) + (null === $row ? 1 : 0);
         foreach ([...$added, ...array_merge([], ...array_values($records))] as $record) {

@@ -10,9 +10,11 @@ use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Json\PainFields;
+use LucidAscent\App\Log\UnreadNotes;
 use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
@@ -108,15 +110,21 @@ final class RecordParts
     }
 
     /**
-     * What the items say, as things that were written down; one that cannot be one is refused.
+     * What the items say, as things that were written down, and the notes among them that nobody has read; one that
+     * cannot be one is refused.
      *
      * @param \Closure(string): Teacher $by who wrote, by id
      * @param \Closure(class-string, string): ?object $known what is there already, by kind and id
      *
      * @return array<class-string, list<object>> by kind, each after what it leads to
      */
-    public function records(Practitioner $practitioner, \Closure $by, \Closure $known, StoredPlans $plans): array
-    {
+    public function records(
+        Practitioner $practitioner,
+        \Closure $by,
+        \Closure $known,
+        StoredPlans $plans,
+        \DateTimeImmutable $now,
+    ): array {
         $records = $byId = [];
         foreach (RecordKinds::CLASSES as $kind => $class) {
             foreach ($this->items[$kind] ?? [] as $i => $item) {
@@ -149,6 +157,12 @@ final class RecordParts
                 } catch (InvalidValue $e) {
                     $this->refuse("{$kind}[$i]", $e->getMessage(), $item);
                 }
+            }
+        }
+
+        foreach (UnreadNotes::inFile(array_merge([], ...array_values($records)), $now) as $unread) {
+            if (!isset($byId[PractitionerNote::class][(string) $unread->id])) {
+                $records[PractitionerNote::class][] = $unread;
             }
         }
 

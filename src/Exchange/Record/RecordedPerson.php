@@ -70,7 +70,8 @@ final readonly class RecordedPerson
             new \DateTimeImmutable($person['consentedAt']),
             new \DateTimeImmutable($person['createdAt']),
         );
-        $records = $parts->records($practitioner, $by, static fn (): ?object => null, $this->plans);
+        $now = $this->clock->now();
+        $records = $parts->records($practitioner, $by, static fn (): ?object => null, $this->plans, $now);
         $tests = array_values(
             array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test),
         );
@@ -92,7 +93,6 @@ final readonly class RecordedPerson
                 ] + $records,
             ),
         );
-        $now = $this->clock->now();
         $pains = array_map(
             static fn (array $said): PainTold => new PainTold(
                 $said['source'],
