@@ -59,7 +59,7 @@ final class LadderController extends TeacherController
         $open = $this->undecided->of($practitioner);
         foreach (Side::cases() as $side) {
             $sides[$side->value] = $poses->of($posture, $side);
-            $undecided[$side->value] = $open["$posture $side->value"] ?? null;
+            $undecided[] = $open["$posture $side->value"] ?? [];
             $now = $sides[$side->value]->onLadder()->rung;
             $heights[$side->value] = null === $now ? null : PropHeights::of($now, $poses->person, $side);
         }
@@ -80,7 +80,7 @@ final class LadderController extends TeacherController
             'sides' => $sides,
             'body' => $poses->person->proportions,
             'heights' => $heights,
-            'undecided' => $undecided,
+            'undecided' => array_filter($undecided),
             'postures' => $this->catalogue->all(Kind::Posture),
             'tests' => $this->catalogue->tests(),
         ]);

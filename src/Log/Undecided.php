@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Log;
 
+use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Repository\Records;
 
 /**
- * What was practised, and not decided on yet: of each ladder and side the newest check, where no decision is on record.
+ * What was practised, and waits for a decision: about it, or about a later check of that ladder and side, made when it
+ * was on record. What came later hides nothing.
  */
 final readonly class Undecided
 {
@@ -17,18 +19,30 @@ final readonly class Undecided
     {
     }
 
-    /** @return array<string, RungCheck> by ladder and side: "half-lotus left" */
+    /** @return array<string, non-empty-list<RungCheck>> by ladder and side, "half-lotus left"; the newest first */
     public function of(Practitioner $practitioner): array
     {
-        $decided = [];
+        $decisions = [];
         foreach ($this->records->allDecisions($practitioner) as $decision) {
-            $decided[(string) $decision->check->id] = true;
+            $decisions["$decision->ladder {$decision->side->value}"][] = $decision;
         }
-        $newest = [];
+        $waiting = [];
         foreach ($this->records->allChecks($practitioner) as $check) {
-            $newest["$check->ladder {$check->side->value}"] ??= $check;
+            $of = "$check->ladder {$check->side->value}";
+            $about = array_filter(
+                $decisions[$of] ?? [],
+                static fn (Decision $one): bool => self::isAbout($one, $check),
+            );
+            if ([] === $about) {
+                $waiting[$of][] = $check;
+            }
         }
 
-        return array_filter($newest, static fn (RungCheck $check): bool => !isset($decided[(string) $check->id]));
+        return $waiting;
+    }
+
+    private static function isAbout(Decision $decision, RungCheck $check): bool
+    {
+        return $decision->at >= $check->at && $decision->check->practisedOn >= $check->practisedOn;
     }
 }

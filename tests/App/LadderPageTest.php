@@ -61,6 +61,21 @@ final class LadderPageTest extends AppTestCase
         self::assertSame('Lying figure four', $this->here());
     }
 
+    public function testACheckWaitsForItsDecisionWhateverCameLater(): void
+    {
+        $waiting = fn (): array => $this->client->request('GET', "$this->page/ladder/half-lotus")
+            ->filter('.note a[href*="/checks/"]')->extract(['_text']);
+        $day = static fn (string $when): string => (new \DateTimeImmutable($when))->format('j M Y');
+        $this->check('-3 days', ['check_form[compensations]' => ['pelvis-turns']]);
+        $this->check('-1 day');
+        self::assertSame(['What comes next?', $day('-3 days')], $waiting());
+        $this->client->clickLink('What comes next?');
+        $this->client->submitForm('Record the decision');
+        self::assertSame([], $waiting(), 'The decision rests on both.');
+        $this->check('-2 days');
+        self::assertSame(['What comes next?'], $waiting(), 'It came in after the decision.');
+    }
+
     public function testADecisionIsMadeOnce(): void
     {
         $this->check('today');
