@@ -60,6 +60,12 @@ final class Snapshot
         $this->legs = $legs ?? new Legs();
     }
 
+    /** Whether nothing was measured, seen, checked or asked of what this body can do. */
+    public function isUntested(): bool
+    {
+        return [] === [...$this->taken, ...$this->seen, ...array_values($this->checks), ...$this->observed];
+    }
+
     /** @param EvidenceCutOff|null $since what is known from readings after a moment alone */
     public function capacities(Side $side, ?EvidenceCutOff $since = null): Capacities
     {

@@ -60,6 +60,7 @@ final class LibraryController extends TeacherController
         );
 
         $reach = null;
+        $isUntested = false;
         $person = $request->query->getString('person');
         if ('' !== $person) {
             $practitioner = $this->practitioner($person);
@@ -67,6 +68,7 @@ final class LibraryController extends TeacherController
             if (null === $known) {
                 $this->addFlash('hint', 'The body has not been measured: what is in reach cannot be told.');
             } else {
+                $isUntested = $known->person->isUntested();
                 foreach ($shown as $id) {
                     foreach (Side::cases() as $side) {
                         $reach[$id][$side->value] = $known->of($id, $side)->onLadder()->rung?->rung;
@@ -89,6 +91,7 @@ final class LibraryController extends TeacherController
             'families' => self::values($postures, static fn (array $posture): array => [$posture['family']]),
             'practitioners' => $this->records->practitioners($this->teacher()),
             'reach' => $reach,
+            'untested' => $isUntested,
             'drills' => '' === $asked && '' === $by['remedy']
                     ? []
                     : array_values(

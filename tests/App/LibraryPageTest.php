@@ -75,6 +75,11 @@ final class LibraryPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Soles together');
         self::assertSelectorTextContains('.wall', 'Feet turned to the navel');
         self::assertSelectorTextNotContains('.wall', 'Lying form with the feet');
+        self::assertSelectorTextNotContains('main', 'Nothing has been measured');
+        $untested = $this->practitioner($teacher, name: 'Somebody New');
+        $this->client->request('GET', "/library?person=$untested->id");
+        self::assertSelectorTextContains('main', 'Nothing has been measured or seen of this person yet');
+        self::assertSelectorExists('[data-stand="half-lotus left lying-figure-four"]', 'the first rung');
         $this->client->loginUser($this->teacher('stranger@studio.example'));
         $this->client->request('GET', "/library?person=$practitioner->id");
         self::assertResponseStatusCodeSame(404);

@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\EvidenceCutOff;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\HalfLotus;
@@ -17,6 +18,7 @@ use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\LegAsked;
 use LucidAscent\Core\Readiness\Snapshot;
@@ -38,6 +40,16 @@ final class SnapshotTest extends TestCase
         self::assertSame('frog', $person->newest('frog', Side::Right)?->test);
         self::assertNull($person->newest('soles-together', Side::Right));
         self::assertNull(Person::of(['frog' => [['span' => 90.0]]], on: '2026-06-10')->newest('frog', Side::Right));
+    }
+
+    public function testAnythingThatWasFoundOutIsSomething(): void
+    {
+        $day = new \DateTimeImmutable('2026-03-02');
+        self::assertTrue(Person::of([])->isUntested());
+        self::assertFalse(Person::of(['frog' => [['span' => 90.0]]])->isUntested());
+        self::assertFalse(Person::of([], seen: [new Seen('turner', 'low', Side::Left, false, $day)])->isUntested());
+        self::assertFalse(Person::of([], checks: ['turner left' => [new ReadinessCheck('low', $day, true, true,
+            Pain::none(), [])]])->isUntested());
     }
 
     public function testTheNewestTryCountsAndOfOneDayTheWorse(): void
