@@ -21,6 +21,7 @@ use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
+use LucidAscent\Core\Testing\TrialCheck;
 use Random\Randomizer;
 
 /**
@@ -147,6 +148,12 @@ final class Visit
             $test->leastTrials,
             $this->random,
         );
+        // No tape shows less than it can.
+        foreach ($trials as $i => $trial) {
+            foreach ($trial as $name => $value) {
+                $trials[$i][$name] = max(TrialCheck::range($test, $name)[0], $value);
+            }
+        }
         $taken = array_map(
             fn (Side $one): TakenTest => new TakenTest(
                 $test->id,

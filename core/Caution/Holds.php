@@ -125,15 +125,12 @@ final readonly class Holds
     /** From when on work shows anything again, since a word lifted what held it; null when none did. */
     public function cutOff(Work $work, Side $side): ?EvidenceCutOff
     {
-        $latest = null;
-        foreach ([] === $this->cleared ? [] : $this->clearedOn($work, $side) as $hold) {
-            $cutOff = $hold->cutOff();
-            if (null !== $cutOff && (null === $latest || $cutOff->moment > $latest->moment)) {
-                $latest = $cutOff;
-            }
-        }
+        $cutOffs = array_filter(
+            array_map(static fn (Hold $hold): ?EvidenceCutOff => $hold->cutOff(), $this->clearedOn($work, $side)),
+        );
+        usort($cutOffs, static fn (EvidenceCutOff $a, EvidenceCutOff $b): int => $b->moment <=> $a->moment);
 
-        return $latest;
+        return $cutOffs[0] ?? null;
     }
 
     /** Whether nothing at all is left on a side. */
@@ -298,18 +295,14 @@ final readonly class Holds
     /** @param list<ClearanceGiven> $clearances */
     private static function lifting(Hold $hold, array $clearances): ?ClearanceGiven
     {
-        $latest = null;
-        foreach ($clearances as $clearance) {
-            if (
-                in_array($hold->id(), $clearance->names, true)
-                && self::lifts($clearance, $hold)
-                && (null === $latest || $clearance->at > $latest->at)
-            ) {
-                $latest = $clearance;
-            }
-        }
+        $lifting = array_filter(
+            $clearances,
+            static fn (ClearanceGiven $one): bool => in_array($hold->id(), $one->names, true)
+                && self::lifts($one, $hold),
+        );
+        usort($lifting, static fn (ClearanceGiven $a, ClearanceGiven $b): int => $b->at <=> $a->at);
 
-        return $latest;
+        return $lifting[0] ?? null;
     }
 
     private static function lifts(ClearanceGiven $clearance, Hold $hold): bool

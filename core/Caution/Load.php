@@ -106,9 +106,6 @@ enum Load: string
      */
     public static function ofThresholds(array $least): array
     {
-        if ([] === $least) {
-            return [];
-        }
         $asks = static fn (string $ability, float $more): bool => isset($least[$ability]) && $least[$ability] > $more;
 
         return array_values(

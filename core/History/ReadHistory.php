@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\History;
 
+use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
@@ -37,6 +38,7 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\ReadTests;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Core\Testing\TrialCheck;
 
 /**
  * A history at a moment: what is held, and everything that readiness rests on. The one place in which it is said what a
@@ -79,7 +81,7 @@ final readonly class ReadHistory
         if (null === $proportions) {
             return null;
         }
-        $taken = StandingTests::at($history, $moment);
+        $taken = $this->readable($history, $moment);
         $seen = $this->seen($history, $taken, $moment, $proportions);
 
         return new Snapshot(
@@ -113,10 +115,28 @@ final readonly class ReadHistory
      */
     public function series(History $history, Proportions $proportions, \DateTimeImmutable $moment): array
     {
-        $taken = StandingTests::at($history, $moment);
+        $taken = $this->readable($history, $moment);
         $read = ReadTests::series($this->tests, $taken, $proportions, $history->tools);
 
         return $this->withSeen($read, $this->seen($history, $taken, $moment, $proportions), $proportions);
+    }
+
+    /** @return list<TakenTest> that stand and that somebody can have read; what hurt in the others holds all the same */
+    private function readable(History $history, \DateTimeImmutable $moment): array
+    {
+        return array_values(
+            array_filter(StandingTests::at($history, $moment), function (TakenTest $taken): bool {
+                try {
+                    isset($this->tests[$taken->test])
+                        ? TrialCheck::of($this->tests[$taken->test], $taken)
+                        : $taken->check();
+
+                    return true;
+                } catch (InvalidValue) {
+                    return false;
+                }
+            }),
+        );
     }
 
     /** @return list<Entry> what the judge of holds has to know */

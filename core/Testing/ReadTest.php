@@ -122,6 +122,8 @@ final readonly class ReadTest
             }
         }
         try {
+            TrialCheck::of($definition, $taken);
+
             return $read();
         } catch (InvalidValue $e) {
             throw UnreadableTest::because($e->getMessage());

@@ -29,8 +29,6 @@ final class TakenTest
      * @param bool $isWatched whether a teacher was there: at home nobody sees whether it was taken as it should be
      * @param string $id under which it was written down; empty where it was not: then the same numbers are the same
      *                   test
-     *
-     * @throws InvalidValue when a number could not have been read
      */
     public function __construct(
         public readonly string $test,
@@ -48,13 +46,24 @@ final class TakenTest
         public readonly string $id = '',
         public readonly bool $isWatched = true,
     ) {
-        foreach ($trials as $trial) {
+    }
+
+    /**
+     * What is on record stands whatever it says, and proves nothing if nobody can have read it.
+     *
+     * @throws InvalidValue when a number can have been read of nobody
+     */
+    public function check(): self
+    {
+        foreach ($this->trials as $trial) {
             foreach ($trial as $name => $value) {
                 'seconds' === $name
                     ? Check::within($name, $value, 0.0, self::LONGEST, 's')
                     : Check::within($name, $value, -self::FURTHEST, self::FURTHEST, '');
             }
         }
+
+        return $this;
     }
 
     /** What tells this test from any other that was taken: its readings are new, and err by themselves. */

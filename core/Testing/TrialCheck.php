@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Testing;
 
+use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
@@ -39,6 +40,21 @@ final readonly class TrialCheck
         [$least, $most] = self::range($test, $name);
 
         return $value >= $least && $value <= $most;
+    }
+
+    /**
+     * Of a test as it stands on record, whoever wrote it down.
+     *
+     * @throws InvalidValue when one of its numbers can have been read of nobody
+     */
+    public static function of(TestDefinition $test, TakenTest $taken): void
+    {
+        foreach ($taken->check()->trials as $trial) {
+            foreach (array_intersect_key($trial, $test->measured) as $name => $value) {
+                [$least, $most] = self::range($test, $name);
+                Check::within($name, $value, $least, $most, $test->measured[$name]);
+            }
+        }
     }
 
     /**

@@ -194,7 +194,7 @@ final class BenchData
 
         return [] === $trials
             ? null
-            : new TakenTest(
+            : (new TakenTest(
                 $this->test->id(),
                 $side,
                 $this->tool,
@@ -205,7 +205,7 @@ final class BenchData
                 new Sitting($this->seatCm() ?? 0.0),
                 $this->resting($side),
                 $errors,
-            );
+            ))->check();
     }
 
     /** @return float|null in cm; null when it is no height of a seat */

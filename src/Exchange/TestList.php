@@ -131,7 +131,7 @@ final class TestList
         }
 
         return array_map(
-            static fn (Side $side): TakenTest => new TakenTest(
+            static fn (Side $side): TakenTest => (new TakenTest(
                 $definition->id,
                 $side,
                 self::tool($test, $trials),
@@ -143,7 +143,7 @@ final class TestList
                 $test->has('resting') ? $test->flag('resting') : null,
                 isWarm: $test->has('warm') ? $test->flag('warm') : null,
                 id: "$id $side->value",
-            ),
+            ))->check(),
             self::sides($test, $definition),
         );
     }

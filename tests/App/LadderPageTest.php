@@ -274,7 +274,7 @@ final class LadderPageTest extends AppTestCase
         return '';
     }
 
-    /** @param array<string, string> $answers */
+    /** @param array<string, string|list<string>> $answers */
     private function check(string $day, array $answers = []): void
     {
         $this->client->request('GET', "$this->page/ladder/half-lotus/check/left");

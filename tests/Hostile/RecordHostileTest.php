@@ -15,11 +15,14 @@ use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Tests\App\AppTestCase;
+use Symfony\Component\Routing\RouterInterface;
+use Symfony\Component\Uid\Uuid;
 
 /** A record in which anything may be anything: it is refused whole or in part, and no page breaks on what was kept. */
 final class RecordHostileTest extends AppTestCase
 {
     private const TIMES = 25;
+    private const EDGES = 40;
     private const SEED = 991;
     private const JUNK = [null, true, -1, 1e9, 0.5, '', 'x', "\u{202e}", '2026-13-45', [], [[]], ['a' => 1], 'none',
         '99999999-9999-9999-9999-999999999999'];
@@ -27,16 +30,7 @@ final class RecordHostileTest extends AppTestCase
     public function testNothingInARecordBreaksAPage(): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
-        $person = self::getContainer()->get(LoadPeople::class)->of($this->teacher(), [MadeUpStudio::people()[0]])[0];
-        $this->client->loginUser($person->teacher);
-        $this->client->request('GET', "/practitioners/$person->id/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
-        $this->em()->clear();
-        $person = $this->em()->createQuery(
-            'SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id',
-        )->setParameter('id', $person->id, 'uuid')->getSingleResult();
-        $record = json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)->of($person)),
-            true);
+        $record = $this->planned();
         $kept = 0;
         for ($i = 0; $i < self::TIMES; ++$i) {
             $teacher = $this->teacher("hostile$i@studio.example");
@@ -74,6 +68,132 @@ final class RecordHostileTest extends AppTestCase
             }
         }
         self::assertGreaterThan(self::TIMES / 3, $kept);
+    }
+
+    /** One value at a time, of the kind that it should be: what is let in can be shown, on every page. */
+    public function testAnyOneValueAtItsEdgeBreaksNoPage(): void
+    {
+        $grammar = new Grammar(Grammar::seed());
+        $record = $this->planned();
+        $changes = [];
+        foreach (self::leaves($record) as $way) {
+            $of = implode('.', array_filter($way, is_string(...)));
+            foreach (self::edges(self::at($record, $way)) as $i => $edge) {
+                $changes["$of $i"] ??= [$way, $edge];
+            }
+        }
+        self::assertGreaterThan(300, count($changes));
+        $faults = [];
+        foreach (array_slice($grammar->random->shuffleArray($changes), 0, Grammar::count(self::EDGES)) as $i => [$way, $edge]) {
+            $spoilt = $record;
+            self::put($spoilt, $way, $edge);
+            $says = implode('.', $way).' = '.json_encode($edge);
+            try {
+                $answer = $this->keep($spoilt, "edge$i@studio.example");
+            } catch (InvalidRecord) {
+                continue;
+            }
+            foreach ($this->pagesOf((string) $answer['person']) as $page) {
+                $this->client->request('GET', $page);
+                if ($this->client->getResponse()->getStatusCode() >= 500) {
+                    $faults[] = "$says: $page";
+                }
+            }
+        }
+        self::assertSame([], $faults);
+    }
+
+    /** @return array<string, mixed> the record of one of the demo's people with a plan */
+    private function planned(): array
+    {
+        $person = self::getContainer()->get(LoadPeople::class)->of($this->teacher(), [MadeUpStudio::people()[0]])[0];
+        $this->client->loginUser($person->teacher);
+        $this->client->request('GET', "/practitioners/$person->id/plans/new");
+        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->em()->clear();
+        $person = $this->em()->createQuery(
+            'SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id',
+        )->setParameter('id', $person->id, 'uuid')->getSingleResult();
+
+        return json_decode(RecordDocument::json(self::getContainer()->get(RecordDocument::class)->of($person)), true);
+    }
+
+    /** @return array<string, mixed> what came of it, to a teacher of its own who is signed in then */
+    private function keep(array $record, string $email): array
+    {
+        $teacher = $this->teacher($email);
+        $this->em()->clear();
+        $find = fn (): Teacher => $this->em()->find(Teacher::class, $teacher->id) ?? throw new \LogicException();
+        $answer = self::getContainer()->get(KeepRecord::class)->of($record, $find());
+        $this->em()->clear();
+        $this->client->loginUser($find());
+
+        return $answer;
+    }
+
+    /** @return list<string> every page about one person */
+    private function pagesOf(string $person): array
+    {
+        $plan = $this->em()->getConnection()->fetchOne(
+            'SELECT id FROM practice_plan WHERE practitioner_id = ? ORDER BY at DESC LIMIT 1',
+            [Uuid::fromString($person)->toBinary()],
+        );
+        $places = ['id' => $person, 'test' => 'soles-together', 'pose' => 'half-lotus', 'posture' => 'half-lotus',
+            'side' => 'left', 'week' => '0', 'session' => '0', 'item' => '0'];
+        if (false !== $plan) {
+            $places['plan'] = (string) Uuid::fromBinary($plan);
+        }
+        $pages = ['/', "/library?person=$person"];
+        foreach (self::getContainer()->get(RouterInterface::class)->getRouteCollection() as $route) {
+            $path = (string) preg_replace_callback('/\{(\w+)\}/', static fn (array $m): string => $places[$m[1]] ?? '?',
+                $route->getPath());
+            if (in_array('GET', $route->getMethods(), true) && str_contains($route->getPath(), '{id}')
+                && str_starts_with($path, '/practitioners/') && !str_contains($path, '?')) {
+                $pages[] = $path;
+            }
+        }
+
+        return $pages;
+    }
+
+    /** @return list<list<string|int>> the way to each value */
+    private static function leaves(mixed $value, array $under = []): array
+    {
+        $leaves = is_array($value) && [] !== $value ? [] : [$under];
+        foreach (is_array($value) ? $value : [] as $name => $one) {
+            array_push($leaves, ...self::leaves($one, [...$under, $name]));
+        }
+
+        return $leaves;
+    }
+
+    private static function at(mixed $in, array $way): mixed
+    {
+        return [] === $way ? $in : self::at($in[$way[0]], array_slice($way, 1));
+    }
+
+    private static function put(mixed &$in, array $way, mixed $value): void
+    {
+        if ([] === $way) {
+            $in = $value;
+        } else {
+            self::put($in[$way[0]], array_slice($way, 1), $value);
+        }
+    }
+
+    /** @return list<mixed> what such a value can be at most, and is not */
+    private static function edges(mixed $value): array
+    {
+        return match (true) {
+            is_bool($value) => [!$value],
+            is_int($value), is_float($value) => [0, -1, 0.001, 251, 300, 3000, 1e9, 1e300],
+            null === $value => ['x', 1, true],
+            is_array($value) => [['x'], ['x' => 1], [[]]],
+            1 === preg_match('/^\d{4}-\d\d-\d\dT/', $value) => ['1000-01-01T00:00:00.000000Z',
+                '9999-12-31T23:59:59.999999Z', '2026-13-45T00:00:00.000000Z'],
+            1 === preg_match('/^\d{4}-\d\d-\d\d$/', $value) => ['1000-01-01', '9999-12-31', '2026-02-30'],
+            default => ['', 'x', "a\0b", "\u{202e}", str_repeat('x', 300), '2026-01-01', 'left', 'lotus'],
+        };
     }
 
     /** One value, anywhere, becomes something else; now and then it goes, or is there twice. */

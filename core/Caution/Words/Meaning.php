@@ -13,4 +13,9 @@ enum Meaning: string
     case Condition = 'condition';
     /** Something is named and taken back, half or for a while. */
     case Unclear = 'unclear';
+
+    public function isPlain(): bool
+    {
+        return self::Pain === $this || self::Condition === $this;
+    }
 }

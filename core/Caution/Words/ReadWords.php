@@ -15,14 +15,16 @@ final class ReadWords
     public static function of(string $text): Words
     {
         $text = self::plain($text);
-        $meaning = Meaning::Nothing;
         $clauses = preg_replace('/[.;,!?\n]+| but | however | although | though /', "\n", $text);
-        foreach (explode("\n", (string) $clauses) as $clause) {
-            $said = self::clause(trim($clause));
-            if (Meaning::Nothing === $meaning || (Meaning::Unclear === $meaning && Meaning::Nothing !== $said)) {
-                $meaning = $said;
-            }
-        }
+        $said = array_map(
+            static fn (string $clause): Meaning => self::clause(trim($clause)),
+            explode("\n", (string) $clauses),
+        );
+        // What is plain goes before what is in doubt, wherever it stands.
+        $plain = array_filter($said, static fn (Meaning $one): bool => $one->isPlain());
+        $meaning =
+            array_values($plain)[0] ??
+            (in_array(Meaning::Unclear, $said, true) ? Meaning::Unclear : Meaning::Nothing);
 
         return Meaning::Nothing === $meaning
             ? new Words($meaning)

@@ -416,6 +416,34 @@ final class HoldsTest extends TestCase
         self::assertSame([], $holds->changes(new Work(['twist']), Side::Right));
     }
 
+    public function testWhatKeepsToTheHoldWithWhichItBegins(): void
+    {
+        $told = static fn (Condition $condition): array => [new ConditionTold('c', self::day('2026-03-10'),
+            self::day('2026-03-10'), $condition, Side::Left)];
+        $short = static fn (array $entries, ?Side $side = Side::Left): bool => Holds::of($entries, self::day(self::NOW))
+            ->keepsShort(new Work(['twist']), $side);
+        self::assertTrue($short([self::knee()]));
+        self::assertFalse($short([self::knee()], Side::Right));
+        self::assertTrue($short([self::knee()], null), 'Both at once are that side as well.');
+        self::assertFalse($short($told(new Condition('c', 'C', ['turn-in']))));
+        self::assertTrue($short($told(new Condition('c', 'C', [], gentleOnly: true))));
+        self::assertTrue($short($told(new Condition('c', 'C', [], ['twist' => 'Small.']))));
+        self::assertFalse($short($told(new Condition('c', 'C', [], ['balance' => 'At a wall.']))));
+    }
+
+    public function testAStopThatNobodyHadPainInIsOfNoKneeAndTheTeachersWordAsks(): void
+    {
+        $stop = new StopDecided('s', self::day('2026-03-10'), self::day('2026-03-10'), Side::Left, true,
+            by: 't');
+        $word = static fn (bool ...$asked): ClearanceGiven => new ClearanceGiven('c', self::day('2026-03-14'),
+            self::day('2026-03-14'), ['s'], ClearanceAuthority::Teacher, ...$asked, teacher: 't');
+        $of = static fn (ClearanceGiven $word): Holds => Holds::of([$stop, $word], self::day(self::NOW));
+        self::assertNotNull(self::active($of($word()), 's'), 'Nobody was asked.');
+        $lifted = $of($word(true));
+        self::assertCount(1, $lifted->clearedOn(new Work(['weight-on-knee']), Side::Left));
+        self::assertCount(0, $lifted->clearedOn(new Work(['weight-on-knee'], true), Side::Left), 'It was no knee.');
+    }
+
     private static function knee(): PainTold
     {
         return new PainTold('p', self::day('2026-03-10'), self::day('2026-03-10'), new Pain(1, PainPlace::Knee),

@@ -79,6 +79,10 @@ final class ReadWordsTest extends TestCase
     #[TestWith(['not quite pain-free', Meaning::Unclear])]
     #[TestWith(['not without pain', Meaning::Unclear])]
     #[TestWith(['sometimes no pain', Meaning::Unclear])]
+    #[TestWith(['sometimes no pain. Torn meniscus', Meaning::Condition, ['knee']])]
+    #[TestWith(['Torn meniscus; no longer hurts. All well', Meaning::Condition, ['knee']])]
+    #[TestWith(['no longer hurts. All well', Meaning::Unclear])]
+    #[TestWith(['All well. The knee hurts; torn meniscus', Meaning::Pain, ['knee']])]
     public function testWhatHurtsOrIsTheMatterAsks(
         string $text,
         Meaning $meaning,

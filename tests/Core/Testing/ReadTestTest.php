@@ -318,8 +318,15 @@ final class ReadTestTest extends TestCase
         self::assertSame(3600.0, ReadTest::evidence($balance,
             new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3600.0]]), SampleBody::leg(),
             ToolErrors::usual())[0]->value);
-        $this->expectException(InvalidValue::class);
-        new TakenTest('tree-balance', Side::Left, Tool::Tape, [['seconds' => 3601.0]]);
+        foreach ([['seconds' => 3601.0], ['seconds' => -1.0]] as $trial) {
+            try {
+                ReadTest::evidence($balance, new TakenTest('tree-balance', Side::Left, Tool::Tape, [$trial]),
+                    SampleBody::leg(), ToolErrors::usual());
+                self::fail('Nobody stood so long, or for less than nothing.');
+            } catch (UnreadableTest $e) {
+                self::assertStringContainsString('seconds', $e->getMessage());
+            }
+        }
     }
 
     #[TestWith([-91.0, false])]
@@ -375,7 +382,7 @@ final class ReadTestTest extends TestCase
         self::assertTrue((new TakenTest('plank', Side::Left, Tool::Stopwatch, [['seconds' => 300.0]]))->has('seconds'));
         foreach ([['seconds' => 3601.0], ['seconds' => -1.0], ['kneeHeight' => 251.0], ['gap' => -251.0]] as $trial) {
             try {
-                new TakenTest('plank', Side::Left, Tool::Stopwatch, [$trial]);
+                (new TakenTest('plank', Side::Left, Tool::Stopwatch, [$trial]))->check();
                 self::fail(json_encode($trial).' was taken.');
             } catch (InvalidValue $e) {
                 self::assertSame(array_key_first($trial), $e->field);
