@@ -127,9 +127,7 @@ final readonly class ReadHistory
         return array_values(
             array_filter(StandingTests::at($history, $moment), function (TakenTest $taken): bool {
                 try {
-                    isset($this->tests[$taken->test])
-                        ? TrialCheck::of($this->tests[$taken->test], $taken)
-                        : $taken->check();
+                    TrialCheck::of($this->tests[$taken->test] ?? null, $taken);
 
                     return true;
                 } catch (InvalidValue) {

@@ -24,6 +24,18 @@ final readonly class PropStack
     }
 
     /**
+     * @param array<string, float> $sizes in cm, by what they are of
+     *
+     * @throws InvalidValue when a size is none
+     */
+    public static function check(array $sizes): void
+    {
+        foreach ($sizes as $name => $size) {
+            Check::within("sizes.$name", $size, 0.5, 60.0, 'cm');
+        }
+    }
+
+    /**
      * @param float $height in cm
      * @param array{flat: float, side: float, end: float, blanket: float} $sizes of a block as it lies, on its side and
      *     on its end, and of a folded blanket, in cm
@@ -32,9 +44,7 @@ final readonly class PropStack
      */
     public static function of(float $height, int $blocks, int $blankets, array $sizes): self
     {
-        foreach ($sizes as $name => $size) {
-            Check::within("sizes.$name", $size, 0.5, 60.0, 'cm');
-        }
+        self::check($sizes);
         $best = null;
         $least = \INF;
         for ($end = 0; $end <= $blocks; ++$end) {

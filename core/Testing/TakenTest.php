@@ -63,6 +63,10 @@ final class TakenTest
             }
         }
 
+        foreach ($this->ownErrors as $name => $sd) {
+            Check::within($name, $sd, 0.0, self::FURTHEST, '');
+        }
+
         return $this;
     }
 

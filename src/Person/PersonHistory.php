@@ -314,13 +314,27 @@ final readonly class PersonHistory
     /** @return TestTaken|null null where nothing was read in it */
     private static function test(Test $test, bool $isOwn): ?TestTaken
     {
+        $taken = self::taken($test, !$isOwn);
+
+        return null === $taken
+            ? null
+            : new TestTaken(
+                "test:$test->id",
+                $test->at,
+                $test->practitioner->teacher->local($test->at),
+                $isOwn ? '' : (string) $test->by->id,
+                (string) $test->entryId,
+                $taken,
+            );
+    }
+
+    /** @return TakenTest|null null where nothing was read in it */
+    public static function taken(Test $test, bool $isWatched = true): ?TakenTest
+    {
         $trials = array_map(
             static fn (Trial $one): array => array_map(floatval(...), $one->readings),
             $test->trials(),
         );
-        if ([] === $trials) {
-            return null;
-        }
         $on = $test->practitioner->teacher->local($test->at);
         $errors = [];
         foreach ($test->trials() as $trial) {
@@ -329,13 +343,9 @@ final readonly class PersonHistory
             }
         }
 
-        return new TestTaken(
-            "test:$test->id",
-            $test->at,
-            $on,
-            $isOwn ? '' : (string) $test->by->id,
-            (string) $test->entryId,
-            new TakenTest(
+        return [] === $trials
+            ? null
+            : new TakenTest(
                 $test->kind,
                 $test->side,
                 Tool::tryFrom($test->tool) ?? Tool::Tape,
@@ -349,8 +359,7 @@ final readonly class PersonHistory
                 $on,
                 $test->assessment?->warm,
                 "test:$test->id",
-                !$isOwn,
-            ),
-        );
+                $isWatched,
+            );
     }
 }

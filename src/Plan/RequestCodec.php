@@ -8,6 +8,7 @@ use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Plan\PropStack;
 
 /** What is asked of a plan, in the JSON shape in which commands take it and plans keep it. */
 final readonly class RequestCodec
@@ -22,7 +23,7 @@ final readonly class RequestCodec
     public static function read(Fields $document, \DateTimeImmutable $from): PlanningRequest
     {
         $props = $document->has('props') ? $document->object('props') : null;
-        $sizes = $document->has('sizes') ? $document->object('sizes') : null;
+        $sizes = $document->has('sizes') ? self::sizes($document->object('sizes')) : [];
 
         return new PlanningRequest(
             new PlanRequest(
@@ -58,13 +59,23 @@ final readonly class RequestCodec
             ),
             $document->has('school') ? $document->text('school') : null,
             self::schools($document),
-            array_combine(
-                $sizes?->names() ?? [],
-                array_map(static fn (string $name): float => $sizes?->number($name) ?? 0.0, $sizes?->names() ?? []),
-            ),
+            $sizes,
             self::time($document->text('time', PlanningRequest::TIME)),
             self::zone($document->text('zone', 'UTC')),
         );
+    }
+
+    /**
+     * @return array<string, float> in cm, by name
+     *
+     * @throws InvalidValue when one is none
+     */
+    private static function sizes(Fields $written): array
+    {
+        $sizes = array_combine($written->names(), array_map($written->number(...), $written->names()));
+        PropStack::check($sizes);
+
+        return $sizes;
     }
 
     /** @return array<string, mixed> */

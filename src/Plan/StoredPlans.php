@@ -25,12 +25,49 @@ final class StoredPlans
         $this->read = new \WeakMap();
     }
 
+    /** One that cannot be read, whoever wrote it, is a plan of nothing. */
     public function plan(PracticePlan $kept): Plan
     {
-        return $this->read[$kept] ??= $this->codec->read(Fields::of($kept->plan, 'plan'), self::asked($kept));
+        try {
+            return $this->read[$kept] ??= $this->strictly($kept);
+        } catch (InvalidValue) {
+            return $this->read[$kept] = new Plan([], [], []);
+        }
     }
 
+    /** Whether it says what a plan says. */
+    public function isReadable(PracticePlan $kept): bool
+    {
+        try {
+            $this->check($kept);
+
+            return true;
+        } catch (InvalidValue) {
+            return false;
+        }
+    }
+
+    /** What was asked of it; of one that cannot be read the least that can be asked of a plan. */
     public static function asked(PracticePlan $kept): PlanningRequest
+    {
+        try {
+            return self::askedStrictly($kept);
+        } catch (InvalidValue) {
+            return RequestCodec::read(
+                Fields::of(['weeks' => 1, 'days' => ['mon'], 'minutes' => 30], 'request'),
+                CalendarDay::midnight($kept->at),
+            );
+        }
+    }
+
+    /** @throws InvalidValue */
+    private function strictly(PracticePlan $kept): Plan
+    {
+        return $this->codec->read(Fields::of($kept->plan, 'plan'), self::askedStrictly($kept));
+    }
+
+    /** @throws InvalidValue */
+    private static function askedStrictly(PracticePlan $kept): PlanningRequest
     {
         // An old one does not say from which day on: it begins with its first session, or on the day on which it was
         // made.
@@ -48,11 +85,25 @@ final class StoredPlans
     /** @return list<string> ids of versions that were taken back, and can be done again */
     public static function redo(PracticePlan $kept): array
     {
-        return Fields::of($kept->plan, 'plan')->texts('redo');
+        try {
+            return Fields::of($kept->plan, 'plan')->texts('redo');
+        } catch (InvalidValue) {
+            return [];
+        }
     }
 
     /** The day of the session by which what is to come was planned again; null where it was not. */
     public static function carriedOn(PracticePlan $kept): ?string
+    {
+        try {
+            return self::day($kept);
+        } catch (InvalidValue) {
+            return null;
+        }
+    }
+
+    /** @throws InvalidValue */
+    private static function day(PracticePlan $kept): ?string
     {
         $plan = Fields::of($kept->plan, 'plan');
 
@@ -62,9 +113,9 @@ final class StoredPlans
     /** @throws InvalidValue when a plan that comes from elsewhere cannot be read */
     public function check(PracticePlan $kept): void
     {
-        $this->plan($kept);
-        self::redo($kept);
-        self::carriedOn($kept);
+        $this->strictly($kept);
+        Fields::of($kept->plan, 'plan')->texts('redo');
+        self::day($kept);
     }
 
     /** Whether two sessions are kept alike. */

@@ -92,6 +92,9 @@ final class RecordHostileTest extends AppTestCase
                 $answer = $this->keep($spoilt, "edge$i@studio.example");
             } catch (InvalidRecord) {
                 continue;
+            } catch (\Throwable $e) {
+                $faults[] = "$says: ".$e::class.' '.$e->getMessage();
+                continue;
             }
             foreach ($this->pagesOf((string) $answer['person']) as $page) {
                 $this->client->request('GET', $page);

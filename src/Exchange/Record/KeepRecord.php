@@ -10,7 +10,6 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\RecordPain;
-use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Security\OneAtATime;
 use Psr\Clock\ClockInterface;
@@ -34,7 +33,7 @@ final readonly class KeepRecord
         private OneAtATime $oneAtATime,
         private ClockInterface $clock,
         private Catalogue $catalogue,
-        private StoredPlans $plans,
+        private RecordChecks $checks,
     ) {
     }
 
@@ -110,15 +109,8 @@ final readonly class KeepRecord
         }
         $added = [];
         if (null === $practitioner) {
-            $person = $parts->head['person'];
-            $id = Uuid::fromString($names[$person['id']] ?? $person['id']);
-            $practitioner = new Practitioner(
-                $id,
-                $teacher,
-                $person['name'],
-                new \DateTimeImmutable($person['consentedAt']),
-                new \DateTimeImmutable($person['createdAt']),
-            );
+            $id = $parts->head['person']['id'];
+            $practitioner = $parts->person(Uuid::fromString($names[$id] ?? $id), $teacher);
             $added[] = $practitioner;
         }
         $written = array_column($parts->head['writtenBy'], 'name', 'id');
@@ -136,7 +128,7 @@ final readonly class KeepRecord
                     ));
             },
             fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner),
-            $this->plans,
+            $this->checks,
             $this->clock->now(),
         );
         $many = array_sum(array_map(count(...), $records)) + (null === $row ? 1 : 0);

@@ -135,6 +135,12 @@ final class RecordCodec
         return mb_strlen($text) > $most ? throw InvalidValue::because($name, 'is too long.') : $text;
     }
 
+    /** @throws InvalidValue when it is none that there can be */
+    public static function moment(string $text, string $name): \DateTimeImmutable
+    {
+        return self::time($text, $name, false);
+    }
+
     /** @throws InvalidValue */
     private static function time(string $text, string $name, bool $isDay): \DateTimeImmutable
     {

@@ -7,19 +7,16 @@ namespace LucidAscent\App\Exchange\Record;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\AssessmentOutcome;
-use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Json\PainFields;
 use LucidAscent\App\Log\UnreadNotes;
-use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\LegChain\Sitting;
+use Symfony\Component\Uid\Uuid;
 
 /**
  * A record taken apart: what each part of it says, what of it could not be read, and what that says of pain, for
@@ -61,6 +58,13 @@ final class RecordParts
                 throw InvalidRecord::head($part, $fault);
             }
         }
+        foreach (['consentedAt', 'createdAt'] as $name) {
+            try {
+                RecordCodec::moment($document['person'][$name], $name);
+            } catch (InvalidValue $e) {
+                throw InvalidRecord::head('person', $e->getMessage());
+            }
+        }
         $parts = new self(array_intersect_key($document, array_flip(RecordKinds::HEAD)), []);
         foreach (
             array_diff_key($document, array_flip(RecordKinds::HEAD), RecordKinds::CLASSES) as $name => $value
@@ -89,6 +93,20 @@ final class RecordParts
         }
 
         return $parts;
+    }
+
+    /** Whom it is about, as somebody of this teacher's. */
+    public function person(Uuid $id, Teacher $teacher): Practitioner
+    {
+        $person = $this->head['person'];
+
+        return new Practitioner(
+            $id,
+            $teacher,
+            $person['name'],
+            RecordCodec::moment($person['consentedAt'], 'consentedAt'),
+            RecordCodec::moment($person['createdAt'], 'createdAt'),
+        );
     }
 
     public function refuse(string $what, string $because, mixed $value): void
@@ -122,7 +140,7 @@ final class RecordParts
         Practitioner $practitioner,
         \Closure $by,
         \Closure $known,
-        StoredPlans $plans,
+        RecordChecks $checks,
         \DateTimeImmutable $now,
     ): array {
         $records = $byId = [];
@@ -136,7 +154,7 @@ final class RecordParts
                         $by,
                         static fn (string $type, string $id): ?object => self::find($byId, $known, $type, $id),
                     );
-                    self::check($record, $plans);
+                    $checks->check($record);
                     if (
                         ($record instanceof AssessmentEnd || $record instanceof AssessmentOutcome)
                         && null === self::find($byId, $known, Assessment::class, $item['id'])
@@ -177,17 +195,5 @@ final class RecordParts
     private static function find(array $byId, \Closure $known, string $type, string $id): ?object
     {
         return $byId[$type][$id] ?? $known($type, $id);
-    }
-
-    /** @throws InvalidValue when it says what nothing that is recorded here can say */
-    private static function check(object $record, StoredPlans $plans): void
-    {
-        if ($record instanceof BodyMeasures) {
-            $record->proportions();
-        } elseif ($record instanceof Test) {
-            new Sitting($record->seat);
-        } elseif ($record instanceof PracticePlan) {
-            $plans->check($record);
-        }
     }
 }

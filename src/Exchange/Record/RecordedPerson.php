@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange\Record;
 
-use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
@@ -13,7 +12,6 @@ use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
-use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\AboutPerson;
 use LucidAscent\App\Repository\AskedOnce;
 use LucidAscent\Core\Body\InvalidValue;
@@ -30,7 +28,7 @@ final readonly class RecordedPerson
         private PersonHistory $history,
         private ReadPerson $person,
         private Wanted $wanted,
-        private StoredPlans $plans,
+        private RecordChecks $checks,
         private ClockInterface $clock,
     ) {
     }
@@ -62,16 +60,9 @@ final readonly class RecordedPerson
                 ? $teacher->moveTo($holder['timeZone'])
                 : throw InvalidValue::because('heldBy', 'has a time zone that is not known.');
         }
-        $person = $parts->head['person'];
-        $practitioner = new Practitioner(
-            Uuid::fromString($person['id']),
-            $teacher,
-            $person['name'],
-            new \DateTimeImmutable($person['consentedAt']),
-            new \DateTimeImmutable($person['createdAt']),
-        );
+        $practitioner = $parts->person(Uuid::fromString($parts->head['person']['id']), $teacher);
         $now = $this->clock->now();
-        $records = $parts->records($practitioner, $by, static fn (): ?object => null, $this->plans, $now);
+        $records = $parts->records($practitioner, $by, static fn (): ?object => null, $this->checks, $now);
         $tests = array_values(
             array_filter($records[Test::class] ?? [], static fn (object $one): bool => $one instanceof Test),
         );
