@@ -10,6 +10,7 @@ use LucidAscent\App\Exchange\UnreadableDocument;
 use LucidAscent\App\Exchange\UnwrittenAnswer;
 use LucidAscent\App\Json\Failure;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\Core\Body\InvalidValue;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -68,7 +69,7 @@ abstract class DocumentCommand extends Command
         DocumentStream::isTooMuch($text)
             && throw UnreadableDocument::tooMuch(DocumentStream::LONGEST_BYTES, DocumentStream::MOST_PARTS);
         try {
-            return json_decode($text, true, 512, JSON_THROW_ON_ERROR);
+            return JsonText::read($text, 512);
         } catch (\JsonException $e) {
             throw UnreadableDocument::notJson($e->getMessage());
         }

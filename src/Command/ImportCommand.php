@@ -9,6 +9,8 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
 use LucidAscent\App\Exchange\Record\KeepRecord;
+use LucidAscent\App\Exchange\Record\RecordFile;
+use LucidAscent\App\Json\JsonText;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -58,10 +60,10 @@ final class ImportCommand extends Command
             return 2;
         }
         try {
-            $document = json_decode((string) stream_get_contents(STDIN), true, 512, JSON_THROW_ON_ERROR);
+            $document = JsonText::decode((string) stream_get_contents(STDIN, RecordFile::MOST_RECORD + 1), RecordFile::MOST_RECORD);
             $answer = $this->keep->of($document, $teacher, (bool) $input->getOption('dry-run'));
             $status = self::SUCCESS;
-        } catch (InvalidRecord|\JsonException $e) {
+        } catch (InvalidRecord $e) {
             $complain($e->getMessage());
             $answer = [
                 'added' => 0,

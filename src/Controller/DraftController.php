@@ -9,6 +9,7 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\OptimisticLockException;
 use LucidAscent\App\Entity\Draft;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Repository\FormRecords;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -34,7 +35,7 @@ final class DraftController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(BenchController::TOKEN, $request);
-        $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
+        $sent = JsonText::decode($request->getContent(), self::LONGEST);
         $content = is_array($sent) ? self::content($sent['content'] ?? null) : null;
         if (!is_array($sent) || null === $content || !is_int($sent['version'] ?? null)) {
             return new JsonResponse(['error' => 'A draft is {"version", "content"}.'], 400);

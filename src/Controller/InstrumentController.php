@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Form\ToolErrorsForm;
 use LucidAscent\App\Json\Failure;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Testing\PhotoLandmarks;
@@ -28,6 +29,8 @@ use Symfony\Component\Uid\Uuid;
 /** What instruments say, as the page hears it. */
 final class InstrumentController extends TeacherController
 {
+    /** Of what a script sends, in bytes. */
+    private const LONGEST = 20_000;
     /** A connection is ended after so many seconds, and opened anew by the page: it holds a server's worker. */
     private const LONGEST_SECONDS = 20.0;
 
@@ -137,7 +140,7 @@ final class InstrumentController extends TeacherController
 
         return new JsonResponse(
             Failure::orAnswer(static function () use ($request): array {
-                $asked = Fields::of(json_decode($request->getContent(), true));
+                $asked = Fields::of(JsonText::decode($request->getContent(), self::LONGEST));
                 $points = [];
                 foreach (PhotoLandmarks::POINTS as $name) {
                     $point = $asked->object('points')->object($name);

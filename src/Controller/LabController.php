@@ -8,6 +8,7 @@ use LucidAscent\App\Catalogue\ContactList;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\PageCache\CachedParts;
@@ -25,6 +26,8 @@ use Symfony\Component\Uid\Uuid;
 /** The pose lab: change seat, blocks and angles, and see at once what the posture asks of this person. */
 final class LabController extends TeacherController
 {
+    /** Of what a script sends, in bytes. */
+    private const LONGEST = 20_000;
     public const TOKEN = 'lab';
     /** What is set up when nothing was asked for. */
     private const FIRST = 'half-lotus-easy';
@@ -78,7 +81,7 @@ final class LabController extends TeacherController
                 409,
             );
         }
-        $question = json_decode($request->getContent(), true);
+        $question = JsonText::decode($request->getContent(), self::LONGEST);
 
         return new JsonResponse(LabAnswer::to($question, $side, ...$known));
     }

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\StoredPicture;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Repository\PictureRecords;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -19,6 +20,8 @@ use Symfony\Component\Uid\Uuid;
 /** Pictures that a teacher chose to keep with a person's record. */
 final class PictureController extends TeacherController
 {
+    /** Of what a script sends, in bytes. */
+    private const LONGEST = 20_000;
     private const LANDMARKS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
 
     public function __construct(private readonly PictureRecords $pictureRecords, private readonly PictureStore $store)
@@ -71,7 +74,7 @@ final class PictureController extends TeacherController
     private static function points(string $sent): ?array
     {
         $points = [];
-        foreach (is_array($all = json_decode($sent, true)) ? $all : [null] as $name => $at) {
+        foreach (is_array($all = JsonText::decode($sent, self::LONGEST)) ? $all : [null] as $name => $at) {
             if (
                 !in_array($name, self::LANDMARKS, true)
                 || !is_array($at)

@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
@@ -298,7 +299,7 @@ final class PractitionerPageController extends AbstractController
         }
         $teacher = $practitioner->teacher;
         $plan = $this->planRecords->newestPlan($practitioner);
-        $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
+        $sent = JsonText::decode($request->getContent(), self::LONGEST);
         try {
             $log = Fields::of($sent);
             if (

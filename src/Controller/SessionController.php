@@ -8,6 +8,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\LayOut;
@@ -120,7 +121,7 @@ final class SessionController extends TeacherController
             null === $plan
                 ? $this->generateUrl('practitioner', ['id' => $practitioner->id])
                 : $this->generateUrl('plan', ['id' => $practitioner->id, 'plan' => $plan->id]);
-        $sent = strlen($request->getContent()) > self::LONGEST ? null : json_decode($request->getContent(), true);
+        $sent = JsonText::decode($request->getContent(), self::LONGEST);
         try {
             $log = Fields::of($sent);
             if (null !== $this->sessionLogs->told($log, $practitioner, $this->teacher())) {

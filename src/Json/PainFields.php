@@ -72,27 +72,44 @@ final class PainFields
      */
     public static function everywhere(mixed $value): array
     {
-        if (is_string($value)) {
-            return [];
-        }
         $found = [];
-        foreach (is_array($value) ? $value : [] as $key => $inner) {
-            $pain = 1 === preg_match(self::MENTIONS, (string) $key) ? self::said($inner) : null;
-            $found = [...$found, ...null === $pain ? self::everywhere($inner) : [$pain]];
-        }
+        self::gather($value, $found);
 
         return $found;
+    }
+
+    /** @param list<Pain> $found */
+    private static function gather(mixed $value, array &$found): void
+    {
+        foreach (is_array($value) ? $value : [] as $key => $inner) {
+            $pain = 1 === preg_match(self::MENTIONS, (string) $key) ? self::said($inner) : null;
+            if (null !== $pain) {
+                $found[] = $pain;
+            } else {
+                self::gather($inner, $found);
+            }
+        }
     }
 
     /** Whether a part that cannot be read speaks of pain at all. */
     public static function isMentioned(mixed $value): bool
     {
-        return match (true) {
-            is_string($value) => in_array(ReadWords::of($value)->meaning, [Meaning::Pain, Meaning::Unclear], true),
-            is_array($value) => [] !== self::everywhere($value)
-                || [] !== array_filter($value, self::isMentioned(...)),
-            default => false,
-        };
+        return [] !== self::everywhere($value) || self::isWritten($value);
+    }
+
+    /** Whether some text in it does. */
+    private static function isWritten(mixed $value): bool
+    {
+        if (is_string($value)) {
+            return in_array(ReadWords::of($value)->meaning, [Meaning::Pain, Meaning::Unclear], true);
+        }
+        foreach (is_array($value) ? $value : [] as $inner) {
+            if (self::isWritten($inner)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -104,6 +121,6 @@ final class PainFields
     {
         $found = self::everywhere($value);
 
-        return [] === $found && self::isMentioned($value) ? [Pain::unreadable()] : $found;
+        return [] === $found && self::isWritten($value) ? [Pain::unreadable()] : $found;
     }
 }

@@ -8,6 +8,7 @@ use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Repository\CarriedIds;
 use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\App\Repository\Records;
@@ -17,7 +18,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class RecordFile
 {
     /** No more of an archive is unpacked, in bytes: what is small when it is packed may be of any size. */
-    private const MOST_RECORD = 32 << 20;
+    public const MOST_RECORD = 16 << 20;
     private const MOST_PICTURE = 8 << 20;
 
     public function __construct(
@@ -39,10 +40,10 @@ final readonly class RecordFile
     {
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            return $this->keep->of(json_decode((string) file_get_contents($path), true), $teacher, $isTried);
+            return $this->keep->of(JsonText::decode((string) file_get_contents($path, length: self::MOST_RECORD + 1), self::MOST_RECORD), $teacher, $isTried);
         }
         $answer = $this->keep->of(
-            json_decode($this->unpacked($zip, 'record.json', self::MOST_RECORD) ?? '', true),
+            JsonText::decode($this->unpacked($zip, 'record.json', self::MOST_RECORD) ?? '', self::MOST_RECORD),
             $teacher,
             $isTried,
         );
