@@ -90,8 +90,9 @@ final readonly class Holds
             ),
         );
         $active = $cleared = $ended = [];
+        $told = self::onceADay($counting);
         foreach ($counting as $entry) {
-            $hold = self::hold($entry, $counting);
+            $hold = self::hold($entry, $told);
             if (null === $hold) {
                 continue;
             }
@@ -229,16 +230,16 @@ final readonly class Holds
     /**
      * What an entry holds, lifted or not; null when it holds nothing.
      *
-     * @param list<Entry> $all
+     * @param list<PainTold|StopDecided> $told that holds
      */
-    private static function hold(Entry $entry, array $all): ?Hold
+    private static function hold(Entry $entry, array $told): ?Hold
     {
         if ($entry instanceof PainTold) {
             $rule = PainRule::of($entry->pain, $entry->side, $entry->during);
             if (null === $rule) {
                 return null;
             }
-            $word = self::isAgain($entry, $all) ? ClearanceAuthority::Clinician : $rule->word;
+            $word = self::isAgain($entry, $told) ? ClearanceAuthority::Clinician : $rule->word;
 
             return new Hold(
                 $entry,
@@ -252,7 +253,7 @@ final readonly class Holds
         }
         if ($entry instanceof StopDecided) {
             $word =
-                $entry->isPainless && !self::isAgain($entry, $all)
+                $entry->isPainless && !self::isAgain($entry, $told)
                     ? ClearanceAuthority::Teacher
                     : ClearanceAuthority::Clinician;
 
@@ -347,21 +348,44 @@ final readonly class Holds
     }
 
     /**
+     * Pains and stops that hold: of one day, place and side one stands for all, however often it was told.
+     *
+     * @param list<Entry> $entries
+     *
+     * @return list<PainTold|StopDecided>
+     */
+    private static function onceADay(array $entries): array
+    {
+        $told = [];
+        foreach ($entries as $entry) {
+            if (
+                $entry instanceof StopDecided
+                || ($entry instanceof PainTold
+                    && null !== PainRule::of($entry->pain, $entry->side, $entry->during))
+            ) {
+                $place = $entry instanceof PainTold ? $entry->pain->place->value : 'stop';
+                $told[Day::of($entry->on)." $place ".($entry->side->value ?? '')] ??= $entry;
+            }
+        }
+
+        return array_values($told);
+    }
+
+    /**
      * Whether the same was said within a month before, on another day.
      *
-     * @param list<Entry> $all
+     * @param list<PainTold|StopDecided> $told
      */
-    private static function isAgain(PainTold|StopDecided $entry, array $all): bool
+    private static function isAgain(PainTold|StopDecided $entry, array $told): bool
     {
-        foreach ($all as $other) {
+        foreach ($told as $other) {
             // Where nobody said on which side it was, it may have been on this one.
             $isSame =
                 self::isOneSide($other, $entry)
                 && ($entry instanceof StopDecided
                     ? $other instanceof StopDecided
                     : $other instanceof PainTold
-                        && self::isOnePlace($other->pain->place, $entry->pain->place)
-                        && null !== PainRule::of($other->pain, $other->side, $other->during));
+                        && self::isOnePlace($other->pain->place, $entry->pain->place));
             if (
                 $isSame
                 && Day::of($other->on()) < Day::of($entry->on)
@@ -374,10 +398,9 @@ final readonly class Holds
         return false;
     }
 
-    private static function isOneSide(Entry $one, PainTold|StopDecided $other): bool
+    private static function isOneSide(PainTold|StopDecided $one, PainTold|StopDecided $other): bool
     {
-        return ($one instanceof PainTold || $one instanceof StopDecided)
-            && (null === $one->side || null === $other->side || $one->side === $other->side);
+        return null === $one->side || null === $other->side || $one->side === $other->side;
     }
 
     /** A knee is one place, whatever part of it is named. */

@@ -108,7 +108,7 @@ final readonly class SessionLogs
             $pains[] = [$pain, null, '', ''];
         }
 
-        return $pains;
+        return RecordPain::bounded($pains);
     }
 
     /**
@@ -308,13 +308,17 @@ final readonly class SessionLogs
                 array_diff_key($sent, ['items' => 0, 'pains' => 0]),
             ]
             : [$sent];
+        $told = [];
         foreach ($parts as $part) {
             $text = static fn (string $name): string => Fields::textIn($part, $name);
             foreach (PainFields::inUnreadable($part) as $pain) {
                 foreach ('both' === $text('side') ? Side::cases() : [Side::tryFrom($text('side'))] as $side) {
-                    $this->pain->of($practitioner, $by, $pain, $side, "log $id", $text('posture'), $text('rung'));
+                    $told[] = [$pain, $side, $text('posture'), $text('rung')];
                 }
             }
+        }
+        foreach (RecordPain::bounded($told) as [$pain, $side, $posture, $rung]) {
+            $this->pain->of($practitioner, $by, $pain, $side, "log $id", $posture, $rung);
         }
     }
 }

@@ -21,6 +21,9 @@ use Symfony\Component\Uid\Uuid;
 /** Writes down pain that no other record would keep, each thing that was said once. */
 final readonly class RecordPain
 {
+    /** More is told by nobody in one go. */
+    private const MOST = 60;
+
     public function __construct(private Records $records, private ClockInterface $clock)
     {
     }
@@ -63,6 +66,32 @@ final readonly class RecordPain
         return self::typed(
             '' === $form ? $request->request->all()[$field] ?? [] : $request->request->all($form)[$field] ?? [],
         );
+    }
+
+    /**
+     * What was told in one go, each for itself; of more than anybody tells, the worst of each place, kind and side.
+     *
+     * @template T of array{Pain, Side|null, string, string}
+     *
+     * @param list<T> $told pain, side, and what else belongs to it
+     *
+     * @return list<T>
+     */
+    public static function bounded(array $told): array
+    {
+        if (count($told) <= self::MOST) {
+            return $told;
+        }
+        $worst = [];
+        foreach ($told as $one) {
+            [$pain, $side] = $one;
+            $of = implode(' ', [$pain->place->value, $pain->kind->value, $side->value ?? '']);
+            if (!isset($worst[$of]) || $worst[$of][0]->level < $pain->level) {
+                $worst[$of] = $one;
+            }
+        }
+
+        return array_values($worst);
     }
 
     /**
@@ -116,14 +145,7 @@ final readonly class RecordPain
         );
         // A log says at its end what was told while its session went on.
         $isToldBefore =
-            '' === $telling
-            && [] !==
-                array_filter(
-                    $this->records->painsSaid($practitioner),
-                    static fn (PainSaid $said): bool => $said->source === mb_substr($source, 0, 80)
-                        && $said->side === $side
-                        && $said->pain()->equals($pain),
-                );
+            '' === $telling && $this->records->hasTold($practitioner, mb_substr($source, 0, 80), $side, $pain);
         if ($isToldBefore || $this->records->knows(PainSaid::class, $id)) {
             return false;
         }

@@ -21,6 +21,8 @@ use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Pain;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
 
@@ -106,6 +108,22 @@ final class Records
     public function painsSaid(Practitioner $practitioner): array
     {
         return $this->asked->about($practitioner, PainSaid::class);
+    }
+
+    /** Whether the same was told from the same place before. */
+    public function hasTold(Practitioner $practitioner, string $source, ?Side $side, Pain $pain): bool
+    {
+        return 0 <
+            $this->em
+                ->getRepository(PainSaid::class)
+                ->count([
+                    'practitioner' => $practitioner->id,
+                    'source' => $source,
+                    'side' => $side,
+                    'painLevel' => $pain->level,
+                    'painPlace' => $pain->place,
+                    'painKind' => $pain->kind,
+                ]);
     }
 
     /** @return list<string> ids of what the practitioner told, logged or measured on the own page */

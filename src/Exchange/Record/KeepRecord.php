@@ -140,7 +140,7 @@ final readonly class KeepRecord
             $practitioner->id,
             array_flip(array_diff_key($names, $this->namesOf($here, $practitioner))),
         );
-        foreach ($parts->pains as ['pain' => $pain, 'side' => $side, 'source' => $source]) {
+        foreach ($parts->pains() as [$pain, $side, $source]) {
             $this->pain->of($practitioner, $teacher, $pain, $side, $source);
         }
 

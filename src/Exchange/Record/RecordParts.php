@@ -11,8 +11,10 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\PainFields;
 use LucidAscent\App\Log\UnreadNotes;
+use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
@@ -26,11 +28,8 @@ final class RecordParts
 {
     /** @var list<array{what: string, because: string}> */
     public array $refused = [];
-    /**
-     * @var list<array{pain: Pain, side: Side|null, source: string}> what was said of pain in parts that could not be
-     *     read
-     */
-    public array $pains = [];
+    /** @var list<array{Pain, Side|null, string, string}> pain, side and source */
+    private array $pains = [];
 
     /**
      * @param array<string, mixed> $head what is no list of things that were written down
@@ -118,13 +117,22 @@ final class RecordParts
         ];
         foreach ($said as $pain) {
             $this->pains[] = [
-                'pain' => $pain,
-                'side' => Side::tryFrom(
-                    is_array($value) && is_string($value['side'] ?? null) ? $value['side'] : '',
-                ),
-                'source' => 'record '.substr(hash('sha256', (string) json_encode($value)), 0, 16),
+                $pain,
+                Side::tryFrom(Fields::textIn($value, 'side')),
+                'record '.substr(hash('sha256', (string) json_encode($value)), 0, 16),
+                '',
             ];
         }
+    }
+
+    /**
+     * What was said of pain in parts that could not be read.
+     *
+     * @return list<array{Pain, Side|null, string, string}> pain, side and source
+     */
+    public function pains(): array
+    {
+        return RecordPain::bounded($this->pains);
     }
 
     /**

@@ -85,14 +85,8 @@ final readonly class RecordedPerson
             ),
         );
         $pains = array_map(
-            static fn (array $said): PainTold => new PainTold(
-                $said['source'],
-                $now,
-                $now,
-                $said['pain'],
-                $said['side'],
-            ),
-            $parts->pains,
+            static fn (array $said): PainTold => new PainTold($said[2], $now, $now, $said[0], $said[1]),
+            $parts->pains(),
         );
         $history = $this->history->supposed($practitioner, $tests)->with(...$pains);
         $poses =
