@@ -7,11 +7,14 @@ namespace LucidAscent\Tests\App;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -220,6 +223,39 @@ final class HandOverTest extends AppTestCase
         $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight',
             'meaning[4]' => 'heelDistance']);
         self::assertSame(4, $this->howMany(Test::class), 'Read twice, it adds nothing.');
+    }
+
+    /** Two lines of one test or check, and a line of what is on record already: the worse is heard. */
+    public function testNoLineOfATableHidesThePainOfAnother(): void
+    {
+        $read = function (string $lines): void {
+            $this->client->request('GET', "$this->home/table");
+            $this->client->submitForm('Look at it', ['file' => $this->file($lines, 'csv')]);
+            $this->client->submitForm('Read what can be read');
+        };
+        $said = fn (): array => array_map(
+            static fn (Hold $hold): string => $hold->entry instanceof PainTold
+                ? $hold->entry->pain->level.' '.$hold->entry->pain->place->value : '',
+            self::getContainer()->get(ReadPerson::class)
+                ->holds($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())
+                ->active,
+        );
+        $test = "Date,Test,Side,kneeHeight,heelDistance,Pain,Pain place\r\n";
+        $read($test."2026-01-05,soles-together,left,14,20,0,\r\n2026-01-05,soles-together,left,14,20,3,knee\r\n"
+            ."2026-01-05,soles-together,left,14,20,2,groin\r\n2026-01-05,soles-together,left,300,20,0,\r\n");
+        self::assertSelectorTextContains('tbody', 'no leg of this length');
+        self::assertEqualsCanonicalizing(['3 knee', '2 groin'], $said());
+        $check = "Date,Posture,Rung,Side,Hold reached,Even breath,Pain,Pain place\r\n";
+        $read($check."2026-01-06,half-lotus,lying-figure-four,right,no,yes,5,outer hip\r\n"
+            ."2026-01-06,half-lotus,lying-figure-four,right,yes,yes,0,\r\n");
+        self::assertEqualsCanonicalizing(['3 knee', '2 groin', '5 outer-hip'], $said());
+        $kept = $this->em()->getRepository(RungCheck::class)->findOneBy(['practisedOn' => new \DateTimeImmutable('2026-01-06')]);
+        self::assertFalse($kept?->holdReached);
+        $read("Id,{$check}$kept->id,2026-01-06,half-lotus,lying-figure-four,right,no,yes,4,neck\r\n");
+        self::assertEqualsCanonicalizing(['3 knee', '2 groin', '5 outer-hip', '4 neck'], $said());
+        self::assertResponseIsSuccessful();
+        $this->client->request('GET', $this->home);
+        self::assertResponseIsSuccessful();
     }
 
     public function testOurOwnTableIsReadByAnotherPersonOfTheSameNumbers(): void

@@ -7,12 +7,16 @@ namespace LucidAscent\App\Exchange\Record;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Json\PainFields;
+use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Core\Testing\TrialCheck;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -62,6 +66,7 @@ final readonly class TableReadings
     public function __construct(
         private Catalogue $catalogue,
         private RecordDocument $records,
+        private Records $bodies,
         private ClockInterface $clock,
     ) {
     }
@@ -113,7 +118,7 @@ final readonly class TableReadings
         $here = $this->records->of($practitioner);
         $known = [];
         foreach (['tests', 'checks', 'logs'] as $kind) {
-            $known += array_column($here[$kind], 'id', 'id');
+            $known += array_column($here[$kind], null, 'id');
         }
         $items = $faults = $lines = [];
         foreach ($table->lines as $number => $line) {
@@ -123,14 +128,31 @@ final readonly class TableReadings
                     $said[$meaning] = $line[$i];
                 }
             }
-            if ([] === $said || isset($known[$said['id'] ?? ''])) {
+            if ([] === $said) {
                 continue;
             }
             try {
+                $there = $known[mb_strtolower($said['id'] ?? '')] ?? null;
+                if (null !== $there) {
+                    // It stands as it was; what a line says of pain that it does not is heard all the same.
+                    $pain = self::pain($said);
+                    if (!self::isTold($pain, [$there['pain'] ?? null, ...array_column($there['items'] ?? [], 'pain')])) {
+                        $items += self::told($pain, $said, $practitioner, $by, $this->clock->now());
+                        $faults[$number] =
+                            'It is on record already without this pain: it stands as it was, and the pain holds.';
+                    }
+                    continue;
+                }
                 [$kind, $item] = $this->item($said, $practitioner, $by);
                 $key = "$kind $item[id]";
-                if ('tests' === $kind && isset($items[$key])) {
-                    array_push($items[$key][1]['trials'], ...$item['trials']);
+                if (isset($items[$key])) {
+                    $first = $items[$key][1];
+                    $items[$key][1] = self::both($first, $item);
+                    foreach ([$first['pain'], $item['pain']] as $pain) {
+                        if (!self::isTold($pain, [$items[$key][1]['pain']])) {
+                            $items += self::told($pain, $said, $practitioner, $by, $this->clock->now());
+                        }
+                    }
                 } else {
                     $items[$key] = [$kind, $item];
                 }
@@ -169,6 +191,82 @@ final readonly class TableReadings
             $record,
             $faults,
             $of,
+        ];
+    }
+
+    /**
+     * Two lines of one test are trials of it, and two of one check are one: of what they say the worse counts.
+     *
+     * @param array<string, mixed> $one
+     * @param array<string, mixed> $other
+     *
+     * @return array<string, mixed>
+     */
+    private static function both(array $one, array $other): array
+    {
+        $both = [
+            'pain' => $other['pain']['level'] > $one['pain']['level'] ? $other['pain'] : $one['pain'],
+            'compensations' => array_values(
+                array_unique([...$one['compensations'], ...$other['compensations']]),
+            ),
+            'note' => implode("\n", array_unique(array_diff([$one['note'], $other['note']], ['']))),
+        ];
+        if (isset($one['trials'])) {
+            $both['trials'] = [...$one['trials'], ...$other['trials']];
+        } else {
+            $both['holdReached'] = true === $one['holdReached'] && true === $other['holdReached'];
+            $both['evenBreath'] = true === $one['evenBreath'] && true === $other['evenBreath'];
+        }
+
+        return $both + $one;
+    }
+
+    /**
+     * @param array{level: int, place: string, kind: string} $pain
+     * @param list<mixed> $by what is said of pain elsewhere, in the same form
+     */
+    private static function isTold(array $pain, array $by): bool
+    {
+        $pain = PainFields::said($pain);
+
+        return null === $pain
+            || [] !==
+                array_filter($by, static fn (mixed $one): bool => true === PainFields::said($one)?->equals($pain));
+    }
+
+    /**
+     * A pain of a line as a part of its own.
+     *
+     * @param array{level: int, place: string, kind: string} $pain
+     * @param array<string, string> $said
+     *
+     * @return array<string, array{string, array<string, mixed>}> by its key
+     */
+    private static function told(
+        array $pain,
+        array $said,
+        Practitioner $practitioner,
+        Teacher $by,
+        \DateTimeImmutable $now,
+    ): array {
+        ksort($said);
+        $id = (string) Uuid::v5($practitioner->id, 'table '.json_encode([$said, $pain]));
+
+        return [
+            "pains $id" => [
+                'pains',
+                [
+                    'id' => $id,
+                    'by' => (string) $by->id,
+                    'at' => $now->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.u\Z'),
+                    'saidOn' => $now->format('Y-m-d'),
+                    'side' => Side::tryFrom(mb_strtolower($said['side'] ?? ''))?->value,
+                    'pain' => $pain,
+                    'source' => 'table',
+                    'during' => mb_substr($said['what'] ?? '', 0, 40),
+                    'rung' => mb_substr($said['rung'] ?? '', 0, 40),
+                ],
+            ],
         ];
     }
 
@@ -248,6 +346,11 @@ final readonly class TableReadings
                 isset($readings['angle']) => Tool::Inclinometer,
                 default => Tool::Tape,
             };
+        $seat = isset($said['seat']) ? self::number($said['seat'], 'seat') : 0.0;
+        $body = $this->bodies->body($practitioner)?->proportions();
+        if (null !== $body && !TrialCheck::isOfBody($definition, $readings, $side, $tool, new Sitting($seat), $body)) {
+            throw InvalidValue::because('The test', 'has numbers that no leg of this length gives: read them again.');
+        }
 
         return [
             'tests',
@@ -256,7 +359,7 @@ final readonly class TableReadings
                 'entryId' => $id('entry', $what, $written['at']),
                 'kind' => $what,
                 'tool' => $tool->value,
-                'seat' => isset($said['seat']) ? self::number($said['seat'], 'seat') : 0.0,
+                'seat' => $seat,
                 'rules' => Rules::VERSION,
                 'corrects' => null,
                 'assessment' => null,
