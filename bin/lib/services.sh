@@ -113,6 +113,7 @@ secret() { head -c 32 /dev/urandom | sha256sum | cut -c1-40; }
 
 # Secrets are read, never run: each is a name and a word of letters and digits.
 load_secrets() {
+    load_settings
     local file=$ENV_DIR/secrets name value
     if [ ! -s "$file" ]; then
         (umask 077; printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
@@ -204,6 +205,7 @@ source_stamp() {
 }
 
 app_env() {
+    [ -z "$PUBLIC_URL" ] || printf 'PUBLIC_URL=%s\nTRUSTED_PROXIES=%s\n' "$PUBLIC_URL" "$TRUSTED_PROXIES"
     printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nINCLINOMETER=%s\n' \
         "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/cache" "$ENV_DIR/log" "$ENV_DIR/pictures" \
         "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
@@ -261,6 +263,8 @@ error_log = $ENV_DIR/log/fpm.log
 daemonize = yes
 INI
         pool lucid-ascent "$FPM_SOCKET" 8
+        # Whoever knocks at the practitioners' door waits for others there, and keeps no teacher waiting.
+        pool lucid-ascent-own "$SOCKET_DIR/own.sock" 2
         # What an instrument says is a stream that stays open: it never holds a worker that a page waits for.
         pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS"
     } >"$ENV_DIR/fpm.conf"
@@ -282,7 +286,7 @@ php_behind() {
             include /etc/nginx/fastcgi_params;
             fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;
-            fastcgi_param HTTP_HOST \$host:\$server_port;
+            fastcgi_param HTTP_HOST \$asked_host;
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 32k;
             fastcgi_pass unix:$1;
@@ -314,14 +318,19 @@ http {
     gzip on;
     gzip_types text/css text/javascript application/json image/svg+xml;
     types { application/manifest+json webmanifest; text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
-    # A name that is not this machine's is no way in, and in no address that is given out.
+    # Behind a server in front the port is that server's.
+    map \$host \$asked_host {
+        default \$host:\$server_port;
+$([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC_URL#*://}")
+    }
+    # A name that is not this machine's, nor in the settings, is no way in, and in no address that is given out.
     server {
         listen 127.0.0.1:$WEB_PORT default_server;
         return 421;
     }
     server {
         listen 127.0.0.1:$WEB_PORT;
-        server_name 127.0.0.1 localhost;
+        server_name 127.0.0.1 localhost $(public_name);
         root $ROOT/public;
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
         limit_conn all 1500;
@@ -338,6 +347,9 @@ $(php_behind "$SOCKET_DIR/live.sock")
         location ^~ /feed/ {
             error_log /dev/null crit;
 $(php_behind "$FPM_SOCKET")
+        }
+        location ^~ /own {
+$(php_behind "$SOCKET_DIR/own.sock")
         }
         location / {
 $(php_behind "$FPM_SOCKET")
@@ -418,8 +430,45 @@ start_inclinometer() {
     remember inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
 }
 
-# start_web FIRST_PORT: PHP-FPM and nginx over the code as it is now.
+# load_settings: where the application is reached, where a server in front has its name and certificate.
+load_settings() {
+    local name value
+    PUBLIC_URL='' TRUSTED_PROXIES=''
+    while IFS='=' read -r name value; do
+        case $name in
+            PUBLIC_URL) PUBLIC_URL=$value ;;
+            TRUSTED_PROXIES) TRUSTED_PROXIES=$value ;;
+            *) fail "$ENV_DIR/settings has something other than a setting in it." ;;
+        esac
+    done < <(cat "$ENV_DIR/settings" 2>/dev/null)
+    case $PUBLIC_URL in
+        '') ;;
+        *[!0-9A-Za-z.:/-]*) fail "the public address is no address: $PUBLIC_URL" ;;
+        http://?*|https://?*) ;;
+        *) fail "the public address begins with https:// or http://: $PUBLIC_URL" ;;
+    esac
+    case ${PUBLIC_URL#*://} in */*) fail "the public address ends with its name or port: $PUBLIC_URL" ;; esac
+    case $TRUSTED_PROXIES in *[!0-9a-fA-F.:,/]*) fail "the server in front is known by its address: $TRUSTED_PROXIES" ;; esac
+}
+
+# The name alone, without a port.
+public_name() { local name=${PUBLIC_URL#*://}; printf '%s' "${name%:*}"; }
+
+# is_as_it_was COMMAND FILE: whether a server's configuration would be what it runs with.
+is_as_it_was() {
+    local was
+    was=$(cat "$2" 2>/dev/null || true)
+    "$1"
+    [ "$was" = "$(cat "$2")" ]
+}
+
+# start_web FIRST_PORT: PHP-FPM and nginx over the code and the settings as they are now.
 start_web() {
+    if running nginx && running fpm; then
+        WEB_PORT=$(cat "$ENV_DIR/web.port")
+        is_as_it_was write_fpm_config "$ENV_DIR/fpm.conf" || stop_one fpm QUIT
+        is_as_it_was write_nginx_config "$ENV_DIR/nginx.conf" || stop_one nginx QUIT
+    fi
     running fpm || stop_one fpm QUIT
     if ! running nginx; then
         stop_one nginx QUIT

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\PractitionerAccess\AccessSecret;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
 use LucidAscent\App\Repository\AccessRecords;
+use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\Core\Caution\Words\ReadWords;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,8 +25,11 @@ final class AccessKeyController extends TeacherController
     public const TOKEN = 'own page';
     private const DAYS = 90;
 
-    public function __construct(private readonly AccessRecords $own, private readonly HomeMeasures $measures)
-    {
+    public function __construct(
+        private readonly AccessRecords $own,
+        private readonly HomeMeasures $measures,
+        private readonly PublicUrl $publicUrl,
+    ) {
     }
 
     #[Route('/practitioners/{id}/own', 'own_key', methods: ['GET', 'POST'])]
@@ -90,6 +94,7 @@ final class AccessKeyController extends TeacherController
             'key' => $key,
             'device' => null === $key ? null : $this->own->device($key),
             'secret' => $secret,
+            'address' => $this->publicUrl->of($this->generateUrl('own')),
             'token' => self::TOKEN,
             'possible' => $this->measures->possible(),
             'allowed' => $this->own->allowed($practitioner),

@@ -25,6 +25,7 @@ use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\MakePlan;
 use LucidAscent\App\Repository\PlanRecords;
+use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -33,7 +34,6 @@ use LucidAscent\Core\Plan\Today;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Symfony\Component\Uid\Uuid;
 
 /** Weeks of practice: made, changed by hand, carried out as a calendar. */
@@ -50,6 +50,7 @@ final class PlanController extends TeacherController
         private readonly Wanted $wanted,
         private readonly StoredPlans $plans,
         private readonly PlanText $text,
+        private readonly PublicUrl $publicUrl,
     ) {
     }
 
@@ -272,11 +273,7 @@ final class PlanController extends TeacherController
                 $this->say(
                     'The calendar is at %address%. It is shown this once; whoever has it can read the plan.',
                     [
-                        '%address%' => $this->generateUrl(
-                            'feed',
-                            ['secret' => $secret],
-                            UrlGeneratorInterface::ABSOLUTE_URL,
-                        ),
+                        '%address%' => $this->publicUrl->of($this->generateUrl('feed', ['secret' => $secret])),
                     ],
                 ),
             );

@@ -36,9 +36,8 @@ final readonly class AccessDoor
     private const PIN = '/^[0-9]{4,8}$/';
     private const LOCKED = 'The PIN was wrong ten times: this device opens nothing any more. Your teacher can give you new words.';
     private const NOTHING = 'These words open nothing: they are mistyped, they have ended, or they were used on another device. Your teacher can give you new ones.';
-    /** Tries to guess a key count against the address that they come from, as those to guess a password do. */
-    private const GUESSED = 'own page';
 
+    /** Tries to guess a key count against the address that they come from, as those to guess a password do. */
     public function __construct(
         private EntityManagerInterface $em,
         private ClockInterface $clock,
@@ -123,12 +122,12 @@ final readonly class AccessDoor
         Response $response,
         Request $request,
     ): ?string {
-        if (!$this->throttle->allowsFromHere()) {
+        if (!$this->throttle->allowsWords()) {
             return 'Too many wrong tries from here. Wait a quarter of an hour.';
         }
         $key = $this->current('k.hash = :value', AccessSecret::hash($typed));
         if (null === $key) {
-            $this->throttle->keep(self::GUESSED, false);
+            $this->throttle->wrongWords();
 
             return self::NOTHING;
         }

@@ -25,6 +25,8 @@ final readonly class SignInThrottle
     public const MINUTES = 15;
     public const FAILURES_PER_ACCOUNT = 5;
     public const FAILURES_PER_ADDRESS = 20;
+    /** What stands for an account where somebody tries words at the practitioners' door; no address of anybody's. */
+    private const OWN_PAGE = 'own page';
 
     public function __construct(
         private EntityManagerInterface $em,
@@ -53,14 +55,20 @@ final readonly class SignInThrottle
     /** Whether another password may be tried for an account, from where this request comes. */
     public function allows(string $email): bool
     {
-        return $this->failures('email', self::normal($email)) < self::FAILURES_PER_ACCOUNT
-            && $this->failures('address', $this->address()) < self::FAILURES_PER_ADDRESS;
+        return $this->failures(self::normal($email)) < self::FAILURES_PER_ACCOUNT
+            && $this->fromHere("a.email <> '".self::OWN_PAGE."'") < self::FAILURES_PER_ADDRESS;
     }
 
-    /** Whether anything else that only its owner knows may be tried from where this request comes. */
-    public function allowsFromHere(): bool
+    /** Whether words may be tried at the practitioners' door, from where this request comes: a count of its own. */
+    public function allowsWords(): bool
     {
-        return $this->failures('address', $this->address()) < self::FAILURES_PER_ADDRESS;
+        return $this->fromHere("a.email = '".self::OWN_PAGE."'") < self::FAILURES_PER_ADDRESS;
+    }
+
+    /** Words that open no own page. */
+    public function wrongWords(): void
+    {
+        $this->keep(self::OWN_PAGE, false);
     }
 
     #[AsEventListener]
@@ -83,31 +91,45 @@ final readonly class SignInThrottle
         $this->keep($event->getUser()->getUserIdentifier(), true);
     }
 
-    private function failures(string $column, string $value): int
+    /** For an account; a sign-in that worked clears its count. */
+    private function failures(string $email): int
     {
-        // A sign-in that worked clears the count of its account; an address is not cleared by one good account.
-        $since = $this->clock->now()->modify('-'.self::MINUTES.' minutes');
-        if ('email' === $column) {
-            $last = $this->em
-                ->createQuery(
-                    'SELECT MAX(a.at) FROM '.
-                        SignInAttempt::class.
-                        ' a WHERE a.email = :value AND a.succeeded = true',
-                )
-                ->setParameter('value', $value)
-                ->getSingleScalarResult();
-            $since = max($since, new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC')));
-        }
+        $last = $this->em
+            ->createQuery(
+                'SELECT MAX(a.at) FROM '.SignInAttempt::class.' a WHERE a.email = :value AND a.succeeded = true',
+            )
+            ->setParameter('value', $email)
+            ->getSingleScalarResult();
 
+        return $this->count(
+            'a.email = :value',
+            $email,
+            max($this->since(), new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC'))),
+        );
+    }
+
+    /** From an address, at one door; it is not cleared by one good account. */
+    private function fromHere(string $door): int
+    {
+        return $this->count("a.address = :value AND $door", $this->address(), $this->since());
+    }
+
+    private function count(string $which, string $value, \DateTimeImmutable $since): int
+    {
         return (int) $this->em
             ->createQuery(
                 'SELECT COUNT(a.id) FROM '.
                     SignInAttempt::class.
-                    " a WHERE a.$column = :value AND a.succeeded = false AND a.at >= :since",
+                    " a WHERE $which AND a.succeeded = false AND a.at >= :since",
             )
             ->setParameter('value', $value)
             ->setParameter('since', $since, MomentType::NAME)
             ->getSingleScalarResult();
+    }
+
+    private function since(): \DateTimeImmutable
+    {
+        return $this->clock->now()->modify('-'.self::MINUTES.' minutes');
     }
 
     public function keep(string $email, bool $succeeded): void

@@ -60,6 +60,23 @@ final class SignInTest extends AppTestCase
         self::assertSelectorTextContains('#sign-in-error', 'Too many');
     }
 
+    /** Twenty tries at the practitioners' door close that door, and no teacher's. */
+    public function testEachDoorCountsForItself(): void
+    {
+        $this->teacher();
+        $throttle = self::getContainer()->get(SignInThrottle::class);
+        for ($i = 0; $i < SignInThrottle::FAILURES_PER_ADDRESS; ++$i) {
+            self::assertTrue($throttle->allowsWords());
+            $throttle->wrongWords();
+        }
+        self::assertFalse($throttle->allowsWords());
+        self::assertTrue($throttle->allows('teacher@studio.example'));
+        for ($i = 0; $i < SignInThrottle::FAILURES_PER_ADDRESS; ++$i) {
+            $throttle->keep("nobody$i@studio.example", false);
+        }
+        self::assertFalse($throttle->allows('teacher@studio.example'));
+    }
+
     public function testAFormFromElsewhereIsRefused(): void
     {
         $this->teacher();

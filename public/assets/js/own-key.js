@@ -5,7 +5,7 @@ import { drawInto } from './picture.js';
 const place = document.querySelector('[data-own-address]');
 if (place) {
     // As seen from this page: a phone beside it finds the same server by the name that this browser uses.
-    const address = new URL(place.dataset.ownAddress, location.href).href;
+    const address = place.dataset.ownAddress;
     drawInto(place.querySelector('[data-qr]'), renderSVG(address, { ecc: 'M', border: 2 }));
     place.querySelector('[data-address]').textContent = address;
 }
