@@ -83,7 +83,7 @@ final class PractitionerPageController extends AbstractController
         $response = $this->redirectToRoute('own');
         $fault = match (true) {
             '' === trim($words) => 'Type the four words and the number that your teacher gave you.',
-            !AccessDoor::isPin($pin) => 'A PIN has four to eight digits: choose one that you remember.',
+            !AccessDoor::isPin($pin) => 'A PIN has six to twelve digits, and is no run such as 123456: choose one that you remember.',
             $pin !== $request->request->getString('again') => 'The PIN was typed differently the second time.',
             default => $this->door->bind($words, $pin, $response, $request),
         };

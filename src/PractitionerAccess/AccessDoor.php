@@ -33,7 +33,9 @@ final readonly class AccessDoor
     private const DEVICE = 'ascent_own';
     private const OPEN = 'ascent_own_open';
     private const HOURS_OPEN = 12;
-    private const PIN = '/^[0-9]{4,8}$/';
+    /** Six digits and more, not one alone nor a run: what is kept on the device is kept by it. */
+    private const PIN = '/^(?!(\d)\1+$)[0-9]{6,12}$/';
+    private const RUNS = '01234567890 09876543210';
     private const LOCKED = 'The PIN was wrong ten times: this device opens nothing any more. Your teacher can give you new words.';
     private const NOTHING = 'These words open nothing: they are mistyped, they have ended, or they were used on another device. Your teacher can give you new ones.';
 
@@ -54,7 +56,7 @@ final readonly class AccessDoor
 
     public static function isPin(string $pin): bool
     {
-        return 1 === preg_match(self::PIN, $pin);
+        return 1 === preg_match(self::PIN, $pin) && !str_contains(self::RUNS, $pin);
     }
 
     /** The key of the device that asks, whether it is open or not; null when this device has none that counts. */

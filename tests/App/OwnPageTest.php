@@ -62,7 +62,7 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('Close this page');
         $this->client->followRedirect();
         self::assertSelectorNotExists('#words');
-        $this->client->submitForm('Come in', ['pin' => '2468']);
+        $this->client->submitForm('Come in', ['pin' => '246810']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'A Person');
     }
@@ -102,7 +102,7 @@ final class OwnPageTest extends AppTestCase
             self::assertResponseStatusCodeSame(422);
         }
         self::assertSelectorTextContains('.fault', 'ten times');
-        $this->client->request('POST', '/own/pin', ['pin' => '2468']);
+        $this->client->request('POST', '/own/pin', ['pin' => '246810']);
         $this->client->request('GET', '/own');
         self::assertSelectorExists('#words', 'Its own PIN opens nothing any more.');
     }
@@ -121,10 +121,12 @@ final class OwnPageTest extends AppTestCase
         self::assertSelectorTextContains('h1', 'A Person');
     }
 
-    #[TestWith(['', '2468', '2468', 'four words'])]
-    #[TestWith(['a b c d 1234', '12', '12', 'four to eight'])]
-    #[TestWith(['a b c d 1234', 'abcd', 'abcd', 'four to eight'])]
-    #[TestWith(['a b c d 1234', '2468', '2469', 'differently'])]
+    #[TestWith(['', '246810', '246810', 'four words'])]
+    #[TestWith(['a b c d 1234', '12', '12', 'six to twelve'])]
+    #[TestWith(['a b c d 1234', 'abcd', 'abcd', 'six to twelve'])]
+    #[TestWith(['a b c d 1234', '345678', '345678', 'no run'])]
+    #[TestWith(['a b c d 1234', '111111', '111111', 'six to twelve'])]
+    #[TestWith(['a b c d 1234', '246810', '246811', 'differently'])]
     public function testWhatIsMistypedIsSaid(string $words, string $pin, string $again, string $said): void
     {
         $this->become($this->device());
@@ -186,7 +188,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSame([1, 1], [$this->howMany(PainSaid::class), $holds()]);
         $this->client->submit($form);
         self::assertSame(1, $this->howMany(PainSaid::class), 'Sent twice it is one.');
-        $this->client->submitForm('Come in', ['pin' => '2468']);
+        $this->client->submitForm('Come in', ['pin' => '246810']);
         $form['pain[level]']->setValue('3');
         $this->client->submit($form);
         self::assertSelectorTextContains('.caution', 'holds from now on');
@@ -564,7 +566,7 @@ final class OwnPageTest extends AppTestCase
     {
         $this->become($device);
         $this->client->request('GET', '/own');
-        $this->client->submitForm('Come in', ['words' => $words, 'pin' => '2468', 'again' => '2468']);
+        $this->client->submitForm('Come in', ['words' => $words, 'pin' => '246810', 'again' => '246810']);
         if ($this->client->getResponse()->isRedirect()) {
             $this->client->followRedirect();
         }

@@ -3,7 +3,7 @@ import { after, before, test } from 'node:test';
 import { accessible, base, check, launch, measured, open, signIn, teacher } from './browser.mjs';
 
 const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
-const PIN = '2468';
+const PIN = '246810';
 let browser;
 let room;
 let home;

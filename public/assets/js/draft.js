@@ -60,6 +60,19 @@ const spoken = (form, fields) =>
         })
         .join('; ');
 
+/** Signed out, nothing that was typed stays on this device but what the server does not have yet. */
+export const forgetSynced = () => {
+    for (const key of Object.keys(localStorage).filter((name) => name.startsWith(PREFIX))) {
+        try {
+            if (JSON.parse(localStorage.getItem(key)).synced) {
+                localStorage.removeItem(key);
+            }
+        } catch {
+            localStorage.removeItem(key);
+        }
+    }
+};
+
 export const keepDraft = (form, changed) => {
     if (form.dataset.drafts !== 'yes') {
         return;

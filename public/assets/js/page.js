@@ -1,6 +1,6 @@
 // What every page does: mirror both sides for a teacher who faces the practitioner, tie errors to
 // their fields, and warn before typed numbers are lost.
-import { forgetSent } from './draft.js';
+import { forgetSent, forgetSynced } from './draft.js';
 import { left, sendAll } from './log-queue.js';
 import { t } from './texts.js';
 
@@ -35,6 +35,7 @@ for (const fault of document.querySelectorAll('.fault[id]')) {
 document.querySelector('[aria-invalid="true"]')?.focus();
 
 forgetSent();
+document.querySelector('form[action$="/sign-out"]')?.addEventListener('submit', forgetSynced);
 
 // What waits on this device is sent from whatever page is open, and said until it is.
 const sayWhatWaits = () => {
