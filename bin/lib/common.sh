@@ -2,6 +2,7 @@
 # shellcheck shell=bash
 set -euo pipefail
 
+CALLED_FROM=$PWD
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd -P)
 cd "$ROOT"
 umask 022
@@ -9,6 +10,8 @@ umask 022
 unset APP_ENV APP_DEBUG APP_SECRET DATABASE_URL
 export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1 DEBIAN_FRONTEND=noninteractive LC_ALL=C.UTF-8
 
+# A path as whoever called meant it: these scripts work in the project's folder.
+as_called() { case $1 in /*) printf '%s' "$1" ;; *) printf '%s' "$CALLED_FROM/$1" ;; esac; }
 say() { printf '%s\n' "$*"; }
 fail() { printf '%s: %s\n' "$(basename "$0")" "$*" >&2; exit 1; }
 
@@ -41,6 +44,10 @@ if [ "$(id -u)" -eq 0 ]; then SERVICE_USER=lucid-ascent; fi
 as_service() {
     if [ "$(id -un)" = "$SERVICE_USER" ]; then "$@"; else runuser -u "$SERVICE_USER" -- "$@"; fi
 }
+
+# as_service_to LOG command…: what it says goes to a file that the service user opens itself: root opens nothing in a
+# folder of that user's, where a name may lead anywhere.
+as_service_to() { local log=$1; shift; as_service bash -c 'log=$1; shift; exec "$@" >>"$log" 2>&1 </dev/null' - "$log" "$@"; }
 
 ensure_service_user() {
     if [ "$(id -u)" -ne 0 ]; then return; fi

@@ -7,11 +7,13 @@ use_env() {
     ENV_DIR="$ROOT/var/env/$ENV_NAME"
     RUN_DIR="$ENV_DIR/run"
     mkdir -p "$RUN_DIR" "$ENV_DIR"/{log,tmp,cache,pictures,dumps}
-    # A socket's path has room for about a hundred characters.
+    # A socket's path has room for about a hundred characters, and no blank.
     SOCKET_DIR=$RUN_DIR
-    if [ ${#RUN_DIR} -gt 80 ]; then
+    if [ ${#RUN_DIR} -gt 80 ] || [ "${RUN_DIR#* }" != "$RUN_DIR" ]; then
         SOCKET_DIR=/tmp/lucid-ascent-$(printf '%s' "$ENV_DIR" | sha256sum | cut -c1-12)
+        # A name under /tmp may be anybody's.
         mkdir -p -m 0750 "$SOCKET_DIR"
+        case $(stat -c '%F %U' "$SOCKET_DIR") in "directory $SERVICE_USER" | 'directory root') ;; *) fail "$SOCKET_DIR is there and is somebody else's." ;; esac
     fi
     if [ "$(id -u)" -eq 0 ]; then
         # What root reads lies where the servers cannot write: theirs are the folders named here, and no more.
@@ -154,10 +156,9 @@ start_mariadb() {
         fail "$ENV_DIR/mysql is there and is no whole database. It is left as it is: put it right, or move it away, and start again."
     fi
     DB_PORT=$(choose_port mariadb "$1")
-    as_service setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
+    as_service_to "$ENV_DIR/log/mariadb.log" setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 \
-        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" \
-        >>"$ENV_DIR/log/mariadb.log" 2>&1 </dev/null 9>&- &
+        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" 9>&- &
     remember mariadb || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
     until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
         sleep 0.1
@@ -284,7 +285,7 @@ chown_service() { if [ "$(id -u)" -eq 0 ]; then chown "$SERVICE_USER:" "$@"; fi;
 php_behind() {
     cat <<NGINX
             include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+            fastcgi_param SCRIPT_FILENAME "$ROOT/public/index.php";
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_HOST \$asked_host;
             fastcgi_buffers 16 32k;
@@ -298,17 +299,18 @@ write_nginx_config() {
 $([ "$SERVICE_USER" != root ] || printf 'user root;')
 worker_processes 1;
 worker_rlimit_nofile 8192;
-pid $RUN_DIR/nginx.pid;
-error_log $ENV_DIR/log/nginx.log error;
+pid "$RUN_DIR/nginx.pid";
+# An error says what was asked for, and what was searched may be about somebody: only what ends the server is written.
+error_log "$ENV_DIR/log/nginx.log" crit;
 events { worker_connections 2048; }
 http {
     access_log off;
     server_tokens off;
-    client_body_temp_path $ENV_DIR/tmp/body;
-    fastcgi_temp_path $ENV_DIR/tmp/fastcgi;
-    proxy_temp_path $ENV_DIR/tmp/proxy;
-    uwsgi_temp_path $ENV_DIR/tmp/uwsgi;
-    scgi_temp_path $ENV_DIR/tmp/scgi;
+    client_body_temp_path "$ENV_DIR/tmp/body";
+    fastcgi_temp_path "$ENV_DIR/tmp/fastcgi";
+    proxy_temp_path "$ENV_DIR/tmp/proxy";
+    uwsgi_temp_path "$ENV_DIR/tmp/uwsgi";
+    scgi_temp_path "$ENV_DIR/tmp/scgi";
     client_max_body_size 9m;
     client_header_timeout 15s;
     client_body_timeout 30s;
@@ -331,11 +333,11 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
     server {
         listen 127.0.0.1:$WEB_PORT;
         server_name 127.0.0.1 localhost $(public_name);
-        root $ROOT/public;
+        root "$ROOT/public";
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
         limit_conn all 1500;
         location ~ ^/a/[0-9a-f]+/(.+)\$ {
-            alias $ROOT/public/assets/\$1;
+            alias "$ROOT/public/assets/\$1";
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
         }
@@ -364,7 +366,7 @@ NGINX
 rotate_logs() {
     local log
     for log in "$ENV_DIR"/log/*.log; do
-        [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 10485760 ] || mv "$log" "$log.1"
+        [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 10485760 ] || as_service mv "$log" "$log.1"
     done
 }
 
@@ -425,8 +427,8 @@ start_inclinometer() {
     if running inclinometer; then return; fi
     stop_one inclinometer TERM
     port=$(choose_port inclinometer "$1")
-    as_service env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" setsid php bin/console ascent:inclinometer \
-        --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" >>"$ENV_DIR/log/inclinometer.log" 2>&1 </dev/null 9>&- &
+    as_service_to "$ENV_DIR/log/inclinometer.log" env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" \
+        setsid php bin/console ascent:inclinometer --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" 9>&- &
     remember inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
 }
 
@@ -481,10 +483,10 @@ start_web() {
         # Nothing is loaded ahead for root, as whom servers run only where a folder is closed to others.
         local preload
         preload=$([ "$SERVICE_USER" = root ] || ls "$ENV_DIR"/cache/prod/*.preload.php)
-        as_service php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
+        as_service_to "$ENV_DIR/log/start.log" php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
             -d opcache.preload="$preload" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
             -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 -d apc.shm_size=96M \
-            $([ "$SERVICE_USER" != root ] || printf -- -R) >>"$ENV_DIR/log/start.log" 2>&1 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
+            $([ "$SERVICE_USER" != root ] || printf -- -R) 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
         remember fpm || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
     if ! running nginx; then

@@ -101,6 +101,10 @@ final class ExportCommand extends Command
             if (!$practitioner instanceof Practitioner) {
                 return $fail("This teacher has nobody with the id $id.");
             }
+            $missing = 'zip' === $format ? $this->archive->missingPictures($practitioner) : 0;
+            if ($missing > 0) {
+                $fail("Pictures that are on record and not in the folder of pictures, so not in the archive: $missing.");
+            }
             Out::raw(
                 $output,
                 match ($format) {

@@ -8,9 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
-use LucidAscent\App\Exchange\Record\KeepRecord;
 use LucidAscent\App\Exchange\Record\RecordFile;
-use LucidAscent\App\Json\JsonText;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -21,7 +19,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('ascent:import', 'Reads a whole record on stdin into a teacher\'s account.')]
 final class ImportCommand extends Command
 {
-    public function __construct(private readonly EntityManagerInterface $em, private readonly KeepRecord $keep)
+    public function __construct(private readonly EntityManagerInterface $em, private readonly RecordFile $file)
     {
         parent::__construct();
     }
@@ -37,7 +35,7 @@ final class ImportCommand extends Command
             ->addOption('dry-run', null, InputOption::VALUE_NONE, 'Say what would be added, and add nothing')
             ->setHelp(
                 <<<'TEXT'
-                    Reads what ascent:export printed and prints
+                    Reads what ascent:export printed, a record or an archive with its pictures, and prints
                     {"added":n,"known":n,"refused":[{"what":…,
                     "because":…}]}. What is on record already stays as it is, so that reading a record twice adds
                     nothing. One of a newer version is refused whole, with status 2.
@@ -60,8 +58,16 @@ final class ImportCommand extends Command
             return 2;
         }
         try {
-            $document = JsonText::decode((string) stream_get_contents(STDIN, RecordFile::MOST_RECORD + 1), RecordFile::MOST_RECORD);
-            $answer = $this->keep->of($document, $teacher, (bool) $input->getOption('dry-run'));
+            $sent = tmpfile();
+            if (false === $sent) {
+                throw InvalidRecord::head('record', 'nothing can be written to the folder of temporary files.');
+            }
+            stream_copy_to_stream(STDIN, $sent, RecordFile::MOST_FILE);
+            $answer = $this->file->read(
+                stream_get_meta_data($sent)['uri'] ?? '',
+                $teacher,
+                (bool) $input->getOption('dry-run'),
+            );
             $status = self::SUCCESS;
         } catch (InvalidRecord $e) {
             $complain($e->getMessage());

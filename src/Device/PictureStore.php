@@ -21,6 +21,11 @@ final readonly class PictureStore
     {
     }
 
+    public function has(Uuid $id): bool
+    {
+        return is_file($this->path($id));
+    }
+
     /**
      * @return array{int, int} width and height in pixels, as kept
      *

@@ -56,7 +56,7 @@ printf 'Jonas Erlesand\nmove\n' | bin/person move --teacher=$FIRST "$jonas" $SEC
 
 # Entered twice, two become one.
 maren=$(who $FIRST Maren)
-console_as_service ascent:export --teacher=$FIRST "$maren" | console_as_service ascent:import --teacher=$SECOND >/dev/null
+console_as_service ascent:export --format=zip --teacher=$FIRST "$maren" | console_as_service ascent:import --teacher=$SECOND >/dev/null
 twice=$(who $SECOND Maren)
 both=$(($(parts $SECOND "$jonas") + $(parts $SECOND "$twice")))
 printf 'Maren Tolvik\nmerge\n' | bin/person merge --teacher=$SECOND "$twice" "$jonas" >/dev/null

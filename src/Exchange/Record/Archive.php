@@ -6,6 +6,7 @@ namespace LucidAscent\App\Exchange\Record;
 
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Figure\FigurePictures;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
@@ -43,10 +44,12 @@ final readonly class Archive
     public function of(Practitioner $practitioner): string
     {
         $record = $this->document->of($practitioner);
-        $file = (string) tempnam(sys_get_temp_dir(), 'ascent');
+        // Whatever it leaves when it fails, nobody else reads.
+        $folder = sys_get_temp_dir().'/ascent-'.bin2hex(random_bytes(8));
+        $file = "$folder/record.zip";
         try {
             $zip = new \ZipArchive();
-            if (true !== $zip->open($file, \ZipArchive::OVERWRITE)) {
+            if (!mkdir($folder, 0o700) || true !== $zip->open($file, \ZipArchive::CREATE)) {
                 throw new \RuntimeException('No archive can be written.');
             }
             $zip->addFromString('record.json', RecordDocument::json($record)."\n");
@@ -70,19 +73,33 @@ final readonly class Archive
             $names = $this->carried->of($practitioner);
             foreach ($this->pictureRecords->pictures($practitioner) as $picture) {
                 // The file is the row's; its name in the archive is the record's.
-                if (is_file($this->pictures->path($picture->id))) {
+                if ($this->pictures->has($picture->id)) {
                     $zip->addFile(
                         $this->pictures->path($picture->id),
                         'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg',
                     );
                 }
             }
-            $zip->close();
+            if (!$zip->close()) {
+                throw new \RuntimeException('No archive can be written.');
+            }
 
             return (string) file_get_contents($file);
         } finally {
-            @unlink($file);
+            array_map(unlink(...), glob("$folder/*") ?: []);
+            @rmdir($folder);
         }
+    }
+
+    /** @return int how many pictures are on record and not where pictures are kept */
+    public function missingPictures(Practitioner $practitioner): int
+    {
+        return count(
+            array_filter(
+                $this->pictureRecords->pictures($practitioner),
+                fn (StoredPicture $one): bool => !$this->pictures->has($one->id),
+            ),
+        );
     }
 
     /** @return iterable<string, string> where each side stands of each wanted pose, as SVG */

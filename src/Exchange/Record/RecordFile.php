@@ -19,6 +19,8 @@ final readonly class RecordFile
 {
     /** No more of an archive is unpacked, in bytes: what is small when it is packed may be of any size. */
     public const MOST_RECORD = 16 << 20;
+    /** Of a file as it is handed over. */
+    public const MOST_FILE = 256 << 20;
     private const MOST_PICTURE = 8 << 20;
 
     public function __construct(
@@ -59,7 +61,7 @@ final readonly class RecordFile
     {
         $names = $this->carried->of($practitioner);
         foreach ($this->pictureRecords->pictures($practitioner) as $picture) {
-            $bytes = is_file($this->pictures->path($picture->id))
+            $bytes = $this->pictures->has($picture->id)
                 ? null
                 : $this->unpacked(
                     $zip,
