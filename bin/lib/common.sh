@@ -46,8 +46,13 @@ as_service() {
 }
 
 # as_service_to LOG command…: what it says goes to a file that the service user opens itself: root opens nothing in a
-# folder of that user's, where a name may lead anywhere.
-as_service_to() { local log=$1; shift; as_service bash -c 'log=$1; shift; exec "$@" >>"$log" 2>&1 </dev/null' - "$log" "$@"; }
+# folder of that user's, where a name may lead anywhere. What runs on in the background is called with nothing of the
+# caller's open.
+as_service_to() {
+    local log=$1
+    shift
+    as_service bash -c 'log=$1; shift; exec "$@" >>"$log" 2>&1' - "$log" "$@"
+}
 
 ensure_service_user() {
     if [ "$(id -u)" -ne 0 ]; then return; fi

@@ -141,8 +141,9 @@ create_data_directory() {
     rm -rf "$ENV_DIR/mysql.new"
     mkdir "$ENV_DIR/mysql.new"
     chown_service "$ENV_DIR/mysql.new"
-    as_service mariadb-install-db --no-defaults --datadir="$ENV_DIR/mysql.new" --skip-test-db --user="$SERVICE_USER" \
-        --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER" &&
+    # From within its folder: it takes no path with a blank.
+    (cd "$ENV_DIR" && as_service mariadb-install-db --no-defaults --datadir=./mysql.new --skip-test-db --user="$SERVICE_USER" \
+        --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER") &&
         mv "$ENV_DIR/mysql.new" "$ENV_DIR/mysql"
 }
 
@@ -158,7 +159,7 @@ start_mariadb() {
     DB_PORT=$(choose_port mariadb "$1")
     as_service_to "$ENV_DIR/log/mariadb.log" setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 \
-        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" 9>&- &
+        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
     remember mariadb || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
     until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
         sleep 0.1
@@ -428,7 +429,7 @@ start_inclinometer() {
     stop_one inclinometer TERM
     port=$(choose_port inclinometer "$1")
     as_service_to "$ENV_DIR/log/inclinometer.log" env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" \
-        setsid php bin/console ascent:inclinometer --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" 9>&- &
+        setsid php bin/console ascent:inclinometer --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" >/dev/null 2>&1 </dev/null 9>&- &
     remember inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
 }
 
@@ -486,7 +487,7 @@ start_web() {
         as_service_to "$ENV_DIR/log/start.log" php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
             -d opcache.preload="$preload" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
             -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 -d apc.shm_size=96M \
-            $([ "$SERVICE_USER" != root ] || printf -- -R) 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
+            $([ "$SERVICE_USER" != root ] || printf -- -R) </dev/null 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
         remember fpm || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
     if ! running nginx; then
