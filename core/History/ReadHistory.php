@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\History;
 
-use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
@@ -125,15 +124,10 @@ final readonly class ReadHistory
     private function readable(History $history, \DateTimeImmutable $moment): array
     {
         return array_values(
-            array_filter(StandingTests::at($history, $moment), function (TakenTest $taken): bool {
-                try {
-                    TrialCheck::of($this->tests[$taken->test] ?? null, $taken);
-
-                    return true;
-                } catch (InvalidValue) {
-                    return false;
-                }
-            }),
+            array_filter(
+                StandingTests::at($history, $moment),
+                fn (TakenTest $taken): bool => TrialCheck::isReadable($this->tests[$taken->test] ?? null, $taken),
+            ),
         );
     }
 

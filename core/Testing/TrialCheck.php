@@ -63,6 +63,18 @@ final readonly class TrialCheck
         }
     }
 
+    /** Whether somebody can have read all of its numbers. */
+    public static function isReadable(?TestDefinition $test, TakenTest $taken): bool
+    {
+        try {
+            self::of($test, $taken);
+
+            return true;
+        } catch (InvalidValue) {
+            return false;
+        }
+    }
+
     /**
      * Whether a leg of this body can give these numbers.
      *

@@ -141,7 +141,7 @@ final class PlanController extends TeacherController
             'weeks' => $weeks,
             'days' => array_map(
                 static fn (int $day): string => Day::of($from->add(new \DateInterval("P{$day}D"))),
-                range(0, 7 * count($weeks) - 1),
+                [] === $weeks ? [] : range(0, 7 * count($weeks) - 1),
             ),
             'opened' => $this->opened($weeks, $request->query->getInt('week'), $today),
             'barred' => $this->plans->barred($plan, $poses),
@@ -156,6 +156,7 @@ final class PlanController extends TeacherController
             'feed' => $this->planRecords->feed($practitioner),
             'redo' => StoredPlans::redo($plan),
             'carriedOn' => StoredPlans::carriedOn($plan),
+            'isReadable' => $this->plans->isReadable($plan),
             'isNewest' => $this->planRecords->newestPlan($practitioner) === $plan,
             'today' => $today,
             'token' => self::TOKEN,

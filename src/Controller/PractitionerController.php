@@ -23,12 +23,18 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\App\Repository\PlanRecords;
+use LucidAscent\App\Repository\ShownTest;
 use LucidAscent\App\Repository\TestHistory;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Testing\TakenTest;
+use LucidAscent\Core\Testing\TestDefinition;
+use LucidAscent\Core\Testing\Tool;
+use LucidAscent\Core\Testing\TrialCheck;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -119,6 +125,7 @@ final class PractitionerController extends TeacherController
             'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,
+            'unreadable' => self::unreadable($entries, $catalogue->tests()),
             'older' => $hasOlder || $most < max(count($assessments), count($decisions)),
             'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
@@ -126,6 +133,32 @@ final class PractitionerController extends TeacherController
             'token' => self::MISTAKE,
             'slips' => array_map(static fn (Entry $entry): string => $entry->id(), $slips),
         ]);
+    }
+
+    /**
+     * Those that nobody can have read: a slip of the keyboard, or of a file. They prove nothing until they are corrected.
+     *
+     * @param array<string, array<string, ShownTest>> $entries by entry and side
+     * @param array<string, TestDefinition> $tests
+     *
+     * @return array<string, true> by entry and side: "… left"
+     */
+    private static function unreadable(array $entries, array $tests): array
+    {
+        $unreadable = [];
+        foreach ($entries as $entry => $both) {
+            foreach ($both as $side => $test) {
+                $trials = array_column($test->trials, 'readings');
+                $taken = [] === $trials
+                    ? null
+                    : new TakenTest($test->kind, Side::from($side), Tool::Tape, $trials);
+                if (null !== $taken && !TrialCheck::isReadable($tests[$test->kind] ?? null, $taken)) {
+                    $unreadable["$entry $side"] = true;
+                }
+            }
+        }
+
+        return $unreadable;
     }
 
     #[Route('/practitioners/{id}/body', 'body', methods: ['GET', 'POST'])]

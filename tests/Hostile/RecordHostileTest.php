@@ -6,14 +6,20 @@ namespace LucidAscent\Tests\Hostile;
 
 use LucidAscent\App\Demo\LoadPeople;
 use LucidAscent\App\Demo\MadeUpStudio;
+use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Exchange\AssessAnswer;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
 use LucidAscent\App\Exchange\Record\KeepRecord;
 use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Tests\App\AppTestCase;
 use Symfony\Component\Routing\RouterInterface;
 use Symfony\Component\Uid\Uuid;
@@ -104,6 +110,34 @@ final class RecordHostileTest extends AppTestCase
             }
         }
         self::assertSame([], $faults);
+    }
+
+    /** Written by another version, or by hand into the database: it is shown, proves nothing, and can be corrected. */
+    public function testWhatIsOnRecordAndCannotBeReadBreaksNoPage(): void
+    {
+        $practitioner = $this->practitioner($this->teacher());
+        $by = $practitioner->teacher;
+        $this->client->loginUser($by);
+        $entry = Uuid::v7();
+        foreach (Side::cases() as $side) {
+            $test = new Test(Uuid::v7(), $entry, $practitioner, $by, Test::SOLES_TOGETHER, $side,
+                new \DateTimeImmutable('-1 day'), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [], Rules::VERSION);
+            $test->add(['kneeHeight' => Side::Left === $side ? 300.0 : -5.0, 'heelDistance' => 10.0]);
+            $this->em()->persist($test);
+        }
+        $this->em()->persist(new PracticePlan(Uuid::v7(), $practitioner, $by, new \DateTimeImmutable('-1 day'),
+            Rules::VERSION, ['weeks' => 'many', 'sizes' => ['flat' => 1e300]],
+            ['weeks' => [['sessions' => [['date' => 'x', 'items' => [['phase' => 'none']]]]]], 'redo' => 7], null, ''));
+        $this->em()->flush();
+        foreach ($this->pagesOf((string) $practitioner->id) as $page) {
+            $this->client->request('GET', $page);
+            self::assertLessThan(500, $this->client->getResponse()->getStatusCode(), $page);
+        }
+        $this->client->request('GET', "/practitioners/$practitioner->id");
+        self::assertSelectorTextContains('.timeline', 'Not read: nobody measures this');
+        self::assertSelectorExists('.timeline a[href*="soles-together"]');
+        $this->client->request('GET', "/practitioners/$practitioner->id/poses/half-lotus");
+        self::assertSelectorTextNotContains('main', '300');
     }
 
     /** @return array<string, mixed> the record of one of the demo's people with a plan */
