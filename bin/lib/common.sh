@@ -51,7 +51,8 @@ as_service() {
 as_service_to() {
     local log=$1
     shift
-    as_service bash -c 'log=$1; shift; exec "$@" >>"$log" 2>&1' - "$log" "$@"
+    # One of before that root has opened is laid aside.
+    as_service bash -c 'log=$1; shift; [ ! -e "$log" ] || [ -w "$log" ] || mv -f "$log" "$log.1"; exec "$@" >>"$log" 2>&1' - "$log" "$@"
 }
 
 ensure_service_user() {
