@@ -120,7 +120,11 @@ final readonly class ReadHistory
         return $this->withSeen($read, $this->seen($history, $taken, $moment, $proportions), $proportions);
     }
 
-    /** @return list<TakenTest> that stand and that somebody can have read; what hurt in the others holds all the same */
+    /**
+     * What hurt in the others holds all the same.
+     *
+     * @return list<TakenTest> that stand and that somebody can have read
+     */
     private function readable(History $history, \DateTimeImmutable $moment): array
     {
         return array_values(

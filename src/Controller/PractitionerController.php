@@ -136,7 +136,8 @@ final class PractitionerController extends TeacherController
     }
 
     /**
-     * Those that nobody can have read: a slip of the keyboard, or of a file. They prove nothing until they are corrected.
+     * Those that nobody can have read: a slip of the keyboard, or of a file. They prove nothing until they are
+     * corrected.
      *
      * @param array<string, array<string, ShownTest>> $entries by entry and side
      * @param array<string, TestDefinition> $tests

@@ -50,7 +50,7 @@ class SeenRung
         public readonly PainPlace $painPlace,
         #[ORM\Column(length: 20)]
         public readonly PainKind $painKind,
-        /** The teacher's word that nothing of the words hurts or is the matter; null where it was not asked or given. */
+        /** The teacher's word that nothing of it hurts or is the matter; null where it was not asked or given. */
         #[ORM\Column(nullable: true)]
         public readonly ?bool $noteRead = null,
     ) {

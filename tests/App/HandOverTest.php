@@ -249,7 +249,8 @@ final class HandOverTest extends AppTestCase
         $read($check."2026-01-06,half-lotus,lying-figure-four,right,no,yes,5,outer hip\r\n"
             ."2026-01-06,half-lotus,lying-figure-four,right,yes,yes,0,\r\n");
         self::assertEqualsCanonicalizing(['3 knee', '2 groin', '5 outer-hip'], $said());
-        $kept = $this->em()->getRepository(RungCheck::class)->findOneBy(['practisedOn' => new \DateTimeImmutable('2026-01-06')]);
+        $kept = $this->em()->getRepository(RungCheck::class)
+            ->findOneBy(['practisedOn' => new \DateTimeImmutable('2026-01-06')]);
         self::assertFalse($kept?->holdReached);
         $read("Id,{$check}$kept->id,2026-01-06,half-lotus,lying-figure-four,right,no,yes,4,neck\r\n");
         self::assertEqualsCanonicalizing(['3 knee', '2 groin', '5 outer-hip', '4 neck'], $said());

@@ -17,7 +17,8 @@ use PHPUnit\Framework\TestCase;
 final class JsonTextTest extends TestCase
 {
     #[TestWith(['{"a":1,"a":2}', ['a' => 1, 'a, said again 1' => 2]])]
-    #[TestWith(['{"a":1,"\u0061" : {"b":1},"a":3}', ['a' => 1, 'a, said again 1' => ['b' => 1], 'a, said again 2' => 3]])]
+    #[TestWith(['{"a":1,"\u0061" : {"b":1},"a":3}',
+        ['a' => 1, 'a, said again 1' => ['b' => 1], 'a, said again 2' => 3]])]
     #[TestWith(['[{"a":1},{"a":2}]', [['a' => 1], ['a' => 2]]])]
     #[TestWith(['{"a":{"a":1},"b":["a","a:","\"a\":"]}', ['a' => ['a' => 1], 'b' => ['a', 'a:', '"a":']]])]
     #[TestWith(['{"0":1,"0":2}', ['0' => 1, '0, said again 1' => 2]])]

@@ -90,7 +90,8 @@ final class RecordHostileTest extends AppTestCase
         }
         self::assertGreaterThan(300, count($changes));
         $faults = [];
-        foreach (array_slice($grammar->random->shuffleArray($changes), 0, Grammar::count(self::EDGES)) as $i => [$way, $edge]) {
+        $drawn = array_slice($grammar->random->shuffleArray($changes), 0, Grammar::count(self::EDGES));
+        foreach ($drawn as $i => [$way, $edge]) {
             $spoilt = $record;
             self::put($spoilt, $way, $edge);
             $says = implode('.', $way).' = '.json_encode($edge);

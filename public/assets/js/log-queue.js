@@ -59,7 +59,7 @@ export const queue = async ({ owner, key, address, body }) => {
 
 const asked = new Map();
 
-/** Where the server asks what a note in a log means, of a log that was sent from here; undefined where it asks nothing. */
+/** Where the server asks what a note means, of a log that was sent from here; undefined where it asks nothing. */
 export const askedOf = (id) => asked.get(id);
 
 /** What waits of one teacher, and why it was refused: {id, refused}. */

@@ -42,7 +42,14 @@ final readonly class RecordFile
     {
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            return $this->keep->of(JsonText::decode((string) file_get_contents($path, length: self::MOST_RECORD + 1), self::MOST_RECORD), $teacher, $isTried);
+            return $this->keep->of(
+                JsonText::decode(
+                    (string) file_get_contents($path, length: self::MOST_RECORD + 1),
+                    self::MOST_RECORD,
+                ),
+                $teacher,
+                $isTried,
+            );
         }
         $answer = $this->keep->of(
             JsonText::decode($this->unpacked($zip, 'record.json', self::MOST_RECORD) ?? '', self::MOST_RECORD),

@@ -136,7 +136,8 @@ final readonly class TableReadings
                 if (null !== $there) {
                     // It stands as it was; what a line says of pain that it does not is heard all the same.
                     $pain = self::pain($said);
-                    if (!self::isTold($pain, [$there['pain'] ?? null, ...array_column($there['items'] ?? [], 'pain')])) {
+                    $elsewhere = [$there['pain'] ?? null, ...array_column($there['items'] ?? [], 'pain')];
+                    if (!self::isTold($pain, $elsewhere)) {
                         $items += self::told($pain, $said, $practitioner, $by, $this->clock->now());
                         $faults[$number] =
                             'It is on record already without this pain: it stands as it was, and the pain holds.';

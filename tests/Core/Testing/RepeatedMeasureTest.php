@@ -33,7 +33,8 @@ final class RepeatedMeasureTest extends TestCase
     public function testANumberThatNoTapeOrPersonGivesIsRefused(): void
     {
         foreach ([
-            static fn () => (new TakenTest('soles-together', Side::Left, Tool::Tape, [['kneeHeight' => 251.0]]))->check(),
+            static fn () => (new TakenTest('soles-together', Side::Left, Tool::Tape, [['kneeHeight' => 251.0]]))
+                ->check(),
             static fn () => new Pain(11, PainPlace::Knee),
         ] as $make) {
             try {
