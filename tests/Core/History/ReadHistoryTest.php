@@ -137,6 +137,18 @@ final class ReadHistoryTest extends TestCase
             self::snapshot([self::taken('a', '03', 30.0), self::taken('b', '05', 30.0), self::taken('c', '12', 30.0)],
                 '10')->taken);
         self::assertSame(['05', '03'], $days);
+        self::assertCount(1, self::snapshot([self::taken('a', '10', 30.0)], '10')->taken, 'Taken at the moment itself.');
+    }
+
+    /** A slip of the keyboard stays on record, and tells nothing but what hurt. */
+    public function testWhatNobodyCanHaveReadProvesNothingAndItsPainHolds(): void
+    {
+        foreach ([250 => 1, 251 => 0, -1 => 0, 0 => 1] as $height => $many) {
+            $test = self::taken('a', '09', (float) $height, new Pain(3, PainPlace::Knee));
+            self::assertCount($many, self::snapshot([$test])->taken);
+            self::assertCount(1, self::holds([$test]));
+        }
+        self::assertSame([], self::snapshot([self::taken('a', '09', 300.0)])->evidence['left']);
     }
 
     /** Wherever it was said it is heard, under the name of what it was said with. */
@@ -168,7 +180,6 @@ final class ReadHistoryTest extends TestCase
         self::assertCount(1, self::holds([$numb]), 'Numbness counts whatever number is given with it.');
     }
 
-    /** Low-back pain holds folds: what was being done decides. */
     public function testWordsHoldUntilSomebodyHasReadThem(): void
     {
         $said = static fn (string $text, ?string $read = null): array => array_map(
@@ -180,8 +191,10 @@ final class ReadHistoryTest extends TestCase
         self::assertSame([], $said('no pain'));
         self::assertSame([], $said('the left knee hurts', '06'));
         self::assertCount(1, $said('the left knee hurts', '11'), 'Read only later.');
+        self::assertSame([], $said('the left knee hurts', '10 12:00'), 'At that moment itself.');
     }
 
+    /** Low-back pain holds folds: what was being done decides. */
     public function testWhatWasBeingDoneIsLookedUp(): void
     {
         $back = new Pain(2, PainPlace::LowBack);
