@@ -43,6 +43,11 @@ final class PractisedUpToTest extends TestCase
             [Side::Left]));
         $late = self::check('02', entered: '09');
         self::assertSame(['05'], self::days(self::check('05'), [$late], [Side::Left]), 'Nor what was entered later.');
+        $ahead = self::check('08', entered: '04');
+        self::assertSame(['05'], self::days(self::check('05'), [$ahead], [Side::Left]), 'Nor of a later day.');
+        $beside = self::check('05', isClean: false);
+        self::assertFalse(PractisedUpTo::check(self::check('05'), [$beside], [])[0]->isClean(),
+            'Another of that moment is, and of one day the worst.');
     }
 
     public function testOfOneDayTheWorst(): void

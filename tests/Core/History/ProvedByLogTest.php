@@ -105,7 +105,7 @@ final class ProvedByLogTest extends TestCase
         bool $isSideSaid = true,
     ): LoggedItem {
         return new LoggedItem('fold', $shape, $sides, $isRepeated, $holdReached, true, [], $pains,
-            ['kneeHeight' => 12.0], $isSideSaid);
+            ['kneeHeight' => 12.0], ...($isSideSaid ? [] : [false]));
     }
 
     private static function named(CheckMade $made): string

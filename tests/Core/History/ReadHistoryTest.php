@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\History;
 
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
@@ -31,7 +33,10 @@ use LucidAscent\Core\History\Entry\WordsSaid;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\Prop;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
@@ -137,7 +142,7 @@ final class ReadHistoryTest extends TestCase
             self::snapshot([self::taken('a', '03', 30.0), self::taken('b', '05', 30.0), self::taken('c', '12', 30.0)],
                 '10')->taken);
         self::assertSame(['05', '03'], $days);
-        self::assertCount(1, self::snapshot([self::taken('a', '10', 30.0)], '10')->taken, 'Taken at the moment itself.');
+        self::assertCount(1, self::snapshot([self::taken('a', '10', 30.0)], '10')->taken, 'At the moment itself.');
     }
 
     /** A slip of the keyboard stays on record, and tells nothing but what hurt. */
@@ -293,6 +298,49 @@ final class ReadHistoryTest extends TestCase
             $watched(1.0, new Pain(1, PainPlace::OuterHip))]);
     }
 
+    /** What is entered at a moment is known at it, and what comes later is not. */
+    public function testAMomentIsPartOfItself(): void
+    {
+        $check = static fn (string $day): CheckMade => new CheckMade("c$day", self::at($day), self::at('09'), '',
+            'fold', Side::Left, new ReadinessCheck('low', self::at('09'), true, true, Pain::none()), null, [],
+            Side::Left);
+        self::assertCount(1, self::snapshot([$check('10'), $check('11')])->checks['fold left']);
+        self::assertCount(1, self::snapshot([$check('10'), $check('11')])->seen);
+        $decision = static fn (string $day): array => self::snapshot([new DecisionMade('d', self::at($day),
+            self::at('09'), 'me', 'fold', Side::Right, 'low', 'high', Step::MoveOn, true)])->decided;
+        self::assertSame([['fold right'], []], [array_keys($decision('10')), $decision('11')]);
+        $stop = static fn (?Side $side, string $day): array => array_keys(self::snapshot([new StopDecided("s$day",
+            self::at($day), self::at('09'), $side, true, 'fold', 'low')])->decided);
+        self::assertSame(['fold left', 'fold right'], $stop(null, '10'));
+        self::assertSame(['fold right'], $stop(Side::Right, '09'));
+        self::assertSame([], $stop(null, '11'));
+        $first = self::taken('a', '08', 30.0);
+        $corrected = static fn (string $day): array => array_column(self::snapshot([$first,
+            self::taken('b', '09', 25.0),
+            new TestCorrected('x', self::at($day), self::at($day), '', 'b', 'a', self::at('08'))])->taken, 'id');
+        self::assertSame(['b'], $corrected('10'));
+        self::assertSame(['a', 'b'], $corrected('11'), 'It was not corrected yet.');
+        $body = static fn (string $day, float $stature): BodyMeasured => new BodyMeasured("b$day", self::at($day),
+            self::at($day), '', Proportions::of(Length::cm($stature)));
+        $history = static fn (BodyMeasured ...$bodies): ?float => (new History(array_values($bodies),
+            ToolErrors::usual()))->body(self::at('10'))?->stature->cm;
+        self::assertSame(170.0, $history($body('10', 170.0), $body('09', 160.0), $body('11', 150.0)));
+        self::assertSame(170.0, $history($body('09', 160.0), $body('10', 170.0)));
+        self::assertNull($history($body('11', 150.0)));
+    }
+
+    /** The prop's top and what lies on it: so high was the middle of the knee. */
+    public function testWhatWasPractisedOnAMeasuredPropIsAHeight(): void
+    {
+        $seen = static fn (?float $height, array $known = []): array => self::snapshot([new CheckMade('c',
+            self::at('09'), self::at('09'), '', 'block', Side::Left, new ReadinessCheck('on', self::at('09'), true,
+                true, Pain::none()), $height, $known, Side::Left)])->seen[0]->values;
+        self::assertSame([Prop::KneeBlock->value => 12.0 + LegChain::HALF_KNEE], $seen(12.0));
+        self::assertSame([], $seen(null));
+        self::assertSame([Prop::KneeBlock->value => 9.0], $seen(12.0, [Prop::KneeBlock->value => 9.0]),
+            'What was read counts for more.');
+    }
+
     /** Every angle that the position asks for is shown at least, and all tests however old are in the series. */
     public function testWhatWasSeenCleanIsAReadingOfItsAngles(): void
     {
@@ -369,7 +417,9 @@ final class ReadHistoryTest extends TestCase
 
         return new ReadHistory(
             ['fold' => new PostureDefinition('fold', 'Fold', [Ability::ExternalRotation],
-                [$rung('low', 20.0, ['turn-out']), $rung('high', 60.0, [Load::LoadedFold->value])], [])],
+                [$rung('low', 20.0, ['turn-out']), $rung('high', 60.0, [Load::LoadedFold->value])], []),
+                'block' => new PostureDefinition('block', 'Block', [Ability::ExternalRotation],
+                    [new RungDefinition('on', 'On', null, [], new Work([]), prop: PropRule::KneeBlock)], [])],
             ['shins-stacked' => Definition::shinsStacked(), 'elbow-to-sole' => Definition::watched()],
         );
     }
