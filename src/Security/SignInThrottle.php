@@ -25,6 +25,8 @@ final readonly class SignInThrottle
     public const MINUTES = 15;
     public const FAILURES_PER_ACCOUNT = 5;
     public const FAILURES_PER_ADDRESS = 20;
+    /** So long a try is kept, with the address that it came from. */
+    public const DAYS_KEPT = 90;
     /** What stands for an account where somebody tries words at the practitioners' door; no address of anybody's. */
     private const OWN_PAGE = 'own page';
 
@@ -89,6 +91,11 @@ final readonly class SignInThrottle
     public function succeeded(LoginSuccessEvent $event): void
     {
         $this->keep($event->getUser()->getUserIdentifier(), true);
+        // Who asked from where is nobody's business for longer.
+        $this->em
+            ->createQuery('DELETE FROM '.SignInAttempt::class.' a WHERE a.at < :last')
+            ->setParameter('last', $this->clock->now()->modify('-'.self::DAYS_KEPT.' days'), MomentType::NAME)
+            ->execute();
     }
 
     /** For an account; a sign-in that worked clears its count. */

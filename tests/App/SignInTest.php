@@ -50,6 +50,18 @@ final class SignInTest extends AppTestCase
         self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->howMany(SignInAttempt::class));
     }
 
+    public function testATryIsForgottenAfterThreeMonths(): void
+    {
+        $this->teacher();
+        $old = static fn (string $when): SignInAttempt => new SignInAttempt('somebody@studio.example', '192.0.2.1',
+            false, new \DateTimeImmutable($when));
+        $this->em()->persist($old('-91 days'));
+        $this->em()->persist($old('-89 days'));
+        $this->em()->flush();
+        $this->signIn(self::PASSWORD);
+        self::assertSame(2, $this->howMany(SignInAttempt::class), 'One of before, and this one.');
+    }
+
     public function testOneAddressCannotTryManyAccounts(): void
     {
         $this->teacher();

@@ -75,6 +75,8 @@ final class ProvedByLogTest extends TestCase
             [new Pain(3, PainPlace::Knee), new Pain(1, PainPlace::Neck)], isSideSaid: false)]);
         self::assertSame([null, null], array_map(static fn (CheckMade $made): ?Side => $made->hurts, $proved->checks));
         self::assertSame([null, null], array_map(static fn (PainTold $told): ?Side => $told->side, $proved->pains));
+        $said = self::of([self::item('low', Side::cases(), [new Pain(3, PainPlace::Knee)])]);
+        self::assertSame(Side::cases(), array_map(static fn (CheckMade $made): ?Side => $made->hurts, $said->checks));
     }
 
     /**

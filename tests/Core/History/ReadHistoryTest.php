@@ -210,6 +210,12 @@ final class ReadHistoryTest extends TestCase
         self::assertCount(1, $seen('gone'), 'What nobody knows any more may have been one.');
     }
 
+    public function testAsOfNowAClockAheadHidesNoPain(): void
+    {
+        $ahead = new PainTold('p', self::at('12'), self::at('12'), new Pain(3, PainPlace::Knee), Side::Left);
+        self::assertCount(1, self::snapshot([$ahead])->holds->active);
+    }
+
     public function testAStopIsADecisionAndOtherStepsHoldNothing(): void
     {
         $decided = static fn (Step $step, bool $isPainless = true): DecisionMade => new DecisionMade('d',
