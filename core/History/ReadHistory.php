@@ -136,7 +136,7 @@ final readonly class ReadHistory
     }
 
     /** @return list<Entry> what the judge of holds has to know */
-    private function told(History $history, \DateTimeImmutable $moment, bool $isNow): array
+    private function told(History $history, \DateTimeImmutable $moment, bool $isNow = true): array
     {
         $entered = static fn (\DateTimeImmutable $at): \DateTimeImmutable => $isNow ? min($at, $moment) : $at;
         $told = [];
