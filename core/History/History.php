@@ -53,14 +53,13 @@ final readonly class History
     /** The body as it was measured last by a moment; null when nobody had. */
     public function body(\DateTimeImmutable $moment): ?Proportions
     {
-        $newest = null;
-        foreach ($this->of(BodyMeasured::class) as $body) {
-            if ($body->at <= $moment && (null === $newest || $body->at > $newest->at)) {
-                $newest = $body;
-            }
-        }
+        $measured = array_filter(
+            $this->of(BodyMeasured::class),
+            static fn (BodyMeasured $body): bool => $body->at <= $moment,
+        );
+        usort($measured, static fn (BodyMeasured $a, BodyMeasured $b): int => $b->at <=> $a->at);
 
-        return $newest?->proportions;
+        return ($measured[0] ?? null)?->proportions;
     }
 
     /**

@@ -21,7 +21,7 @@ final readonly class StandingTests
         foreach ($history->of(TestCorrected::class) as $one) {
             $corrections[$one->entry] = $one;
             if ($one->at <= $moment) {
-                $corrected[$one->corrects] = true;
+                $corrected[$one->corrects] = $one;
             }
         }
         $taken = $watched = [];
@@ -53,7 +53,7 @@ final readonly class StandingTests
         $passed = [];
         // A row that leads back to itself can only have been carried in: it ends where it began.
         while (isset($corrections[$entry]) && !isset($passed[$entry])) {
-            $passed[$entry] = true;
+            $passed[$entry] = $entry;
             $first = $corrections[$entry]->taken;
             $entry = $corrections[$entry]->corrects;
             $row[] = $entry;
