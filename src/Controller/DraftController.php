@@ -19,8 +19,6 @@ use Symfony\Component\Uid\Uuid;
 /** What is typed into a form, kept while it is typed. Whoever has not seen the newest version overwrites nothing. */
 final class DraftController extends TeacherController
 {
-    private const LONGEST = 20_000;
-
     public function __construct(private readonly FormRecords $formRecords, private readonly EntityManagerInterface $em)
     {
     }
@@ -35,7 +33,7 @@ final class DraftController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         $this->checkToken(BenchController::TOKEN, $request);
-        $sent = JsonText::decode($request->getContent(), self::LONGEST);
+        $sent = JsonText::decode($request->getContent());
         $content = is_array($sent) ? self::content($sent['content'] ?? null) : null;
         if (!is_array($sent) || null === $content || !is_int($sent['version'] ?? null)) {
             return new JsonResponse(['error' => 'A draft is {"version", "content"}.'], 400);

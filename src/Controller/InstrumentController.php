@@ -29,8 +29,6 @@ use Symfony\Component\Uid\Uuid;
 /** What instruments say, as the page hears it. */
 final class InstrumentController extends TeacherController
 {
-    /** Of what a script sends, in bytes. */
-    private const LONGEST = 20_000;
     /** A connection is ended after so many seconds, and opened anew by the page: it holds a server's worker. */
     private const LONGEST_SECONDS = 20.0;
 
@@ -140,7 +138,7 @@ final class InstrumentController extends TeacherController
 
         return new JsonResponse(
             Failure::orAnswer(static function () use ($request): array {
-                $asked = Fields::of(JsonText::decode($request->getContent(), self::LONGEST));
+                $asked = Fields::of(JsonText::decode($request->getContent()));
                 $points = [];
                 foreach (PhotoLandmarks::POINTS as $name) {
                     $point = $asked->object('points')->object($name);

@@ -26,8 +26,6 @@ use Symfony\Component\Uid\Uuid;
 /** The pose lab: change seat, blocks and angles, and see at once what the posture asks of this person. */
 final class LabController extends TeacherController
 {
-    /** Of what a script sends, in bytes. */
-    private const LONGEST = 20_000;
     public const TOKEN = 'lab';
     /** What is set up when nothing was asked for. */
     private const FIRST = 'half-lotus-easy';
@@ -81,7 +79,7 @@ final class LabController extends TeacherController
                 409,
             );
         }
-        $question = JsonText::decode($request->getContent(), self::LONGEST);
+        $question = JsonText::decode($request->getContent());
 
         return new JsonResponse(LabAnswer::to($question, $side, ...$known));
     }

@@ -20,8 +20,6 @@ use Symfony\Component\Uid\Uuid;
 /** Pictures that a teacher chose to keep with a person's record. */
 final class PictureController extends TeacherController
 {
-    /** Of what a script sends, in bytes. */
-    private const LONGEST = 20_000;
     private const LANDMARKS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
 
     public function __construct(private readonly PictureRecords $pictureRecords, private readonly PictureStore $store)
@@ -74,7 +72,7 @@ final class PictureController extends TeacherController
     private static function points(string $sent): ?array
     {
         $points = [];
-        foreach (is_array($all = JsonText::decode($sent, self::LONGEST)) ? $all : [null] as $name => $at) {
+        foreach (is_array($all = JsonText::decode($sent)) ? $all : [null] as $name => $at) {
             if (
                 !in_array($name, self::LANDMARKS, true)
                 || !is_array($at)

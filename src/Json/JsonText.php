@@ -10,6 +10,8 @@ namespace LucidAscent\App\Json;
  */
 final class JsonText
 {
+    /** What a script of a page sends at most, in bytes. */
+    private const MOST_OF_A_PAGE = 20_000;
     /** Nothing that is meant here has more lists and objects in one another. */
     private const DEPTH = 32;
     /** Lists and objects, which take a hundred times their brackets in memory; and what stands in them. */
@@ -23,7 +25,7 @@ final class JsonText
      *
      * @return mixed null where it is no JSON, or more or deeper than anything that is meant here
      */
-    public static function decode(string $text, int $most): mixed
+    public static function decode(string $text, int $most = self::MOST_OF_A_PAGE): mixed
     {
         if (
             strlen($text) > $most

@@ -29,9 +29,9 @@ final class StoredPlans
     public function plan(PracticePlan $kept): Plan
     {
         try {
-            return $this->read[$kept] ??= $this->strictly($kept);
+            return $this->strictly($kept);
         } catch (InvalidValue) {
-            return $this->read[$kept] = new Plan([], [], []);
+            return new Plan([], [], []);
         }
     }
 
@@ -63,7 +63,10 @@ final class StoredPlans
     /** @throws InvalidValue */
     private function strictly(PracticePlan $kept): Plan
     {
-        return $this->codec->read(Fields::of($kept->plan, 'plan'), self::askedStrictly($kept));
+        return $this->read[$kept] ??= $this->codec->read(
+            Fields::of($kept->plan, 'plan'),
+            self::askedStrictly($kept),
+        );
     }
 
     /** @throws InvalidValue */

@@ -12,7 +12,6 @@ fault() { echo "FAULT: $*"; cat "$FRONT/log" 2>/dev/null || true; exit 1; }
 bin/stop >/dev/null
 rm -rf "$FOLDER"
 bin/start >/dev/null
-PORT=$(cat "$FOLDER/web.port")
 TLS=$(php -r 'echo parse_url("tcp://".stream_socket_get_name(stream_socket_server("tcp://127.0.0.1:0"), false), PHP_URL_PORT);')
 # Running servers take up what has changed.
 before=$(cut -d' ' -f1 "$FOLDER/nginx.process")

@@ -62,6 +62,8 @@ both=$(($(parts $SECOND "$jonas") + $(parts $SECOND "$twice")))
 printf 'Maren Tolvik\nmerge\n' | bin/person merge --teacher=$SECOND "$twice" "$jonas" >/dev/null
 [ -z "$(who $SECOND Maren)" ] || fault 'both are there still'
 [ "$(parts $SECOND "$jonas")" -eq "$both" ] || fault "of $both parts $(parts $SECOND "$jonas") are left"
+hex=$(printf '%s' "$jonas" | tr -d '-' | tr '[:lower:]' '[:upper:]')
+[ "$(db_admin -e "SELECT COUNT(*) FROM lucid_ascent.merged WHERE HEX(into_id) = '$hex'")" -eq 1 ] || fault 'no id of before leads to who stays'
 
 # A backup of before brings everything back but who was erased since.
 bin/stop >/dev/null

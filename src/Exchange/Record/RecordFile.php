@@ -18,7 +18,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class RecordFile
 {
     /** No more of an archive is unpacked, in bytes: what is small when it is packed may be of any size. */
-    public const MOST_RECORD = 16 << 20;
+    private const MOST_RECORD = 16 << 20;
     /** Of a file as it is handed over. */
     public const MOST_FILE = 256 << 20;
     private const MOST_PICTURE = 8 << 20;
