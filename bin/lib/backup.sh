@@ -3,10 +3,11 @@
 
 # How many rows each table of records has. Drafts and sessions come and go, and are left out.
 count_rows() {
-    local table
-    for table in $(db_admin -e "SHOW TABLES FROM $1"); do
+    local tables table count
+    tables=$(db_admin -e "SHOW TABLES FROM $1") || return 1
+    for table in $tables; do
         case $table in draft|sessions) continue ;; esac
-        printf '%s %s\n' "$table" "$(db_admin -e "SELECT COUNT(*) FROM $1.\`$table\`")"
+        count=$(db_admin -e "SELECT COUNT(*) FROM $1.\`$table\`") && printf '%s %s\n' "$table" "$count" || return 1
     done
 }
 
@@ -21,9 +22,8 @@ fewer_rows() {
 # with_scratch_database COMMAND…: a database of its own beside the one that runs, for as long as the command takes.
 with_scratch_database() {
     local status=0 socket=$DB_SOCKET
-    db_admin -e "DROP DATABASE IF EXISTS $SCRATCH; CREATE DATABASE $SCRATCH CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci"
-    "$@" || status=$?
-    DB_SOCKET=$socket db_admin -e "DROP DATABASE IF EXISTS $SCRATCH"
+    db_admin -e "DROP DATABASE IF EXISTS $SCRATCH; CREATE DATABASE $SCRATCH CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci" && "$@" || status=$?
+    DB_SOCKET=$socket db_admin -e "DROP DATABASE IF EXISTS $SCRATCH" || status=1
     return "$status"
 }
 SCRATCH=lucid_ascent_proof
@@ -48,28 +48,33 @@ say_backups() {
     [ -n "$any" ] || say 'No backup that was made here is where it was made; copies elsewhere are for whoever made them to remove.'
 }
 
-# make_backup FILE: the database as it is at one moment, the pictures, and what proves both.
+# make_backup FILE: the database as it is at one moment, the pictures, and what proves both. It has its name when it is
+# whole and on the disk. Each step says whether it went well: whoever asks that of the whole gets no end at the first fault.
 make_backup() {
     local file=$1 folder
-    folder=$(mktemp -d "$ENV_DIR/dumps/backup.XXXXXX")
-    mkdir "$folder/pictures"
-    count_rows lucid_ascent >"$folder/before"
-    dump_database lucid_ascent >"$folder/database.sql"
-    cp -a "$ENV_DIR/pictures/." "$folder/pictures/"
-    with_scratch_database prove_dump "$folder" || { rm -rf "$folder"; return 1; }
-    (cd "$folder" && rm before && find . -type f ! -name SHA256SUMS -print0 | sort -z | xargs -0 sha256sum >SHA256SUMS)
-    tar -C "$folder" -czf "$file.part" .
-    tar -tzf "$file.part" >/dev/null
-    mv "$file.part" "$file"
+    folder=$(mktemp -d "$ENV_DIR/dumps/backup.XXXXXX") || return 1
+    mkdir "$folder/pictures" &&
+        count_rows lucid_ascent >"$folder/before" &&
+        dump_database lucid_ascent >"$folder/database.sql" &&
+        cp -a "$ENV_DIR/pictures/." "$folder/pictures/" &&
+        with_scratch_database prove_dump "$folder" &&
+        rm "$folder/before" && write_sums "$folder" &&
+        tar -C "$folder" -czf "$file.part" . && unpacked_is_whole "$file.part" "$folder" &&
+        sync "$file.part" && mv "$file.part" "$file" || { rm -rf "$folder" "$file.part"; return 1; }
     rm -rf "$folder"
 }
+
+write_sums() { (cd "$1" && find . -type f ! -name SHA256SUMS -print0 | sort -z | xargs -0 sha256sum >SHA256SUMS); }
+
+# unpacked_is_whole FILE FOLDER: whether the archive has what the folder has.
+unpacked_is_whole() { tar -C "$2" -dzf "$1" >/dev/null; }
 
 # A dump is worth what it gives back: it is read into a database of its own, and no table may have fewer rows than it
 # had when the dump began.
 prove_dump() {
     local folder=$1 missing
     db_admin "$SCRATCH" <"$folder/database.sql" || { say 'The dump cannot be read back.' >&2; return 1; }
-    count_rows "$SCRATCH" >"$folder/rows"
+    count_rows "$SCRATCH" >"$folder/rows" || return 1
     missing=$(fewer_rows "$folder/before" "$folder/rows")
     [ -z "$missing" ] || { say "The dump has fewer rows than the database: $missing" >&2; return 1; }
 }
@@ -84,9 +89,8 @@ read_backup() {
 
 # put_back FOLDER: the database and the pictures of a backup, into an installation that has nothing in it.
 put_back() {
-    restore_database lucid_ascent "$1/database.sql"
-    count_rows lucid_ascent >"$1/now"
+    restore_database lucid_ascent "$1/database.sql" && count_rows lucid_ascent >"$1/now" || return 1
     cmp -s "$1/rows" "$1/now" || { say 'The tables have other numbers of rows than the backup.' >&2; return 1; }
-    cp -a "$1/pictures/." "$ENV_DIR/pictures/"
-    if [ "$(id -u)" -eq 0 ]; then chown -R "$SERVICE_USER:" "$ENV_DIR/pictures"; fi
+    cp -a "$1/pictures/." "$ENV_DIR/pictures/" || return 1
+    [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "$ENV_DIR/pictures"
 }

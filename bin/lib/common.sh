@@ -37,22 +37,27 @@ step() {
     printf ' done (%d s)\n' $((SECONDS - start))
 }
 
-# Servers never run as root: root lends them a system user of their own.
+# Servers never run as root: root lends them system users of their own, the database one that is nobody else's.
 SERVICE_USER=$(id -un)
-if [ "$(id -u)" -eq 0 ]; then SERVICE_USER=lucid-ascent; fi
+DATABASE_USER=$SERVICE_USER
+if [ "$(id -u)" -eq 0 ]; then SERVICE_USER=lucid-ascent DATABASE_USER=lucid-ascent-db; fi
 
-as_service() {
-    if [ "$(id -un)" = "$SERVICE_USER" ]; then "$@"; else runuser -u "$SERVICE_USER" -- "$@"; fi
+as_user() {
+    local user=$1
+    shift
+    if [ "$(id -un)" = "$user" ]; then "$@"; else runuser -u "$user" -- "$@"; fi
 }
 
-# as_service_to LOG command…: what it says goes to a file that the service user opens itself: root opens nothing in a
-# folder of that user's, where a name may lead anywhere. What runs on in the background is called with nothing of the
+as_service() { as_user "$SERVICE_USER" "$@"; }
+
+# as_user_to USER LOG command…: what it says goes to a file that this user opens itself: root opens nothing in a
+# folder of another user's, where a name may lead anywhere. What runs on in the background is called with nothing of the
 # caller's open.
-as_service_to() {
-    local log=$1
-    shift
+as_user_to() {
+    local user=$1 log=$2
+    shift 2
     # One of before that root has opened is laid aside.
-    as_service bash -c 'log=$1; shift; [ ! -e "$log" ] || [ -w "$log" ] || mv -f "$log" "$log.1"; exec "$@" >>"$log" 2>&1' - "$log" "$@"
+    as_user "$user" bash -c 'log=$1; shift; [ ! -e "$log" ] || [ -w "$log" ] || mv -f "$log" "$log.1"; exec "$@" >>"$log" 2>&1' - "$log" "$@"
 }
 
 ensure_service_user() {
@@ -60,13 +65,36 @@ ensure_service_user() {
     if ! id -u lucid-ascent >/dev/null 2>&1; then
         useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin lucid-ascent
     fi
+    if ! id -u lucid-ascent-db >/dev/null 2>&1; then
+        useradd --system --gid lucid-ascent --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin lucid-ascent-db
+    fi
     if as_service test -r "$ROOT/composer.json" && as_service test -x "$ROOT/bin"; then return; fi
     if [ "${1:-}" = private ]; then
         say "The user lucid-ascent cannot read this folder: the test servers run as root, on loopback, for this run only."
-        SERVICE_USER=root
+        SERVICE_USER=root DATABASE_USER=root
     else
         fail "the user lucid-ascent, as whom the servers run, cannot read $ROOT: move the folder or open it for reading."
     fi
+}
+
+# Where a start was never made by root there are no such users, and nothing runs as them.
+as_whom_it_was_started() {
+    if ! id -u "$SERVICE_USER" >/dev/null 2>&1; then SERVICE_USER=root; fi
+    if ! id -u "$DATABASE_USER" >/dev/null 2>&1; then DATABASE_USER=$SERVICE_USER; fi
+}
+
+# keep FILE: what comes in, as a file that is there whole or as it was.
+keep() {
+    if cat >"$1.new" && "${2:-true}" "$1.new" && mv "$1.new" "$1"; then return; fi
+    rm -f "$1.new"
+    fail "$1 cannot be written: is the disk full?"
+}
+
+# keep_for_servers FILE: what root writes and the servers read, and nobody else.
+keep_for_servers() { (umask 077; keep "$1" readable_by_service); }
+readable_by_service() {
+    if [ "$(id -u)" -eq 0 ]; then chown "root:$(id -gn "$SERVICE_USER")" "$1"; fi
+    chmod 0640 "$1"
 }
 
 # One run at a time of whatever changes the same things.

@@ -6,102 +6,116 @@ use_env() {
     ENV_NAME=$1
     ENV_DIR="$ROOT/var/env/$ENV_NAME"
     RUN_DIR="$ENV_DIR/run"
-    mkdir -p "$RUN_DIR" "$ENV_DIR"/{log,tmp,cache,pictures,dumps}
+    DB_DIR="$ENV_DIR/db"
+    mkdir -p "$RUN_DIR" "$DB_DIR/tmp" "$ENV_DIR"/{log,tmp,cache,pictures,dumps}
     # A socket's path has room for about a hundred characters, and no blank.
-    SOCKET_DIR=$RUN_DIR
+    SOCKET_DIR=$RUN_DIR DB_SOCKET_DIR=$DB_DIR
     if [ ${#RUN_DIR} -gt 80 ] || [ "${RUN_DIR#* }" != "$RUN_DIR" ]; then
         SOCKET_DIR=/tmp/lucid-ascent-$(printf '%s' "$ENV_DIR" | sha256sum | cut -c1-12)
-        # A name under /tmp may be anybody's.
-        mkdir -p -m 0750 "$SOCKET_DIR"
-        case $(stat -c '%F %U' "$SOCKET_DIR") in "directory $SERVICE_USER" | 'directory root') ;; *) fail "$SOCKET_DIR is there and is somebody else's." ;; esac
+        DB_SOCKET_DIR=$SOCKET_DIR-db
+        own_under_tmp "$SOCKET_DIR"
+        own_under_tmp "$DB_SOCKET_DIR"
     fi
     if [ "$(id -u)" -eq 0 ]; then
         # What root reads lies where the servers cannot write: theirs are the folders named here, and no more.
         chown "root:$(id -gn "$SERVICE_USER")" "$ENV_DIR"
         chown "$SERVICE_USER:" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,tmp,cache,pictures}
+        chown -h "$DATABASE_USER:$(id -gn "$SERVICE_USER")" "$DB_DIR" "$DB_DIR/tmp" "$DB_SOCKET_DIR"
     fi
-    chmod 0750 "$ENV_DIR" "$SOCKET_DIR"
-    chmod 0700 "$ENV_DIR/dumps"
-    DB_SOCKET=$SOCKET_DIR/mariadb.sock
+    chmod 0750 "$ENV_DIR" "$SOCKET_DIR" "$DB_DIR" "$DB_SOCKET_DIR"
+    chmod 0700 "$ENV_DIR/dumps" "$DB_DIR/tmp"
+    DB_SOCKET=$DB_SOCKET_DIR/mariadb.sock
     FPM_SOCKET=$SOCKET_DIR/fpm.sock
+}
+
+# A name under /tmp may be anybody's.
+own_under_tmp() {
+    mkdir -p -m 0750 "$1"
+    case $(stat -c '%F %U' "$1") in "directory $SERVICE_USER" | "directory $DATABASE_USER" | 'directory root') ;; *) fail "$1 is there and is somebody else's." ;; esac
 }
 
 port_is_free() {
     php -r 'exit(@stream_socket_server("tcp://127.0.0.1:".$argv[1]) ? 0 : 1);' "$1"
 }
 
+kept_port() { grep -xE '[0-9]+' "$ENV_DIR/$1.port" 2>/dev/null; }
+
 # choose_port NAME FIRST: the port this environment had before, or the first free one from FIRST on.
 choose_port() {
     local kept="$ENV_DIR/$1.port" port
-    port=$(cat "$kept" 2>/dev/null || printf '%s' "$2")
-    case $port in ''|*[!0-9]*) port=$2 ;; esac
+    port=$(kept_port "$1") || port=$2
     if ! port_is_free "$port"; then
         port=$2
         while ! port_is_free "$port"; do port=$((port + 1)); done
         say "Port $2 for $1 is taken: using $port." >&2
     fi
-    printf '%s\n' "$port" >"$kept"
+    printf '%s\n' "$port" | keep "$kept"
     printf '%s' "$port"
 }
 
-# A process is known by its number and the moment at which it started: a number alone is given to others again.
-started_at() { local stat; stat=$(cat "/proc/$1/stat" 2>/dev/null) || return 1; stat=${stat##*) }; set -- $stat; printf '%s' "${20}"; }
-session_of() { local stat; stat=$(cat "/proc/$1/stat" 2>/dev/null) || return 1; stat=${stat##*) }; set -- $stat; printf '%s' "$4"; }
-
-# remember NAME [TENTHS]: writes down which process a server is, once it has said so in its pid file.
-remember() {
-    local name=$1 pid left=${2:-100}
-    while true; do
-        pid=$(cat "$RUN_DIR/$name.pid" 2>/dev/null) || pid=''
-        case $pid in
-            ''|*[!0-9]*) ;;
-            *) if [ "$(stat -c %U "/proc/$pid" 2>/dev/null)" = "$SERVICE_USER" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF "$ENV_DIR"; then
-                   printf '%s %s\n' "$pid" "$(started_at "$pid")" >"$ENV_DIR/$name.process"
-                   return 0
-               fi ;;
+# A server is known by what it calls itself and as whom it runs: nothing is written down that a full disk could lose, that
+# a start which was killed would not have come to, or that names a number given to another process since. A process that
+# has ended and waits to be taken note of calls itself nothing.
+server() {
+    local file
+    for file in $(grep -alF -- "$ENV_DIR" /proc/[0-9]*/cmdline 2>/dev/null || true); do
+        case "$1:$(tr '\0' ' ' 2>/dev/null <"$file")" in
+            mariadb:"mariadbd "*" --datadir=$ENV_DIR/mysql "* | \
+            fpm:"php-fpm: master process ($ENV_DIR/fpm.conf)"* | \
+            nginx:"nginx: master process nginx -c $ENV_DIR/nginx.conf "* | \
+            inclinometer:"php "*" --pid-file=$RUN_DIR/inclinometer.pid "*) ;;
+            *) continue ;;
         esac
+        file=${file%/cmdline}
+        case $(stat -c %U "$file" 2>/dev/null) in "$SERVICE_USER" | "$DATABASE_USER") printf '%s' "${file#/proc/}"; return 0 ;; esac
+    done
+    return 1
+}
+
+running() { server "$1" >/dev/null; }
+
+# started NAME: waits until a server that was started calls itself so.
+started() {
+    local left=100
+    until running "$1"; do
         [ "$left" -gt 0 ] || return 1
         sleep 0.1
         left=$((left - 1))
     done
 }
 
-# Whether the process that was written down still runs; where nothing was, a start was ended before it could be.
-running() {
-    local pid start
-    [ -e "$ENV_DIR/$1.process" ] || remember "$1" 0 || return 1
-    read -r pid start 2>/dev/null <"$ENV_DIR/$1.process" || return 1
-    [ -n "$start" ] && [ "$(started_at "$pid")" = "$start" ]
-}
-
-# What is left of a server whose first process is gone: each begins a session of its own, and its workers stay in it.
-left_of() {
-    local name=$1 sid start stat pid
-    read -r sid start 2>/dev/null <"$ENV_DIR/$name.process" || return 0
-    for stat in /proc/[0-9]*/stat; do
-        pid=${stat#/proc/}
-        pid=${pid%/stat}
-        [ "$pid" != "$sid" ] && [ "$(session_of "$pid")" = "$sid" ] && [ "$(stat -c %U "/proc/$pid" 2>/dev/null)" = "$SERVICE_USER" ] || continue
-        [ "$(started_at "$pid")" -ge "$start" ] && printf '%s\n' "$pid"
+# processes_of NAME: a server and its workers, also those whose first process is gone: each runs the server's program and
+# has a file or a socket of this environment open.
+processes_of() {
+    local program pid opened=$ENV_DIR/
+    case $1 in mariadb) program=mariadbd ;; fpm) program=php-fpm ;; nginx) program=nginx ;; inclinometer) program=php8 opened=$ENV_DIR/log/inclinometer.log ;; esac
+    for pid in $(find /proc/[0-9]*/fd -printf '%p %l\n' 2>/dev/null | awk -v opened="$opened" -v sockets="$SOCKET_DIR/" '
+        BEGIN { while ((getline line < "/proc/net/unix") > 0) { split(line, part, " "); at = index(line, sockets); if (at) { ours["socket:[" part[7] "]"] = 1 } } }
+        { split($1, path, "/"); link = substr($0, length($1) + 2) }
+        index(link, opened) == 1 || (link in ours) { pids[path[3]] = 1 }
+        END { for (pid in pids) print pid }'); do
+        case $(readlink "/proc/$pid/exe" 2>/dev/null) in */"$program"*) ;; *) continue ;; esac
+        case $(stat -c %U "/proc/$pid" 2>/dev/null) in "$SERVICE_USER" | "$DATABASE_USER") printf '%s\n' "$pid" ;; esac
     done
-    return 0
 }
 
-gone() { local waited=0; while [ -d "/proc/$1" ] && [ $waited -lt "$2" ]; do sleep 0.1; waited=$((waited + 1)); done; [ ! -d "/proc/$1" ]; }
+# A process that has ended stays in the list until its parent has asked after it, which may be never.
+ended() { case $(sed 's/.*) \(.\).*/\1/' "/proc/$1/stat" 2>/dev/null) in '' | Z | X) return 0 ;; *) return 1 ;; esac; }
+
+gone() { local waited=0; until ended "$1"; do [ $waited -lt "$2" ] || return 1; sleep 0.1; waited=$((waited + 1)); done; }
 
 stop_one() {
     local name=$1 signal=$2 pid
-    if running "$name"; then
-        read -r pid _ <"$ENV_DIR/$name.process"
+    if pid=$(server "$name"); then
         kill "-$signal" "$pid" 2>/dev/null || true
         gone "$pid" 300 || kill -KILL "$pid" 2>/dev/null || true
         gone "$pid" 50 || true
     fi
-    for pid in $(left_of "$name"); do
+    for pid in $(processes_of "$name"); do
         kill -TERM "$pid" 2>/dev/null || true
         gone "$pid" 50 || kill -KILL "$pid" 2>/dev/null || true
     done
-    rm -f "$RUN_DIR/$name.pid" "$ENV_DIR/$name.process"
+    rm -f "$RUN_DIR/$name.pid"
 }
 
 stop_env() {
@@ -118,9 +132,8 @@ load_secrets() {
     load_settings
     local file=$ENV_DIR/secrets name value
     if [ ! -s "$file" ]; then
-        (umask 077; printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
-            "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" >"$file.new")
-        mv "$file.new" "$file"
+        printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
+            "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" | (umask 077; keep "$file")
     fi
     while IFS='=' read -r name value; do
         case $value in ''|*[!0-9A-Za-z]*) fail "$file has something other than a secret in it." ;; esac
@@ -134,37 +147,51 @@ load_secrets() {
     done <"$file"
 }
 
-db_admin() { as_service mariadb --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" --batch --skip-column-names "$@"; }
+# The database's own account is its own user's alone, who runs nothing else: whoever gets hold of the application has the
+# application's rights on tables, and no file of the database.
+db_admin() { as_user "$DATABASE_USER" mariadb --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --batch --skip-column-names "$@"; }
 
 # The folder has its name only when it is whole: one that is there is never removed.
 create_data_directory() {
-    rm -rf "$ENV_DIR/mysql.new"
-    mkdir "$ENV_DIR/mysql.new"
-    chown_service "$ENV_DIR/mysql.new"
+    rm -rf "$ENV_DIR/mysql.new" && mkdir -m 0700 "$ENV_DIR/mysql.new" || return 1
+    [ "$(id -u)" -ne 0 ] || chown "$DATABASE_USER:" "$ENV_DIR/mysql.new"
     # From within its folder: it takes no path with a blank.
-    (cd "$ENV_DIR" && as_service mariadb-install-db --no-defaults --datadir=./mysql.new --skip-test-db --user="$SERVICE_USER" \
-        --auth-root-authentication-method=socket --auth-root-socket-user="$SERVICE_USER") &&
-        mv "$ENV_DIR/mysql.new" "$ENV_DIR/mysql"
+    (cd "$ENV_DIR" && as_user "$DATABASE_USER" mariadb-install-db --no-defaults --datadir=./mysql.new --skip-test-db --user="$DATABASE_USER" \
+        --auth-root-authentication-method=socket --auth-root-socket-user="$DATABASE_USER") &&
+        sync -f "$ENV_DIR/mysql.new" && mv "$ENV_DIR/mysql.new" "$ENV_DIR/mysql"
+}
+
+# adopt_database: a folder of when the database ran as another user is the database's user's; at its next start that
+# user's account is there, and the other one is not.
+adopt_database() {
+    [ "$(id -u)" -ne 0 ] || [ "$(stat -c %U "$ENV_DIR/mysql")" = "$DATABASE_USER" ] || chown -R "$DATABASE_USER:" "$ENV_DIR/mysql"
+    chmod 0700 "$ENV_DIR/mysql"
+    {
+        printf 'CREATE USER IF NOT EXISTS `%s`@localhost IDENTIFIED VIA unix_socket;\n' "$DATABASE_USER"
+        printf 'GRANT ALL PRIVILEGES ON *.* TO `%s`@localhost WITH GRANT OPTION;\n' "$DATABASE_USER"
+        [ "$SERVICE_USER" = "$DATABASE_USER" ] || printf 'DROP USER IF EXISTS `%s`@localhost;\n' "$SERVICE_USER"
+    } | keep_for_servers "$ENV_DIR/accounts.sql"
 }
 
 start_mariadb() {
     local waited=0
-    if running mariadb && db_admin -e 'SELECT 1' >/dev/null 2>&1; then DB_PORT=$(cat "$ENV_DIR/mariadb.port"); return; fi
+    if running mariadb && DB_PORT=$(kept_port mariadb) && db_admin -e 'SELECT 1' >/dev/null 2>&1; then return; fi
     stop_one mariadb TERM
     if [ ! -e "$ENV_DIR/mysql" ]; then
         step "Creating the database's folder" create_data_directory
     elif [ ! -d "$ENV_DIR/mysql/mysql" ]; then
         fail "$ENV_DIR/mysql is there and is no whole database. It is left as it is: put it right, or move it away, and start again."
     fi
+    adopt_database
     DB_PORT=$(choose_port mariadb "$1")
-    as_service_to "$ENV_DIR/log/mariadb.log" setsid mariadbd --no-defaults --user="$SERVICE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
-        --bind-address=127.0.0.1 --pid-file="$RUN_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 \
-        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$ENV_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
-    remember mariadb || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
+    as_user_to "$DATABASE_USER" "$DB_DIR/mariadb.log" setsid mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
+        --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 --init-file="$ENV_DIR/accounts.sql" \
+        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
+    started mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
     until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
         sleep 0.1
         waited=$((waited + 1))
-        [ $waited -lt 600 ] && running mariadb || fail "MariaDB did not start; $ENV_DIR/log/mariadb.log says why."
+        [ $waited -lt 600 ] && running mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
     done
 }
 
@@ -270,18 +297,9 @@ INI
         pool lucid-ascent-own "$SOCKET_DIR/own.sock" 2
         # What an instrument says is a stream that stays open: it never holds a worker that a page waits for.
         pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS"
-    } >"$ENV_DIR/fpm.conf"
-    readable_by_service "$ENV_DIR/fpm.conf"
+    } | keep_for_servers "$ENV_DIR/fpm.conf"
 }
 LIVE_WORKERS=4
-
-# readable_by_service FILE: what root writes and the servers read, and nobody else.
-readable_by_service() {
-    if [ "$(id -u)" -eq 0 ]; then chown "root:$(id -gn "$SERVICE_USER")" "$1"; fi
-    chmod 0640 "$1"
-}
-
-chown_service() { if [ "$(id -u)" -eq 0 ]; then chown "$SERVICE_USER:" "$@"; fi; }
 
 # php_behind SOCKET: how nginx hands a request on.
 php_behind() {
@@ -297,7 +315,7 @@ NGINX
 }
 
 write_nginx_config() {
-    cat >"$ENV_DIR/nginx.conf" <<NGINX
+    keep_for_servers "$ENV_DIR/nginx.conf" <<NGINX
 $([ "$SERVICE_USER" != root ] || printf 'user root;')
 worker_processes 1;
 worker_rlimit_nofile 8192;
@@ -361,14 +379,14 @@ $(php_behind "$FPM_SOCKET")
     }
 }
 NGINX
-    readable_by_service "$ENV_DIR/nginx.conf"
 }
 
 # A log that has grown past ten megabytes begins anew at the next start; the one before it is kept.
 rotate_logs() {
-    local log
-    for log in "$ENV_DIR"/log/*.log; do
-        [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 10485760 ] || as_service mv "$log" "$log.1"
+    local log user
+    for log in "$ENV_DIR"/log/*.log "$DB_DIR"/*.log; do
+        case $log in "$DB_DIR"/*) user=$DATABASE_USER ;; *) user=$SERVICE_USER ;; esac
+        [ ! -f "$log" ] || [ "$(stat -c %s "$log")" -lt 10485760 ] || as_user "$user" mv "$log" "$log.1"
     done
 }
 
@@ -378,25 +396,23 @@ prepare_code() {
     # What commands have kept is of the code as it was; other environments of the same code leave it alone.
     if [ "$(cat "$ROOT/var/cache.stamp" 2>/dev/null)" != "$STAMP" ]; then
         rm -rf "$ROOT/var/cache"
-        printf '%s\n' "$STAMP" >"$ROOT/var/cache.stamp"
+        printf '%s\n' "$STAMP" | keep "$ROOT/var/cache.stamp"
     fi
     [ "$(cat "$ENV_DIR/stamp" 2>/dev/null)" != "$STAMP" ] || [ ! -d "$ENV_DIR/cache/prod" ] || return 0
     rm -f "$ENV_DIR/stamp"
     stop_one fpm QUIT
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" none)
     step 'Preparing the application' warm_cache
-    printf '%s\n' "$STAMP" >"$ENV_DIR/stamp"
+    printf '%s\n' "$STAMP" | keep "$ENV_DIR/stamp"
 }
 
 dump_database() {
-    as_service mariadb-dump --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" --single-transaction --routines --triggers --hex-blob "$1"
+    as_user "$DATABASE_USER" mariadb-dump --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --single-transaction --routines --triggers --hex-blob "$1"
 }
 
 # restore_database NAME FILE: the database as a dump has it, and nothing else in it.
 restore_database() {
-    db_admin -e "DROP DATABASE IF EXISTS $1"
-    ensure_database "$1"
-    db_admin "$1" <"$2"
+    db_admin -e "DROP DATABASE IF EXISTS $1" && ensure_database "$1" && db_admin "$1" <"$2"
 }
 
 # migrate DATABASE: the tables as the code wants them, then the application's rights on them. A migration runs
@@ -410,12 +426,12 @@ migrate() {
     fi
     # Nobody writes meanwhile: what is written after the dump would be lost with it.
     stop_one fpm QUIT
-    (umask 077; dump_database "$1" >"$dump.new") || fail "the database could not be dumped, so its tables were left as they are."
+    (umask 077; dump_database "$1" >"$dump.new") || { rm -f "$dump.new"; fail "the database could not be dumped, so its tables were left as they are."; }
     mv "$dump.new" "$dump"
     touch "$dump.open"
     sync "$dump" "$ENV_DIR/dumps"
     if ! (step 'Bringing the tables up to date' console_as_service doctrine:migrations:migrate --allow-no-migration); then
-        restore_database "$1" "$dump"
+        restore_database "$1" "$dump" || fail "the tables could not be brought up to date, nor put back yet: make room, and start again. They are in $dump."
         rm "$dump.open"
         fail 'the tables could not be brought up to date; they are as they were before.'
     fi
@@ -429,9 +445,9 @@ start_inclinometer() {
     if running inclinometer; then return; fi
     stop_one inclinometer TERM
     port=$(choose_port inclinometer "$1")
-    as_service_to "$ENV_DIR/log/inclinometer.log" env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" \
+    as_user_to "$SERVICE_USER" "$ENV_DIR/log/inclinometer.log" env APP_ENV=prod APP_CACHE_DIR="$ENV_DIR/cache" APP_LOG_DIR="$ENV_DIR/log" \
         setsid php bin/console ascent:inclinometer --port="$port" --scenario="$2" --pid-file="$RUN_DIR/inclinometer.pid" >/dev/null 2>&1 </dev/null 9>&- &
-    remember inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
+    started inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
 }
 
 # load_settings: where the application is reached, where a server in front has its name and certificate.
@@ -468,8 +484,8 @@ is_as_it_was() {
 
 # start_web FIRST_PORT: PHP-FPM and nginx over the code and the settings as they are now.
 start_web() {
+    WEB_PORT=$(kept_port web) || stop_one nginx QUIT
     if running nginx && running fpm; then
-        WEB_PORT=$(cat "$ENV_DIR/web.port")
         is_as_it_was write_fpm_config "$ENV_DIR/fpm.conf" || stop_one fpm QUIT
         is_as_it_was write_nginx_config "$ENV_DIR/nginx.conf" || stop_one nginx QUIT
     fi
@@ -477,24 +493,22 @@ start_web() {
     if ! running nginx; then
         stop_one nginx QUIT
         WEB_PORT=$(choose_port web "$1")
-    else
-        WEB_PORT=$(cat "$ENV_DIR/web.port")
     fi
     if ! running fpm; then
         write_fpm_config
         # Nothing is loaded ahead for root, as whom servers run only where a folder is closed to others.
         local preload
         preload=$([ "$SERVICE_USER" = root ] || ls "$ENV_DIR"/cache/prod/*.preload.php)
-        as_service_to "$ENV_DIR/log/start.log" php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
+        as_user_to "$SERVICE_USER" "$ENV_DIR/log/start.log" php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
             -d opcache.preload="$preload" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
             -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 -d apc.shm_size=96M \
             $([ "$SERVICE_USER" != root ] || printf -- -R) </dev/null 9>&- || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
-        remember fpm || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
+        started fpm || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
     if ! running nginx; then
         write_nginx_config
         as_service nginx -c "$ENV_DIR/nginx.conf" -p "$ENV_DIR" -e "$ENV_DIR/log/nginx.log" 9>&- || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
-        remember nginx || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
+        started nginx || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
     fi
     WEB_URL="http://127.0.0.1:$WEB_PORT"
 }

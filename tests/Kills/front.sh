@@ -14,9 +14,13 @@ rm -rf "$FOLDER"
 bin/start >/dev/null
 TLS=$(php -r 'echo parse_url("tcp://".stream_socket_get_name(stream_socket_server("tcp://127.0.0.1:0"), false), PHP_URL_PORT);')
 # Running servers take up what has changed.
-before=$(cut -d' ' -f1 "$FOLDER/nginx.process")
+. bin/lib/common.sh
+. bin/lib/services.sh
+as_whom_it_was_started
+use_env "$ASCENT_ENV"
+before=$(server nginx)
 bin/start --public-url="https://$NAME:$TLS" >/dev/null
-[ "$(cut -d' ' -f1 "$FOLDER/nginx.process")" != "$before" ] || fault 'the server runs on with the settings of before'
+[ "$(server nginx)" != "$before" ] || fault 'the server runs on with the settings of before'
 bin/start >/dev/null
 PORT=$(cat "$FOLDER/web.port")
 
@@ -58,10 +62,6 @@ person=$(ask / | grep -o '/practitioners/[0-9a-f-]\{36\}' | head -1)
 [ -n "$person" ] || fault 'signed in, nobody is seen'
 given=$(ask "$person/own" do=open "_token=$(ask "$person/own" | value _token)")
 grep -q "data-own-address=\"https://$NAME:$TLS/own#" <<<"$given" || fault 'the address that is given out is of another name'
-. bin/lib/common.sh
-. bin/lib/services.sh
-use_env "$ASCENT_ENV"
-[ "$(id -u)" -ne 0 ] || id -u "$SERVICE_USER" >/dev/null 2>&1 || SERVICE_USER=root
 from=$(db_admin -e 'SELECT GROUP_CONCAT(DISTINCT address) FROM lucid_ascent.sign_in_attempt')
 [ "$from" = 198.51.100.7 ] || fault "whoever signed in is taken for $from"
 # Any other name is no way in, and asked directly nobody's word for an address counts.

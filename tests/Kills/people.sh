@@ -12,8 +12,8 @@ fault() { echo "FAULT: $*"; exit 1; }
 bin/start >/dev/null
 . bin/lib/common.sh
 . bin/lib/services.sh
+as_whom_it_was_started
 use_env "$ASCENT_ENV"
-[ "$(id -u)" -ne 0 ] || id -u "$SERVICE_USER" >/dev/null 2>&1 || SERVICE_USER=root
 load_secrets
 STAMP=$(cat "$ENV_DIR/stamp")
 DB_PORT=$(cat "$ENV_DIR/mariadb.port")

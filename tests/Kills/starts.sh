@@ -14,6 +14,11 @@ rm -rf "$FOLDER"
 echo "seed $SEED, $STARTS starts"
 
 fault() { echo "FAULT: $*"; exit 1; }
+. bin/lib/common.sh
+. bin/lib/services.sh
+(lock install; ensure_service_user private)
+as_whom_it_was_started
+use_env "$ASCENT_ENV"
 
 for i in $(seq "$STARTS"); do
     # In a session of its own, so that all that it has begun dies with it, as when a machine goes dark.
@@ -30,19 +35,33 @@ for i in $(seq "$STARTS"); do
     # Now and then the servers are left without their first process.
     if [ $((RANDOM % 2)) -eq 0 ]; then
         for name in fpm nginx mariadb; do
-            if read -r server _ 2>/dev/null <"$FOLDER/$name.process" && [ $((RANDOM % 2)) -eq 0 ]; then kill -KILL "$server" 2>/dev/null || true; fi
+            if pid=$(server "$name") && [ $((RANDOM % 2)) -eq 0 ]; then kill -KILL "$pid" 2>/dev/null || true; fi
         done
     fi
 done
 bin/start || fault "after $STARTS starts that were killed it does not start"
 port=$(cat "$FOLDER/web.port")
 php -r 'exit(false === @file_get_contents("http://127.0.0.1:'"$port"'/sign-in") ? 1 : 0);' || fault "nothing answers at $port"
-. bin/lib/common.sh
-. bin/lib/services.sh
-use_env "$ASCENT_ENV"
 [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.teacher')" -eq 1 ] || fault 'the demo data is there more than once, or not at all'
 people=$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
 [ "$people" -eq 6 ] || fault "$people people are left of six"
+# Whoever gets hold of the application has neither the database's account nor its files.
+refused() { ! as_service "$@" >/dev/null 2>&1 || fault "the application's user may: $*"; }
+if [ "$SERVICE_USER" != "$DATABASE_USER" ]; then
+    for account in "$SERVICE_USER" "$DATABASE_USER" root; do
+        refused mariadb --no-defaults --socket="$DB_SOCKET" --user="$account" -e 'SELECT 1'
+    done
+    refused ls "$ENV_DIR/mysql"
+    refused cat "$ENV_DIR/mysql/ibdata1"
+    refused touch "$DB_DIR/anything"
+    # As it was when both ran as one user: the next start takes that account away, and keeps what is there.
+    db_admin -e "CREATE USER \`$SERVICE_USER\`@localhost IDENTIFIED VIA unix_socket; GRANT ALL ON *.* TO \`$SERVICE_USER\`@localhost WITH GRANT OPTION; DROP USER \`$DATABASE_USER\`@localhost"
+    bin/stop >/dev/null
+    chown -R "$SERVICE_USER:" "$ENV_DIR/mysql"
+    bin/start >/dev/null || fault 'a database of when both ran as one user does not start'
+    refused mariadb --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" -e 'SELECT 1'
+    [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')" -eq 6 ] || fault 'somebody is gone with the other user'
+fi
 bin/stop >/dev/null
 for stat in /proc/[0-9]*/cmdline; do
     tr '\0' ' ' <"$stat" 2>/dev/null | grep -qF "$ENV_DIR" && fault "$stat runs on" || true

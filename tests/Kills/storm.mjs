@@ -3,7 +3,7 @@
 // KILLS=1000 KILLS_SEED=7 for more, and for the same again.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdirSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 
 const KILLS = Number(process.env.KILLS ?? 10);
@@ -29,8 +29,14 @@ const start = () => {
     }
     throw new Error('bin/start does not start any more');
 };
-const rows = (sql) =>
-    run('bash', '-c', `. bin/lib/common.sh; . bin/lib/services.sh; use_env ${ENV}; db_admin -e "$0"`, sql).trim();
+const inEnvironment = (script, word) =>
+    run(
+        'bash',
+        '-c',
+        `. bin/lib/common.sh; . bin/lib/services.sh; as_whom_it_was_started; use_env ${ENV}; ${script}`,
+        word,
+    ).trim();
+const rows = (sql) => inEnvironment('db_admin -e "$0"', sql);
 
 const jar = () => {
     const cookies = new Map();
@@ -141,29 +147,10 @@ const write = async (base, password) => {
     }
 };
 
+/** The first processes of the three servers and all that work for them. */
 const processes = () =>
-    Object.fromEntries(
-        ['mariadb', 'fpm', 'nginx'].map((name) => [
-            name,
-            Number(readFileSync(`${FOLDER}/${name}.process`, 'utf8').split(' ')[0]),
-        ]),
-    );
-const workersOf = (parent) =>
-    readdirSync('/proc')
-        .filter((name) => /^\d+$/.test(name))
-        .filter((pid) => {
-            try {
-                return (
-                    Number(
-                        readFileSync(`/proc/${pid}/stat`, 'utf8')
-                            .replace(/^.*\) /, '')
-                            .split(' ')[1],
-                    ) === parent
-                );
-            } catch {
-                return false;
-            }
-        })
+    inEnvironment('for name in mariadb fpm nginx; do server "$name" && echo || true; processes_of "$name"; done', '')
+        .split('\n')
         .map(Number);
 
 console.log(`seed ${SEED}, ${KILLS} kills, ${CLIENTS} clients`);
@@ -180,9 +167,7 @@ try {
     for (let kill = 0; kill < KILLS; ++kill) {
         await wait(300 + random(1500));
         const now = processes();
-        const victim =
-            [now.mariadb, now.fpm, now.nginx, ...workersOf(now.fpm), ...workersOf(now.nginx)][random(12)] ??
-            now.mariadb;
+        const victim = now[random(now.length)];
         try {
             process.kill(victim, 'SIGKILL');
         } catch {
