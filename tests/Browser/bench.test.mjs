@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, noPain, open, person, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -84,10 +84,10 @@ test('a whole assessment by keyboard alone', async () => {
     }
     assert.ok(taken.includes('shins-stacked'));
     await onScreen(page, /Assessment of/);
-    assert.match(await page.locator('main').innerText(), /All chosen tests are taken/);
+    await says(page.locator('main'), /All chosen tests are taken/);
     await page.goto(home);
     await check(page);
-    assert.match(await page.locator('.capacity').innerText(), /Rotation/);
+    await says(page.locator('.capacity'), /Rotation/);
 });
 
 test('undo, the sheet of keys, and keys that can be switched off', async () => {
@@ -161,8 +161,8 @@ test('paused here, taken up again in a second browser; two at once overwrite not
     await page.locator('#bench_trials_1_kneeHeight_left').fill('19');
     const panel = page.locator('[data-versions]');
     await panel.getByText('also filled in elsewhere').waitFor();
-    assert.match(await panel.innerText(), /Height of the top knee 2: 19/);
-    assert.match(await panel.innerText(), /Height of the top knee 2: 17/);
+    await says(panel, /Height of the top knee 2: 19/);
+    await says(panel, /Height of the top knee 2: 17/);
     await panel.getByRole('button', { name: 'Take the other' }).click();
     assert.equal(await page.locator('#bench_trials_1_kneeHeight_left').inputValue(), '17');
     // The refused write is what the browser logs; nothing else went wrong.

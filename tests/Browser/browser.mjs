@@ -124,6 +124,22 @@ export const check = async (page, known = null) => {
     );
 };
 
+/** Waits until something says this: a page that was just asked for may not be there whole yet. */
+export const says = async (locator, pattern) => {
+    try {
+        await locator.filter({ hasText: pattern }).waitFor({ timeout: 15_000 });
+    } catch {
+        // It says what it says instead; where upper case is a matter of style, what is shown counts.
+        assert.match(await locator.innerText(), pattern);
+    }
+};
+
+/** Waits until there are this many. */
+export const counts = async (locator, number) => {
+    await locator.nth(number - 1).waitFor({ state: 'attached' });
+    assert.equal(await locator.count(), number);
+};
+
 /** Somebody of 170 cm, whose soles-together sitting was read; answers the address of their page. */
 export const measured = async (page, name) => {
     const home = await person(page, name, '170');

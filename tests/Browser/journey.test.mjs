@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, counts, launch, open, person, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -24,7 +24,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await check(page);
     await signIn(page, 'journey@studio.example');
     await check(page);
-    assert.match(await page.locator('main').innerText(), /Nobody is here yet/);
+    await says(page.locator('main'), /Nobody is here yet/);
 
     const home = await person(page, 'Journey Person', '168');
     await check(page);
@@ -35,8 +35,8 @@ test('from sign-in through verdict and readiness check to a decision', async () 
         [8.5, 12, '9,5'],
     ]);
     await page.getByText('May be tried').first().waitFor();
-    assert.match(await page.locator('[data-shows="left"]').innerText(), /Rotation ≥ \d+° ± \d+°/);
-    assert.equal(await page.locator('[data-drawing] svg.figure').count(), 1);
+    await says(page.locator('[data-shows="left"]'), /Rotation ≥ \d+° ± \d+°/);
+    await counts(page.locator('[data-drawing] svg.figure'), 1);
     assert.ok((await page.locator('[data-drawing] [data-tape]').count()) >= 2);
 
     await page.locator('#bench_painLeft_level').selectOption('0');
@@ -60,23 +60,23 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await page.getByLabel('Pain, 0 to 10').selectOption('0');
     await page.getByRole('button', { name: /Record, and see/ }).click();
     await check(page);
-    assert.match(await page.locator('main').innerText(), /1 clean session so far/);
+    await says(page.locator('main'), /1 clean session so far/);
     await page.getByRole('button', { name: 'Record the decision' }).click();
     await page.waitForURL(/ladder$/);
-    assert.match(await page.locator('main').innerText(), /The decision is recorded/);
+    await says(page.locator('main'), /The decision is recorded/);
 
     // Up the ladder by eye: the ground is seen clean on both sides, the next rung is not tried.
     await page.getByRole('link', { name: 'Walk up the ladder' }).click();
     await check(page);
     for (const side of ['left', 'right']) {
-        assert.match(await page.locator('h1').innerText(), new RegExp(side));
+        await says(page.locator('h1'), new RegExp(side));
         await page.getByRole('radio', { name: /^Clean/ }).check();
         await page.locator('select[id$="_level"]').selectOption('0');
         await page.getByRole('button', { name: 'Record, and on' }).click();
     }
     await check(page);
     await page.getByRole('link', { name: 'End the walk' }).click();
-    assert.equal(await page.getByText(/^seen clean/).count(), 2);
+    await counts(page.getByText(/^seen clean/), 2);
 
     await page.goto(home);
     await check(page);
@@ -106,29 +106,29 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.getByRole('button', { name: 'Record the test' }).click();
     // The place was not named: the form comes back whole, with the focus on the fault.
     await page.getByText('Say where it hurts').waitFor();
-    assert.match(await page.locator('main').innerText(), /Say where it hurts/);
+    await says(page.locator('main'), /Say where it hurts/);
     assert.equal(await page.locator('#bench_trials_1_kneeHeight_right').inputValue(), '15');
     assert.equal(await page.evaluate(() => document.activeElement.id), 'bench_painRight_place');
     await page.locator('#bench_painRight_place').selectOption('knee');
     await page.getByRole('button', { name: 'Record the test' }).click();
     await page.waitForURL(home);
-    assert.match(await page.locator('main').innerText(), /Pain in or around a knee, right/);
+    await says(page.locator('main'), /Pain in or around a knee, right/);
     await page.goto(`${home}/ladder/half-lotus`);
     await check(page);
     assert.equal(await page.getByRole('link', { name: 'Readiness check, right side' }).count(), 0);
-    assert.equal(await page.locator('[data-reading="half-lotus right held"]').count(), 1);
+    await counts(page.locator('[data-reading="half-lotus right held"]'), 1);
     // Nor is the walk invited there, and the check by its address is none.
     await page.goto(`${home}/walk/half-lotus`);
-    assert.match(await page.locator('h1').innerText(), /left/);
+    await says(page.locator('h1'), /left/);
     await page.goto(`${base}/`);
-    assert.match(await page.locator('main').innerText(), /Held/);
+    await says(page.locator('main'), /Held/);
     await check(page);
 
     // A word lifts it, by name; tests come first, and the side is not open for it.
     await page.goto(`${home}/clearance`);
     await check(page);
     await page.getByRole('button', { name: 'Record the clearance' }).click();
-    assert.match(await page.locator('main').innerText(), /Choose what the word lifts/);
+    await says(page.locator('main'), /Choose what the word lifts/);
     await check(page);
     // What was typed before the place was named holds as well: both are lifted.
     for (const box of await page.locator('input[name="clearance_form[names][]"]').all()) {
@@ -141,11 +141,11 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
         .fill('No finding; sitting postures as far as they are free of pain.');
     await page.getByLabel(/Asked today/).check();
     await page.getByRole('button', { name: 'Record the clearance' }).click();
-    await page.waitForLoadState('load');
+    await page.waitForURL((url) => !url.href.endsWith('clearance'));
     await page.goto(`${home}/ladder/half-lotus`);
     assert.equal(await page.locator('[data-reading="half-lotus right held"]').count(), 0);
     assert.equal(await page.locator('[data-reading="half-lotus right open"]').count(), 0);
-    assert.match(await page.locator('main').innerText(), /Tests come first|test.* first/i);
+    await says(page.locator('main'), /Tests come first|test.* first/i);
     await check(page);
 });
 

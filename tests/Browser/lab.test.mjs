@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, signIn, teacher } from './browser.mjs';
+import { base, check, counts, launch, open, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -24,6 +24,7 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await page.getByLabel('Name').fill('Lab Person');
     await page.getByLabel(/Agrees to be measured/).check();
     await page.getByRole('button', { name: 'Go on to the body' }).click();
+    await page.waitForURL(/body$/);
     const home = page.url().replace('/body', '');
     await page.goto(`${home}/lab`);
     assert.match(page.url(), /body$/, 'without a body there is nothing to draw');
@@ -34,7 +35,7 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await until(page, /Missing|Nothing is missing/);
     await check(page);
     // Without a test everything is a stand-in, and says so.
-    assert.equal(await page.getByText('stand-in:').count(), 4);
+    await counts(page.getByText('stand-in:'), 4);
 
     // The knee block by keyboard: every centimetre higher asks for less rotation.
     const asked = async () =>
@@ -53,7 +54,7 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await page.getByRole('button', { name: 'Hold this to compare' }).click();
     await page.getByLabel('Knee height (cm)').fill('12');
     await page.getByText('Against the held one').waitFor();
-    assert.equal(await page.locator('[data-held-figure] svg').count(), 1);
+    await counts(page.locator('[data-held-figure] svg'), 1);
     // Turned round, both are seen from there, and the held one is still the held one.
     const asSeen = await page.locator('[data-held-figure] svg').innerHTML();
     const heldIs = (same) =>
@@ -70,7 +71,7 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     // A number out of its range is named beside the field, and nothing is lost.
     await page.getByLabel('Knee height (cm)').fill('400');
     await until(page, /out of its range/);
-    assert.match(await page.locator('#lab-kneeHeight-fault').innerText(), /From 5 to 45 cm/);
+    await says(page.locator('#lab-kneeHeight-fault'), /From 5 to 45 cm/);
     await page.getByLabel('Knee height (cm)').fill('18,5');
     await until(page, /Missing|Nothing/);
 
@@ -89,9 +90,11 @@ test('every posture draws itself, on a narrow tablet too', async () => {
     await page.getByLabel('Name').fill('Lab Person');
     await page.getByLabel(/Agrees to be measured/).check();
     await page.getByRole('button', { name: 'Go on to the body' }).click();
+    await page.waitForURL(/body$/);
     const home = page.url().replace('/body', '');
     await page.getByLabel('Stature').fill('170');
     await page.getByRole('button', { name: 'Record the body' }).click();
+    await page.waitForURL(/soles-together$/);
     await page.goto(`${home}/lab`);
     const postures = await page.locator('#lab-posture option').evaluateAll((options) => options.map((o) => o.value));
     assert.ok(postures.length >= 18);

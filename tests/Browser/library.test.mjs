@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, open, signIn, teacher } from './browser.mjs';
+import { base, check, counts, launch, open, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -33,7 +33,7 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await page.getByLabel('Knee surgery').check();
     await page.getByRole('button', { name: 'Show' }).click();
     await page.waitForURL(/condition/);
-    assert.match(await page.locator('main').innerText(), /held: Knee surgery/);
+    await says(page.locator('main'), /held: Knee surgery/);
     await check(page);
 
     await page.getByRole('link', { name: 'Adapt it' }).click();
@@ -95,9 +95,9 @@ test('the library fits a narrow tablet and paper', async () => {
     assert.ok(await page.locator('svg.figure').first().isVisible());
     // Printing opens every rung, and closes again what was closed.
     const rungs = await page.locator('details.rung').count();
-    assert.equal(await page.locator('details.rung[open]').count(), 1);
+    await counts(page.locator('details.rung[open]'), 1);
     await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
     assert.equal(await page.locator('details.rung[open]').count(), rungs);
     await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
-    assert.equal(await page.locator('details.rung[open]').count(), 1);
+    await counts(page.locator('details.rung[open]'), 1);
 });

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { accessible, base, check, launch, measured, open, signIn, teacher } from './browser.mjs';
+import { accessible, base, check, counts, launch, measured, open, signIn, teacher } from './browser.mjs';
 
 const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
 const PIN = '246810';
@@ -102,7 +102,7 @@ test('a practitioner comes in by the words and practises at home, and the teache
     await check(phone);
     await room.goto(`${home}/own`);
     await room.getByLabel('Soles together: allowed').check();
-    await room.getByRole('button', { name: 'Keep' }).click();
+    await Promise.all([room.waitForEvent('load'), room.getByRole('button', { name: 'Keep' }).click()]);
     await phone.goto(`${base}/own`);
     await check(phone);
     await phone.getByRole('link', { name: 'Soles together' }).click();
@@ -182,8 +182,8 @@ test('a whole session without a network is sent once there is one', async () => 
     await phone.getByText('Your session is kept').waitFor({ timeout: 20_000 });
     await room.goto(base);
     await room.locator('[data-came-in]').getByRole('link').click();
-    assert.equal(await room.getByRole('heading', { name: 'Sessions' }).count(), 1);
-    assert.equal(await room.locator('main li').count(), 1, 'Once.');
+    await counts(room.getByRole('heading', { name: 'Sessions' }), 1);
+    await counts(room.locator('main li'), 1);
     await room.getByRole('button', { name: 'I have seen this' }).click();
 });
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, measured, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, counts, launch, measured, open, person, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -86,7 +86,7 @@ test('an item is dragged, refused where a rule forbids it, moved by keys, and ta
     await page.getByRole('link', { name: 'For the wall' }).click();
     await page.waitForURL(/print$/);
     await page.waitForLoadState('load');
-    assert.equal(await page.locator('.wall-week').count(), 5);
+    await counts(page.locator('.wall-week'), 5);
     await check(page);
 });
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, measured, open, signIn, teacher } from './browser.mjs';
+import { base, check, counts, launch, measured, open, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -108,9 +108,9 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     // One cue at a time, the stop signs in sight all along.
     const cue = await page.locator('[data-cue]').innerText();
     assert.notEqual(cue, '');
-    assert.match(await page.locator('[data-stops]').innerText(), /^Stop at: /);
+    await says(page.locator('[data-stops]'), /^Stop at: /);
     await page.getByText('So, not so').click();
-    assert.match(await page.locator('[data-pair]').innerText(), /^So: .* Not so: /);
+    await says(page.locator('[data-pair]'), /^So: .* Not so: /);
     await page.clock.runFor(21_000);
     assert.notEqual(await page.locator('[data-cue]').innerText(), cue);
     await page.clock.runFor(400_000);
@@ -124,7 +124,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByRole('button', { name: 'Record the session' }).waitFor();
     await page.getByRole('button', { name: 'Record the session' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
-    assert.match(await page.locator('main').innerText(), /not decided on yet/);
+    await says(page.locator('main'), /not decided on yet/);
 
     // Second session: it hurts; the gentler form is offered, and it goes on with what undoes the posture.
     await toSession(page);
@@ -140,8 +140,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByText('Step back one rung').first().waitFor();
     await check(page);
     await page.getByRole('button', { name: 'Record the decision' }).click();
-    await page.waitForLoadState('load');
-    assert.match(await page.locator('main').innerText(), /The decision is recorded/);
+    await says(page.locator('main'), /The decision is recorded/);
 });
 
 test('the network goes in mid-session, and the log arrives once it is back, once', async () => {
@@ -156,7 +155,7 @@ test('the network goes in mid-session, and the log arrives once it is back, once
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/, { timeout: 20000 });
     page.faults.length = 0;
     await page.reload();
-    assert.equal(await page.getByText(/not held/).count(), 1);
+    await counts(page.getByText(/not held/), 1);
     await check(page);
 });
 
@@ -186,7 +185,7 @@ test('a log that waits is for nobody else to read, and is sent once its own teac
     await signIn(page, 'waits@studio.example');
     await page.waitForFunction(() => JSON.parse(localStorage.getItem('session-logs')).length === 0);
     await page.goto(plan);
-    assert.equal(await page.getByText(/not held/).count(), 1);
+    await counts(page.getByText(/not held/), 1);
 });
 
 test('pain in the last counterpose ends what it bars, and the server hears of it', async () => {

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { check, launch, measured, open, signIn, teacher } from './browser.mjs';
+import { check, counts, launch, measured, open, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -17,18 +17,18 @@ test('pictures of months are read by keys, mouse and touch', async () => {
     await check(page);
     const chart = page.locator('[data-chart]').first();
     const said = chart.locator('[data-says-here]');
-    assert.match(await said.innerText(), /arrow keys/);
+    await says(said, /arrow keys/);
     await chart.focus();
     await page.keyboard.press('ArrowLeft');
-    assert.match(await said.innerText(), /±/);
-    assert.equal(await chart.locator('.is-read').count(), 1);
+    await says(said, /±/);
+    await counts(chart.locator('.is-read'), 1);
     await page.keyboard.press('Home');
     await page.keyboard.press('ArrowLeft');
-    assert.equal(await chart.locator('.is-read').count(), 1, 'There is nothing before the first.');
+    await counts(chart.locator('.is-read'), 1);
     const other = page.locator('[data-chart]').nth(1);
     const box = await other.locator('svg').boundingBox();
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-    assert.match(await other.locator('[data-says-here]').innerText(), /±/);
+    await says(other.locator('[data-says-here]'), /±/);
     await page.getByText('All readings').first().click();
     await page.getByRole('columnheader', { name: 'Reading' }).first().waitFor();
     await page.setViewportSize({ width: 600, height: 900 });

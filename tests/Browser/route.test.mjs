@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
-import { base, check, launch, noPain, open, person, signIn, teacher } from './browser.mjs';
+import { base, check, launch, noPain, open, person, says, signIn, teacher } from './browser.mjs';
 
 let browser;
 before(async () => {
@@ -32,7 +32,7 @@ test('from a reading to the route, its keystone, and what if', async () => {
     const home = await screened(page, 'Route Person');
     await page.goto(`${home}/poses/lotus`);
     await check(page);
-    assert.match(await page.locator('main').innerText(), /Limited by rotation/);
+    await says(page.locator('main'), /Limited by rotation/);
     await page.locator('summary', { hasText: 'What if' }).click();
     await page.getByLabel('rotation, Left').fill('130');
     await page.getByRole('button', { name: 'Suppose it' }).click();
@@ -41,7 +41,7 @@ test('from a reading to the route, its keystone, and what if', async () => {
     await page.getByRole('button', { name: 'What leads there' }).click();
     await page.waitForURL(/route/);
     await check(page);
-    assert.match(await page.locator('main').innerText(), /Keystone: rotation/);
+    await says(page.locator('main'), /Keystone: rotation/);
 
     // The picture by keyboard and by button; the list says the same without it.
     const box = () => page.locator('[data-route]').getAttribute('viewBox');
