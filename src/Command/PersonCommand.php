@@ -152,7 +152,9 @@ final class PersonCommand extends Command
 
     private function teacher(string $email): ?Teacher
     {
-        return $this->em->getRepository(Teacher::class)->findOneBy(['email' => mb_strtolower(trim($email))]);
+        $found = $this->em->getRepository(Teacher::class)->findOneBy(['email' => mb_strtolower(trim($email))]);
+
+        return true === $found?->isClaimed() ? null : $found;
     }
 
     private function person(Teacher $teacher, string $id): ?Practitioner

@@ -107,7 +107,7 @@ final class HandOverController extends TeacherController
                         );
                 [$record, $faults, $of] = $readings->record($table, $meanings, $practitioner, $this->teacher());
                 $isTried = 'read' !== $request->request->getString('do');
-                $answer = $keep->of($record, $this->teacher(), $isTried);
+                $answer = $keep->of($record, $this->teacher(), $isTried, isWrittenHere: true);
                 foreach ($answer['refused'] as $one) {
                     foreach ($of[$one['what']] ?? [] as $line) {
                         $faults[$line] = $one['because'];

@@ -14,6 +14,9 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
 {
+    /** Who wrote something elsewhere has a name here, and no address to sign in with. */
+    private const ELSEWHERE = '@elsewhere.invalid';
+
     #[ORM\Column(length: 255)]
     private string $password = '';
     /** Of the tz database; null until the teacher has said. */
@@ -31,6 +34,22 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $createdAt,
     ) {
+    }
+
+    /** Somebody of whom a file says that they wrote what is in it: nobody's account, whoever has that name or id here. */
+    public static function claimed(Uuid $id, string $name, \DateTimeImmutable $at): self
+    {
+        return new self($id, $id.self::ELSEWHERE, $name, $at);
+    }
+
+    public static function isClaimedAddress(string $email): bool
+    {
+        return str_ends_with($email, self::ELSEWHERE);
+    }
+
+    public function isClaimed(): bool
+    {
+        return self::isClaimedAddress($this->email);
     }
 
     public function getUserIdentifier(): string

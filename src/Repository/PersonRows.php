@@ -95,9 +95,19 @@ final readonly class PersonRows
                 [$ids],
                 [ArrayParameterType::BINARY],
             );
+            $authors = $connection->fetchFirstColumn(
+                'SELECT t.id FROM teacher t JOIN carried_id c ON c.row_id = t.id WHERE c.practitioner_id = ?',
+                $p,
+            );
             foreach (self::TABLES as $table) {
                 $rows += (int) $connection->executeStatement("DELETE FROM $table WHERE practitioner_id = ?", $p);
             }
+            // Those of whom a file said that they wrote of this person, and nobody else.
+            $rows += (int) $connection->executeStatement(
+                'DELETE FROM teacher WHERE id IN (?)',
+                [$authors],
+                [ArrayParameterType::BINARY],
+            );
             $rows += (int) $connection->executeStatement('DELETE FROM practitioner WHERE id = ?', $p);
             $connection->executeStatement('DELETE FROM change_count WHERE subject = ?', $p);
             $connection->executeStatement('INSERT IGNORE INTO erased (id, at, `rows`) VALUES (?, ?, ?)', [

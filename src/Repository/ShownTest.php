@@ -22,6 +22,8 @@ final readonly class ShownTest
         public string $note,
         /** Whose hand it is in. */
         public string $writtenBy,
+        /** Whether that is what a file says. */
+        public bool $isClaimed,
         /** Whether the practitioner took it at home. */
         public bool $isOwn,
     ) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\AssessmentOutcome;
@@ -13,6 +14,7 @@ use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
@@ -20,6 +22,7 @@ use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
@@ -33,6 +36,7 @@ use LucidAscent\App\Exchange\Record\RecordTable;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
@@ -224,11 +228,79 @@ final class RecordTest extends AppTestCase
         $record['writtenBy'][0]['name'] = 'Somebody Elsewhere';
         $copy = $this->find((string) $this->import($record, $there)['person']);
         self::assertSame([['id' => $elsewhere, 'name' => 'Somebody Elsewhere']], $this->export($copy)['writtenBy']);
-        $this->client->request('GET', '/sign-in');
-        $this->client->submitForm('Sign in', ['email' => "$elsewhere@elsewhere.invalid", 'password' => '']);
-        self::assertSelectorExists('input[name="password"]');
-        $this->client->request('GET', '/');
-        self::assertResponseRedirects();
+        foreach ($this->em()->getRepository(Teacher::class)->findAll() as $one) {
+            if ($one->isClaimed()) {
+                $this->client->request('GET', '/sign-in');
+                $this->client->submitForm('Sign in', ['email' => $one->email, 'password' => '']);
+                self::assertSelectorExists('input[name="password"]');
+                $this->client->request('GET', '/');
+                self::assertResponseRedirects();
+            }
+        }
+    }
+
+    /** A file may say of anybody that they wrote what is in it: it tells nothing of them, and nobody here has said it. */
+    public function testWhoAFileNamesIsNobodyOfHere(): void
+    {
+        $there = $this->teacher('there@studio.example');
+        $victim = new Teacher(Uuid::v7(), 'victim@studio.example', 'A Known Victim', $there->createdAt);
+        $this->em()->persist($victim);
+        $record = $this->export($this->clean($this->teacher()));
+        foreach ([$victim, $there] as $i => $named) {
+            $claim = json_decode(
+                str_replace($record['writtenBy'][0]['id'], (string) $named->id, RecordDocument::json($record)),
+                true,
+            );
+            $claim['person']['id'] = (string) Uuid::v7();
+            $claim['writtenBy'][0]['name'] = 'Whoever The File Says';
+            $answer = $this->import($claim, $there);
+            $copy = $this->find((string) $answer['person']);
+            $this->client->loginUser($there);
+            $page = $this->client->request('GET', "/practitioners/$copy->id/journal")->filter('main')->text();
+            self::assertStringNotContainsString($victim->name, $page);
+            self::assertStringContainsString('Whoever The File Says (from an imported file)', $page);
+            // The file is the same again, and comes back as it was.
+            self::assertSame(0, $this->import($claim, $there)['added']);
+            self::assertSame(self::told($claim), self::told($this->export($copy)));
+            self::assertSame($claim['writtenBy'], $this->export($copy)['writtenBy']);
+            // What is new in it is by the same one.
+            $claim['tests'][] = ['id' => (string) Uuid::v7(), 'entryId' => (string) Uuid::v7()] + $claim['tests'][0];
+            self::assertSame(1, $this->import($claim, $there)['added']);
+            self::assertCount($i + 1, array_filter(
+                $this->em()->getRepository(Teacher::class)->findAll(),
+                static fn (Teacher $one): bool => $one->isClaimed(),
+            ));
+        }
+    }
+
+    /** The id of a picture names a file: a record gets none that was here before it. */
+    public function testAPictureThatARecordNamesIsNoneOfThoseHere(): void
+    {
+        $there = $this->teacher('there@studio.example');
+        $here = $this->teacher();
+        $own = new OwnPicture(Uuid::v7(), $here, 'half-lotus', 'Mine alone', $here->createdAt, 200, 300);
+        $this->em()->persist($own);
+        $person = $this->clean($here);
+        $this->em()->persist($kept = new StoredPicture(Uuid::v7(), $person, $here, $here->createdAt, 'wide-legs', 200, 300));
+        $this->em()->flush();
+        $record = $this->export($person);
+        $left = Uuid::v7();
+        $pictures = self::getContainer()->get(PictureStore::class);
+        $file = (string) tempnam(sys_get_temp_dir(), 'picture');
+        $pixels = imagecreatetruecolor(200, 300);
+        self::assertTrue(false !== $pixels && imagejpeg($pixels, $file));
+        $pictures->keep($left, $file);
+        foreach ([$own->id, $kept->id, $left] as $claimed) {
+            $record['person']['id'] = (string) Uuid::v7();
+            $record['pictures'] = [['id' => (string) $claimed] + $record['pictures'][0]];
+            $copy = $this->find((string) $this->import($record, $there)['person']);
+            $shown = self::getContainer()->get(PictureRecords::class)->pictures($copy);
+            self::assertCount(1, $shown);
+            self::assertNotEquals($claimed, $shown[0]->id);
+            self::assertSame((string) $claimed, $this->export($copy)['pictures'][0]['id']);
+        }
+        $pictures->remove($left);
+        unlink($file);
     }
 
     public function testTheTableIsOfRows(): void

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Exchange\Record;
 
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Device\PictureStore;
+use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
@@ -21,9 +23,6 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class KeepRecord
 {
-    /** Who wrote something elsewhere has a name here and no way to sign in. */
-    private const ELSEWHERE = '@elsewhere.invalid';
-
     public function __construct(
         private EntityManagerInterface $em,
         private RecordDocument $records,
@@ -34,24 +33,27 @@ final readonly class KeepRecord
         private ClockInterface $clock,
         private Catalogue $catalogue,
         private RecordChecks $checks,
+        private PictureStore $pictures,
     ) {
     }
 
     /**
      * @param bool $isTried whether nothing is kept in the end
+     * @param bool $isWrittenHere whether the teacher wrote what is new in it just now; who wrote what comes in a file is
+     *     what the file says, and nobody of here
      *
      * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null,
      *     unknown: list<string>} person: the row's key; unknown: names of what this catalogue has not
      *
      * @throws InvalidRecord when it is refused whole
      */
-    public function of(mixed $document, Teacher $teacher, bool $isTried = false): array
+    public function of(mixed $document, Teacher $teacher, bool $isTried = false, bool $isWrittenHere = false): array
     {
         $parts = RecordParts::of($document, $this->schema);
         $this->oneAtATime->hold("records of $teacher->id");
         $this->em->beginTransaction();
         try {
-            $answer = $this->add($parts, $teacher);
+            $answer = $this->add($parts, $teacher, $isWrittenHere);
             if ($isTried) {
                 $this->em->rollback();
                 $this->em->clear();
@@ -71,7 +73,7 @@ final readonly class KeepRecord
      * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null,
      *     unknown: list<string>}
      */
-    private function add(RecordParts $parts, Teacher $teacher): array
+    private function add(RecordParts $parts, Teacher $teacher, bool $isWrittenHere): array
     {
         $unknown = UnknownNames::of($parts->items, $this->catalogue);
         $row = $this->carried->person($teacher, Uuid::fromString($parts->head['person']['id']));
@@ -114,18 +116,20 @@ final readonly class KeepRecord
             $added[] = $practitioner;
         }
         $written = array_column($parts->head['writtenBy'], 'name', 'id');
-        $people = [];
+        $people = $isWrittenHere ? [(string) $teacher->id => $teacher] : [];
+        $claimed = [];
         $records = $parts->records(
             $practitioner,
-            function (string $id) use ($written, &$people, &$added): Teacher {
-                return $people[$id] ??=
-                    $this->em->find(Teacher::class, Uuid::fromString($id)) ??
-                    ($added[] = new Teacher(
-                        Uuid::fromString($id),
-                        $id.self::ELSEWHERE,
-                        $written[$id] ?? '?',
-                        $this->clock->now(),
-                    ));
+            function (string $id) use ($written, $names, &$people, &$added, &$claimed): Teacher {
+                $people[$id] ??= isset($names[$id])
+                    ? $this->em->find(Teacher::class, Uuid::fromString($names[$id]))
+                    : null;
+                if (null === $people[$id]) {
+                    $people[$id] = $added[] = Teacher::claimed(Uuid::v7(), $written[$id] ?? '?', $this->clock->now());
+                    $claimed[(string) $people[$id]->id] = $id;
+                }
+
+                return $people[$id];
             },
             fn (string $type, string $id): ?object => $this->ofPerson($type, $id, $practitioner),
             $this->checks,
@@ -138,7 +142,7 @@ final readonly class KeepRecord
         $this->em->flush();
         $this->carried->add(
             $practitioner->id,
-            array_flip(array_diff_key($names, $this->namesOf($here, $practitioner))),
+            array_flip(array_diff_key($names, $this->namesOf($here, $practitioner))) + $claimed,
         );
         foreach ($parts->pains() as [$pain, $side, $source]) {
             $this->pain->of($practitioner, $teacher, $pain, $side, $source);
@@ -198,7 +202,7 @@ final readonly class KeepRecord
         }
         $new = array_values(array_diff(array_unique($new), array_keys($names)));
         $taken = [];
-        foreach ([] === $new ? [] : [Practitioner::class, ...array_values(RecordKinds::CLASSES)] as $class) {
+        foreach ([] === $new ? [] : [Practitioner::class, OwnPicture::class, ...array_values(RecordKinds::CLASSES)] as $class) {
             foreach (Test::class === $class ? ['id', 'entryId'] : ['id'] as $field) {
                 foreach (array_chunk($new, 500) as $some) {
                     $found = $this->em
@@ -226,6 +230,12 @@ final readonly class KeepRecord
                         ] = true;
                     }
                 }
+            }
+        }
+        // A picture is a file of its id: what a record says is its own, and no file that is there already.
+        foreach (array_column($parts->items['pictures'] ?? [], 'id') as $id) {
+            if ($this->pictures->has(Uuid::fromString($id)) && !isset($names[$id])) {
+                $taken[$id] = true;
             }
         }
         foreach (array_keys($taken) as $id) {

@@ -34,14 +34,13 @@ final readonly class RecordDocument
             ->format(self::MOMENT);
         $teacher = $practitioner->teacher;
         $lists = $people = [];
+        $carried = $this->carried->of($practitioner);
         foreach (RecordKinds::CLASSES as $name => $class) {
             $records = $this->records($class, $practitioner);
             foreach ($records as $record) {
                 if (isset($record->by) && $record->by instanceof Teacher) {
-                    $people[(string) $record->by->id] = [
-                        'id' => (string) $record->by->id,
-                        'name' => $record->by->name,
-                    ];
+                    $id = $carried[(string) $record->by->id] ?? (string) $record->by->id;
+                    $people[$id] = ['id' => $id, 'name' => $record->by->name];
                 }
             }
             $lists[$name] = array_map(RecordCodec::write(...), $records);
@@ -64,7 +63,7 @@ final readonly class RecordDocument
                 ],
                 ...$lists,
             ],
-            $this->carried->of($practitioner),
+            $carried,
         );
         foreach (array_keys(RecordKinds::CLASSES) as $name) {
             usort(

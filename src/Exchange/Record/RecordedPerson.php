@@ -47,9 +47,8 @@ final readonly class RecordedPerson
         $names = array_column($parts->head['writtenBy'], 'name', 'id');
         $people = [];
         $by = static function (string $id) use ($names, $holder, &$people): Teacher {
-            return $people[$id] ??= new Teacher(
+            return $people[$id] ??= Teacher::claimed(
                 Uuid::fromString($id),
-                "$id@elsewhere.invalid",
                 $names[$id] ?? $holder['name'],
                 new \DateTimeImmutable('@0'),
             );
