@@ -48,7 +48,8 @@ say_backups() {
     [ -n "$any" ] || say 'No backup that was made here is where it was made; copies elsewhere are for whoever made them to remove.'
 }
 
-# make_backup FILE: the database as it is at one moment, the pictures, and what proves both. It has its name when it is
+# make_backup FILE: the database as it is at one moment, the pictures, the secret without which what waits on devices cannot
+# be read, and what proves them. It has its name when it is
 # whole and on the disk. Each step says whether it went well: whoever asks that of the whole gets no end at the first fault.
 make_backup() {
     local file=$1 folder
@@ -57,6 +58,7 @@ make_backup() {
         count_rows lucid_ascent >"$folder/before" &&
         dump_database lucid_ascent >"$folder/database.sql" &&
         cp -a "$ENV_DIR/pictures/." "$folder/pictures/" &&
+        sed -n 's/^APP_SECRET=//p' "$ENV_DIR/secrets" >"$folder/app-secret" &&
         with_scratch_database prove_dump "$folder" &&
         rm "$folder/before" && write_sums "$folder" &&
         tar -C "$folder" -czf "$file.part" . && unpacked_is_whole "$file.part" "$folder" &&
@@ -92,5 +94,16 @@ put_back() {
     restore_database lucid_ascent "$1/database.sql" && count_rows lucid_ascent >"$1/now" || return 1
     cmp -s "$1/rows" "$1/now" || { say 'The tables have other numbers of rows than the backup.' >&2; return 1; }
     cp -a "$1/pictures/." "$ENV_DIR/pictures/" || return 1
-    [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "$ENV_DIR/pictures"
+    [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "$ENV_DIR/pictures" || return 1
+    put_back_secret "$1/app-secret"
+}
+
+# put_back_secret FILE: logs that wait on a device, and forms on the way through a sign-in, are sealed with it. A backup of
+# before it was kept has none.
+put_back_secret() {
+    local secret
+    [ -e "$1" ] || return 0
+    secret=$(cat "$1")
+    case $secret in '' | *[!0-9A-Za-z]*) say 'Its secret is none.' >&2; return 1 ;; esac
+    sed "s/^APP_SECRET=.*/APP_SECRET=$secret/" "$ENV_DIR/secrets" | (umask 077; keep "$ENV_DIR/secrets")
 }

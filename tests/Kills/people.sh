@@ -67,9 +67,12 @@ hex=$(printf '%s' "$jonas" | tr -d '-' | tr '[:lower:]' '[:upper:]')
 
 # A backup of before brings everything back but who was erased since.
 bin/stop >/dev/null
-rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated"
+secret=$(grep '^APP_SECRET=' "$FOLDER/secrets")
+rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated" "$FOLDER/secrets"
 bin/restore "$backup" >/dev/null
 bin/start >/dev/null
+grep -qx "$secret" "$FOLDER/secrets" || fault 'what waits on devices can be read by nobody any more'
+load_secrets
 DB_PORT=$(cat "$ENV_DIR/mariadb.port")
 DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
 [ "$(told $FIRST "$jonas")" = "$before" ] || fault 'what was backed up is not there again'
