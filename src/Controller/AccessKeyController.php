@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\AccessKeyEnd;
 use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SeenByTeacher;
+use LucidAscent\App\Json\Day;
 use LucidAscent\App\PractitionerAccess\AccessSecret;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
 use LucidAscent\App\Repository\AccessRecords;
@@ -108,19 +109,14 @@ final class AccessKeyController extends TeacherController
         if ($request->isMethod('POST')) {
             $this->checkToken(self::TOKEN, $request);
             // Up to what the page has shown, and no further: what has come in since is still to be seen.
-            $shown = \DateTimeImmutable::createFromFormat(
-                'U.u',
-                $request->request->getString('shown'),
-                new \DateTimeZone('UTC'),
-            );
-            $now = $this->clock->now();
+            $shown = Day::written('U.u', $request->request->getString('shown'), new \DateTimeZone('UTC'));
+            if (null === $shown) {
+                $this->addFlash('hint', 'Nothing is marked as seen: read it once more, and say so again.');
+
+                return $this->redirectToRoute('came_in', ['id' => $practitioner->id]);
+            }
             $this->records->add(
-                new SeenByTeacher(
-                    Uuid::v7(),
-                    $practitioner,
-                    $this->teacher(),
-                    false === $shown ? $now : min($shown, $now),
-                ),
+                new SeenByTeacher(Uuid::v7(), $practitioner, $this->teacher(), min($shown, $this->clock->now())),
             );
 
             return $this->redirectToRoute('on_the_mat');

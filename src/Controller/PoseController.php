@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Json\Day;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\HelpsNow;
 use LucidAscent\App\Person\ProgressPage;
@@ -264,8 +265,6 @@ final class PoseController extends TeacherController
     /** The last moment of a day by the teacher's clock; null when it is no day. */
     private function endOf(string $day): ?\DateTimeImmutable
     {
-        $moment = \DateTimeImmutable::createFromFormat('!Y-m-d', $day, $this->clock->now()->getTimezone());
-
-        return false === $moment ? null : $moment->setTime(23, 59, 59);
+        return Day::written('Y-m-d', $day, $this->clock->now()->getTimezone())?->setTime(23, 59, 59);
     }
 }

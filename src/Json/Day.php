@@ -6,20 +6,25 @@ namespace LucidAscent\App\Json;
 
 use LucidAscent\Core\Body\InvalidValue;
 
-/** A calendar day as YYYY-MM-DD; a time after it is passed over. */
+/** Days and moments that somebody else has written: one that there is not, or that is no text at all, is none. */
 final class Day
 {
-    /** @throws InvalidValue when there is no such day */
+    /** @param string $format as PHP writes it; what is read has to be written so, to the letter */
+    public static function written(string $format, string $text, \DateTimeZone $zone): ?\DateTimeImmutable
+    {
+        $moment = str_contains($text, "\0") ? false : \DateTimeImmutable::createFromFormat("!$format", $text, $zone);
+
+        return false !== $moment && $moment->format($format) === $text ? $moment : null;
+    }
+
+    /**
+     * A calendar day as YYYY-MM-DD; a time after it is passed over.
+     *
+     * @throws InvalidValue when there is no such day
+     */
     public static function of(string $field, string $text): \DateTimeImmutable
     {
-        // A year has four digits, and what is no day may be anything at all.
-        $day =
-            1 === preg_match('/^\d{4}-\d\d-\d\d/', $text)
-                ? \DateTimeImmutable::createFromFormat('!Y-m-d', substr($text, 0, 10), new \DateTimeZone('UTC'))
-                : false;
-
-        return false !== $day && $day->format('Y-m-d') === substr($text, 0, 10)
-            ? $day
-            : throw InvalidValue::because($field, sprintf('must be a day such as 2026-03-02, not "%s".', $text));
+        return self::written('Y-m-d', substr($text, 0, 10), new \DateTimeZone('UTC')) ??
+            throw InvalidValue::because($field, sprintf('must be a day such as 2026-03-02, not "%s".', $text));
     }
 }

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
+use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\PersonHistory;
@@ -321,6 +322,18 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(3, $this->howMany(PainSaid::class), 'What it says of pain holds all the same.');
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
         self::assertSelectorTextContains('main', 'Went well');
+    }
+
+    #[TestWith(['']), TestWith(['now']), TestWith(["1\0"]), TestWith(['99999999999999999999.000000'])]
+    public function testWhatAPageHasNotSaidThatItShowedIsNotSeen(string $shown): void
+    {
+        $this->asTeacher(function () use ($shown): void {
+            $page = $this->client->request('GET', "$this->home/came-in");
+            $form = $page->selectButton('I have seen this')->form();
+            $this->client->request('POST', "$this->home/came-in", ['shown' => $shown] + $form->getPhpValues());
+        });
+        self::assertResponseRedirects("$this->home/came-in");
+        self::assertSame(0, $this->howMany(SeenByTeacher::class));
     }
 
     public function testWhatHurtsAgainHoldsAgainThoughTheFirstWasLiftedMeanwhile(): void

@@ -24,10 +24,19 @@ final class Grammar
         return (int) (getenv('HOSTILE_SEED') ?: 20261125);
     }
 
-    /** How many are made: so many in the suite, more by a flag. */
-    public static function count(int $usual): int
+    /** What is drawn at random: documents of six commands, pages, forms, and what scripts send. */
+    private const KINDS = 9;
+
+    /** How many of a kind are made: so many in the suite; with HOSTILE=100000 so many in all, shared among the kinds. */
+    public static function count(int $usual, int $among = 1): int
     {
-        return (int) (getenv('HOSTILE') ?: $usual);
+        return self::isAll() ? (int) ceil((int) getenv('HOSTILE') / self::KINDS / $among) : $usual;
+    }
+
+    /** Whether all that can be listed is tried, and not some of it. */
+    public static function isAll(): bool
+    {
+        return (int) getenv('HOSTILE') > 0;
     }
 
     public function chance(int $percent): bool

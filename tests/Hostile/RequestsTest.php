@@ -23,6 +23,8 @@ final class RequestsTest extends AppTestCase
 {
     private const EACH_PAGE = 12;
     private const EACH_FORM = 14;
+    /** What a browser can be made to send, and neither a database nor a page has as a text. */
+    private const NO_TEXT = ['a NUL and no UTF-8' => "a\0b\xff", 'a NUL' => "a\0b", 'no UTF-8' => "\xff\xfe"];
 
     private Practitioner $practitioner;
     private Grammar $grammar;
@@ -64,8 +66,9 @@ final class RequestsTest extends AppTestCase
     public function testEveryPageWithWhatIsWrongInItsAddress(): void
     {
         $asked = 0;
-        foreach ($this->routes('GET') as $name => $route) {
-            for ($i = 0; $i < Grammar::count(self::EACH_PAGE); ++$i) {
+        $routes = $this->routes('GET');
+        foreach ($routes as $name => $route) {
+            for ($i = 0; $i < Grammar::count(self::EACH_PAGE, count($routes)); ++$i) {
                 $path = $this->path($route, 0 === $i ? 0 : 40);
                 $query = [];
                 foreach (['side', 'posture', 'v', 'if', 'wanted', 'from', 'to', 'q', 'condition', 'for', 'family',
@@ -83,11 +86,61 @@ final class RequestsTest extends AppTestCase
         self::assertSame([], $this->faults);
     }
 
+    public function testEveryParameterThatIsNoText(): void
+    {
+        $names = self::parameters();
+        self::assertGreaterThan(15, count($names));
+        $asked = 0;
+        foreach ($this->routes('GET') as $route) {
+            foreach (self::noText() as $how => $value) {
+                // All of them at once; one by one where there is time.
+                $queries = [array_fill_keys($names, $value), array_fill_keys($names, ['x' => $value])];
+                foreach (Grammar::isAll() ? $names : [] as $one) {
+                    $queries[] = [$one => $value];
+                }
+                foreach ($queries as $query) {
+                    $this->client->request('GET', $path = $this->path($route, 0), $query);
+                    $this->isNoFaultOfOurs("$path $how ".implode(' ', array_keys($query)));
+                    ++$asked;
+                }
+                $places = array_fill_keys(array_keys($this->places), $value);
+                $path = strtr($route->getPath(), array_combine(
+                    array_map(static fn (string $place): string => '{'.$place.'}', array_keys($places)),
+                    array_map(rawurlencode(...), $places),
+                ));
+                $this->client->request('GET', $path);
+                $this->isNoFaultOfOurs("$path $how");
+            }
+        }
+        self::assertGreaterThan(100, $asked);
+        self::assertSame([], $this->faults);
+    }
+
+    /** @return array<string, string> all faults in one text; each by itself where there is time */
+    private static function noText(): array
+    {
+        return Grammar::isAll() ? self::NO_TEXT : array_slice(self::NO_TEXT, 0, 1);
+    }
+
+    /** @return list<string> every parameter that the application asks an address for, as its own code names them */
+    private static function parameters(): array
+    {
+        $names = ['q', '_locale', 'page'];
+        $files = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(dirname(__DIR__, 2).'/src'));
+        foreach ($files as $file) {
+            preg_match_all("/query->\\w+\\(\\s*'(\\w+)'/", (string) @file_get_contents((string) $file), $found);
+            array_push($names, ...$found[1]);
+        }
+
+        return array_values(array_unique($names));
+    }
+
     public function testEveryFormWithEachFieldWrong(): void
     {
         $sent = 0;
-        foreach ($this->forms() as $name => [$address, $whole]) {
-            for ($i = 0; $i < Grammar::count(self::EACH_FORM); ++$i) {
+        $forms = iterator_to_array($this->forms());
+        foreach ($forms as $name => [$address, $whole]) {
+            for ($i = 0; $i < Grammar::count(self::EACH_FORM, count($forms)); ++$i) {
                 $body = $this->grammar->broken($whole);
                 // The token of the page as it was: what is wrong is the rest, most of the time.
                 if (isset($whole['_token']) && $this->grammar->chance(90)) {
@@ -113,8 +166,8 @@ final class RequestsTest extends AppTestCase
         $sent = 0;
         foreach ($this->forms() as $name => [$address, $whole]) {
             foreach (self::leaves($whole) as $leaf) {
-                foreach (['missing' => null, 'empty' => '', 'wrong' => 'x',
-                    'doubled' => ['1', 'x']] as $how => $value) {
+                foreach (['missing' => null, 'empty' => '', 'wrong' => 'x', 'doubled' => ['1', 'x']]
+                    + self::noText() as $how => $value) {
                     $this->client->request('POST', $address, self::with($whole, $leaf, $value));
                     $this->isNoFaultOfOurs("$name ".implode('.', $leaf)." $how");
                     $status = $this->client->getResponse()->getStatusCode();
@@ -190,7 +243,7 @@ final class RequestsTest extends AppTestCase
             self::assertNotNull($route);
             $address = $this->path($route, 0);
             $token = $tokens[$name];
-            for ($i = 0; $i < Grammar::count(40); ++$i) {
+            for ($i = 0; $i < Grammar::count(40, count($bodies)); ++$i) {
                 $content = $this->grammar->chance(85)
                     ? (string) json_encode($this->grammar->broken($whole),
                         JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)

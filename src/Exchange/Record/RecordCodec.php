@@ -8,6 +8,7 @@ use Doctrine\ORM\Mapping\Column;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Json\Day;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -144,15 +145,8 @@ final class RecordCodec
     /** @throws InvalidValue */
     private static function time(string $text, string $name, bool $isDay): \DateTimeImmutable
     {
-        $time = \DateTimeImmutable::createFromFormat(
-            $isDay ? '!Y-m-d' : '!'.self::MOMENT,
-            $text,
-            new \DateTimeZone('UTC'),
-        );
-
-        return false !== $time && $time->format($isDay ? 'Y-m-d' : self::MOMENT) === $text
-            ? $time
-            : throw InvalidValue::because($name, $isDay ? 'is no day.' : 'is no moment in UTC.');
+        return Day::written($isDay ? 'Y-m-d' : self::MOMENT, $text, new \DateTimeZone('UTC')) ??
+            throw InvalidValue::because($name, $isDay ? 'is no day.' : 'is no moment in UTC.');
     }
 
     /** @param class-string $class */

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Exchange\Record;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Json\Day;
 use LucidAscent\App\Json\PainFields;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Body\InvalidValue;
@@ -423,20 +424,19 @@ final readonly class TableReadings
     private static function moment(string $text, Teacher $teacher): \DateTimeImmutable
     {
         $zone = new \DateTimeZone($teacher->timeZone() ?? 'UTC');
-        $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $text, $zone);
-        if (false !== $day && $day->format('Y-m-d') === $text) {
-            return $day->setTime(12, 0);
-        }
-        $moment =
-            1 === preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/', $text)
-                ? new \DateTimeImmutable($text)
-                : false;
+        $isMoment = 1 === preg_match('/^(.{10}T.{8})(?:\.(\d{1,6}))?Z$/D', $text, $parts);
 
-        if (false === $moment) {
-            $said = mb_substr($text, 0, 30);
-            throw InvalidValue::because('day', sprintf('"%s" is no day such as 2026-03-09.', $said));
-        }
-
-        return $moment;
+        return Day::written('Y-m-d', $text, $zone)?->setTime(12, 0) ??
+            ($isMoment
+                ? Day::written(
+                    'Y-m-d\TH:i:s.u',
+                    $parts[1].'.'.str_pad($parts[2] ?? '', 6, '0'),
+                    new \DateTimeZone('UTC'),
+                )
+                : null) ??
+            throw InvalidValue::because(
+                'day',
+                sprintf('"%s" is no day such as 2026-03-09.', mb_substr($text, 0, 30)),
+            );
     }
 }
