@@ -55,12 +55,18 @@ done_once() {
 
 # Some archives unpack readable to their owner alone; the servers have to read the libraries too.
 update_composer() {
-    composer update --no-progress --no-scripts && chmod -R u+rwX,go+rX vendor
+    composer update --no-progress --no-scripts "$@" && chmod -R u+rwX,go+rX vendor
 }
 
+# install_composer [for-tests]: what runs needs none of the libraries that tests do; where those are already, they stay.
 install_composer() {
-    [ -f vendor/autoload_runtime.php ] || rm -f var/install/composer.sum
-    done_once composer 'Installing PHP libraries' composer.json update_composer
+    [ -f vendor/autoload_runtime.php ] || rm -f var/install/composer.sum var/install/composer-tests.sum
+    if [ "${1:-}" = for-tests ]; then
+        done_once composer-tests 'Installing PHP libraries' composer.json update_composer
+    elif [ "$(cat var/install/composer-tests.sum 2>/dev/null)" != "$(sha256sum composer.json | cut -d' ' -f1)" ]; then
+        rm -f var/install/composer-tests.sum
+        done_once composer 'Installing PHP libraries' composer.json update_composer --no-dev
+    fi
 }
 
 install_npm() {

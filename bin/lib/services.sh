@@ -223,6 +223,7 @@ grant_application() {
         printf 'GRANT UPDATE ON %s.urgency TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT DELETE ON %s.sent_form TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT DELETE ON %s.sign_in_attempt TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT DELETE ON %s.signed_in TO ascent_app@127.0.0.1;\n' "$1"
     } | db_admin
 }
 
@@ -268,6 +269,8 @@ listen = $2
 pm = static
 pm.max_children = $3
 pm.max_requests = 5000
+; Nothing that a page does takes so long: what does is ended, and keeps nobody waiting.
+request_terminate_timeout = 120s
 clear_env = yes
 catch_workers_output = yes
 php_admin_value[error_log] = $ENV_DIR/log/php.log
@@ -296,7 +299,7 @@ INI
         # Whoever knocks at the practitioners' door waits for others there, and keeps no teacher waiting.
         pool lucid-ascent-own "$SOCKET_DIR/own.sock" 2
         # What an instrument says is a stream that stays open: it never holds a worker that a page waits for.
-        pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS"
+        pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS" | sed '/^request_terminate_timeout/d'
     } | keep_for_servers "$ENV_DIR/fpm.conf"
 }
 LIVE_WORKERS=4
@@ -337,6 +340,11 @@ http {
     limit_conn_zone \$server_name zone=all:1m;
     limit_conn_zone \$server_name zone=live:1m;
     limit_conn_log_level info;
+    # At the doors more than a few tries a second are no person's; who asks, a server in front says last.
+    map \$http_x_forwarded_for \$who { default \$remote_addr; $([ -z "$PUBLIC_URL" ] || printf '"~([^, ]+)\\s*$" $1;') }
+    limit_req_zone \$who zone=door:1m rate=5r/s;
+    limit_req_status 429;
+    limit_req_log_level info;
     gzip on;
     gzip_types text/css text/javascript application/json image/svg+xml;
     types { application/manifest+json webmanifest; text/html html; text/css css; text/javascript js; image/svg+xml svg; font/woff2 woff2; image/png png; text/plain txt; }
@@ -369,6 +377,18 @@ $(php_behind "$SOCKET_DIR/live.sock")
         location ^~ /feed/ {
             error_log /dev/null crit;
 $(php_behind "$FPM_SOCKET")
+        }
+        location = /sign-in {
+            limit_req zone=door burst=60 nodelay;
+$(php_behind "$FPM_SOCKET")
+        }
+        location = /own/open {
+            limit_req zone=door burst=60 nodelay;
+$(php_behind "$SOCKET_DIR/own.sock")
+        }
+        location = /own/pin {
+            limit_req zone=door burst=60 nodelay;
+$(php_behind "$SOCKET_DIR/own.sock")
         }
         location ^~ /own {
 $(php_behind "$SOCKET_DIR/own.sock")

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Security\PasswordRule;
 use Psr\Clock\ClockInterface;
@@ -25,6 +26,7 @@ final class TeacherCommand extends Command
         private readonly EntityManagerInterface $em,
         private readonly UserPasswordHasherInterface $hasher,
         private readonly ClockInterface $clock,
+        private readonly PasswordRule $rule,
     ) {
         parent::__construct();
     }
@@ -65,7 +67,7 @@ final class TeacherCommand extends Command
             return Command::FAILURE;
         }
         $password = stream_isatty(STDIN) ? (string) $io->askHidden('Password') : rtrim((string) fgets(STDIN), "\r\n");
-        $fault = PasswordRule::fault($password);
+        $fault = $this->rule->fault($password, [$email, $teacher->name ?? $name]);
         if (null !== $fault) {
             $io->getErrorStyle()->error($fault);
 
@@ -78,6 +80,10 @@ final class TeacherCommand extends Command
             $teacher->moveTo($zone);
         }
         $this->em->persist($teacher);
+        if (!$isNew) {
+            $now = $this->clock->now();
+            $this->em->persist(new PasswordChange(Uuid::v7(), $teacher, $now, PasswordChange::COMMAND_LINE));
+        }
         $this->em->flush();
         $output->writeln($isNew ? "An account for $email was made." : "The password of $email was changed.");
 

@@ -4,23 +4,33 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Form\ChangePasswordForm;
 use LucidAscent\App\Form\TimeZoneForm;
+use LucidAscent\App\Repository\SignedInRecords;
+use LucidAscent\App\Security\SecurityLog;
+use LucidAscent\App\Security\SignedInBrowser;
 use LucidAscent\App\Security\SignInThrottle;
+use LucidAscent\App\Security\ToSignIn;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
 
 final class AccountController extends TeacherController
 {
+    private const TOKEN = 'account';
+
     #[Route('/account', 'account', methods: ['GET', 'POST'])]
     public function show(
         Request $request,
         UserPasswordHasherInterface $hasher,
         Security $security,
         SignInThrottle $throttle,
+        SignedInBrowser $browser,
+        SecurityLog $log,
     ): Response {
         $teacher = $this->teacher();
         $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
@@ -31,7 +41,7 @@ final class AccountController extends TeacherController
 
             return $this->redirectToRoute('on_the_mat');
         }
-        $password = $this->createForm(ChangePasswordForm::class);
+        $password = $this->createForm(ChangePasswordForm::class, options: ['own' => [$teacher->name, $teacher->email]]);
         if ($request->request->has($password->getName()) && !$throttle->allows($teacher->email)) {
             $this->addFlash(
                 'hint',
@@ -46,14 +56,75 @@ final class AccountController extends TeacherController
         }
         if ($password->isSubmitted() && $password->isValid()) {
             $teacher->changePassword($hasher->hashPassword($teacher, (string) $password->get('new')->getData()));
-            $this->records->add($teacher);
+            $from = (string) $request->getClientIp();
+            $this->records->add($teacher, new PasswordChange(Uuid::v7(), $teacher, $this->clock->now(), $from));
             // Every other browser is signed out by the change; this one goes on.
+            $browser->endOthers($teacher, $request);
             $security->login($teacher);
+            $log->write('password changed');
             $this->addFlash('done', 'The password is changed. Other browsers are signed out.');
 
             return $this->redirectToRoute('on_the_mat');
         }
 
-        return $this->render('account/show.html.twig', ['zone' => $zone, 'password' => $password]);
+        return $this->render('account/show.html.twig', [
+            'zone' => $zone,
+            'password' => $password,
+            'browsers' => $browser->all($teacher),
+            'here' => $browser->id($request),
+            'token' => self::TOKEN,
+        ]);
+    }
+
+    #[Route('/account/browsers/{browser}/end', 'browser_end', methods: ['POST'])]
+    public function end(string $browser, Request $request, SignedInRecords $signedIn, SecurityLog $log): Response
+    {
+        $this->checkToken(self::TOKEN, $request);
+        if (Uuid::isValid($browser)) {
+            $signedIn->end($this->teacher(), $this->clock->now(), Uuid::fromString($browser));
+            $log->write('browser signed out');
+        }
+        $this->addFlash('done', 'That browser is signed out.');
+
+        return $this->redirectToRoute('account');
+    }
+
+    /** Before much leaves at once: whoever found a browser that somebody left open has no password. */
+    #[Route('/account/password', 'password_again', methods: ['GET', 'POST'])]
+    public function again(
+        Request $request,
+        UserPasswordHasherInterface $hasher,
+        SignInThrottle $throttle,
+        SignedInBrowser $browser,
+    ): Response {
+        $teacher = $this->teacher();
+        $back = ToSignIn::back(
+            $request->request->getString(ToSignIn::BACK) ?: $request->query->getString(ToSignIn::BACK),
+        );
+        $fault = null;
+        if ($request->isMethod('POST')) {
+            $this->checkToken(self::TOKEN, $request);
+            $isRight = $throttle->allows($teacher->email)
+                ? $hasher->isPasswordValid($teacher, $request->request->getString('password'))
+                : null;
+            if (null !== $isRight) {
+                $throttle->keep($teacher->email, $isRight);
+            }
+            if (true === $isRight) {
+                $browser->prove($request);
+
+                return $this->redirect($back ?? $this->generateUrl('on_the_mat'));
+            }
+            $fault =
+                null === $isRight
+                    ? 'Too many wrong passwords. Try again in a quarter of an hour.'
+                    : 'This is not the current password.';
+        }
+
+        return $this->render(
+            'account/password_again.html.twig',
+            ['back' => $back, 'fault' => $fault, 'token' => self::TOKEN],
+            new Response(status: null === $fault ? 200 : 422),
+        );
     }
 }

@@ -15,6 +15,9 @@ use LucidAscent\App\Exchange\Record\TableReadings;
 use LucidAscent\App\Form\RecordForm;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Repository\PlanRecords;
+use LucidAscent\App\Security\SecurityLog;
+use LucidAscent\App\Security\SignedInBrowser;
+use LucidAscent\App\Security\ToSignIn;
 use LucidAscent\Core\Calendar\Day;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -62,8 +65,15 @@ final class HandOverController extends TeacherController
         RecordDocument $document,
         RecordTable $table,
         Archive $archive,
+        SignedInBrowser $browser,
+        SecurityLog $log,
+        Request $request,
     ): Response {
         $practitioner = $this->practitioner($id);
+        if (!$browser->isProved()) {
+            return $this->redirectToRoute('password_again', [ToSignIn::BACK => $request->getPathInfo()]);
+        }
+        $log->write('exported');
         $bytes = match ($format) {
             'zip' => $archive->of($practitioner),
             'csv' => $table->csv($document->of($practitioner)),

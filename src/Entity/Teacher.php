@@ -36,7 +36,7 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
     ) {
     }
 
-    /** Somebody of whom a file says that they wrote what is in it: nobody's account, whoever has that name or id here. */
+    /** Somebody of whom a file says that they wrote what is in it: nobody's account, whoever has that id here. */
     public static function claimed(Uuid $id, string $name, \DateTimeImmutable $at): self
     {
         return new self($id, $id.self::ELSEWHERE, $name, $at);

@@ -16,6 +16,10 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 final class ChangePasswordForm extends AbstractType
 {
+    public function __construct(private readonly PasswordRule $rule)
+    {
+    }
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
@@ -29,13 +33,13 @@ final class ChangePasswordForm extends AbstractType
                 'invalid_message' => 'The two differ.',
                 'first_options' => [
                     'label' => 'New password',
-                    'help' => sprintf('At least %d characters.', PasswordRule::SHORTEST),
+                    'help' => sprintf('At least %d characters. Several words are best.', PasswordRule::SHORTEST),
                     'attr' => ['autocomplete' => 'new-password'],
                 ],
                 'second_options' => ['label' => 'New password again', 'attr' => ['autocomplete' => 'new-password']],
                 'constraints' => [
-                    new Callback(static function (?string $password, ExecutionContextInterface $context): void {
-                        $fault = PasswordRule::fault((string) $password);
+                    new Callback(function (?string $password, ExecutionContextInterface $context) use ($options): void {
+                        $fault = $this->rule->fault((string) $password, $options['own']);
                         if (null !== $fault) {
                             $context->buildViolation($fault)->atPath('first')->addViolation();
                         }
@@ -46,6 +50,6 @@ final class ChangePasswordForm extends AbstractType
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['own' => [], 'attr' => ['novalidate' => 'novalidate']]);
     }
 }

@@ -239,7 +239,7 @@ final class RecordTest extends AppTestCase
         }
     }
 
-    /** A file may say of anybody that they wrote what is in it: it tells nothing of them, and nobody here has said it. */
+    /** A file may say of anybody that they wrote it: it tells nothing of them, and nobody here has said it. */
     public function testWhoAFileNamesIsNobodyOfHere(): void
     {
         $there = $this->teacher('there@studio.example');
@@ -281,7 +281,8 @@ final class RecordTest extends AppTestCase
         $own = new OwnPicture(Uuid::v7(), $here, 'half-lotus', 'Mine alone', $here->createdAt, 200, 300);
         $this->em()->persist($own);
         $person = $this->clean($here);
-        $this->em()->persist($kept = new StoredPicture(Uuid::v7(), $person, $here, $here->createdAt, 'wide-legs', 200, 300));
+        $kept = new StoredPicture(Uuid::v7(), $person, $here, $here->createdAt, 'wide-legs', 200, 300);
+        $this->em()->persist($kept);
         $this->em()->flush();
         $record = $this->export($person);
         $left = Uuid::v7();

@@ -4,22 +4,32 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Entity\PasswordChange;
+use LucidAscent\App\Entity\SignedIn;
+use LucidAscent\App\Entity\SignedInEnd;
 use LucidAscent\App\Entity\SignInAttempt;
+use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Security\OneAtATime;
+use LucidAscent\App\Security\PasswordRule;
 use LucidAscent\App\Security\SignInThrottle;
 use PHPUnit\Framework\Attributes\TestWith;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\PasswordHasher\PasswordHasherInterface;
 use Symfony\Component\Security\Core\Exception\BadCredentialsException;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Http\Authenticator\AuthenticatorInterface;
 use Symfony\Component\Security\Http\Event\LoginFailureEvent;
+use Symfony\Component\Uid\Uuid;
 
 final class SignInTest extends AppTestCase
 {
+    use ClockSensitiveTrait;
+
     public function testNothingIsShownWithoutSigningIn(): void
     {
         $this->client->request('GET', '/');
@@ -198,6 +208,179 @@ final class SignInTest extends AppTestCase
         self::assertResponseRedirects('/');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'The password is changed.');
+    }
+
+    public function testABrowserIsSignedOutAfterTwelveHoursAndAFormComesBackThroughTheNextSignIn(): void
+    {
+        $this->teacher();
+        $this->signIn(self::PASSWORD);
+        self::mockTime('+11 hours 59 minutes');
+        $this->client->request('GET', '/account');
+        self::assertResponseIsSuccessful();
+        self::mockTime('+12 hours 1 minute');
+        $this->client->request('GET', '/account');
+        self::assertResponseRedirects('http://localhost/sign-in?back=/account');
+    }
+
+    public function testABrowserIsSignedOutFromAnotherOneByItsOwnerAlone(): void
+    {
+        $teacher = $this->teacher();
+        $this->signIn(self::PASSWORD);
+        $first = $this->em()->getRepository(SignedIn::class)->findAll()[0];
+        $jar = $this->client->getCookieJar();
+        $session = $jar->get('MOCKSESSID') ?? throw new \LogicException();
+        $jar->clear();
+        $this->teacher('other@studio.example');
+        $this->signIn(self::PASSWORD, 'other@studio.example');
+        $page = $this->client->request('GET', '/account/password');
+        $token = $page->filter('input[name="_token"]')->attr('value');
+        $this->client->request('POST', "/account/browsers/$first->id/end", ['_token' => $token ?? '']);
+        self::assertSame(0, $this->howMany(SignedInEnd::class), 'Another teacher ends nothing of it.');
+
+        $jar->clear();
+        $this->signIn(self::PASSWORD);
+        $page = $this->client->request('GET', '/account');
+        self::assertCount(1, $page->filter('form[action*="/account/browsers/"]'), 'This one has no button.');
+        $this->client->submit($page->filter('form[action$="'.$first->id.'/end"]')->form());
+        self::assertResponseRedirects('/account');
+        $jar->set($session);
+        $this->client->request('GET', '/account');
+        self::assertResponseRedirects('http://localhost/sign-in?back=/account');
+        self::assertSame($teacher->email, $first->teacher->email);
+    }
+
+    public function testANewPasswordEndsEveryOtherBrowserAndIsToldAtTheNextSignIn(): void
+    {
+        $this->teacher();
+        $this->signIn(self::PASSWORD);
+        $this->client->getCookieJar()->clear();
+        self::mockTime('+1 minute');
+        $this->signIn(self::PASSWORD);
+        $this->client->request('GET', '/account');
+        $this->client->submitForm('Change the password', [
+            'change_password_form[current]' => self::PASSWORD,
+            'change_password_form[new][first]' => 'another long sentence',
+            'change_password_form[new][second]' => 'another long sentence',
+        ]);
+        self::assertSame(2, $this->howMany(SignedInEnd::class), 'The other one, and this one as it was.');
+        self::assertCount(1, $this->client->request('GET', '/account')->filter('main li strong'));
+        $this->client->getCookieJar()->clear();
+        self::mockTime('+2 minutes');
+        foreach ([1, 2, 3] as $try) {
+            $this->signIn("wrong $try");
+        }
+        $this->signIn('another long sentence');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', '3 wrong passwords were tried since you last signed in.');
+        // Changed in this browser, which signed in anew by it: that is told to nobody who sat there.
+        self::assertSelectorTextNotContains('main', 'Your password was changed');
+        $this->client->getCookieJar()->clear();
+        $teacher = $this->em()->getRepository(Teacher::class)->findAll()[0];
+        $this->em()->persist(new PasswordChange(Uuid::v7(), $teacher, new \DateTimeImmutable('+3 minutes'), 'x'));
+        $this->em()->flush();
+        self::mockTime('+4 minutes');
+        $this->signIn('another long sentence');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Your password was changed');
+        self::assertSelectorTextNotContains('main', 'wrong passwords');
+    }
+
+    public function testAWholeRecordLeavesAfterThePasswordAlone(): void
+    {
+        $record = '/practitioners/'.$this->practitioner($this->teacher())->id.'/record.json';
+        $this->signIn(self::PASSWORD);
+        $this->client->request('GET', $record);
+        self::assertResponseIsSuccessful();
+        self::mockTime('+16 minutes');
+        foreach (['json', 'csv', 'zip'] as $format) {
+            $this->client->request('GET', substr($record, 0, -4).$format);
+            self::assertResponseRedirects();
+        }
+        $this->client->followRedirect();
+        $this->client->submitForm('Continue', ['password' => 'wrong']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('.fault', 'This is not the current password.');
+        $this->client->request('GET', $record);
+        self::assertResponseRedirects("/account/password?back=$record");
+        $this->client->followRedirect();
+        $this->client->submitForm('Continue', ['password' => self::PASSWORD]);
+        self::assertResponseRedirects($record);
+        $this->client->followRedirect();
+        self::assertResponseIsSuccessful();
+        // Wrong ones count, as at the door.
+        self::mockTime('+40 minutes');
+        $this->client->request('GET', "/account/password?back=$record");
+        for ($try = 0; $try < 5; ++$try) {
+            $this->client->submitForm('Continue', ['password' => 'wrong']);
+        }
+        $this->client->submitForm('Continue', ['password' => self::PASSWORD]);
+        self::assertSelectorTextContains('.fault', 'Too many wrong passwords.');
+    }
+
+    public function testSigningOutClearsWhatTheBrowserKeeps(): void
+    {
+        $this->teacher();
+        $this->signIn(self::PASSWORD);
+        $this->client->request('GET', '/account');
+        $this->client->submitForm('Sign out');
+        self::assertResponseRedirects('/sign-in');
+        // Storage stays: a log that waits there to be sent may say that something hurts.
+        self::assertSame('"cache"', $this->client->getResponse()->headers->get('Clear-Site-Data'));
+        self::assertSame(1, $this->howMany(SignedInEnd::class));
+    }
+
+    public function testWhoIsRefusedIsInALogOfItsOwnWithoutAWordAboutAnybody(): void
+    {
+        $log = self::getContainer()->getParameter('kernel.logs_dir').'/security.log';
+        $person = $this->practitioner($this->teacher());
+        $other = $this->teacher('other@studio.example');
+        $this->signIn('wrong', 'other@studio.example');
+        $this->signIn(self::PASSWORD, 'other@studio.example');
+        $before = (int) filesize($log);
+        $this->client->request('POST', '/account/browsers/x/end', ['_token' => 'none']);
+        self::assertResponseStatusCodeSame(403);
+        $this->client->request('GET', "/practitioners/$person->id?q=knee");
+        self::assertResponseStatusCodeSame(404);
+        clearstatcache();
+        $written = (string) file_get_contents($log, offset: $before);
+        self::assertStringContainsString('refused', $written);
+        self::assertStringContainsString('not found', $written);
+        self::assertStringContainsString((string) $other->id, $written);
+        self::assertStringContainsString('browser_end', $written);
+        self::assertStringNotContainsString($person->name, $written);
+        self::assertStringNotContainsString('knee', $written);
+        self::assertStringNotContainsString((string) $person->id, $written);
+        self::assertStringContainsString('wrong password', (string) file_get_contents($log));
+    }
+
+    #[TestWith(['short', 'at least 12 characters'])]
+    #[TestWith(['qazwsxedcrfv', 'easy to guess'], 'in the list')]
+    #[TestWith(['Password2026!', 'easy to guess'], 'a word of the list and figures')]
+    #[TestWith(['123456789012345', 'easy to guess'], 'figures')]
+    #[TestWith(['abcabcabcabcabc', 'easy to guess'], 'again and again')]
+    #[TestWith(['qwertyletmein', 'easy to guess'], 'two of the list')]
+    #[TestWith(['maren-tolvik-99', 'easy to guess'], 'name and figures')]
+    #[TestWith(['maren@studio.example', 'easy to guess'], 'the address')]
+    #[TestWith(['a long enough password', null])]
+    #[TestWith(['blåbær og havre til alle', null], 'not of ASCII')]
+    #[TestWith(['6973a10d3881', null], 'drawn')]
+    public function testAPasswordIsLongAndNotAmongThoseThatAreTriedFirst(string $password, ?string $because): void
+    {
+        $own = ['Maren Tolvik', 'maren@studio.example'];
+        $fault = self::getContainer()->get(PasswordRule::class)->fault($password, $own);
+        null === $because ? self::assertNull($fault) : self::assertStringContainsString($because, (string) $fault);
+    }
+
+    public function testAPasswordOfManyBytesIsReadToItsEnd(): void
+    {
+        $long = str_repeat('ø', 100);
+        $rule = self::getContainer()->get(PasswordRule::class);
+        self::assertNotNull($rule->fault(str_repeat('words of many sorts ', 7), []));
+        $teacher = $this->teacher();
+        $hasher = self::getContainer()->get(UserPasswordHasherInterface::class);
+        $teacher->changePassword($hasher->hashPassword($teacher, "$long end"));
+        self::assertTrue($hasher->isPasswordValid($teacher, "$long end"));
+        self::assertFalse($hasher->isPasswordValid($teacher, "$long and"));
     }
 
     public function testEveryPageKeepsToItself(): void

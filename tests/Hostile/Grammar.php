@@ -27,7 +27,7 @@ final class Grammar
     /** What is drawn at random: documents of six commands, pages, forms, and what scripts send. */
     private const KINDS = 9;
 
-    /** How many of a kind are made: so many in the suite; with HOSTILE=100000 so many in all, shared among the kinds. */
+    /** How many of a kind are made: so many in the suite; with HOSTILE=100000 so many in all. */
     public static function count(int $usual, int $among = 1): int
     {
         return self::isAll() ? (int) ceil((int) getenv('HOSTILE') / self::KINDS / $among) : $usual;

@@ -19,7 +19,7 @@ if [ -d "$PLACE" ]; then clean_up; mkdir -p "$OUT"; fi
 mkdir -p "$PLACE/var/install" "$DISK"
 # The same files under another name: no room is taken, and whatever is written is written anew.
 cp -al .env bin catalogue composer.json config core migrations public src templates translations vendor "$PLACE/"
-cp var/install/composer.sum "$PLACE/var/install/"
+cp var/install/composer*.sum "$PLACE/var/install/"
 
 if ! mount -t tmpfs -o size=1m,mode=0755 tmpfs "$DISK" 2>/dev/null; then
     echo 'No disk of its own can be mounted here: what a full one does is not tried.'

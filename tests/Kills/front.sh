@@ -66,4 +66,16 @@ from=$(db_admin -e 'SELECT GROUP_CONCAT(DISTINCT address) FROM lucid_ascent.sign
 [ "$from" = 198.51.100.7 ] || fault "whoever signed in is taken for $from"
 # Any other name is no way in, and asked directly nobody's word for an address counts.
 case $(php tests/Kills/ask.php "http://evil.example:$PORT/sign-in" "$FRONT/jar") in 'HTTP/1.1 421'*) ;; *) false ;; esac || fault 'another name is answered'
+# Whoever knocks without pause is answered by the web server alone, and is counted by the address in front.
+many=$(for i in $(seq 120); do printf 'http://127.0.0.1:%s/sign-in\n' "$PORT"; done | php -r '
+    $all = curl_multi_init(); $asked = [];
+    foreach (file("php://stdin", FILE_IGNORE_NEW_LINES) as $url) {
+        $asked[] = $one = curl_init($url);
+        curl_setopt_array($one, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ["X-Forwarded-For: 203.0.113.9"]]);
+        curl_multi_add_handle($all, $one);
+    }
+    do { curl_multi_exec($all, $running); curl_multi_select($all); } while ($running);
+    echo count(array_filter($asked, fn ($one) => 429 === curl_getinfo($one, CURLINFO_RESPONSE_CODE)));')
+[ "$many" -gt 20 ] || fault "of 120 knocks at once $many were turned away"
+case $(ask /sign-in) in 'HTTP/1.1 302'*) ;; *) fault 'and others with it' ;; esac
 echo 'ok'

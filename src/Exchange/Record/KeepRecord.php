@@ -39,8 +39,8 @@ final readonly class KeepRecord
 
     /**
      * @param bool $isTried whether nothing is kept in the end
-     * @param bool $isWrittenHere whether the teacher wrote what is new in it just now; who wrote what comes in a file is
-     *     what the file says, and nobody of here
+     * @param bool $isWrittenHere whether the teacher wrote what is new in it just now; who wrote what comes in a file
+     *     is what the file says, and nobody of here
      *
      * @return array{added: int, known: int, refused: list<array{what: string, because: string}>, person: string|null,
      *     unknown: list<string>} person: the row's key; unknown: names of what this catalogue has not
@@ -202,7 +202,8 @@ final readonly class KeepRecord
         }
         $new = array_values(array_diff(array_unique($new), array_keys($names)));
         $taken = [];
-        foreach ([] === $new ? [] : [Practitioner::class, OwnPicture::class, ...array_values(RecordKinds::CLASSES)] as $class) {
+        $classes = [Practitioner::class, OwnPicture::class, ...array_values(RecordKinds::CLASSES)];
+        foreach ([] === $new ? [] : $classes as $class) {
             foreach (Test::class === $class ? ['id', 'entryId'] : ['id'] as $field) {
                 foreach (array_chunk($new, 500) as $some) {
                     $found = $this->em

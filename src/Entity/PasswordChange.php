@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Database\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** That an account got another password, and from where: its owner is told at the next sign-in. */
+#[ORM\Entity]
+#[ORM\Index(columns: ['teacher_id', 'at'])]
+class PasswordChange
+{
+    /** Where whoever runs the installation gave it. */
+    public const COMMAND_LINE = 'command line';
+
+    public function __construct(
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Teacher $teacher,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        #[ORM\Column(length: 45)]
+        public readonly string $address,
+    ) {
+    }
+}
