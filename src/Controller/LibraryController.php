@@ -8,6 +8,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
+use LucidAscent\App\OwnEntry\OwnCatalogue;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
 use LucidAscent\App\Person\ReadPerson;
@@ -32,7 +33,7 @@ final class LibraryController extends TeacherController
 
     #[Route('/library', 'library', methods: ['GET'])]
     #[CachedPage(['q', 'component', 'family', 'purpose', 'level', 'remedy', 'hand'], Whose::TeachersAlone)]
-    public function library(Request $request, ReadPerson $people): Response
+    public function library(Request $request, ReadPerson $people, OwnCatalogue $own): Response
     {
         $postures = $this->catalogue->all(Kind::Posture);
         $drills = $this->catalogue->all(Kind::Drill);
@@ -84,6 +85,7 @@ final class LibraryController extends TeacherController
 
         return $this->render('library/index.html.twig', [
             'postures' => $postures,
+            'unreadable' => $own->unreadable($this->teacher()),
             'shown' => $shown,
             'tests' => '' === $asked ? [] : Library::search($asked, $this->catalogue->all(Kind::Test)),
             'allTests' => $this->catalogue->all(Kind::Test),

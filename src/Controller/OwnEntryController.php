@@ -50,10 +50,20 @@ final class OwnEntryController extends TeacherController
                 return $this->redirectToRoute('own_entries');
             }
         }
+        $unreadable = $this->own->unreadable($this->teacher());
+        // One that is not read is put right where its text can be seen: it becomes the next version.
+        $mended = $request->query->getString('mend');
+        if ($request->isMethod('GET') && isset($unreadable[$mended])) {
+            [$of, $name] = explode('/', $mended, 2);
+            $kind = Kind::from($of);
+            $text = $this->own->versions($this->teacher(), $kind, $name)[0]->text ?? '';
+            $faults = $unreadable[$mended];
+        }
 
         return $this->render(
             'library/own.html.twig',
             [
+                'unreadable' => $unreadable,
                 'entries' => $this->own->newest($this->teacher()),
                 'token' => self::IMPORT,
                 'text' => $text,
@@ -94,8 +104,11 @@ final class OwnEntryController extends TeacherController
     public function next(Kind $kind, string $name, Request $request): Response
     {
         $own = $this->own->versions($this->teacher(), $kind, $name)[0] ?? throw $this->createNotFoundException();
+        $read = $this->catalogue->all($kind)[$name] ?? null;
 
-        return $this->edit($kind, $name, $this->catalogue->all($kind)[$name] ?? [], $own->adapts, $request);
+        return null === $read
+            ? $this->redirectToRoute('own_entries', ['mend' => "$kind->value/$name", '_fragment' => 'bring-in'])
+            : $this->edit($kind, $name, $read, $own->adapts, $request);
     }
 
     #[Route(

@@ -10,6 +10,7 @@ use LucidAscent\App\Catalogue\EntryText;
 use LucidAscent\App\Catalogue\Fault;
 use LucidAscent\App\Catalogue\Inherited;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\OlderEntry;
 use LucidAscent\App\Entity\OwnEntry;
 use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
@@ -201,12 +202,48 @@ final class OwnCatalogue
         // A version never changes, and a new release has a new cache: each is read once.
         return $this->cache->get(
             "own.$own->id",
-            fn (): array => EntryText::read(
-                $own->kind,
-                $own->text,
-                sprintf(self::FILE, $own->name),
-                $this->catalogue->schemas(),
-            ),
+            function () use ($own): array {
+                $read = fn (string $text): array => EntryText::read(
+                    $own->kind,
+                    $text,
+                    sprintf(self::FILE, $own->name),
+                    $this->catalogue->schemas(),
+                );
+                $as = $read($own->text);
+                $today = [] === $as[1] ? null : OlderEntry::today($own->text);
+                $older = null === $today ? $as : $read($today);
+
+                return [] === $older[1] ? $older : $as;
+            },
         );
+    }
+
+    /**
+     * What a teacher has written and this version cannot read: kept, shown, and for its writer to put right.
+     *
+     * @return array<string, list<Fault>> why, by kind and name ("posture/my-lotus")
+     */
+    public function unreadable(Teacher $teacher): array
+    {
+        $read = $this->of($teacher);
+        $unreadable = [];
+        foreach ($this->newest($teacher) as $own) {
+            if (!isset($read[$own->kind->value][$own->name])) {
+                $faults = $this->read($own)[1];
+                $unreadable[$own->kind->value.'/'.$own->name] =
+                    [] !== $faults
+                        ? $faults
+                        : [
+                            new Fault(
+                                sprintf(self::FILE, $own->name),
+                                EntryText::line($own->text, 'id'),
+                                'adapts',
+                                sprintf('"%s" is not there any more.', (string) $own->adapts),
+                            ),
+                        ];
+            }
+        }
+
+        return $unreadable;
     }
 }

@@ -13,9 +13,12 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\OwnEntry;
 use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\OwnEntry\OwnCatalogue;
 use LucidAscent\Core\Testing\Formula;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\Uid\Uuid;
 
 final class OwnEntryTest extends AppTestCase
 {
@@ -98,6 +101,63 @@ final class OwnEntryTest extends AppTestCase
         self::assertSame(2, $this->howMany(OwnEntry::class));
         $this->client->request('GET', '/library/postures/pigeon');
         self::assertSelectorTextNotContains('main', 'Slower.');
+    }
+
+    /** As the forms of earlier versions wrote them: read today, and holding no less than they did. */
+    #[TestWith(['posture-1.yaml']), TestWith(['posture-2.yaml'])]
+    public function testAPostureOfAnEarlierVersionIsReadAsItWasMeant(string $file): void
+    {
+        $text = (string) file_get_contents(__DIR__."/older/$file");
+        $teacher = $this->em()->getRepository(Teacher::class)->findAll()[0];
+        $this->em()->persist(new OwnEntry(Uuid::v7(), $teacher, Kind::Posture, 'my-half-lotus', 1, 'half-lotus', $text,
+            new \DateTimeImmutable()));
+        $this->em()->flush();
+        $own = self::getContainer()->get(OwnCatalogue::class);
+        self::assertSame([], $own->unreadable($teacher));
+        $mine = $own->of($teacher)['posture']['my-half-lotus'];
+        self::assertSame('My half lotus', $mine['name']);
+        $shipped = self::getContainer()->get(Catalogue::class)->all(Kind::Posture)['half-lotus'];
+        $last = $mine['rungs'][array_key_last($mine['rungs'])];
+        self::assertSame([], array_diff(['turn-out', 'knee-folded'], $last['loads']));
+        $judged = array_column($shipped['rungs'], null, 'id')[$last['id']] ?? null;
+        self::assertNotNull($judged);
+        self::assertSame([], array_diff($judged['loads'], $last['loads']), 'As what it adapts, at least.');
+        self::assertSame($judged['gates'] ?? null, $last['gates'] ?? null);
+        $this->client->request('GET', '/library/postures/my-half-lotus');
+        self::assertResponseIsSuccessful();
+        $this->client->request('GET', '/library/own/posture/my-half-lotus/edit');
+        self::assertInputValueSame('entry_form[name]', 'My half lotus');
+        self::assertSame($text, $own->newest($teacher)[0]->text, 'What was kept stays as it was written.');
+    }
+
+    public function testWhatCannotBeReadIsShownKeptAndPutRight(): void
+    {
+        $teacher = $this->em()->getRepository(Teacher::class)->findAll()[0];
+        $good = (string) file_get_contents(__DIR__.'/older/posture-2.yaml');
+        $text = str_replace('family: cross-legged', 'family: of-a-later-version', $good);
+        foreach ([['my-half-lotus', $text], ['no-text', "\t: ["]] as [$name, $written]) {
+            $this->em()->persist(new OwnEntry(Uuid::v7(), $teacher, Kind::Posture, $name, 1, 'half-lotus', $written,
+                new \DateTimeImmutable()));
+        }
+        $adapted = str_replace('id: my-half-lotus', 'id: of-what-is-gone', $good);
+        $this->em()->persist(new OwnEntry(Uuid::v7(), $teacher, Kind::Posture, 'of-what-is-gone', 1, 'not-there',
+            $adapted, new \DateTimeImmutable()));
+        $this->em()->flush();
+        $this->client->request('GET', '/library');
+        self::assertSelectorTextContains('.note.caution', 'cannot read my-half-lotus, no-text, of-what-is-gone');
+        $this->client->request('GET', '/library/own/posture/my-half-lotus/edit');
+        self::assertResponseRedirects('/library/own?mend=posture/my-half-lotus#bring-in');
+        $page = $this->client->request('GET', '/library/own?mend=posture/my-half-lotus');
+        self::assertSelectorTextContains('#text-faults', 'family');
+        self::assertSame($text, $page->filter('#text')->text(normalizeWhitespace: false));
+        $this->client->submitForm('Check and keep', ['text' => $good]);
+        self::assertResponseRedirects('/library/own');
+        $this->client->request('GET', '/library');
+        self::assertSelectorTextNotContains('.note.caution', 'my-half-lotus');
+        self::assertSame(['no-text', 'of-what-is-gone'], array_map(basename(...), array_keys(
+            self::getContainer()->get(OwnCatalogue::class)->unreadable($teacher),
+        )));
+        self::assertSame(4, $this->howMany(OwnEntry::class), 'Every version is there.');
     }
 
     public function testASmallTextThatGrowsWithoutEndIsRefused(): void
