@@ -20,6 +20,8 @@ step() {
     local what=$1 log start=$SECONDS beat status=0
     shift
     mkdir -p "$ROOT/var/install"
+    # Logs of steps that were killed are nobody's.
+    find "$ROOT/var/install" -name 'step.*' -mmin +120 -delete
     log=$(mktemp "$ROOT/var/install/step.XXXXXX")
     printf '%s …' "$what"
     (while sleep 5; do printf '.'; done) 9>&- &

@@ -27,5 +27,8 @@ final class ResponseHeaders
         $headers->set('Cross-Origin-Opener-Policy', 'same-origin');
         $headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
         $headers->set('Cache-Control', 'private, no-store');
+        if ($event->getRequest()->isSecure()) {
+            $headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
     }
 }

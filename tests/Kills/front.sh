@@ -57,6 +57,7 @@ password=$(sed -n 's/^DEMO_PASSWORD=//p' "$FOLDER/secrets")
 signed=$(ask /sign-in email=demo@studio.example "password=$password" "_csrf_token=$(ask /sign-in | value _csrf_token)")
 case $signed in 'HTTP/1.1 302'*) ;; *) fault "nobody signs in behind it: ${signed:0:400}" ;; esac
 grep -i '^set-cookie: ascent=' <<<"$signed" | grep -qi 'secure' || fault "the cookie is not Secure: ${signed:0:800}"
+grep -qi '^strict-transport-security: max-age=31536000' <<<"$signed" || fault 'a browser may come without TLS next time'
 ! grep -i '^location:' <<<"$signed" | grep -q '127.0.0.1' || fault "it leads elsewhere: ${signed:0:800}"
 person=$(ask / | grep -o '/practitioners/[0-9a-f-]\{36\}' | head -1)
 [ -n "$person" ] || fault 'signed in, nobody is seen'
