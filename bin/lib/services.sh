@@ -502,6 +502,11 @@ is_as_it_was() {
     [ "$was" = "$(cat "$2")" ]
 }
 
+start_nginx() {
+    WEB_PORT=$(choose_port web "$1") && write_nginx_config &&
+        as_service nginx -c "$ENV_DIR/nginx.conf" -p "$ENV_DIR" -e "$ENV_DIR/log/nginx.log" 9>&-
+}
+
 # start_web FIRST_PORT: PHP-FPM and nginx over the code and the settings as they are now.
 start_web() {
     WEB_PORT=$(kept_port web) || stop_one nginx QUIT
@@ -510,10 +515,7 @@ start_web() {
         is_as_it_was write_nginx_config "$ENV_DIR/nginx.conf" || stop_one nginx QUIT
     fi
     running fpm || stop_one fpm QUIT
-    if ! running nginx; then
-        stop_one nginx QUIT
-        WEB_PORT=$(choose_port web "$1")
-    fi
+    running nginx || stop_one nginx QUIT
     if ! running fpm; then
         write_fpm_config
         # Nothing is loaded ahead for root, as whom servers run only where a folder is closed to others.
@@ -526,8 +528,8 @@ start_web() {
         started fpm || fail "PHP-FPM did not start; $ENV_DIR/log/start.log says why."
     fi
     if ! running nginx; then
-        write_nginx_config
-        as_service nginx -c "$ENV_DIR/nginx.conf" -p "$ENV_DIR" -e "$ENV_DIR/log/nginx.log" 9>&- || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
+        # Another installation may take a port between the question whether it is free and its use.
+        start_nginx "$1" || { port_is_free "$WEB_PORT" || start_nginx "$1"; } || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
         started nginx || fail "nginx did not start; $ENV_DIR/log/nginx.log says why."
     fi
     WEB_URL="http://127.0.0.1:$WEB_PORT"

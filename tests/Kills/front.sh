@@ -1,23 +1,14 @@
 #!/usr/bin/env bash
 # Behind a server with a name and a certificate: one signs in, cookies are Secure, addresses are of that name, who asks
 # is who asked in front, and nobody else's word for it is taken.
-set -euo pipefail
-cd "$(dirname "$0")/../.."
-export ASCENT_ENV=front
-FOLDER=var/env/$ASCENT_ENV
-FRONT=$(mktemp -d)
+. "$(dirname "$0")/environment.sh"
+also_leave() { nginx -c "$FRONT/nginx.conf" -p "$FRONT" -e "$FRONT/said" -s stop 2>/dev/null || true; }
+environment front
+FRONT=$OUT
 NAME=studio.test
-trap 'nginx -c "$FRONT/nginx.conf" -p "$FRONT" -e "$FRONT/log" -s stop 2>/dev/null || true; bin/stop >/dev/null 2>&1 || true; rm -rf "$FOLDER" "$FRONT"' EXIT
-fault() { echo "FAULT: $*"; cat "$FRONT/log" 2>/dev/null || true; exit 1; }
-bin/stop >/dev/null
-rm -rf "$FOLDER"
-bin/start >/dev/null
+begun
 TLS=$(php -r 'echo parse_url("tcp://".stream_socket_get_name(stream_socket_server("tcp://127.0.0.1:0"), false), PHP_URL_PORT);')
 # Running servers take up what has changed.
-. bin/lib/common.sh
-. bin/lib/services.sh
-as_whom_it_was_started
-use_env "$ASCENT_ENV"
 before=$(server nginx)
 bin/start --public-url="https://$NAME:$TLS" >/dev/null
 [ "$(server nginx)" != "$before" ] || fault 'the server runs on with the settings of before'
@@ -47,14 +38,11 @@ http {
     }
 }
 NGINX
-nginx -c "$FRONT/nginx.conf" -p "$FRONT" -e "$FRONT/log"
+nginx -c "$FRONT/nginx.conf" -p "$FRONT" -e "$FRONT/said"
 
-# ask PATH [NAME=VALUE…]: one request through the front.
-ask() { local path=$1; shift; php tests/Kills/ask.php "https://$NAME:$TLS$path" "$FRONT/jar" "$@"; }
-# value NAME: of the first field of that name in what comes in.
-value() { grep -o "name=\"$1\" value=\"[^\"]*\"" | head -1 | cut -d'"' -f4; }
-password=$(sed -n 's/^DEMO_PASSWORD=//p' "$FOLDER/secrets")
-signed=$(ask /sign-in email=demo@studio.example "password=$password" "_csrf_token=$(ask /sign-in | value _csrf_token)")
+# All that is asked goes through the front.
+URL="https://$NAME:$TLS"
+signed=$(sign_in)
 case $signed in 'HTTP/1.1 302'*) ;; *) fault "nobody signs in behind it: ${signed:0:400}" ;; esac
 grep -i '^set-cookie: ascent=' <<<"$signed" | grep -qi 'secure' || fault "the cookie is not Secure: ${signed:0:800}"
 grep -qi '^strict-transport-security: max-age=31536000' <<<"$signed" || fault 'a browser may come without TLS next time'

@@ -1,23 +1,10 @@
 #!/usr/bin/env bash
 # Somebody is erased, moved and merged by whoever runs the installation; and a backup that is put back brings nobody back.
-set -euo pipefail
-cd "$(dirname "$0")/../.."
-export ASCENT_ENV=people
-FOLDER=var/env/$ASCENT_ENV
-BACKUPS=$(mktemp -d)
-trap 'bin/stop >/dev/null 2>&1 || true; rm -rf "$FOLDER" "$BACKUPS"' EXIT
-bin/stop >/dev/null
-rm -rf "$FOLDER"
-fault() { echo "FAULT: $*"; exit 1; }
-bin/start >/dev/null
-. bin/lib/common.sh
-. bin/lib/services.sh
-as_whom_it_was_started
-use_env "$ASCENT_ENV"
-load_secrets
-STAMP=$(cat "$ENV_DIR/stamp")
-DB_PORT=$(cat "$ENV_DIR/mariadb.port")
-DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+. "$(dirname "$0")/environment.sh"
+environment people
+begun
+BACKUPS=$OUT/backups
+mkdir "$BACKUPS"
 FIRST=demo@studio.example
 SECOND=second@studio.example
 printf 'a long enough password\n' | console_as_service ascent:teacher $SECOND Second >/dev/null
@@ -70,11 +57,8 @@ bin/stop >/dev/null
 secret=$(grep '^APP_SECRET=' "$FOLDER/secrets")
 rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated" "$FOLDER/secrets"
 bin/restore "$backup" >/dev/null
-bin/start >/dev/null
+begun
 grep -qx "$secret" "$FOLDER/secrets" || fault 'what waits on devices can be read by nobody any more'
-load_secrets
-DB_PORT=$(cat "$ENV_DIR/mariadb.port")
-DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
 [ "$(told $FIRST "$jonas")" = "$before" ] || fault 'what was backed up is not there again'
 [ -z "$(who $FIRST Ebba)" ] || fault 'the backup has brought back who was erased'
 echo 'ok'

@@ -1,21 +1,13 @@
 #!/usr/bin/env bash
 # bin/start killed at random moments, and started again: whatever it was doing, the next start ends well, and what
 # was in the database is in it still. STARTS=100 KILLS_SEED=7 for more, and for the same again.
-set -euo pipefail
-cd "$(dirname "$0")/../.."
-export ASCENT_ENV=kills
+. "$(dirname "$0")/environment.sh"
+environment starts
 STARTS=${STARTS:-8}
 SEED=${KILLS_SEED:-$(date +%s)}
 RANDOM=$SEED
-FOLDER=var/env/$ASCENT_ENV
-trap 'bin/stop >/dev/null 2>&1 || true; rm -rf "$FOLDER"' EXIT
-bin/stop >/dev/null
-rm -rf "$FOLDER"
 echo "seed $SEED, $STARTS starts"
 
-fault() { echo "FAULT: $*"; exit 1; }
-. bin/lib/common.sh
-. bin/lib/services.sh
 (lock install; ensure_service_user private)
 as_whom_it_was_started
 use_env "$ASCENT_ENV"

@@ -151,7 +151,14 @@ const write = async (base, password) => {
 const processes = () =>
     inEnvironment('for name in mariadb fpm nginx; do server "$name" && echo || true; processes_of "$name"; done', '')
         .split('\n')
+        .filter(Boolean)
         .map(Number);
+
+// Asked to end, it ends the storm and counts what came of it so far.
+let isAsked = false;
+process.on('SIGTERM', () => {
+    isAsked = true;
+});
 
 console.log(`seed ${SEED}, ${KILLS} kills, ${CLIENTS} clients`);
 mkdirSync('var/test', { recursive: true });
@@ -164,14 +171,18 @@ try {
     const before = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
     await planOf(base, await signIn(base, password));
     const clients = Array.from({ length: CLIENTS }, () => write(base, password));
-    for (let kill = 0; kill < KILLS; ++kill) {
+    let killed = 0;
+    while (killed < KILLS && !isAsked) {
         await wait(300 + random(1500));
         const now = processes();
-        const victim = now[random(now.length)];
-        try {
-            process.kill(victim, 'SIGKILL');
-        } catch {
-            continue;
+        if (now.length > 0) {
+            try {
+                process.kill(now[random(now.length)], 'SIGKILL');
+                ++killed;
+            } catch {
+                // It has ended by itself meanwhile.
+                continue;
+            }
         }
         await wait(200);
         start();
@@ -187,6 +198,7 @@ try {
     const strange = kept.filter((id) => ![...sent].some((one) => one.replaceAll('-', '') === id));
     console.log(
         [
+            `${killed} kills`,
             `${promised.size} promised`,
             `${kept.length} kept`,
             `${kept.length - there.size} doubled`,

@@ -1,0 +1,42 @@
+# An installation of its own under var/env/, begun anew, and gone when the script that reads this ends.
+# shellcheck shell=bash
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/../.."
+
+fault() { echo "FAULT: $*"; cat "$OUT/said" 2>/dev/null || true; exit 1; }
+# A script that has more to leave does that in `also_leave`.
+leave() {
+    also_leave
+    bin/stop >/dev/null 2>&1 || true
+    rm -rf "$FOLDER" "$OUT"
+}
+also_leave() { :; }
+
+# environment NAME: none of that name runs or is there.
+environment() {
+    export ASCENT_ENV=$1
+    FOLDER=var/env/$1
+    OUT=$(mktemp -d)
+    trap leave EXIT
+    bin/stop >/dev/null
+    rm -rf "$FOLDER"
+    . bin/lib/common.sh
+    . bin/lib/services.sh
+}
+
+# begun: it runs, and what the scripts in bin/ know of it is known here.
+begun() {
+    bin/start >/dev/null
+    as_whom_it_was_started
+    use_env "$ASCENT_ENV"
+    load_secrets
+    STAMP=$(cat "$ENV_DIR/stamp")
+    DB_PORT=$(kept_port mariadb)
+    DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+}
+
+# ask PATH [NAME=VALUE…]: one request to $URL with the cookies of those before.
+ask() { local path=$1; shift; php tests/Kills/ask.php "$URL$path" "$OUT/jar" "$@"; }
+# value NAME: of the first field of that name in what comes in.
+value() { grep -o "name=\"$1\" value=\"[^\"]*\"" | head -1 | cut -d'"' -f4; }
+sign_in() { ask /sign-in email=demo@studio.example "password=$DEMO_PASSWORD" "_csrf_token=$(ask /sign-in | value _csrf_token)"; }

@@ -1,0 +1,32 @@
+#!/usr/bin/env bash
+# Run by somebody who is not root, in a folder of their own with a blank in its name: start, backup, stop, restore.
+set -euo pipefail
+cd "$(dirname "$0")/../.."
+if [ "$(id -u)" -ne 0 ]; then echo 'ok: every other script is run by an ordinary user already'; exit 0; fi
+PLACE=$(mktemp -d)
+COPY="$PLACE/of my own"
+fault() { echo "FAULT: $*"; cat "$PLACE/said" 2>/dev/null || true; exit 1; }
+by_them() { (cd "$COPY" && env -i PATH="$PATH" HOME="$PLACE" ASCENT_ENV=ordinary runuser -u nobody -- "$@") >>"$PLACE/said" 2>&1 </dev/null; }
+trap 'by_them bin/stop || true; rm -rf "$PLACE"' EXIT
+chmod 0755 "$PLACE"
+mkdir -p "$COPY/var/install"
+cp -r .env bin catalogue composer.json config core migrations public src templates translations vendor "$COPY/"
+cp var/install/composer*.sum "$COPY/var/install/"
+chown -R nobody: "$COPY"
+touch "$PLACE/said"
+chmod 0666 "$PLACE/said"
+answers() { php -r 'exit(false === @file_get_contents("http://127.0.0.1:".$argv[1]."/sign-in") ? 1 : 0);' "$(cat "$COPY/var/env/ordinary/web.port")"; }
+
+by_them bin/start || fault 'it does not start'
+answers || fault 'it does not answer'
+mkdir -m 0777 "$PLACE/copies"
+by_them bin/backup "$PLACE/copies" || fault 'no backup is made'
+by_them bin/stop || fault 'it does not stop'
+rm -rf "$COPY/var/env/ordinary/mysql" "$COPY/var/env/ordinary/demo.loaded" "$COPY/var/env/ordinary/migrated"
+by_them bin/restore "$PLACE"/copies/*.tar.gz || fault 'a backup is not put back'
+by_them bin/start || fault 'what was put back does not start'
+answers || fault 'what was put back does not answer'
+[ -z "$(find "$COPY/var/env" ! -user nobody -print -quit)" ] || fault "something of it is somebody else's"
+by_them bin/stop || fault 'it does not stop'
+! grep -aqF "$COPY" /proc/[0-9]*/cmdline 2>/dev/null || fault 'something runs on'
+echo 'ok'
