@@ -52,6 +52,13 @@ abstract class AppTestCase extends WebTestCase
         return $teacher;
     }
 
+    /** In a session that begins now: one of twelve hours ago has ended. */
+    protected function loginAnew(Teacher $teacher): void
+    {
+        $this->client->getCookieJar()->expire('MOCKSESSID');
+        $this->client->loginUser($teacher);
+    }
+
     protected function practitioner(Teacher $teacher, bool $measured = true, string $name = 'A Person'): Practitioner
     {
         $now = new \DateTimeImmutable('-10 days');

@@ -157,12 +157,10 @@ final class KeptPageTest extends AppTestCase
         $practitioner = $this->signedIn();
         $this->tested($practitioner);
         self::mockTime(new \DateTimeImmutable('+30 days'));
-        $this->client->getCookieJar()->clear();
-        $this->client->loginUser($practitioner->teacher);
+        $this->loginAnew($practitioner->teacher);
         self::assertStringContainsString('35 days ago', $this->page('/'));
         self::mockTime(new \DateTimeImmutable('+31 days'));
-        $this->client->getCookieJar()->clear();
-        $this->client->loginUser($practitioner->teacher);
+        $this->loginAnew($practitioner->teacher);
         self::assertStringContainsString('36 days ago', $this->page('/'));
     }
 
@@ -190,8 +188,7 @@ final class KeptPageTest extends AppTestCase
         self::assertSelectorTextContains('[role="status"]', 'say why it was a slip');
         self::assertStringNotContainsString('say why it was a slip', $this->page($page));
         $this->client->request('GET', '/account');
-        $this->client->getCookieJar()->clear();
-        $this->client->loginUser($practitioner->teacher);
+        $this->loginAnew($practitioner->teacher);
         $crawler = $this->client->request('GET', $page);
         self::assertStringContainsString("pain:$said->id", (string) $crawler->html());
         $this->client->submitForm('Take it back; both stay on record', ['why' => 'The other person.']);

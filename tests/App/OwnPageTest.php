@@ -551,7 +551,7 @@ final class OwnPageTest extends AppTestCase
     {
         $this->become('teacher');
         $this->em()->clear();
-        $this->client->loginUser($this->em()->find(\LucidAscent\App\Entity\Teacher::class,
+        $this->loginAnew($this->em()->find(\LucidAscent\App\Entity\Teacher::class,
             $this->practitioner->teacher->id) ?? throw new \LogicException());
         $do();
     }

@@ -259,6 +259,7 @@ final class PlanPageTest extends AppTestCase
             'pain' => null] + (isset($item['drill']) ? ['drill' => $item['drill']] : []),
             array_values(array_filter($first['items'], static fn (array $item): bool => 'work' === $item['phase'])));
         self::mockTime($first['date'].' 12:00');
+        $this->loginAnew($this->practitioner->teacher);
         self::assertSame(200, $this->send(['id' => (string) Uuid::v7(), 'on' => $first['date'], 'items' => $done]));
         $volume = self::getContainer()->get(PlanVolume::class)
             ->of($this->read(), self::getContainer()->get(PlanRecords::class)->logs($this->practitioner));
