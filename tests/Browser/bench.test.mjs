@@ -121,15 +121,15 @@ test('the instrument drops out, jumps and sends garbage, and no reading is lost'
     await page.goto(`${home}/tests/figure-four-lying`);
     await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
     const state = page.locator('[data-live-state]');
-    await page.locator('[data-live-take]:not([disabled])').waitFor({ timeout: 30000 });
+    await page.locator('[data-live-take]:not([disabled])').waitFor();
     await page.keyboard.press('Space');
     const first = await page.locator('#bench_trials_0_angle_left').inputValue();
     assert.match(first, /^\d{1,3}\.\d$/);
     assert.equal(await page.locator('#bench_tool').inputValue(), 'inclinometer');
-    await state.filter({ hasText: 'No connection' }).waitFor({ timeout: 30000 });
+    await state.filter({ hasText: 'No connection' }).waitFor();
     assert.equal(await page.locator('#bench_trials_0_angle_left').inputValue(), first);
     // It comes back by itself, and the next steady angle goes to the next trial.
-    await page.locator('[data-live-take]:not([disabled])').waitFor({ timeout: 30000 });
+    await page.locator('[data-live-take]:not([disabled])').waitFor();
     await page.locator('#bench_trials_1_angle_left').focus();
     await page.keyboard.press('Space');
     assert.match(await page.locator('#bench_trials_1_angle_left').inputValue(), /^\d{1,3}\.\d$/);

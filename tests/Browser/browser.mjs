@@ -24,6 +24,8 @@ export const launch = () => chromium.launch({ executablePath, args });
 /** A page that fails the test on any script error and on any refused or missing file. */
 export const open = async (browser, options = {}) => {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options });
+    // What comes is waited for, on a busy machine as well; what does not come fails the test all the same.
+    context.setDefaultTimeout(60_000);
     const page = await context.newPage();
     page.faults = [];
     page.on('pageerror', (error) => page.faults.push(error.message));
@@ -127,7 +129,7 @@ export const check = async (page, known = null) => {
 /** Waits until something says this: a page that was just asked for may not be there whole yet. */
 export const says = async (locator, pattern) => {
     try {
-        await locator.filter({ hasText: pattern }).waitFor({ timeout: 15_000 });
+        await locator.filter({ hasText: pattern }).waitFor();
     } catch {
         // It says what it says instead; where upper case is a matter of style, what is shown counts.
         assert.match(await locator.innerText(), pattern);

@@ -179,7 +179,7 @@ test('a whole session without a network is sent once there is one', async () => 
     await toEnd(phone);
     await phone.getByText('Kept on this device; it is sent').waitFor();
     await phone.context().setOffline(false);
-    await phone.getByText('Your session is kept').waitFor({ timeout: 20_000 });
+    await phone.getByText('Your session is kept').waitFor();
     await room.goto(base);
     await room.locator('[data-came-in]').getByRole('link').click();
     await counts(room.getByRole('heading', { name: 'Sessions' }), 1);
@@ -201,7 +201,7 @@ test('what hurts without a network holds on the phone, and for everybody once it
     await phone.getByText('written down on this phone').waitFor();
     assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
     await phone.context().setOffline(false);
-    await phone.getByText('Rests for now').first().waitFor({ timeout: 20_000 });
+    await phone.getByText('Rests for now').first().waitFor();
     await room.goto(base);
     await room.locator('[data-came-in].caution').waitFor();
     await room.goto(home);
@@ -223,7 +223,7 @@ test('what hurts in a session holds though the session is never brought to its e
     await phone.getByText('written down on this phone').waitFor();
     assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
     await phone.context().setOffline(false);
-    await phone.getByText('Rests for now').first().waitFor({ timeout: 40_000 });
+    await phone.getByText('Rests for now').first().waitFor();
     await room.goto(home);
     await room.getByText('Pain in or around a knee').first().waitFor();
 });

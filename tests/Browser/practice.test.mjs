@@ -152,7 +152,7 @@ test('the network goes in mid-session, and the log arrives once it is back, once
     await page.context().setOffline(true);
     await hurtAndKept(page);
     await page.context().setOffline(false);
-    await page.waitForURL(/plans\/[0-9a-f-]{36}$/, { timeout: 20000 });
+    await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     page.faults.length = 0;
     await page.reload();
     await counts(page.getByText(/not held/), 1);
