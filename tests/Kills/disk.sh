@@ -1,8 +1,7 @@
 #!/usr/bin/env bash
 # In a folder with blanks in its name, on a disk that is full: a start, a stop, a backup say so in a line and leave nothing
 # that they cannot undo; once there is room everything goes on, with all that was there.
-set -euo pipefail
-cd "$(dirname "$0")/../.."
+. "$(dirname "$0")/environment.sh"
 export ASCENT_ENV=disk
 FROM=$PWD
 PLACE="$FROM/var/test/a place with blanks"
@@ -13,7 +12,6 @@ clean_up() {
     ! mountpoint -q "$DISK" || umount "$DISK"
     rm -rf "$PLACE" "$OUT"
 }
-fault() { echo "FAULT: $*"; cat "$OUT/said" 2>/dev/null || true; exit 1; }
 trap clean_up EXIT
 if [ -d "$PLACE" ]; then clean_up; mkdir -p "$OUT"; fi
 mkdir -p "$PLACE/var/install" "$DISK"
@@ -35,9 +33,8 @@ refused() {
     if "$@" >"$OUT/said" 2>&1 </dev/null; then return; fi
     tail -1 "$OUT/said" | grep -qE '^(start|stop|backup|restore): .{10,}' || fault "$* ends without a word of why"
     "$PLACE/bin/stop" >"$OUT/said" 2>&1 || fault "after $* nothing can be stopped"
-    [ -z "$(left)" ] || fault "after $* and a stop $(left) runs on"
+    nothing_left "$DISK" || fault "after $* and a stop something runs on"
 }
-left() { grep -alF "$DISK" /proc/[0-9]*/cmdline 2>/dev/null | grep -v "/$$/" | while read -r one; do { tr '\0' ' ' <"$one"; } 2>/dev/null || true; done; }
 answers() { php -r 'exit(false === @file_get_contents("http://127.0.0.1:".$argv[1]."/sign-in") ? 1 : 0);' "$(cat "$DISK/disk/web.port")"; }
 people() {
     (cd "$PLACE" && . bin/lib/common.sh && . bin/lib/services.sh && as_whom_it_was_started && use_env disk && db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
@@ -62,7 +59,7 @@ if [ -n "$MOUNTED" ]; then
     [ -z "$(ls -A "$OUT/copies of mine")" ] || fault 'half a backup is left'
     answers || fault 'the disk is full, and pages that only read do not answer'
     "$PLACE/bin/stop" >"$OUT/said" 2>&1 || fault 'nothing can be stopped'
-    [ -z "$(left)" ] || fault "stopped, $(left) runs on"
+    nothing_left "$DISK" || fault 'stopped, something runs on'
     rm "$DISK/full"
     fill
     refused "$PLACE/bin/start"

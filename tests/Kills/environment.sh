@@ -35,6 +35,16 @@ begun() {
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
 }
 
+# nothing_left PATH: whether nothing runs any more whose command line names it; what ends takes a moment to be gone.
+nothing_left() {
+    local tries=50
+    while grep -aqF -- "$1" /proc/[0-9]*/cmdline 2>/dev/null; do
+        [ "$tries" -gt 0 ] || { grep -alF -- "$1" /proc/[0-9]*/cmdline 2>/dev/null | xargs -r -n1 sh -c 'tr "\\0" " " <"$1"; echo' -; return 1; }
+        sleep 0.1
+        tries=$((tries - 1))
+    done
+}
+
 # ask PATH [NAME=VALUE…]: one request to $URL with the cookies of those before.
 ask() { local path=$1; shift; php tests/Kills/ask.php "$URL$path" "$OUT/jar" "$@"; }
 # value NAME: of the first field of that name in what comes in.

@@ -1,11 +1,10 @@
 #!/usr/bin/env bash
 # Run by somebody who is not root, in a folder of their own with a blank in its name: start, backup, stop, restore.
-set -euo pipefail
-cd "$(dirname "$0")/../.."
+. "$(dirname "$0")/environment.sh"
 if [ "$(id -u)" -ne 0 ]; then echo 'ok: every other script is run by an ordinary user already'; exit 0; fi
 PLACE=$(mktemp -d)
+OUT=$PLACE
 COPY="$PLACE/of my own"
-fault() { echo "FAULT: $*"; cat "$PLACE/said" 2>/dev/null || true; exit 1; }
 by_them() { (cd "$COPY" && env -i PATH="$PATH" HOME="$PLACE" ASCENT_ENV=ordinary runuser -u nobody -- "$@") >>"$PLACE/said" 2>&1 </dev/null; }
 trap 'by_them bin/stop || true; rm -rf "$PLACE"' EXIT
 chmod 0755 "$PLACE"
@@ -28,5 +27,5 @@ by_them bin/start || fault 'what was put back does not start'
 answers || fault 'what was put back does not answer'
 [ -z "$(find "$COPY/var/env" ! -user nobody -print -quit)" ] || fault "something of it is somebody else's"
 by_them bin/stop || fault 'it does not stop'
-! grep -aqF "$COPY" /proc/[0-9]*/cmdline 2>/dev/null || fault 'something runs on'
+nothing_left "$COPY/var" || fault 'something runs on'
 echo 'ok'

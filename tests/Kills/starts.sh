@@ -55,7 +55,5 @@ if [ "$SERVICE_USER" != "$DATABASE_USER" ]; then
     [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')" -eq 6 ] || fault 'somebody is gone with the other user'
 fi
 bin/stop >/dev/null
-for stat in /proc/[0-9]*/cmdline; do
-    tr '\0' ' ' <"$stat" 2>/dev/null | grep -qF "$ENV_DIR" && fault "$stat runs on" || true
-done
+nothing_left "$ENV_DIR" || fault 'something runs on'
 echo 'ok'
