@@ -20,6 +20,8 @@ use_env() {
         # What root reads lies where the servers cannot write: theirs are the folders named here, and no more.
         chown "root:$(id -gn "$SERVICE_USER")" "$ENV_DIR"
         chown "$SERVICE_USER:" "$SOCKET_DIR" "$RUN_DIR" "$ENV_DIR"/{log,tmp,cache,pictures}
+        # Whoever asks nginx as root whether its configuration is right makes the folders of what is sent somebody else's.
+        find "$ENV_DIR/tmp" -mindepth 1 -maxdepth 1 -type d ! -user "$SERVICE_USER" -exec chown "$SERVICE_USER:" {} +
         chown -h "$DATABASE_USER:$(id -gn "$SERVICE_USER")" "$DB_DIR" "$DB_DIR/tmp" "$DB_SOCKET_DIR"
     fi
     chmod 0750 "$ENV_DIR" "$SOCKET_DIR" "$DB_DIR" "$DB_SOCKET_DIR"
@@ -510,12 +512,8 @@ start_nginx() {
 # start_web FIRST_PORT: PHP-FPM and nginx over the code and the settings as they are now.
 start_web() {
     WEB_PORT=$(kept_port web) || stop_one nginx QUIT
-    if running nginx && running fpm; then
-        is_as_it_was write_fpm_config "$ENV_DIR/fpm.conf" || stop_one fpm QUIT
-        is_as_it_was write_nginx_config "$ENV_DIR/nginx.conf" || stop_one nginx QUIT
-    fi
-    running fpm || stop_one fpm QUIT
-    running nginx || stop_one nginx QUIT
+    { running fpm && is_as_it_was write_fpm_config "$ENV_DIR/fpm.conf"; } || stop_one fpm QUIT
+    { running nginx && is_as_it_was write_nginx_config "$ENV_DIR/nginx.conf"; } || stop_one nginx QUIT
     if ! running fpm; then
         write_fpm_config
         # Nothing is loaded ahead for root, as whom servers run only where a folder is closed to others.

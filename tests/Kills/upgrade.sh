@@ -31,7 +31,11 @@ for version in $versions; do
     written
     before=$(rows)
     rm -f "$FOLDER/migrated"
+    # Nor do servers run on with the configuration of before.
+    echo '# of an earlier version' >>"$FOLDER/nginx.conf"
+    was=$(server nginx)
     bin/start >"$OUT/said" 2>&1 || fault "from $version it does not start"
+    [ "$(server nginx)" != "$was" ] || fault "from $version the web server runs on as it was"
     [ "$(rows)" = "$before" ] || fault "from $version $(rows) are left of $before"
     sign_in >/dev/null
     ask /library | grep -q 'My half lotus' || fault "from $version the teacher's own posture is gone"
