@@ -105,7 +105,10 @@ const planOf = async (base, ask) => {
 const promised = new Set();
 const sent = new Set();
 let storms = true;
-const write = async (base, password) => {
+/** Where it is: another installation may take the port of one that was killed. */
+const address = () => `http://127.0.0.1:${readFileSync(`${FOLDER}/web.port`, 'utf8').trim()}`;
+
+const write = async (password) => {
     let ask = null;
     let plan = null;
     let token = null;
@@ -114,6 +117,7 @@ const write = async (base, password) => {
         sent.add(id);
         for (let isKept = false; !isKept && storms;) {
             try {
+                const base = address();
                 ask ??= await signIn(base, password);
                 plan ??= await planOf(base, ask);
                 token ??= (await (await ask(`${base}/session-token`)).json()).token;
@@ -167,10 +171,9 @@ rmSync(FOLDER, { recursive: true, force: true });
 let status;
 try {
     const password = /password (\S+)/.exec(start())[1];
-    const base = `http://127.0.0.1:${readFileSync(`${FOLDER}/web.port`, 'utf8').trim()}`;
     const before = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
-    await planOf(base, await signIn(base, password));
-    const clients = Array.from({ length: CLIENTS }, () => write(base, password));
+    await planOf(address(), await signIn(address(), password));
+    const clients = Array.from({ length: CLIENTS }, () => write(password));
     let killed = 0;
     while (killed < KILLS && !isAsked) {
         await wait(300 + random(1500));
