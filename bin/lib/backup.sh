@@ -49,8 +49,8 @@ say_backups() {
 }
 
 # make_backup FILE: the database as it is at one moment, the pictures, the secret without which what waits on devices cannot
-# be read, and what proves them. It has its name when it is
-# whole and on the disk. Each step says whether it went well: whoever asks that of the whole gets no end at the first fault.
+# be read, and what proves them. It has its name when it is whole and on the disk. Each step says whether it went well:
+# whoever asks that of the whole gets no end at the first fault.
 make_backup() {
     local file=$1 folder
     folder=$(mktemp -d "$ENV_DIR/dumps/backup.XXXXXX") || return 1

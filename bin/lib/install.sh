@@ -43,15 +43,16 @@ install_debian() {
 
 # done_once NAME FILE COMMAND…: runs the command unless it has succeeded with FILE as it is now.
 done_once() {
-    local stamp="$ROOT/var/install/$1.sum" now what=$2
-    now=$(sha256sum "$3" | cut -d' ' -f1)
+    local name=$1 what=$2 file=$3 now
+    now=$(sum_of "$3")
     shift 3
-    mkdir -p "$ROOT/var/install"
-    if [ "$(cat "$stamp" 2>/dev/null)" = "$now" ]; then return 0; fi
-    rm -f "$stamp"
+    if is_done "$name" "$file"; then return 0; fi
+    rm -f "$ROOT/var/install/$name.sum"
     step "$what" "$@"
-    printf '%s\n' "$now" >"$stamp"
+    printf '%s\n' "$now" >"$ROOT/var/install/$name.sum"
 }
+is_done() { [ "$(cat "$ROOT/var/install/$1.sum" 2>/dev/null)" = "$(sum_of "$2")" ]; }
+sum_of() { sha256sum "$1" | cut -d' ' -f1; }
 
 # Some archives unpack readable to their owner alone; the servers have to read the libraries too.
 update_composer() {
@@ -63,7 +64,7 @@ install_composer() {
     [ -f vendor/autoload_runtime.php ] || rm -f var/install/composer.sum var/install/composer-tests.sum
     if [ "${1:-}" = for-tests ]; then
         done_once composer-tests 'Installing PHP libraries' composer.json update_composer
-    elif [ "$(cat var/install/composer-tests.sum 2>/dev/null)" != "$(sha256sum composer.json | cut -d' ' -f1)" ]; then
+    elif ! is_done composer-tests composer.json; then
         rm -f var/install/composer-tests.sum
         done_once composer 'Installing PHP libraries' composer.json update_composer --no-dev
     fi

@@ -153,6 +153,8 @@ load_secrets() {
 # application's rights on tables, and no file of the database.
 db_admin() { as_user "$DATABASE_USER" mariadb --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --batch --skip-column-names "$@"; }
 
+database_answers() { db_admin -e 'SELECT 1' >/dev/null 2>&1; }
+
 # The folder has its name only when it is whole: one that is there is never removed.
 create_data_directory() {
     rm -rf "$ENV_DIR/mysql.new" && mkdir -m 0700 "$ENV_DIR/mysql.new" || return 1
@@ -177,7 +179,7 @@ adopt_database() {
 
 start_mariadb() {
     local waited=0
-    if running mariadb && DB_PORT=$(kept_port mariadb) && db_admin -e 'SELECT 1' >/dev/null 2>&1; then return; fi
+    if running mariadb && DB_PORT=$(kept_port mariadb) && database_answers; then return; fi
     stop_one mariadb TERM
     if [ ! -e "$ENV_DIR/mysql" ]; then
         step "Creating the database's folder" create_data_directory
@@ -190,7 +192,7 @@ start_mariadb() {
         --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 --init-file="$ENV_DIR/accounts.sql" \
         --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
     started mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
-    until db_admin -e 'SELECT 1' >/dev/null 2>&1; do
+    until database_answers; do
         sleep 0.1
         waited=$((waited + 1))
         [ $waited -lt 600 ] && running mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
@@ -261,7 +263,8 @@ warm_cache() {
     console_as_service cache:warmup
 }
 
-# pool NAME SOCKET WORKERS: one pool of PHP workers.
+# pool NAME SOCKET WORKERS [SECONDS]: one pool of PHP workers. Nothing that a page does takes two minutes: what does is
+# ended, and keeps nobody waiting; 0 is for what stays open.
 pool() {
     local entry
     cat <<INI
@@ -271,8 +274,7 @@ listen = $2
 pm = static
 pm.max_children = $3
 pm.max_requests = 5000
-; Nothing that a page does takes so long: what does is ended, and keeps nobody waiting.
-request_terminate_timeout = 120s
+request_terminate_timeout = ${4:-120}
 clear_env = yes
 catch_workers_output = yes
 php_admin_value[error_log] = $ENV_DIR/log/php.log
@@ -301,7 +303,7 @@ INI
         # Whoever knocks at the practitioners' door waits for others there, and keeps no teacher waiting.
         pool lucid-ascent-own "$SOCKET_DIR/own.sock" 2
         # What an instrument says is a stream that stays open: it never holds a worker that a page waits for.
-        pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS" | sed '/^request_terminate_timeout/d'
+        pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS" 0
     } | keep_for_servers "$ENV_DIR/fpm.conf"
 }
 LIVE_WORKERS=4
@@ -316,6 +318,16 @@ php_behind() {
             fastcgi_buffers 16 32k;
             fastcgi_buffer_size 32k;
             fastcgi_pass unix:$1;
+NGINX
+}
+
+# door PATH SOCKET: where somebody may try passwords and words, a few at a time.
+door() {
+    cat <<NGINX
+        location = $1 {
+            limit_req zone=door burst=60 nodelay;
+$(php_behind "$2")
+        }
 NGINX
 }
 
@@ -380,18 +392,7 @@ $(php_behind "$SOCKET_DIR/live.sock")
             error_log /dev/null crit;
 $(php_behind "$FPM_SOCKET")
         }
-        location = /sign-in {
-            limit_req zone=door burst=60 nodelay;
-$(php_behind "$FPM_SOCKET")
-        }
-        location = /own/open {
-            limit_req zone=door burst=60 nodelay;
-$(php_behind "$SOCKET_DIR/own.sock")
-        }
-        location = /own/pin {
-            limit_req zone=door burst=60 nodelay;
-$(php_behind "$SOCKET_DIR/own.sock")
-        }
+$(door /sign-in "$FPM_SOCKET"; door /own/open "$SOCKET_DIR/own.sock"; door /own/pin "$SOCKET_DIR/own.sock")
         location ^~ /own {
 $(php_behind "$SOCKET_DIR/own.sock")
         }

@@ -81,8 +81,7 @@ final class TeacherCommand extends Command
         }
         $this->em->persist($teacher);
         if (!$isNew) {
-            $now = $this->clock->now();
-            $this->em->persist(new PasswordChange(Uuid::v7(), $teacher, $now, PasswordChange::COMMAND_LINE));
+            $this->em->persist(new PasswordChange(Uuid::v7(), $teacher, $this->clock->now()));
         }
         $this->em->flush();
         $output->writeln($isNew ? "An account for $email was made." : "The password of $email was changed.");

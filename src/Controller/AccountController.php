@@ -56,8 +56,7 @@ final class AccountController extends TeacherController
         }
         if ($password->isSubmitted() && $password->isValid()) {
             $teacher->changePassword($hasher->hashPassword($teacher, (string) $password->get('new')->getData()));
-            $from = (string) $request->getClientIp();
-            $this->records->add($teacher, new PasswordChange(Uuid::v7(), $teacher, $this->clock->now(), $from));
+            $this->records->add($teacher, new PasswordChange(Uuid::v7(), $teacher, $this->clock->now()));
             // Every other browser is signed out by the change; this one goes on.
             $browser->endOthers($teacher, $request);
             $security->login($teacher);

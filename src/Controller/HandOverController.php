@@ -70,7 +70,7 @@ final class HandOverController extends TeacherController
         Request $request,
     ): Response {
         $practitioner = $this->practitioner($id);
-        if (!$browser->isProved()) {
+        if (!$browser->isProved($request)) {
             return $this->redirectToRoute('password_again', [ToSignIn::BACK => $request->getPathInfo()]);
         }
         $log->write('exported');

@@ -9,14 +9,11 @@ use LucidAscent\App\Database\MomentType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** That an account got another password, and from where: its owner is told at the next sign-in. */
+/** That an account got another password: its owner is told at the next sign-in. */
 #[ORM\Entity]
 #[ORM\Index(columns: ['teacher_id', 'at'])]
 class PasswordChange
 {
-    /** Where whoever runs the installation gave it. */
-    public const COMMAND_LINE = 'command line';
-
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -24,8 +21,6 @@ class PasswordChange
         public readonly Teacher $teacher,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
-        #[ORM\Column(length: 45)]
-        public readonly string $address,
     ) {
     }
 }

@@ -53,6 +53,19 @@ final readonly class SignedInRecords
         $this->em->flush();
     }
 
+    /** When somebody last signed in to an account; long ago when nobody has. */
+    public function last(string $email): \DateTimeImmutable
+    {
+        $last = $this->em
+            ->createQuery(
+                'SELECT MAX(a.at) FROM '.SignInAttempt::class.' a WHERE a.email = :email AND a.succeeded = true',
+            )
+            ->setParameter('email', $email)
+            ->getSingleScalarResult();
+
+        return new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC'));
+    }
+
     /**
      * What a teacher has to know who signs in: since the last time that somebody did.
      *
@@ -60,13 +73,7 @@ final readonly class SignedInRecords
      */
     public function since(Teacher $teacher): array
     {
-        $last = $this->em
-            ->createQuery(
-                'SELECT MAX(a.at) FROM '.SignInAttempt::class.' a WHERE a.email = :email AND a.succeeded = true',
-            )
-            ->setParameter('email', $teacher->email)
-            ->getSingleScalarResult();
-        $since = new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC'));
+        $since = $this->last($teacher->email);
         $failed = $this->em
             ->createQuery(
                 'SELECT COUNT(a.id) FROM '.

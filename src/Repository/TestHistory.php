@@ -31,7 +31,7 @@ final readonly class TestHistory
         // The sides of an entry were written down at one moment: no more than two rows an entry, one beside the other.
         $rows = $this->connection->iterateAssociative(
             sprintf(
-                'SELECT t.id, t.entry_id, t.kind, t.side, t.at, t.compensations, t.pain_level, t.pain_place, t.pain_kind, t.note, w.name AS written_by, w.email AS written_at, (SELECT COUNT(*) FROM from_practitioner f WHERE f.id = t.id) AS is_own, r.readings, r.entered FROM (SELECT o.* FROM test o WHERE o.practitioner_id = :p AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = o.entry_id) ORDER BY o.at DESC, o.id DESC LIMIT %d) t JOIN trial r ON r.test_id = t.id JOIN teacher w ON w.id = t.by_id ORDER BY t.at DESC, t.id DESC, r.ordinal',
+                'SELECT t.id, t.entry_id, t.kind, t.side, t.at, t.compensations, t.pain_level, t.pain_place, t.pain_kind, t.note, w.name AS written_by, w.email AS author_address, (SELECT COUNT(*) FROM from_practitioner f WHERE f.id = t.id) AS is_own, r.readings, r.entered FROM (SELECT o.* FROM test o WHERE o.practitioner_id = :p AND NOT EXISTS (SELECT 1 FROM test c WHERE c.corrects = o.entry_id) ORDER BY o.at DESC, o.id DESC LIMIT %d) t JOIN trial r ON r.test_id = t.id JOIN teacher w ON w.id = t.by_id ORDER BY t.at DESC, t.id DESC, r.ordinal',
                 2 * $most + 2,
             ),
             ['p' => $practitioner->id->toBinary()],
@@ -57,7 +57,7 @@ final readonly class TestHistory
                 ),
                 $row['note'],
                 $row['written_by'],
-                Teacher::isClaimedAddress($row['written_at']),
+                Teacher::isClaimedAddress($row['author_address']),
                 1 === (int) $row['is_own'],
             );
         }

@@ -12,7 +12,7 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 final readonly class NoSessionBeforeSignIn
 {
     /** Where the firewall keeps who is signed in; an address that is none is answered before it has looked. */
-    private const SIGNED_IN = '_security_main';
+    public const SIGNED_IN = '_security_main';
 
     public function __construct(private TokenStorageInterface $tokens)
     {

@@ -26,8 +26,8 @@ final readonly class PasswordRule
     public function fault(#[\SensitiveParameter] string $password, array $own): ?string
     {
         return match (true) {
-            mb_strlen($password) < self::SHORTEST => 'A password has at least 12 characters.',
-            mb_strlen($password) > self::LONGEST => 'A password has at most 128 characters.',
+            mb_strlen($password) < self::SHORTEST => sprintf('A password has at least %d characters.', self::SHORTEST),
+            mb_strlen($password) > self::LONGEST => sprintf('A password has at most %d characters.', self::LONGEST),
             $this->isTriedFirst(mb_strtolower($password), $own) => 'This password is easy to guess. Take several words that have nothing to do with each other.',
             default => null,
         };

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\SignInAttempt;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\SignedInRecords;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
@@ -36,6 +37,7 @@ final readonly class SignInThrottle
         private RequestStack $requests,
         private PasswordHasherFactoryInterface $hashers,
         private OneAtATime $oneAtATime,
+        private SignedInRecords $signedIn,
     ) {
     }
 
@@ -101,18 +103,7 @@ final readonly class SignInThrottle
     /** For an account; a sign-in that worked clears its count. */
     private function failures(string $email): int
     {
-        $last = $this->em
-            ->createQuery(
-                'SELECT MAX(a.at) FROM '.SignInAttempt::class.' a WHERE a.email = :value AND a.succeeded = true',
-            )
-            ->setParameter('value', $email)
-            ->getSingleScalarResult();
-
-        return $this->count(
-            'a.email = :value',
-            $email,
-            max($this->since(), new \DateTimeImmutable((string) ($last ?? '@0'), new \DateTimeZone('UTC'))),
-        );
+        return $this->count('a.email = :value', $email, max($this->since(), $this->signedIn->last($email)));
     }
 
     /** From an address, at one door; it is not cleared by one good account. */

@@ -11,12 +11,10 @@ use LucidAscent\App\Repository\SignedInRecords;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 use Symfony\Component\Security\Http\Event\LogoutEvent;
 use Symfony\Component\Uid\Uuid;
-use Symfony\Contracts\Translation\TranslatorInterface;
 
 /**
  * How long a browser stays signed in: two hours without a page (the sessions' own lifetime: as long as a class with
@@ -28,18 +26,12 @@ final readonly class SignedInBrowser
     public const LONGEST = '12 hours';
     /** So long after a password was given nobody is asked for it again. */
     private const PROOF = '15 minutes';
-    /** Wrong passwords that are worth a word; whoever mistypes once knows it. */
-    private const NOTABLE = 3;
-    /** Where the firewall keeps who is signed in. */
-    private const USER = '_security_main';
     private const KEY = 'signed in';
 
     public function __construct(
         private SignedInRecords $signedIn,
         private Records $records,
         private ClockInterface $clock,
-        private RequestStack $requests,
-        private TranslatorInterface $translator,
     ) {
     }
 
@@ -48,17 +40,23 @@ final readonly class SignedInBrowser
     public function end(RequestEvent $event): void
     {
         $request = $event->getRequest();
-        if (!$event->isMainRequest() || !$request->hasPreviousSession() || !$request->getSession()->has(self::USER)) {
+        if (
+            !$event->isMainRequest()
+            || !$request->hasPreviousSession()
+            || !$request->getSession()->has(NoSessionBeforeSignIn::SIGNED_IN)
+        ) {
             return;
         }
-        $known = $this->known($request);
-        if ($known['at'] < $this->ago(self::LONGEST) || null !== $known['id'] && $this->hasEnded($known['id'])) {
+        $id = $this->id($request);
+        if (
+            $this->known($request)['at'] < $this->ago(self::LONGEST)
+            || null !== $id && $this->signedIn->hasEnded($id)
+        ) {
             $request->getSession()->invalidate();
         }
     }
 
-    /** Before this sign-in is one of those that are counted. */
-    #[AsEventListener(priority: 10)]
+    #[AsEventListener]
     public function begin(LoginSuccessEvent $event): void
     {
         $teacher = $event->getUser();
@@ -70,8 +68,6 @@ final readonly class SignedInBrowser
         $before = $this->id($request);
         if (null !== $before) {
             $this->signedIn->end($teacher, $this->clock->now(), $before);
-        } else {
-            $this->tell($request, $teacher);
         }
         $now = $this->clock->now();
         $agent = mb_scrub((string) $request->headers->get('User-Agent'));
@@ -126,22 +122,21 @@ final readonly class SignedInBrowser
     /** Every other browser is signed out. */
     public function endOthers(Teacher $teacher, Request $request): void
     {
+        $here = $this->id($request);
         $this->signedIn->end(
             $teacher,
             $this->clock->now(),
             ...array_filter(
                 array_map(static fn (SignedIn $one): Uuid => $one->id, $this->all($teacher)),
-                fn (Uuid $id): bool => !$id->equals($this->id($request)),
+                static fn (Uuid $id): bool => !$id->equals($here),
             ),
         );
     }
 
     /** Whether whoever sits there has given the password a moment ago: asked before much leaves at once. */
-    public function isProved(): bool
+    public function isProved(Request $request): bool
     {
-        $request = $this->requests->getMainRequest();
-
-        return null !== $request && $this->known($request)['proved'] >= $this->ago(self::PROOF);
+        return $this->known($request)['proved'] >= $this->ago(self::PROOF);
     }
 
     public function prove(Request $request): void
@@ -172,45 +167,8 @@ final readonly class SignedInBrowser
         ];
     }
 
-    private function hasEnded(string $id): bool
-    {
-        return $this->signedIn->hasEnded(Uuid::fromString($id));
-    }
-
     private function ago(string $time): int
     {
         return $this->clock->now()->modify("-$time")->getTimestamp();
-    }
-
-    /** What happened to the account since somebody last signed in. */
-    private function tell(Request $request, Teacher $teacher): void
-    {
-        [$failed, $changed] = $this->signedIn->since($teacher);
-        $session = $request->getSession();
-        if (!$session instanceof \Symfony\Component\HttpFoundation\Session\FlashBagAwareSessionInterface) {
-            return;
-        }
-        if ($failed >= self::NOTABLE) {
-            $session
-                ->getFlashBag()
-                ->add(
-                    'hint',
-                    $this->translator->trans(
-                        '%count% wrong passwords were tried since you last signed in. If that was not you, change your password.',
-                        ['%count%' => $failed],
-                    ),
-                );
-        }
-        if (null !== $changed) {
-            $session
-                ->getFlashBag()
-                ->add(
-                    'hint',
-                    $this->translator->trans(
-                        'Your password was changed on %day%. If that was not you, tell whoever runs this installation.',
-                        ['%day%' => $teacher->local($changed->at)->format('j M Y, H:i')],
-                    ),
-                );
-        }
     }
 }

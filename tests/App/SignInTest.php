@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\SignedIn;
 use LucidAscent\App\Entity\SignedInEnd;
 use LucidAscent\App\Entity\SignInAttempt;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\SignedInRecords;
 use LucidAscent\App\Security\OneAtATime;
 use LucidAscent\App\Security\PasswordRule;
 use LucidAscent\App\Security\SignInThrottle;
@@ -175,7 +176,8 @@ final class SignInTest extends AppTestCase
         $hashers = $this->createMock(PasswordHasherFactoryInterface::class);
         $hashers->method('getPasswordHasher')->willReturn($hasher);
         $throttle = new SignInThrottle($this->em(), self::getContainer()->get(ClockInterface::class),
-            new RequestStack(), $hashers, self::getContainer()->get(OneAtATime::class));
+            new RequestStack(), $hashers, self::getContainer()->get(OneAtATime::class),
+            self::getContainer()->get(SignedInRecords::class));
         $failed = static fn (?\Throwable $because): LoginFailureEvent => new LoginFailureEvent(
             new BadCredentialsException('', 0, $because),
             self::createStub(AuthenticatorInterface::class),
@@ -276,7 +278,7 @@ final class SignInTest extends AppTestCase
         self::assertSelectorTextNotContains('main', 'Your password was changed');
         $this->client->getCookieJar()->clear();
         $teacher = $this->em()->getRepository(Teacher::class)->findAll()[0];
-        $this->em()->persist(new PasswordChange(Uuid::v7(), $teacher, new \DateTimeImmutable('+3 minutes'), 'x'));
+        $this->em()->persist(new PasswordChange(Uuid::v7(), $teacher, new \DateTimeImmutable('+3 minutes')));
         $this->em()->flush();
         self::mockTime('+4 minutes');
         $this->signIn('another long sentence');

@@ -16,7 +16,7 @@ trap clean_up EXIT
 if [ -d "$PLACE" ]; then clean_up; mkdir -p "$OUT"; fi
 mkdir -p "$PLACE/var/install" "$DISK"
 # The same files under another name: no room is taken, and whatever is written is written anew.
-cp -al .env bin catalogue composer.json config core migrations public src templates translations vendor "$PLACE/"
+cp -al "${INSTALLATION[@]}" "$PLACE/"
 cp var/install/composer*.sum "$PLACE/var/install/"
 
 if ! mount -t tmpfs -o size=1m,mode=0755 tmpfs "$DISK" 2>/dev/null; then
@@ -35,7 +35,7 @@ refused() {
     "$PLACE/bin/stop" >"$OUT/said" 2>&1 || fault "after $* nothing can be stopped"
     nothing_left "$DISK" || fault "after $* and a stop something runs on"
 }
-answers() { php -r 'exit(false === @file_get_contents("http://127.0.0.1:".$argv[1]."/sign-in") ? 1 : 0);' "$(cat "$DISK/disk/web.port")"; }
+port() { cat "$DISK/disk/web.port"; }
 people() {
     (cd "$PLACE" && . bin/lib/common.sh && . bin/lib/services.sh && as_whom_it_was_started && use_env disk && db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
 }
@@ -48,7 +48,7 @@ if [ -n "$MOUNTED" ]; then
 fi
 resize 900
 "$PLACE/bin/start" >"$OUT/said" 2>&1 </dev/null || fault 'with room again it does not start'
-answers || fault 'it does not answer'
+answers "$(port)" || fault 'it does not answer'
 [ "$(people)" -eq 6 ] || fault 'the demo people are not there, or more than once'
 
 mkdir "$OUT/copies of mine"
@@ -57,7 +57,7 @@ if [ -n "$MOUNTED" ]; then
     if (cd "$OUT" && "$PLACE/bin/backup" 'copies of mine') >"$OUT/said" 2>&1; then fault 'a backup was made of what there was no room to prove'; fi
     grep -q '^backup: ' "$OUT/said" || fault 'a backup that cannot be made does not say so'
     [ -z "$(ls -A "$OUT/copies of mine")" ] || fault 'half a backup is left'
-    answers || fault 'the disk is full, and pages that only read do not answer'
+    answers "$(port)" || fault 'the disk is full, and pages that only read do not answer'
     "$PLACE/bin/stop" >"$OUT/said" 2>&1 || fault 'nothing can be stopped'
     nothing_left "$DISK" || fault 'stopped, something runs on'
     rm "$DISK/full"

@@ -35,6 +35,12 @@ begun() {
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
 }
 
+# What an installation elsewhere is a copy of.
+INSTALLATION=(.env bin catalogue composer.json config core migrations public src templates translations vendor)
+
+# answers PORT: whether a page comes from there.
+answers() { php -r 'exit(false === @file_get_contents("http://127.0.0.1:".$argv[1]."/sign-in") ? 1 : 0);' "$1"; }
+
 # nothing_left PATH: whether nothing runs any more whose command line names it; what ends takes a moment to be gone.
 nothing_left() {
     local tries=50

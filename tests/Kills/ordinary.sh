@@ -9,22 +9,22 @@ by_them() { (cd "$COPY" && env -i PATH="$PATH" HOME="$PLACE" ASCENT_ENV=ordinary
 trap 'by_them bin/stop || true; rm -rf "$PLACE"' EXIT
 chmod 0755 "$PLACE"
 mkdir -p "$COPY/var/install"
-cp -r .env bin catalogue composer.json config core migrations public src templates translations vendor "$COPY/"
+cp -r "${INSTALLATION[@]}" "$COPY/"
 cp var/install/composer*.sum "$COPY/var/install/"
 chown -R nobody: "$COPY"
 touch "$PLACE/said"
 chmod 0666 "$PLACE/said"
-answers() { php -r 'exit(false === @file_get_contents("http://127.0.0.1:".$argv[1]."/sign-in") ? 1 : 0);' "$(cat "$COPY/var/env/ordinary/web.port")"; }
+port() { cat "$COPY/var/env/ordinary/web.port"; }
 
 by_them bin/start || fault 'it does not start'
-answers || fault 'it does not answer'
+answers "$(port)" || fault 'it does not answer'
 mkdir -m 0777 "$PLACE/copies"
 by_them bin/backup "$PLACE/copies" || fault 'no backup is made'
 by_them bin/stop || fault 'it does not stop'
 rm -rf "$COPY/var/env/ordinary/mysql" "$COPY/var/env/ordinary/demo.loaded" "$COPY/var/env/ordinary/migrated"
 by_them bin/restore "$PLACE"/copies/*.tar.gz || fault 'a backup is not put back'
 by_them bin/start || fault 'what was put back does not start'
-answers || fault 'what was put back does not answer'
+answers "$(port)" || fault 'what was put back does not answer'
 [ -z "$(find "$COPY/var/env" ! -user nobody -print -quit)" ] || fault "something of it is somebody else's"
 by_them bin/stop || fault 'it does not stop'
 nothing_left "$COPY/var" || fault 'something runs on'

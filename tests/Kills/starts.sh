@@ -32,8 +32,8 @@ for i in $(seq "$STARTS"); do
     fi
 done
 bin/start || fault "after $STARTS starts that were killed it does not start"
-port=$(cat "$FOLDER/web.port")
-php -r 'exit(false === @file_get_contents("http://127.0.0.1:'"$port"'/sign-in") ? 1 : 0);' || fault "nothing answers at $port"
+port=$(kept_port web)
+answers "$port" || fault "nothing answers at $port"
 [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.teacher')" -eq 1 ] || fault 'the demo data is there more than once, or not at all'
 people=$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
 [ "$people" -eq 6 ] || fault "$people people are left of six"

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Security;
+
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\SignedInRecords;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Session\FlashBagAwareSessionInterface;
+use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
+use Symfony\Contracts\Translation\TranslatorInterface;
+
+/** What happened to an account since somebody last signed in: told to whoever does, before that one is counted too. */
+final readonly class TellAtSignIn
+{
+    /** Wrong passwords that are worth a word; whoever mistypes once knows it. */
+    private const NOTABLE = 3;
+
+    public function __construct(
+        private SignedInRecords $signedIn,
+        private SignedInBrowser $browser,
+        private TranslatorInterface $translator,
+    ) {
+    }
+
+    #[AsEventListener(priority: 10)]
+    public function tell(LoginSuccessEvent $event): void
+    {
+        $teacher = $event->getUser();
+        $session = $event->getRequest()->getSession();
+        // A new password signs the same browser in anew: whoever sits there has just given it.
+        $isHere = null !== $this->browser->id($event->getRequest());
+        if (!$teacher instanceof Teacher || !$session instanceof FlashBagAwareSessionInterface || $isHere) {
+            return;
+        }
+        [$failed, $changed] = $this->signedIn->since($teacher);
+        if ($failed >= self::NOTABLE) {
+            $session->getFlashBag()->add('hint', $this->translator->trans(
+                '%count% wrong passwords were tried since you last signed in. If that was not you, change your password.',
+                ['%count%' => $failed],
+            ));
+        }
+        if (null !== $changed) {
+            $session->getFlashBag()->add('hint', $this->translator->trans(
+                'Your password was changed on %day%. If that was not you, tell whoever runs this installation.',
+                ['%day%' => $teacher->local($changed->at)->format('j M Y, H:i')],
+            ));
+        }
+    }
+}
