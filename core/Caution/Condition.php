@@ -22,6 +22,7 @@ final readonly class Condition
      * @param Ending $ending what ends it
      * @param int|null $months after so many months anybody's word ends it
      * @param bool $isInFreeWords whether somebody has to say which loads it touches; until then nothing deep
+     * @param Allowance|null $allowed what a word in writing has allowed of it since; null where none has
      */
     public function __construct(
         public string $id,
@@ -37,6 +38,7 @@ final readonly class Condition
         public Ending $ending = Ending::Clinician,
         public ?int $months = null,
         public bool $isInFreeWords = false,
+        public ?Allowance $allowed = null,
     ) {
     }
 
@@ -111,8 +113,59 @@ final readonly class Condition
         };
     }
 
+    /** What a word in writing leaves of it. */
+    public function butFor(Allowance $allowed): self
+    {
+        return new self(
+            $this->id,
+            $this->name,
+            $this->holds,
+            $this->changes,
+            $this->deepHolds,
+            $this->footedHolds,
+            $this->otherSide,
+            $this->spares,
+            $this->gentleOnly,
+            $this->besides,
+            $this->ending,
+            $this->months,
+            $this->isInFreeWords,
+            $allowed,
+        );
+    }
+
+    /** Whether nothing at all is left where it holds. */
+    public function isOfEverything(): bool
+    {
+        return in_array(self::ALL, $this->holds, true) && null === $this->allowed;
+    }
+
+    /** Whether it leaves gentle work alone. */
+    public function isGentleOnly(): bool
+    {
+        return null === $this->allowed ? $this->gentleOnly : $this->allowed->isGentle;
+    }
+
     /** @param bool $isOtherSide whether the work is on the side that the condition is not on */
     public function holds(Work $work, bool $isOtherSide = false): bool
+    {
+        if (!$this->isTouchedBy($work, $isOtherSide)) {
+            return false;
+        }
+
+        return true !== $this->allowed?->allows($work, $isOtherSide)
+            || ($this->isOfLoads()
+                && $this->allowed->isOfAnglesAlone()
+                && $this->isTouchedBy($work->without($this->allowed->limited()), $isOtherSide));
+    }
+
+    /** Whether it holds some loads by name: an angle lifts those of them that it is about, and no other. */
+    private function isOfLoads(): bool
+    {
+        return !$this->gentleOnly && !in_array(self::ALL, $this->holds, true);
+    }
+
+    private function isTouchedBy(Work $work, bool $isOtherSide): bool
     {
         if ($isOtherSide) {
             return [] !== array_intersect($work->loads, $this->otherSide);

@@ -19,7 +19,7 @@ final readonly class Hold
      * @param Side|null $side null for both
      * @param ClearanceAuthority|null $word whose word lifts it; null when none does
      * @param \DateTimeImmutable|null $earliest the first day on which that word counts; null for any day since
-     * @param ClearanceGiven|null $cleared the word that lifted it: tests come first now
+     * @param ClearanceGiven|null $cleared the word that lifted it, or a part of it: tests come first now
      * @param string $posture the ladder on which it stopped; empty when it was none
      * @param string $rung the rung on which it stopped; likewise
      */
@@ -53,9 +53,15 @@ final readonly class Hold
             }
         }
 
-        return [] !== $work->otherLegLoads
-            && $this->isOn($side->opposite())
-            && $this->holds->holds(new Work($work->otherLegLoads, $work->isGentle));
+        $other = $this->isOn($side->opposite()) ? $work->ofOtherLeg() : null;
+
+        return null !== $other && $this->holds->holds($other);
+    }
+
+    /** What ends it, by a name: whose word, what else, never, or "part" for what a word has left. */
+    public function endedBy(): string
+    {
+        return null !== $this->holds->allowed ? 'part' : $this->word->value ?? $this->holds->ending->value;
     }
 
     /** When it was told first. */
@@ -76,10 +82,12 @@ final readonly class Hold
         return $this->entry instanceof ConditionTold ? $this->entry->lastDay() : null;
     }
 
-    /** From when on work that it held shows anything again; null where no word lifted it. */
+    /** From when on work that it held shows anything again; null where no word lifted it, and for what a word left. */
     public function cutOff(): ?EvidenceCutOff
     {
-        return null === $this->cleared ? null : new EvidenceCutOff($this->cleared->at, $this->cleared->on);
+        return null === $this->cleared || null !== $this->holds->allowed
+            ? null
+            : new EvidenceCutOff($this->cleared->at, $this->cleared->on);
     }
 
     /**
@@ -107,11 +115,22 @@ final readonly class Hold
         };
     }
 
+    /** What a word that allows a part of it leaves held. */
+    public function leftBy(ClearanceGiven $clearance): self
+    {
+        return $this->with($this->holds->butFor($clearance->allows), $clearance);
+    }
+
     public function clearedBy(ClearanceGiven $clearance): self
+    {
+        return $this->with($this->holds, $clearance);
+    }
+
+    private function with(Condition $holds, ClearanceGiven $clearance): self
     {
         return new self(
             $this->entry,
-            $this->holds,
+            $holds,
             $this->side,
             $this->word,
             $this->earliest,

@@ -29,7 +29,7 @@ final readonly class Holds
 
     /**
      * @param list<Hold> $active
-     * @param list<Hold> $cleared lifted by a word: tests come first
+     * @param list<Hold> $cleared lifted by a word, whole or in part: tests come first. What a part leaves is active
      * @param list<EnteredByMistake> $mistakes
      * @param list<Hold> $ended by the calendar: they hold no more, and did in their time
      */
@@ -101,7 +101,14 @@ final readonly class Holds
                 continue;
             }
             $word = self::lifting($hold, $clearances);
-            null === $word ? ($active[] = $hold) : ($cleared[] = $hold->clearedBy($word));
+            if (null === $word || $word->allows->isNothing) {
+                $active[] = $hold;
+                continue;
+            }
+            $cleared[] = $hold->clearedBy($word);
+            if (!$word->allows->isAll()) {
+                $active[] = $hold->leftBy($word);
+            }
         }
 
         return new self($active, $cleared, $mistakes, $ended);
@@ -140,9 +147,37 @@ final readonly class Holds
         return [] !==
             array_filter(
                 $this->active,
-                static fn (Hold $hold): bool => $hold->isOn($side)
-                    && in_array(Condition::ALL, $hold->holds->holds, true),
+                static fn (Hold $hold): bool => $hold->isOn($side) && $hold->holds->isOfEverything(),
             );
+    }
+
+    /**
+     * How far words in writing let a side go where they allow a part.
+     *
+     * @return array<string, float> degrees by ability
+     */
+    public function limits(Side $side): array
+    {
+        $limits = new Allowance();
+        foreach ($this->active as $hold) {
+            if ($hold->isOn($side) && null !== $hold->holds->allowed) {
+                $limits = $limits->and($hold->holds->allowed);
+            }
+        }
+
+        return $limits->upTo;
+    }
+
+    /** @return list<Hold> what a word names, and does not lift even in part */
+    public function notLiftedBy(ClearanceGiven $word): array
+    {
+        return array_values(
+            array_filter(
+                $this->active,
+                static fn (Hold $hold): bool => in_array($hold->id(), $word->names, true)
+                    && $hold->cleared?->id !== $word->id,
+            ),
+        );
     }
 
     public function find(string $id): ?Hold
@@ -187,7 +222,7 @@ final readonly class Holds
             if (
                 (null === $side || $hold->isOn($side))
                 && (!($hold->entry instanceof ConditionTold)
-                    || $hold->holds->gentleOnly
+                    || $hold->holds->isGentleOnly()
                     || [] !== array_intersect_key($hold->holds->changes, array_flip($work->loads)))
             ) {
                 return true;
@@ -293,17 +328,28 @@ final readonly class Holds
         return null;
     }
 
-    /** @param list<ClearanceGiven> $clearances */
+    /**
+     * The newest word about it; of several at one moment what all of them allow. That nothing is allowed anybody may
+     * say.
+     *
+     * @param list<ClearanceGiven> $clearances
+     */
     private static function lifting(Hold $hold, array $clearances): ?ClearanceGiven
     {
         $lifting = array_filter(
             $clearances,
             static fn (ClearanceGiven $one): bool => in_array($hold->id(), $one->names, true)
-                && self::lifts($one, $hold),
+                && ($one->allows->isNothing || self::lifts($one, $hold)),
         );
         usort($lifting, static fn (ClearanceGiven $a, ClearanceGiven $b): int => $b->at <=> $a->at);
+        $newest = array_shift($lifting);
+        foreach ($lifting as $other) {
+            if (null !== $newest && 0 === ($other->at <=> $newest->at)) {
+                $newest = $newest->allowing($newest->allows->and($other->allows));
+            }
+        }
 
-        return $lifting[0] ?? null;
+        return $newest;
     }
 
     private static function lifts(ClearanceGiven $clearance, Hold $hold): bool

@@ -19,6 +19,8 @@ final readonly class Work
      * @param list<string> $otherLegLoads what it loads on the leg that is not this side's
      * @param bool|null $isLight whether anybody may try it to whom nothing is the matter; as gentle where nothing is
      *     said
+     * @param array<string, float> $angles degrees by ability that it asks of this side's leg, where they are known
+     * @param array<string, float> $otherLegAngles likewise of the other leg
      */
     public function __construct(
         public array $loads,
@@ -27,6 +29,8 @@ final readonly class Work
         public bool $isFootFree = false,
         public array $otherLegLoads = [],
         ?bool $isLight = null,
+        public array $angles = [],
+        public array $otherLegAngles = [],
     ) {
         $this->isLight = $isLight ?? $isGentle;
     }
@@ -70,6 +74,31 @@ final readonly class Work
                 $this->isFootFree,
                 $this->otherLegLoads,
                 $this->isLight,
+                $this->angles,
+                $this->otherLegAngles,
             );
+    }
+
+    /** @param list<string> $loads that it is looked at without */
+    public function without(array $loads): self
+    {
+        return new self(
+            array_values(array_diff($this->loads, $loads)),
+            $this->isGentle,
+            $this->usesBothLegs,
+            $this->isFootFree,
+            $this->otherLegLoads,
+            $this->isLight,
+            $this->angles,
+            $this->otherLegAngles,
+        );
+    }
+
+    /** What it is for the other leg; null where that does nothing. */
+    public function ofOtherLeg(): ?self
+    {
+        return [] === $this->otherLegLoads
+            ? null
+            : new self($this->otherLegLoads, $this->isGentle, angles: $this->otherLegAngles);
     }
 }

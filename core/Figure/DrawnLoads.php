@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Figure;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Load;
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\LegChain;
 
 /**
@@ -36,9 +37,16 @@ final readonly class DrawnLoads
      * @param list<string> $own of the side that works, and of the whole body
      * @param list<string> $other of the other leg
      * @param bool $isLying whether back, front or side carries it
+     * @param array<string, float> $angles degrees by ability that the side that works is drawn with
+     * @param array<string, float> $otherAngles likewise the other leg
      */
-    private function __construct(public array $own, public array $other, public bool $isLying)
-    {
+    private function __construct(
+        public array $own,
+        public array $other,
+        public bool $isLying,
+        public array $angles,
+        public array $otherAngles,
+    ) {
     }
 
     public static function of(Figure $figure, Pose $pose): self
@@ -60,7 +68,27 @@ final readonly class DrawnLoads
             [...self::ofLeg($figure, $figure->working, $carried, $isAside), ...array_keys(array_filter($whole))],
             self::ofLeg($figure, $figure->working->opposite(), $carried, $isAside),
             $isLying,
+            self::asAbilities($figure, $figure->working),
+            self::asAbilities($figure, $figure->working->opposite()),
         );
+    }
+
+    /** @return array<string, float> degrees by ability, of a leg as it is drawn */
+    private static function asAbilities(Figure $figure, Side $side): array
+    {
+        [$flexion, $abduction, $rotation, $knee] = self::angles($figure, $side);
+        $turn = $knee > self::TURNS_FROM ? $rotation : 0.0;
+
+        return [
+            Ability::Flexion->value => $flexion,
+            Ability::Extension->value => -$flexion,
+            Ability::Abduction->value => $abduction,
+            Ability::Adduction->value => -$abduction,
+            Ability::ExternalRotation->value => $turn,
+            Ability::InternalRotation->value => -$turn,
+            Ability::KneeFlexion->value => $knee,
+            Ability::Hamstrings->value => $knee < self::BENT ? $flexion : 0.0,
+        ];
     }
 
     /** @return array{float, float, float, float} flexion, abduction, rotation and knee flexion, in degrees */

@@ -181,7 +181,7 @@ final readonly class ReadHistory
                     )
                     : null,
                 // What a teacher has read is the teacher's to write down.
-                $entry instanceof WordsSaid => !$entry->words->ask()
+                $entry instanceof WordsSaid => !$entry->words->hold()
                 || (null !== $entry->readAt && $entry->readAt <= $moment)
                     ? null
                     : new ConditionTold(

@@ -30,7 +30,10 @@ final class StopRule implements DecisionRule
     {
         $entry = $hold->entry;
         if (!$entry instanceof PainTold) {
-            return new Reason('stop.held', Source::Trade, ['name' => $hold->holds->name]);
+            return new Reason('stop.held', Source::Trade, [
+                'name' => $hold->holds->name,
+                'ends' => $hold->endedBy(),
+            ]);
         }
         $numbers = [
             'level' => $entry->pain->level,

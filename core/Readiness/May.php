@@ -106,6 +106,7 @@ final readonly class May
             'condition' => $hold->holds->id,
             'name' => $hold->holds->name,
             'entry' => $hold->id(),
+            'ends' => $hold->endedBy(),
         ]);
     }
 

@@ -80,6 +80,7 @@ final class Snapshot
                 ),
             $this->proportions->error($side),
             $this->on,
+            $this->holds->limits($side),
         );
     }
 

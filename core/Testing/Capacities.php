@@ -37,17 +37,27 @@ final class Capacities
     /**
      * @param array<string, MeasuredCapacity> $known by ability
      * @param array<string, AbilityReadings> $readings by ability
+     * @param array<string, float> $allowed degrees by ability
      */
-    private function __construct(public readonly array $known, private readonly array $readings)
-    {
+    private function __construct(
+        public readonly array $known,
+        private readonly array $readings,
+        private readonly array $allowed,
+    ) {
     }
 
     /**
      * @param iterable<Evidence> $evidence of one side
      * @param \DateTimeImmutable|null $now the day on which it is asked; null when no reading is too old
+     * @param array<string, float> $limits degrees by ability beyond which somebody's word lets nothing count, whatever
+     *     was read
      */
-    public static function of(iterable $evidence, BodyError $body, ?\DateTimeImmutable $now = null): self
-    {
+    public static function of(
+        iterable $evidence,
+        BodyError $body,
+        ?\DateTimeImmutable $now = null,
+        array $limits = [],
+    ): self {
         $by = [];
         foreach ($evidence as $e) {
             $by[$e->ability->value][] = $e;
@@ -59,11 +69,19 @@ final class Capacities
                     null === $now ? $by[$ability->value] : self::fresh($by[$ability->value], $now),
                     $body,
                 );
-                $known[$ability->value] = $readings[$ability->value]->capacity();
+                $known[$ability->value] = self::cut($readings[$ability->value]->capacity(), $limits);
             }
         }
 
-        return new self($known, $readings);
+        return new self($known, $readings, $limits);
+    }
+
+    /** @param array<string, float> $limits degrees by ability */
+    private static function cut(MeasuredCapacity $known, array $limits): MeasuredCapacity
+    {
+        $limit = $limits[$known->ability->value] ?? INF;
+
+        return $limit < $known->value ? $known->limitedTo($limit) : $known;
     }
 
     /**
@@ -103,7 +121,9 @@ final class Capacities
     {
         $readings = $this->readings[$ability->value] ?? null;
 
-        return true === $readings?->dependsOnPosition() ? $readings->capacity($wanted) : $this->get($ability);
+        return true === $readings?->dependsOnPosition()
+            ? self::cut($readings->capacity($wanted), $this->allowed)
+            : $this->get($ability);
     }
 
     /** Whether an isolating test has read it. */
@@ -125,14 +145,13 @@ final class Capacities
     {
         $of = function (Component $component): float {
             $known = $this->get(Ability::ofComponent($component));
+            $furthest = match (true) {
+                null === $known => self::FURTHEST[$component->value],
+                Bound::Exact === $known->bound => $known->value,
+                default => max(self::FURTHEST[$component->value], $known->value),
+            };
 
-            if (null === $known) {
-                return self::FURTHEST[$component->value];
-            }
-
-            return Bound::Exact === $known->bound
-                ? $known->value
-                : max(self::FURTHEST[$component->value], $known->value);
+            return min($furthest, $this->allowed[$component->value] ?? $furthest);
         };
 
         return new Capacity(
@@ -163,7 +182,8 @@ final class Capacities
 
     private function asLeg(): Capacity
     {
-        $of = fn (Component $component): ?float => $this->get(Ability::ofComponent($component))?->value;
+        $of = fn (Component $component): ?float => $this->get(Ability::ofComponent($component))->value ??
+            $this->allowed[$component->value] ?? null;
 
         return new Capacity(
             $of(Component::Flexion),
@@ -181,11 +201,13 @@ final class Capacities
             return null;
         }
         $flexion = $this->get(Ability::Flexion);
-
-        return new Capacity(
+        $taken =
             null !== $flexion && Bound::Exact === $flexion->bound
                 ? $flexion->value
-                : max(self::FLEXION_TAKEN, $leg->flexion ?? 0.0),
+                : max(self::FLEXION_TAKEN, $leg->flexion ?? 0.0);
+
+        return new Capacity(
+            min($taken, $this->allowed[Ability::Flexion->value] ?? $taken),
             $leg->abduction,
             $leg->rotation,
         );

@@ -80,6 +80,21 @@ final readonly class MeasuredCapacity
         );
     }
 
+    /** No further than a word in writing lets it go: that is known exactly. */
+    public function limitedTo(float $limit): self
+    {
+        return new self(
+            $this->ability,
+            $limit,
+            0.0,
+            Bound::Exact,
+            Uncertainty::none(),
+            $this->from,
+            $this->against,
+            $this->repeated,
+        );
+    }
+
     /** What the isolating tests alone say, when there were any; else all that is known. */
     public function isolating(): self
     {

@@ -10,6 +10,7 @@ use LucidAscent\Core\Caution\Exemption;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\Words\Name;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
@@ -51,6 +52,9 @@ final class Catalogue implements CacheWarmerInterface
     private ?array $practice = null;
     /** @var array<string, PracticeDrill>|null */
     private ?array $drills = null;
+
+    /** @var array<string, string>|null ids of conditions and stop signs, by what people call them */
+    private ?array $called = null;
 
     /** @var array<string, PostureDefinition>|null */
     private ?array $postures = null;
@@ -150,6 +154,23 @@ final class Catalogue implements CacheWarmerInterface
         }
 
         return $conditions;
+    }
+
+    /** @return string|null the id of the condition, or of the stop sign, that people call so; null where none is */
+    public function conditionCalled(string $name): ?string
+    {
+        if (null === $this->called) {
+            $this->called = [];
+            foreach ($this->all(Kind::Caution) as $group) {
+                foreach ($group['items'] as $item) {
+                    foreach ([$item['id'], $item['name'], ...$item['also'] ?? []] as $called) {
+                        $this->called[Name::plain($called)] ??= $item['id'];
+                    }
+                }
+            }
+        }
+
+        return $this->called[Name::plain($name)] ?? null;
     }
 
     /** @return list<string> conditions that are of one side, or of both */

@@ -65,19 +65,28 @@ final class CatalogueDemand implements RungDemand
     public function loads(): array
     {
         $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
-        $leg = StandardBody::leg();
-        if ($posture instanceof ChainReading) {
-            return Load::ofLeg($posture->pose($leg)->angles->toArray());
-        }
+
+        return $posture instanceof ChainReading
+            ? Load::ofLeg($posture->pose(StandardBody::leg())->angles->toArray())
+            : Load::ofThresholds($this->angles());
+    }
+
+    /** @return array<string, float> degrees by ability that it asks of that body */
+    public function angles(): array
+    {
         $asked = [];
-        foreach ($posture->angles($leg) as $name => $degrees) {
+        $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
+        $leg = StandardBody::leg();
+        $angles =
+            $posture instanceof ChainReading ? $posture->pose($leg)->angles->toArray() : $posture->angles($leg);
+        foreach ($angles as $name => $degrees) {
             [$ability, $sign] = $this->ability(Component::from($name)) ?? [null, 1.0];
             if (null !== $ability) {
                 $asked[$ability->value] = $sign * $degrees;
             }
         }
 
-        return Load::ofThresholds($asked);
+        return $asked;
     }
 
     /** Whether both legs are asked for their part in it. */

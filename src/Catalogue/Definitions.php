@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Caution\Allowance;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Exemption;
@@ -65,6 +66,8 @@ final class Definitions
                 true,
                 true !== $test['both_sides'],
                 otherLegLoads: $loads->other ?? [],
+                angles: $loads->angles ?? [],
+                otherLegAngles: $loads->otherAngles ?? [],
             ),
             $test['trials']['least'],
             $test['posture'] ?? '',
@@ -219,7 +222,44 @@ final class Definitions
             $rung['foot_free'] ?? false,
             $other,
             $rung['gentle'] ?? false,
+            self::most([
+                $drawn->angles ?? [],
+                $leg?->angles() ?? [],
+                self::ofLegs(self::least($rung['demand'])),
+            ]),
+            self::most([
+                $drawn->otherAngles ?? [],
+                $otherLeg?->angles() ?? [],
+                self::ofLegs(self::least($rung['other_leg'] ?? [])),
+            ]),
         );
+    }
+
+    /**
+     * @param list<array<string, float>> $angles degrees by ability, each as one source has it
+     *
+     * @return array<string, float>
+     */
+    private static function most(array $angles): array
+    {
+        $most = [];
+        foreach ($angles as $of) {
+            foreach ($of as $ability => $degrees) {
+                $most[$ability] = max($degrees, $most[$ability] ?? $degrees);
+            }
+        }
+
+        return $most;
+    }
+
+    /**
+     * @param array<string, float> $asked by ability
+     *
+     * @return array<string, float> of those that a word in writing may limit
+     */
+    private static function ofLegs(array $asked): array
+    {
+        return array_intersect_key($asked, Allowance::LIMITS);
     }
 
     /**

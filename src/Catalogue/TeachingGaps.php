@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\HasStrap;
@@ -78,6 +79,11 @@ final readonly class TeachingGaps
             if (count(preg_split('/\s+/', trim($cue)) ?: []) > self::WORDS_OF_A_CUE) {
                 $gaps['cues'] = sprintf('has a cue of more than %d words: "%s".', self::WORDS_OF_A_CUE, $cue);
             }
+        }
+        // Only asking tells how a neck is, and it is too late once the weight is on it.
+        $isAsked = 1 === preg_match('/\bneck\b/i', $rung['position'][0] ?? '');
+        if (in_array(Load::Neck->value, $rung['loads'] ?? [], true) && !$isAsked) {
+            $gaps['position'] = 'loads the neck, and does not begin with asking about it.';
         }
         foreach (
             [

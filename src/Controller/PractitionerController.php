@@ -16,6 +16,7 @@ use LucidAscent\App\Form\BodyForm;
 use LucidAscent\App\Form\ClearanceForm;
 use LucidAscent\App\Form\Data\BodyData;
 use LucidAscent\App\Form\PractitionerForm;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\Due;
 use LucidAscent\App\Person\PersonHistory;
@@ -220,6 +221,7 @@ final class PractitionerController extends TeacherController
             $form->addError(new FormError($this->say('Nothing is held any more: nothing was recorded.')));
         }
         if ($form->isSubmitted() && $form->isValid()) {
+            $allowance = $form->get('allowance')->getData()->allowance();
             $clearance = new Clearance(
                 $this->entryOf($form),
                 $practitioner,
@@ -231,19 +233,23 @@ final class PractitionerController extends TeacherController
                 trim((string) $form->get('allows')->getData()),
                 (bool) $form->get('asked')->getData(),
                 array_values($form->get('names')->getData()),
+                trim((string) $form->get('profession')->getData()),
+                AllowanceFields::write($allowance),
             );
-            $after = $person->holds($practitioner, PersonHistory::clearance($clearance));
-            $still = array_filter(
-                $after->active,
-                static fn (Hold $hold): bool => in_array($hold->id(), $clearance->names, true),
-            );
+            $word = PersonHistory::clearance($clearance);
+            $after = $person->holds($practitioner, $word);
+            $still = $allowance->isNothing ? [] : $after->notLiftedBy($word);
             foreach ($still as $hold) {
                 $form->get('names')->addError(new FormError($this->whyNot($hold)));
             }
             if ([] === $still) {
                 $this->sayRecorded(
                     $this->recordOnce($form, $clearance),
-                    'The clearance is recorded. Tests come first now, before anything loaded.',
+                    match (true) {
+                        $allowance->isNothing => 'That is recorded. Everything that was on hold stays so.',
+                        $allowance->isAll() => 'The clearance is recorded. Tests come first now, before anything loaded.',
+                        default => 'The clearance is recorded. What it does not allow stays on hold; of the rest, tests come first.',
+                    },
                 );
 
                 return $this->redirectToRoute('practitioner', ['id' => $id]);

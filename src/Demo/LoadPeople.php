@@ -16,12 +16,14 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordOutcome;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calibration\Trials;
 use LucidAscent\Core\Calibration\TrueBody;
+use LucidAscent\Core\Caution\Allowance;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -208,12 +210,14 @@ final readonly class LoadPeople
                     $practitioner,
                     $practitioner->teacher,
                     $then,
-                    'Sunniva Aasheim, physiotherapist',
+                    'Sunniva Aasheim',
                     ClearanceAuthority::Clinician,
                     $then,
                     'The ligaments are sound; sitting postures again, as far as they are free of pain.',
                     true,
                     [PersonHistory::idOf($said)],
+                    'physiotherapist',
+                    AllowanceFields::write(new Allowance()),
                 ),
             );
         }

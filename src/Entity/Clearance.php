@@ -18,7 +18,10 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class Clearance
 {
-    /** @param list<string> $names the entries that it lifts, as the judge of holds calls them */
+    /**
+     * @param list<string> $names the entries that it lifts, as the judge of holds calls them
+     * @param array<string, mixed>|null $allowance
+     */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -42,6 +45,12 @@ class Clearance
         public readonly bool $asked,
         #[ORM\Column]
         public readonly array $names,
+        /** Null in a record of before, which has it beside the name. */
+        #[ORM\Column(length: 80, nullable: true)]
+        public readonly ?string $profession = null,
+        /** How far it goes; null in a record of before, which has words alone. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?array $allowance = null,
     ) {
     }
 }

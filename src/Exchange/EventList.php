@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Json\Day;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\PainFields;
@@ -59,6 +60,9 @@ final readonly class EventList
         'side',
     ];
 
+    /** What a condition of the list is called, where it has no name of its own. */
+    private const LISTED = 'condition:';
+
     /** What an event may be, for the help of the commands that read them. */
     public const HELP = <<<'TEXT'
         Events, under "events", in any order; each may have an "id" (or is called events[0], events[1], …), "on" (a day;
@@ -70,7 +74,11 @@ final readonly class EventList
           {"event":"condition","condition":"knee-surgery","side":"right","until":"2026-06-01"}
           {"event":"condition","condition":"other","loads":["twist",
           "neck"]}           told in free words: without loads nothing deep
-          {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true}     by: teacher or clinician
+          {"event":"clearance","clears":["events[0]"],"by":"clinician","name":"Jo Marsh",
+          "profession":"physiotherapist","allows":"all"}
+                       by: teacher or clinician; a teacher's profession is that, and "asked":true says: no pain since,
+                       stairs and squatting down free; allows: "all", "gentle" (rungs), "nothing" (yet), or a part:
+                       {"without":["twist"],"upTo":{"kneeFlexion":115}}
           {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
         Logs of sessions, under "sessions":
         {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted",
@@ -231,28 +239,60 @@ final readonly class EventList
 
                 return array_values($entries);
             case 'clearance':
-                return [
-                    new ClearanceGiven(
-                        $id,
-                        $at,
-                        $on,
-                        $event->has('clears')
-                            ? (is_string($event->raw('clears'))
-                                ? [$event->text('clears')]
-                                : $event->texts('clears'))
-                            : [],
-                        ClearanceAuthority::tryFrom($event->text('by')) ??
-                            throw InvalidValue::because('by', 'is teacher or clinician.'),
-                        $event->flag('asked'),
-                        $event->text('teacher', ''),
-                    ),
-                ];
+                return [$this->clearance($event, $id, $at, $on)];
             case 'mistake':
                 return [
                     new EnteredByMistake($id, $at, $event->text('of'), $event->text('by'), $event->text('why')),
                 ];
             default:
                 throw InvalidValue::because('event', 'is pain, stop, condition, clearance or mistake.');
+        }
+    }
+
+    /** @throws InvalidValue without whose word it is, or what they allow */
+    private function clearance(
+        Fields $event,
+        string $id,
+        \DateTimeImmutable $at,
+        \DateTimeImmutable $on,
+    ): ClearanceGiven {
+        $authority =
+            ClearanceAuthority::tryFrom($event->text('by')) ??
+            throw InvalidValue::because('by', 'is teacher or clinician.');
+        $isTeacher = ClearanceAuthority::Teacher === $authority;
+        self::said($event, 'name', $isTeacher ? $event->text('teacher', '') : '');
+        self::said($event, 'profession', $isTeacher ? $authority->value : '');
+
+        return new ClearanceGiven(
+            $id,
+            $at,
+            $on,
+            array_map(
+                $this->called(...),
+                is_string($event->raw('clears')) ? [$event->text('clears')] : $event->texts('clears'),
+            ),
+            $authority,
+            $event->flag('asked'),
+            $event->text('teacher', ''),
+            AllowanceFields::of($event->raw('allows')),
+        );
+    }
+
+    /** A listed condition goes by the catalogue's name for it. */
+    private function called(string $name): string
+    {
+        $condition = str_starts_with($name, self::LISTED) ? substr($name, strlen(self::LISTED)) : null;
+
+        return null === $condition
+            ? $name
+            : self::LISTED.($this->catalogue->conditionCalled($condition) ?? $condition);
+    }
+
+    /** @throws InvalidValue when nobody said it */
+    private static function said(Fields $event, string $name, string $else): void
+    {
+        if ('' === trim($event->text($name, $else))) {
+            throw InvalidValue::missing($name);
         }
     }
 
@@ -272,12 +312,12 @@ final readonly class EventList
             is_array($raw) && is_string($raw['id'] ?? null)
                 ? $raw
                 : ['id' => is_string($raw) ? $raw : (string) json_encode($raw)];
-        $id = $given['id'];
+        $id = $this->catalogue->conditionCalled($given['id']) ?? $given['id'];
         if (ToldCondition::GUARDIAN === $id) {
             return;
         }
-        $name = Fields::textIn($given, 'name', "condition:$id");
-        $side = Side::tryFrom(Fields::textIn($given, 'side'));
+        $name = Fields::textIn($given, 'name', self::LISTED.$id);
+        $side = Side::tryFrom(Fields::textIn($given, 'side')) ?? ReadWords::named($given['id'])->side;
         $at ??= $on;
         if (is_string($given['on'] ?? null)) {
             try {
@@ -297,12 +337,21 @@ final readonly class EventList
 
             return;
         }
+        if (isset($this->catalogue->conditions()[$id]) && !in_array($id, $this->catalogue->sided(), true)) {
+            // What is in the middle of the body, or all of it, is of both sides, whichever is said.
+            $side = null;
+        }
         $consent = $hasConsent || true === ($given['consent'] ?? null);
         $condition = $this->catalogue->condition($id, $consent);
         if (!isset($this->catalogue->conditions()[$id])) {
             $words = ReadWords::named($id);
             // "None" is an answer, and what is painless holds nothing.
             if (!$words->ask() || 1 === preg_match('/^\s*painless\b/i', $id)) {
+                return;
+            }
+            if (!$words->hold()) {
+                $unread[] = ['condition' => $id, 'code' => 'ask', 'because' => FreeWords::ASKED];
+
                 return;
             }
             $condition = Condition::unknown($id, $words->loads());

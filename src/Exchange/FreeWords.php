@@ -25,6 +25,9 @@ final class FreeWords
         '/condition|injur|medic|health|diagnos|illness|disease|ailment|symptom|complaint|sore|ache'.
         '|aching|swell|surg|operation|pregnan|limitation|contraindication|disab/i';
 
+    /** Said of what many have and what hurts nobody by itself. */
+    public const ASKED = 'Many have that, and it holds nothing: ask whether it hurts.';
+
     /** @var list<ConditionTold> */
     private array $entries = [];
     /** @var list<array<string, mixed>> */
@@ -101,27 +104,39 @@ final class FreeWords
             array_filter($texts, static fn (string $text): bool => ReadWords::named($text)->ask()),
         );
         $isNothing = in_array($value, [null, false, 0, 0.0, [], '0'], true) || ([] !== $texts && [] === $asking);
-        if (!$isNothing) {
-            $this->hold($name, 'key', ReadWords::named(implode("\n", [...$asking, $name])), null);
+        if ($isNothing) {
+            return;
         }
+        $said = ReadWords::named(implode("\n", $asking));
+        // What its key is called names a part as well, unless all that it says holds nothing.
+        $this->hold(
+            $name,
+            'key',
+            [] === $asking || $said->hold() ? ReadWords::named(implode("\n", [...$asking, $name])) : $said,
+            null,
+        );
     }
 
     private function hold(string $path, string $kind, Words $words, ?Side $side): void
     {
-        $this->entries[] = new ConditionTold(
-            "words:$path",
-            $this->today,
-            $this->today,
-            Condition::unknown("words:$path", $words->loads()),
-            $words->of($side),
-        );
+        if ($words->hold()) {
+            $this->entries[] = new ConditionTold(
+                "words:$path",
+                $this->today,
+                $this->today,
+                Condition::unknown("words:$path", $words->loads()),
+                $words->of($side),
+            );
+        }
         $this->unread[] = [
             $kind => $path,
             'code' => 'key' === $kind ? 'unknown-key' : 'words',
-            'because' => 'key' === $kind
-                    ? 'Nothing reads this key, and it may name a condition: nothing deep until it is said under conditions.'
-                    : 'These words speak of pain or of a condition: nothing deep, and nothing of what they name, until it is'.
-                        ' said where and how.',
+            'because' => match (true) {
+                !$words->hold() => self::ASKED,
+                'key' === $kind => 'Nothing reads this key, and it may name a condition: nothing deep until it is said under conditions.',
+                default => 'These words speak of pain or of a condition: nothing deep, and nothing of what they name, until it is'.
+                    ' said where and how.',
+            },
         ];
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Form\Data\AllowanceData;
+use LucidAscent\App\Form\Type\AllowanceType;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use Symfony\Component\Form\AbstractType;
@@ -50,13 +52,22 @@ final class ClearanceForm extends AbstractType
                 'constraints' => [new NotNull(message: 'Choose whose word it is.')],
             ])
             ->add('clearedBy', TextType::class, [
-                'label' => 'Who gave it',
-                'help' => 'Name and profession.',
+                'label' => 'Name',
                 'empty_data' => '',
                 'attr' => ['maxlength' => 160],
                 'constraints' => [
                     new NotBlank(message: 'Name the person who cleared it.', normalizer: 'trim'),
                     new Length(max: 160, maxMessage: 'A name has up to {{ limit }} characters.'),
+                ],
+            ])
+            ->add('profession', TextType::class, [
+                'label' => 'Profession',
+                'help' => 'For example physiotherapist or doctor; yoga teacher if the word is your own.',
+                'empty_data' => '',
+                'attr' => ['maxlength' => 80],
+                'constraints' => [
+                    new NotBlank(message: 'Say what they are by profession.', normalizer: 'trim'),
+                    new Length(max: 80, maxMessage: 'A profession has up to {{ limit }} characters.'),
                 ],
             ])
             ->add('givenOn', DateType::class, [
@@ -70,8 +81,9 @@ final class ClearanceForm extends AbstractType
                     new Range(max: $options['today'], maxMessage: 'That day has not been yet.'),
                 ],
             ])
+            ->add('allowance', AllowanceType::class, ['data' => new AllowanceData()])
             ->add('allows', TextareaType::class, [
-                'label' => 'What they found, and what they allow',
+                'label' => 'What they found and allowed, in their words',
                 'empty_data' => '',
                 'attr' => ['rows' => 4, 'maxlength' => 4000],
                 'constraints' => [

@@ -172,7 +172,7 @@ final class LabAnswer
      */
     private static function held(array $angles, Side $side, LabCapacity $known): array
     {
-        return May::load($known->holds, new Work(Load::ofLeg($angles)), $side)->heldBy();
+        return May::load($known->holds, new Work(Load::ofLeg($angles), angles: $angles), $side)->heldBy();
     }
 
     /**

@@ -15,10 +15,13 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\Trial;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\App\Repository\TestRows;
+use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Caution\Allowance;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -119,7 +122,18 @@ final readonly class PersonHistory
             $clearance->word,
             $clearance->asked,
             (string) $clearance->by->id,
+            self::allowance($clearance),
         );
+    }
+
+    /** What nobody can read allows nothing. */
+    public static function allowance(Clearance $clearance): Allowance
+    {
+        try {
+            return AllowanceFields::kept($clearance->allowance, $clearance->allows);
+        } catch (InvalidValue) {
+            return Allowance::nothing();
+        }
     }
 
     public static function mistake(Mistake $mistake): EnteredByMistake

@@ -15,6 +15,9 @@ final class DocumentPainTest extends KernelTestCase
 {
     private const DOCUMENTS = 200;
     private const SEED = 20261;
+    /** Words that lift a pain called p. */
+    private const WORD = ['event' => 'clearance', 'clears' => ['p'], 'by' => 'clinician', 'asked' => true,
+        'on' => '2026-03-08', 'name' => 'Jo Marsh', 'profession' => 'physiotherapist', 'allows' => 'all'];
 
     private \Random\Randomizer $random;
 
@@ -139,17 +142,20 @@ final class DocumentPainTest extends KernelTestCase
                 $document['events'] = [['id' => 'p', 'event' => 'pain', 'side' => 'left', 'on' => '2026-03-05',
                     'pain' => ['level' => 3, 'place' => 'knee', 'kind' => 'ache']], ...[
                         [['event' => 'pain', 'side' => 'left', 'on' => '2026-03-06', 'pain' => ['level' => 0]]],
-                        [['event' => 'clearance', 'clears' => ['another'], 'by' => 'clinician', 'asked' => true,
-                            'on' => '2026-03-08']],
-                        [['event' => 'clearance', 'clears' => ['p'], 'by' => 'teacher', 'asked' => true,
-                            'on' => '2026-03-08']],
-                        [['event' => 'clearance', 'clears' => ['p'], 'by' => 'clinician', 'asked' => true,
-                            'on' => '2026-03-04']],
-                        [['event' => 'clearance', 'clears' => ['p'], 'by' => 'clinician', 'asked' => true,
-                            'on' => '2026-04-01']],
-                        [['event' => 'clearance', 'clears' => 'p', 'by' => 'a friend', 'on' => '2026-03-08']],
+                        [['clears' => ['another']] + self::WORD],
+                        [['by' => 'teacher'] + self::WORD],
+                        [['on' => '2026-03-04'] + self::WORD],
+                        [['on' => '2026-04-01'] + self::WORD],
+                        [['by' => 'a friend'] + self::WORD],
+                        [array_diff_key(self::WORD, ['name' => true])],
+                        [array_diff_key(self::WORD, ['profession' => true])],
+                        [array_diff_key(self::WORD, ['allows' => true])],
+                        [['allows' => ['nothing yet', 'we shall see', '', [], true, ['upTo' => []], 'gentle',
+                            ['without' => ['worry']], ['upTo' => ['knee' => 90]], ['without' => ['turn-out']]][
+                                $this->random->getInt(0, 9)]] + self::WORD],
+                        [self::WORD, ['allows' => 'nothing'] + self::WORD],
                         [['event' => 'mistake', 'of' => 'p', 'by' => 'Ilka', 'why' => '', 'on' => '2026-03-05']],
-                    ][$this->random->getInt(0, 6)]];
+                    ][$this->random->getInt(0, 11)]];
                 break;
             default:
                 $document['conditions'] = [['knee-pain'], [['id' => 'knee-pain', 'side' => 'left']],

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Exchange\AssessAnswer;
 use LucidAscent\App\Exchange\DecideAnswer;
 use LucidAscent\App\Json\Fields;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 
 /** Words in a document: nobody can be asked what they mean, so what speaks of pain or of a condition holds. */
@@ -61,6 +63,39 @@ final class DocumentWordsTest extends KernelTestCase
             'bad right knee unknown-condition', ['right']];
     }
 
+    /** @param list<string> $sides that hold it */
+    #[TestWith(['Knee Surgeries', 'knee-surgery', ['left', 'right']])]
+    #[TestWith(['left hip-replacement', 'hip-replacement', ['left']])]
+    #[TestWith(['Osteoarthritis of the right knee', 'knee-arthrosis', ['right']])]
+    #[TestWith(['Gluteal tendinopathy, left', 'outer-hip-tendon', ['left']])]
+    #[TestWith(['Left-sided sciatica', 'disc-leg-symptoms', ['left', 'right']])]
+    #[TestWith(['Neck pain', 'neck-pain', ['left', 'right']])]
+    #[TestWith(['no hip replacement', 'no hip replacement', ['left', 'right']])]
+    #[TestWith(['it band syndrome', 'it band syndrome', ['left', 'right']])]
+    public function testAConditionIsKnownHoweverPeopleCallIt(string $called, string $id, array $sides): void
+    {
+        $document = ['on' => '2026-03-10', 'body' => ['stature' => 170], 'tests' => [],
+            'conditions' => [$called], 'wanted' => array_keys(self::getContainer()->get(Catalogue::class)->postures())];
+        $held = array_filter(
+            self::getContainer()->get(AssessAnswer::class)->of(Fields::of($document))['held'],
+            static fn (array $hold): bool => $hold['code'] === $id,
+        );
+        self::assertNotSame([], $held);
+        foreach ($held as $hold) {
+            self::assertSame($sides, 'both' === $hold['side'] ? ['left', 'right'] : [$hold['side']]);
+        }
+    }
+
+    public function testAClearanceMayNameAConditionAsItWasCalled(): void
+    {
+        $says = ['conditions' => ['Osteoarthritis of the knee'], 'events' => [['event' => 'clearance',
+            'clears' => 'condition:Osteoarthritis of the knee', 'by' => 'clinician', 'name' => 'N',
+            'profession' => 'doctor', 'allows' => 'all']]];
+        self::assertSame([], self::answer($says)['held']);
+        $says['events'][0]['allows'] = 'nothing yet';
+        self::assertNotSame([], self::answer($says)['held']);
+    }
+
     public function testWhatIsNamedIsHeldInGentleWorkToo(): void
     {
         $holds = static fn (array $says): array => self::answer($says)['poses']['easy-twist']['left'];
@@ -95,6 +130,9 @@ final class DocumentWordsTest extends KernelTestCase
             yield "conditions that are none, $i" => [['conditions' => is_array($none) ? $none : []]];
         }
         yield 'a condition that is none' => [['conditions' => ['none']]];
+        foreach (['My hip clicks', 'IT band', 'cracking knees'] as $harmless) {
+            yield "$harmless asks" => [['conditions' => [$harmless], 'injuries' => $harmless, 'note' => $harmless]];
+        }
         yield 'painless clicking' => [['conditions' => ['painless clicking']]];
         yield 'an ache of 2 in the calf' => [['events' => [['event' => 'pain', 'side' => 'left',
             'pain' => ['level' => 2, 'place' => 'elsewhere', 'kind' => 'ache'], 'note' => 'the calf aches']]]];
@@ -103,7 +141,8 @@ final class DocumentWordsTest extends KernelTestCase
             'pain' => ['level' => 4, 'place' => 'outer-hip', 'kind' => 'stretch']]]]]]];
         yield 'an old injury that was cleared' => [['events' => [
             ['event' => 'condition', 'condition' => 'knee-injury', 'side' => 'left', 'on' => '2025-01-10'],
-            ['event' => 'clearance', 'clears' => ['events[0]'], 'by' => 'clinician', 'on' => '2025-09-10']]]];
+            ['event' => 'clearance', 'clears' => ['events[0]'], 'by' => 'clinician', 'on' => '2025-09-10',
+                'name' => 'N', 'profession' => 'doctor', 'allows' => 'all']]]];
         yield 'a key that has nothing to do with it' => [['mood' => 'sunny', 'studio' => 'the one by the lake']];
     }
 

@@ -17,7 +17,9 @@ use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Exchange\Record\RecordCodec;
 use LucidAscent\App\Exchange\Record\RecordKinds;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Allowance;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -331,12 +333,21 @@ final class DrawnHistory
         $later = $this->someDay($ago);
         $word = $this->chance(60) ? ClearanceAuthority::Clinician : ClearanceAuthority::Teacher;
         $isAsked = $this->chance(80);
+        $ways = [[], [], ['isGentle' => true], ['without' => ['turn-out']], ['upTo' => ['kneeFlexion' => 120.0]],
+            ['isNothing' => true]];
+        $allows = new Allowance(...$ways[$this->random->getInt(0, 5)]);
         $clearance = new Clearance($this->id(), $this->of, $this->of->teacher, $this->at($later), 'Somebody', $word,
-            new \DateTimeImmutable($this->day($later), new \DateTimeZone('UTC')), 'All of it.', $isAsked, [$name]);
+            new \DateTimeImmutable($this->day($later), new \DateTimeZone('UTC')), 'As they said.', $isAsked, [$name],
+            'doctor', AllowanceFields::write($allows));
         $this->records[] = $clearance;
         $this->parts[] = [$later, 'events', ['event' => 'clearance', 'id' => "clearance:$clearance->id",
             'on' => $this->day($later), 'clears' => [$name], 'by' => $word->value, 'asked' => $isAsked,
-            'teacher' => (string) $this->of->teacher->id]];
+            'teacher' => (string) $this->of->teacher->id, 'name' => 'Somebody', 'profession' => 'doctor',
+            'allows' => match (true) {
+                $allows->isAll() => 'all',
+                $allows->isNothing => 'nothing',
+                default => AllowanceFields::write($allows),
+            }]];
     }
 
     private function slip(): void

@@ -51,8 +51,8 @@ final class JournalTest extends AppTestCase
             'test', 'body'], $kinds);
         $text = $page->filter('.journal')->text();
         foreach (['Breath was easy.', 'otherwise than proposed (move on to the next rung)', 'The knee looked tired.',
-            'Pain 2 of 10, inner thigh', 'cleared by A Physiotherapist', 'taken back as a slip of the pen',
-            'Soles together', 'clean'] as $said) {
+            'Pain 2 of 10, inner thigh', 'word of A Physiotherapist: all of it is allowed',
+            'taken back as a slip of the pen', 'Soles together', 'clean'] as $said) {
             self::assertStringContainsString($said, $text);
         }
         self::assertSelectorExists("a[href\$=\"/practitioners/{$this->practitioner->id}/progress\"]");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\PainSaid;
@@ -12,9 +13,12 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Readiness\State;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Uid\Uuid;
 
 final class LadderPageTest extends AppTestCase
 {
@@ -96,7 +100,7 @@ final class LadderPageTest extends AppTestCase
         self::assertSelectorCount(1, 'input[type=radio][name="decision_form[step]"]');
         $this->client->submitForm('Record the decision');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.caution', 'Pain in or around a knee: held');
+        self::assertSelectorTextContains('.caution', 'Pain in or around a knee: on hold');
         self::assertSame('', $this->here());
         $this->client->request('GET', "$this->page/ladder/half-lotus/check/left");
         self::assertResponseRedirects("$this->page/ladder");
@@ -106,6 +110,8 @@ final class LadderPageTest extends AppTestCase
             ->form(['clearance_form[clearedBy]' => '  ', 'clearance_form[allows]' => 'ok']);
         $this->client->submit($form);
         self::assertSelectorTextContains('#clearance_form_clearedBy_error1', 'Name the person');
+        self::assertSelectorTextContains('#clearance_form_profession_error1', 'by profession');
+        self::assertSelectorTextContains('main', 'Choose what they allow');
         self::assertSelectorTextContains('main', 'Choose what the word lifts');
         $this->clear('teacher');
         self::assertSelectorTextContains('main', 'lifted by a licensed clinician');
@@ -120,6 +126,33 @@ final class LadderPageTest extends AppTestCase
         $this->client->request('GET', "$this->page/poses/half-lotus");
         self::assertSelectorTextContains('main', 'has not been read anew');
         self::assertSame('Lying figure four', $this->here(), 'gentle work goes on');
+    }
+
+    public function testAPartThatIsAllowedLeavesTheRestHeld(): void
+    {
+        $this->em()->persist(new Assessment(Uuid::v7(), $this->practitioner, $this->practitioner->teacher,
+            new \DateTimeImmutable('-9 days'), false, [], [], ['knee-surgery:left'], '', false, 0, PainPlace::None,
+            PainKind::Ache));
+        $this->em()->flush();
+        $part = ['extent' => 'part'];
+        $this->clear('clinician', $part);
+        self::assertSelectorTextContains('main', 'Say below what is not allowed');
+        $this->clear('clinician', ['extent' => 'all', 'kneeFlexion' => '115']);
+        self::assertSelectorTextContains('main', 'then it is a part');
+        $this->clear('clinician', $part + ['kneeFlexion' => '400']);
+        self::assertSelectorTextContains('main', 'An angle is from 0 to 180');
+        self::assertSame(0, $this->howMany(Clearance::class));
+        $this->clear('clinician', ['extent' => 'nothing']);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'stays so');
+        $this->clear('clinician', $part + ['kneeFlexion' => '115']);
+        self::assertResponseRedirects();
+        foreach ([$this->page, "$this->page/referral"] as $page) {
+            $this->client->request('GET', $page);
+            self::assertSelectorTextContains('main', 'Allowed in part: knee flexion up to 115°', $page);
+        }
+        $this->client->request('GET', "$this->page/poses/half-lotus");
+        self::assertSelectorTextContains('main', 'Knee surgery: on hold');
     }
 
     public function testEachFormBesideARungSaysWhereEachSideStands(): void
@@ -288,11 +321,15 @@ final class LadderPageTest extends AppTestCase
         $this->client->followRedirect();
     }
 
-    private function clear(string $word): void
+    /** @param array<string, string> $allowance */
+    private function clear(string $word, array $allowance = ['extent' => 'all']): void
     {
         $crawler = $this->client->request('GET', "$this->page/clearance");
         $form = $crawler->selectButton('Record the clearance')
-            ->form(['clearance_form[word]' => $word, 'clearance_form[clearedBy]' => 'A. Clinician, physiotherapist',
+            ->form(['clearance_form[word]' => $word, 'clearance_form[clearedBy]' => 'A. Clinician',
+                'clearance_form[profession]' => 'physiotherapist',
+                ...array_combine(array_map(static fn (string $name): string => "clearance_form[allowance][$name]",
+                    array_keys($allowance)), $allowance),
                 'clearance_form[allows]' => 'Nothing found; folded sitting is allowed again.',
                 'clearance_form[asked]' => true]);
         foreach (self::boxes($form, 'clearance_form[names]') as $name) {

@@ -202,6 +202,7 @@ final class PastAStopTest extends AppTestCase
         $crawler = $this->client->request('GET', "$this->home/clearance");
         $form = $crawler->selectButton('Record the clearance')
             ->form(['clearance_form[word]' => 'clinician', 'clearance_form[clearedBy]' => 'A. Clinician',
+                'clearance_form[profession]' => 'doctor', 'clearance_form[allowance][extent]' => 'all',
                 'clearance_form[allows]' => 'Nothing found; everything is allowed.', 'clearance_form[asked]' => true]);
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);

@@ -149,7 +149,8 @@ final class SentAgainTest extends AppTestCase
         $all = array_map(static fn (ChoiceFormField $box): string => $box->availableOptionValues()[0],
             self::boxes($form, 'clearance_form[names]'));
         $values['clearance_form'] = array_replace($values['clearance_form'],
-            ['clearedBy' => 'Clinic', 'word' => 'clinician', 'givenOn' => date('Y-m-d'),
+            ['clearedBy' => 'Clinic', 'profession' => 'doctor', 'allowance' => ['extent' => 'all'],
+                'word' => 'clinician', 'givenOn' => date('Y-m-d'),
                 'allows' => 'all of it, from the ground up', 'asked' => '1', 'names' => [$all[0]]]);
         $this->client->request('POST', $page, $values);
         self::assertResponseRedirects();

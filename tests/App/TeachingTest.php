@@ -65,6 +65,8 @@ final class TeachingTest extends TestCase
             'pigeon rungs/0/cues has a cue of more than 12 words: "one two three four five six seven eight nine ten eleven twelve thirteen".'];
         yield 'no place' => [['rung' => ['felt' => []]], 'pigeon rungs/0/felt says not where it is felt.'];
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
+        yield 'a neck that nobody asks about' => [['rung' => ['loads' => ['neck'],
+            'position' => ['Sit.', 'The neck.']]], 'pigeon rungs/0/position loads the neck, and does not begin with asking about it.'];
         yield 'no pair' => [['rung' => ['fault' => []]], 'pigeon rungs/0/fault names no fault as a pair.'];
         yield 'no knee-safe form' => [['rung' => ['knee_safe' => ['how' => 'Somehow.']]],
             'pigeon rungs/0/knee_safe names no rung to go to instead.'];

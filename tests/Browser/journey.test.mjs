@@ -135,9 +135,11 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
         await box.check();
     }
     await page.locator('input[name="clearance_form[word]"][value="clinician"]').check();
-    await page.getByLabel('Who gave it').fill('A physiotherapist');
+    await page.getByLabel('Name', { exact: true }).fill('A. Marsh');
+    await page.getByLabel('Profession').fill('physiotherapist');
+    await page.getByLabel('All of it').check();
     await page
-        .getByLabel('What they found, and what they allow')
+        .getByLabel('What they found and allowed, in their words')
         .fill('No finding; sitting postures as far as they are free of pain.');
     await page.getByLabel(/Asked today/).check();
     await page.getByRole('button', { name: 'Record the clearance' }).click();

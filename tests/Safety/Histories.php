@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Safety;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Allowance;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Ending;
@@ -57,7 +58,8 @@ final class Histories
                 : ['type' => 'word', 'id' => "w$i", 'at' => $at, 'on' => $at - $this->pick([0, 0, 0, 3, -4]),
                     'side' => null, 'names' => array_values(array_unique([$this->pick(array_column($history, 'id')),
                         $this->pick(array_column($history, 'id'))])), 'who' => $this->pick(['teacher', 'clinician']),
-                    'asked' => 0 < $this->random->getInt(0, 3), 'by' => $this->pick(['t', 'u'])];
+                    'asked' => 0 < $this->random->getInt(0, 3), 'by' => $this->pick(['t', 'u']),
+                    'allows' => $this->pick(['all', 'all', 'gentle', 'no turning', 'knee to 100', 'nothing'])];
         }
 
         return $this->random->shuffleArray($history);
@@ -88,8 +90,8 @@ final class Histories
     public static function work(string $shape): Work
     {
         return match ($shape) {
-            'turn' => new Work(['turn-out', 'knee-folded']),
-            'fold' => new Work(['loaded-fold', 'knee-folded']),
+            'turn' => new Work(['turn-out', 'knee-folded'], angles: ['kneeFlexion' => 140.0]),
+            'fold' => new Work(['loaded-fold', 'knee-folded'], angles: ['kneeFlexion' => 95.0]),
             'backbend' => new Work(['backbend', 'weight-on-knee']),
             'head-back' => new Work(['neck', 'knee-folded']),
             'leg raise' => new Work(['hamstring-end']),
@@ -136,7 +138,13 @@ final class Histories
                 default => Condition::unknown('x'),
             }, $side, by: $e['by']),
             'word' => new ClearanceGiven($e['id'], $at, $on, $e['names'], ClearanceAuthority::from($e['who']),
-                $e['asked'], $e['by']),
+                $e['asked'], $e['by'], match ($e['allows']) {
+                    'gentle' => new Allowance(isGentle: true),
+                    'no turning' => new Allowance(without: ['turn-out']),
+                    'knee to 100' => new Allowance(upTo: ['kneeFlexion' => 100.0]),
+                    'nothing' => Allowance::nothing(),
+                    default => new Allowance(),
+                }),
             default => new EnteredByMistake($e['id'], $at, $e['names'], $e['by'], $e['why']),
         };
     }

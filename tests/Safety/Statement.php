@@ -24,7 +24,7 @@ final class Statement
     {
         foreach ($history as $entry) {
             if ($entry['at'] <= $now && !self::isSlip($entry, $history, $now)
-                && self::covers($entry, $now, $shape, $side) && !self::isLifted($entry, $history, $now)) {
+                && self::covers($entry, $now, $shape, $side) && !self::isLifted($entry, $history, $now, $shape)) {
                 return true;
             }
         }
@@ -88,18 +88,37 @@ final class Statement
      * @param array<string, mixed> $entry
      * @param list<array<string, mixed>> $history
      */
-    private static function isLifted(array $entry, array $history, int $now): bool
+    private static function isLifted(array $entry, array $history, int $now, string $shape): bool
     {
+        $last = -1;
+        $isLifted = false;
         foreach ($history as $word) {
-            $isAfter = 'word' === $word['type'] && $word['at'] <= $now && $word['on'] <= $now
-                && $word['at'] >= $entry['at'] && $word['on'] >= $entry['on'];
-            if ($isAfter && in_array($entry['id'], $word['names'], true) && !self::isSlip($word, $history, $now)
-                && self::may($word, $entry, $history, $now)) {
-                return true;
+            $isAbout = 'word' === $word['type'] && $word['at'] <= $now && $word['on'] <= $now
+                && in_array($entry['id'], $word['names'], true) && !self::isSlip($word, $history, $now);
+            $isGood = $isAbout && ('nothing' === $word['allows'] || ($word['at'] >= $entry['at']
+                && $word['on'] >= $entry['on'] && self::may($word, $entry, $history, $now)));
+            if (!$isGood || $word['at'] < $last) {
+                continue;
             }
+            // The newest word is the one that stands; of two at once the narrower.
+            $allows = self::allows($word['allows'], $shape);
+            $isLifted = $word['at'] > $last ? $allows : $isLifted && $allows;
+            $last = $word['at'];
         }
 
-        return false;
+        return $isLifted;
+    }
+
+    private static function allows(string $words, string $shape): bool
+    {
+        return match ($words) {
+            'gentle' => in_array($shape, ['child', 'rest'], true),
+            'no turning' => 'turn' !== $shape,
+            // Nobody has said how far a knee bends in these two: no further than a load begins is not known.
+            'knee to 100' => !in_array($shape, ['turn', 'head-back', 'child'], true),
+            'nothing' => false,
+            default => true,
+        };
     }
 
     /**

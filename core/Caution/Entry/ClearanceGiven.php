@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Caution\Entry;
 
+use LucidAscent\Core\Caution\Allowance;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 
 /** A word in writing that ends what it names. */
@@ -15,6 +16,7 @@ final readonly class ClearanceGiven implements Entry
      * @param list<string> $names the entries that it lifts
      * @param bool $isAsked whether it was asked: no pain since, stairs and squatting down free
      * @param string $teacher who wrote it down
+     * @param Allowance $allows how far it goes
      */
     public function __construct(
         public string $id,
@@ -24,7 +26,22 @@ final readonly class ClearanceGiven implements Entry
         public ClearanceAuthority $word,
         public bool $isAsked = false,
         public string $teacher = '',
+        public Allowance $allows = new Allowance(),
     ) {
+    }
+
+    public function allowing(Allowance $allows): self
+    {
+        return new self(
+            $this->id,
+            $this->at,
+            $this->on,
+            $this->names,
+            $this->word,
+            $this->isAsked,
+            $this->teacher,
+            $allows,
+        );
     }
 
     public function by(): string

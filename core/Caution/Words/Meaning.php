@@ -11,6 +11,8 @@ enum Meaning: string
     case Nothing = 'nothing';
     case Pain = 'pain';
     case Condition = 'condition';
+    /** Something that many have and that hurts nobody, unless it does: that is asked, and holds nothing. */
+    case Question = 'question';
     /** Something is named and taken back, half or for a while. */
     case Unclear = 'unclear';
 

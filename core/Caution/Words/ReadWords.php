@@ -24,7 +24,11 @@ final class ReadWords
         $plain = array_filter($said, static fn (Meaning $one): bool => $one->isPlain());
         $meaning =
             array_values($plain)[0] ??
-            (in_array(Meaning::Unclear, $said, true) ? Meaning::Unclear : Meaning::Nothing);
+            match (true) {
+                in_array(Meaning::Unclear, $said, true) => Meaning::Unclear,
+                in_array(Meaning::Question, $said, true) => Meaning::Question,
+                default => Meaning::Nothing,
+            };
 
         return Meaning::Nothing === $meaning
             ? new Words($meaning)
@@ -36,9 +40,16 @@ final class ReadWords
     {
         $text = self::plain($text);
 
-        return in_array(trim($text, ' .'), Vocabulary::NOTHING, true)
-            ? new Words(Meaning::Nothing)
-            : new Words(Meaning::Condition, self::places($text), self::side($text));
+        if (in_array(trim($text, ' .'), Vocabulary::NOTHING, true)) {
+            return new Words(Meaning::Nothing);
+        }
+        $said = self::of($text)->meaning;
+
+        return new Words(
+            Meaning::Question === $said ? $said : Meaning::Condition,
+            self::places($text),
+            self::side($text),
+        );
     }
 
     private static function clause(string $clause): Meaning
@@ -46,7 +57,7 @@ final class ReadWords
         $pain = implode('|', Vocabulary::PAIN);
         $word = "(?:$pain|".implode('|', Vocabulary::CONDITION).')';
         if (1 !== preg_match("/\\b$word\\b/", $clause)) {
-            return Meaning::Nothing;
+            return self::isHarmless($clause) ? Meaning::Question : Meaning::Nothing;
         }
         $not = Vocabulary::NOT;
         $between = Vocabulary::BETWEEN;
@@ -64,7 +75,11 @@ final class ReadWords
         );
         if (1 !== preg_match("/\\b$word\\b/", $rest)) {
             // Denied, and in one breath something that takes the denial back.
-            return self::isDoubted($clause) ? Meaning::Unclear : Meaning::Nothing;
+            return match (true) {
+                self::isDoubted($clause) => Meaning::Unclear,
+                self::isHarmless($clause) => Meaning::Question,
+                default => Meaning::Nothing,
+            };
         }
 
         return match (true) {
@@ -72,6 +87,13 @@ final class ReadWords
             1 === preg_match("/\\b(?:$pain)\\b/", $rest) => Meaning::Pain,
             default => Meaning::Condition,
         };
+    }
+
+    /** Whether it tells of what many have, and not that it is without pain: then there is nothing to ask. */
+    private static function isHarmless(string $clause): bool
+    {
+        return 1 === preg_match('/\b(?:'.implode('|', Vocabulary::HARMLESS).')\b/', $clause)
+            && 1 !== preg_match('/\b(?:painless|no|not|without|never)\b/', $clause);
     }
 
     private static function isDoubted(string $clause): bool
@@ -107,7 +129,7 @@ final class ReadWords
     }
 
     /** Without capitals, accents, hyphens and marks that tell nothing. */
-    private static function plain(string $text): string
+    public static function plain(string $text): string
     {
         $text = mb_strtolower($text);
         $text = strtr($text, [

@@ -63,6 +63,8 @@ final class Vocabulary
         'menisc(?:us|i|al)',
         'acl|mcl|pcl|lcl',
         'ligament(?:s)?',
+        'syndrome(?:s)?',
+        'disease(?:s)?',
         'tendin(?:itis|opathy|osis)|tendonitis',
         'bursitis',
         'arthr(?:itis|osis|itic|otic)|osteoarthritis',
@@ -84,6 +86,18 @@ final class Vocabulary
         'high blood pressure|hypertension',
         'hypermobil(?:e|ity)',
         'blood thinner(?:s)?|anticoagulant(?:s)?',
+    ];
+
+    /** What many have and what hurts nobody by itself: in the present, for what snapped once is no such thing. */
+    public const HARMLESS = [
+        'click(?:s|ing|y)?',
+        'pop(?:s|ping)',
+        'crack(?:s|ing|les?|ling)',
+        'snap(?:s|ping)',
+        'creak(?:s|ing|y)?',
+        'clunk(?:s|ing|y)?',
+        '(?:it|iliotibial) band(?:s)?',
+        'itb',
     ];
 
     /** A word that says the opposite of what follows it, or of what comes before it. */

@@ -45,6 +45,12 @@ final readonly class Words
         return Meaning::Nothing !== $this->meaning;
     }
 
+    /** Whether nothing deep is done until somebody has. */
+    public function hold(): bool
+    {
+        return $this->ask() && Meaning::Question !== $this->meaning;
+    }
+
     /**
      * The side that they are of, said where another is: what is in the middle of the body is of both, whatever is said
      * beside it.

@@ -6,10 +6,12 @@ namespace LucidAscent\App\Exchange\Record;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\BodyMeasures;
+use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\Core\Body\Check;
@@ -32,6 +34,7 @@ final readonly class RecordChecks
             $record instanceof BodyMeasures => $record->proportions(),
             $record instanceof Test => $this->test($record),
             $record instanceof RungCheck => $this->propHeight($record),
+            $record instanceof Clearance => AllowanceFields::kept($record->allowance, $record->allows),
             $record instanceof SeenRung => self::heights($record->heights),
             $record instanceof PracticePlan => $this->plans->check($record),
             default => null,

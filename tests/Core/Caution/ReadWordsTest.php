@@ -53,6 +53,30 @@ final class ReadWordsTest extends TestCase
         self::assertFalse(ReadWords::of($text)->ask());
     }
 
+    #[TestWith(['My hip clicks'])]
+    #[TestWith(['IT band'])]
+    #[TestWith(['tight iliotibial band, knees crack'])]
+    public function testWhatManyHaveAsksAndHoldsNothing(string $text): void
+    {
+        foreach ([ReadWords::of($text), ReadWords::named($text)] as $words) {
+            self::assertSame(Meaning::Question, $words->meaning);
+            self::assertTrue($words->ask());
+            self::assertFalse($words->hold());
+        }
+    }
+
+    #[TestWith(['My hip clicks and hurts', Meaning::Pain])]
+    #[TestWith(['hip clicks. Sharp in the groin', Meaning::Pain])]
+    #[TestWith(['the hip clicks since the surgery', Meaning::Condition])]
+    #[TestWith(['IT band syndrome', Meaning::Condition])]
+    #[TestWith(['hip clicks, no longer painful', Meaning::Unclear])]
+    public function testWhatElseIsSaidBesideItHolds(string $text, Meaning $meaning): void
+    {
+        self::assertSame($meaning, ReadWords::of($text)->meaning);
+        self::assertTrue(ReadWords::of($text)->hold());
+        self::assertSame(Meaning::Condition, ReadWords::named($text)->meaning);
+    }
+
     /** @param list<string> $places */
     #[TestWith(['Knee hurts', Meaning::Pain, ['knee']])]
     #[TestWith(['left knee sore afterwards', Meaning::Pain, ['knee'], Side::Left])]

@@ -145,7 +145,8 @@ final class SheetsTest extends TestCase
                 ['event' => 'pain', 'id' => 'knee', 'side' => 'right', 'on' => '2026-03-10',
                     'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache'],
                     'during' => ['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block']],
-                ['event' => 'clearance', 'clears' => ['knee'], 'by' => 'clinician', 'on' => '2026-03-20'],
+                ['event' => 'clearance', 'clears' => ['knee'], 'by' => 'clinician', 'on' => '2026-03-20',
+                    'name' => 'N', 'profession' => 'physiotherapist', 'allows' => 'all'],
             ],
             'sessions' => [
                 ['on' => '2026-03-02', 'items' => [['posture' => 'half-lotus', 'rung' => 'lying-half-lotus',

@@ -134,6 +134,20 @@ final class CapacitiesTest extends TestCase
         self::assertNull($capacities->ofLeg()->flexion);
     }
 
+    public function testNothingCountsBeyondWhatAWordAllows(): void
+    {
+        $of = static fn (float $limit, Evidence ...$read): Capacities => Capacities::of($read, BodyError::measured(),
+            limits: ['rotation' => $limit, 'kneeFlexion' => 115.0, 'flexion' => 100.0]);
+        $cut = $of(70.0, self::exact(84.0, 1.0))->get(Ability::ExternalRotation);
+        self::assertSame([70.0, 0.0, Bound::Exact], [$cut?->value, $cut?->error, $cut?->bound]);
+        self::assertSame(84.0, $of(90.0, self::exact(84.0, 1.0))->get(Ability::ExternalRotation)?->value);
+        $leg = $of(70.0, self::exact(84.0, 1.0));
+        self::assertSame([115.0, 115.0], [$leg->ofLeg()->kneeFlexion, $leg->limitsOfLeg()->kneeFlexion],
+            'Whoever was not measured goes no further than that.');
+        self::assertSame([100.0, 70.0], [$leg->shown()?->flexion, $leg->shown()?->rotation]);
+        self::assertSame(70.0, $of(70.0, self::bound(80.0, '2026-02-10'))->limitsOfLeg()->rotation);
+    }
+
     public function testAReadingWithoutEndDecidesNothingBesideOneWith(): void
     {
         self::assertSame(80.0, self::of(self::exact(80.0, 2.0), self::exact(120.0, INF, 'figure-four-lying'))->value);

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Form\Type;
+
+use Symfony\Component\Form\AbstractType;
+use Symfony\Component\OptionsResolver\OptionsResolver;
+
+/** An angle in degrees, typed as a length is. */
+final class DegreesType extends AbstractType
+{
+    public function configureOptions(OptionsResolver $resolver): void
+    {
+        $resolver->setDefaults(['invalid_message' => 'Write a number in degrees, such as 115.']);
+    }
+
+    public function getParent(): string
+    {
+        return CentimetreType::class;
+    }
+}
