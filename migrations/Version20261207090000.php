@@ -17,7 +17,7 @@ final class Version20261207090000 extends AbstractMigration
     public function up(Schema $schema): void
     {
         $this->addSql('ALTER TABLE clearance ADD profession VARCHAR(80) DEFAULT NULL, ADD allowance JSON DEFAULT NULL');
-        $this->addSql('ALTER TABLE password_change DROP address');
+        $this->addSql('ALTER TABLE password_change DROP COLUMN IF EXISTS address');
     }
 
     public function down(Schema $schema): void

@@ -23,7 +23,7 @@ final class AllowanceType extends AbstractType
                 'choices' => [
                     'All of it' => AllowanceData::ALL,
                     'Only gentle rungs' => AllowanceData::GENTLE,
-                    'All but what is ticked below, or up to an angle' => AllowanceData::PART,
+                    'A part, as said below' => AllowanceData::PART,
                     'Nothing yet' => AllowanceData::NOTHING,
                 ],
                 'expanded' => true,
