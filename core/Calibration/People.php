@@ -50,6 +50,8 @@ final class People
     ];
     /** How much sooner long inner thighs hold straight legs back than bent ones, in degrees. */
     private const STRAIGHT_LESS = [8.0, 4.0];
+    /** How much less far a leg lifts by itself than it is drawn, in degrees. */
+    private const LIFTED_LESS = [14.0, 5.0];
 
     public static function draw(Randomizer $random): TrueBody
     {
@@ -113,6 +115,9 @@ final class People
                     max(0.0, self::within(self::STRAIGHT_LESS[0], self::STRAIGHT_LESS[1], $random)),
                 // The heel comes to the seat as far as the knee folds.
                 'quadriceps' => $can['kneeFlexion'] ?? 0.0,
+                // Nobody lifts a leg by itself as far as a strap draws it.
+                'active-lift' => ($can['hamstrings'] ?? 0.0) -
+                    max(0.0, self::within(self::LIFTED_LESS[0], self::LIFTED_LESS[1], $random)),
             ],
             $abilities,
         );

@@ -34,10 +34,14 @@ final class Visit
         'legs-up-wall' => ['heelHeight', ['gap' => 10.0]],
         'knee-hug' => ['kneeHeight', []],
         'soles-together' => ['kneeHeight', []],
-        'figure-four-seated' => ['angle', []],
-        'shins-stacked' => ['kneeHeight', ['ankleHeight' => 10.0]],
+        'figure-four-lying' => ['kneeHeight', ['ankleHeight' => 38.0]],
+        'figure-four-seated' => ['kneeHeight', ['ankleHeight' => 36.0]],
+        'leg-cradle' => ['kneeHeight', ['ankleHeight' => 38.0]],
+        self::RAISED => ['kneeHeight', ['ankleHeight' => 10.0]],
         'cow-face-knees' => ['kneeHeight', ['heelAhead' => 4.0]],
     ];
+    /** Where the knee comes to rest on the foot below it, and the ankle is laid higher until it hangs. */
+    private const RAISED = 'shins-stacked';
     /** How much higher the ankle is laid when the knee has come to rest, and how high at most, in cm. */
     private const HIGHER = 10.0;
     private const HIGHEST = 40.0;
@@ -193,7 +197,7 @@ final class Visit
         if (in_array('past', array_keys($test->measured), true)) {
             $fixed['past'] = $this->true->can($side, $shows) > 90.0 ? 1.0 : 0.0;
         }
-        if (!isset($fixed['ankleHeight'])) {
+        if (self::RAISED !== $test->id) {
             return [$this->true->numbers($test, $side, $fixed, $free, $shows), null];
         }
         $isLeft = 0 === $time && Normal::share($this->random) < self::LEFT_RESTING;

@@ -19,6 +19,8 @@ enum Ability: string
     case InternalRotation = 'internal-rotation';
     case Extension = 'extension';
     case Hamstrings = 'hamstrings';
+    /** How far a straight leg lifts by itself. */
+    case ActiveLift = 'active-lift';
     case Quadriceps = 'quadriceps';
     case Ankle = 'ankle';
     case SpineExtension = 'spine-extension';

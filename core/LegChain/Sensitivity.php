@@ -18,6 +18,8 @@ final class Sensitivity
 {
     /** Step of the central difference, in the reading's own unit. */
     private const STEP = 1e-4;
+    /** The pelvis's tilt on the back, in degrees. */
+    private const LYING = -90.0;
 
     /** @var list<Segment>|null */
     private static ?array $erring = null;
@@ -83,8 +85,12 @@ final class Sensitivity
         $beside = self::beside($body);
         foreach ($segments as $segment) {
             $name = $segment->value;
-            if (Segment::LyingHipHeight === $segment && $reading instanceof ChainReading) {
-                // Nobody lies in a position that fixes the whole leg.
+            if (
+                Segment::LyingHipHeight === $segment
+                && $reading instanceof ChainReading
+                && $reading->pelvicTilt() > self::LYING
+            ) {
+                // Nobody lies in it.
                 continue;
             }
             [$longer, $shorter] = $beside[$name];

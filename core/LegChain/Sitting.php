@@ -14,19 +14,34 @@ use LucidAscent\Core\Body\InvalidValue;
  */
 final readonly class Sitting
 {
-    /** @throws InvalidValue when the seat is negative, or the tilt is not within 90° either way */
-    public function __construct(public float $seat = 0.0, public float $pelvicTilt = 0.0)
-    {
+    private const LYING = -90.0;
+
+    /**
+     * @param bool $isOnBack whether the pelvis lies on its back, so that the hip joints are as high as they lie
+     *
+     * @throws InvalidValue when the seat is negative, or the tilt is not within 90° either way
+     */
+    public function __construct(
+        public float $seat = 0.0,
+        public float $pelvicTilt = 0.0,
+        private bool $isOnBack = false,
+    ) {
         if (!($seat >= 0.0 && $seat <= Check::MOST && $pelvicTilt >= -90.0 && $pelvicTilt <= 90.0)) {
             Check::notNegative('seat', $seat);
             Check::within('pelvicTilt', $pelvicTilt, -90.0, 90.0, 'degrees');
         }
     }
 
+    /** Lying on the back, on the floor. */
+    public static function onBack(): self
+    {
+        return new self(0.0, self::LYING, true);
+    }
+
     /** Of the hip joints above the floor, in cm. */
     public function hipHeight(Body $body): float
     {
-        return $body->seatedHipHeight + $this->seat;
+        return ($this->isOnBack ? $body->lyingHipHeight : $body->seatedHipHeight) + $this->seat;
     }
 
     public function hip(Body $body): Vector
@@ -44,8 +59,8 @@ final readonly class Sitting
     public function shifted(string $name, float $by): self
     {
         return match ($name) {
-            'seat' => new self($this->seat + $by, $this->pelvicTilt),
-            'pelvicTilt' => new self($this->seat, $this->pelvicTilt + $by),
+            'seat' => new self($this->seat + $by, $this->pelvicTilt, $this->isOnBack),
+            'pelvicTilt' => new self($this->seat, $this->pelvicTilt + $by, $this->isOnBack),
             default => $this,
         };
     }
@@ -53,7 +68,7 @@ final readonly class Sitting
     /** On a seat of so many cm instead. */
     public function withSeat(float $seat): self
     {
-        return new self($seat, $this->pelvicTilt);
+        return new self($seat, $this->pelvicTilt, $this->isOnBack);
     }
 
     /** A direction or a difference of points, from the pelvis's axes to the ground's. */
@@ -75,6 +90,6 @@ final readonly class Sitting
     /** The same seat, with the pelvis tucked by so many degrees more. */
     public function tucked(float $degrees): self
     {
-        return new self($this->seat, $this->pelvicTilt - $degrees);
+        return new self($this->seat, $this->pelvicTilt - $degrees, $this->isOnBack);
     }
 }

@@ -29,7 +29,7 @@ enum Remedy: string
             Ability::ExternalRotation => self::Rotation,
             Ability::Abduction, Ability::StraightAbduction => self::Abduction,
             Ability::Flexion => self::Flexion,
-            Ability::Hamstrings => self::Hamstrings,
+            Ability::Hamstrings, Ability::ActiveLift => self::Hamstrings,
             Ability::Extension, Ability::Quadriceps, Ability::KneeFlexion => self::FrontOfHip,
             Ability::InternalRotation, Ability::Adduction => self::TurnIn,
             Ability::Balance => self::Balance,

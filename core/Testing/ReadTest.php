@@ -181,6 +181,13 @@ final readonly class ReadTest
         if ($definition->formula->takesAngle() && $taken->has('angle')) {
             return self::asRead($definition, $taken, 'angle', $errors);
         }
+        $missing = array_filter(
+            $definition->formula->needs(array_keys($definition->measured)),
+            static fn (string $name): bool => !$taken->has($name),
+        );
+        if ([] !== $missing && isset($definition->proves['rotation']) && $taken->has('angle')) {
+            throw UnreadableTest::inclinationAlone();
+        }
         $posture = self::posture($definition, $taken);
         if (null === $posture) {
             return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
@@ -291,8 +298,9 @@ final readonly class ReadTest
         Body $body,
         ToolErrors $errors,
     ): Sensitivity {
-        $own = [];
-        foreach (array_keys($reading->readingErrors()) as $name) {
+        // What nobody measured errs as the contact says.
+        $own = $reading->readingErrors();
+        foreach (array_filter(array_keys($own), $taken->has(...)) as $name) {
             $own[$name] = self::readingError($definition, $taken, $name, $errors);
         }
 

@@ -27,6 +27,14 @@ final class UnreadableTest extends \DomainException
         return new self('unknown-compensation', sprintf('This test has no compensation "%s".', $id));
     }
 
+    public static function inclinationAlone(): self
+    {
+        return new self(
+            'inclination-alone',
+            'An inclination alone shows no rotation. Measure the heights of knee and ankle.',
+        );
+    }
+
     public static function noTrial(): self
     {
         return new self('no-trial', 'No trial was read.');

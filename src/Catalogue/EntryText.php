@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Testing\Formula;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Errors\ValidationError;
@@ -64,6 +65,23 @@ final class EntryText
             return [
                 $data,
                 [new Fault($file, self::line($text, 'formula'), 'formula', 'is not one that a test can be read by.')],
+            ];
+        }
+        if (
+            Kind::Test === $kind
+            && Formula::SHIN_INCLINATION === $data['formula']
+            && isset($data['proves'][Ability::ExternalRotation->value])
+        ) {
+            return [
+                $data,
+                [
+                    new Fault(
+                        $file,
+                        self::line($text, 'formula'),
+                        'formula',
+                        'reads an inclination, and that shows no rotation: it has no zero. Measure heights.',
+                    ),
+                ],
             ];
         }
 

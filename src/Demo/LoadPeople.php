@@ -47,14 +47,15 @@ final readonly class LoadPeople
     private const LASTS = '+40 minutes';
     /** What is taken in an assessment: what is set, what is read, and the ability that it follows from. */
     private const TESTS = [
-        'figure-four-lying' => [[], 'angle', 'rotation'],
+        'figure-four-lying' => [['ankleHeight' => 38.0], 'kneeHeight', 'rotation'],
         'soles-together' => [[], 'kneeHeight', 'rotation'],
         'shins-stacked' => [['ankleHeight' => 10.5], 'kneeHeight', 'rotation'],
         'frog' => [[], 'span', 'abduction'],
         'knee-hug' => [[], 'angle', 'flexion'],
-        'leg-raise' => [[], 'angle', 'hamstrings'],
+        'leg-raise-strap' => [[], 'angle', 'hamstrings'],
         'inward-turn' => [[], 'angle', 'internal-rotation'],
-        'heel-to-seat' => [[], 'gap', 'kneeFlexion'],
+        'heel-to-seat' => [[], 'gap', 'quadriceps'],
+        'heel-to-seat-hip-bent' => [[], 'gap', 'kneeFlexion'],
         'thigh-hang' => [[], 'angle', 'extension'],
         'tree-balance' => [[], 'seconds', 'balance'],
     ];

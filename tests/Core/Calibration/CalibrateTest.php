@@ -35,8 +35,8 @@ final class CalibrateTest extends TestCase
             ['kneeHeight' => 'cm', 'past' => 'yes or no'], [], 2.0);
         $heel = new TestDefinition('heel-to-seat', 'Heel to seat', 12, Formula::named('heel-to-seat'),
             ['kneeFlexion' => Bound::Exact], ['gap' => 'cm'], [], 1.0);
-        $tests = [Definition::reach(), $hug, Definition::wideLegs(), Definition::frog(), Definition::figureFour(),
-            Definition::shinsStacked(), $heel];
+        $tests = [Definition::reach(), $hug, Definition::wideLegs(), Definition::frog(),
+            Definition::figureFourByHeights(), Definition::shinsStacked(), $heel];
         $posture = new PostureDefinition('half', 'Half', [Ability::ExternalRotation, Ability::Abduction,
             Ability::Flexion], [
                 new RungDefinition('full', 'Full',
@@ -53,9 +53,9 @@ final class CalibrateTest extends TestCase
      */
     public function testVerdictsAreAsTrueAsTheySay(): void
     {
-        $found = self::calibrate()->run(500, 11);
+        $found = self::calibrate()->run(700, 11);
         foreach ([$found->all, $found->asked] as $tally) {
-            self::assertSame(1000, $tally->many());
+            self::assertSame(1400, $tally->many());
             foreach ([State::Open, State::Short] as $state) {
                 [$many, $wrong] = $tally->wrong($state);
                 self::assertGreaterThan(30, $many);
@@ -80,7 +80,7 @@ final class CalibrateTest extends TestCase
                 Calibration::POINTS + 2.6 * sqrt($share * (100.0 - $share) / $many), "part $part of $many");
         }
         self::assertLessThan(60.0, $found->readings());
-        self::assertSame(50, $found->ordered());
+        self::assertSame(70, $found->ordered());
     }
 
     public function testTheSameSeedMakesTheSamePeople(): void

@@ -43,6 +43,14 @@ final class Definition
             work: new Work(['lying-rest'], true));
     }
 
+    /** As it is read through the chain. */
+    public static function figureFourByHeights(string $formula = 'figure-four-lying'): TestDefinition
+    {
+        return new TestDefinition($formula, 'Figure four', 5, Formula::named($formula), ['rotation' => Bound::Exact],
+            ['kneeHeight' => 'cm', 'ankleHeight' => 'cm', 'otherFlexion' => 'degrees'], ['pelvis-turns'], 1.0,
+            work: new Work(['lying-rest'], true));
+    }
+
     public static function frog(): TestDefinition
     {
         return new TestDefinition('frog', 'Frog', 4, Formula::named('frog'), ['abduction' => Bound::Exact],

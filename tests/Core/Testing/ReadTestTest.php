@@ -13,8 +13,10 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Component;
+use LucidAscent\Core\LegChain\Contact\FigureFour;
 use LucidAscent\Core\LegChain\Contact\LegRaise;
 use LucidAscent\Core\LegChain\Contact\ShinsStacked;
+use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegAngles;
 use LucidAscent\Core\LegChain\Sensitivity;
 use LucidAscent\Core\LegChain\Sitting;
@@ -285,6 +287,40 @@ final class ReadTestTest extends TestCase
         yield 'no such angle' => ['bad-input', $of(Definition::figureFour(), ['angle' => 240.0])];
         yield 'another test\'s compensation' => ['unknown-compensation',
             $of(Definition::frog(), ['span' => 80.0], ['ankle-slid'])];
+    }
+
+    /** The first figure was worked out by an independent program, from points alone. */
+    public function testFigureFourIsReadThroughTheChain(): void
+    {
+        $body = SampleBody::leg();
+        $turn = static fn (array $trial, string $formula = 'figure-four-lying'): float => self::read(
+            Definition::figureFourByHeights($formula), Definition::taken(Definition::figureFourByHeights($formula),
+                [$trial]))[0]->value;
+        // The other thigh rises by 45°: 37.2 cm along it and 7 across, from the hip as it lies.
+        $ankle = $body->lyingHipHeight + ($body->thigh - 4.0 + 7.0) * sqrt(0.5);
+        self::assertEqualsWithDelta($turn(['kneeHeight' => 32.0, 'otherFlexion' => 45.0]),
+            $turn(['kneeHeight' => 32.0, 'ankleHeight' => $ankle]), 1e-9);
+        self::assertEqualsWithDelta(104.71, $turn(['kneeHeight' => 32.0, 'otherFlexion' => 45.0]), 0.01);
+        // Whatever is read, the same contact asks it of the rung.
+        $demand = (new KneeAtHeight(new FigureFour(45.0, Sitting::onBack()), 32.0))->pose($body)->angles->rotation;
+        self::assertEqualsWithDelta($demand, $turn(['kneeHeight' => 32.0, 'otherFlexion' => 45.0]), 1e-9);
+        self::assertGreaterThan($turn(['kneeHeight' => 35.0, 'ankleHeight' => 39.0]),
+            $turn(['kneeHeight' => 28.0, 'ankleHeight' => 39.0]), 'A lower knee is turned further.');
+        self::assertGreaterThan($turn(['kneeHeight' => 30.0, 'ankleHeight' => 35.0], 'figure-four-seated'),
+            $turn(['kneeHeight' => 25.0, 'ankleHeight' => 35.0], 'figure-four-seated'));
+    }
+
+    public function testAnInclinationAloneShowsNoTurn(): void
+    {
+        foreach ([['angle' => 50.0], ['angle' => 50.0, 'ankleHeight' => 39.0]] as $trial) {
+            try {
+                self::read(Definition::figureFourByHeights(), Definition::taken(Definition::figureFourByHeights(),
+                    [$trial]));
+                self::fail('It has no zero.');
+            } catch (UnreadableTest $e) {
+                self::assertSame('inclination-alone', $e->because);
+            }
+        }
     }
 
     public function testTheAngleIsTheAnswerWhateverElseWasMeasured(): void
