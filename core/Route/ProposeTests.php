@@ -37,7 +37,7 @@ final readonly class ProposeTests
         $best = self::best($tests, $held);
         $proposed = [];
         foreach ($tests as $id => $test) {
-            $proposed[] = self::one($test, $asked, $age[$id] ?? null, $held[$id], $best);
+            $proposed[] = self::one($test, $asked, $age[$id] ?? null, $held[$id], $best, $tests);
         }
 
         return $proposed;
@@ -47,6 +47,7 @@ final readonly class ProposeTests
      * @param array<string, list<string>>|null $asked
      * @param list<string> $heldBy what holds it
      * @param array<string, string> $best
+     * @param array<string, TestDefinition> $tests in the taught order
      */
     private static function one(
         TestDefinition $test,
@@ -54,6 +55,7 @@ final readonly class ProposeTests
         ?int $age,
         array $heldBy,
         array $best,
+        array $tests,
     ): ProposedTest {
         if ([] !== $heldBy) {
             return new ProposedTest(
@@ -76,7 +78,7 @@ final readonly class ProposeTests
             );
             $isBest =
                 [] !== array_filter($isolates, static fn (string $ability): bool => $best[$ability] === $test->id);
-            $needed = $isBest || (count($for) > 1 && [] === $isolates);
+            $needed = $isBest || (count($for) > 1 && [] === $isolates && !self::isShownBefore($test, $for, $tests));
             $because[] = match (true) {
                 [] === $for => new Reason('test.not-asked', Source::Own),
                 $isBest => new Reason('test.isolates', Source::Trade, ['poses' => $poses]),
@@ -92,6 +94,29 @@ final readonly class ProposeTests
         }
 
         return new ProposedTest($test, $needed, $because);
+    }
+
+    /**
+     * Whether a test that is taught earlier shows all of it together, too.
+     *
+     * @param array<string, list<string>> $for by ability
+     * @param array<string, TestDefinition> $tests in the taught order
+     */
+    private static function isShownBefore(TestDefinition $test, array $for, array $tests): bool
+    {
+        foreach ($tests as $other) {
+            if ($other === $test) {
+                return false;
+            }
+            if (
+                [] === array_diff_key($for, $other->proves)
+                && [] === array_filter($other->proves, static fn (Bound $bound): bool => Bound::Exact === $bound)
+            ) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

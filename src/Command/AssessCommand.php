@@ -36,8 +36,8 @@ final class AssessCommand extends DocumentCommand
                    "gates":[{"gate":"elbow-to-sole","side":"left","met":true}],
                    "events":[{"event":"pain","side":"right","on":"2026-03-01","pain":{"level":2,"place":"knee",
                    "kind":"ache"}},
-                             {"event":"clearance","clears":["events[0]"],"by":"teacher","asked":true,
-                             "on":"2026-03-05"}]}
+                             {"event":"clearance","clears":["events[0]"],"by":"teacher","name":"Ilka",
+                             "asked":true,"allows":"all","on":"2026-03-05"}]}
 
                 A whole record, as ascent:export prints it, is answered as the pages answer of that person today.
 

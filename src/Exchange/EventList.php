@@ -278,12 +278,12 @@ final readonly class EventList
         );
     }
 
-    /** A listed condition goes by the catalogue's name for it. */
+    /** A listed condition goes by the catalogue's name for it; one that says more than its name is an id. */
     private function called(string $name): string
     {
-        $condition = str_starts_with($name, self::LISTED) ? substr($name, strlen(self::LISTED)) : null;
+        $condition = str_starts_with($name, self::LISTED) ? substr($name, strlen(self::LISTED)) : ':';
 
-        return null === $condition
+        return str_contains($condition, ':')
             ? $name
             : self::LISTED.($this->catalogue->conditionCalled($condition) ?? $condition);
     }

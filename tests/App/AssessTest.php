@@ -161,7 +161,7 @@ final class AssessTest extends KernelTestCase
     public function testReadingsThatContradictAreBothReported(): void
     {
         $answer = self::answer([self::test('shins-stacked', ['kneeHeight' => 14, 'ankleHeight' => 10]),
-            self::test('figure-four-lying', ['angle' => 50])], ['shins-stacked']);
+            self::test('figure-four-lying', ['kneeHeight' => 46, 'ankleHeight' => 39])], ['shins-stacked']);
         self::assertSame('rotation', $answer['contradictory'][0]['component']);
         self::assertCount(2, $answer['contradictory'][0]['readings']);
         self::assertSame('figure-four-lying', $answer['contradictory'][0]['repeat']);

@@ -387,6 +387,7 @@ final class AssessmentPageTest extends AppTestCase
             'soles-together' => ['kneeHeight_left' => '14', 'heelDistance' => '20', 'kneeHeight_right' => '15'],
             'shins-stacked' => ['kneeHeight_left' => '15', 'ankleHeight_left' => '10', 'kneeHeight_right' => '16',
                 'ankleHeight_right' => '10'],
+            'heel-to-seat-hip-bent' => ['gap_left' => '20', 'gap_right' => '21'],
             default => ['angle_left' => '30', 'angle_right' => '31'],
         };
         $filled = ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0'];

@@ -378,7 +378,7 @@ final class PlanPageTest extends AppTestCase
         $this->client->request('GET', "$this->home/plans/new");
         $this->client->submitForm('Make the plan');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'held, so nothing of it is planned');
+        self::assertSelectorTextContains('main', 'on hold, so nothing of it is planned');
         self::assertSelectorTextNotContains('ol.strip', ', left');
     }
 
