@@ -19,6 +19,8 @@ final readonly class DrawnLoads
     private const SHOWN = 10.0;
     /** A knee that is bent less bears its weight straight, in degrees. */
     private const BENT = 30.0;
+    /** Two knees that are folded further than this, with nothing else below, are stood on, in degrees. */
+    private const SQUATS = 90.0;
     /** A leg is seen to turn where its knee is bent at least so, and it is not wider than this, in degrees. */
     private const TURNS_FROM = 60.0;
     private const TURNS_UP_TO = 55.0;
@@ -127,12 +129,28 @@ final readonly class DrawnLoads
             // Whoever lies with the foot on the floor rests that knee.
             $loads = array_values(array_diff($loads, [Load::KneeFolded->value]));
         }
-        $isOnKnee =
-            $knee > self::BENT
-            && in_array("$side->value-knee", $carried, true)
-            && [] === array_intersect($carried, ['back', 'side', 'seat']);
+        $isCarriedBelow = [] === array_intersect($carried, ['back', 'front', 'side', 'seat']);
+        $isOnKnee = $knee > self::BENT && in_array("$side->value-knee", $carried, true);
 
-        return $isOnKnee ? [...$loads, Load::WeightOnKnee->value] : $loads;
+        return $isCarriedBelow && ($isOnKnee || self::isSquat($figure, $carried))
+            ? [...$loads, Load::WeightOnKnee->value]
+            : $loads;
+    }
+
+    /**
+     * Whoever stands on two folded knees has the weight on them.
+     *
+     * @param list<string> $carried
+     */
+    private static function isSquat(Figure $figure, array $carried): bool
+    {
+        $others = ['left-knee', 'right-knee', 'left-hand', 'right-hand'];
+        $folded = array_filter(
+            Side::cases(),
+            static fn (Side $side): bool => self::shown(self::angles($figure, $side)[3]) > self::SQUATS,
+        );
+
+        return [] === array_intersect($carried, $others) && 2 === count($folded);
     }
 
     /** So much of an angle is there for certain. */

@@ -304,10 +304,10 @@ final class Candidates
             'left' => in_array(Side::Left, $free, true) ? $rung : null,
             'right' => in_array(Side::Right, $free, true) ? $rung : null,
         ];
-        [$counter, $counterSide] = $rung->rung->isForAnybody()
-            ? [null, null]
-            : self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request);
-        if (null === $counter && !$rung->rung->isForAnybody()) {
+        [$counter, $counterSide] = self::owesCounter($rung)
+            ? self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request)
+            : [null, null];
+        if (null === $counter && self::owesCounter($rung)) {
             return null;
         }
 
@@ -386,15 +386,11 @@ final class Candidates
         $beside = May::practise($poses, $safer->posture, $safer->rung->id, $other)->isYes()
             ? $safer
             : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
-        [$counter, $counterSide] = self::counter(
-            $safer,
-            null === $beside ? $side : null,
-            $poses,
-            $ladders,
-            $request,
-        );
+        [$counter, $counterSide] = self::owesCounter($safer, $beside)
+            ? self::counter($safer, null === $beside ? $side : null, $poses, $ladders, $request)
+            : [null, null];
         $candidate =
-            null === $counter
+            null === $counter && self::owesCounter($safer, $beside)
                 ? null
                 : new Candidate(
                     $safer->posture,
@@ -462,14 +458,11 @@ final class Candidates
         // A set sequence says itself which side comes first: left, then right.
         $set = array_search($id, $request->sequence, true);
         $set = false === $set ? null : $set;
-        [$counter, $counterSide] = self::counter(
-            $rung,
-            null === $left ? Side::Right : (null === $right ? Side::Left : null),
-            $poses,
-            $ladders,
-            $request,
-        );
-        if (null === $counter) {
+        $alone = null === $left ? Side::Right : (null === $right ? Side::Left : null);
+        [$counter, $counterSide] = self::owesCounter($left, $right)
+            ? self::counter($rung, $alone, $poses, $ladders, $request)
+            : [null, null];
+        if (null === $counter && self::owesCounter($left, $right)) {
             $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $id]);
 
             return null;
@@ -487,6 +480,13 @@ final class Candidates
             null,
             $set,
         );
+    }
+
+    /** A counterpose is owed to deep work, and to nothing else (common practice). */
+    private static function owesCounter(?PracticeRung ...$rungs): bool
+    {
+        return [] !==
+            array_filter($rungs, static fn (?PracticeRung $rung): bool => false === $rung?->rung->isForAnybody());
     }
 
     /**

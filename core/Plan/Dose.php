@@ -9,8 +9,9 @@ namespace LucidAscent\Core\Plan;
  * component. A rung's own range in the school's way comes first, then its range in any; the school's usual one is for
  * what says nothing.
  *
- * However it is counted, a side gets a minute in all at least: ACSM position stand, Garber et al.,
- * Med Sci Sports Exerc 43 (2011): stretches of 10 to 30 s, 60 s in all for a muscle group.
+ * A hold never leaves that range. Where it allows a minute, it begins with one: ACSM position stand, Garber et al.,
+ * Med Sci Sports Exerc 43 (2011): stretches of 10 to 30 s, 60 s in all for a muscle group, which several shapes make up
+ * together.
  */
 final readonly class Dose
 {
@@ -18,7 +19,6 @@ final readonly class Dose
 
     /**
      * @param string $school the name under which a rung may have a range of its own
-     * @param string $counts what its holds are counted in: minutes, breaths or repetitions
      * @param HoldRange $deep how long it holds what says nothing else
      * @param HoldRange $gentle the same of what is gentle
      * @param int $daysApart 1 where deep work on two days running is allowed
@@ -26,7 +26,6 @@ final readonly class Dose
      */
     public function __construct(
         public string $school,
-        private string $counts,
         private HoldRange $deep,
         private HoldRange $gentle,
         public int $daysApart,
@@ -37,28 +36,19 @@ final readonly class Dose
     /** @return float seconds with which a rung begins */
     public function seconds(PracticeRung $rung): float
     {
-        return max(self::LEAST_SECONDS, $this->range($rung)->least);
+        $range = $this->range($rung);
+
+        return min($range->most, max(self::LEAST_SECONDS, $range->least));
     }
 
     /** @return float seconds that it is held at most */
     public function most(PracticeRung $rung): float
     {
-        return max($this->seconds($rung), $this->range($rung)->most);
+        return $this->range($rung)->most;
     }
 
-    /** @return int|null how many breaths that is; null where breath is not counted */
-    public function breaths(int $seconds): ?int
-    {
-        return 'breaths' === $this->counts ? (int) round($seconds / HoldRange::BREATH) : null;
-    }
-
-    /** @return int|null how often it is pressed and yielded; null where that is not done */
-    public function repetitions(int $seconds): ?int
-    {
-        return 'repetitions' === $this->counts ? max(1, (int) round($seconds / HoldRange::PRESS_AND_YIELD)) : null;
-    }
-
-    private function range(PracticeRung $rung): HoldRange
+    /** How long it is held, and in what that is counted. */
+    public function range(PracticeRung $rung): HoldRange
     {
         return $rung->holds[$this->school] ??
             ($rung->holds[PracticeRung::ANY] ?? ($rung->rung->isForAnybody() ? $this->gentle : $this->deep));

@@ -239,12 +239,7 @@ final class PlanSession
         return $isLight
             ? array_map(
                 static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase
-                    ? $item->lasting(
-                        max(
-                            null === $item->drill ? 0 : $item->begun($dose)->seconds,
-                            FillTime::grain(self::LIGHT * $item->seconds),
-                        ),
-                    )
+                    ? $item->lighter($dose, self::LIGHT)
                     : $item,
                 $items,
             )

@@ -125,10 +125,24 @@ final readonly class PlannedItem
         return $this->lasting(min($this->seconds, $this->least($dose)));
     }
 
+    /** Held for about such a share of the time, and no less than it is held at least. */
+    public function lighter(Dose $dose, float $share): self
+    {
+        $least =
+            null === $this->drill
+                ? PlannedSession::CHANGE + (int) ceil($dose->range($this->rung)->least)
+                : $this->least($dose);
+
+        return $this->lasting(min($this->seconds, max($least, FillTime::grain($share * $this->seconds))));
+    }
+
     /** @return int seconds with which it begins */
     public function least(Dose $dose): int
     {
-        return PlannedSession::CHANGE + FillTime::grain($this->drill->range->least ?? $dose->seconds($this->rung));
+        return PlannedSession::CHANGE +
+            (null === $this->drill
+                ? $dose->range($this->rung)->hold($dose->seconds($this->rung))
+                : FillTime::grain($this->drill->range->least));
     }
 
     /** @return float seconds that it may last at most */
@@ -143,14 +157,27 @@ final readonly class PlannedItem
         return match (true) {
             Phase::Work !== $this->phase => null,
             null !== $this->drill => $this->drill->repetitions($this->seconds - PlannedSession::CHANGE),
-            default => $dose?->repetitions($this->seconds),
+            default => $this->counted('repetitions', $dose),
         };
     }
 
     /** How many breaths it lasts; null where they are not counted. */
     public function breaths(?Dose $dose): ?int
     {
-        return Phase::Work === $this->phase && null === $this->drill ? $dose?->breaths($this->seconds) : null;
+        return Phase::Work === $this->phase && null === $this->drill ? $this->counted('breaths', $dose) : null;
+    }
+
+    /** Whether each of its repetitions is a press and a yield, rather than a movement. */
+    public function isPressed(?Dose $dose): bool
+    {
+        return null === $this->drill
+            && 'repetitions' === $dose?->range($this->rung)->unit
+            && $dose->range($this->rung)->each >= HoldRange::PRESS_AND_YIELD;
+    }
+
+    private function counted(string $unit, ?Dose $dose): ?int
+    {
+        return $dose?->range($this->rung)->count($unit, $this->seconds - PlannedSession::CHANGE);
     }
 
     public function lasting(int $seconds): self

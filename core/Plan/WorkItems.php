@@ -78,16 +78,21 @@ final class WorkItems
             $isShort = $this->poses->person->holds->keepsShort($rung->rung->work, $side);
             $rung = null === $candidate->drill && !$isShort ? $this->form($rung, $side, $sessions) : $rung;
             if (null !== $candidate->drill) {
-                $seconds = $candidate->drill->range->least;
+                $seconds = FillTime::grain($candidate->drill->range->least);
             } else {
-                $seconds =
-                    $part * ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose));
+                // More for the tighter side, and no longer than the shape is held at most.
+                $seconds = $dose
+                    ->range($rung)
+                    ->hold(
+                        $part *
+                            ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose)),
+                    );
             }
             $items[] = new PlannedItem(
                 $rung,
                 Phase::Work,
                 $side,
-                PlannedSession::CHANGE + FillTime::grain($seconds),
+                PlannedSession::CHANGE + $seconds,
                 $candidate->because,
                 $candidate->drill,
                 null !== $candidate->set,

@@ -526,7 +526,6 @@ final class Definitions
 
         return new Dose(
             $school['id'],
-            $hold['least']['unit'],
             $deep,
             isset($hold['gentle_least'], $hold['gentle_most']) ? $range('gentle_least', 'gentle_most') : $deep,
             (int) $school['deep_days_apart']['value'],

@@ -113,8 +113,8 @@ final readonly class PlanText
         $drill = $this->catalogue->entry(Kind::Drill, $item->drill->id ?? '');
         $shown = $this->item($item, $session);
         $isPressed =
-            null !== $shown['repetitions']
-            && (null === $item->drill || ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD);
+            $item->isPressed($session->dose)
+            || (null !== $item->drill && ($drill['lasts'] ?? 0) >= HoldRange::PRESS_AND_YIELD);
 
         return $shown + [
             'cues' => $drill['cues'] ?? ($rung['cues'] ?? []),

@@ -7,41 +7,79 @@ namespace LucidAscent\Core\LegChain\Contact;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
-use LucidAscent\Core\LegChain\FreeKnee;
+use LucidAscent\Core\LegChain\ChainReading;
+use LucidAscent\Core\LegChain\IsReadByJoints;
+use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
-use LucidAscent\Core\LegChain\Sitting;
-use LucidAscent\Core\LegChain\Vector;
 
 /**
  * Deep squat, heels down: hip joint so high above the floor, the foot flat 10 cm ahead of the hip
- * line, and so wide a stance between the ankles (cm). The weight over the feet and the 10 cm are
- * this product's own simplification.
+ * line, so wide a stance between the ankles (cm), and the thighs apart by 27.5°, over feet that are
+ * turned out. The weight over the feet, the 10 cm and the angle between the thighs are this
+ * product's own simplification.
  */
-final readonly class DeepSquat extends SeatedContact implements Contact
+final readonly class DeepSquat implements ChainReading, Contact, Posture
 {
+    use IsReadByJoints;
+
     private const AHEAD = 10.0;
+    /** How far each thigh is from the midline's direction, in degrees. */
+    private const APART = 27.5;
 
     /** @throws InvalidValue when a length is negative or not finite */
-    public function __construct(public float $hipHeight, public float $stance, public float $pelvicTilt = 0.0)
+    public function __construct(public float $hipHeight, public float $stance, private float $tilt = 0.0)
     {
         Check::notNegative('hipHeight', $hipHeight);
         Check::notNegative('stance', $stance);
-        parent::__construct(new Sitting(0.0, $pelvicTilt));
+        Check::within('pelvicTilt', $tilt, -90.0, 90.0, 'degrees');
     }
 
-    public function hip(Body $body): Vector
+    public function joints(Body $body): array
     {
-        return new Vector(0.0, $body->hipSpacing / 2, $this->hipHeight);
+        $y = $body->hipSpacing / 2;
+        $knee = $y + $body->thigh * sin(deg2rad(self::APART));
+        [$ahead, $aside] = [self::AHEAD, $this->stance / 2];
+        // In the upright plane of the knee, thigh and shin each draw a circle; the knee is where they meet, in front.
+        $thigh = $body->thigh * cos(deg2rad(self::APART));
+        $shin = $body->shin ** 2 - ($knee - $aside) ** 2;
+        $down = $body->ankleAboveSole - $this->hipHeight;
+        $apart = hypot($ahead, $down);
+        if ($shin < 0.0 || 0.0 === $apart) {
+            throw OutOfReach::ankle();
+        }
+        $along = ($thigh ** 2 - $shin + $apart ** 2) / (2 * $apart);
+        $off = $thigh ** 2 - $along ** 2;
+        if ($off < 0.0) {
+            throw OutOfReach::ankle();
+        }
+        $off = sqrt($off);
+
+        return [
+            0.0,
+            $y,
+            $this->hipHeight,
+            ($along * $ahead - $off * $down) / $apart,
+            $knee,
+            $this->hipHeight + ($along * $down + $off * $ahead) / $apart,
+            $ahead,
+            $aside,
+            $body->ankleAboveSole,
+        ];
     }
 
-    public function ankle(Body $body): Vector
+    public function pelvicTilt(): float
     {
-        return new Vector(self::AHEAD, $this->stance / 2, $body->ankleAboveSole);
+        return $this->tilt;
+    }
+
+    public function readingErrors(): array
+    {
+        return [];
     }
 
     public function props(): array
     {
-        return ['hipHeight' => $this->hipHeight, 'stance' => $this->stance, 'pelvicTilt' => $this->pelvicTilt];
+        return ['hipHeight' => $this->hipHeight, 'stance' => $this->stance, 'pelvicTilt' => $this->tilt];
     }
 
     public function shifted(string $name, float $by): static
@@ -49,29 +87,21 @@ final readonly class DeepSquat extends SeatedContact implements Contact
         return new self(
             $this->hipHeight + ('hipHeight' === $name ? $by : 0.0),
             $this->stance + ('stance' === $name ? $by : 0.0),
-            $this->pelvicTilt + ('pelvicTilt' === $name ? $by : 0.0),
+            $this->tilt + ('pelvicTilt' === $name ? $by : 0.0),
         );
-    }
-
-    public function seated(Sitting $sitting): static
-    {
-        return new self($this->hipHeight, $this->stance, $sitting->pelvicTilt);
     }
 
     public static function about(): About
     {
         return new About(
             'Deep squat, heels down',
-            [Control::hipHeight(10, 60, 22), Control::cm('stance', 'Stance', 10, 60, 30), Control::pelvicTilt()],
+            [Control::hipHeight(10, 60, 22), Control::cm('stance', 'Stance', 10, 40, 20), Control::pelvicTilt()],
             OtherLeg::Alike,
         );
     }
 
     public static function of(SetUp $set): Posture
     {
-        return new FreeKnee(
-            new self($set->number('hipHeight'), $set->number('stance'), $set->sitting()->pelvicTilt),
-            $set->capacity(),
-        );
+        return new self($set->number('hipHeight'), $set->number('stance'), $set->sitting()->pelvicTilt);
     }
 }

@@ -11,7 +11,7 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** The counterpose right after the work that it undoes (common practice). */
+/** The counterpose right after the deep work that it undoes (common practice). */
 final class CounterAfter implements SessionRule
 {
     public function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
@@ -29,8 +29,8 @@ final class CounterAfter implements SessionRule
             }
             $open = match ($item->phase) {
                 Phase::Counter => null,
-                // What is repeated in a gentle position comes and goes by itself.
-                Phase::Work => null !== $item->drill && $item->rung->rung->isForAnybody() ? null : $item,
+                // What is gentle comes and goes by itself.
+                Phase::Work => $item->rung->rung->isForAnybody() ? $open : $item,
                 default => $open,
             };
         }

@@ -45,7 +45,9 @@ final class NotTooLong implements SessionRule
             $item->rung->rung->isForAnybody() => FillTime::grain($item->most($dose)),
             null !== $item->drill => $item->least($dose),
             default => PlannedSession::CHANGE +
-                FillTime::grain(Growth::seconds($poses, $item->rung, $item->side, $dose)),
+                $dose
+                    ->range($item->rung)
+                    ->hold(Growth::seconds($poses, $item->rung, $item->side, $dose)),
         };
     }
 }

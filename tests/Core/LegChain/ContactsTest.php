@@ -167,7 +167,7 @@ final class ContactsTest extends TestCase
         yield 'figure four standing' => [static fn (): Posture => new FreeKnee(new FigureFour(70.0, new Sitting(50)),
             $capacity)];
         yield 'cradle' => [static fn (): Posture => new FreeKnee(new Cradle(50, $sitting), $capacity, 10)];
-        yield 'deep squat' => [static fn (): Posture => new FreeKnee(new DeepSquat(20, 30), $capacity)];
+        yield 'deep squat' => [static fn (): Posture => new DeepSquat(20, 20)];
         yield 'leg behind the head' => [static fn (): Posture => new FreeKnee(new LegBehindHead(50, 60, $sitting),
             $capacity, 18)];
         yield 'leg over the shoulder' => [static fn (): Posture => new LegOverShoulder(50, 40)];

@@ -12,7 +12,7 @@ final class Doses
 {
     public static function longAndStill(int $daysApart): Dose
     {
-        return new Dose('long-still', 'minutes', HoldRange::in('minutes', 2, 8), HoldRange::in('minutes', 3, 15),
+        return new Dose('long-still', HoldRange::in('minutes', 2, 8), HoldRange::in('minutes', 3, 15),
             $daysApart);
     }
 
@@ -20,13 +20,13 @@ final class Doses
     {
         $range = HoldRange::in('repetitions', 3, 7, HoldRange::PRESS_AND_YIELD);
 
-        return new Dose('working-muscle', 'repetitions', $range, $range, $daysApart);
+        return new Dose('working-muscle', $range, $range, $daysApart);
     }
 
     public static function countedBreath(int $daysApart, bool $lotusLast = false): Dose
     {
         $range = HoldRange::in('breaths', 12, 30);
 
-        return new Dose('counted-breath', 'breaths', $range, $range, $daysApart, $lotusLast);
+        return new Dose('counted-breath', $range, $range, $daysApart, $lotusLast);
     }
 }

@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\FillTime;
 use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\Phase;
@@ -24,11 +25,13 @@ final class FillTimeTest extends TestCase
 {
     public function testAHoldIsSaidInManyWays(): void
     {
-        self::assertEquals(new HoldRange(25.0, 50.0), HoldRange::in('breaths', 5, 10));
-        self::assertEquals(new HoldRange(120.0, 480.0), HoldRange::in('minutes', 2, 8));
-        self::assertEquals(new HoldRange(30.0, 90.0), HoldRange::in('seconds', 30, 90));
-        self::assertEquals(new HoldRange(30.0, 60.0), HoldRange::in('repetitions', 3, 6), 'movements');
-        self::assertEquals(new HoldRange(99.0, 231.0), HoldRange::in('repetitions', 3, 7, HoldRange::PRESS_AND_YIELD));
+        $in = static fn (string $unit, int $least, int $most, float ...$each): array => [
+            ($range = HoldRange::in($unit, $least, $most, ...$each))->least, $range->most];
+        self::assertSame([25.0, 50.0], $in('breaths', 5, 10));
+        self::assertSame([120.0, 480.0], $in('minutes', 2, 8));
+        self::assertSame([30.0, 90.0], $in('seconds', 30, 90));
+        self::assertSame([30.0, 60.0], $in('repetitions', 3, 6), 'movements');
+        self::assertSame([99.0, 231.0], $in('repetitions', 3, 7, HoldRange::PRESS_AND_YIELD));
     }
 
     public function testARungsOwnRangeInTheSchoolsWayComesFirst(): void
@@ -43,16 +46,34 @@ final class FillTimeTest extends TestCase
         self::assertSame([180.0, 120.0], [Doses::longAndStill(1)->seconds(self::rung('a')), Doses::longAndStill(1)
             ->seconds(self::rung('a', [], false))]);
         $short = [PracticeRung::ANY => new HoldRange(15.0, 40.0)];
-        self::assertSame([60.0, 60.0], [Doses::countedBreath(1)->seconds(self::rung('a', $short)),
-            Doses::countedBreath(1)->most(self::rung('a', $short))], 'A side gets a minute in all.');
+        self::assertSame([40.0, 40.0], [Doses::countedBreath(1)->seconds(self::rung('a', $short)),
+            Doses::countedBreath(1)->most(self::rung('a', $short))],
+            'Never longer than its most, for no minute either.');
     }
 
     public function testBreathsAreCountedWhereBreathIs(): void
     {
-        self::assertSame([12, null, null], [Doses::countedBreath(1)->breaths(60), Doses::longAndStill(1)->breaths(60),
-            Doses::workingMuscle(1)->breaths(60)]);
-        self::assertSame([null, 3, 1], [Doses::countedBreath(1)->repetitions(100), Doses::workingMuscle(1)
-            ->repetitions(100), Doses::workingMuscle(1)->repetitions(5)]);
+        $shown = static fn (Dose $dose, int $seconds, ?HoldRange $own = null): array => [
+            ($item = self::item('a', $seconds, Side::Left, holds: $own))->breaths($dose), $item->repetitions($dose)];
+        // Ten seconds of coming in are no part of it.
+        self::assertSame([12, null], $shown(Doses::countedBreath(1), 70));
+        self::assertSame([null, null], $shown(Doses::longAndStill(1), 190));
+        self::assertSame([null, 4], $shown(Doses::workingMuscle(1), 142));
+        // Its own unit, in every school, and never beyond its range.
+        $breaths = HoldRange::in('breaths', 2, 5);
+        self::assertSame([5, null], $shown(Doses::countedBreath(1), 70, $breaths));
+        self::assertSame([2, null], $shown(Doses::workingMuscle(1), 12, $breaths));
+        self::assertSame([null, 5], $shown(Doses::countedBreath(1), 60, HoldRange::in('repetitions', 3, 7)));
+        self::assertTrue(self::item('a', 142, Side::Left)->isPressed(Doses::workingMuscle(1)));
+        self::assertFalse(self::item('a', 60, Side::Left, holds: HoldRange::in('repetitions', 3, 7))
+            ->isPressed(Doses::workingMuscle(1)), 'A movement is none.');
+    }
+
+    public function testALighterWeekStaysInTheRange(): void
+    {
+        $lighter = static fn (int $seconds): int => self::item('a', $seconds, Side::Left, holds: new HoldRange(60.0,
+            300.0))->lighter(Doses::countedBreath(1), 0.6)->seconds;
+        self::assertSame([120, 70, 70], [$lighter(200), $lighter(100), $lighter(70)]);
     }
 
     public function testGentleHoldsGrowTogetherUntilTheTimeIsUsed(): void
@@ -152,9 +173,11 @@ final class FillTimeTest extends TestCase
         ?Side $side,
         bool $isGentle = true,
         Phase $phase = Phase::Work,
+        ?HoldRange $holds = null,
     ): PlannedItem {
-        return new PlannedItem(self::rung($posture, [], $isGentle), $phase, $side, $seconds,
-            new Reason('plan.stage', Source::Own));
+        $rung = self::rung($posture, null === $holds ? [] : [PracticeRung::ANY => $holds], $isGentle);
+
+        return new PlannedItem($rung, $phase, $side, $seconds, new Reason('plan.stage', Source::Own));
     }
 
     /**

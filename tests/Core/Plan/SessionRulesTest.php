@@ -59,11 +59,15 @@ final class SessionRulesTest extends TestCase
         yield 'too little warming up' => [['rule.warm-up'], [['warm-up', 'lying both', 200], ...$lying]];
         yield 'warming up after work' => [['rule.warm-up-first'], [$warm, ...$lying, $warm]];
         yield 'loaded before lying' => [['rule.order'], [$warm, ...$loaded, ...$lying]];
-        yield 'no counterpose' => [['rule.counter'], [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60],
-            ['rest', 'lying both', 60]]];
-        yield 'no counterpose before the next' => [['rule.counter'],
-            [$warm, ['work', 'lying left', 60], ['work', 'lying right', 60], ...$loaded]];
-        yield 'no counterpose at the end' => [['rule.counter'], [$warm, ['work', 'lying both', 60]]];
+        // The one that is deep here is held as well.
+        $open = [['work', 'held left', 60], ['work', 'held right', 60]];
+        $both = ['rule.counter', 'rule.held'];
+        yield 'no counterpose' => [$both, [$warm, ...$open, ['rest', 'lying both', 60]]];
+        yield 'no counterpose before the next' => [$both, [$warm, ...$open, ['work', 'loaded both', 60],
+            ['counter', 'undo both', 45]]];
+        yield 'no counterpose at the end' => [$both, [$warm, ...$open]];
+        yield 'a counterpose' => [['rule.held'], [$warm, ...$open, ['counter', 'undo both', 45]]];
+        yield 'none is owed to what is gentle' => [[], [$warm, ['work', 'lying both', 60]]];
         yield 'one side only' => [['rule.sides'], [$warm, ['work', 'lying left', 60], ['counter', 'undo both', 45]]];
         yield 'above where the side stands' => [['rule.closed'],
             [$warm, ['work', 'closed both', 60], ['counter', 'undo both', 45]]];
