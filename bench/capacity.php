@@ -24,7 +24,7 @@ $readings = static fn (int $count): Fields => Fields::of([
                     ['kneeHeight' => 16 + ($i % 7), 'ankleHeight' => 10],
                     ['span' => 80 + ($i % 9)],
                     ['heelHeight' => 60 + ($i % 9)],
-                    ['angle' => 50 + ($i % 9)],
+                    ['kneeHeight' => 30 + ($i % 7), 'ankleHeight' => 39],
                 ][$i % 5],
             ],
         ],

@@ -118,7 +118,7 @@ test('the instrument drops out, jumps and sends garbage, and no reading is lost'
     const page = await open(browser);
     await signIn(page, 'rough@studio.example');
     const home = await person(page, 'Rough Person', '170');
-    await page.goto(`${home}/tests/figure-four-lying`);
+    await page.goto(`${home}/tests/inward-turn`);
     await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
     const state = page.locator('[data-live-state]');
     await page.locator('[data-live-take]:not([disabled])').waitFor();
