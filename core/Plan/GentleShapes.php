@@ -56,6 +56,7 @@ final readonly class GentleShapes
                 ...$able(static function (PracticeRung $rung) use (&$place, $there): ?int {
                     return Stance::Lying === $rung->stance
                         && PracticeLevel::Anyone === $rung->level
+                        && null === $rung->rest
                         && !in_array($rung->posture, $there, true)
                         ? ++$place
                         : null;
