@@ -62,10 +62,35 @@ final class PlanTest extends KernelTestCase
                     self::assertTrue(null === $session['theme'] || in_array($session['theme'], $wanted, true));
                     $this->inOrder($session['items'], $minutes < 25 ? 180 : 300);
                     $this->nothingHeld($session['items'], $held);
+                    self::inItsRange($session['items'], $school);
                     $this->daysApart($session, $school, $last);
                 }
             }
         });
+    }
+
+    /**
+     * Each hold within its own range and in its own unit, and rest that is rest.
+     *
+     * @param list<array<string, mixed>> $items
+     */
+    private static function inItsRange(array $items, string $school): void
+    {
+        $dose = self::catalogue()->dose($school);
+        foreach ($items as $item) {
+            $id = "$item[posture]/".($item['form'] ?? $item['rung']);
+            if ('rest' === $item['phase']) {
+                self::assertTrue(self::catalogue()->postures()[$item['posture']]->rungs[0]->work->isLyingRest(), $id);
+            }
+            if ('work' !== $item['phase'] || 'posture' !== $item['kind']) {
+                continue;
+            }
+            $range = $dose->range(PracticeRung::named($id, self::catalogue()->practiceRungs()));
+            $seconds = $item['seconds'] - 10;
+            self::assertTrue($seconds >= floor($range->least) && $seconds <= $range->most, "$id: $seconds s");
+            self::assertSame(['breaths' === $range->unit, 'repetitions' === $range->unit],
+                [null !== $item['breaths'], null !== $item['repetitions']], "$id in $range->unit");
+        }
     }
 
     public function testAFourthWeekIsLighterAndFullWeeksGrowByAFifthAtMost(): void
@@ -104,7 +129,10 @@ final class PlanTest extends KernelTestCase
         }
         $later = $work($plan['weeks'][1]['sessions'][0]);
         self::assertSame(['left', 'right', 'left'], array_column($later, 0));
-        self::assertEqualsWithDelta(1.5, ($later[0][1] + $later[2][1]) / $later[1][1], 0.1);
+        $least = 10 + (int) self::catalogue()->dose('counted-breath')->range(PracticeRung::named('shins-stacked/floor',
+            self::catalogue()->practiceRungs()))->least;
+        self::assertSame([$later[1][1], max($least, 5 * intdiv($later[0][1], 10))], [$later[0][1], $later[2][1]],
+            'Half as much again, and no less than it is held at least.');
         // Three sessions that were logged are no less than three that were planned.
         $logs = array_map(static fn (string $day): array => ['on' => $day,
             'items' => [['posture' => 'shins-stacked', 'rung' => 'floor', 'side' => 'both', 'clean' => true]]],
@@ -414,15 +442,18 @@ final class PlanTest extends KernelTestCase
     {
         $work = static fn (string $school): array => array_values(array_filter(self::plan(['school' => $school,
             'weeks' => 1])['weeks'][0]['sessions'][0]['items'], static fn (array $item): bool => 'work'
-            === $item['phase'] && 'posture' === $item['kind']))[0];
-        $item = $work('counted-breath');
+            === $item['phase'] && 'posture' === $item['kind']));
+        $item = $work('counted-breath')[0];
         self::assertSame('posture', $item['kind']);
-        self::assertSame([(int) round($item['seconds'] / 5), null], [$item['breaths'], $item['repetitions']]);
+        self::assertSame([(int) round(($item['seconds'] - 10) / 5), null], [$item['breaths'], $item['repetitions']],
+            'Ten seconds of coming in are no breaths.');
         self::assertSame(self::catalogue()->named("$item[posture]/$item[rung]")['cues'] ?? null, $item['cues']);
         self::assertGreaterThanOrEqual(2, count($item['cues']));
-        $item = $work('working-muscle');
-        self::assertSame([null, (int) round($item['seconds'] / 33)], [$item['breaths'], $item['repetitions']]);
-        $item = $work('long-still');
+        $pressed = array_values(array_filter($work('working-muscle'),
+            static fn (array $item): bool => null !== $item['repetitions']));
+        self::assertSame([null, (int) round(($pressed[0]['seconds'] - 10) / 33)],
+            [$pressed[0]['breaths'], $pressed[0]['repetitions']]);
+        $item = $work('long-still')[0];
         self::assertSame([null, null], [$item['breaths'], $item['repetitions']]);
         self::assertStringContainsString('wall', (string) self::plan([])['dailyNote']);
         self::assertEquals(self::plan(['schools' => ['sat' => 'long-still']]),
@@ -537,9 +568,10 @@ final class PlanTest extends KernelTestCase
             if ('work' === $item['phase']) {
                 self::assertGreaterThanOrEqual($least, $warm,
                     'five minutes of warming up before any work, three in a short session');
-                if ('posture' === $item['kind'] && 'counter' !== $phases[$i + 1]) {
+                if ('posture' === $item['kind'] && 'counter' !== $phases[$i + 1]
+                    && !self::rung($item)->rung->isForAnybody()) {
                     self::assertSame($item['posture'], $items[$i + 1]['posture'],
-                        'the counterpose follows its posture');
+                        'the counterpose follows its deep work');
                 }
                 if ('drill' === $item['kind'] && 'rest' === $phases[$i + 1]) {
                     self::assertTrue(self::rung($item)->rung->isForAnybody(),
