@@ -51,7 +51,7 @@ final readonly class FillTime
             static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase
             && isset($longest[$item->key()])
             && ($more = $times($low, $item->key())) > 1.0
-                ? $item->lasting(self::grain($item->seconds * $more))
+                ? $item->lasting(max($item->seconds, self::grain($item->seconds * $more)))
                 : $item,
             $items,
         );
