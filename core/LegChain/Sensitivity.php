@@ -18,8 +18,6 @@ final class Sensitivity
 {
     /** Step of the central difference, in the reading's own unit. */
     private const STEP = 1e-4;
-    /** The pelvis's tilt on the back, in degrees. */
-    private const LYING = -90.0;
 
     /** @var list<Segment>|null */
     private static ?array $erring = null;
@@ -88,7 +86,7 @@ final class Sensitivity
             if (
                 Segment::LyingHipHeight === $segment
                 && $reading instanceof ChainReading
-                && $reading->pelvicTilt() > self::LYING
+                && $reading->pelvicTilt() > Sitting::ON_BACK
             ) {
                 // Nobody lies in it.
                 continue;

@@ -14,7 +14,8 @@ use LucidAscent\Core\Body\InvalidValue;
  */
 final readonly class Sitting
 {
-    private const LYING = -90.0;
+    /** The pelvis's tilt on the back, in degrees. */
+    public const ON_BACK = -90.0;
 
     /**
      * @param bool $isOnBack whether the pelvis lies on its back, so that the hip joints are as high as they lie
@@ -35,7 +36,7 @@ final readonly class Sitting
     /** Lying on the back, on the floor. */
     public static function onBack(): self
     {
-        return new self(0.0, self::LYING, true);
+        return new self(0.0, self::ON_BACK, true);
     }
 
     /** Of the hip joints above the floor, in cm. */

@@ -16,15 +16,13 @@ use LucidAscent\Core\LegChain\Sitting;
  */
 final class FigureFourLying implements ComesToRest, Contact
 {
-    private const LYING = -90.0;
-
     public static function about(): About
     {
         return new About(
             'Figure four, lying',
             [FigureFour::control(90.0)],
             OtherLeg::Folded,
-            self::LYING,
+            Sitting::ON_BACK,
             test: new TestReading(3.0, needs: ['kneeHeight'], mayRest: true),
         );
     }
