@@ -51,6 +51,16 @@ final readonly class Work
     }
 
     /**
+     * Whether days have to go by before practice passes it: a loaded knee that is folded, a turn under load and a neck
+     * answer late.
+     */
+    public function takesDays(): bool
+    {
+        return $this->has(Load::Neck)
+            || (!$this->isGentle && ($this->has(Load::KneeFolded) || $this->has(Load::TurnOut)));
+    }
+
+    /**
      * Whether what loads so much may pass for gentle: no weight on a bent knee or on the hands, and no two things at
      * their end at once.
      *
@@ -67,23 +77,20 @@ final readonly class Work
     {
         return [] === array_diff($more, $this->loads)
             ? $this
-            : new self(
-                array_values(array_unique([...$this->loads, ...$more])),
-                $this->isGentle,
-                $this->usesBothLegs,
-                $this->isFootFree,
-                $this->otherLegLoads,
-                $this->isLight,
-                $this->angles,
-                $this->otherLegAngles,
-            );
+            : $this->with(array_values(array_unique([...$this->loads, ...$more])));
     }
 
     /** @param list<string> $loads that it is looked at without */
     public function without(array $loads): self
     {
+        return $this->with(array_values(array_diff($this->loads, $loads)));
+    }
+
+    /** @param list<string> $loads */
+    private function with(array $loads): self
+    {
         return new self(
-            array_values(array_diff($this->loads, $loads)),
+            $loads,
             $this->isGentle,
             $this->usesBothLegs,
             $this->isFootFree,

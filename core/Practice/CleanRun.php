@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Practice;
 
+use LucidAscent\Core\Calendar\Day;
+
 /**
  * Clean sessions on one rung, one right after the other: another rung, a session that was not clean or a break after
  * which all of it lapses begins anew.
@@ -39,8 +41,17 @@ final readonly class CleanRun
         return new self($next->isClean() ? [...$goesOn ? $this->checks : [], $next] : [], $next);
     }
 
-    public function isEnough(): bool
+    /** @param bool $takesDays whether days have to go by on that rung */
+    public function isEnough(bool $takesDays): bool
     {
-        return count($this->checks) >= Passes::SESSIONS;
+        return count($this->checks) >= Passes::SESSIONS && (!$takesDays || $this->days() >= Passes::SPAN_DAYS);
+    }
+
+    /** Whole days from the first of them to the last. */
+    public function days(): int
+    {
+        return [] === $this->checks
+            ? 0
+            : Day::between($this->checks[0]->on, $this->checks[count($this->checks) - 1]->on);
     }
 }

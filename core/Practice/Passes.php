@@ -7,15 +7,17 @@ namespace LucidAscent\Core\Practice;
 use LucidAscent\Core\Calendar\Day;
 
 /**
- * Which rungs of a ladder one side has passed by practice: three clean sessions in a row, or a decision to
- * move on. A break of more than 42 days lapses all of it; a step back, a new test or a stop that was lifted
- * takes back what stands at or above the rung on which the side goes on (common practice). What was practised
- * while a rung was held, or before that and told only later, passes nothing.
+ * Which rungs of a ladder one side has passed by practice: three clean sessions in a row, over eight days where the
+ * rung takes days (a folded knee under load, a turn under load, the neck), or a decision to move on. A break of more
+ * than 42 days lapses all of it; a step back, a new test or a stop that was lifted takes back what stands at or above
+ * the rung on which the side goes on (common practice). What was practised while a rung was held, or before that and
+ * told only later, passes nothing.
  */
 final class Passes
 {
     public const SESSIONS = 3;
     public const LAPSE_DAYS = 42;
+    public const SPAN_DAYS = 8;
 
     /**
      * @param list<string> $ladder ids of its rungs, from the ground up
@@ -23,6 +25,7 @@ final class Passes
      * @param list<Decided> $decided likewise
      * @param list<Restart> $restarts
      * @param list<ClosedTime> $closed
+     * @param list<string> $slow ids of the rungs that take days
      *
      * @return list<string>
      */
@@ -33,6 +36,7 @@ final class Passes
         array $restarts,
         array $closed,
         \DateTimeImmutable $now,
+        array $slow = [],
     ): array {
         if ([] === $checks && [] === $decided) {
             return [];
@@ -61,7 +65,7 @@ final class Passes
                 }
                 $last = $event->on;
                 $run = $run->with($event);
-                if ($run->isEnough()) {
+                if ($run->isEnough(in_array($event->rung, $slow, true))) {
                     $passed[$event->rung] = true;
                 }
             } elseif ($event instanceof Decided) {

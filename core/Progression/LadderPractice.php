@@ -19,6 +19,7 @@ final readonly class LadderPractice
      * @param bool $nextOpen whether gate and margins allow the next rung
      * @param bool $nextUnproven whether the next rung may be tried without its angles having been shown
      * @param list<Hold> $heldBy what holds this rung
+     * @param bool $takesDays whether days have to go by before practice passes this rung
      */
     public function __construct(
         public Ladder $ladder,
@@ -26,6 +27,7 @@ final readonly class LadderPractice
         public bool $nextOpen,
         public bool $nextUnproven = false,
         public array $heldBy = [],
+        public bool $takesDays = false,
     ) {
     }
 

@@ -10,15 +10,19 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
 /**
- * Move on after three clean sessions in a row on this rung, on three different days, when gate and
- * margins allow the next one (common practice).
+ * Move on after three clean sessions in a row on this rung, on three different days and over eight where the rung takes
+ * days, when gate and margins allow the next one (common practice).
  */
 final class MoveOnRule implements DecisionRule
 {
     public function propose(LadderPractice $history): ?Proposal
     {
         $run = $history->cleanRun();
-        if (!$run->isEnough() || !$history->nextOpen || null === $history->ladder->after($history->rung())) {
+        if (
+            !$run->isEnough($history->takesDays)
+            || !$history->nextOpen
+            || null === $history->ladder->after($history->rung())
+        ) {
             return null;
         }
 
@@ -30,7 +34,7 @@ final class MoveOnRule implements DecisionRule
         return new Proposal(
             Step::MoveOn,
             $reasons,
-            array_slice($run->checks, -Passes::SESSIONS),
+            $history->takesDays ? $run->checks : array_slice($run->checks, -Passes::SESSIONS),
         );
     }
 }

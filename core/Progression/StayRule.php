@@ -25,11 +25,18 @@ final class StayRule implements DecisionRule
         if ([] !== $check->compensations) {
             $reasons[] = new Reason('stay.compensation', Source::Trade);
         }
-        $run = $history->cleanRun()->checks;
+        $clean = $history->cleanRun();
+        $run = $clean->checks;
         if ([] === $reasons && count($run) < Passes::SESSIONS) {
             $reasons[] = new Reason('stay.count', Source::Trade, [
                 'sessions' => count($run),
                 'needed' => Passes::SESSIONS,
+            ]);
+        }
+        if ([] === $reasons && !$clean->isEnough($history->takesDays)) {
+            $reasons[] = new Reason('stay.days', Source::Trade, [
+                'days' => $clean->days(),
+                'needed' => Passes::SPAN_DAYS,
             ]);
         }
         if ([] === $reasons) {

@@ -162,6 +162,7 @@ final class Snapshot
             $restarts,
             $this->closed($posture, $side, $ladder, $isolated),
             $this->on,
+            array_keys(array_filter($ladder, static fn (Work $work): bool => $work->takesDays())),
         );
     }
 

@@ -144,6 +144,7 @@ final readonly class DecideAnswer
             $next->isInReach() && !$isNextHeld,
             false,
             $heldBy,
+            ($works[$last->check->rung] ?? new Work([]))->takesDays(),
         );
         $proposal = Decide::proposal($history);
 

@@ -66,6 +66,7 @@ final readonly class PractisedSide
             null !== $next && !$isLeftBehind && true === $pose?->onLadder()->isOpenAfterThis($next->id),
             null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
             $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),
+            $work->takesDays(),
         );
     }
 }

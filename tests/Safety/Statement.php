@@ -101,7 +101,7 @@ final class Statement
                 continue;
             }
             // The newest word is the one that stands; of two at once the narrower.
-            $allows = self::allows($word['allows'], $shape);
+            $allows = self::allows($word['allows'], $shape, $entry);
             $isLifted = $word['at'] > $last ? $allows : $isLifted && $allows;
             $last = $word['at'];
         }
@@ -109,8 +109,16 @@ final class Statement
         return $isLifted;
     }
 
-    private static function allows(string $words, string $shape): bool
+    /** @param array<string, mixed> $entry */
+    private static function allows(string $words, string $shape, array $entry): bool
     {
+        // What holds folds, a neck or a hamstring by name is no knee: how far that bends lifts nothing of it.
+        $isByName = 'osteoporosis' === ($entry['what'] ?? '')
+            || ('pain' === $entry['type'] && in_array(self::reach($entry), ['folds', 'neck', 'hamstring'], true));
+        if ('knee to 100' === $words && $isByName) {
+            return false;
+        }
+
         return match ($words) {
             'gentle' => in_array($shape, ['child', 'rest'], true),
             'no turning' => 'turn' !== $shape,

@@ -86,4 +86,13 @@ final class LoadTest extends TestCase
         self::assertSame([PainKind::Stretch, PainKind::LastingNumbness, PainKind::Clicking, PainKind::Pinching,
             PainKind::Sharp], array_map(PainKind::named(...), ['stretch', 'tingling', 'Locking', 'pinch', 'odd']));
     }
+
+    public function testWhatAnswersLateTakesDays(): void
+    {
+        self::assertTrue((new Work(['knee-folded']))->takesDays());
+        self::assertTrue((new Work(['turn-out']))->takesDays());
+        self::assertFalse((new Work(['turn-out', 'knee-folded'], true))->takesDays(), 'Nothing is loaded there.');
+        self::assertTrue((new Work(['neck'], true))->takesDays());
+        self::assertFalse((new Work(['hamstring-end', 'balance']))->takesDays());
+    }
 }

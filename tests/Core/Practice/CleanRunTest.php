@@ -14,9 +14,18 @@ final class CleanRunTest extends TestCase
     public function testThreeInARowOnOneRungAreEnough(): void
     {
         self::assertSame([1, 2, 3], self::days([[1, 'a'], [2, 'a'], [3, 'a']]));
-        self::assertTrue(CleanRun::of([self::check(1), self::check(2), self::check(3)])->isEnough());
-        self::assertFalse(CleanRun::of([self::check(1), self::check(2)])->isEnough());
-        self::assertFalse(CleanRun::none()->isEnough());
+        self::assertTrue(CleanRun::of([self::check(1), self::check(2), self::check(3)])->isEnough(false));
+        self::assertFalse(CleanRun::of([self::check(1), self::check(2)])->isEnough(false));
+        self::assertFalse(CleanRun::none()->isEnough(false));
+    }
+
+    public function testWhereARungTakesDaysTheySpanEight(): void
+    {
+        $enough = static fn (int ...$days): bool => CleanRun::of(array_map(self::check(...), $days))->isEnough(true);
+        self::assertFalse($enough(1, 4, 8));
+        self::assertTrue($enough(1, 4, 9));
+        self::assertFalse($enough(1, 9), 'Three, all the same.');
+        self::assertTrue($enough(1, 3, 5, 9));
     }
 
     public function testAnotherRungOneThatWasNotCleanOrALongBreakBeginsAnew(): void

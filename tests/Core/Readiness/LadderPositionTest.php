@@ -539,9 +539,9 @@ final class LadderPositionTest extends TestCase
     {
         $practised = static fn (string $rung,
             int ...$days): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck($rung,
-                self::day(sprintf('2026-02-%02d', $day)), true, true, Pain::none()), $days);
-        $checks = ['turner left' => [...$practised('ground', 2, 3, 4), ...$practised('low', 6, 8, 10),
-            ...$practised('high', 12, 14, 16)]];
+                self::day('2026-01-31')->modify("$day days"), true, true, Pain::none()), $days);
+        $checks = ['turner left' => [...$practised('ground', -20, -19, -18), ...$practised('low', -15, -12, -7),
+            ...$practised('high', 5, 10, 16)]];
         $names = static fn (array $entries): array => self::stand(Person::of(self::TURNS, checks: $checks,
             entries: $entries))->passed;
         self::assertSame(['ground', 'low', 'high'], $names([]));
@@ -563,8 +563,9 @@ final class LadderPositionTest extends TestCase
     {
         $practised = static fn (string $rung,
             int ...$days): array => array_map(static fn (int $day): ReadinessCheck => new ReadinessCheck($rung,
-                self::day(sprintf('2026-02-%02d', $day)), true, true, Pain::none()), $days);
-        $checks = [...$practised('ground', 2, 3, 4), ...$practised('low', 6, 8, 10), ...$practised('high', 12, 14, 16)];
+                self::day('2026-01-31')->modify("$day days"), true, true, Pain::none()), $days);
+        $checks = [...$practised('ground', -20, -19, -18), ...$practised('low', -15, -12, -7),
+            ...$practised('high', 5, 10, 16)];
         $stand = static function (array $checks, string $rung = '', string $posture = '',
             ?PostureDefinition $ladder = null): LadderPosition {
             $hurt = new PainTold('p', self::day('2026-02-20'), self::day('2026-02-20'),
@@ -613,9 +614,11 @@ final class LadderPositionTest extends TestCase
         self::assertSame(['ground', 'low', 'high', 'full'], self::stand(Person::of(self::TURNS, seen: $seen))->passed);
         self::assertSame(['ground'], self::stand(Person::of(self::TURNS, seen: $seen, entries: $entries))->passed);
         $practised = array_map(static fn (string $day): ReadinessCheck => new ReadinessCheck('low',
-            self::day("2026-03-$day"), true, true, Pain::none()), ['04', '06', '08']);
-        self::assertSame(['ground', 'low'], self::stand(Person::of(self::TURNS, entries: $entries,
-            checks: ['turner left' => $practised]), $measured)->passed);
+            self::day("2026-03-$day"), true, true, Pain::none()), ['03', '06', '11']);
+        $on = static fn (array $checks): array => self::stand(Person::of(self::TURNS, entries: $entries,
+            on: '2026-03-12', checks: ['turner left' => $checks]), $measured)->passed;
+        self::assertSame(['ground', 'low'], $on($practised));
+        self::assertSame(['ground'], $on(array_slice($practised, 1)));
     }
 
     /** Where no test reads what was held, the lowest rung of it is done once, clean, with the teacher watching. */
