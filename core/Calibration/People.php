@@ -37,6 +37,8 @@ final class People
         'kneeFlexion' => [153.0, 7.0, 2.0],
         'adduction' => [22.0, 7.0, 3.0],
         'internal-rotation' => [38.0, 9.0, 4.0],
+        'neutral-inward' => [35.0, 9.0, 4.0],
+        'neutral-outward' => [40.0, 9.0, 4.0],
         'extension' => [13.0, 7.0, 3.0],
         'hamstrings' => [84.0, 17.0, 4.0],
         'ankle' => [32.0, 7.0, 2.0],

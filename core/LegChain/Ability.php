@@ -17,6 +17,9 @@ enum Ability: string
     case KneeFlexion = 'kneeFlexion';
     case Adduction = 'adduction';
     case InternalRotation = 'internal-rotation';
+    /** Both turns of the thigh in one line with the trunk: the clinic's figures, asked for by no pose. */
+    case NeutralInward = 'neutral-inward';
+    case NeutralOutward = 'neutral-outward';
     case Extension = 'extension';
     case Hamstrings = 'hamstrings';
     /** How far a straight leg lifts by itself. */

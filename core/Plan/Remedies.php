@@ -8,6 +8,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\JointShape;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Restriction;
 
@@ -42,6 +43,9 @@ final readonly class Remedies
                     $sought[$remedy->value] ??= $ability;
                 }
             }
+        }
+        foreach (JointShape::all($poses->person) as $shape) {
+            unset($sought[Remedy::ofAbility($shape->shortWay)->value ?? '']);
         }
         // Where joints are to be held rather than stretched, what holds them comes first.
         $holding =

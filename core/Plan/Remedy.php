@@ -37,7 +37,7 @@ enum Remedy: string
             Ability::SpineExtension, Ability::SpineRotation => self::Spine,
             Ability::Ankle => self::Ankle,
             Ability::Strength => self::Strength,
-            Ability::Ease => null,
+            Ability::Ease, Ability::NeutralInward, Ability::NeutralOutward => null,
         };
     }
 

@@ -256,19 +256,29 @@ final readonly class ReadTest
         string $name,
         ToolErrors $errors,
     ): array {
-        $measure = $taken->measure($name);
-        $unit = $definition->measured[$name] ?? 'degrees';
-        foreach (isset(self::PLAUSIBLE[$unit]) ? $measure->trials : [] as $trial) {
-            [$least, $most] = self::PLAUSIBLE[$unit];
-            Check::within($name, $trial, $least, $most, $unit);
+        // A value that has the name of what it shows is read for that alone.
+        $of = static function (Ability $ability) use ($definition, $name): string {
+            $own = lcfirst(str_replace('-', '', ucwords($ability->value, '-')));
+
+            return isset($definition->measured[$own]) ? $own : $name;
+        };
+        foreach (array_map($of, array_map(Ability::from(...), array_keys($definition->proves))) as $one) {
+            $unit = $definition->measured[$one] ?? 'degrees';
+            foreach (isset(self::PLAUSIBLE[$unit]) ? $taken->measure($one)->trials : [] as $trial) {
+                [$least, $most] = self::PLAUSIBLE[$unit];
+                Check::within($one, $trial, $least, $most, $unit);
+            }
         }
-        // Balance and strength are what was managed once; everything else is the mean of what was read.
-        $value = 'seconds' === $name ? max($measure->trials) : $measure->mean();
-        $sd = self::readingError($definition, $taken, $name, $errors);
 
         return [
-            static fn (): float => $value,
-            static fn (): Uncertainty => Uncertainty::ofReading($sd, $taken->name()),
+            // Balance and strength are what was managed once; everything else is the mean of what was read.
+            static fn (Ability $ability): float => 'seconds' === $of($ability)
+                ? max($taken->measure($of($ability))->trials)
+                : $taken->measure($of($ability))->mean(),
+            static fn (Ability $ability): Uncertainty => Uncertainty::ofReading(
+                self::readingError($definition, $taken, $of($ability), $errors),
+                $of($ability) === $name ? $taken->name() : $taken->name().'.'.$of($ability),
+            ),
             null,
         ];
     }

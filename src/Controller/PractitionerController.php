@@ -32,6 +32,7 @@ use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Readiness\JointShape;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Core\Testing\Tool;
@@ -131,6 +132,7 @@ final class PractitionerController extends TeacherController
             'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
             'mistakes' => $this->records->mistakes($practitioner),
+            'shapes' => null === $poses ? [] : JointShape::all($poses->person),
             'token' => self::MISTAKE,
             'slips' => array_map(static fn (Entry $entry): string => $entry->id(), $slips),
         ]);

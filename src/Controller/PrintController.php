@@ -20,6 +20,7 @@ use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\Today;
 use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\JointShape;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Route\NextReading;
 use Symfony\Component\HttpFoundation\Response;
@@ -90,6 +91,7 @@ final class PrintController extends TeacherController
             'holds' => $poses->person->holds->active ?? $this->person->holds($practitioner)->active,
             'pains' => array_slice($pains, 0, self::PAINS),
             'read' => array_filter($read, static fn (array $sides): bool => [] !== array_filter($sides)),
+            'shapes' => null === $poses ? [] : JointShape::all($poses->person),
         ]);
     }
 

@@ -14,6 +14,7 @@ use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
+use LucidAscent\Core\Readiness\JointShape;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -101,6 +102,10 @@ final readonly class AssessAnswer
             'asymmetry' => array_map($this->reason(...), Asymmetry::reasons($poses->person)),
             'contradictory' => self::contradictory($poses->person),
             'norms' => (object) self::norms($poses, $wanted),
+            'shape' => array_map(
+                fn (JointShape $shape): array => $this->reason($shape->reason),
+                JointShape::all($poses->person),
+            ),
         ];
     }
 

@@ -310,6 +310,23 @@ final class ReadTestTest extends TestCase
             $turn(['kneeHeight' => 25.0, 'ankleHeight' => 35.0], 'figure-four-seated'));
     }
 
+    public function testAValueThatHasTheNameOfWhatItShowsIsReadForThatAlone(): void
+    {
+        $both = new TestDefinition('prone-turns', 'Both turns', 9, Formula::named('direct'),
+            ['neutral-inward' => Bound::Exact, 'neutral-outward' => Bound::Exact],
+            ['neutralInward' => 'degrees', 'neutralOutward' => 'degrees'], [], 2.0);
+        $read = static fn (array ...$trials): array => ReadTest::evidence($both, new TakenTest('prone-turns',
+            Side::Left, Tool::Inclinometer, $trials), SampleBody::leg(), ToolErrors::usual());
+        [$in, $out] = $read(['neutralInward' => 12.0, 'neutralOutward' => 50.0],
+            ['neutralInward' => 14.0, 'neutralOutward' => 60.0]);
+        self::assertSame([Ability::NeutralInward, 13.0], [$in->ability, $in->value]);
+        self::assertSame([Ability::NeutralOutward, 55.0], [$out->ability, $out->value]);
+        self::assertGreaterThan($in->uncertainty->error(BodyError::measured()),
+            $out->uncertainty->error(BodyError::measured()), 'Each by the spread of its own.');
+        $this->expectException(UnreadableTest::class);
+        $read(['neutralInward' => 12.0, 'neutralOutward' => 240.0]);
+    }
+
     public function testAnInclinationAloneShowsNoTurn(): void
     {
         foreach ([['angle' => 50.0], ['angle' => 50.0, 'ankleHeight' => 39.0]] as $trial) {
