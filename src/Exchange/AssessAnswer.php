@@ -6,6 +6,7 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Exchange\Record\RecordedPerson;
 use LucidAscent\App\Exchange\Record\RecordKinds;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\InvalidValue;
@@ -174,7 +175,7 @@ final readonly class AssessAnswer
             $reason->numbers;
     }
 
-    /** @return list<array<string, string|null>> what holds a posture of the route, each once a side */
+    /** @return list<array<string, mixed>> what holds a posture of the route, each once a side */
     private static function held(Route $route, ReadPoses $poses): array
     {
         $held = [];
@@ -190,6 +191,9 @@ final readonly class AssessAnswer
                         'by' => $hold->id(),
                         'ends' => null === $hold->word ? null : $hold->word->value,
                         'earliest' => $hold->earliest?->format('Y-m-d'),
+                        ...null === $hold->holds->allowed
+                            ? []
+                            : ['allows' => AllowanceFields::write($hold->holds->allowed)],
                     ];
                 }
             }

@@ -94,6 +94,9 @@ final class DocumentWordsTest extends KernelTestCase
         self::assertSame([], self::answer($says)['held']);
         $says['events'][0]['allows'] = 'nothing yet';
         self::assertNotSame([], self::answer($says)['held']);
+        $says['events'][0]['allows'] = ['upTo' => ['kneeFlexion' => 100]];
+        self::assertEquals(100.0, self::answer($says)['held'][0]['allows']['upTo']['kneeFlexion'],
+            'A cradle folds it further.');
     }
 
     public function testWhatIsNamedIsHeldInGentleWorkToo(): void
@@ -166,7 +169,7 @@ final class DocumentWordsTest extends KernelTestCase
             ->of(Fields::of(['posture' => 'half-lotus', 'rung' => 'mid-thigh-on-block', 'side' => 'left',
                 'next' => 'open', 'sessions' => array_map(static fn (string $on): array => ['on' => $on,
                     'holdReached' => true, 'evenBreath' => true, 'pain' => ['level' => 0], 'note' => $note],
-                    ['2026-03-02', '2026-03-04', '2026-03-06'])]))['decision'];
+                    ['2026-03-02', '2026-03-06', '2026-03-10'])]))['decision'];
         self::assertSame(['move-on', 'stop'], [$decide('No pain'), $decide('the knee was sore')]);
     }
 

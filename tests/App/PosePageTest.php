@@ -8,6 +8,7 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\Side;
@@ -69,6 +70,10 @@ final class PosePageTest extends AppTestCase
     public function testWhatIsMissingForTheNextRungIsSaidToBeOfIt(): void
     {
         $this->shins(30.0, 10.0, '-3 days');
+        $this->em()->persist(new SeenRung(Uuid::v7(), $this->practitioner, $this->practitioner->teacher,
+            new \DateTimeImmutable('-2 days'), 'leg-behind-head', 'lying-cradle', Side::Left, true, [], false, '', 0,
+            PainPlace::None, PainKind::Ache));
+        $this->em()->flush();
         foreach (["$this->home/poses/leg-behind-head", "$this->home/ladder/leg-behind-head"] as $page) {
             $text = $this->client->request('GET', $page)->filter('main')->text();
             self::assertMatchesRegularExpression('/Next is [^.]+\. [A-Z][a-z ]+: [0-9.]+° more would do it\./', $text,
