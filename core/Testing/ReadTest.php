@@ -135,9 +135,21 @@ final readonly class ReadTest
     /** The leg as it was measured, for a test that shows all of it; null for the others. */
     public static function reading(TestDefinition $definition, TakenTest $taken): ?ChainReading
     {
-        $posture = self::posture($definition, $taken);
+        $posture = self::lacks($definition, $taken) ? null : self::posture($definition, $taken);
 
         return $posture instanceof ChainReading ? $posture : null;
+    }
+
+    /** Whether something was not read without which it says nothing, as in a test that was read otherwise once. */
+    private static function lacks(TestDefinition $definition, TakenTest $taken): bool
+    {
+        foreach ($definition->formula->needs(array_keys($definition->measured)) as $name) {
+            if (!$taken->has($name)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function posture(TestDefinition $definition, TakenTest $taken): ?Posture
@@ -181,11 +193,11 @@ final readonly class ReadTest
         if ($definition->formula->takesAngle() && $taken->has('angle')) {
             return self::asRead($definition, $taken, 'angle', $errors);
         }
-        $missing = array_filter(
-            $definition->formula->needs(array_keys($definition->measured)),
-            static fn (string $name): bool => !$taken->has($name),
-        );
-        if ([] !== $missing && isset($definition->proves['rotation']) && $taken->has('angle')) {
+        if (
+            self::lacks($definition, $taken)
+            && isset($definition->proves[Ability::ExternalRotation->value])
+            && $taken->has('angle')
+        ) {
             throw UnreadableTest::inclinationAlone();
         }
         $posture = self::posture($definition, $taken);
@@ -353,6 +365,7 @@ final readonly class ReadTest
         return $taken->resting ??
             null !== $contact
                 && is_subclass_of($contact, ComesToRest::class)
+                && !self::lacks($definition, $taken)
                 && $contact::isResting(new SetUp(new Means($definition, $taken), $taken->sitting));
     }
 }
