@@ -21,13 +21,19 @@ enum PainKind: string
     /** What people write for a kind; a word that nobody knows is as serious as a sharp pain. */
     public static function named(string $word): self
     {
+        return self::known($word) ?? self::Sharp;
+    }
+
+    /** @return self|null null for a word that nobody knows */
+    public static function known(string $word): ?self
+    {
         $word = strtolower(trim($word));
 
         return self::tryFrom($word) ?? match ($word) {
-            'numbness', 'numb', 'tingling' => self::LastingNumbness,
+            'numbness', 'numb', 'tingling', 'tingly', 'pins and needles' => self::LastingNumbness,
             'locking', 'clicking-or-locking', 'clicking or locking' => self::Clicking,
             'pinch' => self::Pinching,
-            default => self::Sharp,
+            default => null,
         };
     }
 

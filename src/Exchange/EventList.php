@@ -96,7 +96,7 @@ final readonly class EventList
     /** @return array{list<Entry>, list<array<string, mixed>>} the entries, and what could not be read */
     public function of(Fields $document, \DateTimeImmutable $today): array
     {
-        $entries = $unread = [];
+        $entries = $unread = $unreadable = [];
         $conditions = $document->has('conditions') ? $document->list('conditions') : [];
         $hasConsent = in_array(ToldCondition::GUARDIAN, $document->ids('conditions'), true);
         foreach ($conditions as $raw) {
@@ -110,11 +110,19 @@ final readonly class EventList
                 array_push($entries, ...$this->event($fields, $i, $today, $unread));
             } catch (InvalidValue $e) {
                 $said = PainFields::inUnreadable(FreeWords::without($raw));
+                $condition = $fields?->raw('condition');
                 $unread[] = [
                     'event' => "events[$i]",
                     'code' => 'bad-input',
-                    'because' => $e->getMessage().([] === $said ? '' : ' What it says of pain holds all the same.'),
+                    'because' => $e->getMessage().match (true) {
+                        null !== $condition => ' It holds all the same.',
+                        [] !== $said => ' What it says of pain holds all the same.',
+                        default => '',
+                    },
                 ];
+                if (null !== $fields && null !== $condition) {
+                    $this->condition(self::told($fields, "events[$i]"), $today, false, $entries, $unread);
+                }
                 foreach ($said as $pain) {
                     $entries[] = new PainTold(
                         "events[$i]",
@@ -124,6 +132,10 @@ final readonly class EventList
                         Side::tryFrom(is_string($fields?->raw('side')) ? $fields->raw('side') : ''),
                     );
                 }
+                // What ends a hold begins none, however it is put.
+                if (null === $condition && !in_array($fields?->raw('event'), ['clearance', 'mistake'], true)) {
+                    $unreadable["events[$i]"] = $raw;
+                }
                 // Somebody who cannot be read may have said stop.
                 if ('stop' === $fields?->raw('event')) {
                     $entries[] = new StopDecided("events[$i]", $today, $today, null, false);
@@ -131,7 +143,7 @@ final readonly class EventList
             }
         }
 
-        [$words, $unreadWords] = FreeWords::of($document, self::PARTS, $today);
+        [$words, $unreadWords] = FreeWords::of($document, self::PARTS, $unreadable, $today);
 
         return [
             [...array_values($entries), ...self::elsewhere($document, $today), ...$words],
@@ -220,22 +232,8 @@ final readonly class EventList
                 );
             case 'condition':
                 $entries = [];
-                $this->condition(
-                    [
-                        'id' => $event->text('condition'),
-                        'side' => $event->raw('side'),
-                        'until' => $event->raw('until'),
-                        'consent' => $event->raw('consent'),
-                        'loads' => $event->raw('loads'),
-                        'name' => $id,
-                        'by' => $event->raw('by'),
-                    ],
-                    $on,
-                    false,
-                    $entries,
-                    $unread,
-                    $at,
-                );
+                $event->text('condition');
+                $this->condition(self::told($event, $id), $on, false, $entries, $unread, $at);
 
                 return array_values($entries);
             case 'clearance':
@@ -247,6 +245,22 @@ final readonly class EventList
             default:
                 throw InvalidValue::because('event', 'is pain, stop, condition, clearance or mistake.');
         }
+    }
+
+    /** @return array<string, mixed> a condition that an event tells of, as a list of conditions would have it */
+    private static function told(Fields $event, string $name): array
+    {
+        $condition = $event->raw('condition');
+
+        return [
+            'id' => is_string($condition) ? $condition : (string) json_encode($condition),
+            'side' => $event->raw('side'),
+            'until' => $event->raw('until'),
+            'consent' => $event->raw('consent'),
+            'loads' => $event->raw('loads'),
+            'name' => $name,
+            'by' => $event->raw('by'),
+        ];
     }
 
     /** @throws InvalidValue without whose word it is, or what they allow */
@@ -317,7 +331,8 @@ final readonly class EventList
             return;
         }
         $name = Fields::textIn($given, 'name', self::LISTED.$id);
-        $side = Side::tryFrom(Fields::textIn($given, 'side')) ?? ReadWords::named($given['id'])->side;
+        $words = ReadWords::named($given['id']);
+        $side = self::sideOf($given['side'] ?? '', $words->side);
         $at ??= $on;
         if (is_string($given['on'] ?? null)) {
             try {
@@ -344,9 +359,8 @@ final readonly class EventList
         $consent = $hasConsent || true === ($given['consent'] ?? null);
         $condition = $this->catalogue->condition($id, $consent);
         if (!isset($this->catalogue->conditions()[$id])) {
-            $words = ReadWords::named($id);
             // "None" is an answer, and what is painless holds nothing.
-            if (!$words->ask() || 1 === preg_match('/^\s*painless\b/i', $id)) {
+            if (!$words->ask()) {
                 return;
             }
             if (!$words->hold()) {
@@ -355,7 +369,7 @@ final readonly class EventList
                 return;
             }
             $condition = Condition::unknown($id, $words->loads());
-            $side = $words->of($side);
+            $side = $words->areOfASide() ? $side : null;
             $unread[] = [
                 'condition' => $id,
                 'code' => 'unknown-condition',
@@ -391,6 +405,20 @@ final readonly class EventList
             ];
         }
         $entries[] = new ConditionTold($name, $at, $on, $condition, $side, $until, Fields::textIn($given, 'by'));
+    }
+
+    /**
+     * The side that a condition is of; null for both, or for none that was said. What its name says counts where
+     * nothing else is said, and takes no side away from what is.
+     */
+    private static function sideOf(mixed $said, ?Side $named): ?Side
+    {
+        if ('' === $said) {
+            return $named;
+        }
+        $side = is_string($said) ? Side::tryFrom($said) : null;
+
+        return null === $named || $named === $side ? $side : null;
     }
 
     /** @return list<Side|null> null for both, or for none that was said */

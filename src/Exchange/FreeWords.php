@@ -39,16 +39,24 @@ final class FreeWords
 
     /**
      * @param list<string> $read the parts of a document that are read
+     * @param array<string, mixed> $unreadable what could not be read in them, by path
      *
      * @return array{list<ConditionTold>, list<array<string, mixed>>} what is held, and what is listed as unread
      */
-    public static function of(Fields $document, array $read, \DateTimeImmutable $today): array
+    public static function of(Fields $document, array $read, array $unreadable, \DateTimeImmutable $today): array
     {
         $words = new self($today);
         $words->notes($document->all(), '', null);
         foreach (array_diff($document->names(), $read) as $name) {
             if (self::isKey($name)) {
                 $words->key($name, $document->raw($name));
+            }
+        }
+        foreach ($unreadable as $path => $part) {
+            $said = ReadWords::of(implode("\n", self::everyWord(self::without($part))));
+            // Pain is told of by itself.
+            if (Meaning::Condition === $said->meaning) {
+                $words->hold($path, 'event', $said, null);
             }
         }
 
@@ -138,6 +146,17 @@ final class FreeWords
                     ' said where and how.',
             },
         ];
+    }
+
+    /** @return list<string> every text in a value, and every key */
+    private static function everyWord(mixed $value): array
+    {
+        $words = is_string($value) ? [$value] : [];
+        foreach (is_array($value) ? $value : [] as $key => $inner) {
+            array_push($words, (string) $key, ...self::everyWord($inner));
+        }
+
+        return $words;
     }
 
     /** @return list<string> every text in a value, and its keys that are said to be so */

@@ -51,6 +51,12 @@ final class PainFields
         ) {
             return PainKind::LastingNumbness === $kind ? new Pain(1, $place, $kind) : Pain::unreadable($place);
         }
+        if (is_string($pain['kind'] ?? null) && 0 === (int) $level && null === PainKind::known($pain['kind'])) {
+            // Words of one's own say more than a number does, unless they say that nothing hurts.
+            return ReadWords::named($pain['kind'])->hold() && !self::isDenied($pain['kind'])
+                ? Pain::unreadable($place)
+                : null;
+        }
         // Nobody said what it is like: at a level of nothing that says nothing, above it the worst is taken.
         $kind ??= 0 === (int) $level ? PainKind::Ache : PainKind::Sharp;
         $said = new Pain((int) $level, $place, $kind);

@@ -59,6 +59,16 @@ final class DocumentWordsTest extends KernelTestCase
         }
         yield 'a key that is said to be so' => [['surgery' => true], 'surgery unknown-key'];
         yield 'a key and its own side' => [['injuries' => ['left knee']], 'injuries unknown-key', ['left']];
+        yield 'an event that is words' => [['events' => ['left knee surgery']], 'words', ['left']];
+        yield 'events that are words' => [['events' => 'torn meniscus'], 'words'];
+        yield 'an event of a kind that nobody knows' => [['events' => [['event' => 'injury', 'what' => 'knee',
+            'side' => 'right']]], 'words', ['right']];
+        yield 'a key in an event' => [['events' => [['injury' => 'left knee']]], 'words', ['left']];
+        foreach (['grinding', 'gives way', 'clicks and hurts', 'pins and needles'] as $kind) {
+            yield "$kind at no level" => [['conditions' => ['hip clicks'], 'events' => [['event' => 'pain',
+                'side' => 'left', 'pain' => ['level' => 0, 'place' => 'groin', 'kind' => $kind]]]],
+                'hip clicks ask', ['left']];
+        }
         yield 'a condition that nobody knows' => [['conditions' => ['bad right knee']],
             'bad right knee unknown-condition', ['right']];
     }
@@ -84,6 +94,52 @@ final class DocumentWordsTest extends KernelTestCase
         foreach ($held as $hold) {
             self::assertSame($sides, 'both' === $hold['side'] ? ['left', 'right'] : [$hold['side']]);
         }
+    }
+
+    /**
+     * What its name says of a side takes none away from what is said.
+     *
+     * @param list<string> $sides that are held
+     */
+    #[TestWith([null, ['left']])]
+    #[TestWith(['', ['left']])]
+    #[TestWith(['left', ['left']])]
+    #[TestWith(['both', ['left', 'right']])]
+    #[TestWith(['right', ['left', 'right']])]
+    #[TestWith(['L and R', ['left', 'right']])]
+    #[TestWith([['left', 'right'], ['left', 'right']])]
+    public function testASideThatIsSaidIsHeldBesideTheOneThatIsNamed(mixed $said, array $sides): void
+    {
+        foreach (['left knee surgery', 'bad left knee'] as $called) {
+            foreach ([['conditions' => [['id' => $called, 'side' => $said]]],
+                ['events' => [['event' => 'condition', 'condition' => $called, 'side' => $said]]]] as $says) {
+                $held = [];
+                foreach (self::answer($says)['held'] as $hold) {
+                    $held = [...$held, ...'both' === $hold['side'] ? ['left', 'right'] : [$hold['side']]];
+                }
+                self::assertSame($sides, array_values(array_unique($held)), (string) json_encode($says));
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $more */
+    #[TestWith([['on' => 'when I was ten'], ['left']])]
+    #[TestWith([['on' => 20], ['left']])]
+    #[TestWith([['side' => 'leftish'], ['left', 'right']])]
+    #[TestWith([['id' => ['x']], ['left']])]
+    #[TestWith([['during' => 'a class'], ['left']])]
+    #[TestWith([['event' => 'Condition'], ['left']])]
+    #[TestWith([['event' => null], ['left']])]
+    #[TestWith([['condition' => ['knee-surgery', 'asthma']], ['left']])]
+    #[TestWith([['until' => 'some day', 'by' => 7], ['left']])]
+    public function testAConditionInAnEventThatCannotBeReadHolds(array $more, array $sides): void
+    {
+        $answer = self::answer(['events' => [
+            $more + ['event' => 'condition', 'condition' => 'knee-surgery', 'side' => 'left']]]);
+        $held = array_merge(...array_map(static fn (array $hold): array => 'both' === $hold['side']
+            ? ['left', 'right'] : [$hold['side']], $answer['held']));
+        self::assertSame($sides, array_values(array_unique($held)));
+        self::assertNotSame([], $answer['unread']);
     }
 
     public function testAClearanceMayNameAConditionAsItWasCalled(): void
@@ -146,6 +202,12 @@ final class DocumentWordsTest extends KernelTestCase
             ['event' => 'condition', 'condition' => 'knee-injury', 'side' => 'left', 'on' => '2025-01-10'],
             ['event' => 'clearance', 'clears' => ['events[0]'], 'by' => 'clinician', 'on' => '2025-09-10',
                 'name' => 'N', 'profession' => 'doctor', 'allows' => 'all']]]];
+        foreach (['none', 'no pain', '', 'clicks', 'painless clicking', 'stretch', 'sharp'] as $kind) {
+            yield "\"$kind\" at no level" => [['events' => [['event' => 'pain', 'side' => 'left',
+                'pain' => ['level' => 0, 'place' => 'knee', 'kind' => $kind]]]]];
+        }
+        yield 'an event that cannot be read' => [['events' => [['event' => 'lesson', 'about' => 'breathing']]]];
+        yield 'a mistake that cannot be read' => [['events' => [['event' => 'mistake', 'why' => 'no surgery yet']]]];
         yield 'a key that has nothing to do with it' => [['mood' => 'sunny', 'studio' => 'the one by the lake']];
     }
 

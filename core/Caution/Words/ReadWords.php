@@ -35,7 +35,10 @@ final class ReadWords
             : new Words($meaning, self::places($text), self::side($text));
     }
 
-    /** What the whole of an answer names, as one names a condition: whether it hurts or not. */
+    /**
+     * What the whole of an answer names, as one names a condition: whether it hurts or not. What many have is no more
+     * than that only where no word stands beside it that could tell of more: a hip that clicks may also give out.
+     */
     public static function named(string $text): Words
     {
         $text = self::plain($text);
@@ -43,13 +46,15 @@ final class ReadWords
         if (in_array(trim($text, ' .'), Vocabulary::NOTHING, true)) {
             return new Words(Meaning::Nothing);
         }
-        $said = self::of($text)->meaning;
+        $meaning = match (true) {
+            !self::isOfHarmlessOnly($text) => Meaning::Condition,
+            self::isHarmless($text) => Meaning::Question,
+            default => Meaning::Nothing,
+        };
 
-        return new Words(
-            Meaning::Question === $said ? $said : Meaning::Condition,
-            self::places($text),
-            self::side($text),
-        );
+        return Meaning::Nothing === $meaning
+            ? new Words($meaning)
+            : new Words($meaning, self::places($text), self::side($text));
     }
 
     private static function clause(string $clause): Meaning
@@ -89,11 +94,20 @@ final class ReadWords
         };
     }
 
+    /** Whether it names what many have, and no other word that could tell of more; it may say that it is painless. */
+    private static function isOfHarmlessOnly(string $text): bool
+    {
+        [$harmless, $beside] = [implode('|', Vocabulary::HARMLESS), implode('|', Vocabulary::BESIDE_HARMLESS)];
+
+        return 1 === preg_match("/\\b(?:$harmless)\\b/", $text)
+            && 1 !== preg_match('/\w/', (string) preg_replace("/\\b(?:$harmless|$beside)\\b/", ' ', $text));
+    }
+
     /** Whether it tells of what many have, and not that it is without pain: then there is nothing to ask. */
     private static function isHarmless(string $clause): bool
     {
         return 1 === preg_match('/\b(?:'.implode('|', Vocabulary::HARMLESS).')\b/', $clause)
-            && 1 !== preg_match('/\b(?:painless|no|not|without|never)\b/', $clause);
+            && 1 !== preg_match('/\b(?:painless(?:ly)?|no|not|without|never)\b/', $clause);
     }
 
     private static function isDoubted(string $clause): bool

@@ -96,8 +96,19 @@ final class Vocabulary
         'snap(?:s|ping)',
         'creak(?:s|ing|y)?',
         'clunk(?:s|ing|y)?',
+        '(?:hips|knees|ankles|shoulders|wrists|joints) (?:crack|pop|snap)',
         '(?:it|iliotibial) band(?:s)?',
         'itb',
+    ];
+
+    /** What may stand beside that and tells of no more: where, when, how often, and that it is painless. */
+    public const BESIDE_HARMLESS = [
+        'a|an|the|my|his|her|their|it|i|and|or|in|on|of|at|with|when|while|after|during|is|are|has|have',
+        'both|left|right|l|r|inner|outer|side(?:s)?',
+        'hip(?:s)?|knee(?:s)?|ankle(?:s)?|shoulder(?:s)?|wrist(?:s)?|neck|back|joint(?:s)?|thigh(?:s)?',
+        'bit|little|slight(?:ly)?|sometimes|often|always|occasional(?:ly)?',
+        'tight(?:ness)?|painless(?:ly)?|noise(?:s)?|sound(?:s)?',
+        'squat(?:s|ting)?|sit(?:s|ting)?|walk(?:s|ing)?|stand(?:s|ing)?',
     ];
 
     /** A word that says the opposite of what follows it, or of what comes before it. */
@@ -121,7 +132,7 @@ final class Vocabulary
     /** Answers that are whole in themselves, and say that nothing is the matter. */
     public const NOTHING = ['', 'no', 'none', 'nil', 'n a', 'na', 'not applicable', 'nothing', 'nothing to report',
         'nothing special', 'nothing new', 'healthy', 'all healthy', 'fine', 'all fine', 'ok', 'okay', 'all good',
-        'good', 'well', 'all well', 'nope', 'not that i know', 'never', '0', '-'];
+        'good', 'well', 'all well', 'nope', 'not that i know', 'never', 'painless', '0', '-'];
 
     /** @var array<string, list<string>> words for a part of the body, by what is held when they are named */
     public const PLACES = [

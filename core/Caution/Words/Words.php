@@ -59,7 +59,13 @@ final readonly class Words
      */
     public function of(?Side $beside): ?Side
     {
-        return [] === array_diff($this->places, ['knee', 'hip']) ? $this->side ?? $beside : null;
+        return $this->areOfASide() ? $this->side ?? $beside : null;
+    }
+
+    /** Whether they name nothing that is in the middle of the body. */
+    public function areOfASide(): bool
+    {
+        return [] === array_diff($this->places, ['knee', 'hip']);
     }
 
     /** @return list<Load> what is held, beside everything deep, until somebody has */

@@ -65,6 +65,28 @@ final class ReadWordsTest extends TestCase
         }
     }
 
+    /** What stands beside it may tell of more; and painless is what clicks, not whatever stands beside that word. */
+    #[TestWith(['hip pops out', Meaning::Condition])]
+    #[TestWith(['hip snaps out of place', Meaning::Condition])]
+    #[TestWith(['knee clicks when it gives out', Meaning::Condition])]
+    #[TestWith(['hips click and catch', Meaning::Condition])]
+    #[TestWith(['my unstable shoulder clunks', Meaning::Condition])]
+    #[TestWith(['painless swelling of the knee', Meaning::Condition])]
+    #[TestWith(['painless, but gives out and clicks', Meaning::Condition])]
+    #[TestWith(['painless lump in the left knee', Meaning::Condition])]
+    #[TestWith(['a painless knee', Meaning::Condition])]
+    #[TestWith(['knee does not click', Meaning::Condition])]
+    #[TestWith(['painless clicking', Meaning::Nothing])]
+    #[TestWith(['Hips crack painlessly', Meaning::Nothing])]
+    #[TestWith(['painless', Meaning::Nothing])]
+    #[TestWith(['tight IT band on the left side, clicks sometimes', Meaning::Question])]
+    #[TestWith(['the neck cracks, and both knees when squatting', Meaning::Question])]
+    public function testNamedAsAConditionItIsHarmlessOnlyByItself(string $text, Meaning $meaning): void
+    {
+        self::assertSame($meaning, ReadWords::named($text)->meaning);
+        self::assertSame(Meaning::Condition === $meaning, ReadWords::named($text)->hold());
+    }
+
     #[TestWith(['My hip clicks and hurts', Meaning::Pain])]
     #[TestWith(['hip clicks. Sharp in the groin', Meaning::Pain])]
     #[TestWith(['the hip clicks since the surgery', Meaning::Condition])]
