@@ -61,7 +61,13 @@ final readonly class Hold
     /** What ends it, by a name: whose word, what else, never, or "part" for what a word has left. */
     public function endedBy(): string
     {
-        return null !== $this->holds->allowed ? 'part' : $this->word->value ?? $this->holds->ending->value;
+        return null !== $this->holds->allowed ? 'part' : $this->end();
+    }
+
+    /** What ends all of it, by a name: whose word, what else, or never. */
+    public function end(): string
+    {
+        return $this->word->value ?? $this->holds->ending->value;
     }
 
     /** When it was told first. */

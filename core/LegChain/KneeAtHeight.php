@@ -151,7 +151,8 @@ final readonly class KneeAtHeight implements ChainReading, Posture
     }
 
     /**
-     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle, all in cm.
+     * The outer of the points at this height that are a thigh from the hip and a shin from the ankle, all in cm. It
+     * holds for any three axes: of the points on a plane across the third, the one farther along the second.
      *
      * @return array{float, float}|null its x and y; null when there is none
      */

@@ -34,10 +34,11 @@ final readonly class ProposeTests
             static fn (TestDefinition $test): array => May::takeAtAll($holds, $test)->heldBy(),
             $tests,
         );
-        $best = self::best($tests, $held);
+        $free = array_filter($tests, static fn (string $id): bool => [] === $held[$id], ARRAY_FILTER_USE_KEY);
+        $best = self::best($free);
         $proposed = [];
         foreach ($tests as $id => $test) {
-            $proposed[] = self::one($test, $asked, $age[$id] ?? null, $held[$id], $best, $tests);
+            $proposed[] = self::one($test, $asked, $age[$id] ?? null, $held[$id], $best, $free);
         }
 
         return $proposed;
@@ -47,7 +48,7 @@ final readonly class ProposeTests
      * @param array<string, list<string>>|null $asked
      * @param list<string> $heldBy what holds it
      * @param array<string, string> $best
-     * @param array<string, TestDefinition> $tests in the taught order
+     * @param array<string, TestDefinition> $free those that nothing holds, in the taught order
      */
     private static function one(
         TestDefinition $test,
@@ -55,7 +56,7 @@ final readonly class ProposeTests
         ?int $age,
         array $heldBy,
         array $best,
-        array $tests,
+        array $free,
     ): ProposedTest {
         if ([] !== $heldBy) {
             return new ProposedTest(
@@ -78,7 +79,7 @@ final readonly class ProposeTests
             );
             $isBest =
                 [] !== array_filter($isolates, static fn (string $ability): bool => $best[$ability] === $test->id);
-            $needed = $isBest || (count($for) > 1 && [] === $isolates && !self::isShownBefore($test, $for, $tests));
+            $needed = $isBest || (count($for) > 1 && [] === $isolates && !self::isShownBefore($test, $for, $free));
             $because[] = match (true) {
                 [] === $for => new Reason('test.not-asked', Source::Own),
                 $isBest => new Reason('test.isolates', Source::Trade, ['poses' => $poses]),
@@ -100,11 +101,11 @@ final readonly class ProposeTests
      * Whether a test that is taught earlier shows all of it together, too.
      *
      * @param array<string, list<string>> $for by ability
-     * @param array<string, TestDefinition> $tests in the taught order
+     * @param array<string, TestDefinition> $free those that nothing holds, in the taught order
      */
-    private static function isShownBefore(TestDefinition $test, array $for, array $tests): bool
+    private static function isShownBefore(TestDefinition $test, array $for, array $free): bool
     {
-        foreach ($tests as $other) {
+        foreach ($free as $other) {
             if ($other === $test) {
                 return false;
             }
@@ -120,20 +121,19 @@ final readonly class ProposeTests
     }
 
     /**
-     * @param array<string, TestDefinition> $tests
-     * @param array<string, list<string>> $held
+     * @param array<string, TestDefinition> $free those that nothing holds
      *
      * @return array<string, string> by ability, the id of the test that isolates it most exactly
      */
-    private static function best(array $tests, array $held): array
+    private static function best(array $free): array
     {
         $best = [];
-        foreach ($tests as $id => $test) {
+        foreach ($free as $id => $test) {
             foreach ($test->proves as $ability => $bound) {
-                if (Bound::Exact !== $bound || [] !== $held[$id]) {
+                if (Bound::Exact !== $bound) {
                     continue;
                 }
-                $other = isset($best[$ability]) ? $tests[$best[$ability]] : null;
+                $other = isset($best[$ability]) ? $free[$best[$ability]] : null;
                 if (null === $other || $test->rank() < $other->rank()) {
                     $best[$ability] = $id;
                 }

@@ -23,6 +23,8 @@ final class CatalogueDemand implements RungDemand
     private readonly string $name;
     private readonly string $called;
     private readonly bool $isFree;
+    /** @var array{bool, array<string, float>}|null as stood() has it: to solve a leg once is enough */
+    private ?array $stood = null;
 
     /**
      * @param class-string<Contact> $contact
@@ -64,22 +66,16 @@ final class CatalogueDemand implements RungDemand
      */
     public function loads(): array
     {
-        $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
+        [$isByLeg, $angles] = $this->stood();
 
-        return $posture instanceof ChainReading
-            ? Load::ofLeg($posture->pose(StandardBody::leg())->angles->toArray())
-            : Load::ofThresholds($this->angles());
+        return $isByLeg ? Load::ofLeg($angles) : Load::ofThresholds($this->angles());
     }
 
     /** @return array<string, float> degrees by ability that it asks of that body */
     public function angles(): array
     {
         $asked = [];
-        $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
-        $leg = StandardBody::leg();
-        $angles =
-            $posture instanceof ChainReading ? $posture->pose($leg)->angles->toArray() : $posture->angles($leg);
-        foreach ($angles as $name => $degrees) {
+        foreach ($this->stood()[1] as $name => $degrees) {
             [$ability, $sign] = $this->ability(Component::from($name)) ?? [null, 1.0];
             if (null !== $ability) {
                 $asked[$ability->value] = $sign * $degrees;
@@ -87,6 +83,23 @@ final class CatalogueDemand implements RungDemand
         }
 
         return $asked;
+    }
+
+    /**
+     * That body in it.
+     *
+     * @return array{bool, array<string, float>} whether the whole leg is read, and degrees by component
+     */
+    private function stood(): array
+    {
+        if (null === $this->stood) {
+            $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
+            $leg = StandardBody::leg();
+            $isByLeg = $posture instanceof ChainReading;
+            $this->stood = [$isByLeg, $isByLeg ? $posture->pose($leg)->angles->toArray() : $posture->angles($leg)];
+        }
+
+        return $this->stood;
     }
 
     /** Whether both legs are asked for their part in it. */

@@ -61,31 +61,29 @@ final class EntryText
         if (null !== $error) {
             return [$data, [self::fault($error, $text, $file)]];
         }
-        if (Kind::Test === $kind && null === Formula::find($data['formula'])) {
-            return [
-                $data,
-                [new Fault($file, self::line($text, 'formula'), 'formula', 'is not one that a test can be read by.')],
-            ];
-        }
-        if (
-            Kind::Test === $kind
-            && Formula::SHIN_INCLINATION === $data['formula']
-            && isset($data['proves'][Ability::ExternalRotation->value])
-        ) {
-            return [
-                $data,
-                [
-                    new Fault(
-                        $file,
-                        self::line($text, 'formula'),
-                        'formula',
-                        'reads an inclination, and that shows no rotation: it has no zero. Measure heights.',
-                    ),
-                ],
-            ];
-        }
+        $unfit = Kind::Test === $kind ? self::unfit($data) : null;
 
-        return [$data, []];
+        return [
+            $data,
+            null === $unfit ? [] : [new Fault($file, self::line($text, 'formula'), 'formula', $unfit)],
+        ];
+    }
+
+    /**
+     * @param array<string, mixed> $test that its schema lets pass
+     *
+     * @return string|null why it cannot be read by the formula that it names; null when it can
+     */
+    private static function unfit(array $test): ?string
+    {
+        if (null === Formula::find($test['formula'])) {
+            return 'is not one that a test can be read by.';
+        }
+        $turns = isset($test['proves'][Ability::ExternalRotation->value]);
+
+        return Formula::SHIN_INCLINATION === $test['formula'] && $turns
+            ? 'reads an inclination, and that shows no rotation: it has no zero. Measure heights.'
+            : null;
     }
 
     /** Parts that are taken again can be taken again by others: a short text would become one of any length. */

@@ -239,8 +239,7 @@ final class PractitionerController extends TeacherController
                 AllowanceFields::write($allowance),
             );
             $word = PersonHistory::clearance($clearance);
-            $after = $person->holds($practitioner, $word);
-            $still = $allowance->isNothing ? [] : $after->notLiftedBy($word);
+            $still = $allowance->isNothing ? [] : $person->holds($practitioner, $word)->notLiftedBy($word);
             foreach ($still as $hold) {
                 $form->get('names')->addError(new FormError($this->whyNot($hold)));
             }

@@ -9,6 +9,7 @@ use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\ChainReading;
 use LucidAscent\Core\LegChain\IsReadByJoints;
+use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\OutOfReach;
 use LucidAscent\Core\LegChain\Posture;
 
@@ -39,32 +40,21 @@ final readonly class DeepSquat implements ChainReading, Contact, Posture
         $y = $body->hipSpacing / 2;
         $knee = $y + $body->thigh * sin(deg2rad(self::APART));
         [$ahead, $aside] = [self::AHEAD, $this->stance / 2];
-        // In the upright plane of the knee, thigh and shin each draw a circle; the knee is where they meet, in front.
-        $thigh = $body->thigh * cos(deg2rad(self::APART));
-        $shin = $body->shin ** 2 - ($knee - $aside) ** 2;
-        $down = $body->ankleAboveSole - $this->hipHeight;
-        $apart = hypot($ahead, $down);
-        if ($shin < 0.0 || 0.0 === $apart) {
-            throw OutOfReach::ankle();
-        }
-        $along = ($thigh ** 2 - $shin + $apart ** 2) / (2 * $apart);
-        $off = $thigh ** 2 - $along ** 2;
-        if ($off < 0.0) {
-            throw OutOfReach::ankle();
-        }
-        $off = sqrt($off);
+        // The knee is as far out as the thigh says; in the upright plane there it is the point in front.
+        $at =
+            KneeAtHeight::knee(
+                $this->hipHeight,
+                0.0,
+                $y,
+                $body->ankleAboveSole,
+                $ahead,
+                $aside,
+                $body->thigh,
+                $body->shin,
+                $knee,
+            ) ?? throw OutOfReach::ankle();
 
-        return [
-            0.0,
-            $y,
-            $this->hipHeight,
-            ($along * $ahead - $off * $down) / $apart,
-            $knee,
-            $this->hipHeight + ($along * $down + $off * $ahead) / $apart,
-            $ahead,
-            $aside,
-            $body->ankleAboveSole,
-        ];
+        return [0.0, $y, $this->hipHeight, $at[1], $knee, $at[0], $ahead, $aside, $body->ankleAboveSole];
     }
 
     public function pelvicTilt(): float

@@ -10,7 +10,11 @@ use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\ClearanceGiven;
 use LucidAscent\Core\Caution\Entry\ConditionTold;
+use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use PHPUnit\Framework\TestCase;
 
@@ -86,6 +90,35 @@ final class AllowanceTest extends TestCase
             self::word('12', new Allowance(isGentle: true, upTo: ['flexion' => 100.0, 'rotation' => 40.0])));
         self::assertEquals(['flexion' => 90.0, 'rotation' => 40.0], $both->limits(Side::Left));
         self::assertTrue($both->keepsShort($twist, Side::Left));
+    }
+
+    public function testOfTwoWordsEachAllowsNoMoreThanTheOther(): void
+    {
+        $all = new Allowance();
+        foreach ([[$all, $all, false, false], [$all, Allowance::nothing(), true, false],
+            [Allowance::nothing(), $all, true, false], [$all, new Allowance(isGentle: true), false, true],
+            [new Allowance(isGentle: true), $all, false, true]] as [$one, $other, $isNothing, $isGentle]) {
+            self::assertSame([$isNothing, $isGentle], [$one->and($other)->isNothing, $one->and($other)->isGentle]);
+        }
+        $limit = ['kneeFlexion' => 115.0];
+        self::assertTrue((new Allowance(upTo: $limit))->isOfAnglesAlone());
+        foreach ([$all, new Allowance(isNothing: true, upTo: $limit), new Allowance(isGentle: true, upTo: $limit),
+            new Allowance(without: ['twist'], upTo: $limit)] as $other) {
+            self::assertFalse($other->isOfAnglesAlone());
+        }
+        $deep = new Work(['knee-folded'], angles: ['kneeFlexion' => 150.0]);
+        self::assertFalse((new Allowance(upTo: $limit))->allows($deep));
+        self::assertTrue((new Allowance(upTo: $limit))->allows($deep, true), 'The other knee is limited by nobody.');
+    }
+
+    public function testATeacherWhoAskedNothingLiftsNoPain(): void
+    {
+        $day = new \DateTimeImmutable('2026-03-05');
+        $pain = new PainTold('p', $day, $day, new Pain(1, PainPlace::Knee, PainKind::Ache), Side::Left);
+        $word = new ClearanceGiven('w', new \DateTimeImmutable('2026-03-12'), new \DateTimeImmutable('2026-03-12'),
+            ['p'], ClearanceAuthority::Teacher);
+        self::assertFalse($word->isAsked);
+        self::assertCount(1, Holds::of([$pain, $word], new \DateTimeImmutable('2026-03-20'))->active);
     }
 
     public function testAWordThatDoesNotLiftIsNamed(): void

@@ -21,6 +21,7 @@ use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Caution\PainRule;
 use LucidAscent\Core\Caution\Work;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -78,6 +79,14 @@ final class HoldsTest extends TestCase
         }
         yield 'nothing' => [Pain::none(), Side::Left, '', ''];
         yield 'low back in a fold holds folds' => [new Pain(1, PainPlace::LowBack), Side::Left, '', '', $fold];
+    }
+
+    public function testWhatHoldsIsNamedByWhatWasFelt(): void
+    {
+        foreach (['groin-clicking' => PainKind::Clicking, 'sharp-pain' => PainKind::Pinching,
+            'strong-ache' => PainKind::Ache, 'lasting-numbness' => PainKind::LastingNumbness] as $id => $kind) {
+            self::assertSame($id, PainRule::of(new Pain(5, PainPlace::Groin, $kind), Side::Left, null)?->holds->id);
+        }
     }
 
     public function testTheLowBackInAFoldHoldsFoldsAndBackbendsAndTheNeckItsOwn(): void
