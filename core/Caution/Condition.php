@@ -191,7 +191,8 @@ final readonly class Condition
         return $this->gentleOnly && [] !== $this->besides;
     }
 
-    private function isBeside(Work $work): bool
+    /** Whether work is of that which it leaves beside the gentle rungs. */
+    public function isBeside(Work $work): bool
     {
         return [] !== array_intersect($work->loads, $this->besides)
             && [] === array_intersect($work->loads, Load::endRanges());

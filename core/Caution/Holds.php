@@ -218,7 +218,10 @@ final readonly class Holds
      */
     public function keepsShort(Work $work, ?Side $side): bool
     {
-        foreach ($this->active as $hold) {
+        foreach ($work->leavesLegsLong() ? [] : $this->active as $hold) {
+            if ($hold->holds->isForStrength() && $hold->holds->isBeside($work)) {
+                continue;
+            }
             if (
                 (null === $side || $hold->isOn($side))
                 && (!($hold->entry instanceof ConditionTold)

@@ -7,8 +7,12 @@ namespace LucidAscent\Core\Caution;
 /** Something that may be done, as far as a caution has to know it. */
 final readonly class Work
 {
+    /** Degrees up to which a leg that lies there is long. */
+    private const LONG = 20.0;
+
     /** Whether anybody may try it to whom nothing is the matter. */
     public bool $isLight;
+    public bool $usesBothLegs;
 
     /**
      * @param list<string> $loads what it loads, by the values of Load
@@ -21,18 +25,21 @@ final readonly class Work
      *     said
      * @param array<string, float> $angles degrees by ability that it asks of this side's leg, where they are known
      * @param array<string, float> $otherLegAngles likewise of the other leg
+     * @param bool $isBearing standing, kneeling or with weight on the hands: the other leg carries, too
      */
     public function __construct(
         public array $loads,
         public bool $isGentle = false,
-        public bool $usesBothLegs = false,
+        bool $usesBothLegs = false,
         public bool $isFootFree = false,
         public array $otherLegLoads = [],
         ?bool $isLight = null,
         public array $angles = [],
         public array $otherLegAngles = [],
+        public bool $isBearing = false,
     ) {
         $this->isLight = $isLight ?? $isGentle;
+        $this->usesBothLegs = $usesBothLegs && !$this->leavesLegsLong();
     }
 
     public function has(Load $load): bool
@@ -48,6 +55,26 @@ final readonly class Work
     {
         return $this->has(Load::LyingRest)
             && [] === array_intersect([...$this->loads, ...$this->otherLegLoads], Load::noRest());
+    }
+
+    /**
+     * Resting with both legs long on the floor, as it is drawn: neither does anything, and a leg that rests may lie
+     * there.
+     */
+    public function leavesLegsLong(): bool
+    {
+        $most = max(
+            0.0,
+            ...array_map(
+                fn (string $ability): float => max(
+                    abs($this->angles[$ability] ?? 0.0),
+                    abs($this->otherLegAngles[$ability] ?? 0.0),
+                ),
+                ['flexion', 'kneeFlexion'],
+            ),
+        );
+
+        return $this->isLyingRest() && [] !== $this->angles && $most < self::LONG;
     }
 
     /**
@@ -98,6 +125,7 @@ final readonly class Work
             $this->isLight,
             $this->angles,
             $this->otherLegAngles,
+            $this->isBearing,
         );
     }
 

@@ -12,12 +12,6 @@ use LucidAscent\Core\Reason\Reason;
 final readonly class Candidate
 {
     /**
-     * @var list<string> what is done of it, on either side; of what is repeated nothing: it is another thing to do in a
-     *     shape
-     */
-    public array $shapes;
-
-    /**
      * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs null for a side on which nothing of it may
      *     be done
      * @param Side|null $tighter the side that is worked on first and last once it is known; null where neither is
@@ -39,13 +33,6 @@ final readonly class Candidate
         public ?PracticeDrill $drill = null,
         public ?int $set = null,
     ) {
-        $this->shapes = null === $drill
-            ? array_values(
-                array_unique(
-                    array_map(static fn (PracticeRung $rung): string => $rung->shape(), array_filter($rungs)),
-                ),
-            )
-            : [];
     }
 
     public function key(): string
@@ -76,37 +63,16 @@ final readonly class Candidate
         return $theme === $this->posture && $this->isWanted() ? [...$this->wishes, Wish::Theme] : $this->wishes;
     }
 
-    /** The rank of the stance that comes later in a session, of both sides. */
-    public function rank(): int
+    /** Whether it helps with any of these. */
+    public function isFor(Remedy ...$remedies): bool
     {
-        return max([
-            0,
-            ...array_values(
-                array_map(static fn (PracticeRung $rung): int => $rung->stance->rank(), array_filter($this->rungs)),
-            ),
-        ]);
-    }
+        $names = array_map(static fn (Remedy $remedy): string => $remedy->value, $remedies);
 
-    /**
-     * Its place among the work of a session: what carries least comes first, and what is repeated before what is held
-     * in the same stance. A sequence that the teacher has set comes first, in its own order. Where the school wants a
-     * foot that goes onto the other thigh lying, and at the end, it comes last.
-     *
-     * @return array{int, int}
-     */
-    public function order(Dose $dose): array
-    {
-        $isLast =
-            $dose->lotusLast
-            && [] !==
-                array_filter(
-                    $this->rungs,
-                    static fn (?PracticeRung $rung): bool => null !== $rung && $rung->isLyingLotus(),
-                );
-
-        return null !== $this->set
-            ? [-1, $this->set]
-            : [$isLast ? count(Stance::cases()) : $this->rank(), null === $this->drill ? 1 : 0];
+        return [] !==
+            array_filter(
+                $this->rungs,
+                static fn (?PracticeRung $rung): bool => [] !== array_intersect($rung->remedies ?? [], $names),
+            );
     }
 
     public function keepsShort(Holds $holds): bool

@@ -20,23 +20,28 @@ final class Candidates
     /** So many gentle shapes for what is short at most: there is no session for more. */
     private const MOST_REMEDIES = 16;
 
-    /** @var list<Candidate> */
-    private array $remedies = [];
+    /** What keeps the rest of somebody going, where little is left to do or time is. */
+    private const WHOLE = [Remedy::Shoulders, Remedy::Strength, Remedy::Spine, Remedy::Breath, Remedy::Balance];
+
+    /** @var array<string, list<Candidate>> what has been asked for of each kind */
+    private array $read = [];
 
     /**
      * @param list<Candidate> $list what leads to the wanted poses
      * @param list<Candidate> $drills for what is short, what matters most first
      * @param array<string, Reason> $leftOut by posture
      * @param list<string> $aims wanted postures that may be aimed at
-     * @param \Generator<Candidate> $more gentle shapes for what is short, whether or not they lead there: each is read
-     *     when there is room for it
+     * @param \Generator<Candidate> $remedies gentle shapes for what is short, whether or not they lead there: each is
+     *     read when there is room for it
+     * @param \Generator<Candidate> $whole likewise for the rest of the body
      */
     private function __construct(
         public readonly array $list,
         public readonly array $drills,
         public readonly array $leftOut,
         public readonly array $aims,
-        private readonly \Generator $more,
+        private readonly \Generator $remedies,
+        private readonly \Generator $whole,
     ) {
     }
 
@@ -160,42 +165,68 @@ final class Candidates
             self::drills($sought, $drills, $poses, $ladders, $request),
             $leftOut,
             array_keys(array_filter($aims)),
-            self::more($sought, [...$there, ...$ids], $poses, $ladders, $request),
+            self::gentle(
+                $sought,
+                [...$there, ...$ids],
+                $poses,
+                $ladders,
+                $request,
+                static fn (Sought $for): Reason => new Reason('plan.remedy', Source::Trade, [
+                    'ability' => $for->ability->value,
+                ]),
+            ),
+            self::gentle(
+                self::wholeBody(),
+                [...$there, ...$ids],
+                $poses,
+                $ladders,
+                $request,
+                static fn (): Reason => new Reason('plan.whole', Source::Trade),
+            ),
         );
     }
 
     /** The gentle shapes for what is short, as many as have been asked for; null when there are no more. */
     public function remedy(int $at): ?Candidate
     {
-        while (
-            !isset($this->remedies[$at])
-            && $this->more->valid()
-            && count($this->remedies) < self::MOST_REMEDIES
-        ) {
-            $this->remedies[] = $this->more->current();
-            $this->more->next();
+        return $this->read('remedies', $this->remedies, $at);
+    }
+
+    /** Likewise those that keep the rest of the body going. */
+    public function whole(int $at): ?Candidate
+    {
+        return $this->read('whole', $this->whole, $at);
+    }
+
+    /** @param \Generator<Candidate> $from */
+    private function read(string $kind, \Generator $from, int $at): ?Candidate
+    {
+        $this->read[$kind] ??= [];
+        while (!isset($this->read[$kind][$at]) && $from->valid() && count($this->read[$kind]) < self::MOST_REMEDIES) {
+            $this->read[$kind][] = $from->current();
+            $from->next();
         }
 
-        return $this->remedies[$at] ?? null;
+        return $this->read[$kind][$at] ?? null;
     }
 
     /**
-     * @param array<string, Ability> $sought by remedy
+     * @param array<string, Sought> $sought by remedy
      * @param list<string> $there postures that are candidates already
      * @param array<string, list<PracticeRung>> $ladders
+     * @param callable(Sought): Reason $because
      *
      * @return \Generator<Candidate>
      */
-    private static function more(
+    private static function gentle(
         array $sought,
         array $there,
         ReadPoses $poses,
         array $ladders,
         PlanRequest $request,
+        callable $because,
     ): \Generator {
-        foreach (
-            Remedies::shapes(array_keys($sought), $ladders, [...$there, ...$request->forbidden]) as $id => $remedy
-        ) {
+        foreach (Remedies::shapes($sought, $ladders, [...$there, ...$request->forbidden]) as $id => $remedy) {
             $unsaid = [];
             $candidate = self::candidate(
                 $id,
@@ -203,7 +234,7 @@ final class Candidates
                 $ladders,
                 $request,
                 [Wish::Remedy],
-                new Reason('plan.remedy', Source::Trade, ['ability' => $sought[$remedy]->value]),
+                $because($sought[$remedy]),
                 $unsaid,
             );
             if (null !== $candidate && !$candidate->isDeep()) {
@@ -212,11 +243,28 @@ final class Candidates
         }
     }
 
+    /** @return array<string, Sought> by remedy */
+    private static function wholeBody(): array
+    {
+        $sought = [];
+        foreach (self::WHOLE as $remedy) {
+            $ability = array_values(
+                array_filter(
+                    Ability::cases(),
+                    static fn (Ability $ability): bool => Remedy::ofAbility($ability) === $remedy,
+                ),
+            )[0];
+            $sought[$remedy->value] = new Sought($ability, Sought::LITTLE);
+        }
+
+        return $sought;
+    }
+
     /**
      * Drills for what is short, one for each limiter in turn, and those that the teacher wants before them: as far as
      * the position in which they are done may be practised now.
      *
-     * @param array<string, Ability> $sought by remedy
+     * @param array<string, Sought> $sought by remedy
      * @param array<string, PracticeDrill> $drills by id
      * @param array<string, list<PracticeRung>> $ladders
      *
@@ -253,7 +301,7 @@ final class Candidates
                         $ladders,
                         $request,
                         [Wish::Remedy],
-                        new Reason('plan.drill', Source::Trade, ['ability' => $sought[$remedy]->value]),
+                        new Reason('plan.drill', Source::Trade, ['ability' => $sought[$remedy]->ability->value]),
                     );
             if (null !== $candidate) {
                 $of[$remedy][] = $id;
@@ -265,7 +313,7 @@ final class Candidates
             static fn (string $a, string $b): int => array_search($a, array_keys($sought), true) <=>
                 array_search($b, array_keys($sought), true),
         );
-        $order = array_flip([...$request->pinned, ...array_keys(Remedies::inTurn($of))]);
+        $order = array_flip([...$request->pinned, ...array_keys(Remedies::shared($of, $sought))]);
         $found = array_filter($found);
         uksort($found, static fn (string $a, string $b): int => $order[$a] <=> $order[$b]);
 
@@ -304,10 +352,8 @@ final class Candidates
             'left' => in_array(Side::Left, $free, true) ? $rung : null,
             'right' => in_array(Side::Right, $free, true) ? $rung : null,
         ];
-        [$counter, $counterSide] = self::owesCounter($rung)
-            ? self::counter($rung, 1 === count($free) ? $free[0] : null, $poses, $ladders, $request)
-            : [null, null];
-        if (null === $counter && self::owesCounter($rung)) {
+        $counter = self::counter($rungs, $poses, $ladders, $request);
+        if (null === $counter) {
             return null;
         }
 
@@ -321,9 +367,8 @@ final class Candidates
             ),
             $because,
             $wishes,
-            $counter,
-            $counterSide,
-            $drill,
+            ...$counter,
+            drill: $drill,
         );
     }
 
@@ -358,7 +403,7 @@ final class Candidates
             if (
                 $isAsked
                 && $rung->rung->isForAnybody()
-                && !$rung->isSymmetric
+                && !$rung->needsBothSides()
                 && $request->equipment->has($rung)
                 && May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes()
             ) {
@@ -386,17 +431,15 @@ final class Candidates
         $beside = May::practise($poses, $safer->posture, $safer->rung->id, $other)->isYes()
             ? $safer
             : Stage::of($safer->posture, $other, $poses, $ladders, $request->equipment);
-        [$counter, $counterSide] = self::owesCounter($safer, $beside)
-            ? self::counter($safer, null === $beside ? $side : null, $poses, $ladders, $request)
-            : [null, null];
+        $rungs =
+            Side::Left === $other ? ['left' => $beside, 'right' => $safer] : ['left' => $safer, 'right' => $beside];
+        $counter = self::counter($rungs, $poses, $ladders, $request);
         $candidate =
-            null === $counter && self::owesCounter($safer, $beside)
+            null === $counter
                 ? null
                 : new Candidate(
                     $safer->posture,
-                    Side::Left === $other
-                        ? ['left' => $beside, 'right' => $safer]
-                        : ['left' => $safer, 'right' => $beside],
+                    $rungs,
                     self::tighter($safer->posture, $poses),
                     array_map(
                         static fn (Ability $ability): string => $ability->value,
@@ -404,8 +447,7 @@ final class Candidates
                     ),
                     $because,
                     [Wish::InPlace],
-                    $counter,
-                    $counterSide,
+                    ...$counter,
                 );
 
         return true === $candidate?->isDeep() ? null : $candidate;
@@ -430,11 +472,12 @@ final class Candidates
         ['left' => $left, 'right' => $right] = Stage::ofBoth($id, $poses, $ladders, $request->equipment);
         $rung = $left ?? $right;
         if (null === $rung) {
-            $leftOut[$id] = new Reason(
-                State::Held === $poses->state($id) ? 'plan.held' : 'plan.no-rung',
-                Source::Trade,
-                ['posture' => $id],
-            );
+            $missing = Stage::missing($id, $poses, $ladders, $request->equipment);
+            $leftOut[$id] = match (true) {
+                State::Held === $poses->state($id) => new Reason('plan.held', Source::Trade, ['posture' => $id]),
+                [] !== $missing => new Reason('plan.no-prop', Source::Trade, ['posture' => $id, 'props' => $missing]),
+                default => new Reason('plan.no-rung', Source::Trade, ['posture' => $id]),
+            };
 
             return null;
         }
@@ -458,11 +501,9 @@ final class Candidates
         // A set sequence says itself which side comes first: left, then right.
         $set = array_search($id, $request->sequence, true);
         $set = false === $set ? null : $set;
-        $alone = null === $left ? Side::Right : (null === $right ? Side::Left : null);
-        [$counter, $counterSide] = self::owesCounter($left, $right)
-            ? self::counter($rung, $alone, $poses, $ladders, $request)
-            : [null, null];
-        if (null === $counter && self::owesCounter($left, $right)) {
+        $rungs = ['left' => $left, 'right' => $right];
+        $counter = self::counter($rungs, $poses, $ladders, $request);
+        if (null === $counter) {
             $leftOut[$id] = new Reason('plan.no-counter', Source::Trade, ['posture' => $id]);
 
             return null;
@@ -470,45 +511,45 @@ final class Candidates
 
         return new Candidate(
             $id,
-            ['left' => $left, 'right' => $right],
+            $rungs,
             null === $set ? self::tighter($id, $poses) : null,
             array_map(static fn (Ability $ability): string => $ability->value, $poses->postures[$id]->abilities),
             $because,
             $wishes,
-            $counter,
-            $counterSide,
-            null,
-            $set,
+            ...$counter,
+            set: $set,
         );
     }
 
-    /** A counterpose is owed to deep work, and to nothing else (common practice). */
-    private static function owesCounter(?PracticeRung ...$rungs): bool
-    {
-        return [] !==
-            array_filter($rungs, static fn (?PracticeRung $rung): bool => false === $rung?->rung->isForAnybody());
-    }
-
     /**
-     * A light shape that undoes another: of the postures named the first rung or form that may be done on both sides;
-     * where one side alone was worked on, also one that can be done on that side alone. Somebody of whom something is
-     * held lies still instead, where none of them may be done.
+     * A light shape that undoes what the sides do. One is owed to deep work, and to nothing else (common practice): of
+     * the postures named the first rung or form that may be done on both sides; where one side alone was worked on,
+     * also one that can be done on that side alone. Somebody of whom something is held lies still instead, where none
+     * of them may be done.
      *
+     * @param array{left: PracticeRung|null, right: PracticeRung|null} $rungs what each side does; null for nothing
      * @param array<string, list<PracticeRung>> $ladders
      *
-     * @return array{PracticeRung|null, Side|null}
+     * @return array{counter: PracticeRung|null, counterSide: Side|null}|null null where one is owed and there is none
      */
     private static function counter(
-        PracticeRung $rung,
-        ?Side $worked,
+        array $rungs,
         ReadPoses $poses,
         array $ladders,
         PlanRequest $request,
-    ): array {
-        $aside = [null, null];
+    ): ?array {
+        $worked = array_filter($rungs);
+        $deep = array_values(
+            array_filter($worked, static fn (PracticeRung $rung): bool => !$rung->rung->isForAnybody()),
+        );
+        if ([] === $deep) {
+            return ['counter' => null, 'counterSide' => null];
+        }
+        $alone = 1 === count($worked) ? Side::from(array_key_first($worked)) : null;
+        $aside = null;
         // Who may do everything does what is named, or leaves the work.
         $isHeld = [] !== $poses->person->holds->active;
-        foreach (self::undoing($rung, $ladders, $request, $isHeld) as $one) {
+        foreach (self::undoing($deep[0], $ladders, $request, $isHeld) as $one) {
             $isFree = static fn (Side $side): bool => May::practise(
                 $poses,
                 $one->posture,
@@ -516,10 +557,10 @@ final class Candidates
                 $side,
             )->isYes();
             if ($isFree(Side::Left) && $isFree(Side::Right)) {
-                return [$one, null];
+                return ['counter' => $one, 'counterSide' => null];
             }
-            if (null === $aside[0] && null !== $worked && $isFree($worked) && !$one->isSymmetric) {
-                $aside = [$one, $worked];
+            if (null === $aside && null !== $alone && $isFree($alone) && !$one->needsBothSides()) {
+                $aside = ['counter' => $one, 'counterSide' => $alone];
             }
         }
 

@@ -36,9 +36,19 @@ final readonly class Equipment
 
     public function has(PracticeRung $rung): bool
     {
-        return ($rung->props['block'] ?? 0) <= $this->blocks
-            && ($rung->props['blanket'] ?? 0) <= $this->blankets
-            && (0 === ($rung->props['strap'] ?? 0) || $this->strap)
-            && [] === array_intersect(array_keys($rung->props), $this->without);
+        return [] === $this->missing($rung);
+    }
+
+    /** @return list<string> what a rung needs and is not there, or not often enough */
+    public function missing(PracticeRung $rung): array
+    {
+        $missing = array_intersect(array_keys($rung->props), $this->without);
+        foreach (['block' => $this->blocks, 'blanket' => $this->blankets, 'strap' => (int) $this->strap] as $prop => $has) {
+            if (min($rung->props[$prop] ?? 0, 'strap' === $prop ? 1 : PHP_INT_MAX) > $has) {
+                $missing[] = $prop;
+            }
+        }
+
+        return array_values($missing);
     }
 }

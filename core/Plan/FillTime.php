@@ -19,37 +19,45 @@ final readonly class FillTime
      * @param int $seconds that are left
      * @param list<string> $short keys of what keeps the hold with which it begins
      * @param array<string, float> $worth what a minute in it is worth, by key; 1 where nobody says
+     * @param array<string, float> $longest seconds that one hold of it may last on that day, by key; as its range has
+     *     it where nobody says
      *
      * @return list<PlannedItem>
      */
-    public static function of(array $items, int $seconds, Dose $dose, array $short = [], array $worth = []): array
-    {
-        $most = self::mayGrow($items, $dose, $short);
-        $longest = $total = [];
+    public static function of(
+        array $items,
+        int $seconds,
+        Dose $dose,
+        array $short = [],
+        array $worth = [],
+        array $longest = [],
+    ): array {
+        $most = self::mayGrow($items, $dose, $short, $longest);
+        $now = $total = [];
         foreach ($items as $item) {
             if (Phase::Work === $item->phase && isset($most[$item->key()])) {
-                $longest[$item->key()] = max($longest[$item->key()] ?? 0, $item->seconds);
+                $now[$item->key()] = max($now[$item->key()] ?? 0, $item->seconds);
                 $total[$item->key()] = ($total[$item->key()] ?? 0) + $item->seconds;
             }
         }
         $share = array_map(
             static fn (string $key): float => ($worth[$key] ?? 1.0) ** 2,
-            array_combine(array_keys($longest), array_keys($longest)),
+            array_combine(array_keys($now), array_keys($now)),
         );
         // So many times as long is each at a level of time for what is worth 1.
         $times = static fn (float $level, string $key): float => min(
             $most[$key],
-            max(1.0, ($level * $share[$key]) / $longest[$key]),
+            max(1.0, ($level * $share[$key]) / $now[$key]),
         );
         $used = static fn (float $level): float => array_sum(
             array_map(static fn (string $key): float => $total[$key] * $times($level, $key), array_keys($total)),
         );
         $budget = array_sum($total) + $seconds;
-        $low = self::level($longest, $most, $share, $used, $budget);
+        $low = self::level($now, $most, $share, $used, $budget);
 
         return array_map(
             static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase
-            && isset($longest[$item->key()])
+            && isset($now[$item->key()])
             && ($more = $times($low, $item->key())) > 1.0
                 ? $item->lasting(max($item->seconds, self::grain($item->seconds * $more)))
                 : $item,
@@ -89,12 +97,13 @@ final readonly class FillTime
     /**
      * @param list<PlannedItem> $items
      * @param list<string> $short
+     * @param array<string, float> $longest
      *
      * @return int seconds that they could take beside what they have
      */
-    public static function room(array $items, Dose $dose, array $short = []): int
+    public static function room(array $items, Dose $dose, array $short = [], array $longest = []): int
     {
-        $most = self::mayGrow($items, $dose, $short);
+        $most = self::mayGrow($items, $dose, $short, $longest);
 
         return (int) array_sum(
             array_map(
@@ -118,10 +127,11 @@ final readonly class FillTime
      *
      * @param list<PlannedItem> $items
      * @param list<string> $short
+     * @param array<string, float> $longest
      *
      * @return array<string, float> how many times as long, by key
      */
-    private static function mayGrow(array $items, Dose $dose, array $short): array
+    private static function mayGrow(array $items, Dose $dose, array $short, array $longest): array
     {
         $most = $deep = [];
         foreach ($items as $item) {
@@ -129,7 +139,8 @@ final readonly class FillTime
                 continue;
             }
             $key = $item->key();
-            $most[$key] = min($most[$key] ?? \INF, max(1.0, $item->most($dose) / $item->seconds));
+            $may = min($item->most($dose), PlannedSession::CHANGE + ($longest[$key] ?? \INF));
+            $most[$key] = min($most[$key] ?? \INF, max(1.0, $may / $item->seconds));
             if (!$item->rung->rung->isForAnybody()) {
                 $deep[$key] = true;
             }

@@ -5,31 +5,40 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
 /**
- * What one warms up in, and what one rests in: first rungs that are gentle, that may be done and for which there are
+ * What one warms up in, what one rests in, and what one does in between: first rungs that are gentle, that may be done and for which there are
  * the props.
  */
 final readonly class GentleShapes
 {
-    /** So long on each side at least, in seconds. */
-    private const EACH = 60;
+    /** About so long each, in seconds, and on each side at least. */
+    private const EACH = 100;
+    private const MOST = 5;
     private const EACH_SIDE = 30;
     /** Fewer than so many are few. */
     private const FEW = 4;
-    /** So many shapes for the spine come first. */
+    /** So many shapes for the spine and for what limits come before others. */
     private const SPINE = 2;
+    private const LIMITERS = 2;
 
     /**
      * @param list<array{PracticeRung, Side|null}> $warm in their order
      * @param list<array{PracticeRung, Side|null}> $resting likewise
+     * @param list<array{PracticeRung, Side|null}> $daily likewise what one does for a minute in between
+     * @param bool $isLittle whether little is left to warm up in, because something is held
      */
-    private function __construct(private array $warm, private array $resting)
-    {
+    private function __construct(
+        private array $warm,
+        private array $resting,
+        private array $daily,
+        private bool $isLittle,
+    ) {
     }
 
     /** @param array<string, list<PracticeRung>> $ladders by posture */
@@ -44,7 +53,8 @@ final readonly class GentleShapes
                 array_filter(
                     $ladders,
                     static fn (array $ladder): bool => null !== $ladder[0]->warmUp
-                        && $request->equipment->has($ladder[0]),
+                        && $request->equipment->has($ladder[0])
+                        && !in_array($ladder[0]->posture, $request->forbidden, true),
                 ),
             );
         if ($isLess && count($warm) < self::FEW) {
@@ -64,46 +74,49 @@ final readonly class GentleShapes
             ];
         }
 
-        return new self($warm, $able(static fn (PracticeRung $rung): ?int => $rung->rest));
+        return new self(
+            $warm,
+            $able(static fn (PracticeRung $rung): ?int => $rung->rest),
+            array_values(
+                array_filter(
+                    $able(static fn (PracticeRung $rung): ?int => $rung->daily),
+                    static fn (array $one): bool => null === $one[1],
+                ),
+            ),
+            $isLess && count($warm) < 2 * self::FEW,
+        );
     }
 
     /**
-     * The spine, then what is round the limiters of the day, then the rest; one-sided shapes on both sides.
+     * Softly from the spine on, then what is round the limiters of the day, then others; not the same from day to day.
+     * One-sided shapes on both sides; a backbend once one is warm.
      *
      * @param int $seconds that there are for it
      * @param list<string> $limiters of the day, by the names of Remedy
+     * @param int $count the how many-th session it is for
+     * @param list<PracticeRung> $later what is worked on in it: it warms up only where there is nothing else
      *
      * @return list<PlannedItem>
      */
-    public function warmUp(int $seconds, array $limiters): array
+    public function warmUp(int $seconds, array $limiters, int $count = 0, array $later = []): array
     {
-        $spine = $round = $other = [];
-        foreach ($this->warm as $one) {
-            if (in_array(Remedy::Spine->value, $one[0]->remedies, true) && count($spine) < self::SPINE) {
-                $spine[] = $one;
-            } elseif ([] !== array_intersect($limiters, $one[0]->remedies)) {
-                $round[] = $one;
-            } else {
-                $other[] = $one;
-            }
+        $many = min(self::MOST, max(1, (int) round($seconds / self::EACH)));
+        if ($this->isLittle) {
+            // Half of it is left for the work.
+            $many = min($many, max(1, intdiv(count($this->warm) + 1, 2)));
         }
-        $warm = [...$spine, ...$round, ...$other];
+        $warm = $this->chosen($many, $limiters, $count, $later);
+        $each = [] === $warm ? 0 : FillTime::grain($seconds / count($warm));
         $items = [];
-        $each =
-            [] === $warm
-                ? 0
-                : max(self::EACH, (int) (ceil($seconds / count($warm) / FillTime::GRAIN) * FillTime::GRAIN));
-        foreach ($warm as [$rung, $side]) {
-            if ($seconds <= 0) {
-                break;
-            }
+        foreach ($warm as $i => [$rung, $side]) {
             $because =
                 [] === array_intersect($limiters, $rung->remedies)
                     ? new Reason('plan.warm-up', Source::Trade)
                     : new Reason('plan.warm-up-for', Source::Trade, [
                         'remedy' => current(array_intersect($limiters, $rung->remedies)),
                     ]);
-            $now = min($each, max(FillTime::GRAIN, $seconds));
+            // What dividing has left over goes to the first.
+            $now = 0 === $i ? FillTime::grain($seconds - (count($warm) - 1) * $each) : $each;
             $isSplit = null === $side && !$rung->isSymmetric && $now >= 2 * self::EACH_SIDE;
             $first = $isSplit ? FillTime::grain($now / 2) : $now;
             foreach (
@@ -111,10 +124,71 @@ final readonly class GentleShapes
             ) {
                 $items[] = new PlannedItem($rung, Phase::WarmUp, $one, $lasts, $because);
             }
-            $seconds -= $now;
         }
 
         return $items;
+    }
+
+    /**
+     * @param list<string> $limiters of the day, by the names of Remedy
+     * @param list<PracticeRung> $later
+     *
+     * @return list<array{PracticeRung, Side|null}>
+     */
+    private function chosen(int $many, array $limiters, int $count, array $later): array
+    {
+        $spine = $round = $other = $last = [];
+        foreach ($this->warm as $place => [$rung]) {
+            if ([] !== array_filter($later, static fn (PracticeRung $one): bool => $rung->isLike($one))) {
+                $last[] = $place;
+            } elseif (in_array(Remedy::Spine->value, $rung->remedies, true)) {
+                $spine[] = $place;
+            } elseif ([] !== array_intersect($limiters, $rung->remedies)) {
+                $round[] = $place;
+            } else {
+                $other[] = $place;
+            }
+        }
+        // What warms both sides before what warms one, where the other is held.
+        $isOne = fn (int $place): bool => null !== $this->warm[$place][1];
+        [$spine, $round, $other] = array_map(
+            static fn (array $places): array => [
+                ...Turns::round(array_values(array_filter($places, static fn (int $p): bool => !$isOne($p))), $count),
+                ...Turns::round(array_values(array_filter($places, $isOne)), $count),
+            ],
+            [$spine, $round, $other],
+        );
+        $first = [...array_splice($spine, 0, self::SPINE), ...array_splice($round, 0, self::LIMITERS)];
+        $places = array_slice([...$first, ...$other, ...$round, ...$spine, ...$last], 0, $many);
+        sort($places);
+        // The softest for the spine begins; then lying, sitting and standing are not mixed, and backbends come last.
+        $bends = fn (int $place): bool => $this->warm[$place][0]->rung->work->has(Load::Backbend);
+        $isSpine = fn (int $place): bool => in_array(
+            Remedy::Spine->value,
+            $this->warm[$place][0]->remedies,
+            true,
+        );
+        $soft = array_filter($places, static fn (int $place): bool => $isSpine($place) && !$bends($place));
+        $begins = array_values($soft)[0] ?? ($places[0] ?? null);
+        $order = fn (int $place): array => [
+            $place !== $begins,
+            $bends($place),
+            $this->warm[$place][0]->stance->rank(),
+            $place,
+        ];
+        usort($places, static fn (int $a, int $b): int => $order($a) <=> $order($b));
+
+        return array_map(fn (int $place): array => $this->warm[$place], $places);
+    }
+
+    /** What is for every day of a week, another shape each week; null where there is none that both sides may do. */
+    public function daily(int $week): ?Reason
+    {
+        return [] === $this->daily
+            ? null
+            : new Reason('plan.daily', Source::Trade, [
+                'posture' => $this->daily[$week % count($this->daily)][0]->posture,
+            ]);
     }
 
     /** @return list<PlannedItem> */
@@ -161,7 +235,7 @@ final readonly class GentleShapes
                     static fn (Side $side): bool => May::practise($poses, $id, $rung->rung->id, $side)->isYes(),
                 ),
             );
-            if (2 === count($free) || (1 === count($free) && !$rung->isSymmetric)) {
+            if (2 === count($free) || (1 === count($free) && !$rung->needsBothSides())) {
                 $able[$order] = [$rung, 2 === count($free) ? null : $free[0]];
             }
         }

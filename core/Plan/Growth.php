@@ -18,7 +18,10 @@ use LucidAscent\Core\Readiness\ReadPoses;
 final readonly class Growth
 {
     private const STEP = 1.2;
-    private const WEEK = 7;
+    public const WEEK = 7;
+    /** Seconds of a gentle shape at first, for whoever has done nothing deep yet, and for others. */
+    private const FIRST = 120.0;
+    private const FIRST_OF_THE_PRACTISED = 300.0;
 
     /**
      * @param list<Seen> $seen in any order
@@ -86,6 +89,44 @@ final readonly class Growth
     public static function seconds(ReadPoses $poses, PracticeRung $rung, ?Side $side, Dose $dose): float
     {
         return min($dose->most($rung), $dose->seconds($rung) * self::now($poses, $rung, $side));
+    }
+
+    /**
+     * How long a gentle shape may be held on a day at most: a minute or two at first, and a fifth more for each week in
+     * which it was reached, those to come among them. What is short is made longer by weeks, not by time that is left;
+     * whoever only lies there may lie there.
+     *
+     * @param \DateTimeImmutable $on that day
+     *
+     * @return float seconds on a side, never out of the rung's own range
+     */
+    public static function gentle(
+        ReadPoses $poses,
+        PracticeRung $rung,
+        ?Side $side,
+        Dose $dose,
+        \DateTimeImmutable $on,
+    ): float {
+        $weeks = max(0, intdiv(Day::between($poses->person->on, $on), self::WEEK));
+        $first = self::isPractised($poses) ? self::FIRST_OF_THE_PRACTISED : self::FIRST;
+        $range = $dose->range($rung);
+
+        return $rung->rung->work->leavesLegsLong()
+            ? $range->most
+            : min($range->most, max($range->least, $first * self::now($poses, $rung, $side) * self::STEP ** $weeks));
+    }
+
+    /** Whether something deep was done clean by this person. */
+    private static function isPractised(ReadPoses $poses): bool
+    {
+        foreach ($poses->person->seen as $seen) {
+            $shape = ($poses->postures[$seen->posture] ?? null)?->shapes()[$seen->rung] ?? null;
+            if ($seen->isClean && false === $shape?->isForAnybody()) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function isBreak(?\DateTimeImmutable $before, \DateTimeImmutable $on): bool

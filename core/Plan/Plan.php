@@ -6,7 +6,6 @@ namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Reason\Reason;
-use LucidAscent\Core\Reason\Source;
 
 /** Weeks of sessions, what did not fit, and when to test again. */
 final readonly class Plan
@@ -65,18 +64,28 @@ final readonly class Plan
             foreach ($week->sessions as $s => $session) {
                 $sessions[] = $change($session, $w, $s);
             }
-            $weeks[] = new PlannedWeek($sessions, $week->isLight);
+            $weeks[] = new PlannedWeek($sessions, $week->isLight, $week->note);
         }
 
         return new self($weeks, $this->leftOut, $this->retests);
     }
 
-    /** What is for every day between the sessions; null where nothing may be practised at all. */
-    public function dailyNote(): ?Reason
+    /** What is for every day of a week between the sessions; null where there is nothing. */
+    public function dailyNote(int $week = 0): ?Reason
     {
-        return [] ===
-            array_filter($this->sessions(), static fn (PlannedSession $session): bool => [] !== $session->items)
-            ? null
-            : new Reason('plan.daily-note', Source::Trade);
+        return ($this->weeks[$week] ?? null)?->note;
+    }
+
+    /** The same of the week of a day; of the last one after it. */
+    public function noteOn(string $day): ?Reason
+    {
+        $note = null;
+        foreach ($this->weeks as $week) {
+            if (null === $note || (isset($week->sessions[0]) && Day::of($week->sessions[0]->on) <= $day)) {
+                $note = $week->note;
+            }
+        }
+
+        return $note;
     }
 }

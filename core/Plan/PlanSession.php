@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
-use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
 /**
  * One session after the other, as a teacher would lay it out (common practice): warming up for what follows, a number
- * that is read, drills for the limiters, the wanted poses in turns as the theme and what leads to them, lying before
- * seated before loaded, what undoes each, gentle shapes for what is short, the same number again, and rest. Within the
- * hard rules (Rule/) what counts most comes first (Wish), and the time is used (FillTime) or a rule leaves it free.
+ * that is read, drills for the limiters, the wanted poses in turns as the theme and what leads to them, by how much
+ * each asks (WorkOrder), what undoes what is deep, gentle shapes for what is short, the same number again, and rest. Within the
+ * hard rules (Rule/) what counts most comes first (Wish), and the time is used (FillTime) or a rule leaves it free. So
+ * few pieces that one can settle in each.
  */
 final class PlanSession
 {
@@ -42,9 +42,17 @@ final class PlanSession
         $this->items = new WorkItems($poses, $request);
     }
 
-    /** @param int $turn the how many-th it is: themes and remedies go round by it */
-    public function on(\DateTimeImmutable $on, int $turn, Dose $dose, bool $isLight): PlannedSession
-    {
+    /**
+     * @param int $turn the how many-th aim it is for: themes go round by it
+     * @param int $count the how many-th session of the plan it is: what warms up, movements and remedies go round by it
+     */
+    public function on(
+        \DateTimeImmutable $on,
+        int $turn,
+        int $count,
+        Dose $dose,
+        bool $isLight,
+    ): PlannedSession {
         $isSport = in_array((int) $on->format('N'), $this->request->sportDays, true);
         $theme = $this->turns->theme($turn, $on, $dose);
         $measured =
@@ -55,6 +63,13 @@ final class PlanSession
         $warmUp = $this->gentle->warmUp(
             $this->budget->warmUp(null === $measure ? 0 : Measure::SECONDS),
             null === $limiter ? [] : [$limiter],
+            $count,
+            array_merge(
+                ...array_map(
+                    static fn (Candidate $one): array => array_values(array_filter($one->rungs)),
+                    $this->candidates->list,
+                ),
+            ),
         );
         $rest = $this->gentle->rest($this->budget->rest());
         if ([] === $warmUp) {
@@ -67,56 +82,38 @@ final class PlanSession
 
             return $this->free($on, $dose, $reason, array_fill_keys($postures, $reason), $isSport);
         }
-        $left = $this->budget->seconds - self::seconds([...$warmUp, ...$rest]);
-        $work = $tradesAway = [];
-        $room = 0;
-        $take = function (Candidate $candidate) use (&$left, &$work, &$room, $dose, $on): bool {
-            $items = $this->items->of($candidate, $dose);
-            $needed = self::seconds($items);
-            if ($needed > $left || isset($work[$candidate->key()]) || self::isThere($candidate, $work)) {
-                return false;
-            }
-            $left -= $needed;
-            $work[$candidate->key()] = [$candidate, $items];
-            $room += FillTime::room($items, $dose, $this->short([$candidate->key() => [$candidate]]));
-            $this->turns->work($candidate, $on);
-
-            return true;
-        };
-        $drills = $this->turns->drills($turn);
-        foreach ($this->byWeight($theme) as $place => $candidate) {
-            $apart = $this->turns->tooSoon($candidate, $on, $dose);
-            if (null !== $apart || !$take($candidate)) {
-                $tradesAway[$candidate->posture] =
-                    $apart ??
-                    (self::isThere($candidate, $work)
-                        ? new Reason('plan.same-shape', Source::Own, ['posture' => $candidate->posture])
-                        : new Reason('plan.no-time', Source::Own, ['minutes' => $this->request->minutes]));
-            }
-            // What limits is worked on by itself before everything else that one would like finds room.
-            if (0 === $place) {
-                $this->takeDrills($drills, $on, $dose, $take);
-            }
-        }
-        if ([] === $this->candidates->list) {
-            $this->takeDrills($drills, $on, $dose, $take);
-        }
-        $this->takeRemedies($turn, $work, $left, $room, $take);
-        if ([] === $work) {
+        $work = new SessionWork(
+            $this->poses,
+            $this->items,
+            $dose,
+            $on,
+            $this->request->minutes,
+            $this->budget->seconds - self::seconds([...$warmUp, ...$rest]),
+            $this->budget->pieces() - self::pieces([...$warmUp, ...$rest]),
+            array_map(static fn (PlannedItem $item): PracticeRung => $item->rung, $warmUp),
+        );
+        $tradesAway = $this->takeWork($work, $theme, $count, $on, $dose);
+        if ([] === $work->all()) {
             // Without any work there is nothing to warm up for.
             return $this->free($on, $dose, $this->because($work, $tradesAway, $isLight), $tradesAway, $isSport);
         }
-        $items = $this->filled($work, max(0, $left - $this->budget->spare()), $dose, $theme, $isLight);
-        foreach (array_keys($work) as $key) {
+        $items = $work->filled($theme, $this->budget->spare());
+        foreach ($work->all() as $key => [$candidate]) {
             $this->items->practise($key);
+            $this->turns->work($candidate, $on);
         }
-        $items = [...$warmUp, ...$items, ...$rest];
+        $items = [...$warmUp, ...$isLight ? self::lighter($items, $dose) : $items];
+        if (!$isLight && [] !== $rest) {
+            $empty = $this->budget->seconds - self::seconds([...$items, ...$rest]);
+            $rest = $this->gentle->rest($this->budget->rest() + $this->budget->longerRest($empty));
+        }
+        $items = [...$items, ...$rest];
         $empty = $this->budget->seconds - self::seconds($items);
 
         return new PlannedSession(
             $on,
             $items,
-            isset($work[$theme ?? '']) ? $theme : null,
+            null !== $theme && $work->has($theme) ? $theme : null,
             $this->budget->isTooMuch($empty)
                 ? new Unused(intdiv($empty, 60), $this->because($work, $tradesAway, $isLight))
                 : null,
@@ -125,6 +122,34 @@ final class PlanSession
             $tradesAway,
             $isSport,
         );
+    }
+
+    /** @return array<string, Reason> what was not taken, by posture */
+    private function takeWork(
+        SessionWork $work,
+        ?string $theme,
+        int $count,
+        \DateTimeImmutable $on,
+        Dose $dose,
+    ): array {
+        $tradesAway = [];
+        $drills = $this->turns->drills($count);
+        foreach ($this->byWeight($theme, $count) as $place => $candidate) {
+            $not = $this->turns->tooSoon($candidate, $on, $dose) ?? $work->take($candidate);
+            if (null !== $not) {
+                $tradesAway[$candidate->posture] = $not;
+            }
+            // What limits is worked on by itself before everything else that one would like finds room.
+            if (0 === $place) {
+                $this->takeDrills($drills, $on, $dose, $work);
+            }
+        }
+        if ([] === $this->candidates->list) {
+            $this->takeDrills($drills, $on, $dose, $work);
+        }
+        $this->takeRemedies($count, $work);
+
+        return $tradesAway;
     }
 
     /**
@@ -151,45 +176,41 @@ final class PlanSession
         );
     }
 
-    /** @return list<Candidate> */
-    private function byWeight(?string $theme): array
-    {
-        $list = $this->candidates->list;
-        $weights = array_map(static fn (Candidate $one): int => $one->weight($theme), $list);
-        uksort($list, static fn (int $a, int $b): int => $weights[$b] <=> $weights[$a]);
-
-        return array_values($list);
-    }
-
     /**
-     * Whether all that would be done of it is done already, for another posture.
+     * What matters most first; of what matters alike another one first each time.
      *
-     * @param array<string, array{Candidate, list<PlannedItem>}> $work
+     * @return list<Candidate>
      */
-    private static function isThere(Candidate $candidate, array $work): bool
+    private function byWeight(?string $theme, int $count): array
     {
-        if ([] === $candidate->shapes) {
-            return false;
+        $alike = [];
+        foreach ($this->candidates->list as $candidate) {
+            $alike[$candidate->weight($theme)][] = $candidate;
         }
-        $there = array_merge(...array_values(array_map(static fn (array $one): array => $one[0]->shapes, $work)));
+        krsort($alike);
 
-        return [] === array_diff($candidate->shapes, $there);
+        return array_merge(
+            ...array_map(
+                static fn (array $candidates): array => Turns::round($candidates, $count),
+                array_values($alike),
+            ),
+        );
     }
 
-    /**
-     * @param list<Candidate> $drills
-     * @param callable(Candidate): bool $take
-     */
-    private function takeDrills(array $drills, \DateTimeImmutable $on, Dose $dose, callable $take): void
+    /** @param list<Candidate> $drills */
+    private function takeDrills(array $drills, \DateTimeImmutable $on, Dose $dose, SessionWork $work): void
     {
+        // What is worked on deep by itself is not moved in deep beside it.
+        $worked = array_map(static fn (Candidate $one): string => $one->posture, $this->candidates->list);
         $positions = [];
         foreach ($drills as $drill) {
             // Another drill is another position: two from the same one are one too many.
             if (
-                count($positions) < max(1, intdiv($this->request->minutes, self::DRILL_MINUTES))
+                (!$drill->isDeep() || !in_array($drill->posture, $worked, true) || Turns::isPinned($drill))
+                && count($positions) < max(1, intdiv($this->request->minutes, self::DRILL_MINUTES))
                 && !isset($positions[$drill->posture])
                 && null === $this->turns->tooSoon($drill, $on, $dose)
-                && $take($drill)
+                && null === $work->take($drill)
             ) {
                 $positions[$drill->posture] = true;
             }
@@ -197,60 +218,42 @@ final class PlanSession
     }
 
     /**
-     * One is there always, as far as there is room: what was found short is worked on, not only looked at.
-     *
-     * @param array<string, array{Candidate, list<PlannedItem>}> $work
-     * @param int $left seconds that nothing has taken
-     * @param int $room seconds that what is there could take beside what it has
-     * @param callable(Candidate): bool $take
+     * One is there always, as far as there is room: what was found short is worked on, not only looked at. What then is
+     * left of the time is for the rest of the body.
      */
-    private function takeRemedies(int $turn, array &$work, int &$left, int &$room, callable $take): void
+    private function takeRemedies(int $count, SessionWork $work): void
     {
         $taken = 0;
-        foreach ($this->turns->remedies($turn) as $candidate) {
-            $isEnough =
-                $room >= $left - $this->budget->spare()
-                && ($this->request->minutes < self::LONG || count($work) >= self::SHAPES);
-            if ($taken > 0 && $isEnough) {
-                return;
+        foreach ([$this->turns->remedies($count), $this->turns->whole($count)] as $gentle) {
+            foreach ($gentle as $candidate) {
+                $isEnough =
+                    $work->canFill($this->budget->spare())
+                    && ($this->request->minutes < self::LONG || count($work->all()) >= self::SHAPES);
+                if ($taken > 0 && $isEnough) {
+                    return;
+                }
+                $taken += null === $work->take($candidate) ? 1 : 0;
             }
-            $taken += $take($candidate) ? 1 : 0;
         }
     }
 
     /**
-     * @param array<string, array{Candidate, list<PlannedItem>}> $work
+     * What is repeated is repeated as often as it takes, in a lighter week, too.
      *
-     * @return list<PlannedItem> in their order, as long as the time allows
+     * @param list<PlannedItem> $items
+     *
+     * @return list<PlannedItem>
      */
-    private function filled(array $work, int $seconds, Dose $dose, ?string $theme, bool $isLight): array
+    private static function lighter(array $items, Dose $dose): array
     {
-        $orders = array_map(static fn (array $one): array => $one[0]->order($dose), $work);
-        uksort($work, static fn (int|string $a, int|string $b): int => $orders[$a] <=> $orders[$b]);
-        $items = FillTime::of(
-            self::itemsOf($work),
-            $seconds,
-            $dose,
-            $this->short($work),
-            array_map(static fn (array $one): float => $one[0]->worth($theme), $work),
+        return array_map(
+            static fn (PlannedItem $item): PlannedItem => $item->isWork() ? $item->lighter($dose, self::LIGHT) : $item,
+            $items,
         );
-
-        // What is repeated is repeated as often as it takes, in a lighter week, too.
-        return $isLight
-            ? array_map(
-                static fn (PlannedItem $item): PlannedItem => Phase::Work === $item->phase
-                    ? $item->lighter($dose, self::LIGHT)
-                    : $item,
-                $items,
-            )
-            : $items;
     }
 
-    /**
-     * @param array<string, array{Candidate, list<PlannedItem>}> $work
-     * @param array<string, Reason> $tradesAway
-     */
-    private function because(array $work, array $tradesAway, bool $isLight): Reason
+    /** @param array<string, Reason> $tradesAway */
+    private function because(SessionWork $work, array $tradesAway, bool $isLight): Reason
     {
         $apart =
             array_values(
@@ -260,32 +263,22 @@ final class PlanSession
         return match (true) {
             $isLight => new Reason('plan.unused-light', Source::Trade),
             null !== $apart => $apart,
-            [] === $work => new Reason('plan.unused-nothing', Source::Trade),
-            [] !== $this->short($work) => new Reason('plan.unused-short', Source::Trade),
+            [] === $work->all() => new Reason('plan.unused-nothing', Source::Trade),
+            $work->keepsShort() => new Reason('plan.unused-short', Source::Trade),
+            $work->isNew() => new Reason('plan.unused-new', Source::Trade),
             default => new Reason([] === $tradesAway ? 'plan.unused-most' : 'plan.unused-room', Source::Trade),
         };
     }
 
-    /**
-     * @param array<string, array{0: Candidate, 1?: list<PlannedItem>}> $work
-     *
-     * @return list<string> keys of what keeps the hold with which it begins
-     */
-    private function short(array $work): array
+    /** @param list<PlannedItem> $items */
+    private static function pieces(array $items): int
     {
-        return array_keys(
-            array_filter($work, fn (array $one): bool => $one[0]->keepsShort($this->poses->person->holds)),
+        $names = array_map(
+            static fn (PlannedItem $item): string => "{$item->rung->posture}/{$item->rung->rung->id}",
+            $items,
         );
-    }
 
-    /**
-     * @param array<string, array{Candidate, list<PlannedItem>}> $work
-     *
-     * @return list<PlannedItem>
-     */
-    private static function itemsOf(array $work): array
-    {
-        return array_merge(...array_column($work, 1));
+        return count(array_unique($names));
     }
 
     /** @param list<PlannedItem> $items */

@@ -32,17 +32,14 @@ final readonly class Planner
     public function plan(array $wanted, PlanRequest $request): Plan
     {
         $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request, $this->drills);
-        $session = new PlanSession(
-            $this->poses,
-            $candidates,
-            GentleShapes::of($this->poses, $this->ladders, $request),
-            $request,
-        );
+        $gentle = GentleShapes::of($this->poses, $this->ladders, $request);
+        $session = new PlanSession($this->poses, $candidates, $gentle, $request);
         // With fewer sessions in a week than wanted poses, themes go round from week to week.
         $aims = count(
             array_filter($candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()),
         );
         $weeks = $retests = $heights = [];
+        $count = 0;
         foreach ($request->dates() as $number => $dates) {
             $isLight = 0 === ($number + 1) % Cycle::WEEKS;
             $sessions = [];
@@ -50,12 +47,13 @@ final readonly class Planner
                 $planned = $session->on(
                     $date,
                     $turn + ($aims > count($dates) ? $number * count($dates) : 0),
+                    $count++,
                     $this->doseOn[(int) $date->format('N')] ?? $this->dose,
                     $isLight,
                 );
                 $sessions[] = $this->measured($planned, $heights);
             }
-            $weeks[] = new PlannedWeek($sessions, $isLight);
+            $weeks[] = new PlannedWeek($sessions, $isLight, $gentle->daily($number));
             if ($isLight) {
                 $retests[] = [
                     'week' => $number + 2,

@@ -12,7 +12,11 @@ final readonly class PracticeRung
 {
     /** The range of a rung in whatever school says nothing else. */
     public const ANY = '';
-    private const APART = ['rest', 'knee', 'show'];
+    private const SHOW = 'show';
+    private const APART = ['rest', 'knee', self::SHOW];
+    /** Degrees within which legs do the same, and an effort below which arms and back may make another shape of it. */
+    private const ALIKE = 15.0;
+    private const ASKS_LITTLE = 0.3;
 
     /**
      * @param list<string> $counters ids of postures that undo it
@@ -28,6 +32,8 @@ final readonly class PracticeRung
      * @param list<self> $forms beside it: no step of the ladder waits for them
      * @param string $purpose what a form is for; empty for a rung of the ladder
      * @param string $beside the rung that a form stands beside; empty for one of the ladder
+     * @param int|null $daily its place among what one does for a minute between sessions; null when it is none of it
+     * @param string $drawnAs the shape that it is drawn as, "posture/rung"; empty for its own
      */
     public function __construct(
         public string $posture,
@@ -47,6 +53,8 @@ final readonly class PracticeRung
         public array $forms = [],
         public string $purpose = '',
         public string $beside = '',
+        public ?int $daily = null,
+        private string $drawnAs = '',
     ) {
     }
 
@@ -73,6 +81,11 @@ final readonly class PracticeRung
         return !in_array($this->purpose, self::APART, true);
     }
 
+    public function isForShow(): bool
+    {
+        return self::SHOW === $this->purpose;
+    }
+
     /**
      * A rung or a form by its name; null where there is none.
      *
@@ -96,8 +109,43 @@ final readonly class PracticeRung
     public function shape(): string
     {
         return null === $this->rung->demand
-            ? $this->posture.'/'.$this->rung->id
+            ? ('' === $this->drawnAs ? $this->posture.'/'.$this->rung->id : $this->drawnAs)
             : $this->rung->demand->contact().' '.$this->stance->value;
+    }
+
+    /** Whether it is one shape with another, or the legs do the same in it for the same: done once a session. */
+    public function isLike(self $other): bool
+    {
+        return $this->shape() === $other->shape()
+            || ($this->stance === $other->stance
+                && $this->isSymmetric === $other->isSymmetric
+                && [] !== array_intersect($this->remedies, $other->remedies)
+                && Effort::of($this) > self::ASKS_LITTLE
+                && self::areAlike($this->rung->work->angles, $other->rung->work->angles)
+                && self::areAlike($this->rung->work->otherLegAngles, $other->rung->work->otherLegAngles));
+    }
+
+    /**
+     * @param array<string, float> $angles degrees by ability
+     * @param array<string, float> $others likewise
+     */
+    private static function areAlike(array $angles, array $others): bool
+    {
+        foreach ($angles + $others as $ability => $degrees) {
+            if (abs(($angles[$ability] ?? INF) - ($others[$ability] ?? INF)) > self::ALIKE) {
+                return false;
+            }
+        }
+
+        return [] !== array_keys($angles);
+    }
+
+    /**
+     * Whether it is nothing for one side alone: both do it at once, and neither only lies there with its leg long.
+     */
+    public function needsBothSides(): bool
+    {
+        return $this->isSymmetric && !$this->rung->work->leavesLegsLong();
     }
 
     /** What stands at the end of a session, when the joints are warm, where the school has it so. */

@@ -21,6 +21,7 @@ enum Remedy: string
     case Spine = 'spine';
     case Ankle = 'ankle';
     case Strength = 'strength';
+    case Breath = 'breath';
 
     /** What works on an ability; null where nothing is stretched or trained for it by itself. */
     public static function ofAbility(Ability $ability): ?self
@@ -37,7 +38,8 @@ enum Remedy: string
             Ability::SpineExtension, Ability::SpineRotation => self::Spine,
             Ability::Ankle => self::Ankle,
             Ability::Strength => self::Strength,
-            Ability::Ease, Ability::NeutralInward, Ability::NeutralOutward => null,
+            Ability::Ease => self::Breath,
+            Ability::NeutralInward, Ability::NeutralOutward => null,
         };
     }
 

@@ -8,9 +8,9 @@ use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Rule\BothSides;
 use LucidAscent\Core\Plan\Rule\CounterAfter;
 use LucidAscent\Core\Plan\Rule\FitsTheTime;
-use LucidAscent\Core\Plan\Rule\LyingFirst;
 use LucidAscent\Core\Plan\Rule\NotTooLong;
 use LucidAscent\Core\Plan\Rule\OnlyWhatMay;
+use LucidAscent\Core\Plan\Rule\PeakLast;
 use LucidAscent\Core\Plan\Rule\SessionRule;
 use LucidAscent\Core\Plan\Rule\WarmUpFirst;
 use LucidAscent\Core\Readiness\ReadPoses;
@@ -29,7 +29,7 @@ final class SessionRules
             new FitsTheTime(),
             new WarmUpFirst(),
             new CounterAfter(),
-            new LyingFirst(),
+            new PeakLast(),
             new BothSides(),
             new NotTooLong(),
         ];

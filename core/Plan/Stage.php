@@ -12,8 +12,8 @@ use LucidAscent\Core\Readiness\ReadPoses;
 final class Stage
 {
     /**
-     * A rung that is missing its prop is not skipped upwards: the highest below it that was passed is
-     * practised instead.
+     * A rung that is missing its prop is not skipped upwards: a form of it for which there are the props, or else the
+     * highest below it that was passed, is practised instead.
      *
      * @param array<string, list<PracticeRung>> $ladders by posture
      */
@@ -27,8 +27,11 @@ final class Stage
         $now = $poses->of($posture, $side)->onLadder()->rung?->rung->id;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
-            if ($equipment->has($rung) && May::practise($poses, $posture, $rung->rung->id, $side)->isYes()) {
-                $found = $rung;
+            foreach ([$rung, ...array_filter($rung->forms, static fn (PracticeRung $form): bool => !$form->isForShow())] as $shape) {
+                if ($equipment->has($shape) && May::practise($poses, $posture, $shape->rung->id, $side)->isYes()) {
+                    $found = $shape;
+                    break;
+                }
             }
             if ($rung->rung->id === $now) {
                 break;
@@ -50,17 +53,54 @@ final class Stage
     {
         $left = self::of($posture, Side::Left, $poses, $ladders, $equipment);
         $right = self::of($posture, Side::Right, $poses, $ladders, $equipment);
-        if ($left === $right || true !== ($left ?? $right)?->isSymmetric) {
+        if ($left === $right || true !== ($left ?? $right)?->needsBothSides()) {
             return ['left' => $left, 'right' => $right];
         }
         if (null === $left || null === $right) {
             return ['left' => null, 'right' => null];
         }
-        $isLeft = array_search($left, $ladders[$posture], true) < array_search($right, $ladders[$posture], true);
-        $behind = $isLeft ? $left : $right;
+        $behind = self::place($left, $ladders) < self::place($right, $ladders) ? $left : $right;
 
         return May::practise($poses, $posture, $behind->rung->id, null)->isYes()
             ? ['left' => $behind, 'right' => $behind]
             : ['left' => null, 'right' => null];
+    }
+
+    /**
+     * What is not there for the rung on which a side stands, where nothing else bars it.
+     *
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     *
+     * @return list<string> by the names of Equipment
+     */
+    public static function missing(
+        string $posture,
+        ReadPoses $poses,
+        array $ladders,
+        Equipment $equipment,
+    ): array {
+        foreach (Side::cases() as $side) {
+            $now = $poses->of($posture, $side)->onLadder()->rung?->rung->id;
+            foreach (null === $now ? [] : $ladders[$posture] as $rung) {
+                if ($rung->rung->id === $now && May::practise($poses, $posture, $now, $side)->isYes()) {
+                    return $equipment->missing($rung);
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * How far up its ladder a shape stands, a form with its rung.
+     *
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     */
+    private static function place(PracticeRung $shape, array $ladders): int
+    {
+        $id = '' === $shape->beside ? $shape->rung->id : $shape->beside;
+        $ids = array_map(static fn (PracticeRung $rung): string => $rung->rung->id, $ladders[$shape->posture]);
+
+        return (int) array_search($id, $ids, true);
     }
 }

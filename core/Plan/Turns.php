@@ -13,8 +13,8 @@ use LucidAscent\Core\Reason\Source;
  */
 final class Turns
 {
-    /** So many remedies take turns in coming first. */
-    private const REMEDIES = 4;
+    /** So many of the gentle shapes take turns in coming first. */
+    private const FIRST = 4;
 
     /** @var array<string, \DateTimeImmutable> the last deep work, by component */
     private array $lastDeep = [];
@@ -64,11 +64,27 @@ final class Turns
     /** @return \Generator<Candidate> all remedies, beginning with one of the first */
     public function remedies(int $turn): \Generator
     {
-        $from = $turn % self::REMEDIES;
-        for ($at = $from; null !== ($candidate = $this->candidates->remedy($at)); ++$at) {
+        return self::from($turn, $this->candidates->remedy(...));
+    }
+
+    /** @return \Generator<Candidate> all that keeps the rest of the body going, likewise */
+    public function whole(int $turn): \Generator
+    {
+        return self::from($turn, $this->candidates->whole(...));
+    }
+
+    /**
+     * @param callable(int): ?Candidate $at
+     *
+     * @return \Generator<Candidate>
+     */
+    private static function from(int $turn, callable $at): \Generator
+    {
+        $first = $turn % self::FIRST;
+        for ($i = $first; null !== ($candidate = $at($i)); ++$i) {
             yield $candidate;
         }
-        for ($at = 0; $at < $from && null !== ($candidate = $this->candidates->remedy($at)); ++$at) {
+        for ($i = 0; $i < $first && null !== ($candidate = $at($i)); ++$i) {
             yield $candidate;
         }
     }
@@ -80,15 +96,13 @@ final class Turns
      */
     public function drills(int $turn): array
     {
-        $isPinned = static fn (Candidate $drill): bool => in_array(Wish::Pinned, $drill->wishes, true);
-
         return [
-            ...array_values(array_filter($this->candidates->drills, $isPinned)),
+            ...array_values(array_filter($this->candidates->drills, self::isPinned(...))),
             ...self::round(
                 array_values(
                     array_filter(
                         $this->candidates->drills,
-                        static fn (Candidate $drill): bool => !$isPinned($drill),
+                        static fn (Candidate $drill): bool => !self::isPinned($drill),
                     ),
                 ),
                 $turn,
@@ -96,12 +110,20 @@ final class Turns
         ];
     }
 
+    /** Whether the teacher wants it. */
+    public static function isPinned(Candidate $drill): bool
+    {
+        return in_array(Wish::Pinned, $drill->wishes, true);
+    }
+
     /**
-     * @param list<Candidate> $candidates
+     * @template T
      *
-     * @return list<Candidate> another one first each time
+     * @param list<T> $candidates
+     *
+     * @return list<T> another one first each time
      */
-    private static function round(array $candidates, int $turn): array
+    public static function round(array $candidates, int $turn): array
     {
         $from = [] === $candidates ? 0 : $turn % count($candidates);
 

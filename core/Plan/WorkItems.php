@@ -55,7 +55,7 @@ final class WorkItems
      *
      * @return list<PlannedItem>
      */
-    public function of(Candidate $candidate, Dose $dose): array
+    public function of(Candidate $candidate, Dose $dose, \DateTimeImmutable $on): array
     {
         $sessions = $this->practised[$candidate->key()] ?? 0;
 
@@ -66,17 +66,21 @@ final class WorkItems
                 ' '.
                 (int) ($sessions < SideOrder::NEW).
                 ' '.
-                $sessions % self::FORMS
-        ] ??= $this->laidOut($candidate, $dose, $sessions);
+                $sessions % self::FORMS.
+                ' '.
+                intdiv(max(0, Day::between($this->poses->person->on, $on)), Growth::WEEK)
+        ] ??= $this->laidOut($candidate, $dose, $sessions, $on);
     }
 
     /** @return list<PlannedItem> */
-    private function laidOut(Candidate $candidate, Dose $dose, int $sessions): array
+    private function laidOut(Candidate $candidate, Dose $dose, int $sessions, \DateTimeImmutable $on): array
     {
         $items = [];
         foreach (SideOrder::of($candidate, $sessions) as [$side, $rung, $part]) {
             $isShort = $this->poses->person->holds->keepsShort($rung->rung->work, $side);
-            $rung = null === $candidate->drill && !$isShort ? $this->form($rung, $side, $sessions) : $rung;
+            $rung = null === $candidate->drill && !$isShort
+                ? $this->form($rung, $side, $sessions, $dose, $on)
+                : $rung;
             if (null !== $candidate->drill) {
                 $seconds = FillTime::grain($candidate->drill->range->least);
             } else {
@@ -112,8 +116,13 @@ final class WorkItems
     }
 
     /** A rung and its forms take turns from session to session, as far as they may be practised now. */
-    private function form(PracticeRung $rung, ?Side $side, int $sessions): PracticeRung
-    {
+    private function form(
+        PracticeRung $rung,
+        ?Side $side,
+        int $sessions,
+        Dose $dose,
+        \DateTimeImmutable $on,
+    ): PracticeRung {
         $key = $rung->posture.' '.$rung->rung->id.' '.($side->value ?? '');
         $this->forms[$key] ??= [
             $rung,
@@ -129,6 +138,15 @@ final class WorkItems
             ),
         ];
 
-        return $this->forms[$key][$sessions % count($this->forms[$key])];
+        $forms = array_values(
+            array_filter(
+                $this->forms[$key],
+                // What is held for many minutes at least is for later.
+                fn (PracticeRung $form): bool => $form === $rung
+                    || $dose->range($form)->least <= Growth::gentle($this->poses, $rung, $side, $dose, $on),
+            ),
+        );
+
+        return $forms[$sessions % count($forms)];
     }
 }

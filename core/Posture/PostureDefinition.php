@@ -18,6 +18,8 @@ final readonly class PostureDefinition
      * @param array<string, list<RungDefinition>> $forms other forms of a rung, by its id: they are alternated with it,
      *     and no step of the ladder waits for them
      * @param list<string> $preparedBy ids of the postures that help on the way to it, and that it does not wait for
+     * @param array<string, list<array{string, string}>> $same posture and rung of other ladders that are one shape with
+     *     a rung, or above one that is, by its id
      */
     public function __construct(
         public string $id,
@@ -28,11 +30,17 @@ final readonly class PostureDefinition
         public array $sameAction = [],
         public array $forms = [],
         public array $preparedBy = [],
+        public array $same = [],
     ) {
     }
 
-    /** @param list<string> $ids of postures that help on the way to it */
-    public function preparedBy(array $ids): self
+    /**
+     * Its place among the others.
+     *
+     * @param list<string> $preparedBy
+     * @param array<string, list<array{string, string}>> $same
+     */
+    public function among(array $preparedBy, array $same): self
     {
         return new self(
             $this->id,
@@ -42,7 +50,8 @@ final readonly class PostureDefinition
             $this->needs,
             $this->sameAction,
             $this->forms,
-            $ids,
+            $preparedBy,
+            $same,
         );
     }
 

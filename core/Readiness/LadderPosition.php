@@ -237,11 +237,15 @@ final readonly class LadderPosition
         $practised = array_flip($person->passed($posture->id, $side, $ladder, $restarts, $rungs[0]->isolated));
         $seen = -1;
         foreach ($rungs as $i => $rung) {
-            if (
-                !$rung->isReadAnewFirst()
-                && $person->hasBeenSeen($posture->id, $rung->rung->id, $side, $rung->seenFrom)
-            ) {
-                $seen = $i;
+            // The same shape on another ladder is not asked again; after a word each ladder goes by its own.
+            $shapes = [
+                [$posture->id, $rung->rung->id],
+                ...[] === $person->holds->cleared ? $posture->same[$rung->rung->id] ?? [] : [],
+            ];
+            foreach ($rung->isReadAnewFirst() ? [] : $shapes as [$of, $id]) {
+                if ($person->hasBeenSeen($of, $id, $side, $rung->seenFrom)) {
+                    $seen = $i;
+                }
             }
         }
         $passed = [];

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Readiness;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
+use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -93,10 +94,10 @@ final readonly class May
         );
     }
 
-    /** While a whole side rests, the other goes on in lying and unloaded shapes alone (this product's own). */
+    /** While a whole side rests, the other goes on in gentle shapes alone in which that one carries nothing. */
     public static function waitsForOtherSide(Holds $holds, Work $work, Side $side): bool
     {
-        return !$work->isGentle && $holds->isWholeSideHeld($side->opposite());
+        return (!$work->isGentle || $work->isBearing || $work->has(Load::Balance)) && $holds->isWholeSideHeld($side->opposite());
     }
 
     /** Why work that is held may not be done. */

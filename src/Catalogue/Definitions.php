@@ -111,11 +111,18 @@ final class Definitions
             }
         }
 
-        return array_map(
-            static fn (array $posture): PostureDefinition => self::ofPosture($posture, $drawn)->preparedBy(
-                $by[$posture['id']] ?? [],
-            ),
+        $postures = array_map(
+            static fn (array $posture): PostureDefinition => self::ofPosture($posture, $drawn),
             $entries,
+        );
+        $same = SameShapes::of($entries, $postures);
+
+        return array_map(
+            static fn (PostureDefinition $posture): PostureDefinition => $posture->among(
+                $by[$posture->id] ?? [],
+                $same[$posture->id] ?? [],
+            ),
+            $postures,
         );
     }
 
@@ -232,6 +239,7 @@ final class Definitions
                 $otherLeg?->angles() ?? [],
                 self::ofLegs(self::least($rung['other_leg'] ?? [])),
             ]),
+            Stance::Bearing->value === ($rung['stance'] ?? ($posture['stance'] ?? null)),
         );
     }
 
@@ -303,10 +311,11 @@ final class Definitions
                         static fn (RungDefinition $one): bool => $one->id === $form['id'],
                     ),
                 )[0];
-                $forms[$beside][] = self::practice($posture, $form, $rung);
+                $forms[$beside][] = self::practice($entries, $posture, $form, $rung);
             }
             foreach ($posture['rungs'] as $i => $rung) {
                 $ladders[$id][] = self::practice(
+                    $entries,
                     $posture,
                     $rung,
                     $definition->rungs[$i],
@@ -320,11 +329,13 @@ final class Definitions
     }
 
     /**
+     * @param array<string, array<string, mixed>> $entries all postures
      * @param array<string, mixed> $posture
      * @param array<string, mixed> $rung of its ladder, or a form beside one
      * @param list<PracticeRung> $forms that are alternated with it
      */
     private static function practice(
+        array $entries,
         array $posture,
         array $rung,
         RungDefinition $of,
@@ -340,7 +351,9 @@ final class Definitions
             self::equipment($rung['props']),
             // Where an entry does not say so, a shape is done on both sides at once when its drawing is the same on
             // both.
-            isset($posture['sides']) ? 'both' === $posture['sides'] : self::isSymmetric($posture['figure']),
+            isset($posture['sides'])
+                ? 'both' === ($rung['sides'] ?? $posture['sides'])
+                : self::isSymmetric($posture['figure']),
             $isFirst ? $posture['warm_up'] ?? null : null,
             $isFirst ? $posture['rest'] ?? null : null,
             self::holds($rung),
@@ -353,6 +366,8 @@ final class Definitions
             $forms,
             $rung['purpose'] ?? '',
             $rung['alternates_with'] ?? '',
+            $isFirst ? $posture['daily'] ?? null : null,
+            SameShapes::drawn($entries, "$posture[id]/$rung[id]", $rung),
         );
     }
 

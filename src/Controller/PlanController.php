@@ -29,8 +29,10 @@ use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlannedSession;
+use LucidAscent\Core\Plan\PlannedWeek;
 use LucidAscent\Core\Plan\PlanRequest;
 use LucidAscent\Core\Plan\Today;
+use LucidAscent\Core\Reason\Reason;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -147,7 +149,7 @@ final class PlanController extends TeacherController
             'barred' => $this->plans->barred($plan, $poses),
             'leftOut' => $this->text->reasons($now->leftOut),
             'retests' => $now->retests,
-            'dailyNote' => $now->dailyNote(),
+            'dailyNote' => $now->noteOn($today),
             'names' => $this->catalogue->names(Kind::Posture),
             'tests' => $this->catalogue->names(Kind::Test),
             'volume' => $volume->of($now, $logs),
@@ -216,7 +218,10 @@ final class PlanController extends TeacherController
             'practitioner' => $practitioner,
             'plan' => $plan,
             'weeks' => $this->text->weeks($this->plans->keepingShort($plan, $poses)),
-            'dailyNote' => $this->plans->plan($plan)->dailyNote(),
+            'dailyNotes' => array_map(
+                static fn (PlannedWeek $week): ?Reason => $week->note,
+                $this->plans->plan($plan)->weeks,
+            ),
             'barred' => $this->plans->barred($plan, $poses),
             'names' => $this->catalogue->names(Kind::Posture),
             'today' => Day::of($this->clock->now()),

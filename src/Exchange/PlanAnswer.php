@@ -63,6 +63,7 @@ final readonly class PlanAnswer
             'weeks' => array_map(
                 fn (PlannedWeek $week): array => [
                     'light' => $week->isLight,
+                    'note' => null === $week->note ? null : $this->because($week->note),
                     'sessions' => array_map($this->session(...), $week->sessions),
                 ],
                 $plan->weeks,

@@ -42,6 +42,7 @@ final readonly class PlanCodec
             'weeks' => array_map(
                 fn (PlannedWeek $week): array => [
                     'light' => $week->isLight,
+                    'note' => null === $week->note ? null : ReasonCodec::write($week->note),
                     'sessions' => array_map($this->session(...), $week->sessions),
                 ],
                 $plan->weeks,
@@ -73,6 +74,7 @@ final readonly class PlanCodec
                     $week->objects('sessions'),
                 ),
                 $week->flag('light'),
+                null === $week->raw('note') ? null : ReasonCodec::read($week->raw('note')),
             );
         }
         $retests = array_map(

@@ -54,7 +54,7 @@ final readonly class PractitionerPages
             'plan' => $plan,
             'today' => $today,
             'sessions' => $this->week->of($plan, $this->person->now($practitioner), $today),
-            'note' => null === $plan ? null : $this->plans->plan($plan)->dailyNote(),
+            'note' => null === $plan ? null : $this->plans->plan($plan)->noteOn($today),
             'sat' => $this->own->satOn($practitioner, $today),
             'words' => $this->own->words($practitioner, self::WORDS_SHOWN),
             'practised' => $this->own->sessionsByWeek(

@@ -22,12 +22,14 @@ final readonly class ReasonText
         'ability' => 'component.',
         'tighter' => 'side.',
         'remedy' => 'remedy.',
+        'props' => 'equipment.',
     ];
 
     private const ENTRIES = [
         'postures' => Kind::Posture,
         'poses' => Kind::Posture,
         'posture' => Kind::Posture,
+        'theme' => Kind::Posture,
         'test' => Kind::Test,
         'tests' => Kind::Test,
     ];
@@ -46,14 +48,21 @@ final readonly class ReasonText
                     (array) $value,
                 );
             }
+            if (isset(self::NAMES[$name])) {
+                $value = array_map(
+                    fn (int|float|string $id): string => $this->translator->trans(
+                        self::NAMES[$name].$id,
+                        domain: 'labels',
+                    ),
+                    (array) $value,
+                );
+            }
             $value = is_array($value) ? implode(', ', $value) : $value;
             if ('rung' === $name && is_string($value)) {
                 $posture = $reason->numbers['posture'] ?? '';
                 $value = $this->rungName(is_string($posture) ? $posture : '', $value);
             }
-            $numbers[$name] = isset(self::NAMES[$name])
-                ? $this->translator->trans(self::NAMES[$name].$value, domain: 'labels')
-                : $value;
+            $numbers[$name] = $value;
         }
 
         $text = $this->translator->trans($reason->code, $numbers, 'reasons');

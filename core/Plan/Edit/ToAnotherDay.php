@@ -7,7 +7,7 @@ namespace LucidAscent\Core\Plan\Edit;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedSession;
 
-/** Taken from one session into another, behind what comes before it there. */
+/** Taken from one session into another, behind what is gentle there; what is deep behind that, and before the peak. */
 final readonly class ToAnotherDay
 {
     /**
@@ -17,10 +17,12 @@ final readonly class ToAnotherDay
     {
         $block = Block::at($from->items, $at);
         $moved = $block->of($from->items);
-        $rank = $moved[0]->rung->stance->rank();
+        $isDeep = !$moved[0]->rung->rung->isForAnybody();
         $place = 0;
         foreach ($to->items as $i => $item) {
-            if (Phase::WarmUp === $item->phase || ($item->isWork() && $item->rung->stance->rank() <= $rank)) {
+            $comesBefore =
+                $item->isWork() && ($item->rung->rung->isForAnybody() || ($isDeep && $item->key() !== $to->theme));
+            if (Phase::WarmUp === $item->phase || $comesBefore) {
                 $there = Block::at($to->items, $i);
                 $place = $there->from + $there->length;
             }

@@ -14,10 +14,6 @@ use PHPUnit\Framework\TestCase;
 /** What angles load: this product's own limits, at and beyond each of them. */
 final class LoadTest extends TestCase
 {
-    /**
-     * @param array<string, float> $angles
-     * @param list<Load> $loads
-     */
     #[DataProvider('angles')]
     public function testAnglesOfALeg(array $angles, array $loads): void
     {
@@ -94,5 +90,18 @@ final class LoadTest extends TestCase
         self::assertFalse((new Work(['turn-out', 'knee-folded'], true))->takesDays(), 'Nothing is loaded there.');
         self::assertTrue((new Work(['neck'], true))->takesDays());
         self::assertFalse((new Work(['hamstring-end', 'balance']))->takesDays());
+    }
+
+    public function testALegThatLiesThereLongIsUsedByNothing(): void
+    {
+        $work = static fn (array $angles, array $loads = ['lying-rest'], array $other = []): Work => new Work($loads,
+            true, true, angles: $angles, otherLegAngles: $other);
+        $long = ['flexion' => 5.0, 'kneeFlexion' => 10.0];
+        self::assertFalse($work($long)->usesBothLegs);
+        foreach ([[[], ['lying-rest']], [$long, []], [['flexion' => 20.0], ['lying-rest']],
+            [['flexion' => -25.0], ['lying-rest']], [['kneeFlexion' => 20.0], ['lying-rest']],
+            [$long, ['lying-rest', 'twist']], [$long, ['lying-rest'], ['flexion' => 30.0]]] as $other) {
+            self::assertTrue($work(...$other)->usesBothLegs, json_encode($other) ?: '');
+        }
     }
 }

@@ -7,6 +7,8 @@ namespace LucidAscent\Tests\Core\Plan;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PlannedWeek;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use PHPUnit\Framework\TestCase;
 
 final class PlanTest extends TestCase
@@ -19,8 +21,8 @@ final class PlanTest extends TestCase
         $session = static fn (string $day, array $items): PlannedSession => new PlannedSession(
             new \DateTimeImmutable($day), $items, $day);
         $this->plan = new Plan([
-            new PlannedWeek([$session('2026-03-02', $items), $session('2026-03-04', [])]),
-            new PlannedWeek([$session('2026-03-09', $items)], true),
+            new PlannedWeek([$session('2026-03-02', $items), $session('2026-03-04', [])], note: self::note('sit')),
+            new PlannedWeek([$session('2026-03-09', $items)], true, self::note('lie')),
         ], [], []);
     }
 
@@ -51,11 +53,22 @@ final class PlanTest extends TestCase
         self::assertSame([false, true], array_column($changed->weeks, 'isLight'));
     }
 
-    public function testWhereSomethingMayBeDoneTheDailyNoteIsGiven(): void
+    public function testEachWeekHasItsDailyNoteAndKeepsIt(): void
     {
-        self::assertSame('plan.daily-note', $this->plan->dailyNote()?->code);
-        self::assertNull((new Plan([new PlannedWeek([new PlannedSession(new \DateTimeImmutable('2026-03-02'), [])])],
-            [], []))->dailyNote());
+        $on = static fn (Plan $plan, string $day): mixed => $plan->noteOn($day)?->numbers['posture'];
+        foreach ([$this->plan, $this->plan->map(static fn (PlannedSession $one): PlannedSession => $one),
+            $this->plan->with(0, [])] as $plan) {
+            self::assertSame(['sit', 'sit', 'sit', 'lie', 'lie'], array_map(static fn (string $day): mixed => $on($plan,
+                $day), ['2026-03-01', '2026-03-02', '2026-03-08', '2026-03-09', '2026-04-01']));
+            self::assertSame(['sit', 'lie'], [$plan->dailyNote()?->numbers['posture'],
+                $plan->dailyNote(1)?->numbers['posture']]);
+        }
+        self::assertNull((new Plan([new PlannedWeek([])], [], []))->noteOn('2026-03-02'));
+    }
+
+    private static function note(string $posture): Reason
+    {
+        return new Reason('plan.daily', Source::Trade, ['posture' => $posture]);
     }
 
     /** @return list<string|null> */

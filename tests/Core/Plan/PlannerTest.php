@@ -58,9 +58,9 @@ final class PlannerTest extends TestCase
             $session->items[2]->side], 'What is one-sided is done on both sides.');
         self::assertSame(['plan.warm-up', 'plan.warm-up', 'plan.warm-up', 'plan.stage', 'plan.stage', 'plan.counter',
             'plan.rest'], array_map(static fn (PlannedItem $item): string => $item->because->code, $session->items));
-        self::assertSame([345, 45, 140], [self::seconds($session, Phase::WarmUp),
+        self::assertSame([345, 45, 175], [self::seconds($session, Phase::WarmUp),
             self::seconds($session, Phase::Counter), self::seconds($session, Phase::Rest)],
-            'Five minutes of thirty to warm up and to read the number, a twelfth to rest.');
+            'Five minutes of thirty to warm up and to read the number, and a tenth to rest where nothing else takes it.');
         self::assertSame(['shins-stacked', Side::Left], [$session->measure?->test->id, $session->measure?->side]);
         self::assertSame('turner', $session->theme);
         self::assertSame([Side::Left, Side::Right], array_map(static fn (PlannedItem $item): ?Side => $item->side,
@@ -68,9 +68,9 @@ final class PlannerTest extends TestCase
         $session = self::first(self::plan(['turner']));
         self::assertSame([], array_filter($session->items, static fn (PlannedItem $item): bool => Phase::Counter
             === $item->phase), 'What is gentle owes no counterpose.');
-        self::assertSame([635, 635], array_map(static fn (PlannedItem $item): int => $item->seconds,
-            self::work($session)), 'A gentle rung is held until the time is used: ten minutes and more are ordinary.');
-        self::assertNull($session->unused);
+        self::assertSame([190, 190], array_map(static fn (PlannedItem $item): int => $item->seconds,
+            self::work($session)), 'New for this person: as long as it is held at least.');
+        self::assertSame('plan.unused-new', $session->unused?->because->code);
         self::assertSame('low', self::work($session)[0]->rung->rung->id,
             'Nobody starts on the highest rung that the numbers allow.');
     }
@@ -84,14 +84,14 @@ final class PlannerTest extends TestCase
             $item->rung->rung->id], self::work(self::first((new Planner(self::poses(seen: $seen), $ladders,
                 Doses::longAndStill(2)))->plan(['turner'], self::request(1, [1], 60)))));
         self::assertSame([[null, 'low']], $items([]));
-        self::assertSame(910, self::work(self::first((new Planner(self::poses(), $ladders, Doses::longAndStill(2)))
+        self::assertSame(190, self::work(self::first((new Planner(self::poses(), $ladders, Doses::longAndStill(2)))
             ->plan(['turner'], self::request(1, [1], 60))))[0]->seconds,
-            'Once, for as long as a side: a quarter of an hour at most, and the coming in.');
+            'Once, for as long as a side, and the coming in.');
         $ahead = new Seen('turner', 'low', Side::Left, true, new \DateTimeImmutable('2026-03-05'));
         self::assertSame([[null, 'low']], $items([$ahead]), 'One side stands higher: both do what the other can.');
     }
 
-    /** However many there are to warm up with, each lasts a minute. */
+    /** However many there are to warm up with, each lasts more than a minute. */
     public function testAWarmUpOfManyShapes(): void
     {
         $ladders = self::ladders();
@@ -104,9 +104,9 @@ final class PlannerTest extends TestCase
         $warm = array_values(array_filter(self::first((new Planner(self::poses(), $ladders, Doses::longAndStill(2)))
             ->plan(['turner'], self::request(1, [1], 30)))->items, static fn (PlannedItem $item): bool => Phase::WarmUp
             === $item->phase));
-        self::assertSame(['warm-a', 'warm-b', 'warm-b', 'spreader', 'spreader', 'summit', 'summit', 'undo', 'undo',
-            'turner'], array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
-        self::assertSame(60, $warm[0]->seconds);
+        self::assertSame(['warm-a', 'warm-b', 'warm-b', 'spreader', 'spreader'],
+            array_map(static fn (PlannedItem $item): string => $item->rung->posture, $warm));
+        self::assertSame(115, $warm[0]->seconds);
     }
 
     /** @param list<int> $days */
@@ -160,14 +160,18 @@ final class PlannerTest extends TestCase
             'Deep on one side is deep.');
     }
 
-    public function testNoCalendarMakesAHoldLongerAndEveryFourthWeekIsLighter(): void
+    public function testWhatIsNewGrowsByAFifthAWeekAndEveryFourthWeekIsLighter(): void
     {
         $plan = self::plan(['turner'], weeks: 12, days: [1], minutes: 60);
         self::assertSame([false, false, false, true, false, false, false, true, false, false, false, true],
             array_map(static fn (PlannedWeek $week): bool => $week->isLight, $plan->weeks));
         $seconds = array_map(static fn (PlannedWeek $week): int => self::work($week->sessions[0])[0]->seconds,
             $plan->weeks);
-        self::assertSame([910, 910, 910, 545, 910, 910, 910, 545, 910, 910, 910, 545], $seconds);
+        self::assertSame([190, 190, 190, 190, 215, 255, 305, 215, 435, 525, 625, 450], $seconds,
+            'From two minutes on, never below its own least; the lighter week has three fifths of it.');
+        $deep = self::plan(['turner'], seen: self::deep(), weeks: 12, days: [1], minutes: 60);
+        self::assertSame([130, 130], [self::work($deep->weeks[10]->sessions[0])[0]->seconds,
+            self::work($deep->weeks[11]->sessions[0])[0]->seconds], 'No calendar makes a deep hold longer.');
         self::assertSame([[5, '2026-04-06', ['shins-stacked']], [9, '2026-05-04', ['shins-stacked']],
             [13, '2026-06-01', ['shins-stacked']]], array_map(static fn (array $retest): array => [$retest['week'],
                 $retest['on']->format('Y-m-d'), $retest['tests']], $plan->retests),
@@ -194,8 +198,11 @@ final class PlannerTest extends TestCase
             int $session = 0): array => [$plan->weeks[0]->sessions[$session]->unused?->minutes,
                 $plan->weeks[0]->sessions[$session]->unused?->because->code];
         $deep = self::deep();
-        self::assertSame([null, null], $unused(self::plan(['turner'])));
-        self::assertSame('plan.unused-most', $unused(self::plan(['turner'], minutes: 180))[1]);
+        self::assertSame([15, 'plan.unused-new'], $unused(self::plan(['turner'])));
+        $later = static fn (int $minutes): Plan => (new Planner(self::poses(), self::ladders(), Doses::longAndStill(2)))
+            ->plan(['turner'], self::request(1, [1], $minutes)->from(new \DateTimeImmutable('2026-07-06')));
+        self::assertSame([null, null], $unused($later(30)));
+        self::assertSame('plan.unused-most', $unused($later(180))[1]);
         self::assertSame('plan.unused-apart', $unused(self::plan(['turner'], seen: $deep, days: [1, 2], minutes: 60),
             1)[1]);
         self::assertSame('plan.unused-room', $unused(self::plan(['turner', 'spreader'],
@@ -314,7 +321,7 @@ final class PlannerTest extends TestCase
     {
         $plan = (new Planner(self::poses(), self::ladders(), Doses::longAndStill(2), [2 => Doses::countedBreath(1)]))
             ->plan(['turner'], self::request(1, [1, 2], 60));
-        self::assertSame([910, 160],
+        self::assertSame([190, 130],
             array_map(static fn (PlannedSession $session): int => self::work($session)[0]->seconds,
                 $plan->weeks[0]->sessions));
     }
@@ -327,9 +334,10 @@ final class PlannerTest extends TestCase
         self::assertSame(['plan.keystone', 'spreader'], [$list[0]->because->code, $list[count($list) - 1]->posture]);
         self::assertSame([1.5, 1.0, 1.2], [$list[0]->worth(null), $list[count($list) - 1]->worth(null),
             $list[count($list) - 1]->worth('spreader')]);
+        // In months, when nothing is new any more.
         $work = self::work(self::first((new Planner(self::poses(['shins-stacked' => [['kneeHeight' => 42.0,
             'ankleHeight' => 10.0]]] + self::TESTS), self::ladders(), Doses::longAndStill(2)))
-            ->plan(['spreader', 'summit'], self::request(1, [1], 45))));
+            ->plan(['spreader', 'summit'], self::request(1, [1], 45)->from(new \DateTimeImmutable('2026-07-06')))));
         $seconds = static fn (bool $isKey): array => array_values(
             array_map(
                 static fn (PlannedItem $item): int => $item->seconds,

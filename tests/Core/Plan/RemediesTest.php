@@ -11,6 +11,7 @@ use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Remedies;
+use LucidAscent\Core\Plan\Sought;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -39,9 +40,37 @@ final class RemediesTest extends TestCase
             'there' => self::ladder(['rotation']),
             'other' => self::ladder(['balance']),
         ];
-        self::assertSame(['turn-a' => 'rotation', 'turn-b' => 'abduction', 'wide' => 'abduction',
-            'learned' => 'rotation'], Remedies::shapes(['rotation', 'abduction'], $ladders, ['there']));
+        $sought = static fn (float $turn, float $wide): array => [
+            'rotation' => new Sought(Ability::ExternalRotation, $turn),
+            'abduction' => new Sought(Ability::Abduction, $wide),
+        ];
+        self::assertSame(['turn-a' => 'rotation', 'turn-b' => 'abduction', 'learned' => 'rotation',
+            'wide' => 'abduction'], Remedies::shapes($sought(1.0, 1.0), $ladders, ['there']));
+        self::assertSame(['turn-a' => 'rotation', 'turn-b' => 'rotation', 'wide' => 'abduction',
+            'learned' => 'rotation'], Remedies::shapes($sought(1.0, 0.4), $ladders, ['there']),
+            'In proportion to what is missing.');
         self::assertSame([], Remedies::shapes([], $ladders, []));
+    }
+
+    public function testEveryShortPartIsSoughtByHowMuchIsMissing(): void
+    {
+        $bind = new PostureDefinition('bind', 'Bind', [Ability::Hamstrings, Ability::Balance, Ability::Flexion], [
+            new RungDefinition('full', 'Full', null, ['hamstrings' => 85.0, 'balance' => 20.0, 'flexion' => 90.0],
+                new Work(['balance'])),
+        ], []);
+        $day = new \DateTimeImmutable('2026-03-02');
+        $read = static fn (Ability $ability, float $value): Evidence => new Evidence($ability, $value, Bound::Exact,
+            Uncertainty::ofReading(1.0), 'test', Tool::Inclinometer, $day);
+        $person = Person::of([])->supposing(Side::Left, [$read(Ability::Hamstrings, 55.0), $read(Ability::Balance, 5.0),
+            $read(Ability::Flexion, 120.0)]);
+        $sought = Remedies::sought(['bind' => [Side::Left]], new ReadPoses(['bind' => $bind], $person, []));
+        self::assertSame(['hamstrings', 'balance'], array_keys($sought), 'What is there is not worked on.');
+        self::assertEqualsWithDelta(1.0, $sought['hamstrings']->lack, 1e-9);
+        self::assertEqualsWithDelta(0.5, $sought['balance']->lack, 1e-9);
+        $first = Remedies::sought(['bind' => [Side::Left]], new ReadPoses(['bind' => $bind], $person, []),
+            Ability::Balance);
+        self::assertSame(['balance', 'hamstrings'], array_keys($first), 'What opens most comes first.');
+        self::assertEqualsWithDelta(0.75, $first['balance']->lack, 1e-9);
     }
 
     public function testNothingIsStretchedTheWayThatAJointIsShortOf(): void

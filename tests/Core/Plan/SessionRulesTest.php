@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\Core\Plan;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Condition;
 use LucidAscent\Core\Caution\Entry\PainTold;
+use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -21,10 +22,12 @@ use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Rule\BothSides;
 use LucidAscent\Core\Plan\Rule\OnlyWhatMay;
+use LucidAscent\Core\Plan\Rule\PeakLast;
 use LucidAscent\Core\Plan\SessionRules;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -58,7 +61,7 @@ final class SessionRulesTest extends TestCase
             ['counter', 'undo both', 45]], 10];
         yield 'too little warming up' => [['rule.warm-up'], [['warm-up', 'lying both', 200], ...$lying]];
         yield 'warming up after work' => [['rule.warm-up-first'], [$warm, ...$lying, $warm]];
-        yield 'loaded before lying' => [['rule.order'], [$warm, ...$loaded, ...$lying]];
+        yield 'lying or not makes no difference' => [[], [$warm, ...$loaded, ...$lying]];
         // The one that is deep here is held as well.
         $open = [['work', 'held left', 60], ['work', 'held right', 60]];
         $both = ['rule.counter', 'rule.held'];
@@ -74,6 +77,26 @@ final class SessionRulesTest extends TestCase
         yield 'short session, three minutes' => [[], [['warm-up', 'lying both', 180], ...$lying], 24];
         yield 'short session, less' => [['rule.warm-up'], [['warm-up', 'lying both', 175], ...$lying], 24];
         yield 'held' => [['rule.held'], [$warm, ['work', 'held both', 60], ['counter', 'undo both', 45]]];
+    }
+
+    public function testNothingDeepComesAfterThePoseOfTheDay(): void
+    {
+        $broken = static fn (string $theme, array $items, bool $lotusLast = false,
+            bool $isSet = false): array => array_map(
+                static fn (Reason $reason): mixed => $reason->numbers['posture'].' after '.$reason->numbers['theme'],
+                (new PeakLast())->broken(new PlannedSession(new \DateTimeImmutable('2026-03-02'),
+                    array_map(static fn (PlannedItem $item): PlannedItem => new PlannedItem(new PracticeRung($item->rung
+                        ->posture, $item->rung->name, $item->rung->rung, Stance::Lying, [], [], true, isLotus: 'held'
+                            === $item->rung->posture), $item->phase, $item->side, 60, $item->because, isSet: $isSet),
+                        self::session($items)->items), $theme, dose: Doses::countedBreath(1, $lotusLast)), 30,
+                    self::poses()));
+        $items = [['work', 'lying both', 60], ['work', 'closed both', 60], ['counter', 'undo both', 45],
+            ['work', 'held both', 60], ['work', 'lying both', 60]];
+        self::assertSame(['held after closed'], $broken('closed', $items));
+        self::assertSame([], $broken('held', $items), 'What is gentle may come after it.');
+        self::assertSame([], $broken('lying', $items), 'A gentle one is no peak.');
+        self::assertSame([], $broken('closed', $items, true), 'Lotus lying at the end, where the school has it so.');
+        self::assertSame([], $broken('closed', $items, isSet: true), 'What was set keeps its order.');
     }
 
     public function testDeepWorkOfOneComponentOnDaysTooClose(): void
@@ -93,6 +116,10 @@ final class SessionRulesTest extends TestCase
         $needs = static fn (array $props): PracticeRung => new PracticeRung('a', 'A',
             new RungDefinition('a', 'A', null, [], new Work([], true)), Stance::Lying, [], $props, true);
         $few = new Equipment(1, 0, false);
+        self::assertSame(['wall', 'blanket', 'strap'], (new Equipment(1, 0, false, ['wall', 'chair']))
+            ->missing($needs(['block' => 1, 'wall' => 1, 'blanket' => 2, 'strap' => 2])));
+        self::assertSame([], (new Equipment(1, 2, true))->missing($needs(['block' => 1, 'wall' => 1, 'blanket' => 2,
+            'strap' => 2])), 'One strap is a strap.');
         self::assertTrue($few->has($needs(['block' => 1])));
         self::assertFalse($few->has($needs(['block' => 2])));
         self::assertFalse($few->has($needs(['blanket' => 1])));
@@ -194,6 +221,13 @@ final class SessionRulesTest extends TestCase
         self::assertSame([], $codes('lying right', Side::Left));
         self::assertSame([], $codes('held right', null));
         self::assertSame([], $codes('held right', Side::Left, PainPlace::OuterHip), 'A mild ache rests no side.');
+        foreach ([new Work([], true, isBearing: true), new Work(['balance'], true)] as $standing) {
+            $pains = static fn (?Side $hurt): Holds => Holds::of(null === $hurt ? [] : [new PainTold('p', $day, $day,
+                new Pain(2, PainPlace::Knee, PainKind::Ache), $hurt)], $day);
+            self::assertFalse(May::load($pains(Side::Left), $standing, Side::Right)->isYes(),
+                'Nobody stands on the leg that hurts while the other is lifted.');
+            self::assertTrue(May::load($pains(null), $standing, Side::Right)->isYes());
+        }
         self::assertSame(['rule.held'], $codes('held both', Side::Right));
         self::assertSame(['rule.closed'], $codes('closed left', null, phase: 'warm-up'),
             'What for makes no difference.');

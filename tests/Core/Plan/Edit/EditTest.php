@@ -107,9 +107,8 @@ final class EditTest extends TestCase
             'counter u/first both 45', 'rest w/first both 60'];
         [$from, $to] = ToAnotherDay::move(self::session($s), 2, self::session($there));
         self::assertSame([$s[0], ...array_slice($s, 4)], self::said($from));
-        // A lying shape: after what is lying, and before what is seated.
-        self::assertSame([...array_slice($there, 0, 3), $s[1], $s[2], $s[3], ...array_slice($there, 3)],
-            self::said($to));
+        // What is gentle: after what is gentle, and before what is deep.
+        self::assertSame([...array_slice($there, 0, 5), $s[1], $s[2], $s[3], $there[5]], self::said($to));
         [, $to] = ToAnotherDay::move(self::session($s), 6, self::session($there));
         self::assertSame([...array_slice($there, 0, 5), $s[6], $s[7], $there[5]], self::said($to));
         [, $to] = ToAnotherDay::move(self::session($s), 1, self::session([$there[0], $there[5]]));

@@ -4,35 +4,32 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan\Rule;
 
-use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
-/** Lying before seated before loaded (common practice). */
-final class LyingFirst implements SessionRule
+/** The pose of the day is the one peak: nothing deep comes after it (common practice). */
+final class PeakLast implements SessionRule
 {
     public function broken(PlannedSession $session, int $minutes, ReadPoses $poses): array
     {
-        $reached = 0;
-        $work = null;
         $broken = [];
+        $isPast = false;
         foreach ($session->items as $item) {
-            if (Phase::Work !== $item->phase) {
-                $work = null;
+            if (!$item->isWork() || $item->rung->rung->isForAnybody()) {
                 continue;
             }
-            if ($item->isSet || (true === $session->dose?->lotusLast && $item->rung->isLyingLotus())) {
-                continue;
-            }
-            if ($item->rung->stance->rank() < $reached && $work !== $item->key()) {
+            $isPeak = $item->key() === $session->theme;
+            // A sequence that the teacher has set keeps its order, and some schools lie down in lotus at the end.
+            $isFree = $item->isSet || (true === $session->dose?->lotusLast && $item->rung->isLyingLotus());
+            if ($isPast && !$isPeak && !$isFree) {
                 $broken[$item->key()] = new Reason('rule.order', Source::Trade, [
                     'posture' => $item->drill->id ?? $item->rung->posture,
+                    'theme' => $session->theme ?? '',
                 ]);
             }
-            $reached = max($reached, $item->rung->stance->rank());
-            $work = $item->key();
+            $isPast = $isPast || $isPeak;
         }
 
         return array_values($broken);
