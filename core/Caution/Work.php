@@ -7,8 +7,9 @@ namespace LucidAscent\Core\Caution;
 /** Something that may be done, as far as a caution has to know it. */
 final readonly class Work
 {
-    /** Degrees up to which a leg that lies there is long. */
+    /** Degrees up to which a leg that lies there is long, and legs that rest are apart. */
     private const LONG = 20.0;
+    private const APART = 25.0;
 
     /** Whether anybody may try it to whom nothing is the matter. */
     public bool $isLight;
@@ -48,13 +49,20 @@ final readonly class Work
     }
 
     /**
-     * Lying, and nothing folded, turned, crossed or taken to an end, of either leg: what is left when all else is held.
-     * A lying figure four is work, and so is a lying child's pose.
+     * Lying, and nothing folded, turned, crossed, wide or taken to an end, of either leg: what is left when all else is
+     * held. A lying figure four is work, and so is a lying child's pose, or legs that hang wide.
      */
     public function isLyingRest(): bool
     {
         return $this->has(Load::LyingRest)
-            && [] === array_intersect([...$this->loads, ...$this->otherLegLoads], Load::noRest());
+            && [] === array_intersect([...$this->loads, ...$this->otherLegLoads], Load::noRest())
+            && $this->most('abduction') <= self::APART;
+    }
+
+    /** @return float degrees of an ability that either leg shows at most, one way or the other; 0 where nobody knows */
+    private function most(string $ability): float
+    {
+        return max(abs($this->angles[$ability] ?? 0.0), abs($this->otherLegAngles[$ability] ?? 0.0));
     }
 
     /**
@@ -63,18 +71,9 @@ final readonly class Work
      */
     public function leavesLegsLong(): bool
     {
-        $most = max(
-            0.0,
-            ...array_map(
-                fn (string $ability): float => max(
-                    abs($this->angles[$ability] ?? 0.0),
-                    abs($this->otherLegAngles[$ability] ?? 0.0),
-                ),
-                ['flexion', 'kneeFlexion'],
-            ),
-        );
-
-        return $this->isLyingRest() && [] !== $this->angles && $most < self::LONG;
+        return $this->isLyingRest()
+            && [] !== $this->angles
+            && max($this->most('flexion'), $this->most('kneeFlexion')) < self::LONG;
     }
 
     /**

@@ -21,7 +21,13 @@ final class Candidates
     private const MOST_REMEDIES = 16;
 
     /** What keeps the rest of somebody going, where little is left to do or time is. */
-    private const WHOLE = [Remedy::Shoulders, Remedy::Strength, Remedy::Spine, Remedy::Breath, Remedy::Balance];
+    private const WHOLE = [
+        Ability::ShoulderFlexion,
+        Ability::Strength,
+        Ability::SpineRotation,
+        Ability::Ease,
+        Ability::Balance,
+    ];
 
     /** @var array<string, list<Candidate>> what has been asked for of each kind */
     private array $read = [];
@@ -247,14 +253,8 @@ final class Candidates
     private static function wholeBody(): array
     {
         $sought = [];
-        foreach (self::WHOLE as $remedy) {
-            $ability = array_values(
-                array_filter(
-                    Ability::cases(),
-                    static fn (Ability $ability): bool => Remedy::ofAbility($ability) === $remedy,
-                ),
-            )[0];
-            $sought[$remedy->value] = new Sought($ability, Sought::LITTLE);
+        foreach (self::WHOLE as $ability) {
+            $sought[Remedy::ofAbility($ability)->value ?? ''] = new Sought($ability, Sought::LITTLE);
         }
 
         return $sought;

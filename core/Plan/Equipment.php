@@ -43,8 +43,11 @@ final readonly class Equipment
     public function missing(PracticeRung $rung): array
     {
         $missing = array_intersect(array_keys($rung->props), $this->without);
-        foreach (['block' => $this->blocks, 'blanket' => $this->blankets, 'strap' => (int) $this->strap] as $prop => $has) {
-            if (min($rung->props[$prop] ?? 0, 'strap' === $prop ? 1 : PHP_INT_MAX) > $has) {
+        // One strap is a strap.
+        $needs = [...$rung->props, 'strap' => min(1, $rung->props['strap'] ?? 0)];
+        $has = ['block' => $this->blocks, 'blanket' => $this->blankets, 'strap' => (int) $this->strap];
+        foreach ($has as $prop => $count) {
+            if (($needs[$prop] ?? 0) > $count) {
                 $missing[] = $prop;
             }
         }

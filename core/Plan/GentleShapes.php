@@ -12,8 +12,8 @@ use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 
 /**
- * What one warms up in, what one rests in, and what one does in between: first rungs that are gentle, that may be done and for which there are
- * the props.
+ * What one warms up in, what one rests in, and what one does in between: first rungs that are gentle, that may be done
+ * and for which there are the props.
  */
 final readonly class GentleShapes
 {

@@ -11,9 +11,9 @@ use LucidAscent\Core\Reason\Source;
 /**
  * One session after the other, as a teacher would lay it out (common practice): warming up for what follows, a number
  * that is read, drills for the limiters, the wanted poses in turns as the theme and what leads to them, by how much
- * each asks (WorkOrder), what undoes what is deep, gentle shapes for what is short, the same number again, and rest. Within the
- * hard rules (Rule/) what counts most comes first (Wish), and the time is used (FillTime) or a rule leaves it free. So
- * few pieces that one can settle in each.
+ * each asks (WorkOrder), what undoes what is deep, gentle shapes for what is short, the same number again, and rest.
+ * Within the hard rules (Rule/) what counts most comes first (Wish), and the time is used (FillTime) or a rule leaves
+ * it free. So few pieces that one can settle in each.
  */
 final class PlanSession
 {

@@ -14,8 +14,8 @@ use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\Restriction;
 
 /**
- * What a person is short of on the way to what is wanted, and the shapes that are there for it: every short part has its
- * share, by how much is missing of it.
+ * What a person is short of on the way to what is wanted, and the shapes that are there for it: every short part has
+ * its share, by how much is missing of it.
  */
 final readonly class Remedies
 {

@@ -58,14 +58,13 @@ final class SessionWork
         $this->pieces -= 1 + $counter;
         $this->counters += $counter;
         $this->taken[$candidate->key()] = [$candidate, $items];
-        $this->longest[$candidate->key()] = min(
-            array_map(
-                fn (PlannedItem $item): float => Phase::Work === $item->phase
-                    ? Growth::gentle($this->poses, $item->rung, $item->side, $this->dose, $this->on)
-                    : INF,
-                null === $candidate->drill ? $items : [],
-            ) ?: [INF],
-        );
+        $longest = INF;
+        foreach (null === $candidate->drill ? $items : [] as $item) {
+            $longest = $item->isWork()
+                ? min($longest, Growth::gentle($this->poses, $item->rung, $item->side, $this->dose, $this->on))
+                : $longest;
+        }
+        $this->longest[$candidate->key()] = $longest;
         $this->room += FillTime::room(
             $items,
             $this->dose,

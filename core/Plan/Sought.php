@@ -29,13 +29,15 @@ final readonly class Sought
             State::Open => null,
             State::Short => new self(
                 $margin->ability,
-                max(
-                    self::LITTLE,
-                    min(self::MOST, -$margin->difference() / (self::MEASURE[$margin->unit()] ?? self::MEASURE['degrees'])),
-                ),
+                max(self::LITTLE, min(self::MOST, -$margin->difference() / self::measure($margin->unit()))),
             ),
             default => new self($margin->ability, self::LITTLE),
         };
+    }
+
+    private static function measure(string $unit): float
+    {
+        return self::MEASURE[$unit] ?? self::MEASURE['degrees'];
     }
 
     /** The same, with what another posture misses of it. */

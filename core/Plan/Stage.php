@@ -27,7 +27,8 @@ final class Stage
         $now = $poses->of($posture, $side)->onLadder()->rung?->rung->id;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
-            foreach ([$rung, ...array_filter($rung->forms, static fn (PracticeRung $form): bool => !$form->isForShow())] as $shape) {
+            $forms = array_filter($rung->forms, static fn (PracticeRung $form): bool => !$form->isForShow());
+            foreach ([$rung, ...$forms] as $shape) {
                 if ($equipment->has($shape) && May::practise($poses, $posture, $shape->rung->id, $side)->isYes()) {
                     $found = $shape;
                     break;

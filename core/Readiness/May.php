@@ -97,7 +97,8 @@ final readonly class May
     /** While a whole side rests, the other goes on in gentle shapes alone in which that one carries nothing. */
     public static function waitsForOtherSide(Holds $holds, Work $work, Side $side): bool
     {
-        return (!$work->isGentle || $work->isBearing || $work->has(Load::Balance)) && $holds->isWholeSideHeld($side->opposite());
+        return (!$work->isGentle || $work->isBearing || $work->has(Load::Balance))
+            && $holds->isWholeSideHeld($side->opposite());
     }
 
     /** Why work that is held may not be done. */

@@ -28,6 +28,7 @@ use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\ExpectedStep;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PlannedWeek;
 use LucidAscent\Core\Plan\PlanRequest;
@@ -149,6 +150,20 @@ final class PlanController extends TeacherController
             'barred' => $this->plans->barred($plan, $poses),
             'leftOut' => $this->text->reasons($now->leftOut),
             'retests' => $now->retests,
+            'expected' => null === $poses
+                ? []
+                : $this->text->expected(
+                    ExpectedStep::all(
+                        $this->wanted->of($practitioner),
+                        array_values(
+                            array_filter(
+                                $now->sessions(),
+                                static fn (PlannedSession $session): bool => Day::of($session->on) >= $today,
+                            ),
+                        ),
+                        $poses,
+                    ),
+                ),
             'dailyNote' => $now->noteOn($today),
             'names' => $this->catalogue->names(Kind::Posture),
             'tests' => $this->catalogue->names(Kind::Test),

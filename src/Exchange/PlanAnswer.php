@@ -12,6 +12,7 @@ use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\App\Planning\MakePlan;
 use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Plan\ExpectedStep;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
@@ -53,7 +54,19 @@ final readonly class PlanAnswer
             }
         }
 
-        return $this->answer($plan) + ['unread' => $unread];
+        return $this->answer($plan) + [
+            'expected' => array_map(
+                static fn (ExpectedStep $step): array => [
+                    'posture' => $step->posture,
+                    'side' => $step->side->value,
+                    'rung' => $step->rung,
+                    'next' => $step->next,
+                    'day' => $step->on->format('Y-m-d'),
+                ],
+                ExpectedStep::all($wanted, $plan->sessions(), $poses),
+            ),
+            'unread' => $unread,
+        ];
     }
 
     /** @return array<string, mixed> */

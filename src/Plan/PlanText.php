@@ -7,6 +7,7 @@ namespace LucidAscent\App\Plan;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Text\ReasonText;
+use LucidAscent\Core\Plan\ExpectedStep;
 use LucidAscent\Core\Plan\HoldRange;
 use LucidAscent\Core\Plan\Measure;
 use LucidAscent\Core\Plan\PainInSession;
@@ -38,6 +39,28 @@ final readonly class PlanText
                 'sessions' => array_map($this->session(...), $week->sessions),
             ],
             $plan->weeks,
+        );
+    }
+
+    /**
+     * @param list<ExpectedStep> $steps
+     *
+     * @return list<array<string, string|\DateTimeImmutable>>
+     */
+    public function expected(array $steps): array
+    {
+        $name = fn (string $of, string $rung): string => $this->catalogue->named("$of/$rung")['name'] ?? $rung;
+
+        return array_map(
+            static fn (ExpectedStep $step): array => [
+                'posture' => $step->posture,
+                'side' => $step->side->value,
+                'rung' => $step->rung,
+                'rungName' => $name($step->posture, $step->rung),
+                'nextName' => $name($step->posture, $step->next),
+                'on' => $step->on,
+            ],
+            $steps,
         );
     }
 

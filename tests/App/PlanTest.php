@@ -467,7 +467,7 @@ final class PlanTest extends KernelTestCase
         self::assertNotSame([], array_filter($work('long-still'), static fn (array $item): bool => [null, null]
             === [$item['breaths'], $item['repetitions']]), 'Minutes are counted by the clock.');
         self::assertStringContainsString('Easy cross-leg', (string) self::plan([])['dailyNote']);
-        self::assertSame(4, count(array_unique(array_column(self::plan([])['weeks'], 'note'))), 'Another each week.');
+        self::assertCount(4, array_unique(array_column(self::plan([])['weeks'], 'note')), 'Another each week.');
         self::assertEquals(self::plan(['schools' => ['sat' => 'long-still']]),
             self::plan(['schoolByDay' => ['sat' => 'long-still']]));
     }

@@ -192,8 +192,9 @@ final class PlanSessionTest extends TestCase
             array_filter(self::plan([], 'knee', minutes: 60)->weeks[0]->sessions[0]->items,
                 static fn (PlannedItem $item): bool => Phase::WarmUp === $item->phase))));
         self::assertSame(['back', 'undo', 'lying'], $order, 'The spine begins.');
-        self::assertContains('plan.warm-up-for', array_map(static fn (PlannedItem $item): string => $item->because->code,
-            self::plan([], 'knee', minutes: 60)->weeks[0]->sessions[0]->items),
+        self::assertContains('plan.warm-up-for',
+            array_map(static fn (PlannedItem $item): string => $item->because->code,
+                self::plan([], 'knee', minutes: 60)->weeks[0]->sessions[0]->items),
             'The limiter is a turn outward, and the lying shape is for that.');
     }
 

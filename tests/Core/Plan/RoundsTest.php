@@ -24,8 +24,9 @@ final class RoundsTest extends TestCase
     public function testEachIsDoneAgainInItsPlaceBeforeAnyIsDoneAThirdTime(): void
     {
         $items = [self::item('a', 50, Side::Left), self::item('a', 50, Side::Right), self::item('b', 60)];
-        $said = static fn (int $seconds): string => implode(' ', array_map(static fn (PlannedItem $item): string => $item
-            ->rung->posture.($item->side->value[0] ?? ''), Rounds::of($items, $seconds)));
+        $said = static fn (int $seconds): string => implode(' ',
+            array_map(static fn (PlannedItem $item): string => $item->rung->posture.($item->side->value[0] ?? ''),
+                Rounds::of($items, $seconds)));
         self::assertSame('al ar b', $said(59));
         self::assertSame('al ar b b', $said(60));
         self::assertSame('al ar al ar b', $said(100));

@@ -59,8 +59,8 @@ final class WorkOrderTest extends TestCase
         $deep = [self::one('needs', Stance::Lying, false, 50.0), self::one('helped', Stance::Lying, false, 60.0),
             self::one('camel', Stance::Bearing, false, 100.0)];
         self::assertSame(['camel', 'needs', 'helped'], self::order($deep, null));
-        self::assertSame(['needs', 'camel'], self::order([self::one('needs', Stance::Lying, true, 50.0), $deep[2]], null),
-            'Nothing deep is done before what is gentle because it prepares it.');
+        self::assertSame(['needs', 'camel'], self::order([self::one('needs', Stance::Lying, true, 50.0), $deep[2]],
+            null), 'Nothing deep is done before what is gentle because it prepares it.');
     }
 
     /**
@@ -103,7 +103,7 @@ final class WorkOrderTest extends TestCase
             remedies: array_column($remedies, 'value'), isLotus: $isLotus);
 
         return new Candidate($id, ['left' => $rung, 'right' => $rung], null, [], new Reason('plan.stage', Source::Own),
-            $wishes, null, null, $isDrill ? new PracticeDrill($id, $id, $rung, new HoldRange(30.0, 60.0), 10.0, true, [])
-                : null, $set);
+            $wishes, null, null, $isDrill ? new PracticeDrill($id, $id, $rung, new HoldRange(30.0, 60.0), 10.0, true,
+                []) : null, $set);
     }
 }
