@@ -75,6 +75,12 @@ final readonly class Candidate
             );
     }
 
+    /** Whether forms take turns with what is done of it. */
+    public function hasForms(): bool
+    {
+        return [] !== ($this->rungs['left']->forms ?? []) || [] !== ($this->rungs['right']->forms ?? []);
+    }
+
     public function keepsShort(Holds $holds): bool
     {
         return (null !== $this->rungs['left'] && $holds->keepsShort($this->rungs['left']->rung->work, Side::Left))

@@ -98,14 +98,19 @@ final readonly class GentleShapes
      *
      * @return list<PlannedItem>
      */
-    public function warmUp(int $seconds, array $limiters, int $count = 0, array $later = []): array
-    {
+    public function warmUp(
+        int $seconds,
+        array $limiters,
+        int $count = 0,
+        array $later = [],
+        Likeness $likeness = new Likeness(),
+    ): array {
         $many = min(self::MOST, max(1, (int) round($seconds / self::EACH)));
         if ($this->isLittle) {
             // Half of it is left for the work.
             $many = min($many, max(1, intdiv(count($this->warm) + 1, 2)));
         }
-        $warm = $this->chosen($many, $limiters, $count, $later);
+        $warm = $this->chosen($many, $limiters, $count, $later, $likeness);
         $each = [] === $warm ? 0 : FillTime::grain($seconds / count($warm));
         $items = [];
         foreach ($warm as $i => [$rung, $side]) {
@@ -135,11 +140,16 @@ final readonly class GentleShapes
      *
      * @return list<array{PracticeRung, Side|null}>
      */
-    private function chosen(int $many, array $limiters, int $count, array $later): array
-    {
+    private function chosen(
+        int $many,
+        array $limiters,
+        int $count,
+        array $later,
+        Likeness $likeness,
+    ): array {
         $spine = $round = $other = $last = [];
         foreach ($this->warm as $place => [$rung]) {
-            if ([] !== array_filter($later, static fn (PracticeRung $one): bool => $rung->isLike($one))) {
+            if ($likeness->toAny($rung, $later)) {
                 $last[] = $place;
             } elseif (in_array(Remedy::Spine->value, $rung->remedies, true)) {
                 $spine[] = $place;

@@ -88,36 +88,38 @@ final readonly class Growth
     /** @return float seconds that a rung is held on a side by now, at most as long as its range has it */
     public static function seconds(ReadPoses $poses, PracticeRung $rung, ?Side $side, Dose $dose): float
     {
-        return min($dose->most($rung), $dose->seconds($rung) * self::now($poses, $rung, $side));
+        return self::grown($rung, $dose, self::now($poses, $rung, $side));
+    }
+
+    /** @return float seconds that a rung is held that has grown so many times, at most as long as its range has it */
+    public static function grown(PracticeRung $rung, Dose $dose, float $times): float
+    {
+        return min($dose->most($rung), $dose->seconds($rung) * $times);
     }
 
     /**
-     * How long a gentle shape may be held on a day at most: a minute or two at first, and a fifth more for each week in
-     * which it was reached, those to come among them. What is short is made longer by weeks, not by time that is left;
-     * whoever only lies there may lie there.
+     * How long a gentle shape may be held at most: a minute or two at first, and a fifth more for each week in which it
+     * was reached, those to come among them. What is short is made longer by weeks, not by time that is left; whoever
+     * only lies there may lie there.
      *
-     * @param \DateTimeImmutable $on that day
+     * @param float $grown how many times as long as in the beginning it is held by now
+     * @param int $weeks that are to come until then
+     * @param bool $isPractised whether something deep was done clean by this person
      *
      * @return float seconds on a side, never out of the rung's own range
      */
-    public static function gentle(
-        ReadPoses $poses,
-        PracticeRung $rung,
-        ?Side $side,
-        Dose $dose,
-        \DateTimeImmutable $on,
-    ): float {
-        $weeks = max(0, intdiv(Day::between($poses->person->on, $on), self::WEEK));
-        $first = self::isPractised($poses) ? self::FIRST_OF_THE_PRACTISED : self::FIRST;
+    public static function gentle(PracticeRung $rung, Dose $dose, float $grown, int $weeks, bool $isPractised): float
+    {
         $range = $dose->range($rung);
+        $first = $isPractised ? self::FIRST_OF_THE_PRACTISED : self::FIRST;
 
         return $rung->rung->work->leavesLegsLong()
             ? $range->most
-            : min($range->most, max($range->least, $first * self::now($poses, $rung, $side) * self::STEP ** $weeks));
+            : min($range->most, max($range->least, $first * $grown * self::STEP ** $weeks));
     }
 
-    /** Whether something deep was done clean by this person. */
-    private static function isPractised(ReadPoses $poses): bool
+    /** Whether something deep was done clean by a person. */
+    public static function isPractised(ReadPoses $poses): bool
     {
         foreach ($poses->person->seen as $seen) {
             $shape = ($poses->postures[$seen->posture] ?? null)?->shapes()[$seen->rung] ?? null;

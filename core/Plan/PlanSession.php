@@ -28,6 +28,9 @@ final class PlanSession
     private readonly SessionBudget $budget;
     private readonly Turns $turns;
     private readonly WorkItems $items;
+    private readonly Likeness $likeness;
+    /** @var list<PracticeRung> what is worked on in sessions, as far as there is room */
+    private readonly array $worked;
     /** @var array<string, Measure|null> by posture */
     private array $measures = [];
 
@@ -40,6 +43,13 @@ final class PlanSession
         $this->budget = new SessionBudget($request->minutes);
         $this->turns = new Turns($candidates);
         $this->items = new WorkItems($poses, $request);
+        $this->likeness = new Likeness();
+        $this->worked = array_merge(
+            ...array_map(
+                static fn (Candidate $one): array => array_values(array_filter($one->rungs)),
+                $candidates->list,
+            ),
+        );
     }
 
     /**
@@ -64,12 +74,8 @@ final class PlanSession
             $this->budget->warmUp(null === $measure ? 0 : Measure::SECONDS),
             null === $limiter ? [] : [$limiter],
             $count,
-            array_merge(
-                ...array_map(
-                    static fn (Candidate $one): array => array_values(array_filter($one->rungs)),
-                    $this->candidates->list,
-                ),
-            ),
+            $this->worked,
+            $this->likeness,
         );
         $rest = $this->gentle->rest($this->budget->rest());
         if ([] === $warmUp) {
@@ -91,6 +97,7 @@ final class PlanSession
             $this->budget->seconds - self::seconds([...$warmUp, ...$rest]),
             $this->budget->pieces() - self::pieces([...$warmUp, ...$rest]),
             array_map(static fn (PlannedItem $item): PracticeRung => $item->rung, $warmUp),
+            $this->likeness,
         );
         $tradesAway = $this->takeWork($work, $theme, $count, $on, $dose);
         if ([] === $work->all()) {
@@ -229,7 +236,7 @@ final class PlanSession
                 $isEnough =
                     $work->canFill($this->budget->spare())
                     && ($this->request->minutes < self::LONG || count($work->all()) >= self::SHAPES);
-                if ($taken > 0 && $isEnough) {
+                if ($work->isFull() || ($taken > 0 && $isEnough)) {
                     return;
                 }
                 $taken += null === $work->take($candidate) ? 1 : 0;

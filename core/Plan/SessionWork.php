@@ -20,6 +20,8 @@ final class SessionWork
     private array $longest = [];
     /** Seconds that what is there could take beside what it has. */
     private int $room = 0;
+    /** @var list<PracticeRung> the shapes that are held in it */
+    private array $held = [];
     private int $counters = 0;
 
     /**
@@ -36,6 +38,7 @@ final class SessionWork
         private int $left,
         private int $pieces,
         private readonly array $warm,
+        private readonly Likeness $likeness,
     ) {
     }
 
@@ -45,23 +48,24 @@ final class SessionWork
         if ($this->isThere($candidate)) {
             return new Reason('plan.same-shape', Source::Own, ['posture' => $candidate->posture]);
         }
-        $items = $this->items->of($candidate, $this->dose, $this->on);
-        $needed = self::seconds($items);
         $counter = null === $candidate->counter ? 0 : 1;
-        if ($needed > $this->left || isset($this->taken[$candidate->key()])) {
-            return new Reason('plan.no-time', Source::Own, ['minutes' => $this->minutes]);
-        }
         if (1 + $counter > $this->pieces || $this->counters + $counter > self::COUNTERS) {
             return new Reason('plan.no-calm', Source::Trade, ['minutes' => $this->minutes]);
+        }
+        $items = $this->items->of($candidate, $this->dose, $this->on);
+        $needed = self::seconds($items);
+        if ($needed > $this->left || isset($this->taken[$candidate->key()])) {
+            return new Reason('plan.no-time', Source::Own, ['minutes' => $this->minutes]);
         }
         $this->left -= $needed;
         $this->pieces -= 1 + $counter;
         $this->counters += $counter;
         $this->taken[$candidate->key()] = [$candidate, $items];
+        array_push($this->held, ...null === $candidate->drill ? array_values(array_filter($candidate->rungs)) : []);
         $longest = INF;
         foreach (null === $candidate->drill ? $items : [] as $item) {
             $longest = $item->isWork()
-                ? min($longest, Growth::gentle($this->poses, $item->rung, $item->side, $this->dose, $this->on))
+                ? min($longest, $this->items->longest($item->rung, $item->side, $this->dose, $this->on))
                 : $longest;
         }
         $this->longest[$candidate->key()] = $longest;
@@ -84,6 +88,12 @@ final class SessionWork
     public function has(string $key): bool
     {
         return isset($this->taken[$key]);
+    }
+
+    /** Whether it has as many pieces as one settles in. */
+    public function isFull(): bool
+    {
+        return $this->pieces < 1;
     }
 
     /** Whether what is there can be held as long as there is time, but for so many seconds. */
@@ -141,17 +151,17 @@ final class SessionWork
     /** Whether all that would be done of it is done already, for another posture, or to warm up. */
     private function isThere(Candidate $candidate): bool
     {
-        $there = in_array(Wish::Remedy, $candidate->wishes, true) ? $this->warm : [];
-        foreach ($this->taken as [$one]) {
-            array_push($there, ...null === $one->drill ? array_values(array_filter($one->rungs)) : []);
+        if (null !== $candidate->drill) {
+            return false;
         }
-        $new = array_filter(
-            null === $candidate->drill ? $candidate->rungs : [],
-            static fn (?PracticeRung $rung): bool => null !== $rung
-                && [] === array_filter($there, static fn (PracticeRung $other): bool => $rung->isLike($other)),
-        );
+        $there = in_array(Wish::Remedy, $candidate->wishes, true) ? [...$this->warm, ...$this->held] : $this->held;
+        foreach ($candidate->rungs as $rung) {
+            if (null !== $rung && !$this->likeness->toAny($rung, $there)) {
+                return false;
+            }
+        }
 
-        return null === $candidate->drill && [] === $new;
+        return true;
     }
 
     /**

@@ -33,6 +33,9 @@ final class WorkItems
      *     is
      */
     private array $items = [];
+    /** @var array<string, float> how many times as long as in the beginning a shape is held by now */
+    private array $grown = [];
+    private readonly bool $isPractised;
 
     public function __construct(private readonly ReadPoses $poses, private readonly PlanRequest $request)
     {
@@ -42,6 +45,27 @@ final class WorkItems
                 $seen->isPractice || ($days[$seen->posture][Day::of($seen->on)] ?? false);
         }
         $this->practised = array_map(static fn (array $days): int => count(array_filter($days)), $days);
+        $this->isPractised = Growth::isPractised($poses);
+    }
+
+    /**
+     * How long a gentle shape may be held on a day at most.
+     *
+     * @return float seconds on a side
+     */
+    public function longest(PracticeRung $rung, ?Side $side, Dose $dose, \DateTimeImmutable $on): float
+    {
+        return Growth::gentle($rung, $dose, $this->grown($rung, $side), $this->weeksUntil($on), $this->isPractised);
+    }
+
+    private function grown(PracticeRung $rung, ?Side $side): float
+    {
+        return $this->grown[spl_object_id($rung).($side->value ?? '')] ??= Growth::now($this->poses, $rung, $side);
+    }
+
+    private function weeksUntil(\DateTimeImmutable $on): int
+    {
+        return max(0, intdiv(Day::between($this->poses->person->on, $on), Growth::WEEK));
     }
 
     /** From the next session on it was practised once more. */
@@ -58,17 +82,11 @@ final class WorkItems
     public function of(Candidate $candidate, Dose $dose, \DateTimeImmutable $on): array
     {
         $sessions = $this->practised[$candidate->key()] ?? 0;
+        // Where forms take turns, it is another one by the session, and more of them are for later weeks.
+        $turn = $candidate->hasForms() ? $sessions % self::FORMS.' '.$this->weeksUntil($on) : '';
 
         return $this->items[
-            $candidate->key().
-                ' '.
-                $dose->school.
-                ' '.
-                (int) ($sessions < SideOrder::NEW).
-                ' '.
-                $sessions % self::FORMS.
-                ' '.
-                intdiv(max(0, Day::between($this->poses->person->on, $on)), Growth::WEEK)
+            $candidate->key().' '.$dose->school.' '.(int) ($sessions < SideOrder::NEW).' '.$turn
         ] ??= $this->laidOut($candidate, $dose, $sessions, $on);
     }
 
@@ -89,7 +107,9 @@ final class WorkItems
                     ->range($rung)
                     ->hold(
                         $part *
-                            ($isShort ? $dose->seconds($rung) : Growth::seconds($this->poses, $rung, $side, $dose)),
+                            ($isShort
+                                ? $dose->seconds($rung)
+                                : Growth::grown($rung, $dose, $this->grown($rung, $side))),
                     );
             }
             $items[] = new PlannedItem(
@@ -143,7 +163,7 @@ final class WorkItems
                 $this->forms[$key],
                 // What is held for many minutes at least is for later.
                 fn (PracticeRung $form): bool => $form === $rung
-                    || $dose->range($form)->least <= Growth::gentle($this->poses, $rung, $side, $dose, $on),
+                    || $dose->range($form)->least <= $this->longest($rung, $side, $dose, $on),
             ),
         );
 

@@ -33,6 +33,9 @@ final readonly class NextReading
     /** What is not known at all is as likely wrong as right; once read, a verdict is wrong about this often. */
     private const GUESS = 0.5;
     private const AFTER = 0.1;
+    /** How likely a lower bound is enough, and that of the very pose. */
+    private const REACHES = 0.5;
+    private const REACHES_ITSELF = 0.75;
 
     /**
      * @param TestDefinition|null $test the test to take, or that asks a gate
@@ -335,8 +338,13 @@ final readonly class NextReading
             }
             $known = self::GUESS - self::AFTER;
 
-            // Another lower bound may happen to reach; it settles nothing when it does not.
-            return Bound::Exact === $proves ? $known : (null === $margin->capacity ? $known / 2 : 0.0);
+            // Another lower bound may happen to reach, of the pose itself more likely than of another; it settles
+            // nothing when it does not.
+            return match (true) {
+                Bound::Exact === $proves => $known,
+                null !== $margin->capacity => 0.0,
+                default => $known * ($test->posture === $pose->posture->id ? self::REACHES_ITSELF : self::REACHES),
+            };
         }
         $taken = $poses->person->newest($test->id, $margin->leg($pose->side));
         // One more reading of what was just read decides nothing anew: only one that errs less does.

@@ -25,7 +25,7 @@ final class Capacities
      * something has to be. All but flexion are this product's own.
      */
     private const FURTHEST = [
-        'flexion' => self::FLEXION_TAKEN,
+        'flexion' => 150.0,
         'abduction' => 80.0,
         'rotation' => 130.0,
         'kneeFlexion' => 160.0,

@@ -33,7 +33,8 @@ final class GoldenPlanTest extends KernelTestCase
     public function testPlansOfOnePersonInFourWays(string $name, array $with): void
     {
         $sheet = '';
-        foreach ([['long-still', 30], ['working-muscle', 45], ['counted-breath', 60], ['counted-breath', 20]] as $i => [$school, $minutes]) {
+        $ways = [['long-still', 30], ['working-muscle', 45], ['counted-breath', 60], ['counted-breath', 20]];
+        foreach ($ways as $i => [$school, $minutes]) {
             $sheet .= "$school, $minutes minutes\n\n".self::prose(['school' => $school, 'minutes' => $minutes] + $with,
                 $i < 3 ? [[0, 0], [2, 1]] : [[0, 1]])."\n";
         }

@@ -284,7 +284,8 @@ final class OwnPageTest extends AppTestCase
         $session = $crawler->filter('[data-session]');
         self::assertSame('/own/log', $session->attr('data-address'));
         $item = array_values(array_filter(json_decode((string) $session->attr('data-session'), true),
-            static fn (array $one): bool => 'work' === $one['phase']))[0];
+            static fn (array $one): bool => 'work' === $one['phase'] && 'both' !== $one['side']
+                && !isset($one['drill'])))[0];
         $this->client->request('GET', '/own/token');
         $token = json_decode((string) $this->client->getResponse()->getContent(), true)['token'];
         $log = ['id' => (string) $session->attr('data-log'), 'on' => (new \DateTimeImmutable())->format('Y-m-d'),

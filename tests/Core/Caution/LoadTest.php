@@ -100,7 +100,8 @@ final class LoadTest extends TestCase
         self::assertFalse($work($long)->usesBothLegs);
         foreach ([[[], ['lying-rest']], [$long, []], [['flexion' => 20.0], ['lying-rest']],
             [['flexion' => -25.0], ['lying-rest']], [['kneeFlexion' => 20.0], ['lying-rest']],
-            [['abduction' => 26.0] + $long, ['lying-rest']], [$long, ['lying-rest', 'twist']], [$long, ['lying-rest'], ['flexion' => 30.0]]] as $other) {
+            [['abduction' => 26.0] + $long, ['lying-rest']],
+            [$long, ['lying-rest', 'twist']], [$long, ['lying-rest'], ['flexion' => 30.0]]] as $other) {
             self::assertTrue($work(...$other)->usesBothLegs, json_encode($other) ?: '');
         }
     }
