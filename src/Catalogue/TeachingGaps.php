@@ -20,6 +20,13 @@ final readonly class TeachingGaps
 {
     /** What is read aloud is short. */
     public const WORDS_OF_A_CUE = 12;
+    /** What nobody says of a stance, and of lying on the front. */
+    private const NOT_SAID = [
+        'lying' => '/one sitting bone is light|knee over the ankle|both feet planted/i',
+        'seated' => '/roll to one side|lie on the (?:back|front)/i',
+        'bearing' => '/one sitting bone is light|roll to one side/i',
+    ];
+    private const NOT_PRONE = '/both feet to the floor|on the back\b|sitting bone/i';
 
     /**
      * @param array<string, array<string, array<string, mixed>>> $entries by kind and id
@@ -38,7 +45,7 @@ final readonly class TeachingGaps
                 }
             }
             foreach (Shapes::of($posture) as $at => $rung) {
-                foreach (self::ofRung($rung) as $place => $message) {
+                foreach (self::ofRung($rung) + self::ofStance($posture, $rung) as $place => $message) {
                     $gaps[] = $fault($id, "$at/$place", $message);
                 }
             }
@@ -104,6 +111,34 @@ final readonly class TeachingGaps
         foreach (['knee_safe', 'lying'] as $instead) {
             if (!isset($rung[$instead]['rung'])) {
                 $gaps[$instead] = 'names no rung to go to instead.';
+            }
+        }
+
+        return $gaps;
+    }
+
+    /**
+     * Words that belong to another stance than the rung's.
+     *
+     * @param array<string, mixed> $posture
+     * @param array<string, mixed> $rung
+     *
+     * @return array<string, string> what is wrong, by its place
+     */
+    private static function ofStance(array $posture, array $rung): array
+    {
+        $stance = $rung['stance'] ?? ($posture['stance'] ?? '');
+        $isProne = in_array(Load::Prone->value, $rung['loads'] ?? [], true);
+        $not = $isProne ? self::NOT_PRONE : self::NOT_SAID[$stance] ?? null;
+        $gaps = [];
+        if (isset($posture['stance']) && $stance !== $posture['stance']) {
+            $isInherited = ($rung['way_out'] ?? null) === ($posture['defaults']['way_out'] ?? '');
+            $gaps += $isInherited ? ['way_out' => 'is the way out of another stance.'] : [];
+        }
+        foreach (null === $not ? [] : ['position', 'cues', 'fault', 'check', 'compensations', 'way_out'] as $place) {
+            $said = (string) json_encode($rung[$place] ?? '', JSON_UNESCAPED_UNICODE);
+            if (1 === preg_match($not, $said, $found)) {
+                $gaps[$place] = sprintf('says "%s", which is of another stance.', $found[0]);
             }
         }
 

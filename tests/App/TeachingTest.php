@@ -67,6 +67,13 @@ final class TeachingTest extends TestCase
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
         yield 'a neck that nobody asks about' => [['rung' => ['loads' => ['neck'],
             'position' => ['Sit.', 'The neck.']]], 'pigeon rungs/0/position loads the neck, and does not begin with asking about it.'];
+        yield 'the way out of another stance' => [['rung' => ['stance' => 'seated', 'way_out' => 'Out of all.']] +
+            ['defaults' => ['way_out' => 'Out of all.']], 'pigeon rungs/0/way_out is the way out of another stance.'];
+        yield 'lying, and a sitting bone that carries' => [['rung' => ['check' => ['One sitting bone is light.']]],
+            'pigeon rungs/0/check says "One sitting bone is light", which is of another stance.'];
+        yield 'on the front, and on the back' => [['rung' => ['loads' => ['prone'],
+            'cues' => ['Roll', 'Rest on the back']]],
+            'pigeon rungs/0/cues says "on the back", which is of another stance.'];
         yield 'no pair' => [['rung' => ['fault' => []]], 'pigeon rungs/0/fault names no fault as a pair.'];
         yield 'no knee-safe form' => [['rung' => ['knee_safe' => ['how' => 'Somehow.']]],
             'pigeon rungs/0/knee_safe names no rung to go to instead.'];
