@@ -78,7 +78,7 @@ final readonly class Candidate
     /** Whether forms take turns with what is done of it. */
     public function hasForms(): bool
     {
-        return [] !== ($this->rungs['left']->forms ?? []) || [] !== ($this->rungs['right']->forms ?? []);
+        return [] !== array_filter($this->rungs, static fn (?PracticeRung $rung): bool => [] !== ($rung->forms ?? []));
     }
 
     public function keepsShort(Holds $holds): bool

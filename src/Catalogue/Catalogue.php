@@ -191,6 +191,30 @@ final class Catalogue implements CacheWarmerInterface
     }
 
     /**
+     * Conditions that are found by counting points.
+     *
+     * @return array<string, array{name: string, least: int, questions: array<string, string>}> the text of each
+     *     question by its id, by condition
+     */
+    public function screenings(): array
+    {
+        $screenings = [];
+        foreach ($this->all(Kind::Caution) as $group) {
+            foreach ($group['items'] as $item) {
+                if (isset($item['points'])) {
+                    $screenings[$item['id']] = [
+                        'name' => $item['name'],
+                        'least' => $item['points']['least'],
+                        'questions' => array_column($item['points']['questions'], 'ask', 'id'),
+                    ];
+                }
+            }
+        }
+
+        return $screenings;
+    }
+
+    /**
      * A condition by its id; one that no caution knows holds every deep rung. Somebody under eighteen rests until a
      * guardian has agreed.
      */

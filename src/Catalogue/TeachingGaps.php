@@ -26,6 +26,7 @@ final readonly class TeachingGaps
         'seated' => '/roll to one side|lie on the (?:back|front)/i',
         'bearing' => '/one sitting bone is light|roll to one side/i',
     ];
+    private const NOTHING = '/(?!)/';
     private const NOT_PRONE = '/both feet to the floor|on the back\b|sitting bone/i';
 
     /**
@@ -129,13 +130,13 @@ final readonly class TeachingGaps
     {
         $stance = $rung['stance'] ?? ($posture['stance'] ?? '');
         $isProne = in_array(Load::Prone->value, $rung['loads'] ?? [], true);
-        $not = $isProne ? self::NOT_PRONE : self::NOT_SAID[$stance] ?? null;
+        $not = $isProne ? self::NOT_PRONE : self::NOT_SAID[$stance] ?? self::NOTHING;
         $gaps = [];
         if (isset($posture['stance']) && $stance !== $posture['stance']) {
             $isInherited = ($rung['way_out'] ?? null) === ($posture['defaults']['way_out'] ?? '');
             $gaps += $isInherited ? ['way_out' => 'is the way out of another stance.'] : [];
         }
-        foreach (null === $not ? [] : ['position', 'cues', 'fault', 'check', 'compensations', 'way_out'] as $place) {
+        foreach (['position', 'cues', 'fault', 'check', 'compensations', 'way_out'] as $place) {
             $said = (string) json_encode($rung[$place] ?? '', JSON_UNESCAPED_UNICODE);
             if (1 === preg_match($not, $said, $found)) {
                 $gaps[$place] = sprintf('says "%s", which is of another stance.', $found[0]);

@@ -66,6 +66,7 @@ final class AssessmentController extends TeacherController
                 'poses' => $this->poses(),
                 'wanted' => $earlier->wanted ?? [],
                 'cautions' => $this->cautions(),
+                'screenings' => $this->catalogue->screenings(),
                 'note' => $earlier->note ?? '',
             ],
         )->handleRequest($request);
@@ -83,6 +84,7 @@ final class AssessmentController extends TeacherController
             'practitioner' => $practitioner,
             'form' => $form,
             'groups' => array_keys($this->cautions()),
+            'screenings' => $this->catalogue->screenings(),
             'told' => $now->told(),
             'in_free_words' => [] !== array_filter(
                 $now->told(),
@@ -255,6 +257,11 @@ final class AssessmentController extends TeacherController
                 array_keys($this->cautions()),
             ),
         );
+        foreach ($this->catalogue->screenings() as $id => $screening) {
+            if (count($form->get('points_'.str_replace('-', '_', $id))->getData() ?? []) >= $screening['least']) {
+                $ids[] = $id;
+            }
+        }
         $said = array_filter(self::DETAILS, fn (string $field): bool => $this->isSaid($form, $field));
         foreach ($onRecord as $id) {
             if ([] !== array_filter($said, fn (string $field): bool => $this->has($id, $field))) {

@@ -58,6 +58,16 @@ final class BeforeForm extends AbstractType
                 ] + $many,
             );
         }
+        foreach ($options['screenings'] as $id => $screening) {
+            $builder->add(
+                'points_'.str_replace('-', '_', $id),
+                ChoiceType::class,
+                [
+                    'label' => $screening['name'],
+                    'choices' => array_flip($screening['questions']),
+                ] + $many,
+            );
+        }
         $builder
             ->add(
                 'loads',
@@ -114,7 +124,11 @@ final class BeforeForm extends AbstractType
             static fn (int|string $group): string => str_replace('-', '_', (string) $group),
             array_keys($options['cautions']),
         );
-        $this->words->add($builder, answers: ['loads', ...$groups]);
+        $points = array_map(
+            static fn (int|string $id): string => 'points_'.str_replace('-', '_', (string) $id),
+            array_keys($options['screenings']),
+        );
+        $this->words->add($builder, answers: ['loads', ...$groups, ...$points]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void
@@ -124,6 +138,7 @@ final class BeforeForm extends AbstractType
             'poses' => [],
             'wanted' => [],
             'cautions' => [],
+            'screenings' => [],
             'note' => '',
             'attr' => ['novalidate' => 'novalidate'],
         ]);

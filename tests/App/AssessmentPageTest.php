@@ -134,6 +134,24 @@ final class AssessmentPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
     }
 
+    /** Beighton et al., Ann Rheum Dis 32 (1973), from memory: nine points; the tenth is asked of what has happened. */
+    public function testJointsThatBendFarAreFoundByPoints(): void
+    {
+        $points = static fn (string ...$ids): array => ['before[points_hypermobility]' => $ids];
+        $four = ['left-thumb', 'right-thumb', 'left-elbow', 'palms-flat'];
+        $this->begin($points(...$four));
+        self::assertSame([], $this->newest()->conditions);
+        $this->begin($points('out-of-place', ...$four));
+        self::assertSame(['hypermobility'], $this->newest()->conditions);
+        $this->client->request('GET', $this->home);
+        self::assertSelectorTextContains('.caution', 'Hypermobility');
+        $this->begin($points(...$four));
+        $this->client->request('GET', $this->home);
+        self::assertSelectorTextContains('.caution', 'Hypermobility', 'Fewer points end nothing.');
+        $this->begin($points('made-up'));
+        self::assertResponseStatusCodeSame(422);
+    }
+
     public function testNoQuestionIsAnsweredBeforehand(): void
     {
         $this->begin(['before[clinician_first]' => ['knee-surgery'], 'before[side]' => 'left',
