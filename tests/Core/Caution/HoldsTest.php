@@ -440,6 +440,18 @@ final class HoldsTest extends TestCase
         self::assertFalse($short($told(new Condition('c', 'C', [], ['balance' => 'At a wall.']))));
     }
 
+    public function testWhoBendsFarKeepsStretchesShortAndGrowsInStrength(): void
+    {
+        $bends = new ConditionTold('c', self::day('2026-03-10'), self::day('2026-03-10'),
+            new Condition('c', 'C', [], gentleOnly: true, besides: ['balance']));
+        $short = static fn (array $entries, Work $work): bool => Holds::of($entries, self::day(self::NOW))
+            ->keepsShort($work, Side::Left);
+        self::assertTrue($short([$bends], new Work(['twist'])));
+        self::assertFalse($short([$bends], new Work(['balance'])));
+        self::assertTrue($short([$bends], new Work(['balance', 'hamstring-end'])), 'No end of a range makes strong.');
+        self::assertTrue($short([$bends, self::knee()], new Work(['balance'])), 'What else holds is asked, too.');
+    }
+
     public function testAStopThatNobodyHadPainInIsOfNoKneeAndTheTeachersWordAsks(): void
     {
         $stop = new StopDecided('s', self::day('2026-03-10'), self::day('2026-03-10'), Side::Left, true,

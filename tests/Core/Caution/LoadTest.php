@@ -68,6 +68,9 @@ final class LoadTest extends TestCase
         self::assertSame([false, true, false, false], array_map(static fn (Work $one): bool => $one->isLyingRest(),
             [$work, new Work(['lying-rest', 'on-the-back']), new Work(['lying-rest', 'knee-folded']),
                 new Work(['lying-rest'], otherLegLoads: ['crossing'])]));
+        $apart = static fn (float $own, float $other): bool => (new Work(['lying-rest'],
+            angles: ['abduction' => $own], otherLegAngles: ['abduction' => $other]))->isLyingRest();
+        self::assertSame([true, false, false], [$apart(25, 25), $apart(25.1, 0), $apart(0, 25.1)]);
         self::assertSame([true, true, false, false, false], array_map(Work::mayBeGentle(...), [[], ['turn-out',
             'hip-flexed-end'], ['weight-on-knee'], ['weight-on-hands'], ['hip-flexed-end', 'legs-wide-end']]));
         self::assertSame(['hip-flexed-end', 'hip-extended-end', 'legs-wide-end', 'hamstring-end'], Load::endRanges());
