@@ -11,6 +11,7 @@ namespace LucidAscent\Core\Body;
  * tip of the outer ankle bone. Hip spacing: between the two hip joint centres. Seated hip
  * height: hip joint centre above the seat, sitting upright. Ankle above sole: ankle centre
  * above the sole of the foot. Lying hip height: hip joint centre above the floor, lying on the back.
+ * Kneeling hands: fists above the floor, kneeling upright with the arms hanging; no leg reaches further for it.
  */
 final readonly class Body
 {
@@ -18,6 +19,7 @@ final readonly class Body
 
     /**
      * @param float|null $lyingHipHeight where nobody measured it, as many times the seated one as shares of stature say
+     * @param float|null $kneelingHands null where nobody asks for it
      *
      * @throws InvalidValue when a length is not finite, or not more than zero
      */
@@ -28,6 +30,7 @@ final readonly class Body
         public float $seatedHipHeight,
         public float $ankleAboveSole,
         ?float $lyingHipHeight = null,
+        public ?float $kneelingHands = null,
     ) {
         $this->lyingHipHeight =
             $lyingHipHeight ??
@@ -85,6 +88,7 @@ final readonly class Body
             $this->seatedHipHeight + ($by['seatedHipHeight'] ?? 0.0),
             $this->ankleAboveSole + ($by['ankleAboveSole'] ?? 0.0),
             $this->lyingHipHeight + ($by['lyingHipHeight'] ?? 0.0),
+            $this->kneelingHands,
         );
     }
 }

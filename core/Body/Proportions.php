@@ -9,12 +9,6 @@ namespace LucidAscent\Core\Body;
  */
 final class Proportions
 {
-    /**
-     * A length estimated from stature is uncertain by this share of itself (one SD), and never less than a measured
-     * one.
-     */
-    public const ESTIMATE_ERROR = 0.05;
-
     public const LEAST_STATURE = 120.0;
     public const GREATEST_STATURE = 220.0;
 
@@ -87,14 +81,15 @@ final class Proportions
             $this->length(Segment::SeatedHipHeight, $side)->cm,
             $this->length(Segment::AnkleAboveSole, $side)->cm,
             $this->length(Segment::LyingHipHeight, $side)->cm,
+            $this->length(Segment::KneelingHands, $side)->cm,
         );
     }
 
     public function error(Side $side): BodyError
     {
         return $this->errors[$side->value] ??= BodyError::of(
-            fn (Segment $segment): float => $this->isEstimated($segment, $side) && $segment->measuringError() > 0.0
-                ? max(self::ESTIMATE_ERROR * $this->estimate($segment)->cm, $segment->measuringError())
+            fn (Segment $segment): float => $this->isEstimated($segment, $side)
+                ? $segment->estimateError($this->stature->cm)
                 : $segment->measuringError(),
         );
     }

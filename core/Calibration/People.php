@@ -61,12 +61,7 @@ final class People
         $lengths = [];
         foreach (Segment::cases() as $segment) {
             $usual = $stature->cm * $segment->shareOfStature();
-            // What is taken as exact is exact here, too.
-            $sd =
-                $segment->measuringError() > 0.0
-                    ? max(Proportions::ESTIMATE_ERROR * $usual, $segment->measuringError())
-                    : 0.0;
-            $length = self::within($usual, $sd, $random);
+            $length = self::within($usual, $segment->estimateError($stature->cm), $random);
             foreach (Side::cases() as $side) {
                 $lengths[Proportions::key($segment, $side)] = Length::cm(
                     $length + ($segment->isPaired() ? self::SIDES_APART * Normal::draw($random) : 0.0),

@@ -94,7 +94,7 @@ final class NearVertical
     private static function toBody(Inclination $reading, Body $body): array
     {
         $slopes = [];
-        foreach (Segment::cases() as $segment) {
+        foreach (Segment::ofLeg() as $segment) {
             $slopes[$segment->value] =
                 ($reading->ratio($body->shifted($segment, self::STEP)) -
                     $reading->ratio($body->shifted($segment, -self::STEP))) /

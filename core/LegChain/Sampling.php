@@ -46,7 +46,7 @@ final class Sampling
         $sum = $squares = array_map(static fn (): float => 0.0, $centre = $reading->angles($body));
         $made = 0;
         $doubts = [];
-        foreach (Segment::cases() as $segment) {
+        foreach (Segment::ofLeg() as $segment) {
             $doubts[$segment->value] = $bodyError->sd($segment);
         }
         $doubts = array_filter($doubts, static fn (float $sd): bool => $sd > 0.0);

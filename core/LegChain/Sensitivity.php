@@ -42,7 +42,7 @@ final class Sensitivity
      */
     public static function of(Reading $reading, Body $body): self
     {
-        return self::with($reading, $body, Segment::cases(), $reading->readingErrors());
+        return self::with($reading, $body, Segment::ofLeg(), $reading->readingErrors());
     }
 
     /**
@@ -58,7 +58,7 @@ final class Sensitivity
             $body,
             self::$erring ??= array_values(
                 array_filter(
-                    Segment::cases(),
+                    Segment::ofLeg(),
                     static fn (Segment $segment): bool => $segment->measuringError() > 0.0,
                 ),
             ),
@@ -214,13 +214,13 @@ final class Sensitivity
         self::$beside ??= new \WeakMap();
 
         return self::$beside[$body] ??= array_combine(
-            array_column(Segment::cases(), 'value'),
+            array_column(Segment::ofLeg(), 'value'),
             array_map(
                 static fn (Segment $segment): array => [
                     self::longer($body, $segment, self::STEP),
                     self::longer($body, $segment, -self::STEP),
                 ],
-                Segment::cases(),
+                Segment::ofLeg(),
             ),
         );
     }

@@ -17,8 +17,6 @@ use LucidAscent\Core\Testing\SmallestChange;
 /** What a side can do of one ability, less what a rung asks of it; in the unit of what is asked. */
 final readonly class AbilityMargin
 {
-    /** A step for the slope of what is not linear, in cm. */
-    private const STEP = 0.1;
     /** Nearer to each other than this, what is shown and what is asked are the same: rounding decides nothing. */
     private const EQUAL = 1e-6;
 
@@ -57,17 +55,24 @@ final readonly class AbilityMargin
         if (null === $capacity) {
             return new self($ability, null, null, $asked, Uncertainty::none(), 0.0, false);
         }
-        [$shown, $slope] = match ($ability) {
+        [$shown, $uncertainty] = match ($ability) {
             // A gap is so much less than touching hands.
-            Ability::ShoulderReach => [-$capacity->value, -1.0],
-            Ability::SpineExtension => self::backbend($capacity->value, $proportions),
-            default => [$capacity->value, 1.0],
+            Ability::ShoulderReach => [-$capacity->value, $capacity->uncertainty->times(-1.0)],
+            Ability::SpineExtension => KneelingBackbend::of($proportions)->read(
+                $capacity->value,
+                $capacity->uncertainty,
+            ),
+            default => [$capacity->value, $capacity->uncertainty],
         };
-        if (1.0 === $slope && $demand->isNone()) {
-            // Against a fixed figure it errs as what is known does.
-            return new self($ability, $capacity, $shown, $asked, $capacity->uncertainty, $capacity->error, $isTooOld);
+        if (Ability::SpineExtension === $ability && $asked <= 0.0) {
+            // A back that need not bend does so whatever is read of it.
+            $uncertainty = Uncertainty::none();
         }
-        $difference = $capacity->uncertainty->times($slope)->minus($demand);
+        if ($uncertainty === $capacity->uncertainty && $demand->isNone()) {
+            // Against a fixed figure it errs as what is known does.
+            return new self($ability, $capacity, $shown, $asked, $uncertainty, $capacity->error, $isTooOld);
+        }
+        $difference = $uncertainty->minus($demand);
 
         return new self(
             $ability,
@@ -165,13 +170,5 @@ final readonly class AbilityMargin
         }
 
         return $this->difference() > -$this->smallestChange() ? State::Near : State::Short;
-    }
-
-    /** @return array{float, float} degrees of bend, and degrees per cm of block */
-    private static function backbend(float $block, Proportions $proportions): array
-    {
-        $degrees = KneelingBackbend::degrees($block, $proportions);
-
-        return [$degrees, (KneelingBackbend::degrees($block + self::STEP, $proportions) - $degrees) / self::STEP];
     }
 }

@@ -8,32 +8,71 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Body\UpperBody;
-use LucidAscent\Core\LegChain\LegChain;
+use LucidAscent\Core\LegChain\Uncertainty;
 
 /**
  * How far the spine bends back when kneeling hands just reach a block, in degrees.
  *
- * The thighs stand upright on knees 5 cm thick, the torso is an arc that bends evenly, and the arms
- * hang from its end: the block is as high as what is left. This product's own reckoning.
+ * The thighs stand upright, and the torso is an arc that bends evenly: the hands come down by what the arc is lower
+ * than the straight torso. From where they hang with no bend at all nothing can be read, and the nearer to it, the
+ * less: there a centimetre is many degrees. This product's own reckoning.
  */
-final class KneelingBackbend
+final readonly class KneelingBackbend
 {
-    /** @param float $block height that the hands reach, in cm */
-    public static function degrees(float $block, Proportions $proportions): float
+    /** A step for slopes, in cm. */
+    private const STEP = 0.01;
+
+    /**
+     * @param float $hanging height of the hands, kneeling upright with the arms hanging, in cm
+     * @param float $torso in cm
+     */
+    private function __construct(private float $hanging, private float $torso)
     {
-        $stature = $proportions->stature->cm;
-        $standing =
-            $proportions->length(Segment::Thigh, Side::Left)->cm +
-            LegChain::HALF_KNEE -
-            UpperBody::Arm->ofStature($stature);
-        $torso = UpperBody::Torso->ofStature($stature);
-        $height = static fn (float $bend): float => $standing + ($bend > 0.0 ? ($torso * sin($bend)) / $bend : $torso);
+    }
+
+    public static function of(Proportions $proportions): self
+    {
+        return new self(
+            $proportions->length(Segment::KneelingHands, Side::Left)->cm,
+            UpperBody::Torso->ofStature($proportions->stature->cm),
+        );
+    }
+
+    /** @param float $block height that the hands reach, in cm; where it reads nothing, the nearest that can be read */
+    public function degrees(float $block): float
+    {
+        $share = 1.0 - ($this->hanging - $block) / $this->torso;
         [$low, $high] = [0.0, M_PI];
         for ($i = 0; $i < 40; ++$i) {
             $middle = ($low + $high) / 2;
-            $height($middle) > $block ? ($low = $middle) : ($high = $middle);
+            sin($middle) / $middle > $share ? ($low = $middle) : ($high = $middle);
         }
 
         return rad2deg(($low + $high) / 2);
+    }
+
+    /**
+     * @param Uncertainty $reading of the block, in cm
+     *
+     * @return array{float, Uncertainty} degrees
+     */
+    public function read(float $block, Uncertainty $reading): array
+    {
+        $degrees = $this->degrees($block);
+        $perCm = ($degrees - $this->degrees($block - self::STEP)) / self::STEP;
+        $longer = new self($this->hanging, $this->torso + self::STEP);
+        $perTorso = ($longer->degrees($block) - $degrees) / self::STEP;
+
+        return [
+            $degrees,
+            $reading
+                ->times($perCm)
+                ->plus(
+                    new Uncertainty(
+                        [Segment::KneelingHands->value => -$perCm],
+                        ['torso' => $perTorso * Segment::ESTIMATE_ERROR * $this->torso],
+                    ),
+                ),
+        ];
     }
 }

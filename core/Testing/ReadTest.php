@@ -202,7 +202,15 @@ final readonly class ReadTest
         }
         $posture = self::posture($definition, $taken);
         if (null === $posture) {
-            return self::asRead($definition, $taken, self::soleName($definition, $taken), $errors);
+            $name = self::soleName($definition, $taken);
+            if (
+                isset($definition->proves[Ability::SpineExtension->value])
+                && $taken->measure($name)->mean() >= ($body->kneelingHands ?? INF)
+            ) {
+                throw UnreadableTest::withoutABend((float) $body->kneelingHands);
+            }
+
+            return self::asRead($definition, $taken, $name, $errors);
         }
         $sensitivity = null;
         $uncertainty = static function (Component $component) use (

@@ -75,6 +75,18 @@ final readonly class TrialCheck
         }
     }
 
+    /** Why a test shows nothing of this body, whatever its numbers are; null where it shows something. */
+    public static function showsNothing(TestDefinition $test, TakenTest $taken, Proportions $proportions): ?string
+    {
+        try {
+            ReadTest::evidence($test, $taken, $proportions->body($taken->side), ToolErrors::usual());
+
+            return null;
+        } catch (UnreadableTest $e) {
+            return $e->showsNothing() ? $e->getMessage() : null;
+        }
+    }
+
     /**
      * Whether a leg of this body can give these numbers.
      *
@@ -100,7 +112,10 @@ final readonly class TrialCheck
             );
 
             return true;
-        } catch (UnreadableTest|InvalidValue) {
+        } catch (UnreadableTest $e) {
+            // Hands reach high blocks, whoever kneels there: it is kept, and shows nothing.
+            return $e->isOfBody();
+        } catch (InvalidValue) {
             return false;
         }
     }

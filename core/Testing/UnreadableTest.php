@@ -35,6 +35,31 @@ final class UnreadableTest extends \DomainException
         );
     }
 
+    /** @param float $hanging height at which the hands hang without any bend, in cm */
+    public static function withoutABend(float $hanging): self
+    {
+        return new self(
+            'no-bend',
+            sprintf(
+                'Kneeling upright, these hands hang at about %.1f cm: a block as high as that shows nothing of the '.
+                    'back bend. Take a lower one.',
+                $hanging,
+            ),
+        );
+    }
+
+    /** Whether a body can have given these numbers, and they only show nothing. */
+    public function isOfBody(): bool
+    {
+        return 'no-bend' === $this->because;
+    }
+
+    /** Whether whoever took it was right to write it down, and would have had to take it otherwise. */
+    public function showsNothing(): bool
+    {
+        return in_array($this->because, ['no-bend', 'inclination-alone'], true);
+    }
+
     public static function noTrial(): self
     {
         return new self('no-trial', 'No trial was read.');

@@ -26,6 +26,7 @@ use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\ShownTest;
 use LucidAscent\App\Repository\TestHistory;
+use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
@@ -127,7 +128,11 @@ final class PractitionerController extends TeacherController
             'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,
-            'unreadable' => self::unreadable($entries, $catalogue->tests()),
+            'unreadable' => $this->unreadable(
+                $entries,
+                $catalogue->tests(),
+                $this->records->body($practitioner)?->proportions(),
+            ),
             'older' => $hasOlder || $most < max(count($assessments), count($decisions)),
             'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
@@ -139,15 +144,15 @@ final class PractitionerController extends TeacherController
     }
 
     /**
-     * Those that nobody can have read: a slip of the keyboard, or of a file. They prove nothing until they are
-     * corrected.
+     * Those that nobody can have read, by a slip of the keyboard or of a file, and those that show nothing: what is
+     * wrong with each. They prove nothing until they are corrected or taken otherwise.
      *
      * @param array<string, array<string, ShownTest>> $entries by entry and side
      * @param array<string, TestDefinition> $tests
      *
-     * @return array<string, true> by entry and side: "… left"
+     * @return array<string, string> by entry and side: "… left"
      */
-    private static function unreadable(array $entries, array $tests): array
+    private function unreadable(array $entries, array $tests, ?Proportions $proportions): array
     {
         $unreadable = [];
         foreach ($entries as $entry => $both) {
@@ -156,8 +161,15 @@ final class PractitionerController extends TeacherController
                 $taken = [] === $trials
                     ? null
                     : new TakenTest($test->kind, Side::from($side), Tool::Tape, $trials);
-                if (null !== $taken && !TrialCheck::isReadable($tests[$test->kind] ?? null, $taken)) {
-                    $unreadable["$entry $side"] = true;
+                $definition = $tests[$test->kind] ?? null;
+                $nothing =
+                    null === $taken || null === $definition || null === $proportions
+                        ? null
+                        : TrialCheck::showsNothing($definition, $taken, $proportions);
+                if (null !== $taken && !TrialCheck::isReadable($definition, $taken)) {
+                    $unreadable["$entry $side"] = $this->say('Nobody measures this. Correct it.');
+                } elseif (null !== $nothing) {
+                    $unreadable["$entry $side"] = $nothing;
                 }
             }
         }

@@ -48,6 +48,7 @@ final class MadeUpStudio
                     'shin.left' => 40.6,
                     'shin.right' => 40.8,
                     'hipSpacing' => 17.2,
+                    'kneelingHands' => 32.5,
                 ],
                 [
                     'rotation' => 104.0,

@@ -25,8 +25,11 @@ final class PersonBody
         $measured = [];
         foreach (Segment::cases() as $segment) {
             if (!$body->has($segment->value)) {
-                // Only the knee hug needs it, and it can be reckoned.
-                if (!$body->has('stature') && Segment::LyingHipHeight !== $segment) {
+                // One test needs either of these, and they can be reckoned.
+                if (
+                    !$body->has('stature')
+                    && !in_array($segment, [Segment::LyingHipHeight, Segment::KneelingHands], true)
+                ) {
                     throw InvalidValue::missing('body.'.$segment->value);
                 }
                 continue;

@@ -220,7 +220,7 @@ final class SolveCase
         $sensitivity = Sensitivity::of($posture, $body);
         foreach (
             array_filter(
-                Segment::cases(),
+                Segment::ofLeg(),
                 static fn (Segment $segment): bool => Segment::LyingHipHeight !== $segment,
             ) as $segment
         ) {

@@ -38,6 +38,10 @@ final class BodyForm extends AbstractType
                 'label' => 'Lying hip height',
                 'help' => 'Hip joint centre above the mat, lying on the back.',
             ])
+            ->add('kneelingHands', CentimetreType::class, [
+                'label' => 'Hands, kneeling upright',
+                'help' => 'Fists above the mat, thighs upright and arms hanging: how far a back bend goes is read from it.',
+            ])
             ->add('confirmed', CheckboxType::class, [
                 'label' => 'Measured twice: this person really is so',
                 'required' => false,

@@ -224,6 +224,21 @@ final class BenchPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Confirmed when measured: thigh.left');
     }
 
+    public function testABlockThatHangingHandsReachIsKeptAndNotRead(): void
+    {
+        $person = "/practitioners/{$this->practitioner->id}";
+        $this->client->request('GET', "$person/body");
+        $this->client->submitForm('Record the body', ['body_form[kneelingHands]' => '30,5']);
+        self::assertResponseRedirects();
+        $this->client->request('GET', "$person/tests/kneeling-backbend");
+        $this->client->submitForm('Record the test', ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0',
+            'bench[trials][0][blockHeight]' => '31', 'bench[trials][1][blockHeight]' => '31']);
+        self::assertResponseRedirects($person);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'Hands, kneeling upright 30.5 cm');
+        self::assertSelectorTextContains('.timeline', 'Not read: Kneeling upright, these hands hang at about 30.5 cm');
+    }
+
     /** @return array<string, string> */
     private static function filled(): array
     {

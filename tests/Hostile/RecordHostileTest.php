@@ -184,7 +184,7 @@ final class RecordHostileTest extends AppTestCase
             self::assertLessThan(500, $this->client->getResponse()->getStatusCode(), $page);
         }
         $this->client->request('GET', "/practitioners/$practitioner->id");
-        self::assertSelectorTextContains('.timeline', 'Not read: nobody measures this');
+        self::assertSelectorTextContains('.timeline', 'Not read: Nobody measures this');
         self::assertSelectorExists('.timeline a[href*="soles-together"]');
         $this->client->request('GET', "/practitioners/$practitioner->id/poses/half-lotus");
         self::assertSelectorTextNotContains('main', '300');

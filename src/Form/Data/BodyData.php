@@ -24,6 +24,7 @@ final class BodyData
         'seatedHipHeight' => 'seatedHipHeight',
         'ankleAboveSole' => 'ankleAboveSole',
         'lyingHipHeight' => 'lyingHipHeight',
+        'kneelingHands' => 'kneelingHands',
     ];
 
     #[Assert\NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.')]
@@ -50,6 +51,8 @@ final class BodyData
     public ?float $ankleAboveSole = null;
     #[Assert\Positive(message: 'A length is more than 0.')]
     public ?float $lyingHipHeight = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $kneelingHands = null;
 
     public bool $confirmed = false;
 

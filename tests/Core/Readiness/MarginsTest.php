@@ -113,19 +113,26 @@ final class MarginsTest extends TestCase
 
     public function testALowerBlockIsADeeperBackbend(): void
     {
-        $bend = array_map(static fn (float $cm): float => KneelingBackbend::degrees($cm, SampleBody::proportions()),
-            [30.0, 20.0, 10.0, 0.0]);
+        $back = KneelingBackbend::of($own = SampleBody::proportions());
+        $bend = array_map($back->degrees(...), [30.0, 20.0, 10.0, 0.0]);
         self::assertSame($bend, array_values(array_unique($bend)));
         self::assertTrue($bend[0] < $bend[1] && $bend[1] < $bend[2] && $bend[2] < $bend[3]);
         $capacity = self::capacity(Ability::SpineExtension, 10.0, 0.7);
         $margin = AbilityMargin::of(Ability::SpineExtension, $capacity, 40.0, Uncertainty::none(),
-            BodyError::measured(), SampleBody::proportions(), false);
+            $own->error(Side::Left), $own, false);
         self::assertSame('degrees', $margin->unit());
         self::assertEqualsWithDelta($bend[2] - 40.0, $margin->difference(), 1e-9);
-        $slope = (KneelingBackbend::degrees(9.5, SampleBody::proportions()) - KneelingBackbend::degrees(10.5,
-            SampleBody::proportions()));
-        self::assertEqualsWithDelta(0.7 * $slope, $margin->error, 0.02 * $margin->error,
-            'As steep as the arc is there.');
+        $sure = $back->read(10.0, Uncertainty::ofReading(0.7))[1]->error($own->error(Side::Left));
+        self::assertEqualsWithDelta($sure, $margin->error, 1e-9, 'As sure as the bend that is read from it.');
+    }
+
+    public function testABackThatNeedNotBendIsNeverInDoubt(): void
+    {
+        $own = SampleBody::proportions();
+        $state = static fn (float $asked): State => AbilityMargin::of(Ability::SpineExtension,
+            self::capacity(Ability::SpineExtension, 32.0, 0.7), $asked, Uncertainty::none(), $own->error(Side::Left),
+            $own, false)->state();
+        self::assertSame([State::Open, State::Near], [$state(0.0), $state(1.0)]);
     }
 
     public function testHandsThatOverlapReachFurther(): void

@@ -28,6 +28,7 @@ use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
 use LucidAscent\Core\Testing\Tool;
 use LucidAscent\Core\Testing\ToolErrors;
+use LucidAscent\Core\Testing\TrialCheck;
 use LucidAscent\Core\Testing\UnreadableTest;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -399,6 +400,28 @@ final class ReadTestTest extends TestCase
             $this->expectException(UnreadableTest::class);
         }
         self::assertCount(1, $read());
+    }
+
+    public function testABlockThatHangingHandsReachShowsNoBackBend(): void
+    {
+        $bend = new TestDefinition('kneeling-backbend', 'Kneeling backbend', 14, Formula::named('direct'),
+            ['spine-extension' => Bound::Exact], ['blockHeight' => 'cm'], [], 1.0, bothSides: false);
+        $read = static fn (float $block, Body $of): array => ReadTest::evidence($bend, new TakenTest($bend->id,
+            Side::Left, Tool::Tape, [['blockHeight' => $block]]), $of, ToolErrors::usual());
+        $body = SampleBody::proportions()->body(Side::Left);
+        self::assertSame(32.0, $read(32.0, $body)[0]->value);
+        self::assertSame(33.0, $read(33.0, SampleBody::leg())[0]->value, 'Of a leg alone nobody can say.');
+        try {
+            $read(33.0, $body->with(['thigh' => 1.0]));
+            self::fail('They hang at 32.8 cm.');
+        } catch (UnreadableTest $e) {
+            self::assertSame(['no-bend', true], [$e->because, $e->isOfBody()]);
+            self::assertStringContainsString('32.8 cm', $e->getMessage());
+        }
+        $isOfBody = static fn (TestDefinition $test, array $trial): bool => TrialCheck::isOfBody($test, $trial,
+            Side::Left, Tool::Tape, new Sitting(), SampleBody::proportions());
+        self::assertTrue($isOfBody($bend, ['blockHeight' => 33.0]), 'It is kept, and shows nothing.');
+        self::assertFalse($isOfBody(Definition::wideLegs(), ['span' => 250.0]));
     }
 
     public function testToolsKnowTheirErrors(): void

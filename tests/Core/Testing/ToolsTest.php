@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Testing;
 
 use LucidAscent\Core\Body\InvalidValue;
+use LucidAscent\Core\Body\Length;
+use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Body\UpperBody;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\LegChain\Uncertainty;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\Formula;
@@ -84,13 +88,28 @@ final class ToolsTest extends TestCase
 
     public function testHandsOnTheFloorBendMoreThanHandsOnABlock(): void
     {
-        $bend = static fn (float $block): float => KneelingBackbend::degrees($block, SampleBody::proportions());
-        self::assertGreaterThan($bend(20.0), $bend(10.0));
-        // An arc of half a turn ends where it began: the block is then as high as hips less arms.
-        $straight = 41.2 + 5.0 + 0.288 * 168.0 - 0.44 * 168.0;
-        self::assertGreaterThan(0.0, $bend($straight - 30.0));
-        self::assertEqualsWithDelta(0.0, $bend(200.0), 1e-6, 'Higher than one can reach upright: no bend.');
-        self::assertEqualsWithDelta(180.0, $bend(-200.0), 1e-6);
+        $back = KneelingBackbend::of(SampleBody::proportions());
+        self::assertGreaterThan($back->degrees(20.0), $back->degrees(10.0));
+        // Upright, the hands hang here: 0.195 of 168.
+        self::assertEqualsWithDelta(0.0, $back->degrees(32.76), 1e-6);
+        self::assertGreaterThan(5.0, $back->degrees(32.0));
+        self::assertEqualsWithDelta(0.0, $back->degrees(200.0), 1e-6, 'Higher than one can reach upright: no bend.');
+        self::assertEqualsWithDelta(180.0, $back->degrees(-200.0), 1e-6);
+    }
+
+    public function testABendIsAsSureAsTheHandsTheBlockAndTheTorsoAre(): void
+    {
+        $reading = Uncertainty::ofReading(0.7);
+        $error = static function (float $block, array $measured = []) use ($reading): float {
+            $own = Proportions::of(Length::cm(168), array_map(Length::cm(...), $measured));
+
+            return KneelingBackbend::of($own)->read($block, $reading)[1]->error($own->error(Side::Left));
+        };
+        // At 10 cm a centimetre is 2.67 degrees: 0.7 cm of block, 4.56 cm or 0.7 cm of hanging hands, and 3.04 degrees
+        // of a torso that is known to a twentieth.
+        self::assertEqualsWithDelta(12.69, $error(10.0), 0.02);
+        self::assertEqualsWithDelta(4.03, $error(10.0, ['kneelingHands' => 32.76]), 0.02);
+        self::assertGreaterThan(4 * $error(10.0), $error(32.0), 'Nearly upright a centimetre is many degrees.');
     }
 
     public function testASecondIsWholeOnlyWithASampleFromBeforeIt(): void
@@ -139,17 +158,17 @@ final class ToolsTest extends TestCase
         self::assertFalse($frog->goesBeyond);
         self::assertSame(['breath-and-talk', false], [Definition::watched()->id, Definition::watched()->bothSides]);
         self::assertFalse((new Evidence(Ability::ExternalRotation, 1.0, Bound::Exact,
-            \LucidAscent\Core\LegChain\Uncertainty::none(), 't'))->isIsolating);
+            Uncertainty::none(), 't'))->isIsolating);
     }
 
     public function testTheBendIsThatOfAnEvenArc(): void
     {
-        $stature = 168.0;
-        $standing = 41.2 + 5.0 - UpperBody::Arm->ofStature($stature);
+        $own = Proportions::of(Length::cm(168), ['kneelingHands' => Length::cm(30)]);
+        $torso = UpperBody::Torso->ofStature(168.0);
         foreach ([20.0, 60.0, 100.0, 140.0] as $degrees) {
             $bend = deg2rad($degrees);
-            $block = $standing + UpperBody::Torso->ofStature($stature) * sin($bend) / $bend;
-            self::assertEqualsWithDelta($degrees, KneelingBackbend::degrees($block, SampleBody::proportions()), 1e-6);
+            $block = 30.0 - $torso + ($torso * sin($bend)) / $bend;
+            self::assertEqualsWithDelta($degrees, KneelingBackbend::of($own)->degrees($block), 1e-6);
         }
     }
 }
