@@ -235,7 +235,7 @@ final class BenchPageTest extends AppTestCase
             'bench[trials][0][blockHeight]' => '31', 'bench[trials][1][blockHeight]' => '31']);
         self::assertResponseRedirects($person);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'Hands, kneeling upright 30.5 cm');
+        self::assertSelectorTextContains('main', 'Hands, kneeling upright');
         self::assertSelectorTextContains('.timeline', 'Not read: Kneeling upright, these hands hang at about 30.5 cm');
     }
 
