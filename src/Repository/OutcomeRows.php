@@ -37,12 +37,12 @@ final readonly class OutcomeRows
         );
         $rates = [];
         foreach ($rows as $row) {
-            foreach (json_decode($row['progress'], true)['rates'] ?? [] as $one) {
+            foreach (KeptProgress::rates(json_decode($row['progress'], true)) as $one) {
                 $rates[$one['ability']][] = [
                     'person' => $row['person'],
-                    'month' => (float) $one['month'],
-                    'sd' => (float) $one['sd'],
-                    'start' => (float) $one['start'],
+                    'month' => $one['month'],
+                    'sd' => $one['sd'],
+                    'start' => $one['start'],
                 ];
             }
         }
@@ -64,16 +64,16 @@ final readonly class OutcomeRows
             false === $row
                 ? []
                 : array_filter(
-                    json_decode($row['progress'], true)['rates'] ?? [],
-                    static fn (array $one): bool => true === ($one['isAsked'] ?? false),
+                    KeptProgress::rates(json_decode($row['progress'], true)),
+                    static fn (array $one): bool => $one['isAsked'],
                 );
         $movement = Movement::of(
             array_values(
                 array_map(
                     static fn (array $one): array => [
-                        'month' => (float) $one['month'],
-                        'sd' => (float) $one['sd'],
-                        'chance' => (float) $one['chance'],
+                        'month' => $one['month'],
+                        'sd' => $one['sd'],
+                        'chance' => $one['chance'],
                     ],
                     $asked,
                 ),
@@ -105,17 +105,17 @@ final readonly class OutcomeRows
             $made = $practitioner->teacher->local(
                 $this->connection->convertToPHPValue($row['at'], MomentType::NAME),
             );
-            foreach (json_decode($row['progress'], true)['forecasts'] ?? [] as $one) {
+            foreach (KeptProgress::forecasts(json_decode($row['progress'], true)) as $one) {
                 $forecasts[] = [
                     'ability' => $one['ability'],
                     'side' => $one['side'],
                     'posture' => $one['posture'],
                     'forecast' => new RecordedForecast(
-                        (float) $one['asked'],
+                        $one['asked'],
                         $made,
-                        new \DateTimeImmutable($one['from']),
-                        null === $one['to'] ? null : new \DateTimeImmutable($one['to']),
-                        (int) $one['chance'],
+                        $one['from'],
+                        $one['to'],
+                        $one['chance'],
                     ),
                 ];
             }

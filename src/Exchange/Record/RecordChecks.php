@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Exchange\Record;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\PracticePlan;
@@ -14,6 +15,7 @@ use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Plan\StoredPlans;
+use LucidAscent\App\Repository\KeptProgress;
 use LucidAscent\Core\Body\Check;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\LegChain\Sitting;
@@ -36,6 +38,9 @@ final readonly class RecordChecks
             $record instanceof RungCheck => $this->propHeight($record),
             $record instanceof Clearance => AllowanceFields::kept($record->allowance, $record->allows),
             $record instanceof SeenRung => self::heights($record->heights),
+            $record instanceof AssessmentOutcome => null === $record->progress
+                ? null
+                : KeptProgress::check($record->progress),
             $record instanceof PracticePlan => $this->plans->check($record),
             default => null,
         };
