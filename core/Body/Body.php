@@ -11,7 +11,7 @@ namespace LucidAscent\Core\Body;
  * tip of the outer ankle bone. Hip spacing: between the two hip joint centres. Seated hip
  * height: hip joint centre above the seat, sitting upright. Ankle above sole: ankle centre
  * above the sole of the foot. Lying hip height: hip joint centre above the floor, lying on the back.
- * Kneeling hands: fists above the floor, kneeling upright with the arms hanging; no leg reaches further for it.
+ * Kneeling hands: fists above the floor, kneeling upright with the arms hanging.
  */
 final readonly class Body
 {

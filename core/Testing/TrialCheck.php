@@ -79,7 +79,7 @@ final readonly class TrialCheck
     public static function showsNothing(TestDefinition $test, TakenTest $taken, Proportions $proportions): ?string
     {
         try {
-            ReadTest::evidence($test, $taken, $proportions->body($taken->side), ToolErrors::usual());
+            ReadTest::values($test, $taken, $proportions->body($taken->side), ToolErrors::usual());
 
             return null;
         } catch (UnreadableTest $e) {

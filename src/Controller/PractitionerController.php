@@ -110,6 +110,7 @@ final class PractitionerController extends TeacherController
         $poses = $person->now($practitioner);
         $held = $poses->person->holds ?? $person->holds($practitioner);
         $wants = $wanted->of($practitioner);
+        $body = $this->records->body($practitioner);
         $slips = $this->slips($held);
         $request->attributes->set(
             CachedPage::UNTIL,
@@ -118,7 +119,7 @@ final class PractitionerController extends TeacherController
 
         return $this->render('practitioner/show.html.twig', [
             'practitioner' => $practitioner,
-            'body' => $this->records->body($practitioner),
+            'body' => $body,
             'rows' => null === $poses ? [] : $spine->rows($poses, $wants),
             'poses' => $poses,
             'wanted' => null === $poses ? [] : $wants,
@@ -128,11 +129,7 @@ final class PractitionerController extends TeacherController
             'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,
-            'unreadable' => $this->unreadable(
-                $entries,
-                $catalogue->tests(),
-                $this->records->body($practitioner)?->proportions(),
-            ),
+            'unreadable' => $this->unreadable($entries, $catalogue->tests(), $body?->proportions()),
             'older' => $hasOlder || $most < max(count($assessments), count($decisions)),
             'decisions' => array_slice($decisions, 0, $most),
             'clearances' => $this->records->clearances($practitioner),
@@ -158,18 +155,18 @@ final class PractitionerController extends TeacherController
         foreach ($entries as $entry => $both) {
             foreach ($both as $side => $test) {
                 $trials = array_column($test->trials, 'readings');
-                $taken = [] === $trials
-                    ? null
-                    : new TakenTest($test->kind, Side::from($side), Tool::Tape, $trials);
+                if ([] === $trials) {
+                    continue;
+                }
+                $taken = new TakenTest($test->kind, Side::from($side), Tool::Tape, $trials);
                 $definition = $tests[$test->kind] ?? null;
-                $nothing =
-                    null === $taken || null === $definition || null === $proportions
-                        ? null
-                        : TrialCheck::showsNothing($definition, $taken, $proportions);
-                if (null !== $taken && !TrialCheck::isReadable($definition, $taken)) {
-                    $unreadable["$entry $side"] = $this->say('Nobody measures this. Correct it.');
-                } elseif (null !== $nothing) {
-                    $unreadable["$entry $side"] = $nothing;
+                $because = match (true) {
+                    !TrialCheck::isReadable($definition, $taken) => $this->say('Nobody measures this. Correct it.'),
+                    null === $definition || null === $proportions => null,
+                    default => TrialCheck::showsNothing($definition, $taken, $proportions),
+                };
+                if (null !== $because) {
+                    $unreadable["$entry $side"] = $because;
                 }
             }
         }

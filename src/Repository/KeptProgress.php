@@ -37,11 +37,8 @@ final readonly class KeptProgress
     public static function check(mixed $kept): void
     {
         $progress = Fields::of($kept, 'progress');
-        foreach ($progress->has('rates') ? $progress->list('rates') : [] as $one) {
-            self::rate($one);
-        }
-        foreach ($progress->has('forecasts') ? $progress->list('forecasts') : [] as $one) {
-            self::forecast($one);
+        foreach (['rates' => self::rate(...), 'forecasts' => self::forecast(...)] as $name => $read) {
+            array_map($read, $progress->has($name) ? $progress->list($name) : []);
         }
     }
 
