@@ -7,7 +7,6 @@ namespace LucidAscent\Core\Figure;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
-use LucidAscent\Core\LegChain\LegChain;
 
 /**
  * What a figure loads, whoever wrote what about it: angles of its legs by the limits of Load, and what carries it. What
@@ -75,38 +74,13 @@ final readonly class DrawnLoads
         );
     }
 
-    /** @return array<string, float> degrees by ability, of a leg as it is drawn */
+    /** @return array<string, float> degrees by ability, of a leg as it is drawn: a turn where a bent knee shows it */
     private static function asAbilities(Figure $figure, Side $side): array
     {
-        [$flexion, $abduction, $rotation, $knee] = self::angles($figure, $side);
-        $turn = $knee > self::TURNS_FROM ? $rotation : 0.0;
+        $angles = DrawnAngles::asAbilities($figure, $side);
+        $turns = [Ability::ExternalRotation->value => 0.0, Ability::InternalRotation->value => 0.0];
 
-        return [
-            Ability::Flexion->value => $flexion,
-            Ability::Extension->value => -$flexion,
-            Ability::Abduction->value => $abduction,
-            Ability::Adduction->value => -$abduction,
-            Ability::ExternalRotation->value => $turn,
-            Ability::InternalRotation->value => -$turn,
-            Ability::KneeFlexion->value => $knee,
-            Ability::Hamstrings->value => $knee < self::BENT ? $flexion : 0.0,
-        ];
-    }
-
-    /** @return array{float, float, float, float} flexion, abduction, rotation and knee flexion, in degrees */
-    public static function angles(Figure $figure, Side $side): array
-    {
-        $name = $side->value;
-        $frame = $figure->frames['pelvis'];
-        $thigh = $figure->point("$name-knee")->minus($figure->point("$name-hip"));
-        $shin = $figure->point("$name-ankle")->minus($figure->point("$name-knee"));
-        $sign = $side->outward();
-        [$dx, $dy, $dz] = [$thigh->dot($frame->forward), $sign * $thigh->dot($frame->left), $thigh->dot($frame->up)];
-        [$sx, $sy, $sz] = [$shin->dot($frame->forward), $sign * $shin->dot($frame->left), $shin->dot($frame->up)];
-
-        // A leg in one line turns nothing that can be seen.
-        return LegChain::angles($dx, $dy, $dz, $sx, $sy, $sz, 0.0)
-            ?? [rad2deg(atan2($dx, -$dz)), rad2deg(atan2($dy, hypot($dx, $dz))), 0.0, 0.0];
+        return $angles[Ability::KneeFlexion->value] > self::TURNS_FROM ? $angles : [...$angles, ...$turns];
     }
 
     /**
@@ -116,7 +90,7 @@ final readonly class DrawnLoads
      */
     private static function ofLeg(Figure $figure, Side $side, array $carried, bool $isAside): array
     {
-        [$flexion, $abduction, $rotation, $knee] = self::angles($figure, $side);
+        [$flexion, $abduction, $rotation, $knee] = DrawnAngles::ofLeg($figure, $side);
         $turns = $knee > self::TURNS_FROM && abs($abduction) < self::TURNS_UP_TO && !$isAside;
         $loads = Load::ofLeg([
             'flexion' => $isAside ? 0.0 : self::shown($flexion),
@@ -147,7 +121,7 @@ final readonly class DrawnLoads
         $others = ['left-knee', 'right-knee', 'left-hand', 'right-hand'];
         $folded = array_filter(
             Side::cases(),
-            static fn (Side $side): bool => self::shown(self::angles($figure, $side)[3]) > self::SQUATS,
+            static fn (Side $side): bool => self::shown(DrawnAngles::ofLeg($figure, $side)[3]) > self::SQUATS,
         );
 
         return [] === array_intersect($carried, $others) && 2 === count($folded);
@@ -163,7 +137,7 @@ final readonly class DrawnLoads
     {
         $neck = $figure->point('neck');
         $trunk = $neck->minus($figure->point('pelvis'));
-        $knees = max(array_map(static fn (Side $side): float => self::angles($figure, $side)[3], Side::cases()));
+        $knees = max(array_map(static fn (Side $side): float => DrawnAngles::ofLeg($figure, $side)[3], Side::cases()));
 
         // Face up the shoulders carry, and on folded knees the heels.
         return $neck->z > self::LIES

@@ -49,6 +49,9 @@ final class FigureGaps
             $shapes["test $id"] = [Kind::Test, $id, '', $test];
         }
         foreach ($shapes as [$kind, $id, $place, $shape]) {
+            foreach (DemandGaps::of($shape, $find) as $fault) {
+                yield [$kind, $id, ltrim("$place/pose", '/'), "$fault."];
+            }
             foreach (self::STATURES as $stature) {
                 foreach (self::faults($shape, Physique::of(Proportions::of(Length::cm($stature))), $find) as $fault) {
                     yield [

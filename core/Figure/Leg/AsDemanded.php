@@ -37,7 +37,7 @@ final readonly class AsDemanded implements LegPlacement
         private float $pointed = 35.0,
         private float $lifted = 0.0,
         private bool $isFlat = false,
-        private bool $isInPelvis = false,
+        public bool $isInPelvis = false,
     ) {
     }
 
@@ -65,6 +65,12 @@ final readonly class AsDemanded implements LegPlacement
     public function values(): array
     {
         return $this->demand->values();
+    }
+
+    /** Whether it is drawn from just this demand. */
+    public function isOf(RungDemand $demand): bool
+    {
+        return $this->demand->name() === $demand->name();
     }
 
     public function place(Joint $hip): Limb

@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\Core\Figure;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\Arm\ByAngles as ArmByAngles;
+use LucidAscent\Core\Figure\DrawnAngles;
 use LucidAscent\Core\Figure\DrawnLoads;
 use LucidAscent\Core\Figure\Figure;
 use LucidAscent\Core\Figure\HipHeight;
@@ -86,10 +87,10 @@ final class DrawnLoadsTest extends TestCase
             foreach (Side::cases() as $side) {
                 $figure = self::figure(HipHeight::Stands, new ByAngles(new LegAngles(...$angles), 0.0),
                     tilt: 12.0, working: $side);
-                self::assertEqualsWithDelta($angles, DrawnLoads::angles($figure, $side), 1e-6);
+                self::assertEqualsWithDelta($angles, DrawnAngles::ofLeg($figure, $side), 1e-6);
             }
         }
         $straight = self::figure(HipHeight::Stands, self::angles(30.0, 20.0, 0.0, 0.0));
-        self::assertEqualsWithDelta([30.0, 20.0, 0.0, 0.0], DrawnLoads::angles($straight, Side::Left), 1e-3);
+        self::assertEqualsWithDelta([30.0, 20.0, 0.0, 0.0], DrawnAngles::ofLeg($straight, Side::Left), 1e-3);
     }
 }
