@@ -33,6 +33,8 @@ final readonly class DrawnLoads
     private const ASIDE = 20.0;
     /** A spine that turns further than this is drawn to do so, in degrees. */
     private const TURNED = 20.0;
+    /** A spine that rounds further than this over its length, with nothing to lie on, is drawn to fold, in degrees. */
+    private const ROUNDED = 50.0;
 
     /**
      * @param list<string> $own of the side that works, and of the whole body
@@ -62,6 +64,7 @@ final readonly class DrawnLoads
                 && [] !== array_intersect($carried, ['left-hand', 'right-hand'])
                 && self::leansOnHands($figure),
             Load::Twist->value => abs($pose->twist) > self::TURNED,
+            Load::LoadedFold->value => !$isLying && $pose->back > self::ROUNDED,
         ];
         $isAside = abs($pose->lean) > self::ASIDE && !$isLying;
 

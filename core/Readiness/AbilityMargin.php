@@ -64,6 +64,10 @@ final readonly class AbilityMargin
             ),
             default => [$capacity->value, $capacity->uncertainty],
         };
+        if (Ability::SpineExtension === $ability && $asked <= 0.0) {
+            // A back that need not bend does so whatever is read of it.
+            $uncertainty = Uncertainty::none();
+        }
         if ($uncertainty === $capacity->uncertainty && $demand->isNone()) {
             // Against a fixed figure it errs as what is known does.
             return new self($ability, $capacity, $shown, $asked, $uncertainty, $capacity->error, $isTooOld);

@@ -102,6 +102,12 @@ final class CatalogueDemand implements RungDemand
         return $this->stood;
     }
 
+    /** @return list<string> what it loads of the other leg, by how that one lies meanwhile */
+    public function otherLoads(): array
+    {
+        return Contacts::about($this->contact)->other->carriesFoot() ? [Load::KneeFolded->value] : [];
+    }
+
     /** Whether both legs are asked for their part in it. */
     public function usesBothLegs(): bool
     {

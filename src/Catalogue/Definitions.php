@@ -217,6 +217,7 @@ final class Definitions
                 ...$rung['other_loads'] ?? [],
                 ...Load::ofThresholds(self::least($rung['other_leg'] ?? [])),
                 ...$otherLeg?->loads() ?? [],
+                ...$leg?->otherLoads() ?? [],
                 ...$drawn->other ?? [],
             ]),
         );

@@ -20,6 +20,12 @@ enum OtherLeg
     /** It stands, its shin upright. */
     case Stands;
 
+    /** Whether its thigh carries this leg's ankle, its own knee bent. */
+    public function carriesFoot(): bool
+    {
+        return self::Folded === $this;
+    }
+
     /** Whether what holds one leg holds the shape. */
     public function isUsed(): bool
     {
