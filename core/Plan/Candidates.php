@@ -152,7 +152,7 @@ final class Candidates
             1,
             0,
         );
-        $aims = [];
+        $aims = $free = [];
         foreach ($routes as $route) {
             $rungs = ($there[$route->wanted] ?? null)?->rungs;
             $aims[$route->wanted] = array_values(
@@ -162,8 +162,16 @@ final class Candidates
                         || null !== ($rungs[$side->value] ?? null),
                 ),
             );
+            // A side that does not rest works on what it is short of, though the pose has to wait.
+            $free[$route->wanted] = array_values(
+                array_filter(
+                    Side::cases(),
+                    static fn (Side $side): bool => in_array($side, $aims[$route->wanted], true)
+                        || !$poses->person->holds->isWholeSideHeld($side),
+                ),
+            );
         }
-        $sought = Remedies::sought($aims, $poses, $keystone?->ability);
+        $sought = Remedies::sought($free, $poses, $keystone?->ability);
         $there = array_map(static fn (Candidate $candidate): string => $candidate->posture, $list);
 
         return new self(

@@ -11,6 +11,7 @@ use LucidAscent\App\Catalogue\DrawnShapes;
 use LucidAscent\App\Catalogue\PoseText;
 use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\App\Figure\ContactFigures;
+use LucidAscent\App\Figure\DemandGaps;
 use LucidAscent\App\Figure\DrawnFigure;
 use LucidAscent\App\Figure\FigureDocument;
 use LucidAscent\App\Figure\FigureGaps;
@@ -302,6 +303,53 @@ final class FigureTest extends TestCase
                 self::body(170.0), $find)));
         self::assertStringContainsString('left: ', FigureGaps::faults(['pose' => ['base' => 'standing',
             'arms' => ['to' => 'foot']]], self::body(170.0), $find)[0]);
+    }
+
+    /**
+     * The angles of the picture are those that its shape asks for: of either leg, of the spine and of the arms.
+     *
+     * @param array<string, mixed> $shape
+     */
+    #[DataProvider('asked')]
+    public function testAPictureThatShowsAnotherAngleThanIsAskedIsNamed(?string $fault, array $shape): void
+    {
+        $find = static fn (): array => [];
+        self::assertSame(null === $fault ? [] : [$fault], DemandGaps::of($shape + ['props' => []], $find));
+    }
+
+    /** @return iterable<string, array{string|null, array<string, mixed>}> */
+    public static function asked(): iterable
+    {
+        $asks = static fn (string $component, float $value): array => ['thresholds' => [['component' => $component,
+            'at_least' => ['value' => $value]]]];
+        $lying = ['base' => 'on-the-back', 'leg' => [70, 0, 0, 0], 'other' => [-10, 30, 0, 100]];
+        yield 'as it is asked' => [null, ['pose' => $lying, 'demand' => $asks('hamstrings', 70)]];
+        yield 'nearly so' => [null, ['pose' => $lying, 'demand' => $asks('hamstrings', 72.9)]];
+        yield 'less' => ['asks 74° of hamstrings, and is drawn with 70°',
+            ['pose' => $lying, 'demand' => $asks('hamstrings', 74)]];
+        yield 'more' => ['asks 66° of hamstrings, and is drawn with 70°',
+            ['pose' => $lying, 'demand' => $asks('hamstrings', 66)]];
+        yield 'a soft knee slackens the back of the thigh by half of it' => [null,
+            ['pose' => ['leg' => [90, 0, 0, 40]] + $lying, 'demand' => $asks('hamstrings', 70)]];
+        yield 'of the other leg' => ['asks 15° of abduction of the other leg, and is drawn with 30°',
+            ['pose' => $lying, 'other_leg' => $asks('abduction', 15)]];
+        yield 'extension' => [null, ['pose' => $lying, 'other_leg' => $asks('extension', 10)]];
+        yield 'the front of the thigh' => [null, ['pose' => $lying, 'other_leg' => $asks('quadriceps', 100)]];
+        yield 'less, for a hip that is bent' => [null, ['pose' => ['other' => [40, 0, 0, 120]] + $lying,
+            'other_leg' => $asks('quadriceps', 100)]];
+        yield 'a spine that turns' => ['asks 30° of spine-rotation, and is drawn with 20°',
+            ['pose' => $lying + ['twist' => -20], 'demand' => $asks('spine-rotation', 30)]];
+        yield 'a spine that bends back' => ['asks 40° of spine-extension, and is drawn with 20°',
+            ['pose' => $lying + ['back' => -20], 'demand' => $asks('spine-extension', 40)]];
+        yield 'the arm that is raised further' => [null, ['pose' => $lying + ['arm' => [20, 0, 0, 0],
+            'other_arm' => [150, 0, 0, 0]], 'demand' => $asks('shoulder-flexion', 150)]];
+        yield 'what no picture shows' => [null, ['pose' => $lying, 'demand' => $asks('balance', 30)]];
+        $pigeon = ['contact' => 'pigeon-front', 'values' => ['hipHeight' => 18, 'shinAngle' => 35, 'pelvicTilt' => 40]];
+        yield 'a computed leg on a pelvis tipped otherwise' => ['asks for a pelvis tipped by 40°, and is drawn with 10°',
+            ['pose' => ['base' => 'sitting', 'hips' => 'demanded', 'tilt' => 10, 'leg' => 'demanded',
+                'other' => ['long' => 180, 'down' => true]], 'demand' => $pigeon]];
+        yield 'a computed leg that is drawn by hand' => ['asks 111° of flexion, and is drawn with 70°', ['pose' => [
+            'base' => 'sitting', 'hips' => 10.6, 'tilt' => 40, 'leg' => [70, 11, 75, 134]], 'demand' => $pigeon]];
     }
 
     public function testTheDocumentHasEveryPointThatItsSegmentsName(): void

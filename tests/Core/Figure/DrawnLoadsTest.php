@@ -38,11 +38,12 @@ final class DrawnLoadsTest extends TestCase
         float $lean = 0.0,
         float $twist = 0.0,
         ?ArmByAngles $arms = null,
+        float $back = 0.0,
     ): void {
         foreach (Side::cases() as $side) {
             $straight = self::angles(0.0, 0.0, 0.0, 0.0);
             $arms ??= new ArmByAngles(0.0, 20.0);
-            $pose = new Pose($hips, $tilt, $lean, 0.0, 0.0, 0.0, 0.0, $twist, 0.0, 0.0, $leg, $otherLeg ?? $straight,
+            $pose = new Pose($hips, $tilt, $lean, 0.0, 0.0, $back, 0.0, $twist, 0.0, 0.0, $leg, $otherLeg ?? $straight,
                 $arms, $arms);
             $drawn = DrawnLoads::of(Figure::of($pose, self::physique(), $side), $pose);
             self::assertEqualsCanonicalizing([$own, $other], [$drawn->own, $drawn->other], $side->value);
@@ -73,6 +74,10 @@ final class DrawnLoadsTest extends TestCase
         yield 'one that is bent' => [[], [], false, $stand, $leg(92, 0, 0, 30)];
         yield 'turned' => [['twist'], [], false, $stand, $leg(0, 0, 0, 0), null, 0.0, 0.0, -22.0];
         yield 'turned a little' => [[], [], false, $stand, $leg(0, 0, 0, 0), null, 0.0, 0.0, 18.0];
+        yield 'rounded' => [['loaded-fold'], [], false, $stand, $leg(0, 0, 0, 0), null, 0.0, 0.0, 0.0, null, 52.0];
+        yield 'rounded a little' => [[], [], false, $stand, $leg(0, 0, 0, 0), null, 0.0, 0.0, 0.0, null, 48.0];
+        yield 'rounded lying' => [['on-the-back'], [], true, HipHeight::Lies, $leg(0, 0, 0, 0), null, -90.0, 0.0, 0.0,
+            null, 52.0];
         yield 'on the back' => [['on-the-back'], [], true, HipHeight::Lies, $leg(0, 0, 0, 0), null, -90.0];
         yield 'on the front' => [['prone'], [], true, HipHeight::Lies, $leg(0, 0, 0, 0), null, 90.0];
         yield 'on the back, the other knee rests' => [['on-the-back'], [], true, HipHeight::Lies, $leg(0, 0, 0, 0),
