@@ -117,6 +117,8 @@ final readonly class PlanText
             'drill' => $item->drill?->id,
             'phase' => $item->phase->value,
             'side' => $item->side->value ?? 'both',
+            // Lying with long legs is of no side, also where one of them rests.
+            'sideSaid' => $item->rung->rung->work->leavesLegsLong() ? 'both' : ($item->side->value ?? 'both'),
             'seconds' => $item->seconds,
             'breaths' => $item->breaths($session->dose),
             'repetitions' => $item->repetitions($session->dose),

@@ -44,7 +44,7 @@ export const writtenForm = (items, done) =>
             const legend = document.createElement('legend');
             legend.className = 'label';
             const which = item.tries ? `, ${t('try %1%', item.tries)}` : '';
-            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.side].toLowerCase()}${which}`;
+            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.sideSaid ?? item.side].toLowerCase()}${which}`;
             box.append(
                 legend,
                 tick(index, 'holdReached', t('The hold was reached'), holdReached),

@@ -104,7 +104,7 @@ const show = (index) => {
     left = item.seconds;
     find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
     find('name').textContent = item.name === item.rungName ? item.name : `${item.name}: ${item.rungName}`;
-    find('side').textContent = SIDES[item.side];
+    find('side').textContent = SIDES[item.sideSaid ?? item.side];
     find('run').scrollIntoView({ block: 'start' });
     find('figure').replaceChildren(...figureOf(at));
     const next = items[at + 1];
@@ -149,7 +149,7 @@ const show = (index) => {
     showClock();
     ask();
     tone();
-    speak(`${SIDES[item.side]}. ${item.name}. ${item.cues[0] ?? ''}`);
+    speak(`${SIDES[item.sideSaid ?? item.side]}. ${item.name}. ${item.cues[0] ?? ''}`);
 };
 // What was noted of later items goes along with them when one more is put before them.
 const moveOn = (from) => {
@@ -274,7 +274,9 @@ find('hurt-done').addEventListener('click', () => {
             ? t('Its side, or what it bars, is over for today. This is still allowed:')
             : t('Nothing more of this session is allowed today. Rest, and say it at the end.');
     find('allowed-items').replaceChildren(
-        ...[...new Set(allowed.map(({ name, side }) => `${name}, ${SIDES[side].toLowerCase()}`))].map((words) => {
+        ...[
+            ...new Set(allowed.map(({ name, side, sideSaid }) => `${name}, ${SIDES[sideSaid ?? side].toLowerCase()}`)),
+        ].map((words) => {
             const li = document.createElement('li');
             li.textContent = words;
             return li;
