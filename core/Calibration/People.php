@@ -44,6 +44,7 @@ final class People
         'ankle' => [32.0, 7.0, 2.0],
         'spine-extension' => [22.0, 14.0, 0.0],
         'spine-rotation' => [50.0, 11.0, 4.0],
+        'side-bend' => [35.0, 8.0, 3.0],
         'shoulder-flexion' => [172.0, 9.0, 0.0],
         'shoulder-reach' => [6.0, 9.0, 4.0],
         'balance' => [28.0, 12.0, 4.0],

@@ -57,12 +57,12 @@ final class DrawnAngles
     }
 
     /**
-     * Likewise of a trunk and its arms: how far it bends back over its length, how far its shoulders are turned against
-     * its pelvis, and how far the arm that is raised further is raised from hanging, by whatever way.
+     * Likewise of a trunk and its arms: how far it bends back over its length, and to a side; how far its shoulders are
+     * turned against its pelvis, and how far the arm that is raised further is raised from hanging, by whatever way.
      *
      * @return array<string, float> degrees by ability
      */
-    public static function ofTrunk(Figure $figure, Pose $pose): array
+    public static function ofTrunk(Figure $figure, Pose $pose, Side $side): array
     {
         $down = $figure->frames['chest']->up->times(-1.0);
         $raised = array_map(
@@ -77,6 +77,7 @@ final class DrawnAngles
         return [
             Ability::SpineExtension->value => -$pose->back,
             Ability::SpineRotation->value => abs($pose->twist),
+            Ability::SideBend->value => $side === $figure->working ? $pose->side : -$pose->side,
             Ability::ShoulderFlexion->value => max($raised),
         ];
     }

@@ -28,6 +28,8 @@ enum Ability: string
     case Ankle = 'ankle';
     case SpineExtension = 'spine-extension';
     case SpineRotation = 'spine-rotation';
+    /** How far the trunk bends to that side, both sitting bones down. */
+    case SideBend = 'side-bend';
     case ShoulderFlexion = 'shoulder-flexion';
     case ShoulderReach = 'shoulder-reach';
     case Balance = 'balance';

@@ -19,6 +19,7 @@ enum Remedy: string
     case Balance = 'balance';
     case Shoulders = 'shoulders';
     case Spine = 'spine';
+    case SideBody = 'side-body';
     case Ankle = 'ankle';
     case Strength = 'strength';
     case Breath = 'breath';
@@ -36,6 +37,7 @@ enum Remedy: string
             Ability::Balance => self::Balance,
             Ability::ShoulderFlexion, Ability::ShoulderReach => self::Shoulders,
             Ability::SpineExtension, Ability::SpineRotation => self::Spine,
+            Ability::SideBend => self::SideBody,
             Ability::Ankle => self::Ankle,
             Ability::Strength => self::Strength,
             Ability::Ease => self::Breath,

@@ -122,6 +122,22 @@ final readonly class AbilityMargin
         );
     }
 
+    /** The same, with so much more shown, and with its errors times a factor. */
+    public function shifted(float $more, float $factor): self
+    {
+        return new self(
+            $this->ability,
+            $this->capacity,
+            (float) $this->shown + $more,
+            $this->asked,
+            $this->uncertainty->times($factor),
+            $this->error * $factor,
+            $this->isTooOld,
+            $this->isOtherLeg,
+            $this->errorOfAsked,
+        );
+    }
+
     /** What the other leg has to do: the planted one, or the one behind. */
     public function ofOtherLeg(): self
     {

@@ -44,6 +44,7 @@ final class Chance
         if ([] === $margins) {
             return null;
         }
+        $margins = array_map(self::byIsolating(...), $margins);
         // One that is as good as sure takes no part: what is left is often one alone.
         $margins = array_values(
             array_filter(
@@ -81,6 +82,29 @@ final class Chance
         }
 
         return $positive / self::DRAWS;
+    }
+
+    /**
+     * A margin that is not settled, as far as the isolating tests alone say: where an exact reading was raised to the
+     * highest of several lower bounds, that one is more likely too high than not.
+     */
+    private static function byIsolating(AbilityMargin $margin): AbilityMargin
+    {
+        $raised = $margin->capacity;
+        $exact = $raised?->isolating();
+        if (null === $raised || null === $exact || $exact === $raised || State::Open === $margin->state()) {
+            return $margin;
+        }
+
+        $turn = $margin->ability->turn();
+
+        // A block under the hands is shown as a bend: of that a height says nothing straight away.
+        return abs((float) $margin->shown - $turn * $raised->value) > self::ALIKE
+            ? $margin
+            : $margin->shifted(
+                $turn * ($exact->value - $raised->value),
+                $raised->error > 0.0 ? $exact->error / $raised->error : 1.0,
+            );
     }
 
     /** The chance that a figure with this error (one SD) is above zero. */

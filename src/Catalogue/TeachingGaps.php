@@ -39,6 +39,8 @@ final readonly class TeachingGaps
     {
         $gaps = [];
         $postures = $entries[Kind::Posture->value];
+        $places = array_merge(...array_column($entries[Kind::Feeling->value] ?? [], 'items'));
+        $never = array_keys(array_filter(array_column($places, 'warns', 'id')));
         foreach ($postures as $id => $posture) {
             foreach (['level', 'purposes', 'sides'] as $said) {
                 if (!isset($posture[$said])) {
@@ -48,6 +50,9 @@ final readonly class TeachingGaps
             foreach (Shapes::of($posture) as $at => $rung) {
                 foreach (self::ofRung($rung) + self::ofStance($posture, $rung) as $place => $message) {
                     $gaps[] = $fault($id, "$at/$place", $message);
+                }
+                foreach (array_intersect($rung['felt'] ?? [], $never) as $place) {
+                    $gaps[] = $fault($id, "$at/felt", "is to be felt at \"$place\", which is never right.");
                 }
             }
         }

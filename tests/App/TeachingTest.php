@@ -63,6 +63,8 @@ final class TeachingTest extends TestCase
         yield 'a cue of thirteen words' => [['rung' => ['cues' => ['One',
             'one two three four five six seven eight nine ten eleven twelve thirteen']]],
             'pigeon rungs/0/cues has a cue of more than 12 words: "one two three four five six seven eight nine ten eleven twelve thirteen".'];
+        yield 'a place that is never right' => [['rung' => ['felt' => ['outer-seat', 'low-back']]],
+            'pigeon rungs/0/felt is to be felt at "low-back", which is never right.'];
         yield 'no place' => [['rung' => ['felt' => []]], 'pigeon rungs/0/felt says not where it is felt.'];
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
         yield 'a neck that nobody asks about' => [['rung' => ['loads' => ['neck'],

@@ -21,6 +21,7 @@ const NAMES = {
     quadriceps: t('Front of the thigh'),
     'spine-extension': t('Back bend, hands at'),
     'spine-rotation': t('Turn of the spine'),
+    'side-bend': t('Side bend'),
     'shoulder-flexion': t('Arms overhead'),
     'shoulder-reach': t('Gap behind the back'),
     balance: t('Balance'),
