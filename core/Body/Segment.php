@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Body;
 
 /**
- * The lengths of a body that are measured from landmark to landmark: those of the leg chain, and one of arms and trunk.
+ * The lengths of a body that are measured from landmark to landmark: those of the leg chain, and some of arms and trunk.
  *
  * Shares of stature: thigh, shin and ankle height after Drillis & Contini (1966), as tabulated
  * by Winter, Biomechanics and Motor Control of Human Movement. Hip spacing and seated hip
@@ -25,6 +25,10 @@ enum Segment: string
     case LyingHipHeight = 'lyingHipHeight';
     /** Fists above the floor, kneeling upright with the arms hanging: thigh and trunk, less the arm. */
     case KneelingHands = 'kneelingHands';
+    /** Sitting upright: from the seat to the top of the shoulder. */
+    case SeatToShoulder = 'seatToShoulder';
+    case ShoulderToFingertips = 'shoulderToFingertips';
+    case ElbowToFingertips = 'elbowToFingertips';
 
     /** What share of stature this length is when nobody has measured it. */
     public function shareOfStature(): float
@@ -38,13 +42,18 @@ enum Segment: string
             self::LyingHipHeight => 0.055,
             // Thigh, half a knee and torso, less the arm down to the fist.
             self::KneelingHands => 0.195,
+            // Seated hip height and torso, less what the neck stands above the shoulder.
+            self::SeatToShoulder => 0.323,
+            // Upper arm, forearm and hand (Winter).
+            self::ShoulderToFingertips => 0.44,
+            self::ElbowToFingertips => 0.254,
         };
     }
 
-    /** Whether the left and the right leg each have one. */
+    /** Whether left and right each have one. */
     public function isPaired(): bool
     {
-        return self::Thigh === $this || self::Shin === $this;
+        return in_array($this, [self::Thigh, self::Shin, self::ShoulderToFingertips, self::ElbowToFingertips], true);
     }
 
     /**
@@ -59,6 +68,7 @@ enum Segment: string
             self::Shin => 0.7,
             self::HipSpacing => 0.8,
             self::SeatedHipHeight, self::LyingHipHeight, self::KneelingHands => 0.7,
+            self::SeatToShoulder, self::ShoulderToFingertips, self::ElbowToFingertips => 1.0,
             self::AnkleAboveSole => 0.0,
         };
     }

@@ -7,11 +7,11 @@ namespace LucidAscent\Core\Figure;
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\Body\UpperLengths;
 
 /**
  * The lengths and thicknesses of one person's body, in cm. Legs as they were measured, or estimated from stature;
- * torso and arms as shares of stature (UpperBody, after Winter). What else there is (shoulder width, neck, head,
+ * torso and arms likewise (UpperLengths). What else there is (shoulder width, neck, head,
  * hand, foot) is after Drillis and Contini (1966) as tabulated by Winter, from memory; all thicknesses are this
  * product's own.
  */
@@ -37,13 +37,20 @@ final readonly class Physique
         'hand' => [2.8, 1.8],
     ];
 
-    private function __construct(public Proportions $proportions, public float $stature)
-    {
+    /** @param array<string, UpperLengths> $upper by side */
+    private function __construct(
+        public Proportions $proportions,
+        public float $stature,
+        private array $upper,
+    ) {
     }
 
     public static function of(Proportions $proportions): self
     {
-        return new self($proportions, $proportions->stature->cm);
+        return new self($proportions, $proportions->stature->cm, [
+            'left' => UpperLengths::of($proportions, Side::Left),
+            'right' => UpperLengths::of($proportions, Side::Right),
+        ]);
     }
 
     public function leg(Side $side): Body
@@ -60,7 +67,7 @@ final readonly class Physique
     /** Each of the three parts of the spine, from between the hips to the base of the neck. */
     public function spinePart(): float
     {
-        return UpperBody::Torso->ofStature($this->stature) / 3.0;
+        return $this->upper(Side::Left)->torso / 3.0;
     }
 
     /** From the base of the neck to the middle of the head. */
@@ -75,16 +82,10 @@ final readonly class Physique
         return $this->hundredths(10.2);
     }
 
-    /** In cm. */
-    public function upperArm(): float
+    /** Torso and arm of a side, in cm. */
+    public function upper(Side $side): UpperLengths
     {
-        return UpperBody::UpperArm->ofStature($this->stature);
-    }
-
-    /** In cm. */
-    public function forearm(): float
-    {
-        return UpperBody::Forearm->ofStature($this->stature);
+        return $this->upper[$side->value];
     }
 
     /** In cm. */

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\Posture;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
@@ -82,6 +83,7 @@ final class DemandOrder
     ): array {
         $asked = [];
         $body = Proportions::of(Length::cm($stature))->body(Side::Left);
+        $upper = UpperLengths::ofStature($stature);
         foreach (
             [
                 'this' => [$rung->thresholds, $rung->demand, $full->demand],
@@ -96,7 +98,7 @@ final class DemandOrder
             }
             try {
                 foreach (
-                    self::onThePropsOf($demand->posture($hips, $stature), $of?->posture($hips, $stature))->angles(
+                    self::onThePropsOf($demand->posture($hips, $upper), $of?->posture($hips, $upper))->angles(
                         $body,
                     ) as $component => $degrees
                 ) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Posture;
 
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
@@ -12,8 +13,8 @@ use LucidAscent\Core\LegChain\Posture;
 /** What a rung asks of a leg, as a position of the leg chain. */
 interface RungDemand
 {
-    /** @param float $stature in cm: torso and arms are shares of it */
-    public function posture(Capacity $capacity, float $stature): Posture;
+    /** @param UpperLengths $upper torso and arms, for what hands, neck or shoulder have a part in */
+    public function posture(Capacity $capacity, UpperLengths $upper): Posture;
 
     /** Whether its knee goes where it suits: then what the leg can do decides on the position too. */
     public function isFree(): bool;

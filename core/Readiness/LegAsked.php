@@ -6,6 +6,7 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Body;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -55,12 +56,13 @@ final class LegAsked
             return new self();
         }
         $body = $person->proportions->body($side);
+        $upper = UpperLengths::of($person->proportions, $side);
         $leg = $atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg();
         $shown = PropRule::KneeBlock === $prop ? $capacities->shown() : null;
 
         return $person->legs->at(
-            spl_object_id($body).$demand->name().($demand->isFree() ? $leg->name() : '').$shown?->name(),
-            static fn (): self => self::reckoned($demand, $leg, $person->proportions->stature->cm, $body, $shown),
+            spl_object_id($body).$upper->name().$demand->name().($demand->isFree() ? $leg->name() : '').$shown?->name(),
+            static fn (): self => self::reckoned($demand, $leg, $upper, $body, $shown),
         );
     }
 
@@ -68,12 +70,12 @@ final class LegAsked
     private static function reckoned(
         RungDemand $demand,
         Capacity $leg,
-        float $stature,
+        UpperLengths $upper,
         Body $body,
         ?Capacity $shown,
     ): self {
         try {
-            $asked = $demand->posture($leg, $stature);
+            $asked = $demand->posture($leg, $upper);
             $height = null;
             if (null !== $shown && $asked instanceof KneeAtHeight) {
                 $lowest = LowestKnee::search($asked->contact, $body, $shown);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\HasStrap;
@@ -86,7 +87,7 @@ final readonly class PropHeights
     private static function toFoot(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         try {
-            $posture = $rung->rung->otherDemand?->posture(new Capacity(), $person->proportions->stature->cm);
+            $posture = $rung->rung->otherDemand?->posture(new Capacity(), UpperLengths::of($person->proportions, $side));
 
             return $posture instanceof HasStrap ? $posture->strap($person->proportions->body($side->opposite())) : null;
         } catch (\DomainException) {

@@ -7,5 +7,5 @@ namespace LucidAscent\Core\Readiness;
 /** The version of the rules, kept with every record that they made; raised whenever an answer could change. */
 final class Rules
 {
-    public const VERSION = '11';
+    public const VERSION = '12';
 }

@@ -7,7 +7,7 @@ namespace LucidAscent\Core\Testing;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Uncertainty;
 
 /**
@@ -25,16 +25,20 @@ final readonly class KneelingBackbend
     /**
      * @param float $hanging height of the hands, kneeling upright with the arms hanging, in cm
      * @param float $torso in cm
+     * @param float $torsoError one SD of it, in cm
      */
-    private function __construct(private float $hanging, private float $torso)
+    private function __construct(private float $hanging, private float $torso, private float $torsoError)
     {
     }
 
     public static function of(Proportions $proportions): self
     {
+        $upper = UpperLengths::of($proportions, Side::Left);
+
         return new self(
             $proportions->length(Segment::KneelingHands, Side::Left)->cm,
-            UpperBody::Torso->ofStature($proportions->stature->cm),
+            $upper->torso,
+            $upper->isTorsoEstimated ? Segment::ESTIMATE_ERROR * $upper->torso : Segment::SeatToShoulder->measuringError(),
         );
     }
 
@@ -60,7 +64,7 @@ final readonly class KneelingBackbend
     {
         $degrees = $this->degrees($block);
         $perCm = ($degrees - $this->degrees($block - self::STEP)) / self::STEP;
-        $longer = new self($this->hanging, $this->torso + self::STEP);
+        $longer = new self($this->hanging, $this->torso + self::STEP, $this->torsoError);
         $perTorso = ($longer->degrees($block) - $degrees) / self::STEP;
 
         return [
@@ -70,7 +74,7 @@ final readonly class KneelingBackbend
                 ->plus(
                     new Uncertainty(
                         [Segment::KneelingHands->value => -$perCm],
-                        ['torso' => $perTorso * Segment::ESTIMATE_ERROR * $this->torso],
+                        ['torso' => $perTorso * $this->torsoError],
                     ),
                 ),
         ];

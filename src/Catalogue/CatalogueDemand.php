@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\App\Json\Fields;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -35,7 +36,7 @@ final class CatalogueDemand implements RungDemand
         $this->called = Contacts::name($contact);
         $this->name = $contact.' '.json_encode($values, JSON_THROW_ON_ERROR);
         try {
-            $this->isFree = $this->posture(StandardBody::openHips(), StandardBody::STATURE) instanceof FreeKnee;
+            $this->isFree = $this->posture(StandardBody::openHips(), StandardBody::upper()) instanceof FreeKnee;
         } catch (\DomainException) {
             // What is wrong with its numbers is said when it is checked.
             $this->isFree = false;
@@ -54,9 +55,9 @@ final class CatalogueDemand implements RungDemand
         return null === $class ? null : new self($class, $values);
     }
 
-    public function posture(Capacity $capacity, float $stature): Posture
+    public function posture(Capacity $capacity, UpperLengths $upper): Posture
     {
-        return $this->contact::of(new SetUp(Fields::of($this->values), capacity: $capacity, stature: $stature));
+        return $this->contact::of(new SetUp(Fields::of($this->values), capacity: $capacity, upper: $upper));
     }
 
     /**
@@ -93,7 +94,7 @@ final class CatalogueDemand implements RungDemand
     private function stood(): array
     {
         if (null === $this->stood) {
-            $posture = $this->posture(StandardBody::openHips(), StandardBody::STATURE);
+            $posture = $this->posture(StandardBody::openHips(), StandardBody::upper());
             $leg = StandardBody::leg();
             $isByLeg = $posture instanceof ChainReading;
             $this->stood = [$isByLeg, $isByLeg ? $posture->pose($leg)->angles->toArray() : $posture->angles($leg)];

@@ -312,7 +312,7 @@ final class CatalogueFolder
                 $demand =
                     CatalogueDemand::find($contact, $values) ??
                     throw InvalidValue::because($contact, 'is no contact of the leg chain.');
-                $demand->posture(StandardBody::openHips(), StandardBody::STATURE)->angles(StandardBody::leg());
+                $demand->posture(StandardBody::openHips(), StandardBody::upper())->angles(StandardBody::leg());
             } catch (\DomainException $e) {
                 $faults[] = $this->faultOf(Kind::Posture, $id, $path, $e->getMessage());
             }

@@ -452,7 +452,7 @@ final class Definitions
     {
         $drawn = CatalogueDemand::find($figure['lab'] ?? '', $figure['values'] ?? []);
         try {
-            $posture = $drawn?->posture(StandardBody::openHips(), StandardBody::STATURE);
+            $posture = $drawn?->posture(StandardBody::openHips(), StandardBody::upper());
         } catch (\DomainException) {
             return null;
         }

@@ -40,7 +40,7 @@ final readonly class TeachingGaps
         $gaps = [];
         $postures = $entries[Kind::Posture->value];
         $places = array_merge(...array_column($entries[Kind::Feeling->value] ?? [], 'items'));
-        $never = array_keys(array_filter(array_column($places, 'warns', 'id')));
+        $never = array_keys(array_column($places, 'warns', 'id'));
         foreach ($postures as $id => $posture) {
             foreach (['level', 'purposes', 'sides'] as $said) {
                 if (!isset($posture[$said])) {

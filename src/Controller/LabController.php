@@ -15,6 +15,7 @@ use LucidAscent\App\PageCache\CachedParts;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\SetUp;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -116,7 +117,7 @@ final class LabController extends TeacherController
                 new SetUp(
                     Fields::of($values),
                     capacity: $this->known($practitioner, $side)->capacity,
-                    stature: $proportions->stature->cm,
+                    upper: UpperLengths::of($proportions, $side),
                 ),
             )
                 ->angles($proportions->body($side));

@@ -25,10 +25,11 @@ final class PersonBody
         $measured = [];
         foreach (Segment::cases() as $segment) {
             if (!$body->has($segment->value)) {
-                // One test needs either of these, and they can be reckoned.
+                // What only some tests need can be reckoned.
                 if (
                     !$body->has('stature')
-                    && !in_array($segment, [Segment::LyingHipHeight, Segment::KneelingHands], true)
+                    && Segment::LyingHipHeight !== $segment
+                    && in_array($segment, Segment::ofLeg(), true)
                 ) {
                     throw InvalidValue::missing('body.'.$segment->value);
                 }

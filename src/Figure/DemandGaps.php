@@ -31,8 +31,8 @@ final class DemandGaps
         $body = Physique::of(Proportions::of(Length::cm(StandardBody::STATURE)));
         try {
             $drawn = DrawnShape::of($shape, $body, Side::Left, $find);
-        } catch (\DomainException|\LogicException|\ValueError) {
-            // That it cannot be drawn is said already.
+        } catch (\Throwable) {
+            // That it cannot be drawn is said already, and why.
             return [];
         }
         $faults = [];

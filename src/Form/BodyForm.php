@@ -42,6 +42,14 @@ final class BodyForm extends AbstractType
                 'label' => 'Hands, kneeling upright',
                 'help' => 'Fists above the mat, thighs upright and arms hanging: how far a back bend goes is read from it.',
             ])
+            ->add('seatToShoulder', CentimetreType::class, [
+                'label' => 'Seat to shoulder',
+                'help' => 'From the seat to the top of the shoulder, sitting tall.',
+            ])
+            ->add('shoulderToFingertipsLeft', CentimetreType::class, ['label' => 'Shoulder to fingertips, left'])
+            ->add('shoulderToFingertipsRight', CentimetreType::class, ['label' => 'Shoulder to fingertips, right'])
+            ->add('elbowToFingertipsLeft', CentimetreType::class, ['label' => 'Elbow to fingertips, left'])
+            ->add('elbowToFingertipsRight', CentimetreType::class, ['label' => 'Elbow to fingertips, right'])
             ->add('confirmed', CheckboxType::class, [
                 'label' => 'Measured twice: this person really is so',
                 'required' => false,

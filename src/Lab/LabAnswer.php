@@ -13,6 +13,7 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Figure\Physique;
@@ -71,8 +72,8 @@ final class LabAnswer
             throw InvalidValue::outside('blanket', $blanket, 1.0, 10.0, 'cm');
         }
         $body = $proportions->body($side);
-        $stature = $proportions->stature->cm;
-        $posture = $contact::of(new SetUp($question->object('values'), capacity: $known->capacity, stature: $stature));
+        $upper = UpperLengths::of($proportions, $side);
+        $posture = $contact::of(new SetUp($question->object('values'), capacity: $known->capacity, upper: $upper));
         $angles = $posture->angles($body);
         $shortfall = Shortfall::of($angles, $known->capacity);
         [$errors, $method] = self::errors($posture, $side, $proportions, $known);

@@ -228,7 +228,11 @@ final readonly class SeeWhy
 
         // A body that goes far: what is shown is what the shape asks for.
         return $class::of(
-            new SetUp(Fields::of($values), capacity: new Capacity(...self::FAR), stature: $this->physique->stature),
+            new SetUp(
+                Fields::of($values),
+                capacity: new Capacity(...self::FAR),
+                upper: $this->physique->upper(Side::Left),
+            ),
         );
     }
 

@@ -224,6 +224,24 @@ final class BenchPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Confirmed when measured: thigh.left');
     }
 
+    public function testArmsAndTrunkAreMeasuredOnceAndKept(): void
+    {
+        $page = "/practitioners/{$this->practitioner->id}/body";
+        $this->client->request('GET', $page);
+        $this->client->submitForm('Record the body', ['body_form[shoulderToFingertipsLeft]' => '95']);
+        self::assertSelectorTextContains('#body_form_shoulderToFingertipsLeft_error1', 'one expects 55.4 to 92.4');
+        $this->client->submitForm('Record the body', ['body_form[stature]' => '178',
+            'body_form[shoulderToFingertipsLeft]' => '84', 'body_form[shoulderToFingertipsRight]' => '79,5',
+            'body_form[seatToShoulder]' => '57']);
+        self::assertSelectorTextContains('#body_form_shoulderToFingertipsRight_error1', 'differ by 4.5 cm');
+        $this->client->submitForm('Record the body', ['body_form[shoulderToFingertipsRight]' => '83,5']);
+        self::assertResponseRedirects();
+        $this->client->request('GET', $page);
+        self::assertInputValueSame('body_form[shoulderToFingertipsRight]', '83.5');
+        $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
+        self::assertSelectorTextContains('main', 'Shoulder to fingertips');
+    }
+
     public function testABlockThatHangingHandsReachIsKeptAndNotRead(): void
     {
         $person = "/practitioners/{$this->practitioner->id}";

@@ -31,8 +31,9 @@ final readonly class ByAngles implements ArmPlacement
             new LegAngles($this->flexion, $this->abduction, $this->rotation, $this->elbow),
             true,
         );
-        $elbow = $shoulder->at->plus($upper->times($shoulder->physique->upperArm()));
-        $wrist = $elbow->plus($fore->times($shoulder->physique->forearm()));
+        $arm = $shoulder->physique->upper($shoulder->side);
+        $elbow = $shoulder->at->plus($upper->times($arm->upperArm));
+        $wrist = $elbow->plus($fore->times($arm->forearm));
 
         return new Limb(
             $shoulder->at,

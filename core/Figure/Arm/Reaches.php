@@ -35,6 +35,7 @@ final readonly class Reaches implements ArmPlacement
     public function place(Joint $shoulder): Limb
     {
         $body = $shoulder->physique;
+        $arm = $body->upper($shoulder->side);
         $outward = $shoulder->outward();
         $from =
             null === $this->part
@@ -64,7 +65,7 @@ final readonly class Reaches implements ArmPlacement
         }
         $pole = $this->elbow ?? new Vector(-0.6, 0.7, -0.5);
         if (null === $this->part) {
-            $target = self::within($shoulder->at, $target, $body->upperArm() + $body->forearm() - 0.5);
+            $target = self::within($shoulder->at, $target, $arm->upperArm + $arm->forearm - 0.5);
         }
         $low = $body->radii('forearm')[0] - 0.5;
         $lift = 0.0;
@@ -73,8 +74,8 @@ final readonly class Reaches implements ArmPlacement
             [$elbow, $wrist, $miss] = Limb::reach(
                 $shoulder->at,
                 $target,
-                $body->upperArm(),
-                $body->forearm(),
+                $arm->upperArm,
+                $arm->forearm,
                 new Vector($pole->x, $outward * $pole->y, $pole->z + $lift),
             );
             $lift += 0.5;
@@ -112,26 +113,27 @@ final readonly class Reaches implements ArmPlacement
     private function lying(Joint $shoulder, Vector $target): Limb
     {
         $body = $shoulder->physique;
+        $arm = $body->upper($shoulder->side);
         $low = $shoulder->propHeight + $body->radii('forearm')[0];
         $target = new Vector($target->x, $target->y, $low);
         $drop = $shoulder->at->z - $low;
-        $flat = sqrt(max(0.0, $body->upperArm() ** 2 - $drop ** 2));
+        $flat = sqrt(max(0.0, $arm->upperArm ** 2 - $drop ** 2));
         $over = Limb::unit(new Vector($target->x - $shoulder->at->x + 1e-6, $target->y - $shoulder->at->y, 0.0));
         $elbow = new Vector(
             $shoulder->at->x + $flat * $over->x,
             $shoulder->at->y + $flat * $over->y,
-            max($low, $shoulder->at->z - $body->upperArm()),
+            max($low, $shoulder->at->z - $arm->upperArm),
         );
         $way = Limb::unit($this->elbow ?? new Vector(1.0, 0.0, 0.0));
         $way = new Vector($way->x, $shoulder->outward() * $way->y, 0.0);
-        $wrist = $elbow->plus($way->times($body->forearm()));
+        $wrist = $elbow->plus($way->times($arm->forearm));
 
         return new Limb(
             $shoulder->at,
             $elbow,
             $wrist,
             $wrist->plus($way->times($body->hand())),
-            max(0.0, $drop - $body->upperArm()),
+            max(0.0, $drop - $arm->upperArm),
         );
     }
 }

@@ -49,7 +49,7 @@ final readonly class AsDemanded implements LegPlacement
     {
         $leg = $body->leg($side);
         try {
-            $posture = $this->demand->posture(new Capacity(...self::OPEN), $body->stature);
+            $posture = $this->demand->posture(new Capacity(...self::OPEN), $body->upper($side));
 
             return match (true) {
                 $posture instanceof ChainReading, $posture instanceof FreeKnee => $posture->pose($leg),

@@ -6,6 +6,7 @@ namespace LucidAscent\Core\LegChain\Contact;
 
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Sitting;
 
@@ -16,13 +17,13 @@ final readonly class SetUp
      * @param Sitting|null $sitting how the pelvis is placed; by the numbers `seat` and `pelvicTilt` where nothing else
      *     is said
      * @param Capacity|null $capacity what this person's leg can do, where a free knee has to know
-     * @param float|null $stature in cm, of which lengths above the hips are shares where they are not among the numbers
+     * @param UpperLengths|null $upper of whom, above the hips, where those lengths are not among the numbers
      */
     public function __construct(
         private Numbers $numbers,
         private ?Sitting $sitting = null,
         private ?Capacity $capacity = null,
-        private ?float $stature = null,
+        private ?UpperLengths $upper = null,
     ) {
     }
 
@@ -50,19 +51,19 @@ final readonly class SetUp
         return $this->capacity ?? throw InvalidValue::missing('capacity');
     }
 
-    /** @throws InvalidValue when it is not among the numbers, and nobody said how tall the person is */
+    /** @throws InvalidValue when it is not among the numbers, and nobody said of whom */
     public function upper(UpperBody $part): float
     {
         $name = $part->value;
 
-        return $this->numbers->has($name) || null === $this->stature
+        return $this->numbers->has($name) || null === $this->upper
             ? $this->numbers->number($name)
-            : $part->ofStature($this->stature);
+            : $this->upper->get($part);
     }
 
     /** @throws InvalidValue when nobody said */
     public function stature(): float
     {
-        return $this->stature ?? throw InvalidValue::missing('stature');
+        return $this->upper->stature ?? throw InvalidValue::missing('stature');
     }
 }

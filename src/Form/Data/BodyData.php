@@ -25,6 +25,11 @@ final class BodyData
         'ankleAboveSole' => 'ankleAboveSole',
         'lyingHipHeight' => 'lyingHipHeight',
         'kneelingHands' => 'kneelingHands',
+        'seatToShoulder' => 'seatToShoulder',
+        'shoulderToFingertips.left' => 'shoulderToFingertipsLeft',
+        'shoulderToFingertips.right' => 'shoulderToFingertipsRight',
+        'elbowToFingertips.left' => 'elbowToFingertipsLeft',
+        'elbowToFingertips.right' => 'elbowToFingertipsRight',
     ];
 
     #[Assert\NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.')]
@@ -53,6 +58,16 @@ final class BodyData
     public ?float $lyingHipHeight = null;
     #[Assert\Positive(message: 'A length is more than 0.')]
     public ?float $kneelingHands = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $seatToShoulder = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $shoulderToFingertipsLeft = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $shoulderToFingertipsRight = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $elbowToFingertipsLeft = null;
+    #[Assert\Positive(message: 'A length is more than 0.')]
+    public ?float $elbowToFingertipsRight = null;
 
     public bool $confirmed = false;
 

@@ -78,10 +78,11 @@ final class CapacityTest extends TestCase
         }
     }
 
-    public function testOnlyThighAndShinComeInPairs(): void
+    public function testLimbsComeInPairs(): void
     {
         foreach (Segment::cases() as $segment) {
-            self::assertSame(Segment::Thigh === $segment || Segment::Shin === $segment, $segment->isPaired());
+            self::assertSame(in_array($segment, [Segment::Thigh, Segment::Shin, Segment::ShoulderToFingertips,
+                Segment::ElbowToFingertips], true), $segment->isPaired());
             self::assertGreaterThan(0.0, $segment->shareOfStature());
         }
     }

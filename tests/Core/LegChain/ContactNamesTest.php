@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\Core\LegChain;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\UpperBody;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -78,7 +79,7 @@ final class ContactNamesTest extends TestCase
         }
         $start = array_column($about->controls, 'start', 'name');
         $posture = $contact::of(new SetUp(self::numbers($start), capacity: new Capacity(130, 80, 130, 160),
-            stature: 168.0));
+            upper: UpperLengths::ofStature(168.0)));
         self::assertNotSame([], $posture->angles(SampleBody::leg()));
         self::assertTrue($posture instanceof ChainReading || $posture instanceof Drawn);
         foreach ($start as $name => $value) {
@@ -91,7 +92,7 @@ final class ContactNamesTest extends TestCase
             }
             try {
                 $contact::of(new SetUp(self::numbers($numbers), capacity: new Capacity(130, 80, 130, 160),
-                    stature: 168.0));
+                    upper: UpperLengths::ofStature(168.0)));
                 self::fail("$name can be left out.");
             } catch (InvalidValue $e) {
                 self::assertStringContainsString($name, $e->getMessage());
@@ -109,7 +110,7 @@ final class ContactNamesTest extends TestCase
     {
         $start = array_column($contact::about()->controls, 'start', 'name');
         $posture = [] === $start ? null : $contact::of(new SetUp(self::numbers($start),
-            capacity: new Capacity(130, 80, 130, 160), stature: 168.0));
+            capacity: new Capacity(130, 80, 130, 160), upper: UpperLengths::ofStature(168.0)));
         if (!$posture instanceof ChainReading) {
             $this->expectNotToPerformAssertions();
 
@@ -141,7 +142,7 @@ final class ContactNamesTest extends TestCase
 
     public function testWhereThePelvisIsAndHowTallOneIs(): void
     {
-        $set = new SetUp(self::numbers(['seat' => 4.0, 'pelvicTilt' => 5.0, 'torso' => 48.0]), stature: 170.0);
+        $set = new SetUp(self::numbers(['seat' => 4.0, 'pelvicTilt' => 5.0, 'torso' => 48.0]), upper: UpperLengths::ofStature(170.0));
         self::assertEquals(new Sitting(4.0, 5.0), $set->sitting());
         self::assertSame(48.0, $set->upper(UpperBody::Torso), 'Measured.');
         self::assertEqualsWithDelta(0.146 * 170.0, $set->upper(UpperBody::Forearm), 1e-9);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\LegChain;
 
 use LucidAscent\Core\Body\Body;
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\CowFace;
@@ -32,7 +33,7 @@ final class WhereAnklesLieTest extends TestCase
     public function testAnAnkleLiesWhereThePoseHasIt(string $contact, array $numbers, array $hip, array $ankle): void
     {
         $posture = Contacts::find($contact)::of(new SetUp(ContactNamesTest::numbers($numbers),
-            capacity: new Capacity(130, 80, 130, 160), stature: 170.0));
+            capacity: new Capacity(130, 80, 130, 160), upper: UpperLengths::ofStature(170.0)));
         self::assertInstanceOf(FreeKnee::class, $posture);
         $body = new Body(40, 40, 16, 9, 6, 10);
         self::assertEqualsWithDelta($hip, array_values((array) $posture->contact->hip($body)), 1e-9, 'hip');

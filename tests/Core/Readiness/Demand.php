@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\Core\Readiness;
 
+use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Component;
@@ -22,7 +23,7 @@ final readonly class Demand implements RungDemand
     {
     }
 
-    public function posture(Capacity $capacity, float $stature): Posture
+    public function posture(Capacity $capacity, UpperLengths $upper): Posture
     {
         return ($this->posture)($capacity);
     }

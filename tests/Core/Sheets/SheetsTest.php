@@ -435,7 +435,7 @@ final class SheetsTest extends TestCase
                 1, 0);
             foreach ([1.0, 1.2] as $share) {
                 $demand = CatalogueDemand::find($name, array_map(static fn (float $v): float => $share * $v, $start));
-                $posture = $demand?->posture(StandardBody::openHips(), StandardBody::STATURE) ?? self::fail($name);
+                $posture = $demand?->posture(StandardBody::openHips(), StandardBody::upper()) ?? self::fail($name);
                 foreach ([Length::cm(156.0), Length::cm(178.0)] as $stature) {
                     $body = Proportions::of($stature)->body(Side::Left);
                     try {
