@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Body;
 
 /**
- * The lengths of a body that are measured from landmark to landmark: those of the leg chain, and some of arms and trunk.
+ * The lengths of a body that are measured from landmark to landmark: those of the leg chain, and some of arms and
+ * trunk.
  *
  * Shares of stature: thigh, shin and ankle height after Drillis & Contini (1966), as tabulated
  * by Winter, Biomechanics and Motor Control of Human Movement. Hip spacing and seated hip

@@ -87,7 +87,8 @@ final readonly class PropHeights
     private static function toFoot(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         try {
-            $posture = $rung->rung->otherDemand?->posture(new Capacity(), UpperLengths::of($person->proportions, $side));
+            $upper = UpperLengths::of($person->proportions, $side);
+            $posture = $rung->rung->otherDemand?->posture(new Capacity(), $upper);
 
             return $posture instanceof HasStrap ? $posture->strap($person->proportions->body($side->opposite())) : null;
         } catch (\DomainException) {

@@ -38,7 +38,9 @@ final readonly class KneelingBackbend
         return new self(
             $proportions->length(Segment::KneelingHands, Side::Left)->cm,
             $upper->torso,
-            $upper->isTorsoEstimated ? Segment::ESTIMATE_ERROR * $upper->torso : Segment::SeatToShoulder->measuringError(),
+            $upper->isTorsoEstimated
+                ? Segment::ESTIMATE_ERROR * $upper->torso
+                : Segment::SeatToShoulder->measuringError(),
         );
     }
 

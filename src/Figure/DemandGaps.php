@@ -63,7 +63,8 @@ final class DemandGaps
                 $asked += array_filter($contact->angles(), static fn (float $degrees): bool => $degrees > 0.0);
             }
             $angles =
-                DrawnAngles::asAbilities($drawn->figure, $side) + DrawnAngles::ofTrunk($drawn->figure, $drawn->pose, $side);
+                DrawnAngles::asAbilities($drawn->figure, $side) +
+                DrawnAngles::ofTrunk($drawn->figure, $drawn->pose, $side);
             foreach (array_intersect_key($angles, $asked) as $ability => $shown) {
                 if (abs($shown - $asked[$ability]) > self::MOST) {
                     $faults[] = sprintf('asks %.0f° of %s%s, and is drawn with %.0f°', $asked[$ability], $ability,

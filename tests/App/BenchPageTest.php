@@ -96,6 +96,8 @@ final class BenchPageTest extends AppTestCase
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/half-lotus/check/right");
         self::assertResponseRedirects("/practitioners/{$this->practitioner->id}/ladder");
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/half-lotus/check/left");
+        self::assertResponseRedirects(message: 'In a figure four the right thigh would carry the left foot.');
+        $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/leg-cradle/check/left");
         self::assertResponseIsSuccessful();
     }
 

@@ -345,7 +345,8 @@ final class FigureTest extends TestCase
             'other_arm' => [150, 0, 0, 0]], 'demand' => $asks('shoulder-flexion', 150)]];
         yield 'what no picture shows' => [null, ['pose' => $lying, 'demand' => $asks('balance', 30)]];
         $pigeon = ['contact' => 'pigeon-front', 'values' => ['hipHeight' => 18, 'shinAngle' => 35, 'pelvicTilt' => 40]];
-        yield 'a computed leg on a pelvis tipped otherwise' => ['asks for a pelvis tipped by 40°, and is drawn with 10°',
+        yield 'a computed leg on a pelvis tipped otherwise' => [
+            'asks for a pelvis tipped by 40°, and is drawn with 10°',
             ['pose' => ['base' => 'sitting', 'hips' => 'demanded', 'tilt' => 10, 'leg' => 'demanded',
                 'other' => ['long' => 180, 'down' => true]], 'demand' => $pigeon]];
         yield 'a computed leg that is drawn by hand' => ['asks 111° of flexion, and is drawn with 70°', ['pose' => [
@@ -376,13 +377,14 @@ final class FigureTest extends TestCase
             ->minus($drawn->figure->point($to))->length();
         foreach (Side::cases() as $side) {
             $leg = $body->leg($side);
+            $arm = $body->upper($side);
             self::assertEqualsWithDelta($leg->thigh, $length("$side->value-hip", "$side->value-knee"), 0.01,
                 "$name: thigh");
             self::assertEqualsWithDelta($leg->shin, $length("$side->value-knee", "$side->value-ankle"), 0.01,
                 "$name: shin");
-            self::assertEqualsWithDelta($body->upperArm(), $length("$side->value-shoulder", "$side->value-elbow"), 0.01,
+            self::assertEqualsWithDelta($arm->upperArm, $length("$side->value-shoulder", "$side->value-elbow"), 0.01,
                 "$name: upper arm");
-            self::assertEqualsWithDelta($body->forearm(), $length("$side->value-elbow", "$side->value-wrist"), 0.01,
+            self::assertEqualsWithDelta($arm->forearm, $length("$side->value-elbow", "$side->value-wrist"), 0.01,
                 "$name: forearm");
         }
     }

@@ -217,7 +217,10 @@ final class LadderPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSame([0, 1], [$this->howMany(RungCheck::class), $this->howMany(PainSaid::class)]);
         self::assertSame('', $this->here());
-        $other = $this->client->request('GET', "$this->page/ladder/half-lotus/check/right")
+        $this->client->request('GET', "$this->page/ladder/half-lotus/check/right");
+        self::assertResponseRedirects("$this->page/ladder",
+            message: 'In a figure four the other thigh carries the foot.');
+        $other = $this->client->request('GET', "$this->page/ladder/leg-cradle/check/right")
             ->selectButton('Record, and see what comes next')
             ->form(['check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1',
                 'check_form[pain][level]' => '0']);
@@ -226,7 +229,8 @@ final class LadderPageTest extends AppTestCase
             'check_form[pain][kind]' => 'pinching']);
         $this->client->submit($other);
         self::assertSame([1, 2], [$this->howMany(RungCheck::class), $this->howMany(PainSaid::class)]);
-        self::assertSame('', $this->here('right'));
+        $this->client->request('GET', "$this->page/ladder/leg-cradle/check/right");
+        self::assertResponseRedirects("$this->page/ladder/leg-cradle");
     }
 
     public function testAnswersForAnotherRungAreNotRecorded(): void
@@ -281,7 +285,7 @@ final class LadderPageTest extends AppTestCase
 
     public function testAWalkInvitesNothingThatIsHeldAndRecordsPain(): void
     {
-        $this->client->request('GET', "$this->page/walk/half-lotus");
+        $this->client->request('GET', "$this->page/walk/leg-cradle");
         $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-tried', 'walk_form[pain][level]' => '1',
             'walk_form[pain][place]' => 'knee']);
         self::assertSame([0, 1], [$this->howMany(SeenRung::class), $this->howMany(PainSaid::class)]);

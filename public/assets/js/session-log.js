@@ -1,7 +1,10 @@
 // What is written down at the end of a session: a form of what was done, and what it says.
 import { t } from './texts.js';
 
-export const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
+const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
+
+/** On which side something is done, in words; a page that was kept says it as before. */
+export const sideOf = ({ side, sideSaid }) => SIDES[sideSaid ?? side];
 
 const tick = (index, name, text, checked) => {
     const label = document.createElement('label');
@@ -44,7 +47,7 @@ export const writtenForm = (items, done) =>
             const legend = document.createElement('legend');
             legend.className = 'label';
             const which = item.tries ? `, ${t('try %1%', item.tries)}` : '';
-            legend.textContent = `${item.name}: ${item.rungName}, ${SIDES[item.sideSaid ?? item.side].toLowerCase()}${which}`;
+            legend.textContent = `${item.name}: ${item.rungName}, ${sideOf(item).toLowerCase()}${which}`;
             box.append(
                 legend,
                 tick(index, 'holdReached', t('The hold was reached'), holdReached),

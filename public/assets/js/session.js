@@ -2,7 +2,7 @@
 // same place. Everything it needs came with the page, so it goes on without a network.
 import { cueAt, paced } from './session-clock.js';
 import { askedOf, left as leftOver, queue, sendAll } from './log-queue.js';
-import { SIDES, written, writtenForm } from './session-log.js';
+import { sideOf, written, writtenForm } from './session-log.js';
 import { measureOf } from './session-measure.js';
 import { painsEnd } from './session-pain.js';
 import * as sound from './session-sound.js';
@@ -104,7 +104,7 @@ const show = (index) => {
     left = item.seconds;
     find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
     find('name').textContent = item.name === item.rungName ? item.name : `${item.name}: ${item.rungName}`;
-    find('side').textContent = SIDES[item.sideSaid ?? item.side];
+    find('side').textContent = sideOf(item);
     find('run').scrollIntoView({ block: 'start' });
     find('figure').replaceChildren(...figureOf(at));
     const next = items[at + 1];
@@ -149,7 +149,7 @@ const show = (index) => {
     showClock();
     ask();
     tone();
-    speak(`${SIDES[item.sideSaid ?? item.side]}. ${item.name}. ${item.cues[0] ?? ''}`);
+    speak(`${sideOf(item)}. ${item.name}. ${item.cues[0] ?? ''}`);
 };
 // What was noted of later items goes along with them when one more is put before them.
 const moveOn = (from) => {
@@ -275,7 +275,7 @@ find('hurt-done').addEventListener('click', () => {
             : t('Nothing more of this session is allowed today. Rest, and say it at the end.');
     find('allowed-items').replaceChildren(
         ...[
-            ...new Set(allowed.map(({ name, side, sideSaid }) => `${name}, ${SIDES[sideSaid ?? side].toLowerCase()}`)),
+            ...new Set(allowed.map((item) => `${item.name}, ${sideOf(item).toLowerCase()}`)),
         ].map((words) => {
             const li = document.createElement('li');
             li.textContent = words;

@@ -52,10 +52,10 @@ final class UpperLengthsTest extends TestCase
 
     public function testTwoOfOneNameAreAlike(): void
     {
-        self::assertSame(UpperLengths::ofStature(170.0)->name(), UpperLengths::of(self::person([]), Side::Right)->name());
+        $usual = UpperLengths::ofStature(170.0)->name();
+        self::assertSame($usual, UpperLengths::of(self::person([]), Side::Right)->name());
         foreach (['seatToShoulder', 'shoulderToFingertips.left', 'elbowToFingertips.left'] as $length) {
-            self::assertNotSame(UpperLengths::ofStature(170.0)->name(),
-                UpperLengths::of(self::person([$length => 60.0]), Side::Left)->name());
+            self::assertNotSame($usual, UpperLengths::of(self::person([$length => 60.0]), Side::Left)->name());
         }
     }
 

@@ -142,7 +142,8 @@ final class ContactNamesTest extends TestCase
 
     public function testWhereThePelvisIsAndHowTallOneIs(): void
     {
-        $set = new SetUp(self::numbers(['seat' => 4.0, 'pelvicTilt' => 5.0, 'torso' => 48.0]), upper: UpperLengths::ofStature(170.0));
+        $set = new SetUp(self::numbers(['seat' => 4.0, 'pelvicTilt' => 5.0, 'torso' => 48.0]),
+            upper: UpperLengths::ofStature(170.0));
         self::assertEquals(new Sitting(4.0, 5.0), $set->sitting());
         self::assertSame(48.0, $set->upper(UpperBody::Torso), 'Measured.');
         self::assertEqualsWithDelta(0.146 * 170.0, $set->upper(UpperBody::Forearm), 1e-9);

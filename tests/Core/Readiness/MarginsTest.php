@@ -101,15 +101,15 @@ final class MarginsTest extends TestCase
     /** A reading that was raised to a lower bound: the highest of several is more likely too high than not. */
     public function testAChanceGoesByTheIsolatingTestsUntilItIsSettled(): void
     {
-        $raised = static fn (Ability $ability, float $exact, float $bound): ?MeasuredCapacity => (new AbilityReadings([
+        $raised = static fn (Ability $ability, float $exact, float $bound): MeasuredCapacity => (new AbilityReadings([
             new Evidence($ability, $exact, Bound::Exact, Uncertainty::ofReading(1.0, 'one'), 'isolates'),
             new Evidence($ability, $bound, Bound::AtLeast, Uncertainty::ofReading(2.0, 'other'), 'bounds'),
         ], BodyError::measured()))->capacity();
-        $chance = static fn (Ability $ability, float $exact, float $bound, float $asked): ?float => Chance::allPositive([
-            AbilityMargin::of($ability, $raised($ability, $exact, $bound), $asked, Uncertainty::none(),
+        $chance = static fn (Ability $ability, float $exact, float $bound, float $asked): ?float => Chance::allPositive(
+            [AbilityMargin::of($ability, $raised($ability, $exact, $bound), $asked, Uncertainty::none(),
                 BodyError::measured(), SampleBody::proportions(), false)], BodyError::measured());
         $turn = Ability::ExternalRotation;
-        self::assertSame(86.0, $raised($turn, 84.0, 86.0)?->value);
+        self::assertSame(86.0, $raised($turn, 84.0, 86.0)->value);
         self::assertEqualsWithDelta(Normal::below(-1.0), $chance($turn, 84.0, 86.0, 85.0), 1e-6);
         self::assertEqualsWithDelta(Normal::below(-2.5), $chance($turn, 84.0, 86.0, 86.5), 1e-6);
         self::assertGreaterThan(0.97, $chance($turn, 80.0, 82.0, 78.0), 'Open as it stands: so it is believed.');
