@@ -274,9 +274,7 @@ find('hurt-done').addEventListener('click', () => {
             ? t('Its side, or what it bars, is over for today. This is still allowed:')
             : t('Nothing more of this session is allowed today. Rest, and say it at the end.');
     find('allowed-items').replaceChildren(
-        ...[
-            ...new Set(allowed.map((item) => `${item.name}, ${sideOf(item).toLowerCase()}`)),
-        ].map((words) => {
+        ...[...new Set(allowed.map((item) => `${item.name}, ${sideOf(item).toLowerCase()}`))].map((words) => {
             const li = document.createElement('li');
             li.textContent = words;
             return li;
