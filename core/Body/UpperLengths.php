@@ -13,6 +13,8 @@ final readonly class UpperLengths
     /** The base of the neck above the top of the shoulder, and the hand with its fingers, as shares of stature. */
     private const NECK_ABOVE_SHOULDER = 0.03;
     private const HAND = 0.108;
+    /** Nobody's differs from the usual by more than this share of it. */
+    private const MOST_OFF = 0.5;
 
     private function __construct(
         public float $stature,
@@ -51,12 +53,28 @@ final readonly class UpperLengths
             $stature,
             null === $shoulder
                 ? $usual->torso
-                : $shoulder - $proportions->length(Segment::SeatedHipHeight, $side)->cm
-                    + self::NECK_ABOVE_SHOULDER * $stature,
-            null === $arm || null === $elbow ? $share * $usual->upperArm : $arm - $elbow,
-            null === $elbow ? $share * $usual->forearm : $elbow - self::HAND * $stature,
+                : self::possible(
+                    $shoulder -
+                        $proportions->length(Segment::SeatedHipHeight, $side)->cm +
+                        self::NECK_ABOVE_SHOULDER * $stature,
+                    $usual->torso,
+                ),
+            self::possible(
+                null === $arm || null === $elbow ? $share * $usual->upperArm : $arm - $elbow,
+                $usual->upperArm,
+            ),
+            self::possible(
+                null === $elbow ? $share * $usual->forearm : $elbow - self::HAND * $stature,
+                $usual->forearm,
+            ),
             null === $shoulder,
         );
+    }
+
+    /** Two lengths that were confirmed, and cannot be together, leave the usual one between them. */
+    private static function possible(float $cm, float $usual): float
+    {
+        return abs($cm - $usual) > self::MOST_OFF * $usual ? $usual : $cm;
     }
 
     /** In cm; the arm to the middle of the closed fist. */

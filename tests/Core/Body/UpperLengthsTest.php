@@ -39,6 +39,9 @@ final class UpperLengthsTest extends TestCase
         yield 'the whole arm alone, a tenth longer than usual' => [['shoulderToFingertips.left' => 82.28],
             [51.0, 34.782, 27.302]];
         yield 'the forearm alone' => [['elbowToFingertips.left' => 46.0], [51.0, 31.62, 27.64]];
+        yield 'an elbow further from the fingertips than the shoulder' => [['shoulderToFingertips.left' => 40.0,
+            'elbowToFingertips.left' => 46.0], [51.0, 31.62, 27.64]];
+        yield 'no trunk at all' => [['seatToShoulder' => 5.0], [51.0, 31.62, 24.82]];
         yield 'the other arm' => [['shoulderToFingertips.right' => 80.0], $usual];
     }
 
