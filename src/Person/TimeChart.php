@@ -21,6 +21,8 @@ final readonly class TimeChart
     private const TOP = 12;
     private const BOTTOM = 46;
     private const BAND = 12;
+    /** Names nearer to each other than this would lie on one another: they stand in one line. */
+    private const NAME = 13.0;
     /** The least that a picture spans, in days and in the unit of what is read. */
     private const DAYS = 30.0;
     private const ROOM = 0.08;
@@ -111,7 +113,7 @@ final readonly class TimeChart
                 $readings,
             ),
             'band' => $band,
-            'asked' => array_map(static fn (array $one): array => $one + ['y' => $y($one['asked'])], $asked),
+            'asked' => self::lines($asked, $y),
             'sessions' => array_map(
                 static fn (string $on): float => $x($day($on)),
                 array_values(array_filter($sessions, $isIn)),
@@ -125,5 +127,30 @@ final readonly class TimeChart
             'low' => ['value' => $low, 'y' => $y($low)],
             'high' => ['value' => $high, 'y' => $y($high)],
         ];
+    }
+
+    /**
+     * @param list<array{pose: string, asked: float, isHeld: bool}> $asked
+     * @param \Closure(float): float $y
+     *
+     * @return list<array{y: float, name: string}> what each asks, with the names that stand at it
+     */
+    private static function lines(array $asked, \Closure $y): array
+    {
+        $lines = [];
+        foreach ($asked as $one) {
+            $at = $y($one['asked']);
+            $name = $one['pose'];
+            foreach ($lines as $i => $line) {
+                if ('' !== $line['name'] && abs($line['y'] - $at) < self::NAME) {
+                    $lines[$i]['name'] .= ', '.$name;
+                    $name = '';
+                    break;
+                }
+            }
+            $lines[] = ['y' => $at, 'name' => $name];
+        }
+
+        return $lines;
     }
 }
