@@ -81,9 +81,14 @@ final readonly class DrawnLoads
     private static function asAbilities(Figure $figure, Side $side): array
     {
         $angles = DrawnAngles::asAbilities($figure, $side);
+        $knee = $angles[Ability::KneeFlexion->value];
+        if ($knee < self::BENT) {
+            // How much a soft knee slackens is not taken for granted where it loads.
+            $angles[Ability::Hamstrings->value] = $angles[Ability::Flexion->value];
+        }
         $turns = [Ability::ExternalRotation->value => 0.0, Ability::InternalRotation->value => 0.0];
 
-        return $angles[Ability::KneeFlexion->value] > self::TURNS_FROM ? $angles : [...$angles, ...$turns];
+        return $knee > self::TURNS_FROM ? $angles : [...$angles, ...$turns];
     }
 
     /**

@@ -65,7 +65,12 @@ final class Definitions
                 self::loads($test, $loads),
                 true,
                 true !== $test['both_sides'],
-                otherLegLoads: $loads->other ?? [],
+                otherLegLoads: array_values(
+                    array_unique([
+                        ...$loads->other ?? [],
+                        ...CatalogueDemand::find($test['formula'], [])?->otherLoads() ?? [],
+                    ]),
+                ),
                 angles: $loads->angles ?? [],
                 otherLegAngles: $loads->otherAngles ?? [],
             ),

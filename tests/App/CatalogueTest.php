@@ -6,9 +6,11 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\CatalogueFolder;
 use LucidAscent\App\Catalogue\Definitions;
+use LucidAscent\App\Catalogue\DrawnShapes;
 use LucidAscent\App\Catalogue\EntryText;
 use LucidAscent\App\Catalogue\Fault;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Readiness\GateOutcome;
@@ -87,6 +89,33 @@ final class CatalogueTest extends TestCase
             foreach ($loads as $load) {
                 self::assertTrue($postures[$id]->full()->work->has($load), "$id: $load->value");
             }
+        }
+    }
+
+    /** Beside a knee that hurts the other foot lies on nobody's thigh: in no rung, form or test. */
+    public function testAThighThatCarriesTheOtherFootLoadsItsKnee(): void
+    {
+        $entries = self::folder()->entries;
+        $carries = static fn (string $contact): bool => str_starts_with($contact, 'figure-four-')
+            && 'figure-four-standing' !== $contact;
+        $found = [];
+        foreach (Definitions::ofPostures($entries['posture']) as $id => $posture) {
+            foreach (Shapes::of($entries['posture'][$id]) as $shape) {
+                if ($carries($shape['demand']['contact'] ?? '')) {
+                    $found["$id/$shape[id]"] = $posture->shapes()[$shape['id']]->work;
+                }
+            }
+        }
+        foreach (Definitions::ofTests($entries['test'], new DrawnShapes($entries['posture'])) as $id => $test) {
+            if ($carries($entries['test'][$id]['formula'])) {
+                $found[$id] = $test->work;
+            }
+        }
+        self::assertGreaterThan(8, count($found));
+        self::assertArrayHasKey('figure-four-lying', $found);
+        self::assertArrayHasKey('figure-four-seated', $found);
+        foreach ($found as $name => $work) {
+            self::assertContains(Load::KneeFolded->value, $work->otherLegLoads, $name);
         }
     }
 
