@@ -16,6 +16,8 @@ final class Proportions
     private array $bodies = [];
     /** @var array<string, BodyError> likewise */
     private array $errors = [];
+    /** @var array<string, UpperLengths> likewise */
+    private array $upper = [];
 
     /** @param array<string, Length> $measured by segment name, with ".left" or ".right" where paired */
     private function __construct(public readonly Length $stature, private readonly array $measured)
@@ -83,6 +85,11 @@ final class Proportions
             $this->length(Segment::LyingHipHeight, $side)->cm,
             $this->length(Segment::KneelingHands, $side)->cm,
         );
+    }
+
+    public function upper(Side $side): UpperLengths
+    {
+        return $this->upper[$side->value] ??= UpperLengths::of($this, $side);
     }
 
     public function error(Side $side): BodyError

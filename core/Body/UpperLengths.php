@@ -10,9 +10,6 @@ namespace LucidAscent\Core\Body;
  */
 final readonly class UpperLengths
 {
-    /** The base of the neck above the top of the shoulder, and the hand with its fingers, as shares of stature. */
-    private const NECK_ABOVE_SHOULDER = 0.03;
-    private const HAND = 0.108;
     /** Nobody's differs from the usual by more than this share of it. */
     private const MOST_OFF = 0.5;
 
@@ -46,6 +43,8 @@ final readonly class UpperLengths
         $shoulder = $cm(Segment::SeatToShoulder);
         $arm = $cm(Segment::ShoulderToFingertips);
         $elbow = $cm(Segment::ElbowToFingertips);
+        // The neck above the shoulder, and the hand, are as usual.
+        $more = static fn (Segment $segment, float $cm): float => $cm - $proportions->estimate($segment)->cm;
         // An arm of which one length is known is as long in its parts.
         $share = null === $arm ? 1.0 : $arm / ($stature * Segment::ShoulderToFingertips->shareOfStature());
 
@@ -54,9 +53,12 @@ final readonly class UpperLengths
             null === $shoulder
                 ? $usual->torso
                 : self::possible(
-                    $shoulder -
-                        $proportions->length(Segment::SeatedHipHeight, $side)->cm +
-                        self::NECK_ABOVE_SHOULDER * $stature,
+                    $usual->torso +
+                        $more(Segment::SeatToShoulder, $shoulder) -
+                        $more(
+                            Segment::SeatedHipHeight,
+                            $proportions->length(Segment::SeatedHipHeight, $side)->cm,
+                        ),
                     $usual->torso,
                 ),
             self::possible(
@@ -64,7 +66,9 @@ final readonly class UpperLengths
                 $usual->upperArm,
             ),
             self::possible(
-                null === $elbow ? $share * $usual->forearm : $elbow - self::HAND * $stature,
+                null === $elbow
+                    ? $share * $usual->forearm
+                    : $usual->forearm + $more(Segment::ElbowToFingertips, $elbow),
                 $usual->forearm,
             ),
             null === $shoulder,

@@ -37,20 +37,13 @@ final readonly class Physique
         'hand' => [2.8, 1.8],
     ];
 
-    /** @param array<string, UpperLengths> $upper by side */
-    private function __construct(
-        public Proportions $proportions,
-        public float $stature,
-        private array $upper,
-    ) {
+    private function __construct(public Proportions $proportions, public float $stature)
+    {
     }
 
     public static function of(Proportions $proportions): self
     {
-        return new self($proportions, $proportions->stature->cm, [
-            'left' => UpperLengths::of($proportions, Side::Left),
-            'right' => UpperLengths::of($proportions, Side::Right),
-        ]);
+        return new self($proportions, $proportions->stature->cm);
     }
 
     public function leg(Side $side): Body
@@ -85,7 +78,7 @@ final readonly class Physique
     /** Torso and arm of a side, in cm. */
     public function upper(Side $side): UpperLengths
     {
-        return $this->upper[$side->value];
+        return $this->proportions->upper($side);
     }
 
     /** In cm. */

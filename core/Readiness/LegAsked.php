@@ -56,7 +56,7 @@ final class LegAsked
             return new self();
         }
         $body = $person->proportions->body($side);
-        $upper = UpperLengths::of($person->proportions, $side);
+        $upper = $person->proportions->upper($side);
         $leg = $atLimits ? $capacities->limitsOfLeg() : $capacities->ofLeg();
         $shown = PropRule::KneeBlock === $prop ? $capacities->shown() : null;
 

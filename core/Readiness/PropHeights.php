@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\Contact\HasStrap;
@@ -87,8 +86,7 @@ final readonly class PropHeights
     private static function toFoot(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         try {
-            $upper = UpperLengths::of($person->proportions, $side);
-            $posture = $rung->rung->otherDemand?->posture(new Capacity(), $upper);
+            $posture = $rung->rung->otherDemand?->posture(new Capacity(), $person->proportions->upper($side));
 
             return $posture instanceof HasStrap ? $posture->strap($person->proportions->body($side->opposite())) : null;
         } catch (\DomainException) {

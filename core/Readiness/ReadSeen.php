@@ -6,7 +6,6 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\ChainReading;
@@ -90,7 +89,7 @@ final class ReadSeen
             return $evidence;
         }
         try {
-            $posture = $demand->posture(new Capacity(), UpperLengths::of($proportions, $side));
+            $posture = $demand->posture(new Capacity(), $proportions->upper($side));
             foreach ($isOwn ? $seen->values : [] as $name => $value) {
                 $now = $posture->props()[$name] ?? null;
                 $posture = null === $now ? $posture : $posture->shifted($name, $value - $now);

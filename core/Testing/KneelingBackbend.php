@@ -7,7 +7,6 @@ namespace LucidAscent\Core\Testing;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Segment;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Uncertainty;
 
 /**
@@ -33,7 +32,7 @@ final readonly class KneelingBackbend
 
     public static function of(Proportions $proportions): self
     {
-        $upper = UpperLengths::of($proportions, Side::Left);
+        $upper = $proportions->upper(Side::Left);
 
         return new self(
             $proportions->length(Segment::KneelingHands, Side::Left)->cm,

@@ -15,7 +15,6 @@ use LucidAscent\App\PageCache\CachedParts;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\SetUp;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -117,7 +116,7 @@ final class LabController extends TeacherController
                 new SetUp(
                     Fields::of($values),
                     capacity: $this->known($practitioner, $side)->capacity,
-                    upper: UpperLengths::of($proportions, $side),
+                    upper: $proportions->upper($side),
                 ),
             )
                 ->angles($proportions->body($side));

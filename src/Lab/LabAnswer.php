@@ -13,7 +13,6 @@ use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Length;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\Body\UpperLengths;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Figure\Physique;
@@ -72,8 +71,13 @@ final class LabAnswer
             throw InvalidValue::outside('blanket', $blanket, 1.0, 10.0, 'cm');
         }
         $body = $proportions->body($side);
-        $upper = UpperLengths::of($proportions, $side);
-        $posture = $contact::of(new SetUp($question->object('values'), capacity: $known->capacity, upper: $upper));
+        $posture = $contact::of(
+            new SetUp(
+                $question->object('values'),
+                capacity: $known->capacity,
+                upper: $proportions->upper($side),
+            ),
+        );
         $angles = $posture->angles($body);
         $shortfall = Shortfall::of($angles, $known->capacity);
         [$errors, $method] = self::errors($posture, $side, $proportions, $known);

@@ -1,5 +1,6 @@
 // Logs that wait on this device, to look at and to mend. Pain that was said of an item stays when the item is left out.
 import { opened, sendMended } from './log-queue.js';
+import { sideOf } from './session-log.js';
 import { t } from './texts.js';
 
 const place = document.querySelector('[data-logs]');
@@ -11,11 +12,10 @@ const element = (tag, properties, ...children) => {
     made.append(...children);
     return made;
 };
-const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
 const words = ({ posture, drill, rung, side, holdReached, pain }) =>
     [
         `${names[drill] ?? names[posture] ?? posture} (${rung})`,
-        SIDES[side] ?? side,
+        sideOf({ side }) ?? side,
         holdReached ? t('held') : t('not held'),
         ...(pain ? [t('Pain %1% of 10 was written down.', pain.level)] : []),
     ].join(', ');
