@@ -64,7 +64,7 @@ await page.goto(`${uneven}/route`);
 await page.evaluate(() => window.scrollTo(0, 150));
 await take('route');
 await page.goto(`${uneven}/plans/new`);
-await page.getByRole('button', { name: 'Make the plan' }).click();
+await page.getByRole('button', { name: 'Make plan' }).click();
 await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
 await page.locator('.strip > .work a').first().click();
 await page.locator('[data-panel] .item-panel').waitFor();
@@ -75,12 +75,12 @@ await page
     .first()
     .click();
 await page.locator('#now-level').selectOption('0');
-await page.getByRole('button', { name: 'Begin' }).click();
+await page.getByRole('button', { name: 'Start session' }).click();
 // Past the warm-up and what is measured before the work.
 for (let i = 0; i < 7; i += 1) {
     await page.getByRole('button', { name: 'Skip' }).click();
 }
-await page.getByRole('button', { name: 'Go on' }).click();
+await page.getByRole('button', { name: 'Continue' }).click();
 await page.getByRole('button', { name: 'Skip' }).click();
 await take('session');
 await page.goto(`${uneven}/report`);
@@ -93,7 +93,7 @@ const phone = await (await browser.newContext({ viewport: { width: 390, height: 
 await phone.goto(address);
 await phone.getByLabel('Choose a PIN').fill('246810');
 await phone.getByLabel('once more').fill('246810');
-await phone.getByRole('button', { name: 'Come in' }).click();
+await phone.getByRole('button', { name: 'Open' }).click();
 await phone.getByRole('heading', { name: 'Jonas Erlesand' }).waitFor();
 await phone.waitForTimeout(400);
 await phone.screenshot({ path: `${target}/own-page.png` });
@@ -120,7 +120,7 @@ for (const box of await page.getByRole('checkbox').all()) {
 for (const [place, name] of ['Pigeon', 'Half lotus', 'Soles together'].entries()) {
     await page.getByLabel(String(place + 1), { exact: true }).selectOption({ label: name });
 }
-await page.getByRole('button', { name: 'Make the sheet' }).click();
+await page.getByRole('button', { name: 'Make sheet' }).click();
 await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();
 await take('class');
 

@@ -20,17 +20,17 @@ final class Norms
     {
         $aaos = static fn (float $degrees): array => [
             'source' => 'AAOS 1965',
-            'who' => 'adults',
+            'who' => 'norm.adults',
             'degrees' => $degrees,
         ];
         $roaas = static fn (float $degrees): array => [
             'source' => 'Roaas & Andersson 1982',
-            'who' => 'men of 30 to 40',
+            'who' => 'norm.men-30-40',
             'degrees' => $degrees,
         ];
         $soucie = static fn (float $women, float $men): array => [
-            ['source' => 'Soucie et al. 2011', 'who' => 'women of 20 to 44', 'degrees' => $women],
-            ['source' => 'Soucie et al. 2011', 'who' => 'men of 20 to 44', 'degrees' => $men],
+            ['source' => 'Soucie et al. 2011', 'who' => 'norm.women-20-44', 'degrees' => $women],
+            ['source' => 'Soucie et al. 2011', 'who' => 'norm.men-20-44', 'degrees' => $men],
         ];
 
         return match ($ability) {

@@ -27,7 +27,7 @@ final class BenchCheck
     public function all(): void
     {
         if ($this->data->test->definition->formula->isSeated() && null === $this->data->seatCm()) {
-            $this->say('A seat is from 0 to 50 cm high; 0 is the floor.', 'seat');
+            $this->say('bench.seat.range', 'seat');
         }
         foreach (array_keys($this->data->trials) as $i) {
             foreach ($this->data->test->fields as $field) {
@@ -36,7 +36,7 @@ final class BenchCheck
         }
         $started = array_filter($this->data->sides, $this->data->isStarted(...));
         if ([] === $started) {
-            $this->say('Nothing was read yet.', 'trials[0]['.$this->data->test->fields[0]->name().']');
+            $this->say('progress.nothing', 'trials[0]['.$this->data->test->fields[0]->name().']');
         }
         foreach ($started as $side) {
             $this->checkSide($side);
@@ -59,9 +59,9 @@ final class BenchCheck
         if (null === $value) {
             $this->say(
                 match (true) {
-                    'cm' !== $field->unit => 'Write a number, such as 12.5.',
-                    'in' === $this->data->lengths() => 'Write a number in inches, such as 7.5 or 7 1/2.',
-                    default => 'Write a number in cm, such as 12.5.',
+                    'cm' !== $field->unit => 'number.any',
+                    'in' === $this->data->lengths() => 'number.inches',
+                    default => 'number.cm',
                 },
                 $path,
             );
@@ -71,10 +71,10 @@ final class BenchCheck
         // In cm, whatever it was written in.
         if (!TrialCheck::isInRange($this->data->test->definition, $field->measure, $value)) {
             [$least, $most] = TrialCheck::range($this->data->test->definition, $field->measure);
-            $this->say('This is from %least% to %most% %unit%.', $path, [
-                '%least%' => (string) $least,
-                '%most%' => (string) $most,
-                '%unit%' => $field->unit,
+            $this->say('number.between', $path, [
+                'least' => (string) $least,
+                'most' => (string) $most,
+                'unit' => $field->unit,
             ]);
         }
     }
@@ -86,7 +86,7 @@ final class BenchCheck
         );
         foreach ($filled as $i) {
             foreach ($this->data->missing($i, $side) as $field) {
-                $this->say('This trial lacks a number here.', "trials[$i][{$field->name()}]");
+                $this->say('bench.missing', "trials[$i][{$field->name()}]");
             }
         }
         // A number that is wrong in itself leaves nothing to be said of the trials.
@@ -98,7 +98,7 @@ final class BenchCheck
         if (count($filled) < $this->data->test->leastTrials() && !$hurts) {
             $next = array_values(array_diff(array_keys($this->data->trials), $filled))[0] ?? 0;
             $this->say(
-                'Measure at least twice: come up, sit down again, read again.',
+                'bench.twice',
                 "trials[$next][".$this->ownField($side)->name().']',
             );
 
@@ -119,7 +119,7 @@ final class BenchCheck
                 )
             ) {
                 $this->say(
-                    'No leg of this length gives these numbers. Read them again.',
+                    'bench.impossible',
                     "trials[$i][".$this->ownField($side)->name().']',
                 );
             }

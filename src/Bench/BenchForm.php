@@ -42,7 +42,7 @@ final class BenchForm extends AbstractType
         $tools = [Tool::Tape, Tool::Inclinometer, Tool::Photo, Tool::Observation];
         if ($test->hasLength()) {
             $builder->add('unit', ChoiceType::class, [
-                'label' => 'Lengths in',
+                'label' => 'bench.unit',
                 'choices' => array_combine(ReadingText::UNITS, ReadingText::UNITS),
                 'expanded' => true,
                 'empty_data' => ReadingText::UNITS[0],
@@ -60,7 +60,7 @@ final class BenchForm extends AbstractType
         );
         if ($test->hasLength() || $test->hasAngle()) {
             $builder->add('tool', EnumType::class, [
-                'label' => 'Read by',
+                'label' => 'bench.tool',
                 'class' => Tool::class,
                 'choices' => $fit,
                 'empty_data' => $fit[0]->value,
@@ -70,7 +70,7 @@ final class BenchForm extends AbstractType
         }
         if ($test->definition->formula->isSeated()) {
             $builder->add('seat', TextType::class, [
-                'label' => 'Seat height',
+                'label' => 'control.seat',
                 'required' => false,
                 'attr' => ['inputmode' => 'decimal', 'autocomplete' => 'off', 'class' => 'figure'],
             ]);
@@ -80,7 +80,7 @@ final class BenchForm extends AbstractType
         }
         $builder
             ->add('note', TextareaType::class, [
-                'label' => 'Note',
+                'label' => 'common.note',
                 'required' => false,
                 'attr' => ['rows' => 2, 'maxlength' => 2000],
             ])
@@ -118,11 +118,11 @@ final class BenchForm extends AbstractType
             ->add("pain$name", PainType::class, ['label' => $name]);
         if ($test->mayRest()) {
             $builder->add("resting$name", ChoiceType::class, [
-                'label' => 'The top knee',
+                'label' => 'bench.top_knee',
                 'choices' => [
-                    'as its height says' => '',
-                    'rests on the foot: no lower possible' => 'yes',
-                    'hangs free, the ankle raised' => 'no',
+                    'bench.top_knee.height' => '',
+                    'bench.top_knee.rests' => 'yes',
+                    'bench.top_knee.hangs' => 'no',
                 ],
                 'required' => true,
                 'empty_data' => '',

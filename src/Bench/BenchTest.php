@@ -20,7 +20,7 @@ final readonly class BenchTest
         $measured = $entry['measured'];
         $formula = $this->definition->formula;
         if ($formula->takesAngle() && !isset($this->definition->measured['angle'])) {
-            $measured[] = ['name' => 'angle', 'label' => 'Or the angle, by inclinometer', 'unit' => 'degrees'];
+            $measured[] = ['name' => 'angle', 'label' => 'bench.angle', 'unit' => 'degrees'];
         }
         $needed = $formula->needs(array_keys($this->definition->measured));
         foreach ($measured as $measure) {

@@ -25,7 +25,7 @@ final class BenchTrialType extends AbstractType
                 $builder->add($field->name(), ChoiceType::class, [
                     'label' => $field->label,
                     'choices' => ['Yes' => '1', 'No' => '0'],
-                    'placeholder' => 'Not asked yet',
+                    'placeholder' => 'pain.unasked',
                     'required' => false,
                 ]);
             } else {

@@ -65,7 +65,7 @@ final class FieldCodec
             FieldKind::Lines => $lines,
             FieldKind::Number => 1 === preg_match('/^\d{1,4}$/', $text)
                 ? (int) $text
-                : throw new \DomainException('Write a whole number.'),
+                : throw new \DomainException('number.whole'),
             FieldKind::Pairs => self::pairs($lines),
             FieldKind::Compensations => array_map(self::compensation(...), $lines),
             FieldKind::Props => array_map(self::prop(...), $lines),

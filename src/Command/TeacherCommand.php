@@ -18,6 +18,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
+use Symfony\Contracts\Translation\TranslatorInterface;
 
 #[AsCommand('ascent:teacher', 'Makes an account for a teacher, or gives an existing one a new password.')]
 final class TeacherCommand extends Command
@@ -27,6 +28,7 @@ final class TeacherCommand extends Command
         private readonly UserPasswordHasherInterface $hasher,
         private readonly ClockInterface $clock,
         private readonly PasswordRule $rule,
+        private readonly TranslatorInterface $translator,
     ) {
         parent::__construct();
     }
@@ -69,7 +71,7 @@ final class TeacherCommand extends Command
         $password = stream_isatty(STDIN) ? (string) $io->askHidden('Password') : rtrim((string) fgets(STDIN), "\r\n");
         $fault = $this->rule->fault($password, [$email, $teacher->name ?? $name]);
         if (null !== $fault) {
-            $io->getErrorStyle()->error($fault);
+            $io->getErrorStyle()->error($this->translator->trans($fault));
 
             return Command::FAILURE;
         }

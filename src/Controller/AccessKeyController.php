@@ -58,7 +58,7 @@ final class AccessKeyController extends TeacherController
                         ),
                     ),
                 );
-                $this->addFlash('done', 'What may be measured at home is kept.');
+                $this->addFlash('done', 'access.tests.saved');
 
                 return $this->redirectToRoute('own_key', ['id' => $id]);
             }
@@ -83,7 +83,7 @@ final class AccessKeyController extends TeacherController
                 );
             } else {
                 $this->records->add(...$records);
-                $this->addFlash('done', 'The own page is shut: no device opens it any more.');
+                $this->addFlash('done', 'access.shut.done');
 
                 return $this->redirectToRoute('own_key', ['id' => $id]);
             }
@@ -111,7 +111,7 @@ final class AccessKeyController extends TeacherController
             // Up to what the page has shown, and no further: what has come in since is still to be seen.
             $shown = Day::written('U.u', $request->request->getString('shown'), new \DateTimeZone('UTC'));
             if (null === $shown) {
-                $this->addFlash('hint', 'Nothing is marked as seen: read it once more, and say so again.');
+                $this->addFlash('hint', 'came_in.unseen');
 
                 return $this->redirectToRoute('came_in', ['id' => $practitioner->id]);
             }

@@ -37,7 +37,7 @@ final class AccountController extends TeacherController
         if ($zone->isSubmitted() && $zone->isValid()) {
             $teacher->moveTo($zone->getData()['zone']);
             $this->records->add($teacher);
-            $this->addFlash('done', 'The time zone is kept. Days are counted by it from now on.');
+            $this->addFlash('done', 'account.zone.saved');
 
             return $this->redirectToRoute('on_the_mat');
         }
@@ -45,7 +45,7 @@ final class AccountController extends TeacherController
         if ($request->request->has($password->getName()) && !$throttle->allows($teacher->email)) {
             $this->addFlash(
                 'hint',
-                'Too many wrong passwords: nothing was changed. Try again in a quarter of an hour.',
+                'account.password.blocked.change',
             );
 
             return $this->redirectToRoute('account');
@@ -61,7 +61,7 @@ final class AccountController extends TeacherController
             $browser->endOthers($teacher, $request);
             $security->login($teacher);
             $log->write('password changed');
-            $this->addFlash('done', 'The password is changed. Other browsers are signed out.');
+            $this->addFlash('done', 'account.password.changed');
 
             return $this->redirectToRoute('on_the_mat');
         }
@@ -83,7 +83,7 @@ final class AccountController extends TeacherController
             $signedIn->end($this->teacher(), $this->clock->now(), Uuid::fromString($browser));
             $log->write('browser signed out');
         }
-        $this->addFlash('done', 'That browser is signed out.');
+        $this->addFlash('done', 'account.browser.ended');
 
         return $this->redirectToRoute('account');
     }
@@ -116,8 +116,8 @@ final class AccountController extends TeacherController
             }
             $fault =
                 null === $isRight
-                    ? 'Too many wrong passwords. Try again in a quarter of an hour.'
-                    : 'This is not the current password.';
+                    ? 'account.password.blocked'
+                    : 'account.password.wrong';
         }
 
         return $this->render(

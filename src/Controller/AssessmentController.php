@@ -138,7 +138,7 @@ final class AssessmentController extends TeacherController
                 $keep->of($assessment, $this->person->now($practitioner), $now),
             );
         }
-        $this->addFlash('done', 'The assessment has ended. What was not tested stays unknown.');
+        $this->addFlash('done', 'assessment.end.done');
 
         return $this->redirectToRoute('practitioner', ['id' => $id]);
     }
@@ -221,10 +221,10 @@ final class AssessmentController extends TeacherController
                     new FormError(
                         'loads' === $field
                             ? $this->say(
-                                'Answer the question about anything else with yes: this says what it touches.',
+                                'before.loads.yes',
                             )
                             : $this->say(
-                                'Answer the question about being under eighteen with yes: this belongs to it.',
+                                'before.eighteen.yes',
                             ),
                     ),
                 );

@@ -137,7 +137,7 @@ final class BenchController extends TeacherController
             $request,
         );
         if ([] !== $corrected && $this->testRecords->isCorrected($corrected[0]->entryId) && !$form->isSubmitted()) {
-            $this->addFlash('hint', 'This entry has been corrected already; the newer one stands in its place.');
+            $this->addFlash('hint', 'bench.corrected');
 
             return $this->redirectToRoute('practitioner', ['id' => $practitioner->id]);
         }
@@ -245,12 +245,12 @@ final class BenchController extends TeacherController
             static fn (Side $side): bool => null !==
                 PainRule::of($data->pain($side)->pain(), $side, $data->test->definition->work),
         );
-        $this->sayRecorded($isNew, 'The test is recorded.');
+        $this->sayRecorded($isNew, 'bench.saved');
         if ([] !== $stops) {
             $this->addFlash(
                 'hint',
-                $this->say('That is a stop sign: this test has ended. Gentler instead: %gentler%', [
-                    '%gentler%' => $data->test->entry['gentler'],
+                $this->say('bench.stopped', [
+                    'gentler' => $data->test->entry['gentler'],
                 ]),
             );
         }

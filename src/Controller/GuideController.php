@@ -65,13 +65,13 @@ final class GuideController extends TeacherController
     {
         $this->checkToken(self::TOKEN, $request);
         if ([] !== $this->records->practitioners($this->teacher())) {
-            $this->addFlash('hint', 'Somebody is here already: nobody was made up.');
+            $this->addFlash('hint', 'today.try.refused');
 
             return $this->redirectToRoute('on_the_mat');
         }
         $person = MadeUpStudio::people()[0];
         $loaded = $people->of($this->teacher(), [
-            ['name' => $this->say('%name% (made up)', ['%name%' => $person['name']])] + $person,
+            ['name' => $this->say('today.try.name', ['name' => $person['name']])] + $person,
         ]);
 
         return $this->redirectToRoute('practitioner', ['id' => $loaded[0]->id]);

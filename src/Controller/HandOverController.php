@@ -125,7 +125,7 @@ final class HandOverController extends TeacherController
                 }
                 ksort($faults);
                 if (!$isTried) {
-                    $this->addFlash('done', $this->say('Read from the table: %1%.', ['%1%' => $answer['added']]));
+                    $this->addFlash('done', $this->say('table.done', ['count' => $answer['added']]));
                     if ([] === $faults) {
                         return $this->redirectToRoute('practitioner', ['id' => $id]);
                     }

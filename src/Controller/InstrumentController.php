@@ -59,7 +59,7 @@ final class InstrumentController extends TeacherController
             }
             $this->sayRecorded(
                 $isNew,
-                'The tools\' errors are recorded. What was read before is read with them from now on.',
+                'tools.saved',
             );
 
             return $this->redirectToRoute('instruments');
@@ -87,7 +87,7 @@ final class InstrumentController extends TeacherController
             if (in_array(null, $leg, true)) {
                 $form
                     ->get('repeats')
-                    ->addError(new FormError('A line holds numbers with spaces between, such as 41.5 43 42.'));
+                    ->addError(new FormError('tools.repeats.line'));
 
                 return [];
             }
@@ -102,7 +102,7 @@ final class InstrumentController extends TeacherController
         try {
             $sem = (new Repeats($legs))->sem();
         } catch (InvalidValue) {
-            $form->get('repeats')->addError(new FormError('At least one leg has to be read twice.'));
+            $form->get('repeats')->addError(new FormError('tools.repeats.twice'));
 
             return [];
         }

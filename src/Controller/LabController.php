@@ -39,7 +39,7 @@ final class LabController extends TeacherController
     {
         $practitioner = $this->practitioner($id);
         if (null === $this->records->body($practitioner)) {
-            $this->addFlash('hint', 'First the body: the lab draws this person, not just anybody.');
+            $this->addFlash('hint', 'lab.body_first');
 
             return $this->redirectToRoute('body', ['id' => $id]);
         }
@@ -121,7 +121,7 @@ final class LabController extends TeacherController
             )
                 ->angles($proportions->body($side));
         } catch (\DomainException $e) {
-            $this->addFlash('hint', $this->say('Nothing was kept. %reason%', ['%reason%' => $e->getMessage()]));
+            $this->addFlash('hint', $this->say('lab.refused', ['reason' => $e->getMessage()]));
 
             return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value]);
         }
@@ -133,7 +133,7 @@ final class LabController extends TeacherController
                 new LabSetup($entry, $practitioner, $this->teacher(), $side, $posture, $values, $this->clock->now()),
             );
         }
-        $this->sayRecorded($isNew, 'The set-up is kept.');
+        $this->sayRecorded($isNew, 'lab.set_up.saved');
 
         return $this->redirectToRoute('lab', [
             'id' => $id,

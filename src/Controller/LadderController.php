@@ -106,7 +106,7 @@ final class LadderController extends TeacherController
             // Somebody had the form open while the side came to be held: what hurt is written down all the same.
             $source = 'check '.$this->sentEntry($request, 'check_form');
             $this->pain->of($practitioner, $this->teacher(), $typed, $side, $source, $posture);
-            $this->addFlash('hint', 'This side stands on no rung now: its ladder says why.');
+            $this->addFlash('hint', 'check.no_rung');
 
             return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $posture]);
         }
@@ -118,8 +118,8 @@ final class LadderController extends TeacherController
             'today' => $this->today(),
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->rung->id,
-            'hold_question' => $this->say('Was the hold reached, %hold% at least?', [
-                '%hold%' => Catalogue::leastHold($text->texts['hold']),
+            'hold_question' => $this->say('check.hold', [
+                'hold' => Catalogue::leastHold($text->texts['hold']),
             ]),
             'compensations' => array_flip($text->compensations),
             'prop' => $rung->rung->prop,
@@ -129,8 +129,8 @@ final class LadderController extends TeacherController
             $form->addError(
                 new FormError(
                     $this->say(
-                        'Meanwhile this side was moved to "%rung%". Nothing was recorded: check that the answers belong to this rung, and send them again.',
-                        ['%rung%' => $rung->rung->name],
+                        'check.moved',
+                        ['rung' => $rung->rung->name],
                     ),
                 ),
             );
@@ -186,7 +186,7 @@ final class LadderController extends TeacherController
         ) {
             $this->addFlash(
                 'hint',
-                'The ladder of that check has no rung of its name any more: nothing can be decided on it. It stays on record.',
+                'decision.no_rung',
             );
 
             return $this->redirectToRoute('practitioner', ['id' => $id]);
@@ -195,7 +195,7 @@ final class LadderController extends TeacherController
         $made = $this->records->decision($record);
         if (null !== $made) {
             if ($request->isMethod('POST')) {
-                $this->addFlash('hint', 'A decision on this check is on record already; it stands.');
+                $this->addFlash('hint', 'decision.exists');
             }
 
             return $this->render('decision.html.twig', [
@@ -238,7 +238,7 @@ final class LadderController extends TeacherController
             );
             $this->addFlash(
                 $isNew ? 'done' : 'hint',
-                $isNew ? 'The decision is recorded.' : 'A decision on this check is on record already; it stands.',
+                $isNew ? 'decision.saved' : 'decision.exists',
             );
 
             return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $ladder->id]);

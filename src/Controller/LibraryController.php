@@ -67,7 +67,7 @@ final class LibraryController extends TeacherController
             $practitioner = $this->practitioner($person);
             $known = $people->now($practitioner);
             if (null === $known) {
-                $this->addFlash('hint', 'The body has not been measured: what is in reach cannot be told.');
+                $this->addFlash('hint', 'library.no_body');
             } else {
                 $isUntested = $known->person->isUntested();
                 foreach ($shown as $id) {

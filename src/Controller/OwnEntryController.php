@@ -151,8 +151,8 @@ final class OwnEntryController extends TeacherController
                 $form->addError(
                     new FormError(
                         $this->say(
-                            'Meanwhile version %version% was kept, in another tab perhaps. Nothing is lost here: compare the two, and send this again to make it the next version.',
-                            ['%version%' => $newest],
+                            'own.meanwhile',
+                            ['version' => $newest],
                         ),
                     ),
                 );
@@ -169,7 +169,7 @@ final class OwnEntryController extends TeacherController
                 }
                 if ([] === $faults && $form->isValid()) {
                     $kept = $this->own->keep($this->teacher(), $kind, $entry['id'], $text, $adapts);
-                    $this->addFlash('done', $this->say('Kept as version %version%.', ['%version%' => $kept->version]));
+                    $this->addFlash('done', $this->say('own.saved', ['version' => $kept->version]));
 
                     return Kind::Drill === $kind
                         ? $this->redirectToRoute('library_drills', ['_fragment' => $kept->name])
@@ -239,9 +239,9 @@ final class OwnEntryController extends TeacherController
             $kept = $this->own->keep($this->teacher(), $kind, $id, $text, null);
             $this->addFlash(
                 'done',
-                $this->say('%name% is kept as version %version%.', [
-                    '%name%' => $kept->name,
-                    '%version%' => $kept->version,
+                $this->say('own.saved.of', [
+                    'name' => $kept->name,
+                    'version' => $kept->version,
                 ]),
             );
         }

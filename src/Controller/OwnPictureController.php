@@ -50,7 +50,7 @@ final class OwnPictureController extends TeacherController
             $this->records->add(
                 new OwnPicture($picture, $this->teacher(), $name, $shows, $this->clock->now(), $width, $height),
             );
-            $this->addFlash('done', 'The picture is kept, without place, time and camera.');
+            $this->addFlash('done', 'picture.done');
         } catch (UnfitPicture $e) {
             // The page comes back as it was, with what was typed; a browser never sends a chosen file twice by itself.
             return $this->forward(LibraryController::class.'::posture', [

@@ -38,11 +38,11 @@ final class PictureController extends TeacherController
         $this->checkToken(BenchController::TOKEN, $request);
         $file = $request->files->get('picture');
         if (!($file instanceof UploadedFile) || !$file->isValid()) {
-            return new JsonResponse(['error' => $this->say('No picture arrived. It can be up to 8 MB.')], 422);
+            return new JsonResponse(['error' => $this->say('picture.none')], 422);
         }
         $points = self::points((string) $request->request->get('points', '{}'));
         if (null === $points) {
-            return new JsonResponse(['error' => $this->say('The points on the picture cannot be read.')], 422);
+            return new JsonResponse(['error' => $this->say('picture.points.wrong')], 422);
         }
         $picture = Uuid::v7();
         try {

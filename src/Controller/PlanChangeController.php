@@ -83,7 +83,7 @@ final class PlanChangeController extends TeacherController
         }
         $to = ChangePlan::leadsTo($plan, 'undo' === $direction);
         if (null === $poses || null === $to) {
-            return $this->refused($plan, 0, $this->say('There is nothing to take back.'), $request);
+            return $this->refused($plan, 0, $this->say('plan.undo.none'), $request);
         }
         $to = $this->planRecords->plan($practitioner, $to);
 
@@ -102,12 +102,12 @@ final class PlanChangeController extends TeacherController
             return $this->refused(
                 $plan,
                 $changed->week,
-                $this->say('Not changed. %rules%', ['%rules%' => $rules]),
+                $this->say('plan.change.refused', ['rules' => $rules]),
                 $request,
             );
         }
         $this->records->add($changed->newer);
-        $this->addFlash('done', 'The plan is changed; the one before is kept.');
+        $this->addFlash('done', 'plan.change.done');
 
         return $this->to($changed->newer, $changed->week, $request);
     }
@@ -116,7 +116,7 @@ final class PlanChangeController extends TeacherController
     {
         $this->addFlash(
             'hint',
-            'This plan was changed in another window: nothing was changed here. This is the newer one.',
+            'plan.change.meanwhile',
         );
 
         return null === $newest

@@ -72,7 +72,7 @@ final class PlanController extends TeacherController
                 'postures' => array_flip($this->catalogue->names(Kind::Posture)) +
                     array_flip(
                         array_map(
-                            fn (string $name): string => $this->say('Drill: %1%', ['%1%' => $name]),
+                            fn (string $name): string => $this->say('plan.drill', ['drill' => $name]),
                             $this->catalogue->names(Kind::Drill),
                         ),
                     ),
@@ -253,7 +253,7 @@ final class PlanController extends TeacherController
         if ($newest !== $plan) {
             $this->addFlash(
                 'hint',
-                'This plan was changed in another window: nothing was changed here. This is the newer one.',
+                'plan.change.meanwhile',
             );
 
             return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $newest?->id]);
@@ -263,7 +263,7 @@ final class PlanController extends TeacherController
             $this->makePlan->anew($practitioner, $entry, $this->teacher(), StoredPlans::asked($plan), $plan) ??
                 throw $this->createNotFoundException(),
         );
-        $this->addFlash('done', 'Planned anew from today. What is past is not touched.');
+        $this->addFlash('done', 'plan.again.done');
 
         return $this->redirectToRoute('plan', ['id' => $id, 'plan' => $entry]);
     }
@@ -292,15 +292,15 @@ final class PlanController extends TeacherController
             $this->addFlash(
                 'done',
                 $this->say(
-                    'The calendar is at %address%. It is shown this once; whoever has it can read the plan.',
+                    'plan.feed.opened',
                     [
-                        '%address%' => $this->publicUrl->of($this->generateUrl('feed', ['secret' => $secret])),
+                        'address' => $this->publicUrl->of($this->generateUrl('feed', ['secret' => $secret])),
                     ],
                 ),
             );
         } else {
             $this->records->add(...$ends);
-            $this->addFlash('done', 'The address is revoked.');
+            $this->addFlash('done', 'plan.feed.revoked');
         }
 
         return $this->redirectToRoute('plan', [
@@ -326,7 +326,7 @@ final class PlanController extends TeacherController
                 (string) $practitioner->id,
                 array_map($this->plans->calendar(...), $this->planRecords->plans($practitioner)),
                 $practitioner->teacher->local($this->clock->now()),
-                $this->say('Practice'),
+                $this->say('calendar.practice'),
                 $this->plans->empty($this->planRecords->newestPlan($practitioner), $this->person->now($practitioner)),
             ),
             headers: [

@@ -161,7 +161,7 @@ final class PractitionerController extends TeacherController
                 $taken = new TakenTest($test->kind, Side::from($side), Tool::Tape, $trials);
                 $definition = $tests[$test->kind] ?? null;
                 $because = match (true) {
-                    !TrialCheck::isReadable($definition, $taken) => $this->say('Nobody measures this. Correct it.'),
+                    !TrialCheck::isReadable($definition, $taken) => $this->say('body.unlikely'),
                     null === $definition || null === $proportions => null,
                     default => TrialCheck::showsNothing($definition, $taken, $proportions),
                 };
@@ -200,7 +200,7 @@ final class PractitionerController extends TeacherController
                     ),
                 );
             }
-            $this->sayRecorded($isNew, 'The body measures are recorded.');
+            $this->sayRecorded($isNew, 'body.saved');
 
             return $this->redirectToRoute(
                 null === $earlier ? 'bench' : 'practitioner',
@@ -229,7 +229,7 @@ final class PractitionerController extends TeacherController
             options: ['entry' => (string) Uuid::v7(), 'holds' => $liftable, 'today' => $this->today()],
         )->handleRequest($request);
         if ($form->isSubmitted() && [] === $liftable) {
-            $form->addError(new FormError($this->say('Nothing is held any more: nothing was recorded.')));
+            $form->addError(new FormError($this->say('clearance.nothing_held')));
         }
         if ($form->isSubmitted() && $form->isValid()) {
             $allowance = $form->get('allowance')->getData()->allowance();
@@ -256,9 +256,9 @@ final class PractitionerController extends TeacherController
                 $this->sayRecorded(
                     $this->recordOnce($form, $clearance),
                     match (true) {
-                        $allowance->isNothing => 'That is recorded. Everything that was on hold stays so.',
-                        $allowance->isAll() => 'The clearance is recorded. Tests come first now, before anything loaded.',
-                        default => 'The clearance is recorded. What it does not allow stays on hold; of the rest, tests come first.',
+                        $allowance->isNothing => 'clearance.saved.none',
+                        $allowance->isAll() => 'clearance.saved',
+                        default => 'clearance.saved.part',
                     },
                 );
 
@@ -293,15 +293,15 @@ final class PractitionerController extends TeacherController
         );
         $after = $person->holds($practitioner, PersonHistory::mistake($mistake));
         if ('' === $why) {
-            $this->addFlash('hint', 'Nothing was taken back: say why it was a slip.');
+            $this->addFlash('hint', 'mistake.why.missing');
         } elseif (null === $person->holds($practitioner)->find($names) || null !== $after->find($names)) {
             $this->addFlash(
                 'hint',
-                'Nothing was taken back. Only whoever entered it may, and within a day; after that a clearance lifts it.',
+                'mistake.refused',
             );
         } else {
             $this->records->add($mistake);
-            $this->addFlash('done', 'Taken back as a slip of the pen. Both stay on record.');
+            $this->addFlash('done', 'mistake.saved');
         }
 
         return $this->redirectToRoute('practitioner', ['id' => $id]);
@@ -326,14 +326,14 @@ final class PractitionerController extends TeacherController
     {
         return match (true) {
             ClearanceAuthority::Clinician === $hold->word => $this->say(
-                '"%name%" is lifted by a licensed clinician, on its own day or later.',
-                ['%name%' => $hold->holds->name],
+                'clearance.needs_clinician',
+                ['name' => $hold->holds->name],
             ),
             null !== $hold->earliest => $this->say(
-                '"%name%" may be lifted by the teacher who decided or was told, from %day% on, after asking.',
-                ['%name%' => $hold->holds->name, '%day%' => $hold->earliest->format('Y-m-d')],
+                'clearance.from',
+                ['name' => $hold->holds->name, 'day' => $hold->earliest->format('Y-m-d')],
             ),
-            default => $this->say('"%name%" is not lifted by this.', ['%name%' => $hold->holds->name]),
+            default => $this->say('clearance.not_this', ['name' => $hold->holds->name]),
         };
     }
 }

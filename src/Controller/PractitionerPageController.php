@@ -82,9 +82,9 @@ final class PractitionerPageController extends AbstractController
         $pin = $request->request->getString('pin');
         $response = $this->redirectToRoute('own');
         $fault = match (true) {
-            '' === trim($words) => 'Type the four words and the number that your teacher gave you.',
-            !AccessDoor::isPin($pin) => 'A PIN has six to twelve digits, and is no run such as 123456: choose one that you remember.',
-            $pin !== $request->request->getString('again') => 'The PIN was typed differently the second time.',
+            '' === trim($words) => 'door.words.missing',
+            !AccessDoor::isPin($pin) => 'door.pin.unfit',
+            $pin !== $request->request->getString('again') => 'door.pin.differ',
             default => $this->door->bind($words, $pin, $response, $request),
         };
 

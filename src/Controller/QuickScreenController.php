@@ -108,7 +108,7 @@ final class QuickScreenController extends TeacherController
         if ($form->isSubmitted() && $form->isValid()) {
             $this->keep($practitioner, $form, $body);
             $next = $people[(int) array_search($id, $people, true) + 1] ?? null;
-            $this->addFlash('done', $this->say('%name% is recorded.', ['%name%' => $practitioner->name]));
+            $this->addFlash('done', $this->say('screen.saved', ['name' => $practitioner->name]));
 
             return null === $next
                 ? $this->redirectToRoute('screen_done', ['people' => $people])
@@ -147,7 +147,7 @@ final class QuickScreenController extends TeacherController
                 if (count($missing) < count($trial)) {
                     $form
                         ->get($fields[$missing[0]])
-                        ->addError(new FormError($this->say('This trial lacks a number here.')));
+                        ->addError(new FormError($this->say('bench.missing')));
                 }
                 continue;
             }
@@ -158,7 +158,7 @@ final class QuickScreenController extends TeacherController
                     ->get($fields['kneeHeight'])
                     ->addError(
                         new FormError(
-                            $this->say('Held by: %name%. Leave it empty.', ['%name%' => $may->heldBy()[0]]),
+                            $this->say('screen.held', ['name' => $may->heldBy()[0]]),
                         ),
                     );
                 continue;
@@ -167,7 +167,7 @@ final class QuickScreenController extends TeacherController
                 $form
                     ->get('pain'.ucfirst($side->value))
                     ->get('level')
-                    ->addError(new FormError($this->say('Ask about pain, and choose 0 when there is none.')));
+                    ->addError(new FormError($this->say('session.ask')));
             }
             $numbers = array_filter($trial, is_float(...));
             $isInRange = true;
@@ -176,10 +176,10 @@ final class QuickScreenController extends TeacherController
                     [$least, $most] = TrialCheck::range($definition, $name);
                     $form->get($fields[$name])->addError(
                         new FormError(
-                            $this->say('This is from %least% to %most% %unit%.', [
-                                '%least%' => (string) $least,
-                                '%most%' => (string) $most,
-                                '%unit%' => $definition->measured[$name] ?? 'cm',
+                            $this->say('number.between', [
+                                'least' => (string) $least,
+                                'most' => (string) $most,
+                                'unit' => $definition->measured[$name] ?? 'cm',
                             ]),
                         ),
                     );
@@ -193,7 +193,7 @@ final class QuickScreenController extends TeacherController
                 $form
                     ->get($fields['kneeHeight'])
                     ->addError(
-                        new FormError($this->say('No leg of this length gives these numbers. Read them again.')),
+                        new FormError($this->say('bench.impossible')),
                     );
             }
         }

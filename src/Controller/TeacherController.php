@@ -105,7 +105,7 @@ abstract class TeacherController extends AbstractController
     /** Where a height says nothing without the lengths of a body. */
     protected function bodyFirst(Practitioner $practitioner): Response
     {
-        $this->addFlash('hint', 'First the body: without its lengths a height says nothing.');
+        $this->addFlash('hint', 'bench.body_first');
 
         return $this->redirectToRoute('body', ['id' => $practitioner->id]);
     }
@@ -115,7 +115,7 @@ abstract class TeacherController extends AbstractController
     {
         $this->addFlash(
             $isNew ? 'done' : 'hint',
-            $isNew ? $done : 'This was recorded already, and stands as it was then.',
+            $isNew ? $done : 'common.recorded_already',
         );
     }
 

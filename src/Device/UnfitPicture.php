@@ -14,21 +14,21 @@ final class UnfitPicture extends \DomainException
 
     public static function noPicture(): self
     {
-        return new self('This is no whole JPEG or PNG picture.');
+        return new self('picture.unreadable');
     }
 
     public static function wordless(): self
     {
-        return new self('Say in up to 200 letters what the picture shows, for whoever does not see it.', true);
+        return new self('picture.shows.missing', true);
     }
 
     public static function notKept(): self
     {
-        return new self('The picture could not be kept: there is no room for it. Nothing was recorded of it.');
+        return new self('picture.no_room');
     }
 
     public static function size(): self
     {
-        return new self('A picture is from 100 to 8000 pixels wide and high, and up to 8 MB.');
+        return new self('picture.size');
     }
 }

@@ -37,7 +37,7 @@ final readonly class AsksOfWords
         $isAsked = false;
         $builder
             ->add(self::ANSWER, CheckboxType::class, [
-                'label' => 'Read: nothing in the note hurts now, or is the matter',
+                'label' => 'note.read',
                 'mapped' => false,
                 'required' => false,
             ])
@@ -57,7 +57,7 @@ final readonly class AsksOfWords
                         ->addError(
                             new FormError(
                                 $this->translator->trans(
-                                    'This speaks of pain, or of something that a doctor follows. Say above where and how it is, or tick below that nothing of it hurts now.',
+                                    'note.speaks',
                                 ),
                             ),
                         );

@@ -38,15 +38,15 @@ final class BeforeForm extends AbstractType
                 'wanted',
                 ChoiceType::class,
                 [
-                    'label' => 'Wanted poses; none for a full assessment',
+                    'label' => 'before.wanted',
                     'choices' => $options['poses'],
                     'data' => $options['wanted'],
                 ] + $many,
             )
             ->add('consent', CheckboxType::class, [
-                'label' => 'Agrees to be measured and asked today, and knows that every test may be ended at any time',
+                'label' => 'before.consent',
                 'required' => false,
-                'constraints' => [new IsTrue(message: 'Without this agreement nobody is measured here.')],
+                'constraints' => [new IsTrue(message: 'consent.needed')],
             ]);
         foreach ($options['cautions'] as $group => [$label, $choices]) {
             $builder->add(
@@ -73,8 +73,8 @@ final class BeforeForm extends AbstractType
                 'loads',
                 ChoiceType::class,
                 [
-                    'label' => 'As many loads as it touches',
-                    'help' => 'Until somebody has said so, nothing deep is done.',
+                    'label' => 'before.loads.label',
+                    'help' => 'before.loads.help',
                     'choices' => array_filter(Load::cases(), static fn (Load $load): bool => Load::LyingRest !== $load),
                     'choice_value' => static fn (?Load $load): string => $load->value ?? '',
                     'choice_label' => static fn (Load $load): string => "load.$load->value",
@@ -82,42 +82,42 @@ final class BeforeForm extends AbstractType
                 ] + $many,
             )
             ->add('side', ChoiceType::class, [
-                'label' => 'Which side, where a condition has one',
+                'label' => 'before.side',
                 'choices' => ['left' => 'left', 'right' => 'right'],
                 'placeholder' => 'both, or not said',
                 'required' => false,
-                'invalid_message' => 'Choose left or right.',
+                'invalid_message' => 'side.choose',
             ])
             ->add('eighteen', DateType::class, [
-                'label' => 'Eighteenth birthday, where that is to come',
+                'label' => 'before.eighteen',
                 'widget' => 'single_text',
                 'input' => 'datetime_immutable',
                 'required' => false,
-                'invalid_message' => 'Write the day as year-month-day.',
+                'invalid_message' => 'day.format',
             ])
             ->add('guardian', CheckboxType::class, [
-                'label' => 'A guardian has agreed, in writing',
+                'label' => 'before.guardian',
                 'required' => false,
             ])
             ->add('note', TextareaType::class, [
-                'label' => 'Injuries and anything else, in their own words',
+                'label' => 'before.note',
                 'required' => false,
                 'attr' => ['rows' => 3, 'maxlength' => 4000],
                 'constraints' => [new Length(max: 4000)],
                 'data' => $options['note'],
             ])
             ->add('pain', PainType::class, [
-                'label' => 'Pain now',
+                'label' => 'before.pain',
                 'data' => new PainData(),
                 'constraints' => [new Valid()],
             ])
             ->add('warm', ChoiceType::class, [
-                'label' => 'Joints and muscles are',
-                'choices' => ['warm, after moving' => true, 'cold' => false],
+                'label' => 'before.warm',
+                'choices' => ['before.warm.yes' => true, 'history.cold' => false],
                 'expanded' => true,
                 'required' => false,
                 'placeholder' => false,
-                'constraints' => [new NotNull(message: 'Choose one: a later test is compared with this one.')],
+                'constraints' => [new NotNull(message: 'before.warm.choose')],
             ])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
         $groups = array_map(

@@ -17,41 +17,41 @@ final class BodyForm extends AbstractType
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
-            ->add('stature', CentimetreType::class, ['label' => 'Stature', 'help' => 'Barefoot, against a wall.'])
-            ->add('thighLeft', CentimetreType::class, ['label' => 'Thigh, left'])
-            ->add('thighRight', CentimetreType::class, ['label' => 'Thigh, right'])
-            ->add('shinLeft', CentimetreType::class, ['label' => 'Shin, left'])
-            ->add('shinRight', CentimetreType::class, ['label' => 'Shin, right'])
+            ->add('stature', CentimetreType::class, ['label' => 'body.stature', 'help' => 'body.stature.help'])
+            ->add('thighLeft', CentimetreType::class, ['label' => 'body.thigh.left'])
+            ->add('thighRight', CentimetreType::class, ['label' => 'body.thigh.right'])
+            ->add('shinLeft', CentimetreType::class, ['label' => 'body.shin.left'])
+            ->add('shinRight', CentimetreType::class, ['label' => 'body.shin.right'])
             ->add('hipSpacing', CentimetreType::class, [
-                'label' => 'Hip spacing',
-                'help' => 'Between the hip joint centres: 0.72 of the distance between the two front hip bones.',
+                'label' => 'body.hipSpacing',
+                'help' => 'body.hipSpacing.help',
             ])
             ->add('seatedHipHeight', CentimetreType::class, [
-                'label' => 'Seated hip height',
-                'help' => 'Hip joint centre above the seat, sitting upright.',
+                'label' => 'body.seatedHipHeight',
+                'help' => 'body.seatedHipHeight.help',
             ])
             ->add('ankleAboveSole', CentimetreType::class, [
-                'label' => 'Ankle above sole',
-                'help' => 'Ankle centre above the sole, standing.',
+                'label' => 'body.ankleAboveSole',
+                'help' => 'body.ankleAboveSole.help',
             ])
             ->add('lyingHipHeight', CentimetreType::class, [
-                'label' => 'Lying hip height',
-                'help' => 'Hip joint centre above the mat, lying on the back.',
+                'label' => 'body.lyingHipHeight',
+                'help' => 'body.lyingHipHeight.help',
             ])
             ->add('kneelingHands', CentimetreType::class, [
-                'label' => 'Hands, kneeling upright',
-                'help' => 'Fists above the mat, thighs upright and arms hanging: how far a back bend goes is read from it.',
+                'label' => 'body.kneelingHands',
+                'help' => 'body.kneelingHands.help',
             ])
             ->add('seatToShoulder', CentimetreType::class, [
-                'label' => 'Seat to shoulder',
-                'help' => 'From the seat to the top of the shoulder, sitting tall.',
+                'label' => 'body.seatToShoulder',
+                'help' => 'body.seatToShoulder.help',
             ])
-            ->add('shoulderToFingertipsLeft', CentimetreType::class, ['label' => 'Shoulder to fingertips, left'])
-            ->add('shoulderToFingertipsRight', CentimetreType::class, ['label' => 'Shoulder to fingertips, right'])
-            ->add('elbowToFingertipsLeft', CentimetreType::class, ['label' => 'Elbow to fingertips, left'])
-            ->add('elbowToFingertipsRight', CentimetreType::class, ['label' => 'Elbow to fingertips, right'])
+            ->add('shoulderToFingertipsLeft', CentimetreType::class, ['label' => 'body.shoulderToFingertips.left'])
+            ->add('shoulderToFingertipsRight', CentimetreType::class, ['label' => 'body.shoulderToFingertips.right'])
+            ->add('elbowToFingertipsLeft', CentimetreType::class, ['label' => 'body.elbowToFingertips.left'])
+            ->add('elbowToFingertipsRight', CentimetreType::class, ['label' => 'body.elbowToFingertips.right'])
             ->add('confirmed', CheckboxType::class, [
-                'label' => 'Measured twice: this person really is so',
+                'label' => 'body.confirm',
                 'required' => false,
             ])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);

@@ -24,19 +24,19 @@ final class ChangePasswordForm extends AbstractType
     {
         $builder
             ->add('current', PasswordType::class, [
-                'label' => 'Current password',
+                'label' => 'account.password.current',
                 'attr' => ['autocomplete' => 'current-password'],
-                'constraints' => [new UserPassword(message: 'This is not the current password.')],
+                'constraints' => [new UserPassword(message: 'account.password.wrong')],
             ])
             ->add('new', RepeatedType::class, [
                 'type' => PasswordType::class,
-                'invalid_message' => 'The two differ.',
+                'invalid_message' => 'account.password.differ',
                 'first_options' => [
-                    'label' => 'New password',
-                    'help' => sprintf('At least %d characters. Several words are best.', PasswordRule::SHORTEST),
+                    'label' => 'account.password.new',
+                    'help' => 'account.password.help',
                     'attr' => ['autocomplete' => 'new-password'],
                 ],
-                'second_options' => ['label' => 'New password again', 'attr' => ['autocomplete' => 'new-password']],
+                'second_options' => ['label' => 'account.password.repeat', 'attr' => ['autocomplete' => 'new-password']],
                 'constraints' => [
                     new Callback(function (?string $password, ExecutionContextInterface $context) use ($options): void {
                         $fault = $this->rule->fault((string) $password, $options['own']);

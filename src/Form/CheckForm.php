@@ -33,54 +33,54 @@ final class CheckForm extends AbstractType
             'expanded' => true,
             'required' => false,
             'placeholder' => false,
-            'invalid_message' => 'Answer yes or no.',
+            'invalid_message' => 'check.yes_no',
         ];
         $builder
             ->add('practisedOn', DateType::class, [
-                'label' => 'Day of the session',
+                'label' => 'check.day',
                 'widget' => 'single_text',
                 'input' => 'datetime_immutable',
-                'invalid_message' => 'Write the day as year-month-day.',
+                'invalid_message' => 'day.format',
                 'constraints' => [
                     new Range(
                         min: $options['today']->modify('-1 year'),
                         max: $options['today'],
-                        notInRangeMessage: 'The session was within the last year, and not in the future.',
+                        notInRangeMessage: 'check.day.range',
                     ),
                 ],
             ])
             ->add('holdReached', ChoiceType::class, ['label' => $options['hold_question']] + $yesNo)
-            ->add('evenBreath', ChoiceType::class, ['label' => 'Was the breath even throughout?'] + $yesNo)
-            ->add('pain', PainType::class, ['label' => 'Pain during it or since'])
+            ->add('evenBreath', ChoiceType::class, ['label' => 'check.breath'] + $yesNo)
+            ->add('pain', PainType::class, ['label' => 'pain.legend'])
             ->add('compensations', ChoiceType::class, [
-                'label' => 'Compensations seen',
+                'label' => 'check.compensations',
                 'choices' => $options['compensations'],
                 'multiple' => true,
                 'expanded' => true,
                 'required' => false,
-                'invalid_message' => 'Choose from the list.',
+                'invalid_message' => 'choose.listed',
             ])
             ->add('height', CentimetreType::class, [
                 'label' => $options['prop']->isStrap()
-                    ? 'Length of the strap as it was used'
-                    : 'Height of the prop as it was used',
+                    ? 'check.strap'
+                    : 'check.height',
                 'help' => $options['prop']->isStrap()
-                    ? 'Between the hands, or from hand to foot; leave it empty when nobody measured.'
-                    : 'Its top, above the floor. Measured, it is a reading; leave it empty when nobody measured.',
+                    ? 'check.strap.help'
+                    : 'check.height.help',
                 'constraints' => [
                     new Range(
                         min: 0,
                         max: $options['prop']->most(),
-                        notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.',
+                        notInRangeMessage: 'number.between.cm',
                     ),
                 ],
             ])
             ->add('soreAtNight', CheckboxType::class, [
-                'label' => 'Soreness disturbed the night after',
+                'label' => 'check.sore',
                 'required' => false,
             ])
             ->add('note', TextareaType::class, [
-                'label' => 'Note',
+                'label' => 'common.note',
                 'required' => false,
                 'attr' => ['rows' => 2, 'maxlength' => 2000],
             ])
@@ -102,7 +102,7 @@ final class CheckForm extends AbstractType
             'data_class' => CheckData::class,
             'entry' => '',
             'rung' => '',
-            'hold_question' => 'Was the hold reached?',
+            'hold_question' => 'check.hold.plain',
             'prop' => PropRule::None,
             'compensations' => [],
             'attr' => ['novalidate' => 'novalidate'],

@@ -31,73 +31,73 @@ final class ClearanceForm extends AbstractType
     {
         $builder
             ->add('names', ChoiceType::class, [
-                'label' => 'What it lifts',
+                'label' => 'clearance.names',
                 'choices' => array_map(static fn (Hold $hold): string => $hold->id(), $options['holds']),
                 'choice_label' => static fn (string $id, int|string $i): string => self::label($options['holds'][$i]),
                 'choice_translation_domain' => false,
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
-                'invalid_message' => 'What it lifts is not held any more.',
-                'constraints' => [new Count(min: 1, minMessage: 'Choose what the word lifts.')],
+                'invalid_message' => 'clearance.names.gone',
+                'constraints' => [new Count(min: 1, minMessage: 'clearance.names.choose')],
             ])
             ->add('word', EnumType::class, [
-                'label' => 'Whose word',
+                'label' => 'clearance.who',
                 'class' => ClearanceAuthority::class,
                 'choice_label' => static fn (ClearanceAuthority $word): string => 'word.'.$word->value,
                 'choice_translation_domain' => 'labels',
                 'expanded' => true,
                 'required' => false,
                 'placeholder' => false,
-                'constraints' => [new NotNull(message: 'Choose whose word it is.')],
+                'constraints' => [new NotNull(message: 'clearance.who.choose')],
             ])
             ->add('clearedBy', TextType::class, [
-                'label' => 'Name',
+                'label' => 'common.name',
                 'empty_data' => '',
                 'attr' => ['maxlength' => 160],
                 'constraints' => [
-                    new NotBlank(message: 'Name the person who cleared it.', normalizer: 'trim'),
-                    new Length(max: 160, maxMessage: 'A name has up to {{ limit }} characters.'),
+                    new NotBlank(message: 'clearance.by.missing', normalizer: 'trim'),
+                    new Length(max: 160, maxMessage: 'name.long'),
                 ],
             ])
             ->add('profession', TextType::class, [
-                'label' => 'Profession',
-                'help' => 'For example physiotherapist or doctor; yoga teacher if the word is your own.',
+                'label' => 'clearance.profession',
+                'help' => 'clearance.profession.help',
                 'empty_data' => '',
                 'attr' => ['maxlength' => 80],
                 'constraints' => [
-                    new NotBlank(message: 'Say what they are by profession.', normalizer: 'trim'),
-                    new Length(max: 80, maxMessage: 'A profession has up to {{ limit }} characters.'),
+                    new NotBlank(message: 'clearance.profession.missing', normalizer: 'trim'),
+                    new Length(max: 80, maxMessage: 'clearance.profession.long'),
                 ],
             ])
             ->add('givenOn', DateType::class, [
-                'label' => 'On what day',
+                'label' => 'clearance.day',
                 'widget' => 'single_text',
                 'input' => 'datetime_immutable',
-                'invalid_message' => 'Write the day as year-month-day.',
+                'invalid_message' => 'day.format',
                 'data' => $options['today'],
                 'constraints' => [
-                    new NotNull(message: 'Say on what day.'),
-                    new Range(max: $options['today'], maxMessage: 'That day has not been yet.'),
+                    new NotNull(message: 'clearance.day.missing'),
+                    new Range(max: $options['today'], maxMessage: 'day.future'),
                 ],
             ])
             ->add('allowance', AllowanceType::class, ['data' => new AllowanceData()])
             ->add('allows', TextareaType::class, [
-                'label' => 'What they found and allowed, in their words',
+                'label' => 'clearance.allows',
                 'empty_data' => '',
                 'attr' => ['rows' => 4, 'maxlength' => 4000],
                 'constraints' => [
-                    new NotBlank(message: 'Write down what was found and allowed.', normalizer: 'trim'),
+                    new NotBlank(message: 'clearance.allows.missing', normalizer: 'trim'),
                     new Length(
                         min: 20,
                         max: 4000,
-                        minMessage: 'A few words more: at least {{ limit }} characters.',
-                        maxMessage: 'Up to {{ limit }} characters.',
+                        minMessage: 'text.short',
+                        maxMessage: 'text.long',
                     ),
                 ],
             ])
             ->add('asked', CheckboxType::class, [
-                'label' => 'Asked today: no pain since; stairs and squatting down are free',
+                'label' => 'clearance.asked',
                 'required' => false,
             ])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
@@ -114,7 +114,7 @@ final class ClearanceForm extends AbstractType
         return sprintf(
             '%s, %s, %s',
             $hold->holds->name,
-            $hold->side->value ?? 'both sides',
+            $hold->side->value ?? 'common.both_sides',
             $hold->entry->on()->format('Y-m-d'),
         );
     }

@@ -24,7 +24,7 @@ final class DecisionForm extends AbstractType
         $proposed = $options['proposed'];
         $builder
             ->add('step', EnumType::class, [
-                'label' => 'Decision',
+                'label' => 'decision.label',
                 'class' => Step::class,
                 'choices' => $options['steps'],
                 'expanded' => true,
@@ -32,17 +32,17 @@ final class DecisionForm extends AbstractType
                     $step->value.
                     ($step === $proposed ? '.proposed' : ''),
                 'choice_translation_domain' => 'labels',
-                'invalid_message' => 'This step cannot be taken now.',
-                'constraints' => [new NotNull(message: 'Choose a step.')],
+                'invalid_message' => 'decision.step.closed',
+                'constraints' => [new NotNull(message: 'decision.step.missing')],
             ])
             ->add('why', TextareaType::class, [
-                'label' => 'Why otherwise',
-                'help' => 'Needed when you decide otherwise than proposed.',
+                'label' => 'decision.why.label',
+                'help' => 'decision.why.help',
                 'required' => false,
                 'attr' => ['rows' => 3, 'maxlength' => 2000],
                 'empty_data' => '',
                 'constraints' => [
-                    new Length(max: 2000, maxMessage: 'A reason has up to {{ limit }} characters.'),
+                    new Length(max: 2000, maxMessage: 'reason.long'),
                     new Callback(static function (?string $why, ExecutionContextInterface $context) use (
                         $proposed,
                     ): void {
@@ -57,7 +57,7 @@ final class DecisionForm extends AbstractType
                             && mb_strlen(trim((string) $why)) < self::SHORTEST_REASON
                         ) {
                             $context
-                                ->buildViolation('Write down why you decide otherwise, in a few words.')
+                                ->buildViolation('decision.why.missing')
                                 ->addViolation();
                         }
                     }),

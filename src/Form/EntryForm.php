@@ -30,7 +30,7 @@ final class EntryForm extends AbstractType
         self::add($builder, EntryFields::of($kind));
         if (Kind::Posture === $kind) {
             $builder->add('figure', ChoiceType::class, [
-                'label' => 'Drawn as',
+                'label' => 'own.drawn',
                 'required' => false,
                 'placeholder' => true === $options['has_figure'] ? 'as it was' : 'choose a leg position',
                 'choices' => array_flip(

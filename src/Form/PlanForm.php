@@ -47,27 +47,27 @@ final class PlanForm extends AbstractType
             'label' => $label,
             'data' => $data,
             'required' => false,
-            'invalid_message' => 'Write a whole number.',
+            'invalid_message' => 'number.whole',
             'attr' => ['class' => 'figure'],
             'constraints' => [
-                new NotBlank(message: 'Write a whole number.'),
-                new Range(min: $least, max: $most, notInRangeMessage: 'This is from {{ min }} to {{ max }}.'),
+                new NotBlank(message: 'number.whole'),
+                new Range(min: $least, max: $most, notInRangeMessage: 'number.between.plain'),
             ],
         ];
         $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
         $builder
-            ->add('weeks', IntegerType::class, $number('Weeks', 1, PlanRequest::MOST_WEEKS, 8))
+            ->add('weeks', IntegerType::class, $number('plan.weeks.count', 1, PlanRequest::MOST_WEEKS, 8))
             ->add('days', ChoiceType::class, [
-                'label' => 'Days',
+                'label' => 'plan.days',
                 'choices' => self::DAYS,
                 'data' => ['tue', 'thu', 'sat'],
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
-                'constraints' => [new Count(min: 1, minMessage: 'Choose one day at least.')],
+                'constraints' => [new Count(min: 1, minMessage: 'plan.days.missing')],
             ])
             ->add('sportDays', ChoiceType::class, [
-                'label' => 'Days with another sport',
+                'label' => 'plan.sport',
                 'choices' => self::DAYS,
                 'expanded' => true,
                 'multiple' => true,
@@ -76,7 +76,7 @@ final class PlanForm extends AbstractType
             ->add(
                 'minutes',
                 IntegerType::class,
-                $number('Minutes a session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45),
+                $number('plan.minutes.session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45),
             )
             ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))
             ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
@@ -84,9 +84,9 @@ final class PlanForm extends AbstractType
             ->add('side', NumberType::class, self::size('A block on its side, cm', LayOut::SIZES['side']))
             ->add('end', NumberType::class, self::size('A block on its end, cm', LayOut::SIZES['end']))
             ->add('blanket', NumberType::class, self::size('A folded blanket, cm', LayOut::SIZES['blanket']))
-            ->add('strap', CheckboxType::class, ['label' => 'A strap', 'required' => false, 'data' => true])
+            ->add('strap', CheckboxType::class, ['label' => 'plan.strap', 'required' => false, 'data' => true])
             ->add('there', ChoiceType::class, [
-                'label' => 'Also there',
+                'label' => 'plan.props',
                 'choices' => array_combine(
                     array_map(static fn (string $kind): string => "equipment.$kind", Equipment::THERE_OR_NOT),
                     Equipment::THERE_OR_NOT,
@@ -98,29 +98,29 @@ final class PlanForm extends AbstractType
                 'required' => false,
             ])
             ->add('school', ChoiceType::class, [
-                'label' => 'Way of practising',
+                'label' => 'plan.style',
                 'choices' => $options['schools'],
                 'choice_translation_domain' => false,
             ])
             ->add('mixed', ChoiceType::class, [
-                'label' => 'Another way of practising at weekends',
+                'label' => 'plan.style.weekend',
                 'choices' => $options['schools'],
                 'choice_translation_domain' => false,
-                'placeholder' => 'the same',
+                'placeholder' => 'plan.style.same',
                 'required' => false,
             ])
             ->add(
                 'pinned',
                 ChoiceType::class,
                 [
-                    'label' => 'In it always, as far as nothing holds it',
+                    'label' => 'plan.always',
                     'choices' => $options['postures'],
                     'constraints' => [new Callback(self::eitherOr(...))],
                 ] + $many,
             )
-            ->add('forbidden', ChoiceType::class, ['label' => 'Never in it', 'choices' => $options['postures']] + $many)
+            ->add('forbidden', ChoiceType::class, ['label' => 'plan.never', 'choices' => $options['postures']] + $many)
             ->add('sequence', CollectionType::class, [
-                'label' => 'A sequence of your own, in this order',
+                'label' => 'plan.new.sequence',
                 'entry_type' => ChoiceType::class,
                 'entry_options' => [
                     'choices' => $options['sequence'],
@@ -132,15 +132,15 @@ final class PlanForm extends AbstractType
                 'required' => false,
             ])
             ->add('time', TextType::class, [
-                'label' => 'Begins at',
+                'label' => 'plan.time',
                 'data' => '18:00',
                 'attr' => ['class' => 'figure', 'autocomplete' => 'off'],
                 'constraints' => [
-                    new NotBlank(message: 'Write a time such as 18:00.'),
-                    new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'Write a time such as 18:00.'),
+                    new NotBlank(message: 'time.format'),
+                    new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'time.format'),
                 ],
             ])
-            ->add('zone', TimezoneType::class, ['label' => 'Time zone', 'data' => $options['zone'], 'intl' => false])
+            ->add('zone', TimezoneType::class, ['label' => 'account.zone.title', 'data' => $options['zone'], 'intl' => false])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }
 
@@ -152,11 +152,11 @@ final class PlanForm extends AbstractType
             'data' => $data,
             'required' => false,
             'html5' => false,
-            'invalid_message' => 'Write a number.',
+            'invalid_message' => 'number.missing',
             'attr' => ['class' => 'figure', 'inputmode' => 'decimal'],
             'constraints' => [
-                new NotBlank(message: 'Write a number.'),
-                new Range(min: 0.5, max: 60, notInRangeMessage: 'This is from {{ min }} to {{ max }}.'),
+                new NotBlank(message: 'number.missing'),
+                new Range(min: 0.5, max: 60, notInRangeMessage: 'number.between.plain'),
             ],
         ];
     }
@@ -181,7 +181,7 @@ final class PlanForm extends AbstractType
             $form instanceof FormInterface
             && [] !== array_intersect($pinned, (array) $form->getParent()?->get('forbidden')->getData())
         ) {
-            $context->addViolation('One of these is also never to be in it. Choose one or the other.');
+            $context->addViolation('plan.always.never');
         }
     }
 

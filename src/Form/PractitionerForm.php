@@ -20,18 +20,18 @@ final class PractitionerForm extends AbstractType
     {
         $builder
             ->add('name', TextType::class, [
-                'label' => 'Name',
+                'label' => 'common.name',
                 'empty_data' => '',
                 'attr' => ['maxlength' => 120, 'autocomplete' => 'off'],
                 'constraints' => [
-                    new NotBlank(message: 'Give a name.', normalizer: 'trim'),
-                    new Length(max: 120, maxMessage: 'A name has up to {{ limit }} characters.'),
+                    new NotBlank(message: 'name.missing', normalizer: 'trim'),
+                    new Length(max: 120, maxMessage: 'name.long'),
                 ],
             ])
             ->add('consent', CheckboxType::class, [
-                'label' => 'Agrees to be measured, to be asked about pain, and to have it written down; may stop at any time',
+                'label' => 'person.consent',
                 'required' => false,
-                'constraints' => [new IsTrue(message: 'Without this agreement nobody is measured here.')],
+                'constraints' => [new IsTrue(message: 'consent.needed')],
             ])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }

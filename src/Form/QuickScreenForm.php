@@ -25,23 +25,23 @@ final class QuickScreenForm extends AbstractType
 {
     /** Each number, by the test and the value that it is of; heels are shared by both sides. */
     public const NUMBERS = [
-        'solesKneeLeft' => ['Soles together, left knee', 'soles-together', 'kneeHeight', 'left'],
-        'solesHeels' => ['Groin to heels', 'soles-together', 'heelDistance', null],
-        'solesKneeRight' => ['Soles together, right knee', 'soles-together', 'kneeHeight', 'right'],
-        'shinsKneeLeft' => ['Shins stacked, left knee', 'shins-stacked', 'kneeHeight', 'left'],
-        'shinsAnkleLeft' => ['Shins stacked, left ankle', 'shins-stacked', 'ankleHeight', 'left'],
-        'shinsKneeRight' => ['Shins stacked, right knee', 'shins-stacked', 'kneeHeight', 'right'],
-        'shinsAnkleRight' => ['Shins stacked, right ankle', 'shins-stacked', 'ankleHeight', 'right'],
+        'solesKneeLeft' => ['screen.soles.left', 'soles-together', 'kneeHeight', 'left'],
+        'solesHeels' => ['screen.soles.heels', 'soles-together', 'heelDistance', null],
+        'solesKneeRight' => ['screen.soles.right', 'soles-together', 'kneeHeight', 'right'],
+        'shinsKneeLeft' => ['screen.shins.knee.left', 'shins-stacked', 'kneeHeight', 'left'],
+        'shinsAnkleLeft' => ['screen.shins.ankle.left', 'shins-stacked', 'ankleHeight', 'left'],
+        'shinsKneeRight' => ['screen.shins.knee.right', 'shins-stacked', 'kneeHeight', 'right'],
+        'shinsAnkleRight' => ['screen.shins.ankle.right', 'shins-stacked', 'ankleHeight', 'right'],
     ];
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder->add('consent', CheckboxType::class, [
-            'label' => 'Agrees to be measured and asked today, and knows that every test may be ended at any time',
+            'label' => 'before.consent',
             'required' => false,
-            'constraints' => [new IsTrue(message: 'Without this agreement nobody is measured here.')],
+            'constraints' => [new IsTrue(message: 'consent.needed')],
         ]);
-        foreach (['stops' => 'Does any of this apply today?', 'clinician' => 'Known from before?'] as $name => $label) {
+        foreach (['stops' => 'screen.stops', 'clinician' => 'screen.known'] as $name => $label) {
             $builder->add($name, ChoiceType::class, [
                 'label' => $label,
                 'choices' => $options[$name],
@@ -52,14 +52,14 @@ final class QuickScreenForm extends AbstractType
             ]);
         }
         $builder->add('stature', CentimetreType::class, [
-            'label' => 'Stature',
+            'label' => 'body.stature',
             'data' => $options['stature'],
             'constraints' => [
-                new NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.'),
+                new NotNull(message: 'body.stature.missing'),
                 new Range(
                     min: Proportions::LEAST_STATURE,
                     max: Proportions::GREATEST_STATURE,
-                    notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.',
+                    notInRangeMessage: 'body.stature.range',
                 ),
             ],
         ]);
@@ -68,7 +68,7 @@ final class QuickScreenForm extends AbstractType
         }
         foreach (['Left', 'Right'] as $side) {
             $builder->add("pain$side", PainType::class, [
-                'label' => "Pain, $side side",
+                'label' => "screen.pain.$side",
                 'data' => new PainData(),
                 'constraints' => [
                     new Callback(static function (PainData $pain, ExecutionContextInterface $context): void {

@@ -19,18 +19,18 @@ final class RecordForm extends AbstractType
     {
         $builder
             ->add('file', FileType::class, [
-                'label' => 'The record: a .json file, or a .zip archive with one in it',
+                'label' => 'import.file',
                 'attr' => ['accept' => '.json,.zip,application/json,application/zip'],
                 'constraints' => [
-                    new NotNull(message: 'Choose the file.'),
+                    new NotNull(message: 'import.file.missing'),
                     new File(
                         maxSize: '8M',
-                        maxSizeMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.',
-                        uploadIniSizeErrorMessage: 'A file has up to 8 MB; a larger one is read by ascent:import.',
+                        maxSizeMessage: 'import.file.long',
+                        uploadIniSizeErrorMessage: 'import.file.long',
                     ),
                 ],
             ])
-            ->add('tried', CheckboxType::class, ['label' => 'Only say what would be added', 'required' => false]);
+            ->add('tried', CheckboxType::class, ['label' => 'import.tried', 'required' => false]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

@@ -75,7 +75,7 @@ final class SentBefore extends AbstractTypeExtension
                     ->addError(
                         new FormError(
                             $this->translator->trans(
-                                'This form was recorded already, and stands as it was then. What differs now is not recorded: send it again for a new record beside that one, or leave it.',
+                                'versions.stands',
                             ),
                         ),
                     );

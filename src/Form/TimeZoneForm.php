@@ -16,11 +16,11 @@ final class TimeZoneForm extends AbstractType
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder->add('zone', TimezoneType::class, [
-            'label' => 'Where you teach',
+            'label' => 'account.zone.label',
             'placeholder' => 'choose a place',
             'intl' => false,
-            'invalid_message' => 'Choose one of the list.',
-            'constraints' => [new NotBlank(message: 'Choose one of the list.')],
+            'invalid_message' => 'account.zone.choose',
+            'constraints' => [new NotBlank(message: 'account.zone.choose')],
         ]);
     }
 

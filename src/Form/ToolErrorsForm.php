@@ -26,14 +26,14 @@ final class ToolErrorsForm extends AbstractType
                 'translation_domain' => 'labels',
                 'scale' => 2,
                 'required' => false,
-                'invalid_message' => 'Write a number, such as 12.5.',
+                'invalid_message' => 'number.any',
                 'attr' => ['inputmode' => 'decimal', 'autocomplete' => 'off', 'class' => 'figure'],
                 'constraints' => [
-                    new NotNull(message: 'Write a number, such as 12.5.'),
+                    new NotNull(message: 'number.any'),
                     new Range(
                         min: ToolErrors::LEAST,
                         max: ToolErrors::MOST,
-                        notInRangeMessage: 'An error is from {{ min }} to {{ max }}.',
+                        notInRangeMessage: 'tools.range',
                     ),
                 ],
             ]);
@@ -41,14 +41,14 @@ final class ToolErrorsForm extends AbstractType
         $builder
             ->add('repeatsOf', ChoiceType::class, [
                 'mapped' => false,
-                'label' => 'Own repeats, of',
+                'label' => 'tools.repeats.of',
                 'choices' => array_keys(ToolErrors::DEFAULTS),
                 'choice_label' => static fn (string $name): string => 'toolError.'.$name,
                 'choice_translation_domain' => 'labels',
             ])
             ->add('repeats', TextareaType::class, [
                 'mapped' => false,
-                'label' => 'One leg a line, its readings with spaces between',
+                'label' => 'tools.repeats.lines',
                 'required' => false,
                 'attr' => ['rows' => 4, 'maxlength' => 4000],
             ]);

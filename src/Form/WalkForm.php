@@ -31,46 +31,46 @@ final class WalkForm extends AbstractType
     {
         $builder
             ->add('seen', ChoiceType::class, [
-                'label' => 'What was seen',
+                'label' => 'try.seen',
                 'choices' => [
-                    'Clean: held, breath even, nothing hurt, nothing compensated, nobody\'s hands' => 'clean',
-                    'Not clean' => 'not-clean',
-                    'Not tried' => 'not-tried',
+                    'try.clean' => 'clean',
+                    'try.not_clean' => 'not-clean',
+                    'try.not_tried' => 'not-tried',
                 ],
                 'expanded' => true,
                 'required' => false,
                 'placeholder' => false,
-                'invalid_message' => 'Choose from the list.',
+                'invalid_message' => 'choose.listed',
             ])
-            ->add('pain', PainType::class, ['label' => 'Pain during it or since'])
+            ->add('pain', PainType::class, ['label' => 'pain.legend'])
             ->add('compensations', ChoiceType::class, [
-                'label' => 'Why not clean',
+                'label' => 'try.why_not',
                 'choices' => $options['compensations'],
                 'choice_translation_domain' => false,
                 'multiple' => true,
                 'expanded' => true,
                 'required' => false,
-                'invalid_message' => 'Choose from the list.',
+                'invalid_message' => 'choose.listed',
             ])
             ->add('why', TextType::class, [
-                'label' => 'In a word',
+                'label' => 'try.note',
                 'required' => false,
                 'attr' => ['maxlength' => 2000],
             ])
             ->add('height', CentimetreType::class, [
                 'label' => Prop::HipBlock === $options['joint']
-                        ? 'Height of the hip joint, front leg'
-                        : 'Height of the middle of the knee',
-                'help' => 'Measured, it is a reading; leave it empty when nobody measured.',
+                        ? 'try.height.hip'
+                        : 'try.height',
+                'help' => 'try.height.help',
                 'constraints' => [
                     new Range(
                         min: 0,
                         max: PropRule::MOST_OF_JOINT,
-                        notInRangeMessage: 'This is from {{ min }} to {{ max }} cm.',
+                        notInRangeMessage: 'number.between.cm',
                     ),
                 ],
             ])
-            ->add('hangs', CheckboxType::class, ['label' => 'It hung on nothing but the prop', 'required' => false])
+            ->add('hangs', CheckboxType::class, ['label' => 'try.hangs', 'required' => false])
             ->add('entry', HiddenType::class, ['mapped' => false, 'data' => $options['entry']]);
         $this->words->add($builder, 'why');
     }

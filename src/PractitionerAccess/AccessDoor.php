@@ -36,8 +36,8 @@ final readonly class AccessDoor
     /** Six digits and more, not one alone nor a run: what is kept on the device is kept by it. */
     private const PIN = '/^(?!(\d)\1+$)[0-9]{6,12}$/';
     private const RUNS = '01234567890 09876543210';
-    private const LOCKED = 'The PIN was wrong ten times: this device opens nothing any more. Your teacher can give you new words.';
-    private const NOTHING = 'These words open nothing: they are mistyped, they have ended, or they were used on another device. Your teacher can give you new ones.';
+    private const LOCKED = 'door.locked';
+    private const NOTHING = 'door.words.wrong';
 
     /** Tries to guess a key count against the address that they come from, as those to guess a password do. */
     public function __construct(
@@ -125,7 +125,7 @@ final readonly class AccessDoor
         Request $request,
     ): ?string {
         if (!$this->throttle->allowsWords()) {
-            return 'Too many wrong tries from here. Wait a quarter of an hour.';
+            return 'door.wait';
         }
         $key = $this->current('k.hash = :value', AccessSecret::hash($typed));
         if (null === $key) {
@@ -173,7 +173,7 @@ final readonly class AccessDoor
         $this->em->persist(new PinTry($key->id, $this->clock->now(), $isRight));
         $this->em->flush();
         if (!$isRight) {
-            return self::WRONG_PINS <= $this->wrongPins($key->id) ? self::LOCKED : 'That is not the PIN.';
+            return self::WRONG_PINS <= $this->wrongPins($key->id) ? self::LOCKED : 'door.pin.wrong';
         }
         $this->open($key, $response, $request);
 

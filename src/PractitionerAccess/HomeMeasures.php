@@ -91,7 +91,7 @@ final readonly class HomeMeasures
             $said = is_array($typed['pain'] ?? null) ? $typed['pain'][$side->value] ?? [] : [];
             $pains[$side->value] = RecordPain::typed($said);
             if ('' === trim(is_array($said) && is_string($said['level'] ?? null) ? $said['level'] : '')) {
-                $faults["pain-$side->value"] = 'Say whether it hurt: 0 when nothing did.';
+                $faults["pain-$side->value"] = 'own_measure.pain.missing';
             }
             for ($i = 0; $i < self::TRIALS; ++$i) {
                 foreach (array_keys($definition->measured) as $name) {
@@ -117,7 +117,7 @@ final readonly class HomeMeasures
                     )
                 ) {
                     $faults[array_key_first($definition->measured)."-$side->value-$i"] =
-                        'These numbers do not fit your body as it was measured. Read them again.';
+                        'own_measure.impossible';
                 }
             }
         }

@@ -22,13 +22,17 @@ final readonly class PasswordRule
     ) {
     }
 
-    /** @param list<string> $own what anybody can know of whose it is: name and address */
+    /**
+     * @param list<string> $own what anybody can know of whose it is: name and address
+     *
+     * @return string|null the id of the message that says what is wrong
+     */
     public function fault(#[\SensitiveParameter] string $password, array $own): ?string
     {
         return match (true) {
-            mb_strlen($password) < self::SHORTEST => sprintf('A password has at least %d characters.', self::SHORTEST),
-            mb_strlen($password) > self::LONGEST => sprintf('A password has at most %d characters.', self::LONGEST),
-            $this->isTriedFirst(mb_strtolower($password), $own) => 'This password is easy to guess. Take several words that have nothing to do with each other.',
+            mb_strlen($password) < self::SHORTEST => 'account.password.short',
+            mb_strlen($password) > self::LONGEST => 'account.password.long',
+            $this->isTriedFirst(mb_strtolower($password), $own) => 'account.password.easy',
             default => null,
         };
     }

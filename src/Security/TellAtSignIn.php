@@ -37,14 +37,14 @@ final readonly class TellAtSignIn
         [$failed, $changed] = $this->signedIn->since($teacher);
         if ($failed >= self::NOTABLE) {
             $session->getFlashBag()->add('hint', $this->translator->trans(
-                '%count% wrong passwords were tried since you last signed in. If that was not you, change your password.',
-                ['%count%' => $failed],
+                'account.wrong_passwords',
+                ['count' => $failed],
             ));
         }
         if (null !== $changed) {
             $session->getFlashBag()->add('hint', $this->translator->trans(
-                'Your password was changed on %day%. If that was not you, tell whoever runs this installation.',
-                ['%day%' => $teacher->local($changed->at)->format('j M Y, H:i')],
+                'account.changed_on',
+                ['day' => $teacher->local($changed->at)->format('j M Y, H:i')],
             ));
         }
     }

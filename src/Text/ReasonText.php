@@ -20,7 +20,6 @@ final readonly class ReasonText
         'place' => 'pain.place.',
         'kind' => 'pain.kind.',
         'ability' => 'component.',
-        'tighter' => 'side.',
         'remedy' => 'remedy.',
         'props' => 'equipment.',
     ];
@@ -86,7 +85,7 @@ final readonly class ReasonText
                 static fn (Reason $bar): bool => in_array($bar->code, ['bar.short', 'bar.unread'], true),
             );
         if ($isOfRung && null !== $stand->next) {
-            $texts[0] = $this->translator->trans('Next is %1%.', ['%1%' => $stand->next->rung->name]).' '.$texts[0];
+            $texts[0] = $this->translator->trans('stand.next', ['rung' => $stand->next->rung->name]).' '.$texts[0];
         }
 
         return $texts;

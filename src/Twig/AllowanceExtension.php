@@ -27,21 +27,21 @@ final class AllowanceExtension extends AbstractExtension
     {
         $allowance = $of instanceof Clearance ? PersonHistory::allowance($of) : $of;
         if ($allowance->isNothing || $allowance->isAll()) {
-            return $this->translator->trans($allowance->isNothing ? 'Nothing is allowed yet' : 'All of it is allowed');
+            return $this->translator->trans($allowance->isNothing ? 'allowance.nothing' : 'allowance.all');
         }
         $label = fn (string $id): string => $this->translator->trans($id, [], 'labels');
-        $parts = $allowance->isGentle ? [$this->translator->trans('only gentle rungs')] : [];
+        $parts = $allowance->isGentle ? [$this->translator->trans('allowance.gentle')] : [];
         if ([] !== $allowance->without) {
             $loads = array_map(static fn (string $load): string => $label("load.$load"), $allowance->without);
-            $parts[] = $this->translator->trans('not: %loads%', ['%loads%' => implode(', ', $loads)]);
+            $parts[] = $this->translator->trans('allowance.without', ['loads' => implode(', ', $loads)]);
         }
         foreach ($allowance->upTo as $ability => $degrees) {
-            $parts[] = $this->translator->trans('%component% up to %degrees%°', [
-                '%component%' => $label("component.$ability"),
-                '%degrees%' => round($degrees),
+            $parts[] = $this->translator->trans('allowance.up_to', [
+                'component' => $label("component.$ability"),
+                'degrees' => round($degrees),
             ]);
         }
 
-        return $this->translator->trans('Allowed in part: %parts%', ['%parts%' => implode('; ', $parts)]);
+        return $this->translator->trans('allowance.part', ['parts' => implode('; ', $parts)]);
     }
 }

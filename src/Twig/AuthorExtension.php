@@ -28,6 +28,6 @@ final class AuthorExtension extends AbstractExtension
             ? [$by->name, $by->isClaimed()]
             : [$by->writtenBy, $by->isClaimed];
 
-        return $isClaimed ? $this->translator->trans('%name% (from an imported file)', ['%name%' => $name]) : $name;
+        return $isClaimed ? $this->translator->trans('author.claimed', ['name' => $name]) : $name;
     }
 }

@@ -39,11 +39,11 @@ final class PainExtension extends AbstractExtension
         $place = $label('pain.place.'.$pain->place->value);
 
         return 0 === $pain->level
-            ? $this->translator->trans('Numbness that stays, %place%', ['%place%' => $place])
-            : $this->translator->trans('Pain %level% of 10, %place%, %kind%', [
-                '%level%' => $pain->level,
-                '%place%' => $place,
-                '%kind%' => $label('pain.kind.'.$pain->kind->value),
+            ? $this->translator->trans('pain.numb', ['place' => $place])
+            : $this->translator->trans('pain.text', [
+                'level' => $pain->level,
+                'place' => $place,
+                'kind' => $label('pain.kind.'.$pain->kind->value),
             ]);
     }
 }

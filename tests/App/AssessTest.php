@@ -44,7 +44,7 @@ final class AssessTest extends KernelTestCase
         self::assertContains('ability.short', $codes);
         $short = $left['reasons'][array_search('ability.short', $codes, true)];
         self::assertGreaterThan(20.0, $short['more']);
-        self::assertStringContainsString('Rotation', $short['text']);
+        self::assertStringContainsString('External rotation', $short['text']);
         self::assertSame('rotation', $answer['keystone']['component']);
         self::assertArrayNotHasKey('test', $answer['nextReading'] ?? [],
             'A verdict that is settled needs no more numbers.');
@@ -95,7 +95,7 @@ final class AssessTest extends KernelTestCase
         self::assertSame('short', $poses['left']['state']);
         self::assertNotSame('short', $poses['right']['state']);
         self::assertNotSame([], array_filter($poses['left']['reasons'],
-            static fn (array $reason): bool => str_starts_with($reason['text'], 'The other side, ')));
+            static fn (array $reason): bool => str_starts_with($reason['text'], 'Other side, ')));
     }
 
     /**

@@ -31,11 +31,11 @@ final class AssessmentPageTest extends AppTestCase
     {
         $this->begin(['before[wanted]' => ['half-lotus']]);
         self::assertSelectorTextContains('.plan', 'Frog');
-        self::assertSelectorTextContains('.plan', 'Shows on its own what Half lotus asks for');
-        self::assertSelectorTextContains('details .plan', 'Another test shows the same');
+        self::assertSelectorTextContains('.plan', 'Measures one thing that Half lotus needs');
+        self::assertSelectorTextContains('details .plan', 'Another test measures the same');
         self::assertSame(['knee-hug', 'frog', 'soles-together', 'shins-stacked', 'inward-turn', 'tree-balance'],
             $this->newest()->tests);
-        $this->client->clickLink('Begin with the first test');
+        $this->client->clickLink('First test');
         self::assertSelectorTextContains('h1', 'Lying knee hug');
         self::assertSelectorTextContains('[aria-current="step"]', 'Lying knee hug');
     }
@@ -48,15 +48,15 @@ final class AssessmentPageTest extends AppTestCase
         foreach ($this->newest()->tests as $test) {
             $this->client->request('GET', "$this->home/tests/$test?assessment={$this->newest()->id}");
             self::assertSelectorTextContains('[aria-current="step"]', '');
-            $this->client->submitForm('Record, and go on to the next test', $this->clean($test));
+            $this->client->submitForm('Save and go to the next test', $this->clean($test));
             self::assertResponseRedirects();
         }
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'All chosen tests are taken');
-        $this->client->submitForm('End the assessment');
+        self::assertSelectorTextContains('main', 'All chosen tests are done');
+        $this->client->submitForm('End assessment');
         $this->client->followRedirect();
         self::assertSame(1, $this->howMany(AssessmentEnd::class));
-        self::assertSelectorTextContains('.capacity', 'Rotation');
+        self::assertSelectorTextContains('.capacity', 'External rotation');
 
         $this->begin(['before[wanted]' => ['shins-stacked']]);
         self::assertSelectorTextContains('main', 'today: recent enough');
@@ -65,10 +65,10 @@ final class AssessmentPageTest extends AppTestCase
     public function testWithoutConsentNothingBegins(): void
     {
         $this->client->request('GET', "$this->home/assessments/new");
-        $this->client->submitForm('Which tests are needed?', ['before[pain][level]' => '0']);
+        $this->client->submitForm('Show the tests', ['before[pain][level]' => '0']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('main', 'Without this agreement');
-        self::assertSelectorTextContains('main', 'Choose one: a later test');
+        self::assertSelectorTextContains('main', 'without this agreement');
+        self::assertSelectorTextContains('main', 'Choose one. A later test');
         self::assertSame(0, $this->howMany(Assessment::class));
     }
 
@@ -77,7 +77,7 @@ final class AssessmentPageTest extends AppTestCase
     {
         $begin = function (array $typed): void {
             $this->client->request('GET', "$this->home/assessments/new");
-            $this->client->submitForm('Which tests are needed?', $typed + ['before[consent]' => true,
+            $this->client->submitForm('Show the tests', $typed + ['before[consent]' => true,
                 'before[warm]' => '1', 'before[pain][level]' => '0']);
         };
         $begin(['before[note]' => 'The left knee hurts on stairs']);
@@ -85,7 +85,7 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Say above where and how it is');
         self::assertSelectorTextContains('#before_note', 'The left knee hurts on stairs');
         self::assertSame(0, $this->howMany(Assessment::class));
-        $this->client->submitForm('Which tests are needed?', ['before[note_read]' => true]);
+        $this->client->submitForm('Show the tests', ['before[note_read]' => true]);
         self::assertSame(1, $this->howMany(Assessment::class), 'It was read, and nothing of it hurts now.');
         $begin(['before[note]' => 'The left knee hurts on stairs', 'before[pain][level]' => '2',
             'before[pain][place]' => 'knee']);
@@ -104,7 +104,7 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSame(['inward-turn'], $this->newest()->tests, 'What is not held is tested all the same.');
         self::assertSelectorTextContains('.caution', 'Knee surgery');
         $this->client->request('GET', "$this->home/tests/shins-stacked");
-        self::assertSelectorTextContains('main', 'held');
+        self::assertSelectorTextContains('main', 'on hold');
         self::assertSelectorNotExists('form[data-bench]');
         $this->client->request('GET', $this->home);
         self::assertSelectorTextContains('.caution', 'Knee surgery');
@@ -114,15 +114,15 @@ final class AssessmentPageTest extends AppTestCase
     {
         $this->begin(['before[gentle_only]' => ['other']]);
         $page = $this->client->request('GET', $this->home);
-        self::assertSelectorTextContains('.caution', 'Nothing deep until somebody has said which loads it touches.');
-        $this->client->click($page->selectLink('Say what it touches')->link());
+        self::assertSelectorTextContains('.caution', 'No deep work until somebody says what it affects.');
+        $this->client->click($page->selectLink('Say what it affects')->link());
         self::assertSelectorExists('details#loads[open]');
         $this->begin(['before[gentle_only]' => ['other'], 'before[loads]' => ['twist', 'prone']]);
         self::assertSame(['other+twist+prone'], $this->newest()->conditions);
         $this->client->request('GET', $this->home);
-        self::assertSelectorTextContains('.caution', 'It touches: twists, lying on the front.');
+        self::assertSelectorTextContains('.caution', 'It affects: twists, lying on the front.');
         $this->client->request('GET', "$this->home/assessments/new");
-        self::assertSelectorTextContains('.on-record', 'It touches: twists, lying on the front.');
+        self::assertSelectorTextContains('.on-record', 'It affects: twists, lying on the front.');
         // More of what is on record needs no second yes, and takes nothing back.
         $this->begin(['before[loads]' => ['neck']]);
         self::assertSame(['other+neck'], $this->newest()->conditions);
@@ -160,7 +160,7 @@ final class AssessmentPageTest extends AppTestCase
             "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}"] as $page) {
             $crawler = $this->client->request('GET', $page);
             self::assertSelectorNotExists('input[type=checkbox][checked]:not([name*=wanted])', $page);
-            self::assertSelectorTextContains('.on-record', 'left, since', $page);
+            self::assertSelectorTextContains('.on-record', 'left side, since', $page);
             self::assertGreaterThan(10, $crawler->filter('input[type=checkbox]')->count());
         }
     }
@@ -179,10 +179,10 @@ final class AssessmentPageTest extends AppTestCase
     {
         $this->begin(['before[loads]' => ['twist']]);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#loads[open]', 'anything else with yes');
+        self::assertSelectorTextContains('#loads[open]', 'yes to “anything else”');
         $this->begin(['before[guardian]' => '1']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('main', 'being under eighteen with yes');
+        self::assertSelectorTextContains('main', 'yes to “under eighteen”');
         $this->begin(['before[gentle_only]' => ['minor']]);
         self::assertSame(['minor'], $this->newest()->conditions);
         $this->begin(['before[guardian]' => '1']);
@@ -205,7 +205,7 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSame(['knee-surgery:right'], $this->newest()->conditions);
         $this->begin(['before[gentle_only]' => ['minor'], 'before[guardian]' => '1']);
         $this->client->request('GET', "/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}");
-        $this->client->submitForm('Record, and next person',
+        $this->client->submitForm('Save and next person',
             ['screen[stature]' => '170', 'screen[consent]' => true, 'screen[painLeft][level]' => '0',
                 'screen[painRight][level]' => '0']);
         self::assertResponseRedirects();
@@ -218,7 +218,7 @@ final class AssessmentPageTest extends AppTestCase
         $this->begin(['before[wanted]' => ['half-lotus']]);
         $assessment = $this->newest()->id;
         $this->client->request('GET', "$this->home/tests/soles-together?assessment=$assessment");
-        $this->client->submitForm('Record, and go on to the next test',
+        $this->client->submitForm('Save and go to the next test',
             ['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee'] + $this->clean('soles-together'));
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'stop sign');
@@ -234,7 +234,7 @@ final class AssessmentPageTest extends AppTestCase
     public function testOneSideAloneCanBeTestedInInches(): void
     {
         $this->client->request('GET', "$this->home/tests/shins-stacked");
-        $this->client->submitForm('Record the test', [
+        $this->client->submitForm('Save test', [
             'bench[unit]' => 'in',
             'bench[trials][0][kneeHeight_left]' => '6 1/2', 'bench[trials][0][ankleHeight_left]' => '4',
             'bench[trials][1][kneeHeight_left]' => '6,5', 'bench[trials][1][ankleHeight_left]' => '4',
@@ -276,7 +276,7 @@ final class AssessmentPageTest extends AppTestCase
         self::assertSame('3', $page->filter('form[data-bench]')->attr('data-draft-version'));
         self::assertStringContainsString('three', (string) $page->filter('form[data-bench]')
             ->attr('data-draft-content'));
-        $this->client->submitForm('Record the test', ['draft' => '3'] + $this->clean('frog'));
+        $this->client->submitForm('Save test', ['draft' => '3'] + $this->clean('frog'));
         self::assertSame(0, $this->howMany(Draft::class), 'What is recorded is no draft any more.');
 
         $this->client->request('PUT', "$this->home/drafts/frog", server: ['HTTP_X_TOKEN' => 'made up'], content: '{}');
@@ -286,16 +286,16 @@ final class AssessmentPageTest extends AppTestCase
     public function testToolErrorsAreSettingsWithinReason(): void
     {
         $this->client->request('GET', '/instruments');
-        $this->client->submitForm('Record', ['tools[tape]' => '0', 'tools[inclinometer]' => 'x']);
-        self::assertSelectorTextContains('#tools_tape_error1', 'from 0.1 to 30');
+        $this->client->submitForm('Save', ['tools[tape]' => '0', 'tools[inclinometer]' => 'x']);
+        self::assertSelectorTextContains('#tools_tape_error1', '0.1 to 30');
         self::assertSelectorTextContains('#tools_inclinometer_error1', 'Write a number');
-        $this->client->submitForm('Record', ['tools[tape]' => '1.5', 'tools[inclinometer]' => '2']);
+        $this->client->submitForm('Save', ['tools[tape]' => '1.5', 'tools[inclinometer]' => '2']);
         self::assertResponseRedirects('/instruments');
         self::assertSame(1, $this->howMany(ToolSettings::class));
         $this->client->followRedirect();
-        $this->client->submitForm('Record', ['tools[repeats]' => '41 43 x', 'tools[repeatsOf]' => 'inclinometer']);
+        $this->client->submitForm('Save', ['tools[repeats]' => '41 43 x', 'tools[repeatsOf]' => 'inclinometer']);
         self::assertSelectorTextContains('#tools_repeats_error1', 'numbers with spaces');
-        $this->client->submitForm('Record', ['tools[repeats]' => "41 43\n60 62\n"]);
+        $this->client->submitForm('Save', ['tools[repeats]' => "41 43\n60 62\n"]);
         $this->client->followRedirect();
         self::assertInputValueSame('tools[inclinometer]', '1.41');
     }
@@ -345,32 +345,32 @@ final class AssessmentPageTest extends AppTestCase
         $this->client->request('GET', '/screen', ['people' => [(string) $this->practitioner->id, (string) $other->id]]);
         $this->client->followRedirect();
         $first = (string) $this->client->getRequest()->attributes->get('id');
-        $this->client->submitForm('Record, and next person',
+        $this->client->submitForm('Save and next person',
             ['screen[stature]' => '90', 'screen[solesKneeLeft]' => '14']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#screen_stature_error1', 'from 120 to 220');
+        self::assertSelectorTextContains('#screen_stature_error1', '120 to 220');
         $numbers = ['screen[stature]' => '170', 'screen[solesKneeLeft]' => '14', 'screen[solesHeels]' => '20',
             'screen[solesKneeRight]' => '15', 'screen[shinsKneeLeft]' => '15', 'screen[shinsAnkleLeft]' => '10',
             'screen[consent]' => true];
-        $this->client->submitForm('Record, and next person', $numbers);
+        $this->client->submitForm('Save and next person', $numbers);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#screen_painLeft_level_error1', 'Ask about pain');
+        self::assertSelectorTextContains('#screen_painLeft_level_error1', 'Choose a level');
         $numbers += ['screen[painLeft][level]' => '0', 'screen[painRight][level]' => '0'];
-        $this->client->submitForm('Record, and next person', $numbers);
+        $this->client->submitForm('Save and next person', $numbers);
         self::assertResponseRedirects();
         $this->client->followRedirect();
         self::assertNotSame($first, $this->client->getRequest()->attributes->get('id'),
             'The next person, with no page between.');
-        $this->client->submitForm('Record, and next person', ['screen[clinician]' => ['knee-surgery']] + $numbers);
+        $this->client->submitForm('Save and next person', ['screen[clinician]' => ['knee-surgery']] + $numbers);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#screen_solesKneeLeft_error1', 'Knee surgery');
-        $this->client->submitForm('Record, and next person',
+        $this->client->submitForm('Save and next person',
             ['screen[clinician]' => ['knee-surgery'], 'screen[stature]' => '170', 'screen[consent]' => true,
                 'screen[solesKneeLeft]' => '', 'screen[solesHeels]' => '', 'screen[solesKneeRight]' => '',
                 'screen[shinsKneeLeft]' => '', 'screen[shinsAnkleLeft]' => '']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('h1', 'The class');
-        self::assertSelectorTextContains('main', 'Rotation');
+        self::assertSelectorTextContains('h1', 'Class at a glance');
+        self::assertSelectorTextContains('main', 'External rotation');
         self::assertSame(3, $this->howMany(Test::class));
         self::assertSame(2, $this->howMany(Assessment::class));
     }
@@ -379,7 +379,7 @@ final class AssessmentPageTest extends AppTestCase
     private function begin(array $answers): void
     {
         $this->client->request('GET', "$this->home/assessments/new");
-        $form = $this->client->getCrawler()->selectButton('Which tests are needed?')->form();
+        $form = $this->client->getCrawler()->selectButton('Show the tests')->form();
         $values = $form->getPhpValues();
         parse_str(http_build_query(['before[consent]' => '1', 'before[pain][level]' => '0',
             'before[warm]' => '1'] + $answers), $more);

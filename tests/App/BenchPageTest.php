@@ -29,7 +29,7 @@ final class BenchPageTest extends AppTestCase
     public function testAFilledFormIsRecordedForBothSides(): void
     {
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Record the test', self::filled());
+        $this->client->submitForm('Save test', self::filled());
         self::assertResponseRedirects("/practitioners/{$this->practitioner->id}");
         self::assertSame(2, $this->howMany(Test::class));
         self::assertSame(4, $this->howMany(Trial::class));
@@ -40,7 +40,7 @@ final class BenchPageTest extends AppTestCase
 
     public function testSendingItTwiceKeepsOneRecord(): void
     {
-        $form = $this->client->request('GET', $this->page)->selectButton('Record the test')->form(self::filled());
+        $form = $this->client->request('GET', $this->page)->selectButton('Save test')->form(self::filled());
         $this->client->submit($form);
         $this->client->submit($form);
         self::assertResponseRedirects();
@@ -50,7 +50,7 @@ final class BenchPageTest extends AppTestCase
     public function testWrongInputIsNamedBesideTheFieldAndNothingIsLost(): void
     {
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Record the test', [
+        $this->client->submitForm('Save test', [
             'bench[trials][0][kneeHeight_left]' => 'abc',
             'bench[trials][0][heelDistance]' => '-3',
             'bench[trials][0][kneeHeight_right]' => '12,5',
@@ -59,8 +59,8 @@ final class BenchPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#bench_trials_0_kneeHeight_left_error1', 'Write a number in cm');
         self::assertSelectorTextContains('#bench_trials_0_heelDistance_error1', 'from 0 to 250 cm');
-        self::assertSelectorTextContains('#bench_trials_1_heelDistance_error1', 'lacks a number');
-        self::assertSelectorTextContains('main', 'Ask about pain');
+        self::assertSelectorTextContains('#bench_trials_1_heelDistance_error1', 'number is missing');
+        self::assertSelectorTextContains('main', 'Choose a level');
         self::assertInputValueSame('bench[trials][0][kneeHeight_left]', 'abc');
         self::assertInputValueSame('bench[trials][1][kneeHeight_left]', '14');
         self::assertSame(0, $this->howMany(Test::class));
@@ -73,26 +73,26 @@ final class BenchPageTest extends AppTestCase
         foreach (['kneeHeight_left', 'heelDistance', 'kneeHeight_right'] as $field) {
             unset($filled["bench[trials][1][$field]"]);
         }
-        $this->client->submitForm('Record the test', $filled);
+        $this->client->submitForm('Save test', $filled);
         self::assertSelectorTextContains('#bench_trials_1_kneeHeight_left_error1', 'at least twice');
     }
 
     public function testNumbersThatFitNoLegAreRefusedBesideTheKnee(): void
     {
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Record the test', ['bench[trials][1][heelDistance]' => '95'] + self::filled());
-        self::assertSelectorTextContains('#bench_trials_1_kneeHeight_left_error1', 'No leg of this length');
+        $this->client->submitForm('Save test', ['bench[trials][1][heelDistance]' => '95'] + self::filled());
+        self::assertSelectorTextContains('#bench_trials_1_kneeHeight_left_error1', 'leg of this length cannot');
     }
 
     public function testPainInAKneeHoldsThatSideAndShutsItsLadder(): void
     {
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Record the test', [
+        $this->client->submitForm('Save test', [
             'bench[painRight][level]' => '1',
             'bench[painRight][place]' => 'knee',
         ] + self::filled());
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.spine', 'Held');
+        self::assertSelectorTextContains('.spine', 'On hold');
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/half-lotus/check/right");
         self::assertResponseRedirects("/practitioners/{$this->practitioner->id}/ladder");
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/ladder/half-lotus/check/left");
@@ -106,12 +106,12 @@ final class BenchPageTest extends AppTestCase
     public function testWhatHurtsIsNeverDropped(array $answers, string $side, bool $isRecorded): void
     {
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Record the test', $answers);
+        $this->client->submitForm('Save test', $answers);
         self::assertSame($isRecorded, $this->howMany(Test::class) > 0);
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/poses/half-lotus");
-        self::assertSelectorTextContains(".side-$side", 'Held');
+        self::assertSelectorTextContains(".side-$side", 'On hold');
         $this->client->request('GET', $this->page);
-        self::assertSelectorTextContains('.caution', 'held');
+        self::assertSelectorTextContains('.caution', 'on hold');
     }
 
     public static function pains(): iterable
@@ -137,11 +137,11 @@ final class BenchPageTest extends AppTestCase
 
     public function testTheFormSentAgainWithPainAddsIt(): void
     {
-        $form = $this->client->request('GET', $this->page)->selectButton('Record the test')->form(self::filled());
+        $form = $this->client->request('GET', $this->page)->selectButton('Save test')->form(self::filled());
         $this->client->submit($form);
         $form->setValues(['bench[painRight][level]' => '2', 'bench[painRight][place]' => 'knee']);
         $this->client->submit($form);
-        self::assertSelectorTextContains('[role="alert"]', 'recorded already');
+        self::assertSelectorTextContains('[role="alert"]', 'saved already');
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
         self::assertSelectorTextContains('main', 'Pain in or around a knee');
         self::assertSame(2, $this->howMany(Test::class));
@@ -151,12 +151,12 @@ final class BenchPageTest extends AppTestCase
     {
         $entry = $this->tested($this->practitioner, pain: new Pain(1, PainPlace::Knee));
         $this->client->request('GET', "$this->page/$entry/correct");
-        $this->client->submitForm('Record the test', ['bench[painLeft][level]' => '0',
+        $this->client->submitForm('Save test', ['bench[painLeft][level]' => '0',
             'bench[painLeft][place]' => 'none', 'bench[painRight][level]' => '0', 'bench[painRight][place]' => 'none']);
         self::assertResponseRedirects();
         foreach (['left', 'right'] as $side) {
             $this->client->request('GET', "/practitioners/{$this->practitioner->id}/poses/half-lotus");
-            self::assertSelectorTextContains(".side-$side", 'Held');
+            self::assertSelectorTextContains(".side-$side", 'On hold');
         }
     }
 
@@ -165,7 +165,7 @@ final class BenchPageTest extends AppTestCase
         $entry = $this->tested($this->practitioner, pain: new Pain(1, PainPlace::InnerThigh));
         $this->client->request('GET', "$this->page/$entry/correct");
         self::assertInputValueSame('bench[trials][0][kneeHeight_left]', '14');
-        $this->client->submitForm('Record the test', ['bench[trials][0][kneeHeight_left]' => '15']);
+        $this->client->submitForm('Save test', ['bench[trials][0][kneeHeight_left]' => '15']);
         self::assertResponseRedirects();
         self::assertSame(4, $this->howMany(Test::class));
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
@@ -215,11 +215,11 @@ final class BenchPageTest extends AppTestCase
     {
         $page = "/practitioners/{$this->practitioner->id}/body";
         $this->client->request('GET', $page);
-        $this->client->submitForm('Record the body', ['body_form[thighLeft]' => '60', 'body_form[stature]' => '90']);
-        self::assertSelectorTextContains('#body_form_stature_error1', 'from 120 to 220');
-        $this->client->submitForm('Record the body', ['body_form[thighLeft]' => '60', 'body_form[stature]' => '168']);
+        $this->client->submitForm('Save measurements', ['body_form[thighLeft]' => '60', 'body_form[stature]' => '90']);
+        self::assertSelectorTextContains('#body_form_stature_error1', '120 to 220');
+        $this->client->submitForm('Save measurements', ['body_form[thighLeft]' => '60', 'body_form[stature]' => '168']);
         self::assertSelectorTextContains('#body_form_thighLeft_error1', 'one expects');
-        $this->client->submitForm('Record the body', ['body_form[confirmed]' => true]);
+        $this->client->submitForm('Save measurements', ['body_form[confirmed]' => true]);
         self::assertResponseRedirects();
         self::assertSame(2, $this->howMany(BodyMeasures::class));
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}");
@@ -230,13 +230,13 @@ final class BenchPageTest extends AppTestCase
     {
         $page = "/practitioners/{$this->practitioner->id}/body";
         $this->client->request('GET', $page);
-        $this->client->submitForm('Record the body', ['body_form[shoulderToFingertipsLeft]' => '95']);
+        $this->client->submitForm('Save measurements', ['body_form[shoulderToFingertipsLeft]' => '95']);
         self::assertSelectorTextContains('#body_form_shoulderToFingertipsLeft_error1', 'one expects 55.4 to 92.4');
-        $this->client->submitForm('Record the body', ['body_form[stature]' => '178',
+        $this->client->submitForm('Save measurements', ['body_form[stature]' => '178',
             'body_form[shoulderToFingertipsLeft]' => '84', 'body_form[shoulderToFingertipsRight]' => '79,5',
             'body_form[seatToShoulder]' => '57']);
         self::assertSelectorTextContains('#body_form_shoulderToFingertipsRight_error1', 'differ by 4.5 cm');
-        $this->client->submitForm('Record the body', ['body_form[shoulderToFingertipsRight]' => '83,5']);
+        $this->client->submitForm('Save measurements', ['body_form[shoulderToFingertipsRight]' => '83,5']);
         self::assertResponseRedirects();
         $this->client->request('GET', $page);
         self::assertInputValueSame('body_form[shoulderToFingertipsRight]', '83.5');
@@ -248,15 +248,15 @@ final class BenchPageTest extends AppTestCase
     {
         $person = "/practitioners/{$this->practitioner->id}";
         $this->client->request('GET', "$person/body");
-        $this->client->submitForm('Record the body', ['body_form[kneelingHands]' => '30,5']);
+        $this->client->submitForm('Save measurements', ['body_form[kneelingHands]' => '30,5']);
         self::assertResponseRedirects();
         $this->client->request('GET', "$person/tests/kneeling-backbend");
-        $this->client->submitForm('Record the test', ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0',
+        $this->client->submitForm('Save test', ['bench[painLeft][level]' => '0', 'bench[painRight][level]' => '0',
             'bench[trials][0][blockHeight]' => '31', 'bench[trials][1][blockHeight]' => '31']);
         self::assertResponseRedirects($person);
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Hands, kneeling upright');
-        self::assertSelectorTextContains('.timeline', 'Not read: Kneeling upright, these hands hang at about 30.5 cm');
+        self::assertSelectorTextContains('.timeline', 'Not used: Kneeling upright, these hands hang at about 30.5 cm');
     }
 
     /** @return array<string, string> */

@@ -80,11 +80,11 @@ final class ClassSheetTest extends AppTestCase
     public function testThePageAsksForPeopleAndPosturesAndKeepsTheirOrder(): void
     {
         $this->client->request('GET', '/class?people[]=&postures[]=');
-        self::assertSelectorTextContains('#no-people', 'one person at least');
-        self::assertSelectorTextContains('#no-postures', 'one posture at least');
+        self::assertSelectorTextContains('#no-people', 'at least one person');
+        self::assertSelectorTextContains('#no-postures', 'at least one posture');
         $page = $this->client->request('GET', '/class');
         self::assertSelectorNotExists('.fault');
-        $form = $page->selectButton('Make the sheet')->form();
+        $form = $page->selectButton('Make sheet')->form();
         foreach (self::boxes($form, 'people') as $box) {
             $box->tick();
         }
@@ -102,7 +102,7 @@ final class ClassSheetTest extends AppTestCase
     {
         $this->client->loginUser($this->teacher('other@studio.example'));
         $this->client->request('GET', '/class?people[]='.$this->people[0]->id.'&postures[]=pigeon');
-        self::assertSelectorTextContains('#no-people', 'one person at least');
+        self::assertSelectorTextContains('#no-people', 'at least one person');
         self::assertSelectorTextNotContains('main', 'Person 0');
     }
 

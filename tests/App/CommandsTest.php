@@ -45,7 +45,7 @@ final class CommandsTest extends AppTestCase
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/');
         self::assertSelectorTextContains('main', 'Ladder');
-        self::assertSelectorTextContains('main', 'Held');
+        self::assertSelectorTextContains('main', 'On hold');
         foreach ($this->em()->getRepository(Practitioner::class)->findAll() as $practitioner) {
             foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance',
                 '/progress', '/journal'] as $page) {

@@ -40,14 +40,14 @@ final class FormThroughSignInTest extends AppTestCase
         $this->endSignIn();
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(401);
-        self::assertSelectorTextContains('.note[role="status"]', 'nothing of it is lost');
+        self::assertSelectorTextContains('.note[role="status"]', 'nothing is lost');
         $this->signIn('not the password');
         self::assertResponseStatusCodeSame(401);
         $this->signIn();
         self::assertResponseRedirects();
         $this->client->followRedirect();
         self::assertSame("$this->home/body", $this->client->getRequest()->getRequestUri());
-        self::assertSelectorTextContains('[role="alert"]', 'all that was typed is still here');
+        self::assertSelectorTextContains('[role="alert"]', 'What you typed is still here');
         self::assertInputValueSame('body_form[stature]', '173.5');
         self::assertSame($bodies, $this->howMany(BodyMeasures::class));
         $this->client->submit($this->client->getCrawler()->filter('form[name="body_form"]')->form());
@@ -87,7 +87,7 @@ final class FormThroughSignInTest extends AppTestCase
     public function testAButtonIsNotPressedTwice(): void
     {
         $this->client->request('GET', "$this->home/assessments/new");
-        $this->client->submitForm('Which tests are needed?',
+        $this->client->submitForm('Show the tests',
             ['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1']);
         $crawler = $this->client->followRedirect();
         $page = $this->client->getRequest()->getRequestUri();

@@ -81,7 +81,7 @@ final class FreshPlanTest extends AppTestCase
             foreach ($this->em()->getRepository(Practitioner::class)->findAll() as $practitioner) {
                 $home = "/practitioners/$practitioner->id";
                 $this->client->request('GET', "$home/plans/new");
-                $this->client->submitForm('Make the plan', ['plan[school]' => $school, 'plan[weeks]' => '1',
+                $this->client->submitForm('Make plan', ['plan[school]' => $school, 'plan[weeks]' => '1',
                     'plan[minutes]' => '60']);
                 $plan = $this->client->followRedirect();
                 self::assertResponseIsSuccessful();

@@ -50,14 +50,14 @@ final class GuideTest extends AppTestCase
         $this->client->loginUser($this->teacher());
         $this->client->request('GET', '/');
         self::assertSelectorCount(4, '.first-steps > li');
-        $form = $this->client->getCrawler()->selectButton('Try it on somebody made up')->form();
+        $form = $this->client->getCrawler()->selectButton('Try it with a made-up person')->form();
         $this->client->submit($form);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', '(made up)');
         self::assertSelectorExists('[data-reading^="half-lotus left"]');
         $this->client->submit($form);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('[role="status"]', 'nobody was made up');
+        self::assertSelectorTextContains('[role="status"]', 'No made-up person');
         self::assertSame(1, $this->howMany(Practitioner::class));
         $this->client->request('GET', '/');
         self::assertSelectorNotExists('.first-steps');

@@ -38,7 +38,7 @@ final class HandOverTest extends AppTestCase
     public function testThePersonsPageLeadsToWhatCanBeHandedOver(): void
     {
         $this->client->request('GET', $this->home);
-        $this->client->clickLink('Hand over');
+        $this->client->clickLink('Share and export');
         self::assertResponseIsSuccessful();
         foreach (['json' => 'application/json', 'csv' => 'text/csv', 'zip' => 'application/zip'] as $format => $type) {
             $this->client->request('GET', "$this->home/record.$format");
@@ -69,18 +69,18 @@ final class HandOverTest extends AppTestCase
         $file = $this->file((string) $this->client->getResponse()->getContent(), 'json');
         $this->client->loginUser($this->teacher('other@studio.example'));
         $this->client->request('GET', '/');
-        $this->client->clickLink('Read a record in');
+        $this->client->clickLink('Import');
         $people = $this->howMany(Practitioner::class);
-        $this->client->submitForm('Read it', ['record_form[file]' => $file, 'record_form[tried]' => true]);
-        self::assertSelectorTextContains('.note', 'It would add 4; 0 are on record already.');
+        $this->client->submitForm('Import', ['record_form[file]' => $file, 'record_form[tried]' => true]);
+        self::assertSelectorTextContains('.note', 'This would add 4. 0 are here already.');
         self::assertSame($people, $this->howMany(Practitioner::class));
-        $this->client->submitForm('Read it', ['record_form[file]' => $file, 'record_form[tried]' => false]);
-        self::assertSelectorTextContains('.note', 'Added: 4. On record already: 0.');
-        $this->client->clickLink('To the person');
+        $this->client->submitForm('Import', ['record_form[file]' => $file, 'record_form[tried]' => false]);
+        self::assertSelectorTextContains('.note', 'Added: 4. Here already: 0.');
+        $this->client->clickLink('Go to the person');
         self::assertSelectorTextContains('h1', 'A Person');
         $this->client->request('GET', '/records/read');
-        $this->client->submitForm('Read it', ['record_form[file]' => $file]);
-        self::assertSelectorTextContains('.note', 'Added: 0. On record already: 4.');
+        $this->client->submitForm('Import', ['record_form[file]' => $file]);
+        self::assertSelectorTextContains('.note', 'Added: 0. Here already: 4.');
     }
 
     public function testWhatIsInNoCatalogueHereIsKeptAndSaid(): void
@@ -90,7 +90,7 @@ final class HandOverTest extends AppTestCase
         $this->client->loginUser($this->teacher('other@studio.example'));
         $read = function (array $record): string {
             $this->client->request('GET', '/records/read');
-            $this->client->submitForm('Read it', ['record_form[file]' => $this->file((string) json_encode($record),
+            $this->client->submitForm('Import', ['record_form[file]' => $this->file((string) json_encode($record),
                 'json')]);
 
             return $this->client->getCrawler()->filter('main')->text();
@@ -101,9 +101,9 @@ final class HandOverTest extends AppTestCase
                 'kind' => 'a-test-of-mine'] + $test;
         }
         $said = $read($record);
-        self::assertStringContainsString('nothing of this name: a-test-of-mine. ', $said);
+        self::assertStringContainsString('does not have: a-test-of-mine. ', $said);
         self::assertStringContainsString(sprintf('Added: %d.', count($record['tests'])), $said);
-        $this->client->clickLink('To the person');
+        $this->client->clickLink('Go to the person');
         self::assertResponseIsSuccessful();
     }
 
@@ -114,12 +114,12 @@ final class HandOverTest extends AppTestCase
     {
         $people = $this->howMany(Practitioner::class);
         $this->client->request('GET', '/records/read');
-        $this->client->submitForm('Read it', ['record_form[file]' => $this->file($content, 'json')]);
+        $this->client->submitForm('Import', ['record_form[file]' => $this->file($content, 'json')]);
         self::assertResponseStatusCodeSame(422);
         self::assertMatchesRegularExpression($said, (string) $this->client->getCrawler()
             ->filter('form[name="record_form"]')->text());
         self::assertSame($people, $this->howMany(Practitioner::class));
-        $this->client->submitForm('Read it', []);
+        $this->client->submitForm('Import', []);
         self::assertResponseStatusCodeSame(422);
     }
 
@@ -140,7 +140,7 @@ final class HandOverTest extends AppTestCase
         self::assertStringStartsWith('PK', $bytes);
         $this->client->loginUser($this->teacher('other@studio.example'));
         $this->client->request('GET', '/records/read');
-        $this->client->submitForm('Read it', ['record_form[file]' => $this->file($bytes, 'zip')]);
+        $this->client->submitForm('Import', ['record_form[file]' => $this->file($bytes, 'zip')]);
         self::assertSelectorTextContains('.note', 'Added: 5.');
         $pictures = $this->em()->getRepository(StoredPicture::class)->findAll();
         self::assertCount(2, $pictures);
@@ -161,18 +161,18 @@ final class HandOverTest extends AppTestCase
         $this->hurt();
         $this->client->request('GET', "$this->home/report");
         self::assertSelectorTextContains('.report .caution', 'left');
-        self::assertSelectorTextContains('.report', 'Held');
+        self::assertSelectorTextContains('.report', 'On hold');
         $note = $this->client->request('GET', "$this->home/referral")->filter('.report')->text();
         self::assertStringContainsString('Pain 3 of 10, in or around the knee', $note);
-        self::assertStringContainsString('Pain in or around a knee, left', $note);
-        self::assertMatchesRegularExpression('/Rotation\s*≥ [\d.]+° ±/', $note);
+        self::assertStringContainsString('Pain in or around a knee left side, since', $note);
+        self::assertMatchesRegularExpression('/External rotation\s*≥ [\d.]+° ±/', $note);
         self::assertDoesNotMatchRegularExpression('/injur|tear|diagnosed/i', $note);
     }
 
     public function testASheetForHomeHasNothingThatIsHeld(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
         $crawler = $this->client->followRedirect();
         $sheet = (string) $crawler->filter('a[href$="/sheet"]')->first()->attr('href');
         $before = $this->client->request('GET', $sheet)->filter('.home-items > li');
@@ -199,15 +199,15 @@ final class HandOverTest extends AppTestCase
     {
         $csv = "Date;Test;Side;Knee up;Groin to heels;Pain\r\n2026-01-05;soles-together;left;14,5;20;0\r\n2026-01-05;soles-together;left;14;20;0\r\n2026-01-05;soles-together;right;15;20;0\r\nyesterday;soles-together;left;14;20;\r\n2026-01-05;handstand;left;14;20;\r\n2026-01-06;soles-together;left;high;20;4\r\n";
         $this->client->request('GET', "$this->home/table");
-        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        self::assertSelectorTextContains('.note', '0 parts would be added',
+        $this->client->submitForm('Check file', ['file' => $this->file($csv, 'csv')]);
+        self::assertSelectorTextContains('.note', '0 would be added',
             'Two columns have names that nobody knows.');
-        $this->client->submitForm('Look again', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
-        self::assertSelectorTextContains('.note', '2 parts would be added, 3 lines cannot be read');
+        $this->client->submitForm('Check again', ['meaning[3]' => 'kneeHeight', 'meaning[4]' => 'heelDistance']);
+        self::assertSelectorTextContains('.note', '2 would be added, 3 cannot be read');
         self::assertSame(['5', '6', '7'], $this->client->getCrawler()->filter('tbody th')
             ->each(static fn ($th): string => $th->text()));
         self::assertSame(2, $this->howMany(Test::class), 'So far it was looked at.');
-        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight',
+        $this->client->submitForm('Import readable lines', ['meaning[3]' => 'kneeHeight',
             'meaning[4]' => 'heelDistance']);
         self::assertSame(4, $this->howMany(Test::class));
         $this->em()->clear();
@@ -219,8 +219,8 @@ final class HandOverTest extends AppTestCase
             ->holds($this->em()->find(Practitioner::class, $this->practitioner->id) ?? throw new \LogicException())
             ->active, 'The pain of a line that cannot be read holds.');
         $this->client->request('GET', "$this->home/table");
-        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        $this->client->submitForm('Read what can be read', ['meaning[3]' => 'kneeHeight',
+        $this->client->submitForm('Check file', ['file' => $this->file($csv, 'csv')]);
+        $this->client->submitForm('Import readable lines', ['meaning[3]' => 'kneeHeight',
             'meaning[4]' => 'heelDistance']);
         self::assertSame(4, $this->howMany(Test::class), 'Read twice, it adds nothing.');
     }
@@ -230,8 +230,8 @@ final class HandOverTest extends AppTestCase
     {
         $read = function (string $lines): void {
             $this->client->request('GET', "$this->home/table");
-            $this->client->submitForm('Look at it', ['file' => $this->file($lines, 'csv')]);
-            $this->client->submitForm('Read what can be read');
+            $this->client->submitForm('Check file', ['file' => $this->file($lines, 'csv')]);
+            $this->client->submitForm('Import readable lines');
         };
         $said = fn (): array => array_map(
             static fn (Hold $hold): string => $hold->entry instanceof PainTold
@@ -264,14 +264,14 @@ final class HandOverTest extends AppTestCase
         $this->client->request('GET', "$this->home/record.csv");
         $csv = (string) $this->client->getResponse()->getContent();
         $this->client->request('GET', "$this->home/table");
-        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        self::assertSelectorTextContains('.note', '0 parts would be added, 0 lines cannot be read',
+        $this->client->submitForm('Check file', ['file' => $this->file($csv, 'csv')]);
+        self::assertSelectorTextContains('.note', '0 would be added, 0 cannot be read',
             'All of it is here.');
         $other = $this->practitioner($this->em()->find(Teacher::class, $this->practitioner->teacher->id)
             ?? throw new \LogicException(), name: 'Another');
         $this->client->request('GET', "/practitioners/$other->id/table");
-        $this->client->submitForm('Look at it', ['file' => $this->file($csv, 'csv')]);
-        $this->client->submitForm('Read what can be read');
+        $this->client->submitForm('Check file', ['file' => $this->file($csv, 'csv')]);
+        $this->client->submitForm('Import readable lines');
         self::assertResponseRedirects();
         $numbers = static fn (string $table): array => array_map(
             static fn (string $line): array => array_slice(str_getcsv($line, ',', '"', ''), 2),
@@ -287,7 +287,7 @@ final class HandOverTest extends AppTestCase
     public function testWhatIsNoTableIsSaid(string $content, string $said): void
     {
         $this->client->request('GET', "$this->home/table");
-        $this->client->submitForm('Look at it', ['file' => $this->file($content, 'csv')]);
+        $this->client->submitForm('Check file', ['file' => $this->file($content, 'csv')]);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('.fault', $said);
     }

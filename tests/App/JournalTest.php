@@ -50,9 +50,9 @@ final class JournalTest extends AppTestCase
         self::assertSame(['word', 'word', 'pain', 'decision', 'practice', 'pain', 'walk', 'practice', 'plan', 'test',
             'test', 'body'], $kinds);
         $text = $page->filter('.journal')->text();
-        foreach (['Breath was easy.', 'otherwise than proposed (move on to the next rung)', 'The knee looked tired.',
-            'Pain 2 of 10, inner thigh', 'word of A Physiotherapist: all of it is allowed',
-            'taken back as a slip of the pen', 'Soles together', 'clean'] as $said) {
+        foreach (['Breath was easy.', 'not as proposed (go to the next rung)', 'The knee looked tired.',
+            'Pain 2 of 10, inner thigh', 'clearance by A Physiotherapist: everything is allowed',
+            'taken back as a mistake', 'Soles together', 'clean'] as $said) {
             self::assertStringContainsString($said, $text);
         }
         self::assertSelectorExists("a[href\$=\"/practitioners/{$this->practitioner->id}/progress\"]");
@@ -112,7 +112,7 @@ final class JournalTest extends AppTestCase
     public function testNothingWrittenDownIsSaid(): void
     {
         $this->client->request('GET', "$this->journal?kind[]=decision");
-        self::assertSelectorTextContains('main', 'Nothing of this was written down.');
+        self::assertSelectorTextContains('main', 'Nothing of this kind is recorded.');
     }
 
     public function testItIsNobodyElses(): void

@@ -132,7 +132,7 @@ final class KeptPageTest extends AppTestCase
         foreach ($pages as $i => $page) {
             self::assertNotSame($before[$i], $this->page($page), $page);
         }
-        self::assertStringContainsString('Held', $this->page('/'));
+        self::assertStringContainsString('On hold', $this->page('/'));
     }
 
     public function testAWordThatLiftsIsThereAtOnceAndOneOfAMomentThatHasNotComeOnlyThen(): void
@@ -145,7 +145,7 @@ final class KeptPageTest extends AppTestCase
         // A clock that was ahead when it was written.
         $at = new \DateTimeImmutable('+40 minutes');
         $this->em()->persist(new Clearance(Uuid::v7(), $practitioner, $practitioner->teacher, $at, 'A Clinician',
-            ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true, ["pain:$said->id"]));
+            ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'Show all', true, ["pain:$said->id"]));
         $this->em()->flush();
         self::assertStringContainsString('note caution', $this->page($page));
         self::mockTime('+45 minutes');
@@ -183,15 +183,15 @@ final class KeptPageTest extends AppTestCase
         $page = "/practitioners/$practitioner->id";
         $this->page($page);
         $this->client->request('GET', $page);
-        $this->client->submitForm('Take it back; both stay on record', ['why' => '']);
+        $this->client->submitForm('Take it back (both stay in the record)', ['why' => '']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('[role="status"]', 'say why it was a slip');
-        self::assertStringNotContainsString('say why it was a slip', $this->page($page));
+        self::assertSelectorTextContains('[role="status"]', 'Say why it was a mistake');
+        self::assertStringNotContainsString('Say why it was a mistake', $this->page($page));
         $this->client->request('GET', '/account');
         $this->loginAnew($practitioner->teacher);
         $crawler = $this->client->request('GET', $page);
         self::assertStringContainsString("pain:$said->id", (string) $crawler->html());
-        $this->client->submitForm('Take it back; both stay on record', ['why' => 'The other person.']);
+        $this->client->submitForm('Take it back (both stay in the record)', ['why' => 'The other person.']);
         self::assertResponseRedirects($page);
         $this->client->followRedirect();
         self::assertSelectorTextContains('[role="status"]', 'Taken back');
@@ -245,11 +245,11 @@ final class KeptPageTest extends AppTestCase
         self::assertStringContainsString('Second Person', $this->page('/?q=second'));
         $this->say($practitioner);
         [$held] = $this->asked('/');
-        self::assertStringContainsString('Held: Pain', $held);
-        self::assertStringNotContainsString('Held: Pain', $mat);
+        self::assertStringContainsString('On hold: Pain', $held);
+        self::assertStringNotContainsString('On hold: Pain', $mat);
         $this->say($second);
         [$both] = $this->asked('/');
-        self::assertSame(2, substr_count($both, 'Held: Pain in or around a knee.'),
+        self::assertSame(2, substr_count($both, 'On hold: Pain in or around a knee.'),
             'Whoever was never measured can have been hurt.');
         $this->client->loginUser($this->teacher('other@studio.example'));
         self::assertStringNotContainsString('Person', $this->page('/'), 'Another has other people.');

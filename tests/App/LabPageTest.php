@@ -152,7 +152,7 @@ final class LabPageTest extends AppTestCase
         $this->client->request('POST', "$this->page/right/keep",
             ['values' => ['kneeHeight' => '90', 'seat' => '3', 'pelvicTilt' => '0']] + $sent);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'Nothing was kept');
+        self::assertSelectorTextContains('main', 'Nothing was saved');
         $this->client->request('POST', "$this->page/right/keep", ['_token' => 'made up'] + $sent);
         self::assertResponseStatusCodeSame(403);
         self::assertSame(1, $this->howMany(LabSetup::class));

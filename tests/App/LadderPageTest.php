@@ -40,8 +40,8 @@ final class LadderPageTest extends AppTestCase
         foreach (['-3 days', '-2 days', '-1 day'] as $day) {
             $this->check($day);
         }
-        self::assertSelectorTextContains('main', 'Move on to the next rung');
-        $this->client->submitForm('Record the decision');
+        self::assertSelectorTextContains('main', 'Go to the next rung');
+        $this->client->submitForm('Save decision');
         self::assertSame('Lying knee drops', $this->here(), 'one rung, and no further');
     }
 
@@ -50,13 +50,13 @@ final class LadderPageTest extends AppTestCase
         foreach (['-3 days', '-2 days', '-1 day'] as $day) {
             $this->check($day);
         }
-        $this->client->submitForm('Record the decision');
+        $this->client->submitForm('Save decision');
         $this->check('today');
-        $this->client->submitForm('Record the decision', ['decision_form[step]' => 'step-back',
+        $this->client->submitForm('Save decision', ['decision_form[step]' => 'step-back',
             'decision_form[why]' => 'no']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#decision_form_why_error1', 'Write down why');
-        $this->client->submitForm('Record the decision', ['decision_form[step]' => 'step-back',
+        self::assertSelectorTextContains('#decision_form_why_error1', 'Write in a few words why');
+        $this->client->submitForm('Save decision', ['decision_form[step]' => 'step-back',
             'decision_form[why]' => 'Looked tired, so a gentler week.']);
         self::assertResponseRedirects("$this->page/ladder");
         $decisions = $this->em()->getRepository(Decision::class)->findBy([], ['at' => 'ASC']);
@@ -74,7 +74,7 @@ final class LadderPageTest extends AppTestCase
         $this->check('-1 day');
         self::assertSame(['What comes next?', $day('-3 days')], $waiting());
         $this->client->clickLink('What comes next?');
-        $this->client->submitForm('Record the decision');
+        $this->client->submitForm('Save decision');
         self::assertSame([], $waiting(), 'The decision rests on both.');
         $this->check('-2 days');
         self::assertSame(['What comes next?'], $waiting(), 'It came in after the decision.');
@@ -84,47 +84,47 @@ final class LadderPageTest extends AppTestCase
     {
         $this->check('today');
         $address = $this->client->getRequest()->getRequestUri();
-        $form = $this->client->getCrawler()->selectButton('Record the decision')->form();
+        $form = $this->client->getCrawler()->selectButton('Save decision')->form();
         $this->client->submit($form);
         $this->client->submit($form);
         self::assertSame(1, $this->howMany(Decision::class));
-        self::assertSelectorTextContains('main', 'it stands');
+        self::assertSelectorTextContains('main', 'It stands');
         $this->client->request('GET', $address);
-        self::assertSelectorTextContains('h1', 'Decided');
+        self::assertSelectorTextContains('h1', 'Decision, left side');
     }
 
     public function testKneePainStopsAndOnlyAWordThatNamesItLiftsIt(): void
     {
         $this->check('today', ['check_form[pain][level]' => '3', 'check_form[pain][place]' => 'knee']);
-        self::assertSelectorTextContains('main', 'Stop, and refer');
+        self::assertSelectorTextContains('main', 'Stop and refer');
         self::assertSelectorCount(1, 'input[type=radio][name="decision_form[step]"]');
-        $this->client->submitForm('Record the decision');
+        $this->client->submitForm('Save decision');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.caution', 'Pain in or around a knee: on hold');
+        self::assertSelectorTextContains('.caution', 'On hold for Pain in or around a knee');
         self::assertSame('', $this->here());
         $this->client->request('GET', "$this->page/ladder/half-lotus/check/left");
         self::assertResponseRedirects("$this->page/ladder");
 
         $this->client->request('GET', "$this->page/clearance");
-        $form = $this->client->getCrawler()->selectButton('Record the clearance')
+        $form = $this->client->getCrawler()->selectButton('Save clearance')
             ->form(['clearance_form[clearedBy]' => '  ', 'clearance_form[allows]' => 'ok']);
         $this->client->submit($form);
         self::assertSelectorTextContains('#clearance_form_clearedBy_error1', 'Name the person');
-        self::assertSelectorTextContains('#clearance_form_profession_error1', 'by profession');
-        self::assertSelectorTextContains('main', 'Choose what they allow');
-        self::assertSelectorTextContains('main', 'Choose what the word lifts');
+        self::assertSelectorTextContains('#clearance_form_profession_error1', 'Enter their profession');
+        self::assertSelectorTextContains('main', 'Choose what is allowed');
+        self::assertSelectorTextContains('main', 'Choose what it clears');
         $this->clear('teacher');
-        self::assertSelectorTextContains('main', 'lifted by a licensed clinician');
+        self::assertSelectorTextContains('main', 'cleared by a licensed clinician');
         self::assertSame(0, $this->howMany(Clearance::class));
         $this->clear('clinician');
         self::assertResponseRedirects();
         self::assertSame(1, $this->howMany(Clearance::class));
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'tests come first');
+        self::assertSelectorTextContains('main', 'Test first');
         $this->client->request('GET', "$this->page/clearance");
-        self::assertSelectorTextContains('main', 'Nothing is held');
+        self::assertSelectorTextContains('main', 'Nothing is on hold');
         $this->client->request('GET', "$this->page/poses/half-lotus");
-        self::assertSelectorTextContains('main', 'has not been read anew');
+        self::assertSelectorTextContains('main', 'with a test for it alone');
         self::assertSame('Lying figure four', $this->here(), 'gentle work goes on');
     }
 
@@ -136,11 +136,11 @@ final class LadderPageTest extends AppTestCase
         $this->em()->flush();
         $part = ['extent' => 'part'];
         $this->clear('clinician', $part);
-        self::assertSelectorTextContains('main', 'Say below what is not allowed');
+        self::assertSelectorTextContains('main', 'Enter below what is not allowed');
         $this->clear('clinician', ['extent' => 'all', 'kneeFlexion' => '115']);
-        self::assertSelectorTextContains('main', 'then it is a part');
+        self::assertSelectorTextContains('main', 'so this is “in part”');
         $this->clear('clinician', $part + ['kneeFlexion' => '400']);
-        self::assertSelectorTextContains('main', 'An angle is from 0 to 180');
+        self::assertSelectorTextContains('main', 'An angle is 0 to 180');
         self::assertSame(0, $this->howMany(Clearance::class));
         $this->clear('clinician', ['extent' => 'nothing']);
         $this->client->followRedirect();
@@ -152,7 +152,7 @@ final class LadderPageTest extends AppTestCase
             self::assertSelectorTextContains('main', 'Allowed in part: knee flexion up to 115°', $page);
         }
         $this->client->request('GET', "$this->page/poses/half-lotus");
-        self::assertSelectorTextContains('main', 'Knee surgery: on hold');
+        self::assertSelectorTextContains('main', 'On hold for Knee surgery');
     }
 
     public function testEachFormBesideARungSaysWhereEachSideStands(): void
@@ -163,7 +163,7 @@ final class LadderPageTest extends AppTestCase
         self::assertStringContainsString('First the rung below', $text,
             'a form of a rung that waits for the rungs below it');
         $this->check('today', ['check_form[pain][level]' => '3', 'check_form[pain][place]' => 'knee']);
-        $this->client->submitForm('Record the decision');
+        $this->client->submitForm('Save decision');
         $this->client->request('GET', "$this->page/ladder/half-lotus");
         $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner);
         self::assertNotNull($poses);
@@ -176,7 +176,7 @@ final class LadderPageTest extends AppTestCase
     public function testAStopCannotBeOverruledByHand(): void
     {
         $this->check('today', ['check_form[pain][level]' => '1', 'check_form[pain][place]' => 'knee']);
-        $form = $this->client->getCrawler()->selectButton('Record the decision')->form();
+        $form = $this->client->getCrawler()->selectButton('Save decision')->form();
         $values = $form->getPhpValues();
         $values['decision_form']['step'] = 'stay';
         $this->client->request('POST', $form->getUri(), $values);
@@ -188,20 +188,20 @@ final class LadderPageTest extends AppTestCase
     {
         $this->check('today', ['check_form[pain][level]' => '1', 'check_form[pain][place]' => 'knee']);
         $this->client->request('GET', $this->page);
-        $this->client->submitForm('Take it back; both stay on record', ['why' => '']);
+        $this->client->submitForm('Take it back (both stay in the record)', ['why' => '']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('[role="status"]', 'say why');
-        self::assertSelectorTextContains('main', 'Pain in or around a knee, left');
-        $this->client->submitForm('Take it back; both stay on record', ['why' => 'Meant for somebody else.']);
+        self::assertSelectorTextContains('[role="status"]', 'Say why');
+        self::assertSelectorTextContains('main', 'Pain in or around a knee');
+        $this->client->submitForm('Take it back (both stay in the record)', ['why' => 'Meant for somebody else.']);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'taken back as a slip of the pen. Meant for somebody else.');
+        self::assertSelectorTextContains('main', 'taken back as a mistake. Meant for somebody else.');
         self::assertSame('Lying figure four', $this->here());
     }
 
     public function testAnUnansweredCheckIsNamedBesideTheField(): void
     {
         $this->client->request('GET', "$this->page/ladder/half-lotus/check/left");
-        $this->client->submitForm('Record, and see what comes next', ['check_form[practisedOn]' => '2999-01-01']);
+        $this->client->submitForm('Save and see what comes next', ['check_form[practisedOn]' => '2999-01-01']);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#check_form_holdReached_error1', 'Answer yes or no');
         self::assertSelectorTextContains('#check_form_practisedOn_error1', 'not in the future');
@@ -211,7 +211,7 @@ final class LadderPageTest extends AppTestCase
     public function testPainInAFaultyCheckAndInOneSentAgainIsKept(): void
     {
         $form = $this->client->request('GET', "$this->page/ladder/half-lotus/check/left")
-            ->selectButton('Record, and see what comes next')
+            ->selectButton('Save and see what comes next')
             ->form(['check_form[pain][level]' => '1', 'check_form[pain][place]' => 'knee']);
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
@@ -221,7 +221,7 @@ final class LadderPageTest extends AppTestCase
         self::assertResponseRedirects("$this->page/ladder",
             message: 'In a figure four the other thigh carries the foot.');
         $other = $this->client->request('GET', "$this->page/ladder/leg-cradle/check/right")
-            ->selectButton('Record, and see what comes next')
+            ->selectButton('Save and see what comes next')
             ->form(['check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1',
                 'check_form[pain][level]' => '0']);
         $this->client->submit($other);
@@ -236,13 +236,13 @@ final class LadderPageTest extends AppTestCase
     public function testAnswersForAnotherRungAreNotRecorded(): void
     {
         $form = $this->client->request('GET', "$this->page/ladder/half-lotus/check/left")
-            ->selectButton('Record, and see what comes next')->form([
+            ->selectButton('Save and see what comes next')->form([
                 'check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1', 'check_form[pain][level]' => '0',
                 'check_form[rung]' => 'seated-half-lotus',
             ]);
         $this->client->submit($form);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('main', 'Meanwhile this side was moved');
+        self::assertSelectorTextContains('main', 'This side was moved');
         self::assertSame(0, $this->howMany(RungCheck::class));
     }
 
@@ -264,18 +264,18 @@ final class LadderPageTest extends AppTestCase
     {
         $this->client->request('GET', "$this->page/walk/half-lotus");
         self::assertSelectorTextContains('h1', 'Lying figure four, left');
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '1',
+        $this->client->submitForm('Save and continue', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '1',
             'walk_form[pain][place]' => 'groin']);
         self::assertSelectorTextContains('#walk_form_seen_error1', 'is not clean');
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '0',
+        $this->client->submitForm('Save and continue', ['walk_form[seen]' => 'clean', 'walk_form[pain][level]' => '0',
             'walk_form[pain][place]' => 'none']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Lying figure four, right');
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-clean',
+        $this->client->submitForm('Save and continue', ['walk_form[seen]' => 'not-clean',
             'walk_form[why]' => 'The knee hurt', 'walk_form[pain][level]' => '0']);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#walk_form_why_error1', 'Say above where and how it is');
-        $this->client->submitForm('Record, and on', ['walk_form[note_read]' => true]);
+        $this->client->submitForm('Save and continue', ['walk_form[note_read]' => true]);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'Lying knee drops, left', 'left goes on; right has ended');
         self::assertSame(2, $this->howMany(SeenRung::class));
@@ -286,13 +286,13 @@ final class LadderPageTest extends AppTestCase
     public function testAWalkInvitesNothingThatIsHeldAndRecordsPain(): void
     {
         $this->client->request('GET', "$this->page/walk/leg-cradle");
-        $this->client->submitForm('Record, and on', ['walk_form[seen]' => 'not-tried', 'walk_form[pain][level]' => '1',
+        $this->client->submitForm('Save and continue', ['walk_form[seen]' => 'not-tried', 'walk_form[pain][level]' => '1',
             'walk_form[pain][place]' => 'knee']);
         self::assertSame([0, 1], [$this->howMany(SeenRung::class), $this->howMany(PainSaid::class)]);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'right', 'the left side is held');
         $this->client->request('GET', "$this->page/walk/half-lotus?rung=seated-half-lotus&side=left");
-        self::assertSelectorTextContains('.caution', 'not invited');
+        self::assertSelectorTextContains('.caution', 'Not advised here');
     }
 
     private function here(string $side = 'left'): string
@@ -301,7 +301,7 @@ final class LadderPageTest extends AppTestCase
         $cells = $crawler->filter('.terraces > div')->each(static fn ($cell): array => [(string) $cell->attr('class'),
             $cell->text()]);
         foreach ($cells as $i => [$class, $text]) {
-            if (str_contains($class, "side-$side") && str_contains($text, 'Stands here')) {
+            if (str_contains($class, "side-$side") && str_contains($text, 'Practises here')) {
                 $mid = $cells['left' === $side ? $i + 1 : $i - 1][1];
 
                 return preg_replace('/^\d+ · (.*?)( Lie on| Feet wider| Stand by| Sit on).*$/s', '$1', $mid) ?? '';
@@ -315,7 +315,7 @@ final class LadderPageTest extends AppTestCase
     private function check(string $day, array $answers = []): void
     {
         $this->client->request('GET', "$this->page/ladder/half-lotus/check/left");
-        $this->client->submitForm('Record, and see what comes next', $answers + [
+        $this->client->submitForm('Save and see what comes next', $answers + [
             'check_form[practisedOn]' => (new \DateTimeImmutable($day))->format('Y-m-d'),
             'check_form[holdReached]' => '1',
             'check_form[evenBreath]' => '1',
@@ -329,7 +329,7 @@ final class LadderPageTest extends AppTestCase
     private function clear(string $word, array $allowance = ['extent' => 'all']): void
     {
         $crawler = $this->client->request('GET', "$this->page/clearance");
-        $form = $crawler->selectButton('Record the clearance')
+        $form = $crawler->selectButton('Save clearance')
             ->form(['clearance_form[word]' => $word, 'clearance_form[clearedBy]' => 'A. Clinician',
                 'clearance_form[profession]' => 'physiotherapist',
                 ...array_combine(array_map(static fn (string $name): string => "clearance_form[allowance][$name]",

@@ -78,7 +78,7 @@ final class LibraryPageTest extends AppTestCase
         self::assertSelectorTextNotContains('main', 'Nothing has been measured');
         $untested = $this->practitioner($teacher, name: 'Somebody New');
         $this->client->request('GET', "/library?person=$untested->id");
-        self::assertSelectorTextContains('main', 'Nothing has been measured or seen of this person yet');
+        self::assertSelectorTextContains('main', 'Nothing has been measured for this person yet');
         self::assertSelectorExists('[data-stand="half-lotus left lying-figure-four"]', 'the first rung');
         $this->client->loginUser($this->teacher('stranger@studio.example'));
         $this->client->request('GET', "/library?person=$practitioner->id");
@@ -88,9 +88,9 @@ final class LibraryPageTest extends AppTestCase
     public function testAConditionHoldsRungsOnTheSheet(): void
     {
         $this->client->request('GET', '/library/postures/pigeon?condition[]=knee-surgery');
-        self::assertSelectorTextContains('main', 'held: Knee surgery');
-        self::assertSelectorTextContains('.wall li:first-child', 'held', 'lying, and the knee is folded all the same');
+        self::assertSelectorTextContains('main', 'on hold: Knee surgery');
+        self::assertSelectorTextContains('.wall li:first-child', 'on hold', 'lying, and the knee is folded all the same');
         $this->client->request('GET', '/library/postures/legs-up-wall?condition[]=knee-surgery');
-        self::assertSelectorTextNotContains('.wall li:first-child', 'held');
+        self::assertSelectorTextNotContains('.wall li:first-child', 'on hold');
     }
 }

@@ -32,11 +32,11 @@ final class MatPageTest extends AppTestCase
         self::assertSame('100% _Someone', $names('/')[0]);
         self::assertCount(10, $names('/'));
         self::assertSelectorTextContains('nav[aria-label="Pages"]', 'Page 1 of 3, 24 people');
-        $this->client->clickLink('After');
+        $this->client->clickLink('Next');
         self::assertSelectorTextContains('h2.person', 'Person 10');
         self::assertSame(['Person 20', 'Person 21', 'Person 22', 'Person 23'], $names('/?page=3'));
         self::assertSame([], $names('/?page=9'));
-        self::assertSelectorTextContains('main', 'Nobody of this name');
+        self::assertSelectorTextContains('main', 'Nobody with this name');
         self::assertSame(['Person 07'], $names('/?q=son+07'));
         self::assertInputValueSame('q', 'son 07');
         self::assertSame(['100% _Someone'], $names('/?q='.rawurlencode('% _')),

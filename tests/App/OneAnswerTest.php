@@ -225,7 +225,7 @@ final class OneAnswerTest extends AppTestCase
         }
         $said['lab'] = $this->client->request('GET', "$home/lab")->filter('.note.caution:not([hidden])')->count() > 0;
         $this->client->request('GET', "$home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1', 'plan[minutes]' => '90',
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1', 'plan[minutes]' => '90',
             'plan[blocks]' => '4', 'plan[blankets]' => '6', 'plan[strap]' => true]);
         $this->em()->clear();
         foreach ($this->em()->getRepository(PracticePlan::class)

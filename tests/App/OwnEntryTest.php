@@ -75,27 +75,27 @@ final class OwnEntryTest extends AppTestCase
     public function testAnAdaptedPostureIsAnEntryOfItsOwnAndVersioned(): void
     {
         $this->client->request('GET', '/library/postures/pigeon');
-        $this->client->clickLink('Adapt it');
+        $this->client->clickLink('Adapt');
         self::assertInputValueSame('entry_form[id]', 'pigeon-adapted');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon',
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'pigeon',
             'entry_form[rungs][0][hold]' => 'a while']);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'two numbers and a unit');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon',
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'pigeon',
             'entry_form[rungs][0][hold]' => '12 breaths']);
         self::assertSelectorTextContains('#entry_form_id_error1', 'shipped entry');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'pigeon-slow',
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'pigeon-slow',
             'entry_form[rungs][0][hold]' => '12 years']);
         self::assertSelectorTextContains('#entry_form_rungs_0_hold_error1', 'enum');
-        $this->client->submitForm('Check and keep', ['entry_form[rungs][0][hold]' => '12 breaths',
+        $this->client->submitForm('Check and save', ['entry_form[rungs][0][hold]' => '12 breaths',
             'entry_form[relations_needs]' => 'low-lunge: first']);
         self::assertResponseRedirects('/library/postures/pigeon-slow');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Your own, version 1, adapted from pigeon');
         self::assertSelectorTextContains('main', '12 breaths');
 
-        $this->client->clickLink('Next version');
-        $this->client->submitForm('Check and keep', ['entry_form[summary]' => 'Slower.']);
+        $this->client->clickLink('New version');
+        $this->client->submitForm('Check and save', ['entry_form[summary]' => 'Slower.']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'version 2');
         self::assertSame(2, $this->howMany(OwnEntry::class));
@@ -144,13 +144,13 @@ final class OwnEntryTest extends AppTestCase
             $adapted, new \DateTimeImmutable()));
         $this->em()->flush();
         $this->client->request('GET', '/library');
-        self::assertSelectorTextContains('.note.caution', 'cannot read my-half-lotus, no-text, of-what-is-gone');
+        self::assertSelectorTextContains('.note.caution', 'cannot read your my-half-lotus, no-text, of-what-is-gone');
         $this->client->request('GET', '/library/own/posture/my-half-lotus/edit');
         self::assertResponseRedirects('/library/own?mend=posture/my-half-lotus#bring-in');
         $page = $this->client->request('GET', '/library/own?mend=posture/my-half-lotus');
         self::assertSelectorTextContains('#text-faults', 'family');
         self::assertSame($text, $page->filter('#text')->text(normalizeWhitespace: false));
-        $this->client->submitForm('Check and keep', ['text' => $good]);
+        $this->client->submitForm('Check and save', ['text' => $good]);
         self::assertResponseRedirects('/library/own');
         $this->client->request('GET', '/library');
         self::assertSelectorTextNotContains('.note.caution', 'my-half-lotus');
@@ -189,7 +189,7 @@ final class OwnEntryTest extends AppTestCase
     public function testWhatIsCarriedOutCanBeBroughtInAgain(): void
     {
         $this->client->request('GET', '/library/own/test/new?adapt=frog');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'frog-on-blocks']);
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'frog-on-blocks']);
         $this->client->request('GET', '/library/own/test/frog-on-blocks.yaml');
         self::assertResponseHeaderSame('Content-Disposition', 'attachment; filename=frog-on-blocks.yaml');
         $text = (string) $this->client->getResponse()->getContent();
@@ -198,11 +198,11 @@ final class OwnEntryTest extends AppTestCase
         $this->client->request('GET', '/library/own/test/frog-on-blocks.yaml');
         self::assertResponseStatusCodeSame(404);
         $this->client->request('GET', '/library/own');
-        $this->client->submitForm('Check and keep', ['kind' => 'test',
+        $this->client->submitForm('Check and save', ['kind' => 'test',
             'text' => str_replace('unit: minutes', 'unit: hours', $text)]);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#text-faults', 'Line');
-        $this->client->submitForm('Check and keep', ['kind' => 'test', 'text' => $text]);
+        $this->client->submitForm('Check and save', ['kind' => 'test', 'text' => $text]);
         self::assertResponseRedirects('/library/own');
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'frog-on-blocks');
@@ -213,10 +213,10 @@ final class OwnEntryTest extends AppTestCase
     public function testAPostureThatBreaksTheGraphIsNamedBesideTheField(): void
     {
         $this->client->request('GET', '/library/own/posture/new?adapt=pigeon');
-        $this->client->submitForm('Check and keep',
+        $this->client->submitForm('Check and save',
             ['entry_form[relations_needs]' => "no-such-pose: why\nlow-lunge: first"]);
         self::assertSelectorTextContains('#entry_form_relations_needs_error1', 'no-such-pose');
-        $this->client->submitForm('Check and keep', ['entry_form[relations_needs]' => 'low-lunge: first',
+        $this->client->submitForm('Check and save', ['entry_form[relations_needs]' => 'low-lunge: first',
             'entry_form[rungs][2][demand]' => 'leg pigeon-front: hipHeight 70, shinAngle 10']);
         self::assertSelectorTextContains('#entry_form_rungs_2_demand_error1', 'does not come down');
     }
@@ -224,22 +224,22 @@ final class OwnEntryTest extends AppTestCase
     public function testASecondTabDoesNotSilentlyOverwrite(): void
     {
         $this->client->request('GET', '/library/own/test/new?adapt=frog');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'frog-two-tabs']);
-        $stale = $this->client->request('GET', '/library/own/test/frog-two-tabs/edit')->selectButton('Check and keep')
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'frog-two-tabs']);
+        $stale = $this->client->request('GET', '/library/own/test/frog-two-tabs/edit')->selectButton('Check and save')
             ->form();
-        $this->client->submit($this->client->getCrawler()->selectButton('Check and keep')
+        $this->client->submit($this->client->getCrawler()->selectButton('Check and save')
             ->form(['entry_form[gentler]' => 'From the first tab.']));
         $stale['entry_form[gentler]'] = 'From the second tab.';
         $this->client->submit($stale);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('main', 'Meanwhile version 2 was kept');
+        self::assertSelectorTextContains('main', 'Version 2 was saved in the meantime');
         self::assertSame(2, $this->howMany(OwnEntry::class));
     }
 
     public function testAnEmptyEntryNamesWhatIsNeeded(): void
     {
         $this->client->request('GET', '/library/own/posture/new');
-        $this->client->submitForm('Check and keep');
+        $this->client->submitForm('Check and save');
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#entry_form_name_error1', 'This is needed');
         self::assertSame(0, $this->howMany(OwnEntry::class));
@@ -302,7 +302,7 @@ final class OwnEntryTest extends AppTestCase
         $this->client->loginUser($teacher);
         $this->tested($practitioner, 12.0, 16.0);
         $this->client->request('GET', '/library/own/posture/new?adapt=half-lotus');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'half-lotus-slow',
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'half-lotus-slow',
             'entry_form[name]' => 'Half lotus, slowly', 'entry_form[target]' => '1',
             'entry_form[rungs][0][cues]' => "Let the hip turn\nWait for it"]);
         self::assertResponseRedirects();
@@ -322,7 +322,7 @@ final class OwnEntryTest extends AppTestCase
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Half lotus, slowly');
         $this->client->request('GET', "$home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'Half lotus, slowly');
 
@@ -342,13 +342,13 @@ final class OwnEntryTest extends AppTestCase
     public function testADrillOfOnesOwn(): void
     {
         $this->client->request('GET', '/library/own/drill/new');
-        $this->client->submitForm('Check and keep', ['entry_form[name]' => 'Rolling the shin',
+        $this->client->submitForm('Check and save', ['entry_form[name]' => 'Rolling the shin',
             'entry_form[id]' => 'roll-the-shin', 'entry_form[repetitions]' => 'some', 'entry_form[side]' => 'each',
             'entry_form[uses]' => 'pinwheel/ceiling', 'entry_form[how]' => 'Roll it.',
             'entry_form[cues]' => "Slow\nFrom the hip"]);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('#entry_form_repetitions_error1', 'two numbers and a unit');
-        $values = $this->client->getCrawler()->selectButton('Check and keep')->form()->getPhpValues();
+        $values = $this->client->getCrawler()->selectButton('Check and save')->form()->getPhpValues();
         $values['entry_form'] = array_replace($values['entry_form'],
             ['repetitions' => '5 to 8 repetitions', 'remedies' => ['turn-in']]);
         $this->client->request('POST', '/library/own/drill/new', $values);
@@ -363,7 +363,7 @@ final class OwnEntryTest extends AppTestCase
         $this->client->request('GET', '/library', ['q' => 'rolling shin']);
         self::assertSelectorTextContains('main', 'Rolling the shin');
         $this->client->request('GET', '/library/own/drill/roll-the-shin/edit');
-        $this->client->submitForm('Check and keep', ['entry_form[how]' => 'Roll it both ways.']);
+        $this->client->submitForm('Check and save', ['entry_form[how]' => 'Roll it both ways.']);
         self::assertResponseRedirects();
         $this->client->request('GET', '/library/own/drill/roll-the-shin.yaml');
         self::assertStringContainsString('Roll it both ways.', (string) $this->client->getResponse()->getContent());
@@ -375,9 +375,9 @@ final class OwnEntryTest extends AppTestCase
     public function testAPictureOfOnesOwnIsKeptInWordsToo(): void
     {
         $this->client->request('GET', '/library/own/posture/new?adapt=tree');
-        $this->client->submitForm('Check and keep', ['entry_form[id]' => 'tree-by-the-sea']);
+        $this->client->submitForm('Check and save', ['entry_form[id]' => 'tree-by-the-sea']);
         $page = $this->client->followRedirect();
-        $form = $page->selectButton('Keep the picture')->form();
+        $form = $page->selectButton('Save picture')->form();
         $file = (string) tempnam(sys_get_temp_dir(), 'own');
         imagejpeg(imagecreatetruecolor(200, 150) ?: self::fail('No picture.'), $file);
         $send = function (string $shows, ?string $path, string $to = 'tree-by-the-sea') use ($form): void {
@@ -387,14 +387,14 @@ final class OwnEntryTest extends AppTestCase
         };
         $send('', $file);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('#shows_error1', 'what the picture shows');
+        self::assertSelectorTextContains('#shows_error1', 'Describe the picture');
         self::assertSelectorNotExists('#picture_error1');
         $send('A person on one leg', __FILE__);
-        self::assertSelectorTextContains('#picture_error1', 'no whole JPEG');
+        self::assertSelectorTextContains('#picture_error1', 'not a complete JPEG');
         self::assertSelectorNotExists('#shows_error1');
         self::assertInputValueSame('shows', 'A person on one leg', 'What was typed is not lost.');
         $send('A person on one leg', null);
-        self::assertSelectorTextContains('#picture_error1', 'no whole JPEG');
+        self::assertSelectorTextContains('#picture_error1', 'not a complete JPEG');
         self::assertSame(0, $this->howMany(OwnPicture::class));
         $send('A person <b>on one leg</b>', $file);
         $crawler = $this->client->followRedirect();
@@ -444,7 +444,7 @@ final class OwnEntryTest extends AppTestCase
         self::assertResponseStatusCodeSame(422);
         foreach (['zz-half-lotus', 'aa-half-lotus'] as $id) {
             $this->client->request('GET', "$home/poses/$id");
-            self::assertSelectorTextContains('.side-left', 'Held');
+            self::assertSelectorTextContains('.side-left', 'On hold');
             $this->client->request('GET', "$home/ladder/$id/check/left");
             self::assertResponseRedirects("$home/ladder/$id");
             $this->client->request('GET', "$home/walk/$id");
@@ -455,7 +455,7 @@ final class OwnEntryTest extends AppTestCase
             ['walk_form' => ['seen' => 'clean', 'pain' => ['level' => '0', 'place' => 'none', 'kind' => 'ache']]]));
         self::assertLessThan(500, $this->client->getResponse()->getStatusCode());
         $this->client->request('GET', "$home/poses/aa-half-lotus");
-        self::assertSelectorTextContains('.side-left', 'Held');
+        self::assertSelectorTextContains('.side-left', 'On hold');
     }
 
     private function adaptedTwice(): Practitioner

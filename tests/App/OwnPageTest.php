@@ -63,7 +63,7 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('Close this page');
         $this->client->followRedirect();
         self::assertSelectorNotExists('#words');
-        $this->client->submitForm('Come in', ['pin' => '246810']);
+        $this->client->submitForm('Open', ['pin' => '246810']);
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'A Person');
     }
@@ -73,12 +73,12 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $this->client->request('GET', '/own/hurts');
-        $form = $this->client->getCrawler()->selectButton('Write it down')->form();
+        $form = $this->client->getCrawler()->selectButton('Save')->form();
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
-        $this->client->submitForm('Shut it now');
+        $this->client->submitForm('Close it now');
         $this->become($phone);
         $this->client->submit($form, ['pain[level]' => '3']);
-        self::assertSelectorTextContains('.caution', 'is written down');
+        self::assertSelectorTextContains('.caution', 'report is saved');
         self::assertSelectorExists('#words', 'It is heard, and opens nothing.');
         self::assertSame(1, $this->howMany(PainSaid::class));
         $this->client->getCookieJar()->clear();
@@ -99,7 +99,7 @@ final class OwnPageTest extends AppTestCase
         $this->client->submitForm('Close this page');
         for ($i = 1; $i <= AccessDoor::WRONG_PINS; ++$i) {
             $this->client->request('GET', '/own');
-            $this->client->submitForm('Come in', ['pin' => '1111']);
+            $this->client->submitForm('Open', ['pin' => '1111']);
             self::assertResponseStatusCodeSame(422);
         }
         self::assertSelectorTextContains('.fault', 'ten times');
@@ -112,7 +112,7 @@ final class OwnPageTest extends AppTestCase
     {
         for ($i = 0; $i < 20; ++$i) {
             $this->comeIn($this->device(), "acorn apple amber anchor $i");
-            self::assertSelectorTextContains('.fault', 'open nothing');
+            self::assertSelectorTextContains('.fault', 'do not work');
         }
         $words = $this->words();
         $this->comeIn($this->device(), $words);
@@ -127,12 +127,12 @@ final class OwnPageTest extends AppTestCase
     #[TestWith(['a b c d 1234', 'abcd', 'abcd', 'six to twelve'])]
     #[TestWith(['a b c d 1234', '345678', '345678', 'no run'])]
     #[TestWith(['a b c d 1234', '111111', '111111', 'six to twelve'])]
-    #[TestWith(['a b c d 1234', '246810', '246811', 'differently'])]
+    #[TestWith(['a b c d 1234', '246810', '246811', 'different'])]
     public function testWhatIsMistypedIsSaid(string $words, string $pin, string $again, string $said): void
     {
         $this->become($this->device());
         $this->client->request('GET', '/own');
-        $this->client->submitForm('Come in', ['words' => $words, 'pin' => $pin, 'again' => $again]);
+        $this->client->submitForm('Open', ['words' => $words, 'pin' => $pin, 'again' => $again]);
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorTextContains('.fault', $said);
         self::assertInputValueSame('words', $words);
@@ -141,21 +141,21 @@ final class OwnPageTest extends AppTestCase
     public function testPainHoldsAtOnceAndTheTeacherSeesItFirst(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $before = $this->client->getCrawler()->filter('.own-figures figure')->count();
         $this->client->request('GET', '/own/hurts');
-        $this->client->submitForm('Write it down', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '2']);
-        self::assertSelectorTextContains('.caution', 'holds from now on');
+        $this->client->submitForm('Save', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '2']);
+        self::assertSelectorTextContains('.caution', 'on hold from now on');
         $this->client->request('GET', '/own');
         self::assertLessThan($before, $this->client->getCrawler()->filter('.own-figures figure')->count());
         self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $this->asTeacher(fn () => $this->client->request('GET', '/'));
-        self::assertSelectorTextContains('[data-came-in]', 'it hurts');
+        self::assertSelectorTextContains('[data-came-in]', 'reported pain');
         $this->client->clickLink('A Person');
         self::assertSelectorTextContains('.caution', 'knee');
-        $this->client->submitForm('I have seen this');
+        $this->client->submitForm('Mark as read');
         $this->client->followRedirect();
         self::assertSelectorNotExists('[data-came-in]');
         self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active,
@@ -167,8 +167,8 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $this->client->request('GET', '/own/hurts');
-        $this->client->submitForm('Write it down', ['side' => 'right', 'pain[place]' => 'groin']);
-        self::assertSelectorTextContains('.caution', 'holds from now on');
+        $this->client->submitForm('Save', ['side' => 'right', 'pain[place]' => 'groin']);
+        self::assertSelectorTextContains('.caution', 'on hold from now on');
         self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
     }
 
@@ -178,28 +178,28 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $this->client->request('GET', '/own/hurts');
-        $form = $this->client->getCrawler()->selectButton('Write it down')->form(['side' => 'left',
+        $form = $this->client->getCrawler()->selectButton('Save')->form(['side' => 'left',
             'pain[place]' => 'knee', 'pain[level]' => '2']);
         $holds = fn (): int => count(self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         self::mockTime('+13 hours');
         $this->client->submit($form);
-        self::assertSelectorTextContains('.caution', 'is written down');
+        self::assertSelectorTextContains('.caution', 'report is saved');
         self::assertSelectorExists('#pin', 'It opens nothing.');
         self::assertSelectorNotExists('.own-figures');
         self::assertSame([1, 1], [$this->howMany(PainSaid::class), $holds()]);
         $this->client->submit($form);
         self::assertSame(1, $this->howMany(PainSaid::class), 'Sent twice it is one.');
-        $this->client->submitForm('Come in', ['pin' => '246810']);
+        $this->client->submitForm('Open', ['pin' => '246810']);
         $form['pain[level]']->setValue('3');
         $this->client->submit($form);
-        self::assertSelectorTextContains('.caution', 'holds from now on');
+        self::assertSelectorTextContains('.caution', 'on hold from now on');
         self::assertSame([2, 2], [$this->howMany(PainSaid::class), $holds()],
             'From the tab of before the PIN, and not the same: that is told as well.');
         $this->client->request('GET', '/own/hurts');
-        $this->client->submitForm('Write it down', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '3']);
+        $this->client->submitForm('Save', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '3']);
         self::assertSame(3, $this->howMany(PainSaid::class), 'Told anew in the same minute.');
         $this->asTeacher(fn () => $this->client->request('GET', '/'));
-        self::assertSelectorTextContains('[data-came-in]', 'it hurts');
+        self::assertSelectorTextContains('[data-came-in]', 'reported pain');
     }
 
     /** Nobody is there to ask where and how: what speaks of pain holds what is deep until the teacher has read it. */
@@ -211,7 +211,7 @@ final class OwnPageTest extends AppTestCase
             $hold->holds->holds], self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $write = function (string $text): void {
             $this->client->request('GET', '/own');
-            $this->client->submitForm('Tell your teacher', ['text' => $text]);
+            $this->client->submitForm('Send to your teacher', ['text' => $text]);
         };
         $write('No pain today, slept well');
         self::assertSame([], $holds());
@@ -219,9 +219,9 @@ final class OwnPageTest extends AppTestCase
         self::assertSame([['words', 'left', ['knee-folded', 'turn-out']]], $holds());
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
         self::assertSelectorTextContains('.caution', 'Words that speak of pain');
-        $this->client->clickLink('Read it');
-        self::assertSelectorTextContains('.caution', 'write down where and how first');
-        $this->client->submitForm('I have seen this');
+        $this->client->clickLink('Import');
+        self::assertSelectorTextContains('.caution', 'record where and how first');
+        $this->client->submitForm('Mark as read');
         self::assertSame([], $holds());
         $this->become($phone);
         $write('It hurts again');
@@ -233,8 +233,8 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $this->client->request('GET', '/own/hurts');
-        $this->client->submitForm('Write it down', ['pain[level]' => '', 'pain[kind]' => 'lasting-numbness']);
-        self::assertSelectorTextContains('.caution', 'holds from now on');
+        $this->client->submitForm('Save', ['pain[level]' => '', 'pain[kind]' => 'lasting-numbness']);
+        self::assertSelectorTextContains('.caution', 'on hold from now on');
         self::assertCount(1, self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
     }
 
@@ -243,7 +243,7 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
         $this->client->request('GET', '/own/hurts');
-        $this->client->submitForm('Write it down', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '2']);
+        $this->client->submitForm('Save', ['side' => 'left', 'pain[place]' => 'knee', 'pain[level]' => '2']);
         $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
         self::assertSelectorTextContains('.caution', 'knee');
@@ -267,7 +267,7 @@ final class OwnPageTest extends AppTestCase
         $first = $token();
         self::assertSame([], $first['older']);
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
-        $this->client->submitForm('Shut it now');
+        $this->client->submitForm('Close it now');
         $this->comeIn($phone, $this->words($phone));
         $second = $token();
         self::assertNotSame($first['owner'], $second['owner']);
@@ -277,10 +277,10 @@ final class OwnPageTest extends AppTestCase
     public function testASessionComesInOnceAndIsMarked(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
-        $crawler = $this->client->clickLink('Begin');
+        $crawler = $this->client->clickLink('Start session');
         $session = $crawler->filter('[data-session]');
         self::assertSame('/own/log', $session->attr('data-address'));
         $item = array_values(array_filter(json_decode((string) $session->attr('data-session'), true),
@@ -308,7 +308,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(1, $this->howMany(PainSaid::class));
         self::assertSame(1, $this->howMany(FromPractitioner::class));
         $this->client->request('GET', '/own');
-        self::assertSelectorTextContains('.note.caution', 'Rests for now');
+        self::assertSelectorTextContains('.note.caution', 'Resting for now');
         self::assertSame(422, $send(['of' => 'none'] + $telling, $token));
         self::assertSame(2, $this->howMany(PainSaid::class), 'Of what session nobody knows, and so it is another.');
         self::assertSame(422, $send(['on' => '2099-01-01'] + $telling, $token));
@@ -330,7 +330,7 @@ final class OwnPageTest extends AppTestCase
     {
         $this->asTeacher(function () use ($shown): void {
             $page = $this->client->request('GET', "$this->home/came-in");
-            $form = $page->selectButton('I have seen this')->form();
+            $form = $page->selectButton('Mark as read')->form();
             $this->client->request('POST', "$this->home/came-in", ['shown' => $shown] + $form->getPhpValues());
         });
         self::assertResponseRedirects("$this->home/came-in");
@@ -357,7 +357,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSame([200, 1], [$send($first), $holds()]);
         $said = $this->em()->getRepository(PainSaid::class)->findAll()[0];
         $this->em()->persist(new Clearance(Uuid::v7(), $said->practitioner, $said->by, new \DateTimeImmutable(),
-            'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'All of it', true,
+            'A Clinician', ClearanceAuthority::Clinician, new \DateTimeImmutable('today'), 'Show all', true,
             [PersonHistory::idOf($said)]));
         $this->em()->flush();
         self::assertSame(0, $holds());
@@ -375,10 +375,10 @@ final class OwnPageTest extends AppTestCase
     public function testWhatNobodyPlannedIsWrittenDownAndProvesNothing(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
-        $session = $this->client->clickLink('Begin')->filter('[data-session]');
+        $session = $this->client->clickLink('Start session')->filter('[data-session]');
         $items = json_decode((string) $session->attr('data-session'), true);
         $work = array_values(array_filter($items, static fn (array $one): bool => 'work' === $one['phase']
             && !isset($one['drill']) && 'both' !== $one['side']))[0];
@@ -409,7 +409,7 @@ final class OwnPageTest extends AppTestCase
         $phone = $this->device();
         $words = $this->words($phone);
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
-        $form = $this->client->getCrawler()->selectButton('Keep')->form();
+        $form = $this->client->getCrawler()->selectButton('Save')->form();
         self::tick($form, 'allow', 'soles-together');
         $this->client->submit($form);
         $this->comeIn($phone, $words);
@@ -419,15 +419,15 @@ final class OwnPageTest extends AppTestCase
             'kneeHeight[right][0]' => '14', 'kneeHeight[right][1]' => '14', 'heelDistance[left][0]' => '20',
             'heelDistance[left][1]' => '20', 'heelDistance[right][0]' => '20', 'heelDistance[right][1]' => '20',
             'pain[left][level]' => '0', 'pain[right][level]' => '0'];
-        $this->client->submitForm('Keep these numbers', $numbers('high'));
+        $this->client->submitForm('Save numbers', $numbers('high'));
         self::assertResponseStatusCodeSame(422);
         self::assertSelectorCount(1, '.fault');
         self::assertInputValueSame('kneeHeight[right][0]', '14');
-        $form = $this->client->getCrawler()->selectButton('Keep these numbers')->form($numbers('12,5'));
+        $form = $this->client->getCrawler()->selectButton('Save numbers')->form($numbers('12,5'));
         $this->client->submit($form);
         $this->client->submit($form);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('[role="status"] ~ .note, .note', 'numbers are kept');
+        self::assertSelectorTextContains('[role="status"] ~ .note, .note', 'numbers are saved');
         self::assertSame(4, $this->howMany(Test::class), 'Sent twice, kept once.');
         $this->em()->clear();
         $own = array_values(array_filter($this->em()->getRepository(Test::class)->findAll(),
@@ -435,24 +435,24 @@ final class OwnPageTest extends AppTestCase
         self::assertCount(2, $own);
         self::assertGreaterThan(1.0, $own[0]->trials()[0]->errors['kneeHeight']);
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
-        self::assertSelectorTextContains('.timeline', 'taken at home');
+        self::assertSelectorTextContains('.timeline', 'measured at home');
         $this->client->request('GET', "$this->home/came-in");
         self::assertSelectorTextContains('main', 'Soles together');
         // Seen once, it errs as the teacher's own does.
         $this->client->request('GET', "$this->home/own");
-        $form = $this->client->getCrawler()->selectButton('Keep')->form();
+        $form = $this->client->getCrawler()->selectButton('Save')->form();
         self::tick($form, 'seen', 'soles-together');
         $this->client->submit($form);
         $this->become($phone);
         $this->client->request('GET', '/own/measure/soles-together');
-        $this->client->submitForm('Keep these numbers', $numbers('12'));
+        $this->client->submitForm('Save numbers', $numbers('12'));
         $this->em()->clear();
         self::assertCount(2, array_filter($this->em()->getRepository(Test::class)->findAll(),
             static fn (Test $test): bool => [] !== $test->trials()[0]->errors));
         // What hurts in it holds, and nothing of it is offered any more; an old tab says its pain all the same.
         $this->client->request('GET', '/own/measure/soles-together');
-        $old = $this->client->getCrawler()->selectButton('Keep these numbers')->form($numbers('12'));
-        $this->client->submitForm('Keep these numbers', ['pain[left][level]' => '3',
+        $old = $this->client->getCrawler()->selectButton('Save numbers')->form($numbers('12'));
+        $this->client->submitForm('Save numbers', ['pain[left][level]' => '3',
             'pain[left][place]' => 'knee'] + $numbers('12'));
         self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->person())->active);
         $this->client->request('GET', '/own');
@@ -468,7 +468,7 @@ final class OwnPageTest extends AppTestCase
     {
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
-        $form = $this->client->getCrawler()->selectButton('Tell your teacher')->form(['text' => 'My <b>left</b> side']);
+        $form = $this->client->getCrawler()->selectButton('Send to your teacher')->form(['text' => 'My <b>left</b> side']);
         $this->client->submit($form);
         $this->client->submit($form);
         $this->client->followRedirect();
@@ -580,7 +580,7 @@ final class OwnPageTest extends AppTestCase
     {
         $this->become($device);
         $this->client->request('GET', '/own');
-        $this->client->submitForm('Come in', ['words' => $words, 'pin' => '246810', 'again' => '246810']);
+        $this->client->submitForm('Open', ['words' => $words, 'pin' => '246810', 'again' => '246810']);
         if ($this->client->getResponse()->isRedirect()) {
             $this->client->followRedirect();
         }

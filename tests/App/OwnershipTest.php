@@ -85,7 +85,7 @@ final class OwnershipTest extends AppTestCase
         $teacher = $this->teacher();
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/practitioners/new');
-        $this->client->submitForm('Go on to the body', ['practitioner_form[name]' => '<script>alert(1)</script>',
+        $this->client->submitForm('Continue to the body', ['practitioner_form[name]' => '<script>alert(1)</script>',
             'practitioner_form[consent]' => true]);
         $this->client->request('GET', '/');
         $content = (string) $this->client->getResponse()->getContent();

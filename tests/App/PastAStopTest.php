@@ -29,7 +29,7 @@ final class PastAStopTest extends AppTestCase
         $this->client->loginUser($teacher);
         $this->tested($this->practitioner, 12.0, 16.0);
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '2']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '2']);
         self::assertSame('', $this->heldOn('left'), 'Nothing is held at first.');
     }
 
@@ -63,7 +63,7 @@ final class PastAStopTest extends AppTestCase
         self::assertLessThan(500, $this->client->getResponse()->getStatusCode());
         self::assertSame('held', $this->heldOn('left'), 'It still holds.');
         $this->client->request('GET', '/');
-        self::assertSelectorTextContains('main', 'Held');
+        self::assertSelectorTextContains('main', 'On hold');
         $this->client->request('GET', "$this->home/ladder/half-lotus/check/left");
         self::assertResponseRedirects("$this->home/ladder");
         $this->client->request('GET', "$this->home/walk/half-lotus");
@@ -89,13 +89,13 @@ final class PastAStopTest extends AppTestCase
     private function form(string $of): Form
     {
         [$address, $button] = match ($of) {
-            'check', 'faultyCheck' => ["$this->home/ladder/half-lotus/check/left", 'Record, and see what comes next'],
-            'walk' => ["$this->home/walk/half-lotus", 'Record, and on'],
+            'check', 'faultyCheck' => ["$this->home/ladder/half-lotus/check/left", 'Save and see what comes next'],
+            'walk' => ["$this->home/walk/half-lotus", 'Save and continue'],
             'screen' => ["/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}",
-                'Record, and next person'],
-            'questions' => ["$this->home/assessments/new", 'Which tests are needed?'],
+                'Save and next person'],
+            'questions' => ["$this->home/assessments/new", 'Show the tests'],
             'correction' => [$this->home, null],
-            default => ["$this->home/tests/soles-together", 'Record the test'],
+            default => ["$this->home/tests/soles-together", 'Save test'],
         };
         $crawler = $this->client->request('GET', $address);
         if (null === $button) {
@@ -193,14 +193,14 @@ final class PastAStopTest extends AppTestCase
     private function replan(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
     }
 
     /** Words that lift nothing: one that names nothing, and the teacher's own for what only a clinician lifts. */
     private function word(): void
     {
         $crawler = $this->client->request('GET', "$this->home/clearance");
-        $form = $crawler->selectButton('Record the clearance')
+        $form = $crawler->selectButton('Save clearance')
             ->form(['clearance_form[word]' => 'clinician', 'clearance_form[clearedBy]' => 'A. Clinician',
                 'clearance_form[profession]' => 'doctor', 'clearance_form[allowance][extent]' => 'all',
                 'clearance_form[allows]' => 'Nothing found; everything is allowed.', 'clearance_form[asked]' => true]);

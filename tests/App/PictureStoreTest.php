@@ -85,7 +85,7 @@ final class PictureStoreTest extends TestCase
             $store->keep(Uuid::v7(), $this->file(self::bytes(self::noise())));
             self::fail('There is no room.');
         } catch (UnfitPicture $e) {
-            self::assertStringContainsString('no room', $e->getMessage());
+            self::assertStringContainsString('picture.no_room', $e->getMessage());
         }
     }
 

@@ -95,7 +95,7 @@ final class PlanCodecTest extends AppTestCase
         $this->tested($practitioner);
         $this->client->loginUser($teacher);
         $this->client->request('GET', "/practitioners/$practitioner->id/plans/new");
-        $this->client->submitForm('Make the plan');
+        $this->client->submitForm('Make plan');
         self::assertResponseRedirects();
         $kept = $this->em()->getRepository(PracticePlan::class)->findOneBy([])->plan ?? self::fail();
         array_walk_recursive($kept, static fn (mixed $value): mixed => is_string($value)

@@ -51,7 +51,7 @@ final class PlanPageTest extends AppTestCase
     public function testAPlanIsMadeAndKept(): void
     {
         $this->plan();
-        self::assertSelectorTextContains('main', 'Minutes of work a week');
+        self::assertSelectorTextContains('main', 'Minutes of work per week');
         self::assertSelectorTextContains('main', 'Soles together');
         self::assertSelectorTextContains('main', 'Test again');
         self::assertSame(1, $this->howMany(PracticePlan::class));
@@ -62,7 +62,7 @@ final class PlanPageTest extends AppTestCase
     public function testWrongInputIsNamedBesideTheField(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $form = $this->client->getCrawler()->selectButton('Make the plan')
+        $form = $this->client->getCrawler()->selectButton('Make plan')
             ->form(['plan[weeks]' => '0', 'plan[minutes]' => 'x', 'plan[time]' => '25:00']);
         foreach (self::boxes($form, 'plan[days]') as $day) {
             $day->untick();
@@ -72,7 +72,7 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('#plan_weeks_error1', 'from 1 to 52');
         self::assertSelectorTextContains('#plan_minutes_error1', 'whole number');
         self::assertSelectorTextContains('#plan_time_error1', '18:00');
-        self::assertSelectorTextContains('main', 'Choose one day at least');
+        self::assertSelectorTextContains('main', 'Choose at least one day');
         self::assertSame(0, $this->howMany(PracticePlan::class));
     }
 
@@ -87,7 +87,7 @@ final class PlanPageTest extends AppTestCase
         $this->change('earlier');
         $this->client->followRedirect();
         self::assertSelectorTextContains('[role="status"]', 'Not changed.');
-        self::assertSelectorTextContains('[role="status"]', 'warming up');
+        self::assertSelectorTextContains('[role="status"]', 'warm-up');
         self::assertSame(2, $this->howMany(PracticePlan::class));
         $this->change('easier');
         $this->client->followRedirect();
@@ -95,7 +95,7 @@ final class PlanPageTest extends AppTestCase
         // What is locked is still there when the rest is planned anew.
         $locked = $this->newest()->plan['weeks'][0]['sessions'][0];
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
-        $this->client->submitForm('Plan anew from today');
+        $this->client->submitForm('Replan from today');
         self::assertSame($locked, $this->newest()->plan['weeks'][0]['sessions'][0]);
         $this->change('skip');
         self::assertSame(4, $this->howMany(PracticePlan::class));
@@ -107,7 +107,7 @@ final class PlanPageTest extends AppTestCase
         $before = $this->newest()->plan['weeks'][0]['sessions'];
         $this->change('to-9');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('[role="status"]', 'no such day');
+        self::assertSelectorTextContains('[role="status"]', 'no practice on this day');
         $this->change('to-1');
         $this->client->followRedirect();
         $after = $this->newest()->plan['weeks'][0]['sessions'];
@@ -138,23 +138,23 @@ final class PlanPageTest extends AppTestCase
         $this->takeBack('undo');
         self::assertSame($made, $sessions());
         $this->takeBack('undo');
-        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to undo');
         $this->takeBack('redo');
         self::assertSame($locked, $sessions());
         $this->takeBack('redo');
         self::assertSame($skipped, $sessions());
         $this->takeBack('redo');
-        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to undo');
         // What was done otherwise since is not done again.
         $this->takeBack('undo');
         $this->change('unlock');
         $this->takeBack('redo');
-        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to undo');
         // A plan made anew is no change to take back.
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
-        $this->client->submitForm('Plan anew from today');
+        $this->client->submitForm('Replan from today');
         $this->takeBack('undo');
-        self::assertSelectorTextContains('[role="status"]', 'nothing to take back');
+        self::assertSelectorTextContains('[role="status"]', 'nothing to undo');
     }
 
     /** Taking a change back is no way past a stop. */
@@ -167,7 +167,7 @@ final class PlanPageTest extends AppTestCase
             'pains' => [['where' => 'knee', 'kind' => 'ache', 'level' => 2, 'side' => 'left']]]);
         $this->takeBack('undo');
         self::assertSelectorTextContains('[role="status"]', 'Not changed.');
-        self::assertSelectorTextContains('[role="status"]', 'is held');
+        self::assertSelectorTextContains('[role="status"]', 'is on hold');
         self::assertSame($skipped, $this->newest()->plan['weeks']);
     }
 
@@ -200,7 +200,7 @@ final class PlanPageTest extends AppTestCase
         $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         $this->client->click($page->filter('.strip > .work a')->first()->link());
         self::assertSelectorExists('[data-item-panel] svg.figure');
-        self::assertSelectorTextContains('[data-item-panel]', 'Stop at:');
+        self::assertSelectorTextContains('[data-item-panel]', 'Stop if you feel:');
         self::assertSelectorExists('button[value="to-1"]');
         self::assertSelectorNotExists('button[value="to-0"]', 'It is there already.');
         $this->client->click($page->filter('.strip > .warm-up a')->first()->link());
@@ -213,7 +213,7 @@ final class PlanPageTest extends AppTestCase
         $page = $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         $this->client->click($page->filter('.strip > .barred a')->first()->link());
         self::assertSelectorExists('.item-title.barred');
-        self::assertSelectorTextContains('[data-item-panel] a', 'the way on');
+        self::assertSelectorTextContains('[data-item-panel] a', 'See why');
     }
 
     public function testForTheWallEachWeekHasItsSheet(): void
@@ -242,7 +242,7 @@ final class PlanPageTest extends AppTestCase
         };
         [$status, $said] = $send('earlier');
         self::assertSame(422, $status);
-        self::assertStringContainsString('warming up', $said['refused']);
+        self::assertStringContainsString('warm-up', $said['refused']);
         [$status, $said] = $send('lock');
         self::assertSame(200, $status);
         self::assertStringContainsString((string) $this->newest()->id, $said['address']);
@@ -295,7 +295,7 @@ final class PlanPageTest extends AppTestCase
         if ($onward->id != $plan->id) {
             self::assertSame((string) $plan->id, (string) $onward->replaces);
             $this->client->request('GET', "$this->home/plans/$onward->id");
-            self::assertSelectorTextContains('main', 'planned again by what was reached');
+            self::assertSelectorTextContains('main', 'by what was reached');
             foreach ($onward->plan['weeks'] as $w => $week) {
                 foreach ($week['sessions'] as $s => $session) {
                     self::assertTrue($session['date'] > date('Y-m-d') || $session
@@ -355,11 +355,11 @@ final class PlanPageTest extends AppTestCase
         $sides = 'both' === $items[0]['side'] ? 2 : 1;
         self::assertSame($sides, $this->howMany(RungCheck::class));
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
-        self::assertSelectorTextContains('main', 'not decided on yet');
+        self::assertSelectorTextContains('main', 'not decided yet');
         self::assertSelectorTextContains('main', '14.5');
         $this->client->clickLink('What comes next?');
-        self::assertSelectorTextContains('main', 'Step back');
-        $this->client->submitForm('Record the decision');
+        self::assertSelectorTextContains('main', 'Go back one rung');
+        $this->client->submitForm('Save decision');
         self::assertSame(1, $this->howMany(Decision::class));
     }
 
@@ -374,11 +374,11 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Pain 2 of 10');
         self::assertSelectorTextContains('main', 'no diagnosis');
         $this->client->request('GET', "$this->home/poses/soles-together");
-        self::assertSelectorTextContains('.side-left', 'Held');
+        self::assertSelectorTextContains('.side-left', 'On hold');
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan');
+        $this->client->submitForm('Make plan');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('main', 'On hold, so nothing of it is planned');
+        self::assertSelectorTextContains('main', 'On hold, so it is not planned');
         self::assertSelectorTextNotContains('ol.strip', ', left');
     }
 
@@ -390,9 +390,9 @@ final class PlanPageTest extends AppTestCase
                 'level' => 6]] + $this->work()[0]]]);
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         $this->client->clickLink('What comes next?');
-        $this->client->submitForm('Record the decision');
+        $this->client->submitForm('Save decision');
         $this->client->request('GET', "$this->home/poses/soles-together");
-        self::assertSelectorTextContains('.side-left', 'Held');
+        self::assertSelectorTextContains('.side-left', 'On hold');
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id);
         self::assertNotNull($person);
         $names = array_map(static fn (Hold $hold): string => $hold->id(), self::getContainer()->get(ReadPerson::class)
@@ -403,7 +403,7 @@ final class PlanPageTest extends AppTestCase
             $names));
         $this->em()->flush();
         $this->client->request('GET', "$this->home/poses/soles-together");
-        self::assertSelectorTextNotContains('.side-left', 'Held');
+        self::assertSelectorTextNotContains('.side-left', 'On hold');
     }
 
     public function testTheSameLogWithPainAddedAddsThePain(): void
@@ -456,7 +456,7 @@ final class PlanPageTest extends AppTestCase
     public function testAPlanMadeBeforeAHoldIsHeldBackByIt(): void
     {
         $this->plan();
-        $this->client->submitForm('Make a private calendar address');
+        $this->client->submitForm('Make private calendar address');
         $this->client->followRedirect();
         self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()
             ->filter('[role="status"]')->text(), $address));
@@ -468,7 +468,7 @@ final class PlanPageTest extends AppTestCase
             'pains' => [['side' => '', 'where' => 'knee', 'kind' => 'ache', 'level' => 1]]]);
         self::assertSame([], array_filter($items(), static fn (array $item): bool => 'rest' !== $item['phase']),
             'nothing but rest is left');
-        self::assertSelectorTextContains('.caution', 'Not today');
+        self::assertSelectorTextContains('.caution', 'Left out today');
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
         self::assertSelectorExists('li.barred');
         $this->client->request('GET', $address[0]);
@@ -479,14 +479,14 @@ final class PlanPageTest extends AppTestCase
     {
         $make = function (array $pinned, array $forbidden, string $minutes = '45'): void {
             $this->client->request('GET', "$this->home/plans/new");
-            $values = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[minutes]' => $minutes])
+            $values = $this->client->getCrawler()->selectButton('Make plan')->form(['plan[minutes]' => $minutes])
                 ->getPhpValues();
             $values['plan'] = ['pinned' => $pinned, 'forbidden' => $forbidden] + $values['plan'];
             $this->client->request('POST', "$this->home/plans/new", $values);
         };
         $make(['hero'], ['hero', 'cobra']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('details[open]', 'also never to be in it');
+        self::assertSelectorTextContains('details[open]', 'in both lists');
         self::assertSame(0, $this->howMany(PracticePlan::class));
         $make(['hero'], ['cobra', 'childs-pose']);
         $this->client->followRedirect();
@@ -494,7 +494,7 @@ final class PlanPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Between sessions: ');
         $this->client->click($this->client->getCrawler()->filter('.strip a')
             ->reduce(static fn ($link): bool => str_contains($link->text(), 'Hero'))->first()->link());
-        self::assertSelectorTextContains('main', 'The teacher wants Hero in it.');
+        self::assertSelectorTextContains('main', 'The teacher wants Hero included.');
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}?week=4");
         self::assertSelectorTextContains('main', 'The lighter week leaves it free.');
         $postures = static fn (PracticePlan $plan): array => array_merge(
@@ -511,7 +511,7 @@ final class PlanPageTest extends AppTestCase
         self::assertContains('hero', $postures($this->newest()));
         self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
         // Planned anew, it still stands.
-        $this->client->submitForm('Plan anew from today');
+        $this->client->submitForm('Replan from today');
         self::assertSame([], array_intersect(['cobra', 'childs-pose'], $postures($this->newest())));
         self::assertContains('hero', $postures($this->newest()));
     }
@@ -521,7 +521,7 @@ final class PlanPageTest extends AppTestCase
     {
         $this->client->request('GET', "$this->home/plans/new");
         // Holds are long once they are new no more.
-        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90',
+        $this->client->submitForm('Make plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90',
             'plan[weeks]' => '8']);
         $plan = $this->newest();
         $seconds = function () use ($plan): array {
@@ -533,7 +533,7 @@ final class PlanPageTest extends AppTestCase
         };
         self::assertGreaterThan(300, max($seconds()));
         $this->client->request('GET', "$this->home/assessments/new");
-        $values = $this->client->getCrawler()->selectButton('Which tests are needed?')->form()->getPhpValues();
+        $values = $this->client->getCrawler()->selectButton('Show the tests')->form()->getPhpValues();
         $values['before'] = ['consent' => '1', 'gentle_only' => ['hypermobility'], 'warm' => '1',
             'pain' => ['level' => '0'] + $values['before']['pain']] + $values['before'];
         $this->client->request('POST', "$this->home/assessments/new", $values);
@@ -552,7 +552,7 @@ final class PlanPageTest extends AppTestCase
     public function testAnotherRungBeginsWithItsOwnHold(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90',
+        $this->client->submitForm('Make plan', ['plan[school]' => 'long-still', 'plan[minutes]' => '90',
             'plan[weeks]' => '8']);
         $session = $this->read()->weeks[6]->sessions[0];
         $dose = Doses::longAndStill(2);
@@ -580,7 +580,7 @@ final class PlanPageTest extends AppTestCase
     {
         for ($choice = 1; $choice < 128; $choice += 9) {
             $this->client->request('GET', "$this->home/plans/new");
-            $form = $this->client->getCrawler()->selectButton('Make the plan')->form(['plan[weeks]' => '1']);
+            $form = $this->client->getCrawler()->selectButton('Make plan')->form(['plan[weeks]' => '1']);
             foreach (self::boxes($form, 'plan[days]') as $i => $day) {
                 0 === ($choice & (1 << $i)) ? $day->untick() : $day->tick();
             }
@@ -606,11 +606,11 @@ final class PlanPageTest extends AppTestCase
     public function testTheCalendarIsPrivateAndCanBeRevoked(): void
     {
         $this->plan();
-        $this->client->submitForm('Make a private calendar address');
+        $this->client->submitForm('Make private calendar address');
         $this->client->followRedirect();
         self::assertSame(1, preg_match('~/feed/[0-9a-f]{48}\.ics~', $this->client->getCrawler()
             ->filter('[role="status"]')->text(), $address));
-        $this->client->submitForm('Plan anew from today');
+        $this->client->submitForm('Replan from today');
         $this->client->restart();
         $this->client->disableReboot();
         $this->client->request('GET', $address[0]);
@@ -622,7 +622,7 @@ final class PlanPageTest extends AppTestCase
         self::assertResponseStatusCodeSame(404);
         $this->client->loginUser($this->practitioner->teacher);
         $this->client->request('GET', "$this->home/plans/{$this->newest()->id}");
-        $this->client->submitForm('Revoke the calendar address');
+        $this->client->submitForm('Revoke calendar address');
         $this->client->request('GET', $address[0]);
         self::assertResponseStatusCodeSame(404);
     }
@@ -630,13 +630,13 @@ final class PlanPageTest extends AppTestCase
     private function assertHeld(string $side): void
     {
         $this->client->request('GET', "$this->home/poses/soles-together");
-        self::assertSelectorTextContains(".side-$side", 'Held');
+        self::assertSelectorTextContains(".side-$side", 'On hold');
     }
 
     private function plan(): void
     {
         $this->client->request('GET', "$this->home/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '4']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '4']);
         self::assertResponseRedirects();
         $this->client->followRedirect();
     }
@@ -683,8 +683,8 @@ final class PlanPageTest extends AppTestCase
         self::assertSame(['words right'], $holds());
         $this->client->request('GET', $answer()['ask']);
         self::assertSelectorTextContains('.own-word', 'The right knee was sore afterwards');
-        self::assertSelectorTextContains('.caution', 'write down where and how first');
-        $this->client->submitForm('I have seen this');
+        self::assertSelectorTextContains('.caution', 'record where and how first');
+        $this->client->submitForm('Mark as read');
         self::assertSame([], $holds());
     }
 

@@ -306,7 +306,7 @@ final class PlanTest extends KernelTestCase
         $postures = self::catalogue()->all(Kind::Posture);
         foreach ($plan['weeks'][0]['sessions'] as $session) {
             $remedies = array_filter($session['items'], static fn (array $item): bool => str_contains($item['because'],
-                'is short on the way'));
+                'is missing for the wanted poses'));
             self::assertNotSame([], $remedies, $session['day']);
             foreach ($remedies as $item) {
                 self::assertNotSame([], $postures[$item['posture']]['remedies'] ?? []);

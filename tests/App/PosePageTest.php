@@ -37,14 +37,14 @@ final class PosePageTest extends AppTestCase
         $this->shins(24.0, 14.0, '-3 days');
         $this->client->request('GET', "$this->home/poses/half-lotus");
         self::assertResponseIsSuccessful();
-        self::assertSelectorTextContains('.spine', 'Short');
-        self::assertSelectorTextContains('main', 'Limited by rotation');
-        self::assertSelectorTextContains('main', 'would have to come from the knee');
-        self::assertSelectorTextContains('main', 'the Left side has');
-        self::assertSelectorTextContains('main', 'Soles together has not been read');
+        self::assertSelectorTextContains('.spine', 'Not yet');
+        self::assertSelectorTextContains('main', 'Limited by external rotation');
+        self::assertSelectorTextContains('main', 'would twist the knee');
+        self::assertSelectorTextContains('main', 'the left side has');
+        self::assertSelectorTextContains('main', 'Soles together is not measured');
         self::assertSelectorCount(2, '.limiter svg .swing');
         self::assertSelectorCount(2, '.limiter svg .share');
-        self::assertSelectorTextContains('.limiter figcaption', 'where the rotation, as it was shown');
+        self::assertSelectorTextContains('.limiter figcaption', 'where external rotation leaves the leg');
     }
 
     public function testWhatIsThereHasNoWayLeftToGo(): void
@@ -52,7 +52,7 @@ final class PosePageTest extends AppTestCase
         $this->shins(24.0, 24.0, '-3 days');
         $this->client->request('GET', "$this->home/poses/half-lotus", ['if' => ['rotation_left' => '150']]);
         self::assertSelectorCount(1, '.limiter .swing');
-        self::assertSelectorTextNotContains('.columns-two > div:first-child', 'where the rotation, as it was shown');
+        self::assertSelectorTextNotContains('.columns-two > div:first-child', 'where external rotation leaves the leg');
     }
 
     public function testWhatIfChangesTheAnswerAndNotTheRecord(): void
@@ -60,8 +60,8 @@ final class PosePageTest extends AppTestCase
         $this->shins(24.0, 24.0, '-3 days');
         $this->client->request('GET', "$this->home/poses/shins-stacked",
             ['if' => ['rotation_left' => '120', 'rotation_right' => '500']]);
-        self::assertSelectorTextContains('.caution', 'What if: rotation left 120°');
-        self::assertSelectorTextContains('.caution', 'left short, right short');
+        self::assertSelectorTextContains('.caution', 'What if: external rotation left 120°');
+        self::assertSelectorTextContains('.caution', 'left not yet, right not yet');
         self::assertSelectorTextContains('#if-rotation-right_error1', 'from 0 to 160');
         self::assertSame(2, $this->howMany(Test::class));
     }
@@ -76,7 +76,7 @@ final class PosePageTest extends AppTestCase
         $this->em()->flush();
         foreach (["$this->home/poses/leg-behind-head", "$this->home/ladder/leg-behind-head"] as $page) {
             $text = $this->client->request('GET', $page)->filter('main')->text();
-            self::assertMatchesRegularExpression('/Next is [^.]+\. [A-Z][a-z ]+: [0-9.]+° more would do it\./', $text,
+            self::assertMatchesRegularExpression('/Next: [^.]+\. [A-Z][a-z ]+: missing [0-9.]+°\./', $text,
                 $page);
         }
     }
@@ -91,7 +91,7 @@ final class PosePageTest extends AppTestCase
         sort($named);
         sort($listed);
         self::assertSame($named, $listed);
-        self::assertSelectorTextContains('main', 'Keystone: rotation');
+        self::assertSelectorTextContains('main', 'External rotation');
         self::assertSelectorTextContains('main', 'Shortest safe order');
     }
 
@@ -102,11 +102,11 @@ final class PosePageTest extends AppTestCase
             PainKind::Ache));
         $this->em()->flush();
         $this->client->request('GET', "$this->home/route");
-        self::assertSelectorTextContains('.caution', 'not to be aimed at now');
+        self::assertSelectorTextContains('.caution', 'do not aim for it now');
         $this->client->request('GET', "$this->home/poses/lotus");
-        self::assertSelectorTextContains('main', 'Held. It cannot be clicked away.');
+        self::assertSelectorTextContains('main', 'On hold. Only a clearance can end it.');
         $this->client->request('GET', $this->home);
-        self::assertSelectorTextContains('main', 'Held');
+        self::assertSelectorTextContains('main', 'On hold');
     }
 
     public function testADayIsReadAsTheRecordsKnewItThen(): void
@@ -131,7 +131,7 @@ final class PosePageTest extends AppTestCase
         self::assertSelectorTextContains('main', '70.3°');
         self::assertSelectorTextContains('main', '87.8°');
         $this->client->request('GET', "$this->home/compare", ['from' => '1999-01-01', 'to' => 'nonsense']);
-        self::assertSelectorTextContains('main', 'had not been measured yet');
+        self::assertSelectorTextContains('main', 'had not been measured');
     }
 
     public function testAnEndedAssessmentKeepsItsReadingWithTheRules(): void
@@ -142,13 +142,13 @@ final class PosePageTest extends AppTestCase
         $this->em()->persist($assessment);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/assessments/$assessment->id");
-        self::assertSelectorTextContains('.note', 'Next best reading');
+        self::assertSelectorTextContains('.note', 'Best next measurement');
         $this->client->submitForm('End early');
         [$kept] = $this->em()->getRepository(AssessmentOutcome::class)->findAll();
         self::assertSame(Rules::VERSION, $kept->rules);
         self::assertSame(['half-lotus' => ['left' => 'unknown', 'right' => 'unknown']], $kept->states);
         $this->client->request('GET', "$this->home/compare");
-        self::assertSelectorTextContains('.reasons', 'the rules of today');
+        self::assertSelectorTextContains('.reasons', 'The rules have not changed');
     }
 
     public function testARuleThatHasChangedSaysWhatItChanged(): void
@@ -157,7 +157,7 @@ final class PosePageTest extends AppTestCase
             ['half-lotus' => ['left' => 'open', 'right' => 'unknown'], 'gone' => ['left' => 'near']]);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/compare");
-        self::assertSelectorTextContains('.reasons', 'Half lotus, left: was open, the rules of today say unknown.');
+        self::assertSelectorTextContains('.reasons', 'Half lotus, left: was ready, today’s rules say not measured.');
     }
 
     public function testWithoutABodyTheBodyComesFirst(): void
@@ -179,7 +179,7 @@ final class PosePageTest extends AppTestCase
         $this->taken('frog', ['span' => 98.0]);
         $this->taken('soles-together', ['kneeHeight' => 22.0, 'heelDistance' => 20.0]);
         $crawler = $this->client->request('GET', "$this->home/poses/half-lotus");
-        self::assertSelectorTextContains('main', 'Left: rotation');
+        self::assertSelectorTextContains('main', 'Left: external rotation');
         $names = $crawler->filter('.helps')->first()->filter('a')->each(static fn ($link): string => $link->text());
         self::assertContains('Figure four', $names);
         self::assertNotContains('Wide-leg fold', $names, 'It is no remedy for turn.');

@@ -50,9 +50,9 @@ final class ProgressPageTest extends AppTestCase
     public function testNothingReadIsSaid(): void
     {
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertSelectorTextContains('main', 'Nothing was read yet.');
+        self::assertSelectorTextContains('main', 'Nothing measured yet.');
         self::assertSelectorTextContains('.then-now', 'not assessed yet');
-        foreach (['Load', 'Within a session', 'What worked', 'What was foretold', 'Heights of props'] as $heading) {
+        foreach (['Load', 'Within a session', 'What worked', 'Forecasts', 'Prop heights'] as $heading) {
             self::assertStringNotContainsString($heading, $page->filter('main')->text());
         }
         $this->client->request('GET', $this->home);
@@ -118,7 +118,7 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->persist($assessment);
         $this->em()->flush();
         $this->client->request('GET', "$this->home/assessments/$assessment->id");
-        $this->client->submitForm('End the assessment');
+        $this->client->submitForm('End assessment');
         $kept = $this->em()->getRepository(AssessmentOutcome::class)->findOneBy([]);
         self::assertNotNull($kept?->progress);
         self::assertSame(['rates', 'forecasts'], array_keys($kept->progress));
@@ -129,7 +129,7 @@ final class ProgressPageTest extends AppTestCase
         self::assertSame(['rotation', 'half-lotus', 80], [$forecast['ability'], $forecast['posture'],
             $forecast['chance']]);
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringContainsString('The day of none of them has come yet.', $page->filter('main')->text());
+        self::assertStringContainsString('No forecast has reached its date yet.', $page->filter('main')->text());
         self::assertSelectorTextContains('.then-now thead', 'Then,');
         // One whose day has come: it was read after, and stayed short of it.
         $person = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail('Nobody.');
@@ -139,8 +139,8 @@ final class ProgressPageTest extends AppTestCase
                 'to' => date('Y-m-d', strtotime('-60 days')), 'chance' => 80]]]);
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringContainsString('Of 1 forecasts whose day has come, 0 held.', $page->filter('main')->text());
-        self::assertStringContainsString('not met by then', $page->filter('main')->text());
+        self::assertStringContainsString('1 forecast whose date has come: 0 right.', $page->filter('main')->text());
+        self::assertStringContainsString('not reached in time', $page->filter('main')->text());
     }
 
     /** What hurts has no day, whatever was read. */
@@ -150,14 +150,14 @@ final class ProgressPageTest extends AppTestCase
             $this->shins(28 * (6 - $i), 30.0 - 1.5 * $i);
         }
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringContainsString('if this goes on', $page->filter('main')->text());
+        self::assertStringContainsString('Likely ', $page->filter('main')->text());
         $this->em()->persist(new PainSaid(Uuid::v7(), $this->practitioner, $this->teacher,
             new \DateTimeImmutable('-1 hour'), new \DateTimeImmutable('-1 hour'), null, 2, PainPlace::Knee,
             PainKind::Ache, 'before a session'));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
-        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'],
+        self::assertStringNotContainsString('Likely ', $page->filter('main')->text());
+        self::assertSame(['No date: on hold, or tests come first', 'No date: on hold, or tests come first'],
             $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
         // A word lifts it, and tests come first: what was read before says nothing of a day.
         $said = $this->em()->getRepository(PainSaid::class)->findOneBy([]) ?? self::fail('Nothing was said.');
@@ -167,8 +167,8 @@ final class ProgressPageTest extends AppTestCase
             'Everything again.', true, [PersonHistory::idOf($said)]));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringNotContainsString('if this goes on', $page->filter('main')->text());
-        self::assertSame(['No day: held, or waiting for its tests', 'No day: held, or waiting for its tests'],
+        self::assertStringNotContainsString('Likely ', $page->filter('main')->text());
+        self::assertSame(['No date: on hold, or tests come first', 'No date: on hold, or tests come first'],
             $page->filter('.then-now tbody tr td:last-child')->each(static fn ($cell): string => trim($cell->text())));
         $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail('No body.');
         self::assertSame([], self::getContainer()->get(PersonProgress::class)
@@ -190,7 +190,7 @@ final class ProgressPageTest extends AppTestCase
         self::assertCount(4, $when);
         self::assertSame(['After Half lotus, which comes first', 'After Half lotus, which comes first'],
             array_slice($when, 2));
-        self::assertStringNotContainsString('After', $when[0]);
+        self::assertStringNotContainsString('Next', $when[0]);
     }
 
     /** Each rung has its own number: what it was practised on, clean; a height that was not clean is none. */
@@ -206,10 +206,10 @@ final class ProgressPageTest extends AppTestCase
             ['kneeHeight' => 20.0], true, '', 0, PainPlace::None, PainKind::Ache));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringContainsString('Heights of props', $page->filter('main')->text());
+        self::assertStringContainsString('Prop heights', $page->filter('main')->text());
         $section = $page->filter('[aria-labelledby="height-half-lotus-mid-thigh-on-block"]');
         self::assertStringContainsString('10 cm now', $section->text());
-        self::assertStringContainsString('cm lower a month', $section->text());
+        self::assertStringContainsString('cm lower per month', $section->text());
         self::assertCount(5, $section->filter('circle'));
         self::assertStringContainsString("15\u{a0}cm", $section->filter('tbody')->text());
     }
@@ -240,7 +240,7 @@ final class ProgressPageTest extends AppTestCase
         self::assertResponseIsSuccessful();
         self::assertCount(1, $page->filter('.load .jump'), 'Half as much again is a jump.');
         self::assertStringContainsString('1.5 times the week before', $page->filter('.load .jump')->text());
-        self::assertStringContainsString('warm tissue, and no progress', $page->filter('main')->text());
+        self::assertStringContainsString('warm tissue, not progress', $page->filter('main')->text());
         self::assertStringContainsString('Cannot be told apart yet.', $page->filter('main')->text());
         self::assertStringContainsString('0.6 h', $page->filter('main')->text());
     }
@@ -252,7 +252,7 @@ final class ProgressPageTest extends AppTestCase
     public function testWhatWorkedOverAllPeople(): void
     {
         $this->client->request('GET', '/what-worked');
-        self::assertSelectorTextContains('main', 'No session has been logged');
+        self::assertSelectorTextContains('main', 'No sessions yet');
         $other = $this->teacher('other@studio.example');
         foreach (range(1, 7) as $i) {
             [$who, $by] = 7 === $i ? [$this->practitioner($other), $other]
@@ -282,13 +282,13 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         $page = $this->client->request('GET', '/what-worked');
         self::assertSelectorTextContains('main', 'People with sessions: 6.');
-        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(), 'Rotation'))
+        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(), 'External rotation'))
             ->text();
-        self::assertMatchesRegularExpression('/Shins stacked: 1\.\d° an hour/', $rotation);
+        self::assertMatchesRegularExpression('/Shins stacked: 1\.\d° per hour/', $rotation);
         self::assertStringNotContainsString('Figure four: ', $rotation);
         $this->client->loginUser($this->teacher('third@studio.example'));
         $this->client->request('GET', '/what-worked');
-        self::assertSelectorTextContains('main', 'No session has been logged');
+        self::assertSelectorTextContains('main', 'No sessions yet');
     }
 
     /** Of each test of which there are two pictures the first and the last stand side by side. */

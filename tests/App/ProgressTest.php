@@ -38,13 +38,13 @@ final class ProgressTest extends TestCase
         $right = $answer['right']['rotation'];
         self::assertLessThan(0.0, $right['trendPerMonth']['low']);
         self::assertNull($right['forecast']);
-        self::assertStringContainsString('not by this work', $right['because']);
+        self::assertStringContainsString('does not get there', $right['because']);
         // What hurts has no day.
         $held = self::answer(['tests' => $tests, 'goal' => ['posture' => 'half-lotus', 'rung' => 'seated-half-lotus'],
             'events' => [['event' => 'pain', 'side' => 'left',
                 'pain' => ['level' => 2, 'place' => 'knee', 'kind' => 'ache']]]]);
         self::assertNull($held['left']['rotation']['forecast']);
-        self::assertStringContainsString('holds the goal', $held['left']['rotation']['because']);
+        self::assertStringContainsString('the goal is on hold', $held['left']['rotation']['because']);
     }
 
     public function testAPlainAnswerForLittle(): void

@@ -55,7 +55,7 @@ final class SeeWhyTest extends AppTestCase
         $page = $this->client->request('GET', "/practitioners/$practitioner->id/why?side=right");
         self::assertResponseIsSuccessful();
         self::assertGreaterThanOrEqual(8, $page->filter('figure svg.figure')->count());
-        self::assertSelectorTextContains('main', 'a modest figure stands in for it');
+        self::assertSelectorTextContains('main', 'A modest value is used instead');
         self::assertStringNotContainsString('%', $page->filter('main')->text(), 'every number is filled in');
         self::assertSelectorTextContains('nav .main', 'Right');
         $unmeasured = $this->practitioner($teacher, false);

@@ -45,7 +45,7 @@ final class SentAgainTest extends AppTestCase
         yield 'before an assessment' => ['{home}/assessments/new', 'before', Assessment::class,
             ['consent' => '1', 'pain' => self::NOTHING_HURTS, 'warm' => '1'],
             ['clinician_first' => ['knee-surgery'], 'side' => 'left'],
-            ['Which side, where a condition has one', 'empty', 'left']];
+            ['Which side, if it has one', 'empty', 'left']];
         yield 'a test' => ['{home}/tests/soles-together', 'bench', Test::class,
             ['painLeft' => self::NOTHING_HURTS, 'painRight' => self::NOTHING_HURTS,
                 'trials' => [['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12'],
@@ -64,7 +64,7 @@ final class SentAgainTest extends AppTestCase
         yield 'a person of a class' => ['/screen/{id}?people[]={id}', 'screen', Assessment::class,
             ['consent' => '1', 'stature' => '171', 'painLeft' => self::NOTHING_HURTS,
                 'painRight' => self::NOTHING_HURTS], ['clinician' => ['hip-replacement']],
-            ['Known from before?', 'empty']];
+            ['Known conditions', 'empty']];
         yield 'a practitioner' => ['/practitioners/new', 'practitioner_form', Practitioner::class,
             ['name' => 'Imre', 'consent' => '1'], ['name' => 'Irma'], ['Imre', 'Irma']];
         yield 'a plan' => ['{home}/plans/new', 'plan', PracticePlan::class, ['weeks' => '2'], ['weeks' => '3'],
@@ -110,7 +110,7 @@ final class SentAgainTest extends AppTestCase
         $this->client->request('POST', $page, array_replace_recursive($once, [$name => $second]));
         self::assertResponseStatusCodeSame(422);
         self::assertSame($one, $this->howMany($record), 'With something else: not recorded unasked.');
-        self::assertSelectorTextContains('[role="alert"]', 'recorded already');
+        self::assertSelectorTextContains('[role="alert"]', 'saved already');
         foreach ($said as $text) {
             self::assertSelectorTextContains('table.differs', $text);
         }
@@ -134,7 +134,7 @@ final class SentAgainTest extends AppTestCase
         $this->client->followRedirect();
         self::assertSelectorTextContains('main', 'knee');
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/poses/half-lotus");
-        self::assertSelectorTextContains('.side-left', 'Held');
+        self::assertSelectorTextContains('.side-left', 'On hold');
     }
 
     public function testAClearanceSentAgainWithAnotherWordIsNotSilentlyDropped(): void
@@ -208,7 +208,7 @@ final class SentAgainTest extends AppTestCase
             new \DateTimeImmutable('-31 days'), ['name' => 'Old']));
         $this->em()->flush();
         $this->client->request('GET', '/practitioners/new');
-        $this->client->submitForm('Go on to the body', ['practitioner_form[name]' => 'Imre',
+        $this->client->submitForm('Continue to the body', ['practitioner_form[name]' => 'Imre',
             'practitioner_form[consent]' => '1']);
         self::assertSame(['Imre'], array_map(static fn (SentForm $form): string => $form->typed['name'], $this->em()
             ->getRepository(SentForm::class)->findAll()));

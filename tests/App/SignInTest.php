@@ -43,7 +43,7 @@ final class SignInTest extends AppTestCase
         $this->signIn(self::PASSWORD);
         self::assertResponseRedirects('http://localhost/');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('h1', 'On the mat');
+        self::assertSelectorTextContains('h1', 'Today');
     }
 
     public function testEveryTryIsOnRecordAndTooManyAreRefused(): void
@@ -155,12 +155,12 @@ final class SignInTest extends AppTestCase
         $this->client->loginUser($this->teacher());
         for ($i = 0; $i < SignInThrottle::FAILURES_PER_ACCOUNT; ++$i) {
             $this->client->request('GET', '/account');
-            $this->client->submitForm('Change the password', ['change_password_form[current]' => 'wrong',
+            $this->client->submitForm('Change password', ['change_password_form[current]' => 'wrong',
                 'change_password_form[new][first]' => 'another long password',
                 'change_password_form[new][second]' => 'another long password']);
             self::assertResponseStatusCodeSame(422);
         }
-        $this->client->submitForm('Change the password', ['change_password_form[current]' => self::PASSWORD,
+        $this->client->submitForm('Change password', ['change_password_form[current]' => self::PASSWORD,
             'change_password_form[new][first]' => 'another long password',
             'change_password_form[new][second]' => 'another long password']);
         self::assertResponseRedirects('/account');
@@ -194,15 +194,15 @@ final class SignInTest extends AppTestCase
         $teacher = $this->teacher();
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/account');
-        $this->client->submitForm('Change the password', [
+        $this->client->submitForm('Change password', [
             'change_password_form[current]' => 'wrong',
             'change_password_form[new][first]' => 'short',
             'change_password_form[new][second]' => 'short',
         ]);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('main', 'This is not the current password.');
+        self::assertSelectorTextContains('main', 'This is not your current password.');
         self::assertSelectorTextContains('main', 'A password has at least 12 characters.');
-        $this->client->submitForm('Change the password', [
+        $this->client->submitForm('Change password', [
             'change_password_form[current]' => self::PASSWORD,
             'change_password_form[new][first]' => 'another long password',
             'change_password_form[new][second]' => 'another long password',
@@ -259,7 +259,7 @@ final class SignInTest extends AppTestCase
         self::mockTime('+1 minute');
         $this->signIn(self::PASSWORD);
         $this->client->request('GET', '/account');
-        $this->client->submitForm('Change the password', [
+        $this->client->submitForm('Change password', [
             'change_password_form[current]' => self::PASSWORD,
             'change_password_form[new][first]' => 'another long sentence',
             'change_password_form[new][second]' => 'another long sentence',
@@ -301,7 +301,7 @@ final class SignInTest extends AppTestCase
         $this->client->followRedirect();
         $this->client->submitForm('Continue', ['password' => 'wrong']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('.fault', 'This is not the current password.');
+        self::assertSelectorTextContains('.fault', 'This is not your current password.');
         $this->client->request('GET', $record);
         self::assertResponseRedirects("/account/password?back=$record");
         $this->client->followRedirect();
@@ -355,14 +355,14 @@ final class SignInTest extends AppTestCase
         self::assertStringContainsString('wrong password', (string) file_get_contents($log));
     }
 
-    #[TestWith(['short', 'at least 12 characters'])]
-    #[TestWith(['qazwsxedcrfv', 'easy to guess'], 'in the list')]
-    #[TestWith(['Password2026!', 'easy to guess'], 'a word of the list and figures')]
-    #[TestWith(['123456789012345', 'easy to guess'], 'figures')]
-    #[TestWith(['abcabcabcabcabc', 'easy to guess'], 'again and again')]
-    #[TestWith(['qwertyletmein', 'easy to guess'], 'two of the list')]
-    #[TestWith(['maren-tolvik-99', 'easy to guess'], 'name and figures')]
-    #[TestWith(['maren@studio.example', 'easy to guess'], 'the address')]
+    #[TestWith(['short', 'account.password.short'])]
+    #[TestWith(['qazwsxedcrfv', 'account.password.easy'], 'in the list')]
+    #[TestWith(['Password2026!', 'account.password.easy'], 'a word of the list and figures')]
+    #[TestWith(['123456789012345', 'account.password.easy'], 'figures')]
+    #[TestWith(['abcabcabcabcabc', 'account.password.easy'], 'again and again')]
+    #[TestWith(['qwertyletmein', 'account.password.easy'], 'two of the list')]
+    #[TestWith(['maren-tolvik-99', 'account.password.easy'], 'name and figures')]
+    #[TestWith(['maren@studio.example', 'account.password.easy'], 'the address')]
     #[TestWith(['a long enough password', null])]
     #[TestWith(['blåbær og havre til alle', null], 'not of ASCII')]
     #[TestWith(['6973a10d3881', null], 'drawn')]

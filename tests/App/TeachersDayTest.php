@@ -81,7 +81,7 @@ final class TeachersDayTest extends AppTestCase
         self::assertSame($today, $page->filter('input[type="date"]')->attr('value'));
         $record = function (string $on) use ($home): void {
             $this->client->request('GET', "$home/ladder/half-lotus/check/left");
-            $this->client->submitForm('Record, and see what comes next',
+            $this->client->submitForm('Save and see what comes next',
                 ['check_form[practisedOn]' => $on, 'check_form[holdReached]' => '1', 'check_form[evenBreath]' => '1',
                     'check_form[pain][level]' => '0']);
         };
@@ -117,7 +117,7 @@ final class TeachersDayTest extends AppTestCase
         $page = $this->client->request('GET', "$home/plans/new");
         self::assertSame('Pacific/Auckland', $page->filter('select[name="plan[zone]"] option[selected]')
             ->attr('value'));
-        $form = $page->selectButton('Make the plan')->form(['plan[weeks]' => '2']);
+        $form = $page->selectButton('Make plan')->form(['plan[weeks]' => '2']);
         foreach (self::boxes($form, 'plan[days]') as $day) {
             $day->tick();
         }
@@ -190,15 +190,15 @@ final class TeachersDayTest extends AppTestCase
         $this->in(null, '2026-12-10 20:30');
         $this->client->request('GET', '/');
         self::assertSelectorTextContains('main', 'Your days are counted in UTC.');
-        $this->client->clickLink('Say where you teach');
-        $this->client->submitForm('Keep the time zone', ['time_zone_form[zone]' => '']);
+        $this->client->clickLink('Choose your time zone');
+        $this->client->submitForm('Save time zone', ['time_zone_form[zone]' => '']);
         self::assertResponseStatusCodeSame(422);
-        self::assertSelectorTextContains('form[name="time_zone_form"]', 'Choose one of the list.');
-        $form = $this->client->getCrawler()->selectButton('Keep the time zone')->form();
+        self::assertSelectorTextContains('form[name="time_zone_form"]', 'Choose one from the list.');
+        $form = $this->client->getCrawler()->selectButton('Save time zone')->form();
         $this->client->request('POST', '/account', ['time_zone_form' => ['zone' => 'Mars/Base',
             '_token' => $form['time_zone_form[_token]']->getValue()]]);
         self::assertResponseStatusCodeSame(422);
-        $this->client->submitForm('Keep the time zone', ['time_zone_form[zone]' => 'Pacific/Auckland']);
+        $this->client->submitForm('Save time zone', ['time_zone_form[zone]' => 'Pacific/Auckland']);
         self::assertResponseRedirects('/');
         $this->client->followRedirect();
         self::assertSelectorTextNotContains('main', 'counted in UTC');

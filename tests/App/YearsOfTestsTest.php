@@ -121,9 +121,9 @@ final class YearsOfTestsTest extends AppTestCase
         $newest = $shown('');
         self::assertSame(['59', '61', '62'], array_slice($newest, 0, 3));
         self::assertCount(20, $newest);
-        $this->client->clickLink('Show what is older, too');
+        $this->client->clickLink('Show older entries');
         self::assertCount(24, $shown('?all=1'));
-        self::assertSelectorTextNotContains('main', 'Show what is older, too');
+        self::assertSelectorTextNotContains('main', 'Show older entries');
     }
 
     /**

@@ -102,7 +102,7 @@ test('undo, the sheet of keys, and keys that can be switched off', async () => {
     await page.keyboard.press('u');
     assert.equal(await first.inputValue(), '');
     await page.keyboard.press('?');
-    await page.getByRole('heading', { name: 'Keys on the test bench' }).waitFor();
+    await page.getByRole('heading', { name: 'Keys for testing' }).waitFor();
     await check(page);
     await page.locator('[data-keys-on]').uncheck();
     await page.keyboard.press('Escape');
@@ -119,7 +119,7 @@ test('the instrument drops out, jumps and sends garbage, and no reading is lost'
     await signIn(page, 'rough@studio.example');
     const home = await person(page, 'Rough Person', '170');
     await page.goto(`${home}/tests/inward-turn`);
-    await page.getByRole('button', { name: 'Connect the inclinometer' }).click();
+    await page.getByRole('button', { name: 'Connect inclinometer' }).click();
     const state = page.locator('[data-live-state]');
     await page.locator('[data-live-take]:not([disabled])').waitFor();
     await page.keyboard.press('Space');
@@ -147,14 +147,14 @@ test('paused here, taken up again in a second browser; two at once overwrite not
     await page.goto(`${home}/tests/shins-stacked`);
     await page.locator('#bench_trials_0_kneeHeight_left').fill('16.5');
     await page.locator('#bench_trials_0_ankleHeight_left').fill('10');
-    await page.getByText('Kept.').waitFor();
+    await page.getByText('Saved.').waitFor();
 
     const other = await open(browser);
     await signIn(other, 'resume@studio.example');
     await other.goto(`${home}/tests/shins-stacked`);
     assert.equal(await other.locator('#bench_trials_0_kneeHeight_left').inputValue(), '16.5');
     await other.locator('#bench_trials_1_kneeHeight_left').fill('17');
-    await other.getByText('Kept.').waitFor();
+    await other.getByText('Saved.').waitFor();
 
     // Here nobody knows of that yet: what is typed is not sent over it, and both are shown.
     page.faults.length = 0;
@@ -163,7 +163,7 @@ test('paused here, taken up again in a second browser; two at once overwrite not
     await panel.getByText('also filled in elsewhere').waitFor();
     await says(panel, /Height of the top knee 2: 19/);
     await says(panel, /Height of the top knee 2: 17/);
-    await panel.getByRole('button', { name: 'Take the other' }).click();
+    await panel.getByRole('button', { name: 'Use the other device' }).click();
     assert.equal(await page.locator('#bench_trials_1_kneeHeight_left').inputValue(), '17');
     // The refused write is what the browser logs; nothing else went wrong.
     assert.deepEqual(
@@ -188,7 +188,7 @@ test('closing the tab without a network loses nothing', async () => {
     await page.context().setOffline(false);
     await again.goto(`${home}/tests/frog`);
     await again.waitForFunction(() => document.querySelector('#bench_trials_0_span').value === '83');
-    await again.getByText('Kept.').waitFor();
+    await again.getByText('Saved.').waitFor();
 });
 
 test('landmarks on the drawn picture fill a number, with their error', async () => {
@@ -198,7 +198,7 @@ test('landmarks on the drawn picture fill a number, with their error', async () 
     const home = await person(page, 'Picture Person', '170');
     await page.goto(`${home}/tests/shins-stacked`);
     await page.getByText('Measure on a picture').click();
-    await page.getByRole('button', { name: 'Use the drawn one' }).click();
+    await page.getByRole('button', { name: 'Use the drawing' }).click();
     const canvas = page.locator('[data-picture-canvas]');
     await canvas.scrollIntoViewIfNeeded();
     const share = (await canvas.boundingBox()).width / 720;
@@ -232,7 +232,7 @@ test('a class, its list and the tools pass the checks on a narrow tablet too', a
     const home = await person(page, 'Class Person', '170');
     await page.goto(`${base}/screen`);
     await page.getByLabel('Class Person').check();
-    await page.getByRole('button', { name: 'Begin with the first' }).click();
+    await page.getByRole('button', { name: 'Start with the first' }).click();
     await onScreen(page, 'Class Person');
     await check(page);
     await page.getByLabel(/Agrees to be measured/).check();

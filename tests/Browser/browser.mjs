@@ -55,9 +55,9 @@ export const person = async (page, name, stature) => {
     await page.goto(`${base}/practitioners/new`);
     await page.getByLabel('Name').fill(name);
     await page.getByLabel(/Agrees to be measured/).check();
-    await page.getByRole('button', { name: 'Go on to the body' }).click();
+    await page.getByRole('button', { name: 'Continue to the body' }).click();
     await page.getByLabel('Stature').fill(stature);
-    await page.getByRole('button', { name: 'Record the body' }).click();
+    await page.getByRole('button', { name: 'Save measurements' }).click();
     await page.waitForURL(/soles-together$/);
     return page.url().replace('/tests/soles-together', '');
 };

@@ -13,19 +13,19 @@ test('a teacher who is new finds the way, somebody to try it on, and the guide',
     const page = await open(browser);
     await signIn(page, 'new@studio.example');
     await check(page);
-    await page.getByRole('link', { name: 'The whole guide' }).click();
+    await page.getByRole('link', { name: 'Open the guide' }).click();
     await check(page);
     for (const name of ['body', 'test', 'reading', 'held', 'route', 'plan', 'session', 'time', 'words', 'keys']) {
         await page.goto(`${base}/guide/${name}`);
         await check(page);
     }
     await page.goto(base);
-    await page.getByRole('button', { name: 'Try it on somebody made up' }).click();
+    await page.getByRole('button', { name: 'Try it with a made-up person' }).click();
     await page.getByRole('heading', { level: 1, name: /made up/ }).waitFor();
     await check(page);
-    await page.getByRole('link', { name: 'Hand over' }).click();
+    await page.getByRole('link', { name: 'Share and export' }).click();
     await check(page);
-    for (const link of ['Report of today', 'Note for a clinician', 'Own page', 'read one in']) {
+    for (const link of ['Report of today', 'Note for a clinician', 'Practitioner’s page', 'read one in']) {
         const back = page.url();
         await page.getByRole('link', { name: link }).click();
         await check(page);
@@ -33,13 +33,13 @@ test('a teacher who is new finds the way, somebody to try it on, and the guide',
     }
     const [record] = await Promise.all([
         page.waitForEvent('download'),
-        page.getByRole('link', { name: 'The whole record' }).click(),
+        page.getByRole('link', { name: 'Full record' }).click(),
     ]);
     assert.match(record.suggestedFilename(), /^record-[\d-]+\.json$/);
     await page.goto(`${base}/records/read`);
     await check(page);
     await page.getByLabel('The record').setInputFiles(await record.path().then((path) => path));
-    await page.getByRole('button', { name: 'Read it' }).click();
+    await page.getByRole('button', { name: 'Import' }).click();
     await page.getByText('Added: 0.').waitFor();
     await check(page);
     await page.goto(`${base}/sheets/recording`);

@@ -34,14 +34,14 @@ test('from sign-in through verdict and readiness check to a decision', async () 
         [8, 12, 9],
         [8.5, 12, '9,5'],
     ]);
-    await page.getByText('May be tried').first().waitFor();
+    await page.getByText('Ready to try').first().waitFor();
     await says(page.locator('[data-shows="left"]'), /Rotation ≥ \d+° ± \d+°/);
     await counts(page.locator('[data-drawing] svg.figure'), 1);
     assert.ok((await page.locator('[data-drawing] [data-tape]').count()) >= 2);
 
     await page.locator('#bench_painLeft_level').selectOption('0');
     await page.locator('#bench_painRight_level').selectOption('0');
-    await page.getByRole('button', { name: 'Record the test' }).click();
+    await page.getByRole('button', { name: 'Save test' }).click();
     await page.waitForURL(home);
     await check(page);
     // The person page, and from there the pose, its ladder, and the check of the rung that one stands on.
@@ -61,21 +61,21 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await page.getByRole('button', { name: /Record, and see/ }).click();
     await check(page);
     await says(page.locator('main'), /1 clean session so far/);
-    await page.getByRole('button', { name: 'Record the decision' }).click();
+    await page.getByRole('button', { name: 'Save decision' }).click();
     await page.waitForURL(/ladder$/);
     await says(page.locator('main'), /The decision is recorded/);
 
     // Up the ladder by eye: the ground is seen clean on both sides, the next rung is not tried.
-    await page.getByRole('link', { name: 'Walk up the ladder' }).click();
+    await page.getByRole('link', { name: 'Try the ladder' }).click();
     await check(page);
     for (const side of ['left', 'right']) {
         await says(page.locator('h1'), new RegExp(side));
         await page.getByRole('radio', { name: /^Clean/ }).check();
         await page.locator('select[id$="_level"]').selectOption('0');
-        await page.getByRole('button', { name: 'Record, and on' }).click();
+        await page.getByRole('button', { name: 'Save and continue' }).click();
     }
     await check(page);
-    await page.getByRole('link', { name: 'End the walk' }).click();
+    await page.getByRole('link', { name: 'End here' }).click();
     await counts(page.getByText(/^seen clean/), 2);
 
     await page.goto(home);
@@ -103,14 +103,14 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     ]);
     await page.locator('#bench_painLeft_level').selectOption('0');
     await page.locator('#bench_painRight_level').selectOption('2');
-    await page.getByRole('button', { name: 'Record the test' }).click();
+    await page.getByRole('button', { name: 'Save test' }).click();
     // The place was not named: the form comes back whole, with the focus on the fault.
     await page.getByText('Say where it hurts').waitFor();
     await says(page.locator('main'), /Say where it hurts/);
     assert.equal(await page.locator('#bench_trials_1_kneeHeight_right').inputValue(), '15');
     assert.equal(await page.evaluate(() => document.activeElement.id), 'bench_painRight_place');
     await page.locator('#bench_painRight_place').selectOption('knee');
-    await page.getByRole('button', { name: 'Record the test' }).click();
+    await page.getByRole('button', { name: 'Save test' }).click();
     await page.waitForURL(home);
     await says(page.locator('main'), /Pain in or around a knee, right/);
     await page.goto(`${home}/ladder/half-lotus`);
@@ -130,7 +130,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     // A word lifts it, by name; tests come first, and the side is not open for it.
     await page.goto(`${home}/clearance`);
     await check(page);
-    await page.getByRole('button', { name: 'Record the clearance' }).click();
+    await page.getByRole('button', { name: 'Save clearance' }).click();
     await says(page.locator('main'), /Choose what the word lifts/);
     await check(page);
     // What was typed before the place was named holds as well: both are lifted.
@@ -140,12 +140,12 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.locator('input[name="clearance_form[word]"][value="clinician"]').check();
     await page.getByLabel('Name', { exact: true }).fill('A. Marsh');
     await page.getByLabel('Profession').fill('physiotherapist');
-    await page.getByLabel('All of it').check();
+    await page.getByLabel('Show all').check();
     await page
         .getByLabel('What they found and allowed, in their words')
         .fill('No finding; sitting postures as far as they are free of pain.');
     await page.getByLabel(/Asked today/).check();
-    await page.getByRole('button', { name: 'Record the clearance' }).click();
+    await page.getByRole('button', { name: 'Save clearance' }).click();
     await page.waitForURL((url) => !url.href.endsWith('clearance'));
     await page.goto(`${home}/ladder/half-lotus`);
     assert.equal(await page.locator('[data-reading="half-lotus right held"]').count(), 0);
@@ -160,16 +160,16 @@ test('both sides change places for a teacher who faces the practitioner, and a n
     await signIn(page, 'facing@studio.example');
     const home = await person(page, 'Facing Person', '175');
     await typeTrials(page, [[14, 20, 18]]);
-    await page.getByText('Lying or supported').first().waitFor();
+    await page.getByText('Lying down or with support').first().waitFor();
     await check(page);
     const leftOf = async (selector) => (await page.locator(selector).boundingBox()).x;
     const [left, right] = ['[data-shows="left"]', '[data-shows="right"]'];
     assert.ok((await leftOf(left)) < (await leftOf(right)));
-    await page.getByRole('button', { name: 'I face the practitioner' }).click();
+    await page.getByRole('button', { name: 'Mirror left and right' }).click();
     assert.ok((await leftOf(left)) > (await leftOf(right)));
     assert.ok(await page.locator('[data-drawing] svg.figure').isVisible());
     // What was typed is kept while one looks at something else.
-    await page.getByText('Kept.').waitFor();
+    await page.getByText('Saved.').waitFor();
     await page.goto(home);
     await check(page);
     await page.goBack();
@@ -187,5 +187,5 @@ test('the numbers stay when the server cannot be reached', async () => {
     assert.equal(await page.locator('#bench_trials_0_heelDistance').inputValue(), '20');
     await page.context().setOffline(false);
     await page.keyboard.type('14');
-    await page.getByText('Lying or supported').first().waitFor();
+    await page.getByText('Lying down or with support').first().waitFor();
 });

@@ -23,13 +23,13 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await page.goto(`${base}/practitioners/new`);
     await page.getByLabel('Name').fill('Lab Person');
     await page.getByLabel(/Agrees to be measured/).check();
-    await page.getByRole('button', { name: 'Go on to the body' }).click();
+    await page.getByRole('button', { name: 'Continue to the body' }).click();
     await page.waitForURL(/body$/);
     const home = page.url().replace('/body', '');
     await page.goto(`${home}/lab`);
     assert.match(page.url(), /body$/, 'without a body there is nothing to draw');
     await page.getByLabel('Stature').fill('170');
-    await page.getByRole('button', { name: 'Record the body' }).click();
+    await page.getByRole('button', { name: 'Save measurements' }).click();
 
     await page.goto(`${home}/lab`);
     await until(page, /Missing|Nothing is missing/);
@@ -39,21 +39,21 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
 
     // The knee block by keyboard: every centimetre higher asks for less rotation.
     const asked = async () =>
-        Number((await page.locator('.dial', { hasText: 'Rotation' }).innerText()).match(/asks (\d+)°/)[1]);
+        Number((await page.locator('.dial', { hasText: 'External rotation' }).innerText()).match(/asks (\d+)°/)[1]);
     const then = await asked();
     await page.getByLabel('Knee height, slider').focus();
     for (let i = 0; i < 12; i += 1) {
         await page.keyboard.press('ArrowRight');
     }
     await page.waitForFunction((low) => {
-        const dial = [...document.querySelectorAll('.dial')].find((d) => d.textContent.includes('Rotation'));
+        const dial = [...document.querySelectorAll('.dial')].find((d) => d.textContent.includes('External rotation'));
         return Number(dial.textContent.match(/asks (\d+)°/)[1]) < low;
     }, then);
     assert.equal(await page.getByLabel('Knee height (cm)').inputValue(), '26');
 
-    await page.getByRole('button', { name: 'Hold this to compare' }).click();
+    await page.getByRole('button', { name: 'Keep to compare' }).click();
     await page.getByLabel('Knee height (cm)').fill('12');
-    await page.getByText('Against the held one').waitFor();
+    await page.getByText('Compared').waitFor();
     await counts(page.locator('[data-held-figure] svg'), 1);
     // Turned round, both are seen from there, and the held one is still the held one.
     const asSeen = await page.locator('[data-held-figure] svg').innerHTML();
@@ -76,8 +76,8 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await until(page, /Missing|Nothing/);
 
     await page.getByLabel('Knee height (cm)').fill('18.5');
-    await page.getByRole('button', { name: 'Keep as the set-up' }).click();
-    await page.getByText('The set-up is kept.').waitFor();
+    await page.getByRole('button', { name: 'Save set-up' }).click();
+    await page.getByText('The set-up is saved.').waitFor();
     assert.equal(await page.getByLabel('Knee height (cm)').inputValue(), '18.5');
     await check(page);
 });
@@ -89,11 +89,11 @@ test('every posture draws itself, on a narrow tablet too', async () => {
     await page.goto(`${base}/practitioners/new`);
     await page.getByLabel('Name').fill('Lab Person');
     await page.getByLabel(/Agrees to be measured/).check();
-    await page.getByRole('button', { name: 'Go on to the body' }).click();
+    await page.getByRole('button', { name: 'Continue to the body' }).click();
     await page.waitForURL(/body$/);
     const home = page.url().replace('/body', '');
     await page.getByLabel('Stature').fill('170');
-    await page.getByRole('button', { name: 'Record the body' }).click();
+    await page.getByRole('button', { name: 'Save measurements' }).click();
     await page.waitForURL(/soles-together$/);
     await page.goto(`${home}/lab`);
     const postures = await page.locator('#lab-posture option').evaluateAll((options) => options.map((o) => o.value));

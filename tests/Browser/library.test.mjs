@@ -20,7 +20,7 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     }
 
     await page.goto(`${base}/library`);
-    await page.getByLabel('Name, in whatever words').fill('pigoen');
+    await page.getByLabel('Search postures').fill('pigoen');
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: 'Pigeon', exact: true }).click();
     // Every rung and form has its figure, with what it shows in words.
@@ -36,7 +36,7 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await says(page.locator('main'), /held: Knee surgery/);
     await check(page);
 
-    await page.getByRole('link', { name: 'Adapt it' }).click();
+    await page.getByRole('link', { name: 'Adapt' }).click();
     await check(page);
     await page.locator('#entry_form_rungs_0_hold').fill('a while');
     await page.keyboard.press('Enter');
@@ -60,8 +60,8 @@ test('what to teach is found by what it is for, and a safer form is one step awa
     await signIn(page, 'teaching@studio.example');
     await page.goto(`${base}/library`);
     await page.getByText('By purpose, level').click();
-    await page.getByLabel('What for').selectOption({ label: "for the knee's sake" });
-    await page.getByLabel('With what is at hand').selectOption({ label: 'blankets and a wall' });
+    await page.getByLabel('Purpose').selectOption({ label: "to protect the knee" });
+    await page.getByLabel('With these props').selectOption({ label: 'blankets and a wall' });
     await page.getByRole('button', { name: 'Find' }).first().click();
     await page.waitForURL(/purpose=knee/);
     await check(page);
@@ -69,7 +69,7 @@ test('what to teach is found by what it is for, and a safer form is one step awa
     await page.getByText('Slanted shin, hip on a block').last().click();
     const rung = page.locator('#slanted');
     await rung.getByText('Block under the hip, not under the knee.').waitFor();
-    await rung.getByText('What another place means').click();
+    await rung.getByText('If it is felt somewhere else').click();
     await rung.getByText('Stop. That side rests.').waitFor();
     await check(page);
     // The link leads to the rung, and opens it.

@@ -14,7 +14,7 @@ const planned = async (name) => {
     // Whatever day it is, something is planned for it.
     const today = new Date().toLocaleDateString('en', { weekday: 'long', timeZone: 'UTC' });
     await room.getByRole('group', { name: 'Days', exact: true }).getByLabel(today).check();
-    await room.getByRole('button', { name: 'Make the plan' }).click();
+    await room.getByRole('button', { name: 'Make plan' }).click();
     await room.waitForURL(/plans\/[0-9a-f-]{36}$/);
     return address;
 };
@@ -43,7 +43,7 @@ const comeIn = async (phone, address) => {
     assert.equal(new URL(phone.url()).hash, '', 'The words are gone from the address.');
     await phone.getByLabel('Choose a PIN').fill(PIN);
     await phone.getByLabel('once more').fill(PIN);
-    await phone.getByRole('button', { name: 'Come in' }).click();
+    await phone.getByRole('button', { name: 'Open' }).click();
     await phone.getByRole('heading', { name: 'At Home' }).waitFor();
     const word = new URL(address).hash.slice(1);
     assert.ok(
@@ -52,9 +52,9 @@ const comeIn = async (phone, address) => {
     );
 };
 const begin = async (phone) => {
-    await phone.getByRole('link', { name: 'Begin' }).click();
+    await phone.getByRole('link', { name: 'Start session' }).click();
     await phone.locator('#now-level').selectOption('0');
-    await phone.getByRole('button', { name: 'Begin' }).click();
+    await phone.getByRole('button', { name: 'Start session' }).click();
 };
 const toEnd = async (phone) => {
     for (let i = 0; i < 60 && (await phone.locator('[data-run]').isVisible()); i += 1) {
@@ -68,7 +68,7 @@ const toEnd = async (phone) => {
         }
     }
     await phone.locator('#last-level').selectOption('0');
-    await phone.getByRole('button', { name: 'Record the session' }).click();
+    await phone.getByRole('button', { name: 'Save session' }).click();
 };
 const keptWeek = (phone) => phone.getByText('This week is on this phone').waitFor();
 const shellIsReady = (phone) =>
@@ -113,17 +113,17 @@ test('a practitioner comes in by the words and practises at home, and the teache
     for (const level of await phone.locator('select[id^="pain-"]').all()) {
         await level.selectOption('0');
     }
-    await phone.getByRole('button', { name: 'Keep these numbers' }).click();
+    await phone.getByRole('button', { name: 'Save numbers' }).click();
     await phone.getByText('numbers are kept').waitFor();
     await phone.getByLabel('What was good').fill('It went well, but slowly.');
-    await phone.getByRole('button', { name: 'Tell your teacher' }).click();
+    await phone.getByRole('button', { name: 'Send to your teacher' }).click();
     await phone.getByText('Your teacher sees it').waitFor();
     await room.goto(base);
     await room.locator('[data-came-in]').getByRole('link').click();
     await check(room);
     await room.getByText('It went well, but slowly.').waitFor();
     await room.getByText('Measured at home').waitFor();
-    await room.getByRole('button', { name: 'I have seen this' }).click();
+    await room.getByRole('button', { name: 'Mark as read' }).click();
     await room.waitForURL(`${base}/`);
     assert.equal(await room.locator('[data-came-in]').count(), 0);
     assert.deepEqual(phone.faults, []);
@@ -137,12 +137,12 @@ test('another device finds the words used up, and the first is shut in the middl
     await other.goto(address);
     await other.getByLabel('Choose a PIN').fill(PIN);
     await other.getByLabel('once more').fill(PIN);
-    await other.getByRole('button', { name: 'Come in' }).click();
+    await other.getByRole('button', { name: 'Open' }).click();
     await other.getByText('used on another device').waitFor();
     await check(other);
     await begin(phone);
     await room.goto(`${home}/own`);
-    await room.getByRole('button', { name: 'Shut it now' }).click();
+    await room.getByRole('button', { name: 'Close it now' }).click();
     await toEnd(phone);
     // The log stays on the phone, and nobody takes it for anybody's.
     await phone.getByText('Kept on this device').waitFor();
@@ -169,10 +169,10 @@ test('a whole session without a network is sent once there is one', async () => 
     await phone.evaluate(() => sessionStorage.clear());
     await phone.goto(`${base}/own`);
     await phone.getByLabel('Your PIN').fill('1111');
-    await phone.getByRole('button', { name: 'Come in' }).click();
+    await phone.getByRole('button', { name: 'Open' }).click();
     await phone.getByText('opens nothing on this phone').waitFor();
     await phone.getByLabel('Your PIN').fill(PIN);
-    await phone.getByRole('button', { name: 'Come in' }).click();
+    await phone.getByRole('button', { name: 'Open' }).click();
     await phone.getByText('Without a network').waitFor();
     await accessible(phone);
     await begin(phone);
@@ -184,7 +184,7 @@ test('a whole session without a network is sent once there is one', async () => 
     await room.locator('[data-came-in]').getByRole('link').click();
     await counts(room.getByRole('heading', { name: 'Sessions' }), 1);
     await counts(room.locator('main li'), 1);
-    await room.getByRole('button', { name: 'I have seen this' }).click();
+    await room.getByRole('button', { name: 'Mark as read' }).click();
 });
 
 test('what hurts without a network holds on the phone, and for everybody once it is sent', async () => {
@@ -193,13 +193,13 @@ test('what hurts without a network holds on the phone, and for everybody once it
     await phone.getByLabel('Which side').selectOption('left');
     await phone.getByLabel('Where').selectOption('knee');
     await phone.getByLabel('How strong').selectOption('3');
-    await phone.getByRole('button', { name: 'Write it down' }).click();
+    await phone.getByRole('button', { name: 'Save' }).click();
     await phone.getByText('written down on this phone').waitFor();
-    assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
+    assert.equal(await phone.getByRole('link', { name: 'Start session' }).count(), 0);
     // Opened anew, still without a network: it holds.
     await phone.goto(`${base}/own`);
     await phone.getByText('written down on this phone').waitFor();
-    assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
+    assert.equal(await phone.getByRole('link', { name: 'Start session' }).count(), 0);
     await phone.context().setOffline(false);
     await phone.getByText('Rests for now').first().waitFor();
     await room.goto(base);
@@ -221,7 +221,7 @@ test('what hurts in a session holds though the session is never brought to its e
     // The page is closed in the middle, and opened again.
     await phone.goto(`${base}/own`);
     await phone.getByText('written down on this phone').waitFor();
-    assert.equal(await phone.getByRole('link', { name: 'Begin' }).count(), 0);
+    assert.equal(await phone.getByRole('link', { name: 'Start session' }).count(), 0);
     await phone.context().setOffline(false);
     await phone.getByText('Rests for now').first().waitFor();
     await room.goto(home);

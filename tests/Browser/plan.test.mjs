@@ -13,7 +13,7 @@ const planned = async (page, name) => {
     await page.goto(`${home}/plans/new`);
     await page.getByLabel('Weeks').fill('5');
     await page.getByLabel('Minutes a session').fill('60');
-    await page.getByRole('button', { name: 'Make the plan' }).click();
+    await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     return page.url();
 };
@@ -83,7 +83,7 @@ test('an item is dragged, refused where a rule forbids it, moved by keys, and ta
     assert.ok(await page.locator('.strip-words').first().isVisible());
     assert.ok(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth));
     await check(page);
-    await page.getByRole('link', { name: 'For the wall' }).click();
+    await page.getByRole('link', { name: 'Print weeks' }).click();
     await page.waitForURL(/print$/);
     await page.waitForLoadState('load');
     await counts(page.locator('.wall-week'), 5);
@@ -118,14 +118,14 @@ test('a class of eight on one page', async () => {
     }
     await measured(page, 'Class Measured');
     await page.goto(`${base}/class`);
-    await page.getByRole('button', { name: 'Make the sheet' }).click();
+    await page.getByRole('button', { name: 'Make sheet' }).click();
     await page.getByText('Choose one person at least').waitFor();
     for (const box of await page.getByRole('checkbox').all()) {
         await box.check();
     }
     await page.getByLabel('1', { exact: true }).selectOption({ label: 'Pigeon' });
     await page.getByLabel('2', { exact: true }).selectOption({ label: 'Soles together' });
-    await page.getByRole('button', { name: 'Make the sheet' }).click();
+    await page.getByRole('button', { name: 'Make sheet' }).click();
     await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();
     for (const posture of await page.locator('.class-posture').all()) {
         const said = await posture.innerText();

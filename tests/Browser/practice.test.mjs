@@ -13,7 +13,7 @@ const planned = async (page, name) => {
     await page.goto(`${home}/plans/new`);
     await check(page);
     await page.getByLabel('Weeks').fill('2');
-    await page.getByRole('button', { name: 'Make the plan' }).click();
+    await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     return page.url();
 };
@@ -21,11 +21,11 @@ const planned = async (page, name) => {
 // Up to the first item of work, passing over the warm-up.
 const toWork = async (page) => {
     // Nobody begins before the question is answered.
-    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('button', { name: 'Start session' }).click();
     await page.locator('[data-asked]').waitFor();
     assert.ok(await page.locator('[data-run]').isHidden());
     await page.locator('#now-level').selectOption('0');
-    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('button', { name: 'Start session' }).click();
     for (let i = 0; i < 30 && !/Work/.test(await page.locator('[data-place]').innerText()); i += 1) {
         await page.getByRole('button', { name: 'Skip' }).click();
     }
@@ -50,7 +50,7 @@ const toEnd = async (page) => {
     for (let i = 0; i < 40 && (await page.locator('[data-run]').isVisible()); i += 1) {
         await page.getByRole('button', { name: 'Skip' }).click();
     }
-    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByRole('button', { name: 'Save session' }).click();
     await page.locator('[data-asked-last]').waitFor();
     await page.locator('#last-level').selectOption('0');
 };
@@ -70,7 +70,7 @@ const hurtAndRefused = async (page) => {
     await page.locator('#hurt-where').selectOption('inner-thigh');
     await writtenDown(page);
     await toEnd(page);
-    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByRole('button', { name: 'Save session' }).click();
     await page.getByText('the server would not take it').waitFor();
 };
 const hurtAndKept = async (page) => {
@@ -78,7 +78,7 @@ const hurtAndKept = async (page) => {
     await page.locator('#hurt-where').selectOption('inner-thigh');
     await writtenDown(page);
     await toEnd(page);
-    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByRole('button', { name: 'Save session' }).click();
     await page.getByText('Kept on this device').waitFor();
 };
 
@@ -102,14 +102,14 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await answerYes(page);
     const name = await page.locator('[data-name]').innerText();
     // A second entry is usually better: both stand in the log.
-    await page.getByRole('button', { name: 'Once more' }).click();
+    await page.getByRole('button', { name: 'Repeat' }).click();
     await answerYes(page);
     assert.equal(await page.locator('[data-name]').innerText(), name);
     // One cue at a time, the stop signs in sight all along.
     const cue = await page.locator('[data-cue]').innerText();
     assert.notEqual(cue, '');
     await says(page.locator('[data-stops]'), /^Stop at: /);
-    await page.getByText('So, not so').click();
+    await page.getByText('Right and wrong').click();
     await says(page.locator('[data-pair]'), /^So: .* Not so: /);
     await page.clock.runFor(21_000);
     assert.notEqual(await page.locator('[data-cue]').innerText(), cue);
@@ -121,8 +121,8 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByText('within the noise of').waitFor();
     await page.locator('#after-1').fill('9');
     await page.getByText('more than the noise of').waitFor();
-    await page.getByRole('button', { name: 'Record the session' }).waitFor();
-    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByRole('button', { name: 'Save session' }).waitFor();
+    await page.getByRole('button', { name: 'Save session' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     await says(page.locator('main'), /not decided on yet/);
 
@@ -134,12 +134,12 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.locator('#hurt-where').selectOption('outer-hip');
     await writtenDown(page);
     await toEnd(page);
-    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByRole('button', { name: 'Save session' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     await page.getByRole('link', { name: 'What comes next?' }).first().click();
-    await page.getByText('Step back one rung').first().waitFor();
+    await page.getByText('Go back one rung').first().waitFor();
     await check(page);
-    await page.getByRole('button', { name: 'Record the decision' }).click();
+    await page.getByRole('button', { name: 'Save decision' }).click();
     await says(page.locator('main'), /The decision is recorded/);
 });
 
@@ -230,12 +230,12 @@ test('pain in the last piece of a session ends what it bars, and the server hear
         await page.getByRole('button', { name: 'Skip' }).click();
     }
     await page.locator('#last-level').selectOption('0');
-    await page.getByRole('button', { name: 'Record the session' }).click();
+    await page.getByRole('button', { name: 'Save session' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     // The left side of the plan is struck through from here on.
     await page.locator('.strip > .barred').first().waitFor();
     await page.locator('.strip > .barred a').first().click();
-    await page.getByRole('link', { name: 'What holds it, and the way on' }).click();
+    await page.getByRole('link', { name: 'See why, and what to do' }).click();
     await page.waitForURL(/poses/);
 });
 
@@ -305,7 +305,7 @@ test('what was refused for good is mended by its day, and its pain stays', async
         [owner, key, address],
     );
     await page.goto(plan);
-    await page.getByRole('link', { name: 'See and mend them' }).click();
+    await page.getByRole('link', { name: 'Check them' }).click();
     await page.getByText('has not been yet').first().waitFor();
     await check(page, /422/);
     const today = await page.evaluate(() => new Date().toISOString().slice(0, 10));

@@ -53,19 +53,19 @@ test('one decision on a check', async () => {
     await pages[0].getByLabel('Yes').first().check();
     await pages[0].getByLabel('Yes').nth(1).check();
     await noPain(pages[0]);
-    await pages[0].getByRole('button', { name: 'Record, and see what comes next' }).click();
+    await pages[0].getByRole('button', { name: 'Save and see what comes next' }).click();
     await pages[0].waitForURL(/checks\/[0-9a-f-]{36}$/);
     await everywhere(pages[0].url());
     const answers = await atOnce('main form');
     noFault(answers);
-    assert.equal(answers.filter(({ text }) => text.includes('The decision is recorded.')).length, 1);
+    assert.equal(answers.filter(({ text }) => text.includes('The decision is saved.')).length, 1);
     assert.equal(answers.filter(({ text }) => text.includes('on record already')).length, 3);
 });
 
 test('one plan anew, and one address of the calendar', async () => {
     await pages[0].goto(`${home}/plans/new`);
     await pages[0].getByLabel('Weeks').fill('2');
-    await pages[0].getByRole('button', { name: 'Make the plan' }).click();
+    await pages[0].getByRole('button', { name: 'Make plan' }).click();
     await pages[0].waitForURL(/plans\/[0-9a-f-]{36}$/);
     await everywhere(pages[0].url());
     const planned = await atOnce('form[action$="/again"]');

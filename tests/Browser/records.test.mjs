@@ -20,7 +20,7 @@ before(async () => {
     home = await measured(page, 'Somebody "of" records, and more');
     await page.goto(`${home}/plans/new`);
     await page.getByLabel('Weeks').fill('2');
-    await page.getByRole('button', { name: 'Make the plan' }).click();
+    await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
 });
 after(() => browser.close());

@@ -35,10 +35,10 @@ test('from a reading to the route, its keystone, and what if', async () => {
     await says(page.locator('main'), /Limited by rotation/);
     await page.locator('summary', { hasText: 'What if' }).click();
     await page.getByLabel('rotation, Left').fill('130');
-    await page.getByRole('button', { name: 'Suppose it' }).click();
+    await page.getByRole('button', { name: 'Try it' }).click();
     await page.getByText('It is not touched').waitFor();
     await check(page);
-    await page.getByRole('button', { name: 'What leads there' }).click();
+    await page.getByRole('button', { name: 'Prerequisites' }).click();
     await page.waitForURL(/route/);
     await check(page);
     await says(page.locator('main'), /Keystone: rotation/);
@@ -52,7 +52,7 @@ test('from a reading to the route, its keystone, and what if', async () => {
     assert.notEqual(closer, whole);
     await page.keyboard.press('ArrowRight');
     assert.notEqual(await box(), closer);
-    await page.getByRole('button', { name: 'All of it' }).click();
+    await page.getByRole('button', { name: 'Show all' }).click();
     assert.equal(await box(), whole);
     const picture = await page.locator('[data-route] .node').count();
     const inWords = await page.locator('.terraces .mid a, .helps a').allInnerTexts();

@@ -196,7 +196,7 @@ final class RecordHostileTest extends AppTestCase
         $person = self::getContainer()->get(LoadPeople::class)->of($this->teacher(), [MadeUpStudio::people()[0]])[0];
         $this->client->loginUser($person->teacher);
         $this->client->request('GET', "/practitioners/$person->id/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '1']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
         $this->em()->clear();
         $person = $this->em()->createQuery(
             'SELECT p, t FROM '.Practitioner::class.' p JOIN p.teacher t WHERE p.id = :id',

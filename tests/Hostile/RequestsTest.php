@@ -47,10 +47,10 @@ final class RequestsTest extends AppTestCase
         $this->em()->persist($check);
         $this->em()->flush();
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/plans/new");
-        $this->client->submitForm('Make the plan', ['plan[weeks]' => '2']);
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '2']);
         $plan = $this->em()->getRepository(PracticePlan::class)->findAll()[0];
         $this->client->request('GET', "/practitioners/{$this->practitioner->id}/assessments/new");
-        $this->client->submitForm('Which tests are needed?',
+        $this->client->submitForm('Show the tests',
             ['before[consent]' => '1', 'before[pain][level]' => '0', 'before[warm]' => '1']);
         preg_match('#assessments/([0-9a-f-]{36})#', (string) $this->client->getResponse()->headers->get('Location'),
             $m);

@@ -27,28 +27,28 @@ final readonly class Control
     /** Of the middle of the knee above the floor, in cm. */
     public static function kneeHeight(float $least, float $most, float $start): self
     {
-        return self::cm('kneeHeight', 'Knee height', $least, $most, $start);
+        return self::cm('kneeHeight', 'control.kneeHeight', $least, $most, $start);
     }
 
     /** Of the hip joint above the floor, in cm. */
     public static function hipHeight(float $least, float $most, float $start): self
     {
-        return self::cm('hipHeight', 'Hip height', $least, $most, $start);
+        return self::cm('hipHeight', 'control.hipHeight', $least, $most, $start);
     }
 
     public static function seat(): self
     {
-        return self::cm('seat', 'Seat height', 0, 30, 0);
+        return self::cm('seat', 'control.seat', 0, 30, 0);
     }
 
     public static function pelvicTilt(): self
     {
-        return self::degrees('pelvicTilt', 'Pelvis tipped forward', -30, 30, 0);
+        return self::degrees('pelvicTilt', 'control.pelvis', -30, 30, 0);
     }
 
     public static function rounding(): self
     {
-        return self::degrees('rounding', 'Rounding of the back', 0, 120, 40);
+        return self::degrees('rounding', 'control.spine', 0, 120, 40);
     }
 
     /** An angle, in degrees. */

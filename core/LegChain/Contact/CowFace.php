@@ -78,9 +78,9 @@ final readonly class CowFace implements ChainReading, Contact, Posture
     /** Crossing over the midline is abduction below zero. */
     public static function about(): About
     {
-        return new About('Cow face, top leg', [
+        return new About('contact.cow-face', [
             Control::kneeHeight(8, 40, 18),
-            Control::cm('heelAhead', 'Heel ahead of the hips', 0, 30, 4),
+            Control::cm('heelAhead', 'control.heelAhead', 0, 30, 4),
             Control::seat(),
             Control::pelvicTilt(),
         ], shows: ['abduction' => [Ability::Adduction, -1.0]], test: new TestReading(4.0, isSeated: true));

@@ -95,7 +95,7 @@ final readonly class Cradle extends SeatedContact implements Contact
     public static function about(): About
     {
         return new About(
-            'Leg cradle',
+            'contact.cradle',
             [Control::seat(), Control::pelvicTilt()],
             test: new TestReading(5.0, isSeated: true, needs: ['kneeHeight', FigureFour::ANKLE]),
         );

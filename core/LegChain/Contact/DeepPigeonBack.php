@@ -146,13 +146,13 @@ final readonly class DeepPigeonBack implements Contact, Drawn, HasStrap, Posture
     public static function about(): About
     {
         return new About(
-            'Deep pigeon, back leg',
+            'contact.deep-pigeon-back',
             [
                 Control::hipHeight(8, 40, 18),
-                Control::degrees('kneeFlexion', 'Knee bent', 0, 150, 100),
-                Control::degrees('backBend', 'Back bend', 0, 120, 40),
-                Control::degrees('shoulderFlexion', 'Arm raised', 90, 200, 170),
-                Control::degrees('elbowFlexion', 'Elbow bent', 0, 150, 60),
+                Control::degrees('kneeFlexion', 'control.kneeBend', 0, 150, 100),
+                Control::degrees('backBend', 'control.backBend', 0, 120, 40),
+                Control::degrees('shoulderFlexion', 'control.armRaised', 90, 200, 170),
+                Control::degrees('elbowFlexion', 'control.elbowBend', 0, 150, 60),
                 Control::pelvicTilt(),
             ],
             shows: [

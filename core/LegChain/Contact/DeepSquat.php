@@ -84,8 +84,8 @@ final readonly class DeepSquat implements ChainReading, Contact, Posture
     public static function about(): About
     {
         return new About(
-            'Deep squat, heels down',
-            [Control::hipHeight(10, 60, 22), Control::cm('stance', 'Stance', 10, 40, 20), Control::pelvicTilt()],
+            'contact.deep-squat',
+            [Control::hipHeight(10, 60, 22), Control::cm('stance', 'control.stance', 10, 40, 20), Control::pelvicTilt()],
             OtherLeg::Alike,
         );
     }

@@ -52,8 +52,8 @@ final readonly class EasyCrossLeg extends SeatedContact implements Contact
     public static function about(): About
     {
         return new About(
-            'Easy cross-leg',
-            [Control::cm('ahead', 'Feet ahead of the hips', 10, 40, 22), Control::seat(), Control::pelvicTilt()],
+            'contact.easy-cross-leg',
+            [Control::cm('ahead', 'control.feetAhead', 10, 40, 22), Control::seat(), Control::pelvicTilt()],
             OtherLeg::Mirrors,
         );
     }

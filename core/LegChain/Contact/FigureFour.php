@@ -63,7 +63,7 @@ final readonly class FigureFour extends SeatedContact
     /** How far the thigh that carries the foot is folded, in degrees. */
     public static function control(float $start): Control
     {
-        return Control::degrees(self::OTHER, 'Other thigh folded', 30, 150, $start);
+        return Control::degrees(self::OTHER, 'control.otherThigh', 30, 150, $start);
     }
 
     public function ankle(Body $body): Vector

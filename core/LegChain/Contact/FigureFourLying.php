@@ -19,7 +19,7 @@ final class FigureFourLying implements ComesToRest, Contact
     public static function about(): About
     {
         return new About(
-            'Figure four, lying',
+            'contact.figure-four-lying',
             [FigureFour::control(90.0)],
             OtherLeg::Folded,
             Sitting::ON_BACK,

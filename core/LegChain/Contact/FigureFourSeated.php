@@ -18,7 +18,7 @@ final class FigureFourSeated implements Contact
     public static function about(): About
     {
         return new About(
-            'Figure four, seated',
+            'contact.figure-four-seated',
             [FigureFour::control(120.0)],
             OtherLeg::Folded,
             test: new TestReading(3.0, isSeated: true, needs: ['kneeHeight']),

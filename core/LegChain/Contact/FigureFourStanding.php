@@ -17,7 +17,7 @@ final class FigureFourStanding implements Contact
 {
     public static function about(): About
     {
-        return new About('Figure four, standing', [FigureFour::control(70.0)], OtherLeg::Stands);
+        return new About('contact.figure-four-standing', [FigureFour::control(70.0)], OtherLeg::Stands);
     }
 
     public static function of(SetUp $set): Posture

@@ -32,8 +32,8 @@ final readonly class Frog extends SingleJoint implements Contact, Drawn
     public static function about(): About
     {
         return new About(
-            'Frog, knees apart',
-            [Control::cm('span', 'Span between the knees', 20, 110, 80)],
+            'contact.frog',
+            [Control::cm('span', 'control.kneeSpan', 20, 110, 80)],
             OtherLeg::Alike,
             85.0,
             test: new TestReading(2.4),

@@ -25,7 +25,7 @@ final class FullLotus implements Contact
     public static function about(): About
     {
         return new About(
-            'Full lotus, second leg',
+            'contact.full-lotus',
             [Control::seat(), Control::pelvicTilt()],
             OtherLeg::Works,
             putsFootOnThigh: true,

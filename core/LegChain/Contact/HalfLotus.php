@@ -19,7 +19,7 @@ final class HalfLotus implements AnkleIsPlaced
     public static function about(): About
     {
         return new About(
-            'Half lotus, foot in the crease',
+            'contact.half-lotus',
             [Control::kneeHeight(5, 45, 10), Control::seat(), Control::pelvicTilt()],
             putsFootOnThigh: true,
         );

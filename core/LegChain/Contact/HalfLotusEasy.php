@@ -19,7 +19,7 @@ final class HalfLotusEasy implements AnkleIsPlaced
     public static function about(): About
     {
         return new About(
-            'Half lotus, foot on the mid-thigh',
+            'contact.half-lotus-easy',
             [Control::kneeHeight(5, 45, 20), Control::seat(), Control::pelvicTilt()],
             putsFootOnThigh: true,
         );

@@ -41,8 +41,8 @@ final readonly class HeelToSeat extends SingleJoint implements Contact, Drawn
     public static function about(): About
     {
         return new About(
-            'Prone, heel to seat',
-            [Control::cm('gap', 'Hip to ankle', 5, 80, 20)],
+            'contact.heel-to-seat',
+            [Control::cm('gap', 'control.hipToAnkle', 5, 80, 20)],
             OtherLeg::Behind,
             85.0,
             test: new TestReading(2.0, takesAngle: true),

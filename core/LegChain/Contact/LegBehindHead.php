@@ -74,9 +74,9 @@ final readonly class LegBehindHead extends SeatedContact implements Contact
 
     public static function about(): About
     {
-        return new About('Leg behind the head', [
+        return new About('contact.leg-behind-head', [
             Control::rounding(),
-            Control::cm('kneeOutside', 'Knee out from the midline', 8, 40, 20),
+            Control::cm('kneeOutside', 'control.kneeOut', 8, 40, 20),
             Control::seat(),
             Control::pelvicTilt(),
         ]);

@@ -72,7 +72,7 @@ final readonly class LegOverShoulder implements Contact, Drawn, Posture
 
     public static function about(): About
     {
-        return new About('Leg over the shoulder', [Control::rounding()]);
+        return new About('contact.leg-over-shoulder', [Control::rounding()]);
     }
 
     public static function of(SetUp $set): Posture

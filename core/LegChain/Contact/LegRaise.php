@@ -46,8 +46,8 @@ final readonly class LegRaise extends SingleJoint implements ComesToRest, Contac
     public static function about(): About
     {
         return new About(
-            'Lying leg raise, straight',
-            [Control::cm('heelHeight', 'Heel height', 0, 90, 60)],
+            'contact.leg-raise',
+            [Control::cm('heelHeight', 'control.heelHeight', 0, 90, 60)],
             lies: -90.0,
             shows: ['flexion' => [Ability::Hamstrings, 1.0]],
             test: new TestReading(1.5, takesAngle: true, needs: ['heelHeight']),

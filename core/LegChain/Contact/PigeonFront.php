@@ -93,10 +93,10 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
     public static function about(): About
     {
         return new About(
-            'Pigeon, front leg',
+            'contact.pigeon-front',
             [
                 Control::hipHeight(8, 40, 18),
-                Control::degrees('shinAngle', 'Shin turned from parallel', 0, 80, 45),
+                Control::degrees('shinAngle', 'control.shinTurned', 0, 80, 45),
                 Control::pelvicTilt(),
             ],
             OtherLeg::Behind,

@@ -76,9 +76,9 @@ final readonly class ShinsStacked implements ChainReading, ComesToRest, Contact,
 
     public static function about(): About
     {
-        return new About('Shins stacked, top leg', [
+        return new About('contact.shins-stacked', [
             Control::kneeHeight(5, 40, 14),
-            Control::cm('ankleHeight', 'Ankle height', 5, 45, 10),
+            Control::cm('ankleHeight', 'control.ankleHeight', 5, 45, 10),
             Control::seat(),
             Control::pelvicTilt(),
         ], test: new TestReading(1.4, isSeated: true, mayRest: true));

@@ -62,9 +62,9 @@ final readonly class SolesTogether extends SeatedContact implements AnkleIsPlace
 
     public static function about(): About
     {
-        return new About('Soles together', [
+        return new About('contact.soles-together', [
             Control::kneeHeight(5, 45, 14),
-            Control::cm('heelDistance', 'Heel distance', 5, 60, 20),
+            Control::cm('heelDistance', 'control.heelDistance', 5, 60, 20),
             Control::seat(),
             Control::pelvicTilt(),
         ], OtherLeg::Alike, test: new TestReading(4.0, isSeated: true));

@@ -33,8 +33,8 @@ final readonly class WideLegs extends SingleJoint implements Contact, Drawn
     public static function about(): About
     {
         return new About(
-            'Wide legs, straight',
-            [Control::cm('span', 'Span between the ankles', 20, 180, 120)],
+            'contact.wide-legs',
+            [Control::cm('span', 'control.ankleSpan', 20, 180, 120)],
             OtherLeg::Alike,
             shows: ['abduction' => [Ability::StraightAbduction, 1.0]],
             test: new TestReading(1.5, takesAngle: true),

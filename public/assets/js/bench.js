@@ -9,26 +9,26 @@ import { t } from './texts.js';
 
 const WAIT = 150;
 const NAMES = {
-    rotation: t('Rotation'),
-    abduction: t('Abduction'),
-    flexion: t('Flexion'),
-    kneeFlexion: t('Knee flexion'),
-    adduction: t('Crossing over'),
-    'straight-abduction': t('Abduction, legs straight'),
-    'internal-rotation': t('Inward turn'),
-    extension: t('Hip extension'),
-    hamstrings: t('Hamstrings'),
-    quadriceps: t('Front of the thigh'),
-    'spine-extension': t('Back bend, hands at'),
-    'spine-rotation': t('Turn of the spine'),
-    'side-bend': t('Side bend'),
-    'shoulder-flexion': t('Arms overhead'),
-    'shoulder-reach': t('Gap behind the back'),
-    balance: t('Balance'),
-    strength: t('Strength'),
+    rotation: t('ability.rotation'),
+    abduction: t('ability.abduction'),
+    flexion: t('ability.flexion'),
+    kneeFlexion: t('ability.kneeFlexion'),
+    adduction: t('ability.adduction'),
+    'straight-abduction': t('ability.straight-abduction'),
+    'internal-rotation': t('ability.internal-rotation'),
+    extension: t('ability.extension'),
+    hamstrings: t('ability.hamstrings'),
+    quadriceps: t('ability.quadriceps'),
+    'spine-extension': t('ability.spine-extension'),
+    'spine-rotation': t('ability.spine-rotation'),
+    'side-bend': t('ability.side-bend'),
+    'shoulder-flexion': t('ability.shoulder-flexion'),
+    'shoulder-reach': t('ability.shoulder-reach'),
+    balance: t('ability.balance'),
+    strength: t('ability.strength'),
 };
-const UNITS = { degrees: '°', cm: t(' cm'), seconds: t(' s') };
-const GATES = { 'not-now': t('Not now'), supported: t('Lying or supported'), 'may-try': t('May be tried') };
+const UNITS = { degrees: '°', cm: '\u00a0cm', seconds: '\u00a0s' };
+const GATES = { 'not-now': t('gate.not-now'), supported: t('gate.supported'), 'may-try': t('gate.may-try') };
 
 const form = document.querySelector('form[data-bench]');
 const figure = document.querySelector('[data-drawing]');
@@ -57,29 +57,26 @@ const shown = ({ ability, value, unit, sd, atLeast }) => {
 const lines = (answer) => {
     const list = answer.shows.map(shown);
     if (answer.shows.length === 0) {
-        list.push(paragraph(t('Written down; no angle rests on it.'), 'soft'));
+        list.push(paragraph(t('bench.no_angle'), 'soft'));
     }
     if (!answer.clean) {
-        list.push(paragraph(t('Compensated or painful: a lower bound, not a capacity.'), 'fault'));
+        list.push(paragraph(t('bench.compensated'), 'fault'));
     }
     if (answer.measureAgain) {
-        list.push(paragraph(t('The trials are %1% apart: measure a third time.', answer.range.toFixed(1)), 'fault'));
+        list.push(paragraph(t('bench.third', { range: answer.range.toFixed(1) }), 'fault'));
     } else if (answer.trials > 1) {
-        list.push(paragraph(t('Spread of %1% trials: %2%', answer.trials, answer.range.toFixed(1)), 'soft'));
+        list.push(paragraph(t('bench.spread', { count: answer.trials, range: answer.range.toFixed(1) }), 'soft'));
     }
     if (answer.gate) {
         list.push(paragraph(GATES[answer.gate], 'soft'));
     }
     if (answer.conditioning) {
         const { betterHeels } = answer.conditioning;
-        const better =
-            betterHeels === null
-                ? ''
-                : ` ${t('A second reading with the heels at %1% cm tells more.', betterHeels.toFixed(0))}`;
-        list.push(paragraph(t('So tightly folded a knee reads the hip poorly.') + better, 'soft'));
+        const better = betterHeels === null ? '' : ` ${t('bench.heels', { cm: betterHeels.toFixed(0) })}`;
+        list.push(paragraph(t('bench.tight') + better, 'soft'));
     }
     if (answer.stop) {
-        list.push(paragraph(t('Stop sign: end this test, and offer the gentler form.'), 'fault'));
+        list.push(paragraph(t('bench.stop'), 'fault'));
     }
     return list;
 };
@@ -87,8 +84,8 @@ const lines = (answer) => {
 const show = (side, answer) => {
     const target = document.querySelector(`[data-shows="${side}"]`);
     if (!answer) {
-        const title = t(side === 'left' ? 'Left' : 'Right');
-        target.replaceChildren(paragraph(t('%1%: nothing read yet', title), 'soft'));
+        const title = t(side === 'left' ? 'side.left.short' : 'side.right.short');
+        target.replaceChildren(paragraph(t('bench.nothing', { side: title }), 'soft'));
     } else if (answer.error) {
         target.replaceChildren(paragraph(answer.error.message, 'fault'));
     } else {
@@ -123,7 +120,7 @@ const ask = async () => {
         announce.textContent = '';
         announce.className = 'unseen';
     } catch {
-        announce.textContent = t('The angles cannot be computed just now; the numbers typed are still here.');
+        announce.textContent = t('bench.offline');
         announce.className = 'note caution';
     }
 };

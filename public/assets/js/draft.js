@@ -122,14 +122,14 @@ export const keepDraft = (form, changed) => {
             return p;
         };
         panel.replaceChildren(
-            line(t('This test was also filled in elsewhere. Nothing was overwritten: choose one.')),
-            line(t('Here: %1%', spoken(form, content(form)))),
-            line(t('Elsewhere: %1%', spoken(form, other) || t('recorded or emptied'))),
-            button(t('Keep what is here'), () => {
+            line(t('draft.two')),
+            line(t('draft.here', { what: spoken(form, content(form)) })),
+            line(t('draft.elsewhere', { what: spoken(form, other) || t('draft.emptied') })),
+            button(t('draft.keep_here'), () => {
                 seen(otherVersion);
                 send();
             }),
-            button(t('Take the other'), () => {
+            button(t('draft.take_other'), () => {
                 seen(otherVersion);
                 fill(form, other);
                 write(true);
@@ -162,11 +162,11 @@ export const keepDraft = (form, changed) => {
                 throw new Error(String(response.status));
             } else {
                 seen((await response.json()).version);
-                status.textContent = t('Kept.');
+                status.textContent = t('draft.kept');
                 write(true);
             }
         } catch {
-            status.textContent = t('Kept on this device only: no connection, or signed out elsewhere.');
+            status.textContent = t('draft.only_here');
             clearTimeout(timer);
             timer = setTimeout(send, 10 * WAIT);
         }
@@ -183,12 +183,12 @@ export const keepDraft = (form, changed) => {
     const isFresh = document.querySelector('[aria-invalid="true"], .fault[id]') === null;
     if (isFresh && version > 0) {
         fill(form, server);
-        status.textContent = t('What was typed before is back.');
+        status.textContent = t('draft.back');
     }
     if (isFresh && local && !local.synced && !same(local.content, content(form))) {
         if (local.version === version) {
             fill(form, local.content);
-            status.textContent = t('What was typed on this device is back.');
+            status.textContent = t('draft.back_here');
             send();
         } else {
             const other = content(form);

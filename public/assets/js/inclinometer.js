@@ -24,7 +24,7 @@ export const listenToInclinometer = (form, keys) => {
         const event = JSON.parse(data);
         if (event.state === 'lost') {
             lost = true;
-            say(t('No connection to the instrument. Readings taken are kept; it is being looked for.'));
+            say(t('live.lost'));
             return;
         }
         if (event.state === 'garbled') {
@@ -36,10 +36,10 @@ export const listenToInclinometer = (form, keys) => {
             caught = event.steady;
             take.disabled = false;
             panel.classList.add('steady');
-            say(t('Steady at %1%°', caught.toFixed(1)));
+            say(t('live.steady', { degrees: caught.toFixed(1) }));
         } else {
             panel.classList.remove('steady');
-            say(caught === null ? t('Moving …') : t('Moving … last steady at %1%°', caught.toFixed(1)));
+            say(caught === null ? t('live.moving') : t('live.moving.last', { degrees: caught.toFixed(1) }));
         }
     };
     const stop = () => {
@@ -56,7 +56,7 @@ export const listenToInclinometer = (form, keys) => {
         source.addEventListener('error', () => {
             // The connection is renewed every so often; only one that stays away is worth a word.
             if (source?.readyState === EventSource.CLOSED) {
-                say(t('No connection to the instrument. Readings taken are kept; it is being looked for.'));
+                say(t('live.lost'));
             }
         });
         take.focus();
@@ -68,7 +68,7 @@ export const listenToInclinometer = (form, keys) => {
         }
         const input = keys.target('degrees');
         if (!input) {
-            say(t('Every trial has its angle.'));
+            say(t('live.full'));
             return;
         }
         keys.put(input, caught.toFixed(1));
@@ -76,7 +76,7 @@ export const listenToInclinometer = (form, keys) => {
         if (tool) {
             tool.value = 'inclinometer';
         }
-        say(t('Taken: %1%°', caught.toFixed(1)));
+        say(t('live.taken', { degrees: caught.toFixed(1) }));
         caught = null;
         take.disabled = true;
         if (!lost) {

@@ -9,7 +9,7 @@ export const parse = (text) => {
 
 export const makeControl = ({ name, label, unit: sign, least, most, start, step }, given) => {
     const box = element('div', '', 'control');
-    const title = element('label', `${t(label)} (${sign === 'cm' ? 'cm' : t('degrees')})`);
+    const title = element('label', `${label} (${sign === 'cm' ? 'cm' : t('unit.degrees')})`);
     const number = element('input', '', 'input figure small-figure');
     const range = element('input');
     const value = Number(given ?? start);
@@ -20,7 +20,7 @@ export const makeControl = ({ name, label, unit: sign, least, most, start, step 
     number.value = String(value);
     title.htmlFor = number.id;
     Object.assign(range, { type: 'range', min: least, max: most, step, value });
-    range.setAttribute('aria-label', t('%1%, slider', t(label)));
+    range.setAttribute('aria-label', t('lab.slider', { what: label }));
     const fault = element('p', '', 'fault');
     fault.hidden = true;
     fault.id = `lab-${name}-fault`;
@@ -31,7 +31,9 @@ export const makeControl = ({ name, label, unit: sign, least, most, start, step 
     const check = () => {
         const typed = parse(number.value);
         const wrong = typed === null || typed < least || typed > most;
-        fault.textContent = wrong ? t('From %1% to %2% %3%.', least, most, sign === 'cm' ? 'cm' : t('degrees')) : '';
+        fault.textContent = wrong
+            ? t('lab.range', { least, most, unit: sign === 'cm' ? 'cm' : t('unit.degrees') })
+            : '';
         fault.hidden = !wrong;
         number.setAttribute('aria-invalid', String(wrong));
         if (wrong) {

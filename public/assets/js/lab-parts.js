@@ -37,14 +37,18 @@ export const dial = (name, { asked, has, standIn }) => {
         }
     }
     part(svg, 'asked', `M${point(asked, 34)}L${point(asked, 50)}`);
-    box.append(svg, element('strong', name), element('div', t('asks %1%°', asked.toFixed(0)), 'figures small'));
+    box.append(
+        svg,
+        element('strong', name),
+        element('div', t('lab.asks', { degrees: asked.toFixed(0) }), 'figures small'),
+    );
     if (has !== null) {
         box.append(
             element(
                 'div',
                 asked > has
-                    ? t('%1%° missing', (asked - has).toFixed(0))
-                    : t('%1%° to spare', (has - asked).toFixed(0)),
+                    ? t('lab.missing.degrees', { degrees: (asked - has).toFixed(0) })
+                    : t('lab.spare', { degrees: (has - asked).toFixed(0) }),
                 asked > has ? 'missing-text small' : 'small',
             ),
         );

@@ -1,21 +1,21 @@
 // What the lab says of an answer, in words.
-import { t } from './texts.js';
+import { anyOf, t } from './texts.js';
 
 export const NAMES = {
-    rotation: t('Rotation'),
-    abduction: t('Abduction'),
-    flexion: t('Flexion'),
-    kneeFlexion: t('Knee flexion'),
+    rotation: t('ability.rotation'),
+    abduction: t('ability.abduction'),
+    flexion: t('ability.flexion'),
+    kneeFlexion: t('ability.kneeFlexion'),
 };
 export const PROPS = {
-    seat: t('Seat'),
-    kneeHeight: t('Knee block'),
-    ankleHeight: t('Ankle block'),
-    hipHeight: t('Hip block'),
-    shinAngle: t('Shin slanted'),
-    heelDistance: t('Heels out'),
-    pelvicTilt: t('Pelvis tucked'),
-    rounding: t('Back rounded'),
+    seat: t('lab.prop.seat'),
+    kneeHeight: t('lab.prop.knee'),
+    ankleHeight: t('lab.prop.ankle'),
+    hipHeight: t('lab.prop.hip'),
+    shinAngle: t('lab.prop.shin'),
+    heelDistance: t('lab.prop.heels'),
+    pelvicTilt: t('lab.prop.pelvis'),
+    rounding: t('lab.prop.rounding'),
 };
 const ANGLES = ['shinAngle', 'pelvicTilt', 'rounding'];
 export const signed = (value, digits = 0) => {
@@ -29,55 +29,46 @@ export const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) =>
     const missing = Object.entries(components).filter(([, { asked, has }]) => asked > has);
     const parts = [];
     if (missing.length === 0) {
-        parts.push(t('Nothing is missing here.'));
+        parts.push(t('lab.fits'));
     } else {
         parts.push(
-            t(
-                'Missing: %1%.',
-                missing
+            t('lab.missing', {
+                what: missing
                     .map(([name, { asked, has }]) =>
-                        t('%1%° of %2%', (asked - has).toFixed(0), NAMES[name].toLowerCase()),
+                        t('lab.missing.part', { degrees: (asked - has).toFixed(0), what: NAMES[name].toLowerCase() }),
                     )
                     .join(', '),
-            ),
+            }),
         );
     }
     if (atKnee > 0) {
-        parts.push(t('Drawn into place, %1%° would come from the knee.', atKnee.toFixed(0)));
+        parts.push(t('lab.knee', { degrees: atKnee.toFixed(0) }));
     }
     if (knee?.lowest !== null && knee?.lowest !== undefined) {
         parts.push(
-            t(
-                'The knee may come down to %1% cm; %2% sets that.',
-                knee.lowest.toFixed(1),
-                knee.limiter === 'floor' ? t('the floor') : NAMES[knee.limiter].toLowerCase(),
-            ),
+            t('lab.lowest', {
+                cm: knee.lowest.toFixed(1),
+                what: knee.limiter === 'floor' ? t('lab.floor') : NAMES[knee.limiter].toLowerCase(),
+            }),
         );
         if (knee.longShin && knee.proportion > 0) {
-            parts.push(t('%1% cm of it come from a long shin.', knee.proportion.toFixed(1)));
+            parts.push(t('lab.long_shin', { cm: knee.proportion.toFixed(1) }));
         }
     } else if (knee) {
         const ways = [
-            knee.tuck === null ? '' : t('tucks by %1%°', Math.ceil(knee.tuck)),
-            knee.seat === null ? '' : t('sits %1% cm high', knee.seat.toFixed(1)),
+            knee.tuck === null ? '' : t('lab.way.tuck', { degrees: Math.ceil(knee.tuck) }),
+            knee.seat === null ? '' : t('lab.way.seat', { cm: knee.seat.toFixed(1) }),
         ].filter(Boolean);
-        parts.push(
-            ways.length
-                ? t('No knee height fits with an upright pelvis, unless it %1%.', ways.join(t(' or ')))
-                : t('No knee height fits with an upright pelvis.'),
-        );
+        parts.push(ways.length ? t('lab.no_knee.ways', { ways: anyOf(ways) }) : t('lab.no_knee'));
     }
     if (strap !== null) {
-        parts.push(t('Strap: %1% cm.', strap.toFixed(0)));
+        parts.push(t('lab.strap', { cm: strap.toFixed(0) }));
     }
     if (conditioning) {
         parts.push(
             conditioning.betterHeels === null
-                ? t('So tightly folded a knee reads the hip poorly.')
-                : t(
-                      'So tightly folded a knee reads the hip poorly; heels at %1% cm tell more.',
-                      conditioning.betterHeels.toFixed(0),
-                  ),
+                ? t('bench.tight')
+                : t('lab.tight', { cm: conditioning.betterHeels.toFixed(0) }),
         );
     }
     return parts.join(' ');

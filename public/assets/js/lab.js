@@ -6,7 +6,7 @@ import { drawInto } from './picture.js';
 import { t } from './texts.js';
 
 const WAIT = 30;
-const SOURCES = { memory: t('a published norm, from memory'), own: t("this product's own") };
+const SOURCES = { memory: t('lab.source.memory'), own: t('lab.source.own') };
 
 const form = document.querySelector('form.lab');
 const select = form.querySelector('#lab-posture');
@@ -55,7 +55,7 @@ const showProps = ({ props, advice, blankets, components }) => {
     const target = document.querySelector('[data-props]');
     const columns = Object.keys(components);
     if (props.length === 0) {
-        target.replaceChildren(element('p', t('This posture has no prop to change.'), 'soft'));
+        target.replaceChildren(element('p', t('lab.no_props'), 'soft'));
         return;
     }
     const rows = props.map(({ prop, step, change }) => [
@@ -66,25 +66,21 @@ const showProps = ({ props, advice, blankets, components }) => {
     advice.forEach(({ prop, value }) => {
         const text =
             value === null
-                ? t('%1%: alone it does not close every margin.', PROPS[prop])
-                : t(
-                      '%1%: %2% closes every margin, with the noise to spare.',
-                      PROPS[prop],
-                      value.toFixed(1) + unit(prop),
-                  );
+                ? t('lab.prop.not_enough', { prop: PROPS[prop] })
+                : t('lab.prop.enough', { prop: PROPS[prop], value: value.toFixed(1) + unit(prop) });
         needs.append(element('li', text));
     });
     const parts = [
-        table(t('Change of what is asked, by prop'), [t('Change'), ...columns.map((name) => NAMES[name])], rows),
-        element('h3', t('The least that is enough')),
+        table(t('lab.changes'), [t('lab.change'), ...columns.map((name) => NAMES[name])], rows),
+        element('h3', t('lab.least')),
         needs,
     ];
     if (advice.length > 0 && advice.every(({ value }) => value === null)) {
-        parts.push(element('p', t('No single prop is enough here: choose an easier form.'), 'note caution'));
+        parts.push(element('p', t('lab.no_prop'), 'note caution'));
     }
     if (blankets.some(({ flexion }) => Math.abs(flexion ?? 0) >= 0.05)) {
         parts.push(
-            element('h3', t('Blanket by blanket, flexion')),
+            element('h3', t('lab.blankets')),
             element(
                 'p',
                 blankets.map(({ flexion }, i) => `${i + 1}: ${signed(flexion ?? 0, 1)}°`).join('   '),
@@ -102,19 +98,21 @@ const show = () => {
     }
     sentence.textContent = sentenceOf(answer);
     stopped.hidden = answer.held.length === 0;
-    stopped.textContent = t('Held on this side: %1%. To look at, not to practise.', answer.held.join('; '));
+    stopped.textContent = t('lab.held', { names: answer.held.join('; ') });
     show3d(figure, answer);
     const dials = Object.entries(answer.components).map(([name, component]) => dial(NAMES[name], component));
     if (answer.back !== null) {
-        dials.push(dial(t('Back'), { asked: answer.back, has: null, standIn: false }));
+        dials.push(dial(t('lab.back'), { asked: answer.back, has: null, standIn: false }));
     }
     document.querySelector('[data-dials]').replaceChildren(...dials);
-    const heads = ['', t('Asked'), t('There'), t('Difference')];
+    const heads = ['', t('lab.needed'), t('lab.available'), t('lab.difference')];
     const rows = Object.entries(answer.components).map(
         ([name, { asked, has, standIn, standInSource, difference, error }]) => [
             NAMES[name],
             `${asked.toFixed(0)}°`,
-            standIn ? [`${has.toFixed(0)}°`, ` ${t('stand-in: %1%', SOURCES[standInSource])}`] : `≥ ${has.toFixed(0)}°`,
+            standIn
+                ? [`${has.toFixed(0)}°`, ` ${t('lab.stand_in', { source: SOURCES[standInSource] })}`]
+                : `≥ ${has.toFixed(0)}°`,
             `${signed(difference)}° ${error === null ? '' : `± ${error.toFixed(0)}°`}`,
             ...(kept
                 ? [kept.components[name] ? `${signed(difference - kept.components[name].difference)}°` : '–']
@@ -123,13 +121,9 @@ const show = () => {
     );
     document
         .querySelector('[data-table]')
-        .replaceChildren(
-            table(t('What is asked and what is there'), kept ? [...heads, t('Against the held one')] : heads, rows),
-        );
+        .replaceChildren(table(t('lab.table'), kept ? [...heads, t('lab.against')] : heads, rows));
     document.querySelector('[data-method]').textContent =
-        answer.method === 'sampled'
-            ? t('± is one standard deviation, sampled: the chain bends too much here for a straight line.')
-            : t('± is one standard deviation, first order; what capacity and demand share of the body has cancelled.');
+        answer.method === 'sampled' ? t('lab.error.sampled') : t('lab.error');
     showProps(answer);
 };
 
@@ -139,7 +133,7 @@ const ask = async () => {
     const values = {};
     for (const input of controls.querySelectorAll('input[name]')) {
         if (input.getAttribute('aria-invalid') === 'true') {
-            sentence.textContent = t('One number is out of its range; it is marked beside the field.');
+            sentence.textContent = t('lab.out_of_range');
             return;
         }
         values[input.name.slice('values['.length, -1)] = parse(input.value);
@@ -155,7 +149,7 @@ const ask = async () => {
         requestAnimationFrame(show);
     } catch (error) {
         if (error.name !== 'AbortError') {
-            sentence.textContent = t('The server cannot be reached just now; the set-up is still here.');
+            sentence.textContent = t('lab.offline');
         }
     }
 };
@@ -196,7 +190,7 @@ document.querySelector('[data-compare]').addEventListener('click', () => {
         kept = answer;
         held.hidden = false;
         document.querySelector('[data-held-name]').textContent =
-            `${select.selectedOptions[0].textContent}, ${t(side() === 'left' ? 'Left' : 'Right').toLowerCase()}`;
+            `${select.selectedOptions[0].textContent}, ${t(side() === 'left' ? 'side.left.short' : 'side.right.short').toLowerCase()}`;
         show3d(document.querySelector('[data-held-figure]'), kept);
         show();
     }

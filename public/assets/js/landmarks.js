@@ -4,13 +4,13 @@ import { t } from './texts.js';
 
 const POINTS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
 const NAMES = {
-    kneeHeight: t('Knee height'),
-    ankleHeight: t('Ankle height'),
-    hipHeight: t('Hip height'),
-    hipToAnkle: t('Hip to ankle'),
-    shinAngle: t('Shin to the floor'),
-    thighAngle: t('Thigh to the floor'),
-    kneeBend: t('Knee bend'),
+    kneeHeight: t('picture.kneeHeight'),
+    ankleHeight: t('picture.ankleHeight'),
+    hipHeight: t('picture.hipHeight'),
+    hipToAnkle: t('picture.hipToAnkle'),
+    shinAngle: t('picture.shinAngle'),
+    thighAngle: t('picture.thighAngle'),
+    kneeBend: t('picture.kneeBend'),
 };
 // Which of a test's numbers a measured one can stand for.
 const FEEDS = {
@@ -88,7 +88,10 @@ export const measureOnPicture = (form, keys) => {
             const button = document.createElement('button');
             button.type = 'button';
             button.className = 'button';
-            button.textContent = t('Take %1%: %2%', NAMES[name], `${value.toFixed(1)} ${unit === 'cm' ? 'cm' : '°'}`);
+            button.textContent = t('picture.take', {
+                what: NAMES[name],
+                value: `${value.toFixed(1)} ${unit === 'cm' ? 'cm' : '°'}`,
+            });
             button.addEventListener('click', () => {
                 const measure = input.dataset.measure;
                 const empty = [...form.querySelectorAll(`input[data-measure="${measure}"]`)].find(
@@ -113,7 +116,7 @@ export const measureOnPicture = (form, keys) => {
     const ask = async () => {
         const missing = POINTS.filter((name) => !points[name]);
         if (missing.length > 0) {
-            answer.textContent = t('%1% of 7 points marked.', POINTS.length - missing.length);
+            answer.textContent = t('picture.marked', { count: POINTS.length - missing.length });
             return;
         }
         try {
@@ -140,7 +143,7 @@ export const measureOnPicture = (form, keys) => {
                 .join(' · ');
             offer(measured);
         } catch {
-            answer.textContent = t('The points cannot be measured just now; they are still here.');
+            answer.textContent = t('picture.offline');
         }
     };
     const set = (x, y) => {
@@ -183,7 +186,7 @@ export const measureOnPicture = (form, keys) => {
             return;
         }
         if (!['image/jpeg', 'image/png'].includes(file.type) || file.size > LARGEST) {
-            answer.textContent = t('A picture is a JPEG or PNG of up to 8 MB.');
+            answer.textContent = t('picture.kind');
             file = null;
             return;
         }
@@ -192,7 +195,7 @@ export const measureOnPicture = (form, keys) => {
             keep.disabled = false;
             paint();
         } catch {
-            answer.textContent = t('This file cannot be shown as a picture.');
+            answer.textContent = t('picture.broken');
             file = null;
         }
     });
@@ -222,10 +225,10 @@ export const measureOnPicture = (form, keys) => {
                 body,
             });
             const { error } = await response.json();
-            answer.textContent = error ?? t('The picture is kept, without place, time and camera.');
+            answer.textContent = error ?? t('picture.kept');
             keep.disabled = !error;
         } catch {
-            answer.textContent = t('The picture could not be kept; it is still here.');
+            answer.textContent = t('picture.not_kept');
         }
     });
 };

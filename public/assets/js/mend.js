@@ -16,8 +16,8 @@ const words = ({ posture, drill, rung, side, holdReached, pain }) =>
     [
         `${names[drill] ?? names[posture] ?? posture} (${rung})`,
         sideOf({ side }) ?? side,
-        holdReached ? t('held') : t('not held'),
-        ...(pain ? [t('Pain %1% of 10 was written down.', pain.level)] : []),
+        holdReached ? t('log.held') : t('log.not_held'),
+        ...(pain ? [t('log.pain', { level: pain.level })] : []),
     ].join(', ');
 
 const mended = (body, on, leftOut) => ({
@@ -32,16 +32,10 @@ const mended = (body, on, leftOut) => ({
     ],
 });
 const section = ({ id, refused, content }) => {
-    const title = element('h2', { textContent: t('Session of %1%', content?.body.on ?? '?') });
-    const why = element('p', { className: 'note caution', textContent: refused || t('Not sent yet.') });
+    const title = element('h2', { textContent: t('log.session', { day: content?.body.on ?? '?' }) });
+    const why = element('p', { className: 'note caution', textContent: refused || t('log.unsent') });
     if (!content) {
-        return element(
-            'section',
-            {},
-            title,
-            why,
-            element('p', { textContent: t('It cannot be read with this sign-in.') }),
-        );
+        return element('section', {}, title, why, element('p', { textContent: t('log.unreadable') }));
     }
     const day = element('input', { className: 'input', type: 'date', id: `on-${id}`, value: content.body.on });
     const boxes = content.body.items.map((item) => {
@@ -53,11 +47,11 @@ const section = ({ id, refused, content }) => {
                 { className: 'choice' },
                 box,
                 ' ',
-                element('span', { textContent: `${t('Leave out:')} ${words(item)}` }),
+                element('span', { textContent: t('log.leave_out', { what: words(item) }) }),
             ),
         };
     });
-    const button = element('button', { className: 'button main', type: 'button', textContent: t('Send again') });
+    const button = element('button', { className: 'button main', type: 'button', textContent: t('log.send') });
     button.addEventListener('click', async () => {
         const leftOut = new Set(boxes.flatMap(({ box }, index) => (box.checked ? [index] : [])));
         button.disabled = true;
@@ -72,7 +66,7 @@ const section = ({ id, refused, content }) => {
         element(
             'div',
             { className: 'field' },
-            element('label', { className: 'label', htmlFor: day.id, textContent: t('Day of the session') }),
+            element('label', { className: 'label', htmlFor: day.id, textContent: t('log.day') }),
             day,
         ),
         ...boxes.map(({ label }) => label),

@@ -2,10 +2,7 @@
 import { t } from './texts.js';
 
 /** What is said while it waits to be told. */
-export const untold = () =>
-    t(
-        'It is written down on this phone, and is sent as soon as there is a network. Nothing is begun until then. Lie down, and let it rest.',
-    );
+export const untold = () => t('own.untold');
 
 /** Takes every way to begin off a page; answers the note that says why, for its place. */
 export const withhold = (page, why) => {

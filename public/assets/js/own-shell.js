@@ -56,7 +56,7 @@ const show = () => {
     document.body.dataset.owner = week.owner;
     document.dispatchEvent(new Event('logs'));
     const page = laid(week.page);
-    page.prepend(note(t('Without a network, as it was planned on %1%.', week.on)));
+    page.prepend(note(t('own.as_of', { day: week.on })));
     for (const form of page.querySelectorAll('form')) {
         form.remove();
     }
@@ -65,9 +65,7 @@ const show = () => {
     const isOver = today() > week.until;
     if (hurting(week.owner) || isOver) {
         // What hurts holds here as well, until the server has heard it and has planned anew.
-        page.prepend(
-            withhold(page, isOver ? t('This week is over: nothing more of it is begun without a network.') : untold()),
-        );
+        page.prepend(withhold(page, isOver ? t('own.over') : untold()));
     }
     for (const section of page.querySelectorAll('[data-on]')) {
         section.hidden = section.dataset.on < today();

@@ -48,9 +48,9 @@ if (place && canKeep()) {
         const response = await fetch('/own/week').catch(() => null);
         if (response?.ok) {
             await keepWeek(await response.json());
-            say(t('This week is on this phone, behind your PIN: it works without a network.'));
+            say(t('own.kept'));
         }
     } else {
-        say(t('To have this week without a network, close this page and come in again with your PIN.'));
+        say(t('own.not_kept'));
     }
 }

@@ -50,14 +50,13 @@ const sayWhatWaits = () => {
     }
     document.querySelector('main [role="status"]').append(note);
     const why = [...new Set(logs.map((log) => log.refused).filter(Boolean))].join('; ');
-    note.textContent =
-        t('Logs of sessions that wait on this device and are not sent yet: %1%.', logs.length) + (why ? ` ${why}` : '');
+    note.textContent = t('log.waiting', { count: logs.length }) + (why ? ` ${why}` : '');
     if (document.body.dataset.tokens) {
         return;
     }
     const link = document.createElement('a');
     link.href = '/waiting-logs';
-    link.textContent = t('See and mend them');
+    link.textContent = t('log.mend');
     note.append(' ', link);
 };
 document.addEventListener('logs', sayWhatWaits);

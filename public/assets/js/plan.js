@@ -26,10 +26,10 @@ const send = async (fields, near) => {
             sessionStorage.setItem('plan-place', String(window.scrollY));
             window.location.assign(said.address);
         } else {
-            refuse(said.refused ?? t('Not changed.'), near);
+            refuse(said.refused ?? t('plan.refused'), near);
         }
     } catch {
-        refuse(t('Not changed: there is no connection.'), near);
+        refuse(t('plan.offline'), near);
     }
 };
 const placeOf = (li) => {
@@ -88,12 +88,12 @@ const drop = (event) => {
     const target = day?.dataset.day ?? other?.closest('[data-strip]').dataset.strip;
     if (!target) {
         // Somewhere that is no day of practice to come.
-        refuse(t('Not changed. There is no session to come where this was dropped.'));
+        refuse(t('plan.no_session'));
         return;
     }
     const [toWeek, toSession] = target.split('-');
     if (toWeek !== week) {
-        refuse(t('Not changed. Work is moved within its week.'));
+        refuse(t('plan.other_week'));
     } else if (toSession !== session) {
         send({ week, session, item, change: `to-${toSession}` });
     } else if (other && other !== li) {

@@ -7,14 +7,17 @@ const clock = (left) => `${Math.floor(left / 60)}:${String(left % 60).padStart(2
 // As the plan counts it: breaths, or which repetition it is and whether to press or to yield; else by time.
 const counted = ({ seconds, breaths, repetitions, press }, left) => {
     if (breaths) {
-        return { text: t('%1% breaths', Math.ceil((left * breaths) / seconds)), breath: seconds / breaths };
+        return {
+            text: t('clock.breaths', { count: Math.ceil((left * breaths) / seconds) }),
+            breath: seconds / breaths,
+        };
     }
     if (!repetitions) {
         return { text: clock(left), breath: 0 };
     }
     const over = ((seconds - left) * repetitions) / seconds;
-    const which = t('%1% of %2%', Math.min(repetitions, Math.floor(over) + 1), repetitions);
-    return { text: press ? `${which} ${over % 1 < press ? t('press') : t('yield')}` : which, breath: 0 };
+    const which = t('clock.of', { now: Math.min(repetitions, Math.floor(over) + 1), all: repetitions });
+    return { text: press ? `${which} ${over % 1 < press ? t('clock.press') : t('clock.yield')}` : which, breath: 0 };
 };
 
 /** What is shown, and how many seconds a breath has; none where nobody counts breaths. */
@@ -24,7 +27,7 @@ export const paced = (item, left, pace) => {
     }
     return pace === 'time'
         ? { text: clock(left), breath: 0 }
-        : { text: t('%1% breaths', Math.ceil(left / Number(pace))), breath: Number(pace) };
+        : { text: t('clock.breaths', { count: Math.ceil(left / Number(pace)) }), breath: Number(pace) };
 };
 
 /** One cue at a time, and long enough to be done. */

@@ -1,7 +1,7 @@
 // What is written down at the end of a session: a form of what was done, and what it says.
 import { t } from './texts.js';
 
-const SIDES = { left: t('Left side'), right: t('Right side'), both: t('Both sides') };
+const SIDES = { left: t('side.left'), right: t('side.right'), both: t('side.both') };
 
 /** On which side something is done, in words; a page that was kept says it as before. */
 export const sideOf = ({ side, sideSaid }) => SIDES[sideSaid ?? side];
@@ -23,8 +23,8 @@ const words = (index) => {
     const input = document.createElement('input');
     input.className = 'input';
     input.maxLength = 500;
-    input.placeholder = t('A note, if any');
-    input.setAttribute('aria-label', t('A note, if any'));
+    input.placeholder = t('session.note');
+    input.setAttribute('aria-label', t('session.note'));
     input.dataset.item = index;
     input.dataset.name = 'note';
     return input;
@@ -32,7 +32,7 @@ const words = (index) => {
 const painLine = ({ level }) => {
     const line = document.createElement('p');
     line.className = 'fault';
-    line.textContent = t('Pain %1% of 10 was written down.', level);
+    line.textContent = t('log.pain', { level });
     return line;
 };
 
@@ -46,13 +46,13 @@ export const writtenForm = (items, done) =>
             const box = document.createElement('fieldset');
             const legend = document.createElement('legend');
             legend.className = 'label';
-            const which = item.tries ? `, ${t('try %1%', item.tries)}` : '';
+            const which = item.tries ? `, ${t('log.try', { number: item.tries })}` : '';
             legend.textContent = `${item.name}: ${item.rungName}, ${sideOf(item).toLowerCase()}${which}`;
             box.append(
                 legend,
-                tick(index, 'holdReached', t('The hold was reached'), holdReached),
-                tick(index, 'evenBreath', t('The breath stayed even'), evenBreath),
-                ...(item.props.length > 0 ? [tick(index, 'propsUsed', t('With the props as planned'), true)] : []),
+                tick(index, 'holdReached', t('log.hold'), holdReached),
+                tick(index, 'evenBreath', t('log.breath'), evenBreath),
+                ...(item.props.length > 0 ? [tick(index, 'propsUsed', t('log.props'), true)] : []),
                 ...item.compensations.map(({ id, text }) => tick(index, `compensation:${id}`, text, false)),
                 words(index),
                 ...(pain ? [painLine(pain)] : []),

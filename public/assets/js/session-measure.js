@@ -22,12 +22,8 @@ export const measureOf = (root, noise, say) => {
                 say('');
                 return;
             }
-            const numbers = [(second - first).toFixed(1), noise.toFixed(1)];
-            say(
-                Math.abs(second - first) > noise
-                    ? t('Changed by %1% cm: more than the noise of %2% cm.', ...numbers)
-                    : t('Changed by %1% cm: within the noise of %2% cm.', ...numbers),
-            );
+            const numbers = { cm: (second - first).toFixed(1), error: noise.toFixed(1) };
+            say(Math.abs(second - first) > noise ? t('session.changed', numbers) : t('session.unchanged', numbers));
         });
     }
 

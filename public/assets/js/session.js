@@ -12,7 +12,12 @@ const root = document.querySelector('[data-session]');
 const find = (name) => root.querySelector(`[data-${name}]`);
 const items = JSON.parse(root.dataset.session).map((item, index) => ({ ...item, figure: index }));
 const ends = painsEnd(JSON.parse(root.dataset.pains));
-const PHASES = { 'warm-up': t('Warm-up'), work: t('Work'), counter: t('Counterpose'), rest: t('Rest') };
+const PHASES = {
+    'warm-up': t('phase.warm-up'),
+    work: t('phase.work'),
+    counter: t('phase.counter'),
+    rest: t('phase.rest'),
+};
 
 const done = new Map();
 const pains = [];
@@ -102,7 +107,7 @@ const show = (index) => {
     at = index;
     const item = items[at];
     left = item.seconds;
-    find('place').textContent = t('%1% of %2%, %3%', at + 1, items.length, PHASES[item.phase]);
+    find('place').textContent = t('session.place', { now: at + 1, all: items.length, phase: PHASES[item.phase] });
     find('name').textContent = item.name === item.rungName ? item.name : `${item.name}: ${item.rungName}`;
     find('side').textContent = sideOf(item);
     find('run').scrollIntoView({ block: 'start' });
@@ -110,7 +115,7 @@ const show = (index) => {
     const next = items[at + 1];
     find('next').hidden = !next;
     find('next-figure').replaceChildren(...figureOf(at + 1));
-    find('next-name').textContent = next ? t('Next: %1%', `${next.name}, ${next.rungName}`) : '';
+    find('next-name').textContent = next ? t('session.next', { what: `${next.name}, ${next.rungName}` }) : '';
     find('props').textContent = item.props
         .map(({ what, height }) => (height ? `${what}, ${height.toFixed(1)} cm` : what))
         .join(' · ');
@@ -122,11 +127,11 @@ const show = (index) => {
         }),
     );
     find('way').textContent = item.way ?? '';
-    find('pair').textContent = item.fault ? t('So: %1%. Not so: %2%.', item.fault.so, item.fault.not_so) : '';
+    find('pair').textContent = item.fault ? t('session.pair', { right: item.fault.so, wrong: item.fault.not_so }) : '';
     find('pair-box').hidden = !item.fault;
     find('pair-box').open = false;
-    find('stops').textContent = item.stop.length > 0 ? t('Stop at: %1%', item.stop.join('; ')) : '';
-    find('wayout').textContent = item.wayOut ? t('Way out: %1%', item.wayOut) : '';
+    find('stops').textContent = item.stop.length > 0 ? t('session.stop_if', { what: item.stop.join('; ') }) : '';
+    find('wayout').textContent = item.wayOut ? t('session.out', { what: item.wayOut }) : '';
     find('hurt').hidden = true;
     find('allowed').hidden = true;
     if (find('measure')) {
@@ -145,7 +150,7 @@ const show = (index) => {
         return;
     }
     running = questions.length === 0;
-    find('pause').textContent = running ? t('Pause') : t('Go on');
+    find('pause').textContent = running ? t('session.pause') : t('session.go_on');
     showClock();
     ask();
     tone();
@@ -202,7 +207,7 @@ find('begin').addEventListener('click', () => {
 find('pause').addEventListener('click', () => {
     if (questions.length === 0) {
         running = !running;
-        find('pause').textContent = running ? t('Pause') : t('Go on');
+        find('pause').textContent = running ? t('session.pause') : t('session.go_on');
     }
 });
 find('prev').addEventListener('click', () => {
@@ -218,7 +223,7 @@ find('skip').addEventListener('click', () => onward());
 find('yes').addEventListener('click', () => {
     questions.shift();
     running = questions.length === 0;
-    find('pause').textContent = running ? t('Pause') : t('Go on');
+    find('pause').textContent = running ? t('session.pause') : t('session.go_on');
     ask();
 });
 find('no').addEventListener('click', () => {
@@ -226,14 +231,14 @@ find('no').addEventListener('click', () => {
     questions = [];
     find('question-text').textContent = '';
     find('question').hidden = true;
-    find('side').textContent = t('Not today: stay with the gentler form. %1%', items[at].gentler);
+    find('side').textContent = t('session.gentler_only', { what: items[at].gentler });
     running = true;
 });
 find('stop').addEventListener('click', () => {
     running = false;
     questions = [];
     find('question').hidden = true;
-    find('gentler').textContent = items[at].gentler ? t('Gentler instead: %1%', items[at].gentler) : '';
+    find('gentler').textContent = items[at].gentler ? t('session.gentler', { what: items[at].gentler }) : '';
     find('hurt').hidden = false;
     document.querySelector('#hurt-side').value = items[at].side === 'both' ? '' : items[at].side;
     holdKeys();
@@ -243,7 +248,7 @@ find('hurt-not').addEventListener('click', () => {
     find('hurt').hidden = true;
     holdKeys();
     running = true;
-    find('pause').textContent = t('Pause');
+    find('pause').textContent = t('session.pause');
     find('pause').focus();
 });
 find('measured')?.addEventListener('click', () => {
@@ -269,10 +274,7 @@ find('hurt-done').addEventListener('click', () => {
     find('hurt').hidden = true;
     find('allowed').hidden = false;
     holdKeys();
-    find('allowed-text').textContent =
-        allowed.length > 0
-            ? t('Its side, or what it bars, is over for today. This is still allowed:')
-            : t('Nothing more of this session is allowed today. Rest, and say it at the end.');
+    find('allowed-text').textContent = allowed.length > 0 ? t('session.allowed') : t('session.nothing_allowed');
     find('allowed-items').replaceChildren(
         ...[...new Set(allowed.map((item) => `${item.name}, ${sideOf(item).toLowerCase()}`))].map((words) => {
             const li = document.createElement('li');
@@ -342,10 +344,10 @@ find('finish').addEventListener('submit', async (event) => {
         if (sent && !mine) {
             window.location.assign(askedOf(root.dataset.log) ?? root.dataset.back);
         } else if (mine?.refused) {
-            find('sent').textContent = t('Kept on this device; the server would not take it: %1%', mine.refused);
+            find('sent').textContent = t('session.refused', { why: mine.refused });
             find('sent').className = 'note caution';
         } else {
-            find('sent').textContent = t('Kept on this device; it is sent as soon as there is a connection.');
+            find('sent').textContent = t('session.queued');
             find('sent').className = 'note caution';
             setTimeout(send, 5000);
         }

@@ -62,7 +62,7 @@ final readonly class Archive
                         (string) $practitioner->id,
                         array_map($this->kept->calendar(...), $plans),
                         $practitioner->teacher->local($this->clock->now()),
-                        'Practice',
+                        'calendar.practice',
                     ),
                 );
             }

@@ -18,9 +18,9 @@ final class AllowanceData
     public const GENTLE = 'gentle';
     public const PART = 'part';
     public const NOTHING = 'nothing';
-    private const DEGREES = 'An angle is from {{ min }} to {{ max }}°.';
+    private const DEGREES = 'clearance.angle.range';
 
-    #[NotNull(message: 'Choose what they allow.')]
+    #[NotNull(message: 'clearance.extent.choose')]
     public ?string $extent = null;
     /** @var list<string> loads */
     public array $without = [];
@@ -48,9 +48,9 @@ final class AllowanceData
     {
         $isLimited = [] !== $this->without || [] !== $this->upTo();
         $fault = match (true) {
-            self::PART === $this->extent && !$isLimited => 'Say below what is not allowed, or up to which angle.',
-            $isLimited && self::ALL === $this->extent => 'Something below is not allowed: then it is a part. Choose one of the two.',
-            $isLimited && self::NOTHING === $this->extent => 'Something below is allowed in part: then it is not nothing. Choose one of the two.',
+            self::PART === $this->extent && !$isLimited => 'clearance.part.missing',
+            $isLimited && self::ALL === $this->extent => 'clearance.part.all',
+            $isLimited && self::NOTHING === $this->extent => 'clearance.part.nothing',
             default => null,
         };
         if (null !== $fault) {

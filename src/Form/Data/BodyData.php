@@ -32,41 +32,41 @@ final class BodyData
         'elbowToFingertips.right' => 'elbowToFingertipsRight',
     ];
 
-    #[Assert\NotNull(message: 'Stature is needed: every length that is not measured is estimated from it.')]
+    #[Assert\NotNull(message: 'body.stature.missing')]
     #[Assert\Range(
         min: Proportions::LEAST_STATURE,
         max: Proportions::GREATEST_STATURE,
-        notInRangeMessage: 'Stature is from {{ min }} to {{ max }} cm.',
+        notInRangeMessage: 'body.stature.range',
     )]
     public ?float $stature = null;
 
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $thighLeft = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $thighRight = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $shinLeft = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $shinRight = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $hipSpacing = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $seatedHipHeight = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $ankleAboveSole = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $lyingHipHeight = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $kneelingHands = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $seatToShoulder = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $shoulderToFingertipsLeft = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $shoulderToFingertipsRight = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $elbowToFingertipsLeft = null;
-    #[Assert\Positive(message: 'A length is more than 0.')]
+    #[Assert\Positive(message: 'body.length.positive')]
     public ?float $elbowToFingertipsRight = null;
 
     public bool $confirmed = false;

@@ -9,13 +9,13 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** The readiness check as it is answered after practising a rung. */
 final class CheckData
 {
-    #[Assert\NotNull(message: 'Give the day of the session.')]
+    #[Assert\NotNull(message: 'check.day.missing')]
     public ?\DateTimeImmutable $practisedOn = null;
 
-    #[Assert\NotNull(message: 'Answer yes or no.')]
+    #[Assert\NotNull(message: 'check.yes_no')]
     public ?bool $holdReached = null;
 
-    #[Assert\NotNull(message: 'Answer yes or no.')]
+    #[Assert\NotNull(message: 'check.yes_no')]
     public ?bool $evenBreath = null;
 
     #[Assert\Valid]
@@ -28,7 +28,7 @@ final class CheckData
 
     public bool $soreAtNight = false;
 
-    #[Assert\Length(max: 2000, maxMessage: 'A note has up to {{ limit }} characters.')]
+    #[Assert\Length(max: 2000, maxMessage: 'note.long')]
     public ?string $note = null;
 
     public function __construct()

@@ -12,7 +12,7 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 final class PainData
 {
-    #[Assert\NotNull(message: 'Ask about pain, and choose 0 when there is none.')]
+    #[Assert\NotNull(message: 'session.ask')]
     #[Assert\Range(min: 0, max: 10)]
     public ?int $level = null;
 
@@ -24,11 +24,11 @@ final class PainData
     public function placeIsNamed(ExecutionContextInterface $context): void
     {
         if (null !== $this->level && ($this->level > 0 || $this->kind->isNumb()) && PainPlace::None === $this->place) {
-            $context->buildViolation('Say where it hurts.')->atPath('place')->addViolation();
+            $context->buildViolation('pain.where.missing')->atPath('place')->addViolation();
         }
         if (0 === $this->level && PainPlace::None !== $this->place && !$this->kind->isNumb()) {
             $context
-                ->buildViolation('A place is chosen, and the level is 0: which is right?')
+                ->buildViolation('pain.level.zero')
                 ->atPath('level')
                 ->addViolation();
         }

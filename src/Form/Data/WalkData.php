@@ -10,7 +10,7 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 /** What was seen of one rung on one side. */
 final class WalkData
 {
-    #[Assert\NotNull(message: 'Say what was seen.')]
+    #[Assert\NotNull(message: 'try.seen.missing')]
     #[Assert\Choice(['clean', 'not-clean', 'not-tried'])]
     public ?string $seen = null;
 
@@ -41,7 +41,7 @@ final class WalkData
             && ([] !== $this->compensations || (null !== $this->pain->level && $this->pain->pain()->spoils()))
         ) {
             $context
-                ->buildViolation('What hurts, or is compensated for, is not clean.')
+                ->buildViolation('try.not_clean.why')
                 ->atPath('seen')
                 ->addViolation();
         }

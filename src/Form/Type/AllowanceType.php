@@ -19,19 +19,19 @@ final class AllowanceType extends AbstractType
         $loads = array_map(static fn (Load $load): string => $load->value, Load::cases());
         $builder
             ->add('extent', ChoiceType::class, [
-                'label' => 'What they allow',
+                'label' => 'clearance.extent',
                 'choices' => [
-                    'All of it' => AllowanceData::ALL,
-                    'Only gentle rungs' => AllowanceData::GENTLE,
-                    'A part, as said below' => AllowanceData::PART,
-                    'Nothing yet' => AllowanceData::NOTHING,
+                    'clearance.extent.all' => AllowanceData::ALL,
+                    'clearance.extent.gentle' => AllowanceData::GENTLE,
+                    'clearance.extent.part' => AllowanceData::PART,
+                    'clearance.extent.nothing' => AllowanceData::NOTHING,
                 ],
                 'expanded' => true,
                 'required' => false,
                 'placeholder' => false,
             ])
             ->add('without', ChoiceType::class, [
-                'label' => 'Not allowed',
+                'label' => 'clearance.without',
                 'choices' => array_values(array_diff($loads, [Load::LyingRest->value])),
                 'choice_label' => static fn (string $load): string => "load.$load",
                 'choice_translation_domain' => 'labels',
@@ -41,10 +41,10 @@ final class AllowanceType extends AbstractType
             ]);
         foreach (
             [
-                'kneeFlexion' => 'The knee bends up to',
-                'flexion' => 'The hip folds up to',
-                'rotation' => 'The thigh turns out up to',
-                'abduction' => 'The thigh opens to the side up to',
+                'kneeFlexion' => 'clearance.knee',
+                'flexion' => 'clearance.hip',
+                'rotation' => 'clearance.rotation',
+                'abduction' => 'clearance.abduction',
             ] as $name => $label
         ) {
             $builder->add($name, DegreesType::class, ['label' => $label]);

@@ -36,7 +36,7 @@ final class CentimetreType extends AbstractType
     {
         $resolver->setDefaults([
             'required' => false,
-            'invalid_message' => 'Write a number in cm, such as 12.5.',
+            'invalid_message' => 'number.cm',
             'attr' => ['inputmode' => 'decimal', 'autocomplete' => 'off', 'class' => 'figure'],
         ]);
     }

@@ -12,7 +12,7 @@ final class DegreesType extends AbstractType
 {
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['invalid_message' => 'Write a number in degrees, such as 115.']);
+        $resolver->setDefaults(['invalid_message' => 'number.degrees']);
     }
 
     public function getParent(): string

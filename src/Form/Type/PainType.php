@@ -19,29 +19,29 @@ final class PainType extends AbstractType
     {
         $builder
             ->add('level', ChoiceType::class, [
-                'label' => 'Pain, 0 to 10',
+                'label' => 'pain.level',
                 'choices' => array_combine(range(0, 10), range(0, 10)),
-                'placeholder' => 'Not asked yet',
+                'placeholder' => 'pain.unasked',
                 'required' => false,
-                'invalid_message' => 'Choose a level from 0 to 10.',
+                'invalid_message' => 'pain.level.choose',
             ])
             ->add('place', EnumType::class, [
-                'label' => 'Where',
+                'label' => 'pain.where',
                 'class' => PainPlace::class,
                 'choices' => PainPlace::choices(),
                 'choice_label' => static fn (PainPlace $place): string => 'pain.place.'.$place->value,
                 'choice_translation_domain' => 'labels',
                 'empty_data' => PainPlace::None->value,
-                'invalid_message' => 'Choose one of the places.',
+                'invalid_message' => 'pain.where.choose',
             ])
             ->add('kind', EnumType::class, [
-                'label' => 'Which kind',
+                'label' => 'pain.kind',
                 'class' => PainKind::class,
                 'choice_label' => static fn (PainKind $kind): string => 'pain.kind.'.$kind->value,
                 'choice_translation_domain' => 'labels',
                 // A kind that was not said is none of the mild ones.
                 'empty_data' => PainKind::Sharp->value,
-                'invalid_message' => 'Choose one of the kinds.',
+                'invalid_message' => 'pain.kind.choose',
             ]);
     }
 
