@@ -23,7 +23,7 @@ use Twig\Markup;
 /** Who is here, where each side stands, and what is due. */
 final class MatController extends TeacherController
 {
-    private const EACH = 10;
+    private const EACH = 12;
     private const LONGEST = 120;
 
     public function __construct(

@@ -23,7 +23,6 @@ use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\AssessmentRecords;
-use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\ShownTest;
 use LucidAscent\App\Repository\TestHistory;
 use LucidAscent\Core\Body\Proportions;
@@ -49,10 +48,8 @@ final class PractitionerController extends TeacherController
 {
     public const MISTAKE = 'mistake';
 
-    public function __construct(
-        private readonly PlanRecords $planRecords,
-        private readonly AssessmentRecords $assessments,
-    ) {
+    public function __construct(private readonly AssessmentRecords $assessments)
+    {
     }
 
     /** What a page shows of each list at first: a page of years is not read at a glance. */
@@ -103,7 +100,8 @@ final class PractitionerController extends TeacherController
         TestHistory $tests,
     ): Response {
         $practitioner = $this->practitioner($id);
-        $most = null === $request->query->get('all') ? self::MOST : self::ALL;
+        $isAll = null !== $request->query->get('all');
+        $most = $isAll ? self::ALL : self::MOST;
         [$entries, $hasOlder] = $tests->newest($practitioner, $most);
         $assessments = $this->assessments->assessments($practitioner);
         $decisions = $this->records->allDecisions($practitioner);
@@ -125,7 +123,7 @@ final class PractitionerController extends TeacherController
             'wanted' => null === $poses ? [] : $wants,
             'holds' => $held,
             'due' => $due->of($practitioner, $poses),
-            'plan' => $this->planRecords->newestPlan($practitioner),
+            'isAll' => $isAll,
             'assessments' => array_slice($assessments, 0, $most),
             'names' => array_map(static fn (array $test): string => $test['name'], $catalogue->all(Kind::Test)),
             'entries' => $entries,

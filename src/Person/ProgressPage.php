@@ -102,6 +102,14 @@ final readonly class ProgressPage
     private function charts(array $progress, array $sessions, array $pains, \DateTimeImmutable $now): array
     {
         $charts = [];
+        // All abilities are on one scale of time.
+        $days = [];
+        foreach ($progress as $sides) {
+            foreach ($sides as $one) {
+                $days = [...$days, ...array_map(static fn (Evidence $e): \DateTimeImmutable => $e->on ?? $now, $one->readings)];
+            }
+        }
+        $from = [] === $days ? null : min($days);
         foreach ($progress as $name => $sides) {
             $ability = Ability::from($name);
             $charts[] = [
@@ -148,6 +156,7 @@ final readonly class ProgressPage
                             $sessions,
                             self::onSide($pains, $one->side),
                             $now,
+                            $from,
                         ),
                     ],
                     $sides,

@@ -35,6 +35,8 @@ final readonly class TimeChart
      * @param list<string> $sessions days of practice
      * @param list<array{on: string, place: string, level: int, side: string}> $pains
      *
+     * @param \DateTimeImmutable|null $from where the scale of time begins, if readings do not begin before it
+     *
      * @return array<string, mixed>
      */
     public static function of(
@@ -45,12 +47,13 @@ final readonly class TimeChart
         array $sessions,
         array $pains,
         \DateTimeImmutable $now,
+        ?\DateTimeImmutable $from = null,
     ): array {
         $day = static fn (\DateTimeImmutable|string $on): float => (float) -Day::between(
             is_string($on) ? new \DateTimeImmutable($on) : $on,
             $now,
         );
-        $first = min([-self::DAYS, ...array_map(static fn (array $one): float => $day($one['on']), $readings)]);
+        $first = min([-self::DAYS, null === $from ? 0.0 : $day($from), ...array_map(static fn (array $one): float => $day($one['on']), $readings)]);
         // A bound far from what was read exactly is drawn on the edge, and makes the picture no larger.
         $exact = array_values(array_filter($readings, static fn (array $one): bool => !$one['isBound']));
         $shown = [] === $exact ? $readings : $exact;

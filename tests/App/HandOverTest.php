@@ -38,7 +38,7 @@ final class HandOverTest extends AppTestCase
     public function testThePersonsPageLeadsToWhatCanBeHandedOver(): void
     {
         $this->client->request('GET', $this->home);
-        $this->client->clickLink('Share and export');
+        $this->client->clickLink('Share');
         self::assertResponseIsSuccessful();
         foreach (['json' => 'application/json', 'csv' => 'text/csv', 'zip' => 'application/zip'] as $format => $type) {
             $this->client->request('GET', "$this->home/record.$format");

@@ -100,7 +100,7 @@ final class LadderPageTest extends AppTestCase
         self::assertSelectorCount(1, 'input[type=radio][name="decision_form[step]"]');
         $this->client->submitForm('Save decision');
         $this->client->followRedirect();
-        self::assertSelectorTextContains('.caution', 'On hold for Pain in or around a knee');
+        self::assertSelectorTextContains('.caution', 'On hold (Pain in or around a knee)');
         self::assertSame('', $this->here());
         $this->client->request('GET', "$this->page/ladder/half-lotus/check/left");
         self::assertResponseRedirects("$this->page/ladder");
@@ -152,7 +152,7 @@ final class LadderPageTest extends AppTestCase
             self::assertSelectorTextContains('main', 'Allowed in part: knee flexion up to 115°', $page);
         }
         $this->client->request('GET', "$this->page/poses/half-lotus");
-        self::assertSelectorTextContains('main', 'On hold for Knee surgery');
+        self::assertSelectorTextContains('main', 'On hold (Knee surgery)');
     }
 
     public function testEachFormBesideARungSaysWhereEachSideStands(): void

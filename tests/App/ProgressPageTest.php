@@ -67,10 +67,10 @@ final class ProgressPageTest extends AppTestCase
         self::assertResponseIsSuccessful();
         $charts = $this->page()['charts'];
         self::assertNotSame([], $charts);
-        self::assertCount(count($charts), $page->filter('section.progress'));
+        self::assertCount(count($charts), $page->filter('details.ability'));
         $points = array_sum(array_column($charts, 'many'));
         self::assertCount($points, $page->filter('.progress-chart circle, .progress-chart .bound'));
-        self::assertCount($points, $page->filter('section.progress tbody tr'));
+        self::assertCount($points, $page->filter('details.ability tbody tr'));
         foreach ($charts as $chart) {
             foreach ($chart['sides'] as ['chart' => $drawn]) {
                 foreach ($drawn['points'] as $point) {
@@ -94,8 +94,8 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
         $charts = count($this->page()['charts']);
-        self::assertCount(2 * 2 * $charts, $page->filter('section.progress .tick'), 'Two days, both sides.');
-        self::assertCount($charts, $page->filter('section.progress .pain'), 'On the left alone.');
+        self::assertCount(2 * 2 * $charts, $page->filter('details.ability .tick'), 'Two days, both sides.');
+        self::assertCount($charts, $page->filter('details.ability .pain'), 'On the left alone.');
         self::assertStringContainsString('pain 3 of 10, inner thigh', (string) $page->filter('.pain')
             ->attr('data-says'));
         // Wherever it was said: on a walk as well.
@@ -104,7 +104,7 @@ final class ProgressPageTest extends AppTestCase
             PainPlace::OuterHip, PainKind::Ache));
         $this->em()->flush();
         self::assertCount(2 * $charts, $this->client->request('GET', "$this->home/progress")
-            ->filter('section.progress .pain'));
+            ->filter('details.ability .pain'));
     }
 
     /** An ended assessment keeps what it foretold; the page says what came of it. */

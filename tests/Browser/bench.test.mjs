@@ -160,7 +160,7 @@ test('paused here, taken up again in a second browser; two at once overwrite not
     page.faults.length = 0;
     await page.locator('#bench_trials_1_kneeHeight_left').fill('19');
     const panel = page.locator('[data-versions]');
-    await panel.getByText('also filled in elsewhere').waitFor();
+    await panel.getByText('also filled in on another device').waitFor();
     await says(panel, /Height of the top knee 2: 19/);
     await says(panel, /Height of the top knee 2: 17/);
     await panel.getByRole('button', { name: 'Use the other device' }).click();
@@ -182,7 +182,7 @@ test('closing the tab without a network loses nothing', async () => {
     await page.goto(`${home}/tests/frog`);
     await page.context().setOffline(true);
     await page.locator('#bench_trials_0_span').fill('83');
-    await page.getByText('Kept on this device only').waitFor();
+    await page.getByText('Saved on this device only').waitFor();
     const again = await page.context().newPage();
     await page.close();
     await page.context().setOffline(false);
@@ -214,7 +214,7 @@ test('landmarks on the drawn picture fill a number, with their error', async () 
     for (const [x, y] of points) {
         await canvas.click({ position: { x: x * share, y: y * share } });
     }
-    await page.getByRole('button', { name: /Take Knee height: 15\.\d cm/ }).click();
+    await page.getByRole('button', { name: /Use Knee height: 15\.\d cm/ }).click();
     assert.match(await page.locator('#bench_trials_0_kneeHeight_left').inputValue(), /^15\.\d$/);
     assert.equal(await page.locator('#bench_tool').inputValue(), 'photo');
     const errors = JSON.parse(await page.locator('#bench_errors').inputValue());
@@ -240,7 +240,7 @@ test('a class, its list and the tools pass the checks on a narrow tablet too', a
     await page.getByLabel('Groin to heels').fill('20');
     await page.getByLabel('Soles together, right knee').fill('15');
     await noPain(page);
-    await page.getByRole('button', { name: /Record, and next/ }).click();
+    await page.getByRole('button', { name: /Save and next/ }).click();
     await onScreen(page, /The class/);
     await check(page);
     for (const address of [`${base}/instruments`, home, `${home}/assessments/new`, `${home}/tests/wide-legs`]) {

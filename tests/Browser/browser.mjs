@@ -151,7 +151,7 @@ export const measured = async (page, name) => {
     await page.getByLabel('Groin to heels').fill('20');
     await page.getByLabel('Soles together, right knee').fill('15');
     await noPain(page);
-    await page.getByRole('button', { name: /Record, and next/ }).click();
+    await page.getByRole('button', { name: /Save and next/ }).click();
     await page.waitForURL(/done/);
     return home;
 };

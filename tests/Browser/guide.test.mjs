@@ -23,9 +23,9 @@ test('a teacher who is new finds the way, somebody to try it on, and the guide',
     await page.getByRole('button', { name: 'Try it with a made-up person' }).click();
     await page.getByRole('heading', { level: 1, name: /made up/ }).waitFor();
     await check(page);
-    await page.getByRole('link', { name: 'Share and export' }).click();
+    await page.getByRole('link', { name: 'Share', exact: true }).click();
     await check(page);
-    for (const link of ['Report of today', 'Note for a clinician', 'Practitioner’s page', 'read one in']) {
+    for (const link of ['Report of today', 'Note for a clinician', 'Practitioner’s page', 'Import a table']) {
         const back = page.url();
         await page.getByRole('link', { name: link }).click();
         await check(page);

@@ -49,7 +49,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await page.waitForURL(/poses\/half-lotus/);
     await check(page);
     const state = await page.locator('[data-reading^="half-lotus left"]').getAttribute('data-reading');
-    await page.getByRole('link', { name: 'Ladder' }).first().click();
+    await page.getByRole('link', { name: 'Ladder', exact: true }).first().click();
     await page.waitForURL(/ladder$/);
     await check(page);
     assert.equal(await page.locator('[data-reading^="half-lotus left"]').getAttribute('data-reading'), state);
@@ -58,7 +58,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await page.getByRole('radio', { name: 'Yes' }).first().check();
     await page.getByRole('radio', { name: 'Yes' }).last().check();
     await page.getByLabel('Pain, 0 to 10').selectOption('0');
-    await page.getByRole('button', { name: /Record, and see/ }).click();
+    await page.getByRole('button', { name: /Save and see/ }).click();
     await check(page);
     await says(page.locator('main'), /1 clean session so far/);
     await page.getByRole('button', { name: 'Save decision' }).click();
@@ -76,7 +76,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     }
     await check(page);
     await page.getByRole('link', { name: 'End here' }).click();
-    await counts(page.getByText(/^seen clean/), 2);
+    await counts(page.getByText(/^done cleanly/), 2);
 
     await page.goto(home);
     await check(page);
@@ -122,7 +122,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await says(page.locator('h1'), /left/);
     // Up half lotus neither side is led: the thigh of the one that hurts would carry the other's foot.
     await page.goto(`${home}/walk/half-lotus`);
-    await says(page.locator('h1'), /at its end/);
+    await says(page.locator('h1'), /Ladder tried/);
     await page.goto(`${base}/`);
     await says(page.locator('main'), /Held/);
     await check(page);
@@ -140,7 +140,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.locator('input[name="clearance_form[word]"][value="clinician"]').check();
     await page.getByLabel('Name', { exact: true }).fill('A. Marsh');
     await page.getByLabel('Profession').fill('physiotherapist');
-    await page.getByLabel('Show all').check();
+    await page.getByLabel('Everything').check();
     await page
         .getByLabel('What they found and allowed, in their words')
         .fill('No finding; sitting postures as far as they are free of pain.');
@@ -183,7 +183,7 @@ test('the numbers stay when the server cannot be reached', async () => {
     await person(page, 'Offline Person', '175');
     await page.context().setOffline(true);
     await typeTrials(page, [[14, 20, 18]]);
-    await page.getByText('the numbers typed are still here').waitFor();
+    await page.getByText('Your numbers are still here').waitFor();
     assert.equal(await page.locator('#bench_trials_0_heelDistance').inputValue(), '20');
     await page.context().setOffline(false);
     await page.keyboard.type('14');

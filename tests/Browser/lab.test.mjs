@@ -35,11 +35,11 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     await until(page, /Missing|Nothing is missing/);
     await check(page);
     // Without a test everything is a stand-in, and says so.
-    await counts(page.getByText('stand-in:'), 4);
+    await counts(page.getByText('assumed:'), 4);
 
     // The knee block by keyboard: every centimetre higher asks for less rotation.
     const asked = async () =>
-        Number((await page.locator('.dial', { hasText: 'External rotation' }).innerText()).match(/asks (\d+)°/)[1]);
+        Number((await page.locator('.dial', { hasText: 'External rotation' }).innerText()).match(/needs (\d+)°/)[1]);
     const then = await asked();
     await page.getByLabel('Knee height, slider').focus();
     for (let i = 0; i < 12; i += 1) {
@@ -47,7 +47,7 @@ test('a set-up is changed by keyboard, compared, and kept', async () => {
     }
     await page.waitForFunction((low) => {
         const dial = [...document.querySelectorAll('.dial')].find((d) => d.textContent.includes('External rotation'));
-        return Number(dial.textContent.match(/asks (\d+)°/)[1]) < low;
+        return Number(dial.textContent.match(/needs (\d+)°/)[1]) < low;
     }, then);
     assert.equal(await page.getByLabel('Knee height (cm)').inputValue(), '26');
 

@@ -29,7 +29,7 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await check(page);
 
     // A condition holds rungs, and says which.
-    await page.getByText('Choose what is known of a person').click();
+    await page.getByText('Choose known conditions').click();
     await page.getByLabel('Knee surgery').check();
     await page.getByRole('button', { name: 'Show' }).click();
     await page.waitForURL(/condition/);
@@ -45,12 +45,12 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await check(page);
     await page.locator('#entry_form_rungs_0_hold').fill('15 breaths');
     await page.keyboard.press('Enter');
-    await page.getByText('Kept as version 1.').waitFor();
+    await page.getByText('Saved as version 1.').waitFor();
     await check(page);
 
     await page.goto(`${base}/library/own`);
     const download = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'pigeon-adapted as YAML' }).click();
+    await page.getByRole('link', { name: 'Download pigeon-adapted as YAML' }).click();
     assert.equal((await download).suggestedFilename(), 'pigeon-adapted.yaml');
 });
 
@@ -59,8 +59,8 @@ test('what to teach is found by what it is for, and a safer form is one step awa
     const page = await open(browser);
     await signIn(page, 'teaching@studio.example');
     await page.goto(`${base}/library`);
-    await page.getByText('By purpose, level').click();
-    await page.getByLabel('Purpose').selectOption({ label: "to protect the knee" });
+    await page.getByText('Filter by purpose').click();
+    await page.getByLabel('Purpose').selectOption({ label: 'to protect the knee' });
     await page.getByLabel('With these props').selectOption({ label: 'blankets and a wall' });
     await page.getByRole('button', { name: 'Find' }).first().click();
     await page.waitForURL(/purpose=knee/);

@@ -42,7 +42,7 @@ const comeIn = async (phone, address) => {
     await check(phone);
     assert.equal(new URL(phone.url()).hash, '', 'The words are gone from the address.');
     await phone.getByLabel('Choose a PIN').fill(PIN);
-    await phone.getByLabel('once more').fill(PIN);
+    await phone.getByLabel('PIN again').fill(PIN);
     await phone.getByRole('button', { name: 'Open' }).click();
     await phone.getByRole('heading', { name: 'At Home' }).waitFor();
     const word = new URL(address).hash.slice(1);
@@ -70,7 +70,7 @@ const toEnd = async (phone) => {
     await phone.locator('#last-level').selectOption('0');
     await phone.getByRole('button', { name: 'Save session' }).click();
 };
-const keptWeek = (phone) => phone.getByText('This week is on this phone').waitFor();
+const keptWeek = (phone) => phone.getByText('This week is saved on this phone').waitFor();
 const shellIsReady = (phone) =>
     phone.evaluate(async () => {
         await navigator.serviceWorker.ready;
@@ -87,7 +87,7 @@ const withoutNetwork = async () => {
     await shellIsReady(phone);
     await phone.context().setOffline(true);
     await phone.goto(`${base}/own`);
-    await phone.getByText('Without a network').waitFor();
+    await phone.getByText('No connection. This is the plan').waitFor();
     return phone;
 };
 
@@ -97,12 +97,12 @@ test('a practitioner comes in by the words and practises at home, and the teache
     await check(phone);
     await begin(phone);
     await toEnd(phone);
-    await phone.getByText('Your session is kept').waitFor();
+    await phone.getByText('Your session is saved').waitFor();
     await phone.goto(`${base}/own/hurts`);
     await check(phone);
     await room.goto(`${home}/own`);
     await room.getByLabel('Soles together: allowed').check();
-    await Promise.all([room.waitForEvent('load'), room.getByRole('button', { name: 'Keep' }).click()]);
+    await Promise.all([room.waitForEvent('load'), room.getByRole('button', { name: 'Save' }).click()]);
     await phone.goto(`${base}/own`);
     await check(phone);
     await phone.getByRole('link', { name: 'Soles together' }).click();
@@ -114,8 +114,8 @@ test('a practitioner comes in by the words and practises at home, and the teache
         await level.selectOption('0');
     }
     await phone.getByRole('button', { name: 'Save numbers' }).click();
-    await phone.getByText('numbers are kept').waitFor();
-    await phone.getByLabel('What was good').fill('It went well, but slowly.');
+    await phone.getByText('numbers are saved').waitFor();
+    await phone.getByLabel('What went well').fill('It went well, but slowly.');
     await phone.getByRole('button', { name: 'Send to your teacher' }).click();
     await phone.getByText('Your teacher sees it').waitFor();
     await room.goto(base);
@@ -136,7 +136,7 @@ test('another device finds the words used up, and the first is shut in the middl
     const other = await open(browser, PHONE);
     await other.goto(address);
     await other.getByLabel('Choose a PIN').fill(PIN);
-    await other.getByLabel('once more').fill(PIN);
+    await other.getByLabel('PIN again').fill(PIN);
     await other.getByRole('button', { name: 'Open' }).click();
     await other.getByText('used on another device').waitFor();
     await check(other);
@@ -145,7 +145,7 @@ test('another device finds the words used up, and the first is shut in the middl
     await room.getByRole('button', { name: 'Close it now' }).click();
     await toEnd(phone);
     // The log stays on the phone, and nobody takes it for anybody's.
-    await phone.getByText('Kept on this device').waitFor();
+    await phone.getByText('Saved on this device').waitFor();
     await phone.goto(`${base}/own`);
     await phone.getByLabel('Four words').waitFor();
     assert.equal(
@@ -170,16 +170,16 @@ test('a whole session without a network is sent once there is one', async () => 
     await phone.goto(`${base}/own`);
     await phone.getByLabel('Your PIN').fill('1111');
     await phone.getByRole('button', { name: 'Open' }).click();
-    await phone.getByText('opens nothing on this phone').waitFor();
+    await phone.getByText('does not open the page').waitFor();
     await phone.getByLabel('Your PIN').fill(PIN);
     await phone.getByRole('button', { name: 'Open' }).click();
-    await phone.getByText('Without a network').waitFor();
+    await phone.getByText('No connection. This is the plan').waitFor();
     await accessible(phone);
     await begin(phone);
     await toEnd(phone);
-    await phone.getByText('Kept on this device; it is sent').waitFor();
+    await phone.getByText('Saved on this device. It is sent').waitFor();
     await phone.context().setOffline(false);
-    await phone.getByText('Your session is kept').waitFor();
+    await phone.getByText('Your session is saved').waitFor();
     await room.goto(base);
     await room.locator('[data-came-in]').getByRole('link').click();
     await counts(room.getByRole('heading', { name: 'Sessions' }), 1);
@@ -194,14 +194,14 @@ test('what hurts without a network holds on the phone, and for everybody once it
     await phone.getByLabel('Where').selectOption('knee');
     await phone.getByLabel('How strong').selectOption('3');
     await phone.getByRole('button', { name: 'Save' }).click();
-    await phone.getByText('written down on this phone').waitFor();
+    await phone.getByText('saved on this phone and sent').waitFor();
     assert.equal(await phone.getByRole('link', { name: 'Start session' }).count(), 0);
     // Opened anew, still without a network: it holds.
     await phone.goto(`${base}/own`);
-    await phone.getByText('written down on this phone').waitFor();
+    await phone.getByText('saved on this phone and sent').waitFor();
     assert.equal(await phone.getByRole('link', { name: 'Start session' }).count(), 0);
     await phone.context().setOffline(false);
-    await phone.getByText('Rests for now').first().waitFor();
+    await phone.getByText('Resting for now').first().waitFor();
     await room.goto(base);
     await room.locator('[data-came-in].caution').waitFor();
     await room.goto(home);
@@ -220,10 +220,10 @@ test('what hurts in a session holds though the session is never brought to its e
     await phone.locator('[data-allowed]').waitFor();
     // The page is closed in the middle, and opened again.
     await phone.goto(`${base}/own`);
-    await phone.getByText('written down on this phone').waitFor();
+    await phone.getByText('saved on this phone and sent').waitFor();
     assert.equal(await phone.getByRole('link', { name: 'Start session' }).count(), 0);
     await phone.context().setOffline(false);
-    await phone.getByText('Rests for now').first().waitFor();
+    await phone.getByText('Resting for now').first().waitFor();
     await room.goto(home);
     await room.getByText('Pain in or around a knee').first().waitFor();
 });

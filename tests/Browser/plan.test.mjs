@@ -12,7 +12,7 @@ const planned = async (page, name) => {
     const home = await measured(page, name);
     await page.goto(`${home}/plans/new`);
     await page.getByLabel('Weeks').fill('5');
-    await page.getByLabel('Minutes a session').fill('60');
+    await page.getByLabel('Minutes per session').fill('60');
     await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     return page.url();
@@ -43,12 +43,12 @@ test('an item is dragged, refused where a rule forbids it, moved by keys, and ta
 
     // Onto a day that has no practice.
     await drag(page, work.last(), page.locator('.week').first().locator('.day.free').first());
-    await page.locator('[data-refused]').first().getByText('no session to come').waitFor();
+    await page.locator('[data-refused]').first().getByText('no session on that day').waitFor();
     assert.equal(page.url(), plan);
 
     // Before the warming up is over: a hard rule, named at once.
     await drag(page, work.first(), page.locator('[data-strip="0-0"] > .warm-up').first());
-    await page.locator('[data-refused]').first().getByText('warming up').waitFor();
+    await page.locator('[data-refused]').first().getByText('warm-up comes before').waitFor();
     assert.equal(page.url(), plan);
     page.faults.length = 0;
 
@@ -119,7 +119,7 @@ test('a class of eight on one page', async () => {
     await measured(page, 'Class Measured');
     await page.goto(`${base}/class`);
     await page.getByRole('button', { name: 'Make sheet' }).click();
-    await page.getByText('Choose one person at least').waitFor();
+    await page.getByText('Choose at least one person').waitFor();
     for (const box of await page.getByRole('checkbox').all()) {
         await box.check();
     }

@@ -58,7 +58,7 @@ const toEnd = async (page) => {
 // From the plan's page to the first item of work of its first session.
 const toSession = async (page) => {
     await page
-        .getByRole('link', { name: /Practise/ })
+        .getByRole('link', { name: /^Start session of/ })
         .first()
         .click();
     await page.waitForURL(/sessions/);
@@ -71,7 +71,7 @@ const hurtAndRefused = async (page) => {
     await writtenDown(page);
     await toEnd(page);
     await page.getByRole('button', { name: 'Save session' }).click();
-    await page.getByText('the server would not take it').waitFor();
+    await page.getByText('The server refused it').waitFor();
 };
 const hurtAndKept = async (page) => {
     await page.getByRole('button', { name: 'Stop: it hurts' }).click();
@@ -79,7 +79,7 @@ const hurtAndKept = async (page) => {
     await writtenDown(page);
     await toEnd(page);
     await page.getByRole('button', { name: 'Save session' }).click();
-    await page.getByText('Kept on this device').waitFor();
+    await page.getByText('Saved on this device').waitFor();
 };
 
 test('plan, practise twice, log pain, and be stepped back', async () => {
@@ -92,7 +92,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     // First session: one item held to its end, by the clock.
     await page.clock.install();
     await page
-        .getByRole('link', { name: /Practise/ })
+        .getByRole('link', { name: /^Start session of/ })
         .first()
         .click();
     await page.waitForURL(/sessions/);
@@ -108,9 +108,9 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     // One cue at a time, the stop signs in sight all along.
     const cue = await page.locator('[data-cue]').innerText();
     assert.notEqual(cue, '');
-    await says(page.locator('[data-stops]'), /^Stop at: /);
+    await says(page.locator('[data-stops]'), /^Stop if you feel: /);
     await page.getByText('Right and wrong').click();
-    await says(page.locator('[data-pair]'), /^So: .* Not so: /);
+    await says(page.locator('[data-pair]'), /^Right: .* Wrong: /);
     await page.clock.runFor(21_000);
     assert.notEqual(await page.locator('[data-cue]').innerText(), cue);
     await page.clock.runFor(400_000);
@@ -118,9 +118,9 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await toEnd(page);
     await page.getByText('try 2').waitFor();
     await page.locator('#after-1').fill('14.4');
-    await page.getByText('within the noise of').waitFor();
+    await page.getByText('within the error').waitFor();
     await page.locator('#after-1').fill('9');
-    await page.getByText('more than the noise of').waitFor();
+    await page.getByText('more than the error').waitFor();
     await page.getByRole('button', { name: 'Save session' }).waitFor();
     await page.getByRole('button', { name: 'Save session' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
@@ -173,11 +173,11 @@ test('a log that waits is for nobody else to read, and is sent once its own teac
     assert.doesNotMatch(kept, /inner-thigh|pain|plans/);
 
     await page.goto(new URL(plan).origin);
-    await page.getByText('wait on this device').waitFor();
+    await page.getByText('on this device').waitFor();
     await check(page, /ERR_FAILED/);
     await page.getByRole('button', { name: 'Sign out' }).click();
     await signIn(page, 'next@studio.example');
-    assert.equal(await page.getByText('wait on this device').count(), 0);
+    assert.equal(await page.getByText('on this device').count(), 0);
     await page.getByRole('button', { name: 'Sign out' }).click();
     await page.unroute('**/log');
     page.faults.length = 0;
@@ -258,11 +258,11 @@ test('a log that the server will not take is kept, shown and mended', async () =
     await page.unroute('**/log');
     page.faults.length = 0;
     await page.goto(plan);
-    await page.getByText('has not been yet').waitFor();
+    await page.getByText('is in the future').waitFor();
     // Sent again from this page as it was, it is taken: the other way is to mend it.
     await page.waitForFunction(() => JSON.parse(localStorage.getItem('session-logs')).length === 0);
     await page.goto(`${base}/waiting-logs`);
-    await page.getByText('None is waiting').waitFor();
+    await page.getByText('None waiting').waitFor();
     await check(page, /422/);
 });
 
@@ -306,7 +306,7 @@ test('what was refused for good is mended by its day, and its pain stays', async
     );
     await page.goto(plan);
     await page.getByRole('link', { name: 'Check them' }).click();
-    await page.getByText('has not been yet').first().waitFor();
+    await page.getByText('is in the future').first().waitFor();
     await check(page, /422/);
     const today = await page.evaluate(() => new Date().toISOString().slice(0, 10));
     await page.getByLabel('Day of the session').fill(today);
@@ -314,7 +314,7 @@ test('what was refused for good is mended by its day, and its pain stays', async
     await page.getByText('no rung').first().waitFor();
     await page.getByLabel(/Leave out/).check();
     await page.getByRole('button', { name: 'Send again' }).click();
-    await page.getByText('None is waiting').waitFor();
+    await page.getByText('None waiting').waitFor();
     page.faults.length = 0;
     await page.goto(plan);
     await page.getByText('as typed').waitFor();

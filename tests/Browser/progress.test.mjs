@@ -30,7 +30,7 @@ test('pictures of months are read by keys, mouse and touch', async () => {
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await says(other.locator('[data-says-here]'), /±/);
     await page.getByText('All measurements').first().click();
-    await page.getByRole('columnheader', { name: 'Readiness' }).first().waitFor();
+    await page.getByRole('columnheader', { name: 'Measurement' }).first().waitFor();
     await page.setViewportSize({ width: 600, height: 900 });
     await check(page);
     assert.ok(
@@ -45,7 +45,7 @@ test('a journal is filtered by keyboard', async () => {
     await signIn(page, 'journal@studio.example');
     const home = await measured(page, 'Journal Person');
     await page.goto(home);
-    await page.getByRole('link', { name: 'History' }).click();
+    await page.getByRole('link', { name: 'History', exact: true }).click();
     await page.locator('.journal li').first().waitFor();
     await check(page);
     await page.getByLabel('Body', { exact: true }).focus();

@@ -22,7 +22,7 @@ before(async () => {
     await pages[0].getByLabel('Groin to heels').fill('12');
     await pages[0].getByLabel('Soles together, right knee').fill('9');
     await noPain(pages[0]);
-    await pages[0].getByRole('button', { name: /Record, and next/ }).click();
+    await pages[0].getByRole('button', { name: /Save and next/ }).click();
     await pages[0].waitForURL(/done/);
 });
 after(() => browser.close());
@@ -59,7 +59,7 @@ test('one decision on a check', async () => {
     const answers = await atOnce('main form');
     noFault(answers);
     assert.equal(answers.filter(({ text }) => text.includes('The decision is saved.')).length, 1);
-    assert.equal(answers.filter(({ text }) => text.includes('on record already')).length, 3);
+    assert.equal(answers.filter(({ text }) => text.includes('exists already')).length, 3);
 });
 
 test('one plan anew, and one address of the calendar', async () => {
@@ -70,7 +70,7 @@ test('one plan anew, and one address of the calendar', async () => {
     await everywhere(pages[0].url());
     const planned = await atOnce('form[action$="/again"]');
     noFault(planned);
-    assert.equal(planned.filter(({ text }) => text.includes('Planned anew from today')).length, 1);
+    assert.equal(planned.filter(({ text }) => text.includes('Replanned from today')).length, 1);
     assert.equal(
         new Set(planned.map(({ url }) => new URL(url).pathname)).size,
         1,
@@ -98,8 +98,8 @@ test('a form that is sent again with other numbers says that they were not recor
         };
         return [await send('171'), await send('180')];
     });
-    assert.match(answers[0], /The body measures are recorded/);
-    assert.match(answers[1], /stands as it was then/);
+    assert.match(answers[0], /The measurements are saved/);
+    assert.match(answers[1], /stays as it was/);
 });
 
 test('eight tries of a password at once are not more than five', async () => {

@@ -20,7 +20,7 @@ const screened = async (page, name) => {
         await page.getByLabel(`Shins stacked, ${side} ankle`).fill('10');
     }
     await noPain(page);
-    await page.getByRole('button', { name: /Record, and next/ }).click();
+    await page.getByRole('button', { name: /Save and next/ }).click();
     await page.waitForURL(/done/);
     return home;
 };
@@ -34,9 +34,9 @@ test('from a reading to the route, its keystone, and what if', async () => {
     await check(page);
     await says(page.locator('main'), /Limited by rotation/);
     await page.locator('summary', { hasText: 'What if' }).click();
-    await page.getByLabel('rotation, Left').fill('130');
+    await page.getByLabel('external rotation, Left').fill('130');
     await page.getByRole('button', { name: 'Try it' }).click();
-    await page.getByText('It is not touched').waitFor();
+    await page.getByText('It is not changed').waitFor();
     await check(page);
     await page.getByRole('button', { name: 'Prerequisites' }).click();
     await page.waitForURL(/route/);
