@@ -19,6 +19,7 @@ use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
+use LucidAscent\App\Person\Wanted;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -42,6 +43,7 @@ final class LadderController extends TeacherController
         private readonly PractisedSide $practised,
         private readonly RecordPain $pain,
         private readonly Undecided $undecided,
+        private readonly Wanted $wanted,
     ) {
     }
 
@@ -81,6 +83,7 @@ final class LadderController extends TeacherController
             'body' => $poses->person->proportions,
             'heights' => $heights,
             'undecided' => array_filter($undecided),
+            'wanted' => $this->wanted->of($practitioner),
             'postures' => $this->catalogue->all(Kind::Posture),
             'tests' => $this->catalogue->tests(),
         ]);

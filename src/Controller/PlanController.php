@@ -64,10 +64,12 @@ final class PlanController extends TeacherController
         if (null === $this->records->body($practitioner)) {
             return $this->bodyFirst($practitioner);
         }
+        $last = $this->planRecords->newestPlan($practitioner);
         $form = $this->createForm(
             PlanForm::class,
             options: [
                 'entry' => (string) Uuid::v7(),
+                'last' => null === $last ? null : StoredPlans::asked($last),
                 'schools' => array_column($this->catalogue->all(Kind::School), 'id', 'name'),
                 'postures' => array_flip($this->catalogue->names(Kind::Posture)) +
                     array_flip(
@@ -90,7 +92,7 @@ final class PlanController extends TeacherController
                     $entry,
                     $this->teacher(),
                     $this->asked($form->getData()),
-                    $this->planRecords->newestPlan($practitioner),
+                    $last,
                 );
                 $this->recordOnce($form, $made ?? throw $this->createNotFoundException());
             }

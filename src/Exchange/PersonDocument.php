@@ -109,7 +109,7 @@ final readonly class PersonDocument
                         ];
                 null !== $definition
                     || throw InvalidValue::because("seen[$i]", sprintf('names no rung "%s" of "%s".', $rung, $posture));
-                $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
+                $on <= $today || throw InvalidValue::because('on', 'is in the future.');
                 $heights = [];
                 foreach ($fields->has('values') ? $fields->object('values')->names() : [] as $name) {
                     $heights[$name] = $fields->object('values')->number($name);
@@ -172,7 +172,7 @@ final readonly class PersonDocument
                 $on = $fields->has('on') ? Day::of('on', $fields->text('on')) : $today;
                 isset($this->catalogue->tests()[$fields->text('gate')])
                     || throw InvalidValue::because('gate', sprintf('"%s" is not known.', $fields->text('gate')));
-                $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
+                $on <= $today || throw InvalidValue::because('on', 'is in the future.');
                 foreach (
                     'both' === $fields->text('side', 'both')
                         ? Side::cases()

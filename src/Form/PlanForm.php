@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Plan\LayOut;
+use LucidAscent\App\Plan\PlanningRequest;
+use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\PlanRequest;
 use Symfony\Component\Form\AbstractType;
@@ -43,6 +45,8 @@ final class PlanForm extends AbstractType
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
+        // What the last plan was asked for, or what most people have.
+        $last = $options['last'];
         $number = static fn (string $label, int $least, int $most, int $data): array => [
             'label' => $label,
             'data' => $data,
@@ -56,11 +60,11 @@ final class PlanForm extends AbstractType
         ];
         $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
         $builder
-            ->add('weeks', IntegerType::class, $number('plan.weeks.count', 1, PlanRequest::MOST_WEEKS, 8))
+            ->add('weeks', IntegerType::class, $number('plan.weeks.count', 1, PlanRequest::MOST_WEEKS, $last?->request->weeks ?? 8))
             ->add('days', ChoiceType::class, [
                 'label' => 'plan.days',
                 'choices' => self::DAYS,
-                'data' => ['tue', 'thu', 'sat'],
+                'data' => null === $last ? ['tue', 'thu', 'sat'] : self::named($last->request->days),
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
@@ -69,6 +73,7 @@ final class PlanForm extends AbstractType
             ->add('sportDays', ChoiceType::class, [
                 'label' => 'plan.sport',
                 'choices' => self::DAYS,
+                'data' => self::named($last?->request->sportDays ?? []),
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
@@ -76,15 +81,16 @@ final class PlanForm extends AbstractType
             ->add(
                 'minutes',
                 IntegerType::class,
-                $number('plan.minutes.session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, 45),
+                $number('plan.minutes.session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, $last?->request->minutes ?? 45),
             )
-            ->add('blocks', IntegerType::class, $number('Blocks', 0, 20, 2))
-            ->add('blankets', IntegerType::class, $number('Blankets', 0, 20, 3))
-            ->add('flat', NumberType::class, self::size('A block as it lies, cm', LayOut::SIZES['flat']))
-            ->add('side', NumberType::class, self::size('A block on its side, cm', LayOut::SIZES['side']))
-            ->add('end', NumberType::class, self::size('A block on its end, cm', LayOut::SIZES['end']))
-            ->add('blanket', NumberType::class, self::size('A folded blanket, cm', LayOut::SIZES['blanket']))
-            ->add('strap', CheckboxType::class, ['label' => 'plan.strap', 'required' => false, 'data' => true])
+            ->add('blocks', IntegerType::class, $number('plan.blocks', 0, 20, $last?->request->equipment->blocks ?? 2))
+            ->add('blankets', IntegerType::class, $number('plan.blankets', 0, 20, $last?->request->equipment->blankets ?? 3))
+            ->add('flat', NumberType::class, self::size('plan.size.flat', $last->sizes['flat'] ?? LayOut::SIZES['flat']))
+            ->add('side', NumberType::class, self::size('plan.size.side', $last->sizes['side'] ?? LayOut::SIZES['side']))
+            ->add('end', NumberType::class, self::size('plan.size.end', $last->sizes['end'] ?? LayOut::SIZES['end']))
+            ->add('blanket', NumberType::class, self::size('plan.size.blanket', $last->sizes['blanket'] ?? LayOut::SIZES['blanket']))
+            ->add('strap', CheckboxType::class, ['label' => 'plan.strap', 'required' => false,
+                'data' => $last?->request->equipment->strap ?? true])
             ->add('there', ChoiceType::class, [
                 'label' => 'plan.props',
                 'choices' => array_combine(
@@ -92,7 +98,7 @@ final class PlanForm extends AbstractType
                     Equipment::THERE_OR_NOT,
                 ),
                 'choice_translation_domain' => 'labels',
-                'data' => Equipment::THERE_OR_NOT,
+                'data' => array_values(array_diff(Equipment::THERE_OR_NOT, $last?->request->equipment->without ?? [])),
                 'expanded' => true,
                 'multiple' => true,
                 'required' => false,
@@ -100,11 +106,13 @@ final class PlanForm extends AbstractType
             ->add('school', ChoiceType::class, [
                 'label' => 'plan.style',
                 'choices' => $options['schools'],
+                'data' => $last?->school,
                 'choice_translation_domain' => false,
             ])
             ->add('mixed', ChoiceType::class, [
                 'label' => 'plan.style.weekend',
                 'choices' => $options['schools'],
+                'data' => $last?->schools[RequestCodec::DAYS['sat']] ?? null,
                 'choice_translation_domain' => false,
                 'placeholder' => 'plan.style.same',
                 'required' => false,
@@ -115,10 +123,15 @@ final class PlanForm extends AbstractType
                 [
                     'label' => 'plan.always',
                     'choices' => $options['postures'],
+                    'data' => array_values(array_intersect($last?->request->pinned ?? [], $options['postures'])),
                     'constraints' => [new Callback(self::eitherOr(...))],
                 ] + $many,
             )
-            ->add('forbidden', ChoiceType::class, ['label' => 'plan.never', 'choices' => $options['postures']] + $many)
+            ->add('forbidden', ChoiceType::class, [
+                'label' => 'plan.never',
+                'choices' => $options['postures'],
+                'data' => array_values(array_intersect($last?->request->forbidden ?? [], $options['postures'])),
+            ] + $many)
             ->add('sequence', CollectionType::class, [
                 'label' => 'plan.new.sequence',
                 'entry_type' => ChoiceType::class,
@@ -128,12 +141,16 @@ final class PlanForm extends AbstractType
                     'placeholder' => '–',
                     'choice_translation_domain' => false,
                 ],
-                'data' => array_fill(0, self::PLACES, null),
+                'data' => array_pad(
+                    array_slice(array_values(array_intersect($last?->request->sequence ?? [], $options['sequence'])), 0, self::PLACES),
+                    self::PLACES,
+                    null,
+                ),
                 'required' => false,
             ])
             ->add('time', TextType::class, [
                 'label' => 'plan.time',
-                'data' => '18:00',
+                'data' => $last->time ?? PlanningRequest::TIME,
                 'attr' => ['class' => 'figure', 'autocomplete' => 'off'],
                 'constraints' => [
                     new NotBlank(message: 'time.format'),
@@ -142,6 +159,16 @@ final class PlanForm extends AbstractType
             ])
             ->add('zone', TimezoneType::class, ['label' => 'account.zone.title', 'data' => $options['zone'], 'intl' => false])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
+    }
+
+    /**
+     * @param list<int> $days from 1 for Monday
+     *
+     * @return list<string>
+     */
+    private static function named(array $days): array
+    {
+        return array_keys(array_intersect(RequestCodec::DAYS, $days));
     }
 
     /** @return array<string, mixed> */
@@ -168,6 +195,7 @@ final class PlanForm extends AbstractType
             'schools' => [],
             'postures' => [],
             'sequence' => [],
+            'last' => null,
             'zone' => 'UTC',
             'attr' => ['novalidate' => 'novalidate'],
         ]);

@@ -85,7 +85,7 @@ final readonly class SessionLogs
         $on = Day::of('on', $log->text('on'));
         // A device may be a zone ahead of its teacher.
         if (CalendarDay::between($this->clock->now(), $on) > 1) {
-            throw InvalidValue::because('on', 'has not been yet.');
+            throw InvalidValue::because('on', 'is in the future.');
         }
 
         return $on;

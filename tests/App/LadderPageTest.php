@@ -298,17 +298,12 @@ final class LadderPageTest extends AppTestCase
     private function here(string $side = 'left'): string
     {
         $crawler = $this->client->request('GET', "$this->page/ladder");
-        $cells = $crawler->filter('.terraces > div')->each(static fn ($cell): array => [(string) $cell->attr('class'),
-            $cell->text()]);
-        foreach ($cells as $i => [$class, $text]) {
-            if (str_contains($class, "side-$side") && str_contains($text, 'Practises here')) {
-                $mid = $cells['left' === $side ? $i + 1 : $i - 1][1];
-
-                return preg_replace('/^\d+ · (.*?)( Lie on| Feet wider| Stand by| Sit on).*$/s', '$1', $mid) ?? '';
-            }
+        $here = $crawler->filter("[data-stand^='half-lotus $side ']");
+        if (0 === $here->count()) {
+            return '';
         }
 
-        return '';
+        return (string) preg_replace('/^\d+ · /', '', $here->closest('.stair')?->filter('summary')->text() ?? '');
     }
 
     /** @param array<string, string|list<string>> $answers */

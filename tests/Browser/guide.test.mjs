@@ -38,7 +38,7 @@ test('a teacher who is new finds the way, somebody to try it on, and the guide',
     assert.match(record.suggestedFilename(), /^record-[\d-]+\.json$/);
     await page.goto(`${base}/records/read`);
     await check(page);
-    await page.getByLabel('The record').setInputFiles(await record.path().then((path) => path));
+    await page.getByLabel('Record (').setInputFiles(await record.path().then((path) => path));
     await page.getByRole('button', { name: 'Import' }).click();
     await page.getByText('Added: 0.').waitFor();
     await check(page);

@@ -24,7 +24,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await check(page);
     await signIn(page, 'journey@studio.example');
     await check(page);
-    await says(page.locator('main'), /Nobody is here yet/);
+    await says(page.locator('main'), /Nobody here yet/);
 
     const home = await person(page, 'Journey Person', '168');
     await check(page);
@@ -35,7 +35,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
         [8.5, 12, '9,5'],
     ]);
     await page.getByText('Ready to try').first().waitFor();
-    await says(page.locator('[data-shows="left"]'), /Rotation ≥ \d+° ± \d+°/);
+    await says(page.locator('[data-shows="left"]'), /External rotation ≥ \d+° ± \d+°/);
     await counts(page.locator('[data-drawing] svg.figure'), 1);
     assert.ok((await page.locator('[data-drawing] [data-tape]').count()) >= 2);
 
@@ -63,7 +63,7 @@ test('from sign-in through verdict and readiness check to a decision', async () 
     await says(page.locator('main'), /1 clean session so far/);
     await page.getByRole('button', { name: 'Save decision' }).click();
     await page.waitForURL(/ladder$/);
-    await says(page.locator('main'), /The decision is recorded/);
+    await says(page.locator('main'), /The decision is saved/);
 
     // Up the ladder by eye: the ground is seen clean on both sides, the next rung is not tried.
     await page.getByRole('link', { name: 'Try the ladder' }).click();
@@ -112,7 +112,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.locator('#bench_painRight_place').selectOption('knee');
     await page.getByRole('button', { name: 'Save test' }).click();
     await page.waitForURL(home);
-    await says(page.locator('main'), /Pain in or around a knee, right/);
+    await says(page.locator('main'), /Pain in or around a knee right side/);
     await page.goto(`${home}/ladder/half-lotus`);
     await check(page);
     assert.equal(await page.getByRole('link', { name: 'Readiness check, right side' }).count(), 0);
@@ -124,14 +124,14 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await page.goto(`${home}/walk/half-lotus`);
     await says(page.locator('h1'), /Ladder tried/);
     await page.goto(`${base}/`);
-    await says(page.locator('main'), /Held/);
+    await says(page.locator('main'), /On hold/);
     await check(page);
 
     // A word lifts it, by name; tests come first, and the side is not open for it.
     await page.goto(`${home}/clearance`);
     await check(page);
     await page.getByRole('button', { name: 'Save clearance' }).click();
-    await says(page.locator('main'), /Choose what the word lifts/);
+    await says(page.locator('main'), /Choose what it clears/);
     await check(page);
     // What was typed before the place was named holds as well: both are lifted.
     for (const box of await page.locator('input[name="clearance_form[names][]"]').all()) {
@@ -169,7 +169,7 @@ test('both sides change places for a teacher who faces the practitioner, and a n
     assert.ok((await leftOf(left)) > (await leftOf(right)));
     assert.ok(await page.locator('[data-drawing] svg.figure').isVisible());
     // What was typed is kept while one looks at something else.
-    await page.getByText('Saved.').waitFor();
+    await page.getByText('Saved.', { exact: true }).waitFor();
     await page.goto(home);
     await check(page);
     await page.goBack();

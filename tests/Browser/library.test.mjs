@@ -33,7 +33,7 @@ test('a posture is found in spite of its spelling, read, adapted and carried out
     await page.getByLabel('Knee surgery').check();
     await page.getByRole('button', { name: 'Show' }).click();
     await page.waitForURL(/condition/);
-    await says(page.locator('main'), /held: Knee surgery/);
+    await says(page.locator('main'), /on hold: Knee surgery/);
     await check(page);
 
     await page.getByRole('link', { name: 'Adapt' }).click();

@@ -11,7 +11,7 @@ after(() => browser.close());
 const planned = async (page, name) => {
     const home = await measured(page, name);
     await page.goto(`${home}/plans/new`);
-    await page.getByLabel('Weeks').fill('5');
+    await page.getByLabel('Weeks', { exact: true }).fill('5');
     await page.getByLabel('Minutes per session').fill('60');
     await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);

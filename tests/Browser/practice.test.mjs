@@ -12,7 +12,7 @@ const planned = async (page, name) => {
     const home = await measured(page, name);
     await page.goto(`${home}/plans/new`);
     await check(page);
-    await page.getByLabel('Weeks').fill('2');
+    await page.getByLabel('Weeks', { exact: true }).fill('2');
     await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
     return page.url();
@@ -124,7 +124,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByRole('button', { name: 'Save session' }).waitFor();
     await page.getByRole('button', { name: 'Save session' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
-    await says(page.locator('main'), /not decided on yet/);
+    await says(page.locator('main'), /not decided yet/);
 
     // Second session: it hurts; the gentler form is offered, and it goes on with what undoes the posture.
     await toSession(page);
@@ -140,7 +140,7 @@ test('plan, practise twice, log pain, and be stepped back', async () => {
     await page.getByText('Go back one rung').first().waitFor();
     await check(page);
     await page.getByRole('button', { name: 'Save decision' }).click();
-    await says(page.locator('main'), /The decision is recorded/);
+    await says(page.locator('main'), /The decision is saved/);
 });
 
 test('the network goes in mid-session, and the log arrives once it is back, once', async () => {

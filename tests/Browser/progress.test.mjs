@@ -15,6 +15,8 @@ test('pictures of months are read by keys, mouse and touch', async () => {
     const home = await measured(page, 'Progress Person');
     await page.goto(`${home}/progress`);
     await check(page);
+    // A small picture of each ability; a click opens the large one.
+    await page.locator('.ability summary').first().click();
     const chart = page.locator('[data-chart]').first();
     const said = chart.locator('[data-says-here]');
     await says(said, /arrow keys/);

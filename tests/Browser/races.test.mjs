@@ -64,7 +64,7 @@ test('one decision on a check', async () => {
 
 test('one plan anew, and one address of the calendar', async () => {
     await pages[0].goto(`${home}/plans/new`);
-    await pages[0].getByLabel('Weeks').fill('2');
+    await pages[0].getByLabel('Weeks', { exact: true }).fill('2');
     await pages[0].getByRole('button', { name: 'Make plan' }).click();
     await pages[0].waitForURL(/plans\/[0-9a-f-]{36}$/);
     await everywhere(pages[0].url());

@@ -19,7 +19,7 @@ before(async () => {
     await signIn(page, 'records@studio.example');
     home = await measured(page, 'Somebody "of" records, and more');
     await page.goto(`${home}/plans/new`);
-    await page.getByLabel('Weeks').fill('2');
+    await page.getByLabel('Weeks', { exact: true }).fill('2');
     await page.getByRole('button', { name: 'Make plan' }).click();
     await page.waitForURL(/plans\/[0-9a-f-]{36}$/);
 });

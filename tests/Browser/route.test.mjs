@@ -32,16 +32,16 @@ test('from a reading to the route, its keystone, and what if', async () => {
     const home = await screened(page, 'Route Person');
     await page.goto(`${home}/poses/lotus`);
     await check(page);
-    await says(page.locator('main'), /Limited by rotation/);
+    await says(page.locator('main'), /Limited by external rotation/);
     await page.locator('summary', { hasText: 'What if' }).click();
     await page.getByLabel('external rotation, Left').fill('130');
     await page.getByRole('button', { name: 'Try it' }).click();
     await page.getByText('It is not changed').waitFor();
     await check(page);
-    await page.getByRole('button', { name: 'Prerequisites' }).click();
+    await page.getByRole('link', { name: 'Prerequisites' }).click();
     await page.waitForURL(/route/);
     await check(page);
-    await says(page.locator('main'), /Keystone: rotation/);
+    await says(page.locator('main'), /Work on first/);
 
     // The picture by keyboard and by button; the list says the same without it.
     const box = () => page.locator('[data-route]').getAttribute('viewBox');
