@@ -18,6 +18,7 @@ use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Translation\TranslatableMessage;
 use Symfony\Component\Validator\Constraints\Count;
 use Symfony\Component\Validator\Constraints\Length;
 use Symfony\Component\Validator\Constraints\NotBlank;
@@ -33,7 +34,7 @@ final class ClearanceForm extends AbstractType
             ->add('names', ChoiceType::class, [
                 'label' => 'clearance.names',
                 'choices' => array_map(static fn (Hold $hold): string => $hold->id(), $options['holds']),
-                'choice_label' => static fn (string $id, int|string $i): string => self::label($options['holds'][$i]),
+                'choice_label' => static fn (string $id, int|string $i): TranslatableMessage => self::label($options['holds'][$i]),
                 'choice_translation_domain' => false,
                 'expanded' => true,
                 'multiple' => true,
@@ -109,13 +110,12 @@ final class ClearanceForm extends AbstractType
         $resolver->setRequired(['today']);
     }
 
-    private static function label(Hold $hold): string
+    private static function label(Hold $hold): TranslatableMessage
     {
-        return sprintf(
-            '%s, %s, %s',
-            $hold->holds->name,
-            $hold->side->value ?? 'common.both_sides',
-            $hold->entry->on()->format('Y-m-d'),
-        );
+        return new TranslatableMessage('clearance.hold', [
+            'name' => $hold->holds->name,
+            'side' => $hold->side->value ?? 'both',
+            'day' => $hold->entry->on()->format('j M Y'),
+        ]);
     }
 }

@@ -18,6 +18,7 @@ use Symfony\Component\Form\FormEvents;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\Form\FormView;
 use Symfony\Component\Uid\Uuid;
+use Symfony\Contracts\Translation\TranslatableInterface;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
 /**
@@ -157,7 +158,7 @@ final class SentBefore extends AbstractTypeExtension
     /**
      * @param string|list<string> $typed
      *
-     * @return list<array{string, string|false}> the texts of what was chosen, or what was typed, each with its
+     * @return list<array{string|TranslatableInterface, string|false}> the texts of what was chosen, or what was typed, each with its
      *     translation domain
      */
     private static function shown(FormView $view, string $path, string|array $typed): array
@@ -173,7 +174,7 @@ final class SentBefore extends AbstractTypeExtension
                 static fn (mixed $choice): bool => $choice instanceof ChoiceView && $choice->value === $text,
             );
             $label = [] === $chosen ? null : reset($chosen)->label;
-            $shown[] = is_string($label)
+            $shown[] = is_string($label) || $label instanceof TranslatableInterface
                 ? [$label, false === $domain ? 'messages' : $domain]
                 : [in_array('checkbox', $view->vars['block_prefixes'] ?? [], true) ? '✓' : $text, false];
         }
