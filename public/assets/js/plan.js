@@ -5,6 +5,12 @@ import { t } from './texts.js';
 const FAR = 8;
 const { change: address, token } = document.querySelector('[data-change]').dataset;
 const refusal = document.querySelector('[data-refused]');
+// On a phone the next session is open, and each other one is a tap away.
+if (window.matchMedia('(width <= 46rem)').matches) {
+    for (const fold of document.querySelectorAll('.day-fold:not([data-next])')) {
+        fold.open = false;
+    }
+}
 const strips = [...document.querySelectorAll('[data-strip]')];
 
 const refuse = (said, near) => {
