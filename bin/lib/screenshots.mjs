@@ -39,8 +39,6 @@ await take('clearance');
 
 const months = await person('Maren Tolvik');
 await page.goto(`${months}/progress`);
-await page.locator('#progress-rotation').scrollIntoViewIfNeeded();
-await page.evaluate(() => window.scrollTo(0, document.querySelector('#progress-rotation').offsetTop - 120));
 await take('progress');
 
 const uneven = await person('Jonas Erlesand');
@@ -71,7 +69,7 @@ await page.locator('[data-panel] .item-panel').waitFor();
 await page.evaluate(() => window.scrollTo(0, 420));
 await take('plan');
 await page
-    .getByRole('link', { name: /Practise/ })
+    .getByRole('link', { name: /^Start session of/ })
     .first()
     .click();
 await page.locator('#now-level').selectOption('0');
@@ -92,7 +90,7 @@ const address = await page.locator('[data-address]:not(:empty)').innerText();
 const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, isMobile: true })).newPage();
 await phone.goto(address);
 await phone.getByLabel('Choose a PIN').fill('246810');
-await phone.getByLabel('once more').fill('246810');
+await phone.getByLabel('PIN again').fill('246810');
 await phone.getByRole('button', { name: 'Open' }).click();
 await phone.getByRole('heading', { name: 'Jonas Erlesand' }).waitFor();
 await phone.waitForTimeout(400);

@@ -117,6 +117,17 @@ final class TranslationTest extends TestCase
         }
     }
 
+    public function testTheGlossaryOnPaperIsThatOfTheGuide(): void
+    {
+        $paper = (string) file_get_contents(self::ROOT.'/docs/glossary.md');
+        $labels = $this->messages('labels+intl-icu');
+        foreach ($this->messages('guide') as $id => $text) {
+            if (str_starts_with($id, 'word.')) {
+                self::assertStringContainsString('| '.$labels['words.'.substr($id, 5)]." | $text |", $paper);
+            }
+        }
+    }
+
     public function testLimitsOfAPasswordAreThoseOfTheRule(): void
     {
         $english = $this->messages('messages+intl-icu');
