@@ -317,5 +317,6 @@ test('what was refused for good is mended by its day, and its pain stays', async
     await page.getByText('None waiting').waitFor();
     page.faults.length = 0;
     await page.goto(plan);
+    await page.locator('summary', { hasText: /^Practised$/ }).click();
     await page.getByText('as typed').waitFor();
 });
