@@ -93,7 +93,7 @@ final class FreshPlanTest extends AppTestCase
                     }
                     $page = $this->client->request('GET', $address);
                     self::assertResponseIsSuccessful();
-                    self::assertStringNotContainsString('Not today', $page->filter('main')->text(),
+                    self::assertStringNotContainsString('Left out today', $page->filter('main')->text(),
                         "$practitioner->name, $school, $address");
                     self::assertGreaterThan(2, count((array) json_decode((string) $page->filter('[data-session]')
                         ->attr('data-session'), true)));

@@ -95,7 +95,7 @@ final class HandOverTest extends AppTestCase
 
             return $this->client->getCrawler()->filter('main')->text();
         };
-        self::assertStringNotContainsString('Your catalogue has nothing', $read($record));
+        self::assertStringNotContainsString('Your library does not have', $read($record));
         foreach ($record['tests'] as $i => $test) {
             $record['tests'][$i] = ['id' => (string) Uuid::v7(), 'entryId' => (string) Uuid::v7(),
                 'kind' => 'a-test-of-mine'] + $test;

@@ -56,7 +56,7 @@ final class SeeWhyTest extends AppTestCase
         self::assertResponseIsSuccessful();
         self::assertGreaterThanOrEqual(8, $page->filter('figure svg.figure')->count());
         self::assertSelectorTextContains('main', 'A modest value is used instead');
-        self::assertStringNotContainsString('%', $page->filter('main')->text(), 'every number is filled in');
+        self::assertStringNotContainsString('{', $page->filter('main')->text(), 'every number is filled in');
         self::assertSelectorTextContains('nav .main', 'Right');
         $unmeasured = $this->practitioner($teacher, false);
         $this->client->request('GET', "/practitioners/$unmeasured->id/why");

@@ -21,7 +21,7 @@ final class Layers
         'Security', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning', 'PractitionerAccess',
         'Device', 'Guide',
         // Where it comes in and goes out.
-        'Exchange', 'Pose lab', 'Form', 'Bench', 'Twig', 'Demo', 'Controller', 'Command',
+        'Exchange', 'Lab', 'Form', 'Bench', 'Twig', 'Demo', 'Controller', 'Command',
     ];
 
     /** @return iterable<Rule> */
