@@ -36,7 +36,10 @@ final class ChangePasswordForm extends AbstractType
                     'help' => 'account.password.help',
                     'attr' => ['autocomplete' => 'new-password'],
                 ],
-                'second_options' => ['label' => 'account.password.repeat', 'attr' => ['autocomplete' => 'new-password']],
+                'second_options' => [
+                    'label' => 'account.password.repeat',
+                    'attr' => ['autocomplete' => 'new-password'],
+                ],
                 'constraints' => [
                     new Callback(function (?string $password, ExecutionContextInterface $context) use ($options): void {
                         $fault = $this->rule->fault((string) $password, $options['own']);

@@ -34,7 +34,9 @@ final class ClearanceForm extends AbstractType
             ->add('names', ChoiceType::class, [
                 'label' => 'clearance.names',
                 'choices' => array_map(static fn (Hold $hold): string => $hold->id(), $options['holds']),
-                'choice_label' => static fn (string $id, int|string $i): TranslatableMessage => self::label($options['holds'][$i]),
+                'choice_label' => static fn (string $id, int|string $i): TranslatableMessage => self::label(
+                    $options['holds'][$i],
+                ),
                 'choice_translation_domain' => false,
                 'expanded' => true,
                 'multiple' => true,

@@ -60,7 +60,8 @@ final class PlanForm extends AbstractType
         ];
         $many = ['expanded' => true, 'multiple' => true, 'required' => false, 'choice_translation_domain' => false];
         $builder
-            ->add('weeks', IntegerType::class, $number('plan.weeks.count', 1, PlanRequest::MOST_WEEKS, $last?->request->weeks ?? 8))
+            ->add('weeks', IntegerType::class, $number('plan.weeks.count', 1, PlanRequest::MOST_WEEKS,
+                $last?->request->weeks ?? 8))
             ->add('days', ChoiceType::class, [
                 'label' => 'plan.days',
                 'choices' => self::DAYS,
@@ -81,14 +82,19 @@ final class PlanForm extends AbstractType
             ->add(
                 'minutes',
                 IntegerType::class,
-                $number('plan.minutes.session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES, $last?->request->minutes ?? 45),
+                $number('plan.minutes.session', PlanRequest::LEAST_MINUTES, PlanRequest::MOST_MINUTES,
+                    $last?->request->minutes ?? 45),
             )
             ->add('blocks', IntegerType::class, $number('plan.blocks', 0, 20, $last?->request->equipment->blocks ?? 2))
-            ->add('blankets', IntegerType::class, $number('plan.blankets', 0, 20, $last?->request->equipment->blankets ?? 3))
-            ->add('flat', NumberType::class, self::size('plan.size.flat', $last->sizes['flat'] ?? LayOut::SIZES['flat']))
-            ->add('side', NumberType::class, self::size('plan.size.side', $last->sizes['side'] ?? LayOut::SIZES['side']))
+            ->add('blankets', IntegerType::class, $number('plan.blankets', 0, 20, $last?->request->equipment->blankets
+                ?? 3))
+            ->add('flat', NumberType::class, self::size('plan.size.flat', $last->sizes['flat'] ??
+                LayOut::SIZES['flat']))
+            ->add('side', NumberType::class, self::size('plan.size.side', $last->sizes['side'] ??
+                LayOut::SIZES['side']))
             ->add('end', NumberType::class, self::size('plan.size.end', $last->sizes['end'] ?? LayOut::SIZES['end']))
-            ->add('blanket', NumberType::class, self::size('plan.size.blanket', $last->sizes['blanket'] ?? LayOut::SIZES['blanket']))
+            ->add('blanket', NumberType::class, self::size('plan.size.blanket', $last->sizes['blanket'] ??
+                LayOut::SIZES['blanket']))
             ->add('strap', CheckboxType::class, ['label' => 'plan.strap', 'required' => false,
                 'data' => $last?->request->equipment->strap ?? true])
             ->add('there', ChoiceType::class, [
@@ -142,7 +148,8 @@ final class PlanForm extends AbstractType
                     'choice_translation_domain' => false,
                 ],
                 'data' => array_pad(
-                    array_slice(array_values(array_intersect($last?->request->sequence ?? [], $options['sequence'])), 0, self::PLACES),
+                    array_slice(array_values(array_intersect($last?->request->sequence ?? [], $options['sequence'])),
+                        0, self::PLACES),
                     self::PLACES,
                     null,
                 ),
@@ -157,7 +164,11 @@ final class PlanForm extends AbstractType
                     new Regex('/^([01]\d|2[0-3]):[0-5]\d$/', message: 'time.format'),
                 ],
             ])
-            ->add('zone', TimezoneType::class, ['label' => 'account.zone.title', 'data' => $options['zone'], 'intl' => false])
+            ->add('zone', TimezoneType::class, [
+                'label' => 'account.zone.title',
+                'data' => $options['zone'],
+                'intl' => false,
+            ])
             ->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }
 

@@ -158,7 +158,8 @@ final class SentBefore extends AbstractTypeExtension
     /**
      * @param string|list<string> $typed
      *
-     * @return list<array{string|TranslatableInterface, string|false}> the texts of what was chosen, or what was typed, each with its
+     * @return list<array{string|TranslatableInterface, string|false}> the texts of what was chosen, or what was typed,
+     * each with its
      *     translation domain
      */
     private static function shown(FormView $view, string $path, string|array $typed): array

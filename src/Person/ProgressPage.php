@@ -106,7 +106,8 @@ final readonly class ProgressPage
         $days = [];
         foreach ($progress as $sides) {
             foreach ($sides as $one) {
-                $days = [...$days, ...array_map(static fn (Evidence $e): \DateTimeImmutable => $e->on ?? $now, $one->readings)];
+                $days = [...$days, ...array_map(static fn (Evidence $e): \DateTimeImmutable => $e->on ?? $now,
+                    $one->readings)];
             }
         }
         $from = [] === $days ? null : min($days);

@@ -53,7 +53,11 @@ final readonly class TimeChart
             is_string($on) ? new \DateTimeImmutable($on) : $on,
             $now,
         );
-        $first = min([-self::DAYS, null === $from ? 0.0 : $day($from), ...array_map(static fn (array $one): float => $day($one['on']), $readings)]);
+        $first = min([
+            -self::DAYS,
+            null === $from ? 0.0 : $day($from),
+            ...array_map(static fn (array $one): float => $day($one['on']), $readings),
+        ]);
         // A bound far from what was read exactly is drawn on the edge, and makes the picture no larger.
         $exact = array_values(array_filter($readings, static fn (array $one): bool => !$one['isBound']));
         $shown = [] === $exact ? $readings : $exact;

@@ -286,7 +286,8 @@ final class LadderPageTest extends AppTestCase
     public function testAWalkInvitesNothingThatIsHeldAndRecordsPain(): void
     {
         $this->client->request('GET', "$this->page/walk/leg-cradle");
-        $this->client->submitForm('Save and continue', ['walk_form[seen]' => 'not-tried', 'walk_form[pain][level]' => '1',
+        $this->client->submitForm('Save and continue', ['walk_form[seen]' => 'not-tried',
+            'walk_form[pain][level]' => '1',
             'walk_form[pain][place]' => 'knee']);
         self::assertSame([0, 1], [$this->howMany(SeenRung::class), $this->howMany(PainSaid::class)]);
         $this->client->followRedirect();

@@ -89,7 +89,8 @@ final class LibraryPageTest extends AppTestCase
     {
         $this->client->request('GET', '/library/postures/pigeon?condition[]=knee-surgery');
         self::assertSelectorTextContains('main', 'on hold: Knee surgery');
-        self::assertSelectorTextContains('.wall li:first-child', 'on hold', 'lying, and the knee is folded all the same');
+        self::assertSelectorTextContains('.wall li:first-child', 'on hold',
+            'lying, and the knee is folded all the same');
         $this->client->request('GET', '/library/postures/legs-up-wall?condition[]=knee-surgery');
         self::assertSelectorTextNotContains('.wall li:first-child', 'on hold');
     }

@@ -468,7 +468,8 @@ final class OwnPageTest extends AppTestCase
     {
         $phone = $this->device();
         $this->comeIn($phone, $this->words($phone));
-        $form = $this->client->getCrawler()->selectButton('Send to your teacher')->form(['text' => 'My <b>left</b> side']);
+        $form = $this->client->getCrawler()->selectButton('Send to your teacher')
+            ->form(['text' => 'My <b>left</b> side']);
         $this->client->submit($form);
         $this->client->submit($form);
         $this->client->followRedirect();

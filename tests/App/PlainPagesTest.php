@@ -28,7 +28,8 @@ final class PlainPagesTest extends AppTestCase
         $ahead = ['/'];
         $seen = $kinds = $odd = [];
         while (null !== ($address = array_shift($ahead))) {
-            $kind = (string) preg_replace(['/[0-9a-f]{8}-[0-9a-f-]{27}/', '/\d+/', '/\?.*$/', '#(?<=/library/)(\w+)/.*#'],
+            $kind = (string) preg_replace(['/[0-9a-f]{8}-[0-9a-f-]{27}/', '/\d+/', '/\?.*$/',
+                '#(?<=/library/)(\w+)/.*#'],
                 ['ID', 'N', '', '$1'], $address);
             $kinds[$kind] = ($kinds[$kind] ?? 0) + 1;
             if (isset($seen[$address]) || $kinds[$kind] > self::OF_A_KIND) {
@@ -37,7 +38,8 @@ final class PlainPagesTest extends AppTestCase
             $seen[$address] = true;
             $page = $this->client->request('GET', $address);
             $response = $this->client->getResponse();
-            if (!str_starts_with((string) $response->headers->get('Content-Type'), 'text/html') || $response->isRedirect()) {
+            if (!str_starts_with((string) $response->headers->get('Content-Type'), 'text/html')
+                || $response->isRedirect()) {
                 continue;
             }
             self::assertTrue($response->isSuccessful(), $address.' answers '.$response->getStatusCode());

@@ -282,7 +282,8 @@ final class ProgressPageTest extends AppTestCase
         $this->em()->flush();
         $page = $this->client->request('GET', '/what-worked');
         self::assertSelectorTextContains('main', 'People with sessions: 6.');
-        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(), 'External rotation'))
+        $rotation = $page->filter('main li')->reduce(static fn ($li): bool => str_starts_with($li->text(),
+            'External rotation'))
             ->text();
         self::assertMatchesRegularExpression('/Shins stacked: 1\.\d° per hour/', $rotation);
         self::assertStringNotContainsString('Figure four: ', $rotation);

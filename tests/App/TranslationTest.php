@@ -43,7 +43,8 @@ final class TranslationTest extends TestCase
                 ++$found;
                 self::assertArrayHasKey($use[1], $english, $name);
                 $asked = self::placeholders($english[$use[1]]);
-                self::assertSame([] !== $asked, isset($use[2]), "$name: $use[1] has values where it has places for them");
+                self::assertSame([] !== $asked, isset($use[2]),
+                    "$name: $use[1] has values where it has places for them");
             }
         }
         self::assertGreaterThan(500, $found);
@@ -52,7 +53,8 @@ final class TranslationTest extends TestCase
     public function testNoMessageIsLeftOver(): void
     {
         $used = '';
-        foreach ([['templates', '*.twig'], ['src', '*.php'], ['core', '*.php'], ['config', '*.yaml']] as [$folder, $pattern]) {
+        foreach ([['templates', '*.twig'], ['src', '*.php'], ['core', '*.php'], ['config', '*.yaml']] as [$folder,
+            $pattern]) {
             $used .= implode('', iterator_to_array($this->files($folder, $pattern)));
         }
         foreach (array_keys($this->messages('messages+intl-icu')) as $id) {
@@ -131,7 +133,12 @@ final class TranslationTest extends TestCase
     public function testLimitsOfAPasswordAreThoseOfTheRule(): void
     {
         $english = $this->messages('messages+intl-icu');
-        foreach (['short' => PasswordRule::SHORTEST, 'help' => PasswordRule::SHORTEST, 'long' => PasswordRule::LONGEST] as $id => $limit) {
+        $limits = [
+            'short' => PasswordRule::SHORTEST,
+            'help' => PasswordRule::SHORTEST,
+            'long' => PasswordRule::LONGEST,
+        ];
+        foreach ($limits as $id => $limit) {
             self::assertStringContainsString(" $limit ", $english["account.password.$id"]);
         }
     }

@@ -85,7 +85,11 @@ final readonly class DeepSquat implements ChainReading, Contact, Posture
     {
         return new About(
             'contact.deep-squat',
-            [Control::hipHeight(10, 60, 22), Control::cm('stance', 'control.stance', 10, 40, 20), Control::pelvicTilt()],
+            [
+                Control::hipHeight(10, 60, 22),
+                Control::cm('stance', 'control.stance', 10, 40, 20),
+                Control::pelvicTilt(),
+            ],
             OtherLeg::Alike,
         );
     }

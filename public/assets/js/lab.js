@@ -189,8 +189,9 @@ document.querySelector('[data-compare]').addEventListener('click', () => {
     if (answer && !answer.error) {
         kept = answer;
         held.hidden = false;
-        document.querySelector('[data-held-name]').textContent =
-            `${select.selectedOptions[0].textContent}, ${t(side() === 'left' ? 'side.left.short' : 'side.right.short').toLowerCase()}`;
+        document.querySelector('[data-held-name]').textContent = `${select.selectedOptions[0].textContent}, ${t(
+            side() === 'left' ? 'side.left.short' : 'side.right.short',
+        ).toLowerCase()}`;
         show3d(document.querySelector('[data-held-figure]'), kept);
         show();
     }
