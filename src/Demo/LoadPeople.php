@@ -66,6 +66,7 @@ final readonly class LoadPeople
         private Catalogue $catalogue,
         private ReadPerson $person,
         private RecordOutcome $keep,
+        private LoadPractice $practice,
     ) {
     }
 
@@ -95,6 +96,10 @@ final readonly class LoadPeople
             $end = $assessment->at->modify(self::LASTS);
             $this->em->persist($this->keep->of($assessment, $this->person->at($assessment->practitioner, $end), $end));
             $this->em->flush();
+        }
+
+        foreach ($loaded as $i => $practitioner) {
+            $this->practice->of($practitioner, MadeUpStudio::practice($people[$i]['name']));
         }
 
         return $loaded;

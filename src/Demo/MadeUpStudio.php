@@ -12,6 +12,7 @@ namespace LucidAscent\App\Demo;
  * Walked: ladder, side, rung, days ago, clean. Hurt: days ago, side, level, place, kind. Lifted: days ago.
  *
  * @phpstan-type Hurt array{int, string, int, string, string}
+ * @phpstan-type Practice array{plan: array{int, int, string, non-empty-list<int>}|null, words: array<int, string>}
  * @phpstan-type Person array{name: string, stature: float, lengths: array<string, float>, left: array<string, float>,
  *     right: array<string, float>, wanted: list<string>, note: string, conditions: list<string>,
  *     assessed: non-empty-list<array{int, float}>,
@@ -20,6 +21,22 @@ namespace LucidAscent\App\Demo;
  */
 final class MadeUpStudio
 {
+    /**
+     * What they have practised since: days ago, minutes, school and weekdays of a plan, and what they say from home, by
+     * days ago.
+     */
+    private const PRACTICE = [
+        'Maren Tolvik' => [
+            'plan' => [25, 45, 'working-muscle', [1, 3, 5]],
+            'words' => [
+                2 => 'The left side felt freer than last week. May I hold the seated form longer?',
+                9 => 'Slept well after the session.',
+            ],
+        ],
+        'Jonas Erlesand' => ['plan' => [10, 30, 'long-still', [2, 4, 6]], 'words' => []],
+        'Ebba Lindqvar' => ['plan' => [5, 30, 'long-still', [1, 4]], 'words' => []],
+    ];
+
     /** What both sides can do unless a person says otherwise. */
     private const USUAL = [
         'flexion' => 118.0,
@@ -32,6 +49,12 @@ final class MadeUpStudio
         'extension' => 14.0,
         'balance' => 24.0,
     ];
+
+    /** @return Practice */
+    public static function practice(string $name): array
+    {
+        return self::PRACTICE[$name] ?? ['plan' => null, 'words' => []];
+    }
 
     /**
      * @return list<Person>
