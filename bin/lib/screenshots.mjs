@@ -112,11 +112,11 @@ await page.goto(`${base}/library/postures/pigeon`);
 await page.evaluate(() => window.scrollTo(0, 60));
 await take('posture');
 await page.goto(`${base}/class`);
-for (const box of await page.getByRole('checkbox').all()) {
+for (const box of await page.getByRole('group', { name: 'Who is coming' }).getByRole('checkbox').all()) {
     await box.check();
 }
-for (const [place, name] of ['Pigeon', 'Half lotus', 'Soles together'].entries()) {
-    await page.getByLabel(String(place + 1), { exact: true }).selectOption({ label: name });
+for (const name of ['Pigeon', 'Half lotus', 'Soles together']) {
+    await page.getByRole('checkbox', { name, exact: true }).check();
 }
 await page.getByRole('button', { name: 'Make sheet' }).click();
 await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();

@@ -16,7 +16,6 @@ use Symfony\Component\Routing\Attribute\Route;
 final class ClassController extends TeacherController
 {
     private const MOST_PEOPLE = 40;
-    private const PLACES = 12;
 
     #[Route('/class', 'class_sheet', methods: ['GET'])]
     public function sheet(Request $request, Catalogue $catalogue, ClassSheet $sheet): Response
@@ -47,7 +46,6 @@ final class ClassController extends TeacherController
             'chosen' => $chosen,
             'names' => $names,
             'postures' => $postures,
-            'places' => min(count($names), max(self::PLACES, count($postures) + 1)),
             'noPeople' => $isAsked && [] === $people,
             'noPostures' => $isAsked && [] === $postures,
             'sheet' => [] === $people || [] === $postures ? [] : $sheet->of($people, $postures),

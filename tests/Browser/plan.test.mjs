@@ -120,11 +120,14 @@ test('a class of eight on one page', async () => {
     await page.goto(`${base}/class`);
     await page.getByRole('button', { name: 'Make sheet' }).click();
     await page.getByText('Choose at least one person').waitFor();
-    for (const box of await page.getByRole('checkbox').all()) {
+    for (const box of await page.getByRole('group', { name: 'Who is coming' }).getByRole('checkbox').all()) {
         await box.check();
     }
-    await page.getByLabel('1', { exact: true }).selectOption({ label: 'Pigeon' });
-    await page.getByLabel('2', { exact: true }).selectOption({ label: 'Soles together' });
+    // Picked from the wall, and put in order by keys.
+    await page.getByRole('checkbox', { name: 'Soles together', exact: true }).check();
+    await page.getByRole('checkbox', { name: 'Pigeon', exact: true }).check();
+    await check(page);
+    await page.getByRole('button', { name: 'Pigeon: earlier' }).press('Enter');
     await page.getByRole('button', { name: 'Make sheet' }).click();
     await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();
     for (const posture of await page.locator('.class-posture').all()) {

@@ -1,0 +1,80 @@
+// A sequence picked from the wall of figures: each that is ticked comes last; buttons, keys and dragging move it. What is
+// sent is the order of the list. Without this script the ticked ones come in the order of the wall.
+import { t } from './texts.js';
+
+const list = document.querySelector('[data-sequence]');
+const boxes = new Map([...document.querySelectorAll('[data-wall] input')].map((box) => [box.value, box]));
+const nameOf = (id) => boxes.get(id).parentElement.textContent.trim();
+
+const button = (label, does, act) => {
+    const made = document.createElement('button');
+    made.type = 'button';
+    made.className = 'button';
+    made.textContent = label;
+    made.setAttribute('aria-label', does);
+    made.addEventListener('click', act);
+    return made;
+};
+
+const move = (item, before) => {
+    list.insertBefore(item, before);
+};
+
+const add = (id) => {
+    const name = nameOf(id);
+    const item = document.createElement('li');
+    item.draggable = true;
+    const words = document.createElement('span');
+    words.textContent = name;
+    const sent = document.createElement('input');
+    sent.type = 'hidden';
+    sent.name = 'postures[]';
+    sent.value = id;
+    item.append(
+        words,
+        sent,
+        button('↑', t('sequence.up', { what: name }), ({ currentTarget }) => {
+            if (item.previousElementSibling) {
+                move(item, item.previousElementSibling);
+                currentTarget.focus();
+            }
+        }),
+        button('↓', t('sequence.down', { what: name }), ({ currentTarget }) => {
+            if (item.nextElementSibling) {
+                move(item, item.nextElementSibling.nextElementSibling);
+                currentTarget.focus();
+            }
+        }),
+        button('×', t('sequence.remove', { what: name }), () => {
+            boxes.get(id).checked = false;
+            item.remove();
+            boxes.get(id).focus();
+        }),
+    );
+    item.addEventListener('dragstart', () => item.classList.add('is-dragged'));
+    item.addEventListener('dragend', () => item.classList.remove('is-dragged'));
+    item.addEventListener('dragover', (event) => {
+        const dragged = list.querySelector('.is-dragged');
+        if (!dragged || dragged === item) {
+            return;
+        }
+        event.preventDefault();
+        const { top, height } = item.getBoundingClientRect();
+        move(dragged, event.clientY < top + height / 2 ? item : item.nextElementSibling);
+    });
+    list.append(item);
+};
+
+for (const [id, box] of boxes) {
+    box.removeAttribute('name');
+    if (box.checked) {
+        add(id);
+    }
+    box.addEventListener('change', () => {
+        if (box.checked) {
+            add(id);
+        } else {
+            list.querySelector(`input[value="${id}"]`)?.parentElement.remove();
+        }
+    });
+}
