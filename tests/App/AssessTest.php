@@ -156,7 +156,7 @@ final class AssessTest extends KernelTestCase
         self::assertContains('ability.too-old', array_column($answer['poses']['shins-stacked']['left']['reasons'],
             'code'));
         self::assertCount(1, $answer['unread']);
-        self::assertStringContainsString('is in the future', $answer['unread'][0]['because']);
+        self::assertStringContainsString('has not been yet', $answer['unread'][0]['because']);
     }
 
     public function testReadingsThatContradictAreBothReported(): void

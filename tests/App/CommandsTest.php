@@ -44,7 +44,7 @@ final class CommandsTest extends AppTestCase
         self::assertInstanceOf(Teacher::class, $teacher);
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/');
-        self::assertSelectorTextContains('main', 'Ladder');
+        self::assertSelectorTextContains('main', 'Half lotus');
         self::assertSelectorTextContains('main', 'On hold');
         foreach ($this->em()->getRepository(Practitioner::class)->findAll() as $practitioner) {
             foreach (['', '/poses/half-lotus', '/ladder', '/walk/pigeon', '/lab', '/body', '/route', '/clearance',

@@ -68,8 +68,8 @@ final class FieldCodecTest extends TestCase
     public static function wrong(): iterable
     {
         yield 'nothing' => [FieldKind::Line, '  ', 'needed'];
-        yield 'no number' => [FieldKind::Number, 'many', 'whole number'];
-        yield 'a negative number' => [FieldKind::Number, '-1', 'whole number'];
+        yield 'no number' => [FieldKind::Number, 'many', 'number.whole'];
+        yield 'a negative number' => [FieldKind::Number, '-1', 'number.whole'];
         yield 'a quantity without unit' => [FieldKind::Quantity, '10', 'number and a unit'];
         yield 'a quantity in words' => [FieldKind::Quantity, 'ten breaths', 'number and a unit'];
         yield 'a range without unit' => [FieldKind::Range, '5 to 10', 'two numbers and a unit'];

@@ -219,7 +219,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSame([['words', 'left', ['knee-folded', 'turn-out']]], $holds());
         $this->asTeacher(fn () => $this->client->request('GET', $this->home));
         self::assertSelectorTextContains('.caution', 'Words that speak of pain');
-        $this->client->clickLink('Import');
+        $this->client->clickLink('Read the message');
         self::assertSelectorTextContains('.caution', 'record where and how first');
         $this->client->submitForm('Mark as read');
         self::assertSame([], $holds());
