@@ -21,7 +21,7 @@ const take = async (name) => {
 };
 const person = async (name) => {
     await page.goto(`${base}/`);
-    await page.getByRole('link', { name }).click();
+    await page.locator('.today').getByRole('link', { name }).click();
     return page.url();
 };
 

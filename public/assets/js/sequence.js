@@ -1,5 +1,5 @@
-// A sequence picked from the wall of figures: each that is ticked comes last; buttons, keys and dragging move it. What is
-// sent is the order of the list. Without this script the ticked ones come in the order of the wall.
+// A sequence picked from the wall of figures: each that is ticked comes last; buttons, keys and dragging move it. What
+// is sent is the order of the list. Without this script the ticked ones come in the order of the wall.
 import { t } from './texts.js';
 
 const list = document.querySelector('[data-sequence]');

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Text;
+
+use Symfony\Component\DependencyInjection\Attribute\AsDecorator;
+use Symfony\Component\Translation\Formatter\IntlFormatterInterface;
+use Symfony\Component\Translation\Formatter\MessageFormatter;
+use Symfony\Component\Translation\Formatter\MessageFormatterInterface;
+
+/** A value that is no text breaks no sentence: what a browser sends may be any bytes, and is said back of a field. */
+#[AsDecorator('translator.formatter.default')]
+final readonly class ScrubbedValues implements MessageFormatterInterface, IntlFormatterInterface
+{
+    public function __construct(private MessageFormatter $inner)
+    {
+    }
+
+    public function format(string $message, string $locale, array $parameters = []): string
+    {
+        return $this->inner->format($message, $locale, self::scrubbed($parameters));
+    }
+
+    public function formatIntl(string $message, string $locale, array $parameters = []): string
+    {
+        return $this->inner->formatIntl($message, $locale, self::scrubbed($parameters));
+    }
+
+    /**
+     * @param array<string, mixed> $values
+     *
+     * @return array<string, mixed>
+     */
+    private static function scrubbed(array $values): array
+    {
+        return array_map(
+            static fn (mixed $value): mixed => is_string($value) ? mb_scrub($value, 'UTF-8') : $value,
+            $values,
+        );
+    }
+}
