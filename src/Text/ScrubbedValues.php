@@ -17,11 +17,13 @@ final readonly class ScrubbedValues implements MessageFormatterInterface, IntlFo
     {
     }
 
+    /** @param array<string, mixed> $parameters */
     public function format(string $message, string $locale, array $parameters = []): string
     {
         return $this->inner->format($message, $locale, self::scrubbed($parameters));
     }
 
+    /** @param array<string, mixed> $parameters */
     public function formatIntl(string $message, string $locale, array $parameters = []): string
     {
         return $this->inner->formatIntl($message, $locale, self::scrubbed($parameters));
