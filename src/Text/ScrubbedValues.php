@@ -17,22 +17,22 @@ final readonly class ScrubbedValues implements MessageFormatterInterface, IntlFo
     {
     }
 
-    /** @param array<string, mixed> $parameters */
+    /** @param array<mixed> $parameters */
     public function format(string $message, string $locale, array $parameters = []): string
     {
         return $this->inner->format($message, $locale, self::scrubbed($parameters));
     }
 
-    /** @param array<string, mixed> $parameters */
+    /** @param array<mixed> $parameters */
     public function formatIntl(string $message, string $locale, array $parameters = []): string
     {
         return $this->inner->formatIntl($message, $locale, self::scrubbed($parameters));
     }
 
     /**
-     * @param array<string, mixed> $values
+     * @param array<mixed> $values
      *
-     * @return array<string, mixed>
+     * @return array<mixed>
      */
     private static function scrubbed(array $values): array
     {
