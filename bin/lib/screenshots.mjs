@@ -74,12 +74,17 @@ await page
     .click();
 await page.locator('#now-level').selectOption('0');
 await page.getByRole('button', { name: 'Start session' }).click();
-// Past the warm-up and what is measured before the work.
-for (let i = 0; i < 7; i += 1) {
-    await page.getByRole('button', { name: 'Skip' }).click();
+// Past the warm-up, and what is measured or asked before the work.
+for (let i = 0; i < 9; i += 1) {
+    const [measured, yes] = [page.locator('[data-measured]'), page.locator('[data-yes]')];
+    if (await measured.isVisible()) {
+        await measured.click();
+    } else if (await yes.isVisible()) {
+        await yes.click();
+    } else {
+        await page.getByRole('button', { name: 'Skip' }).click();
+    }
 }
-await page.getByRole('button', { name: 'Continue' }).click();
-await page.getByRole('button', { name: 'Skip' }).click();
 await take('session');
 await page.goto(`${uneven}/report`);
 await take('report');
