@@ -38,7 +38,7 @@ final class ClassController extends TeacherController
                 ),
             ),
         );
-        $isAsked = $request->query->has('people') || $request->query->has('postures');
+        $isAsked = [] !== $request->query->all();
 
         return $this->render('class/sheet.html.twig', [
             'all' => $all,
