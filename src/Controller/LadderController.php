@@ -13,7 +13,6 @@ use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Form\CheckForm;
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\DecisionForm;
-use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
@@ -22,11 +21,9 @@ use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
-use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\FormReading;
 use LucidAscent\Core\Readiness\PropHeights;
-use LucidAscent\Core\Readiness\Rules;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
 use Symfony\Component\HttpFoundation\Request;
@@ -222,21 +219,14 @@ final class LadderController extends TeacherController
         if ($form->isSubmitted() && $form->isValid()) {
             $step = $form->get('step')->getData();
             $isNew = $this->records->addOnce(
-                new Decision(
-                    Uuid::v7(),
+                Decision::of(
                     $record,
-                    $practitioner,
                     $this->teacher(),
-                    $ladder->id,
-                    $record->side,
                     $this->clock->now(),
-                    $proposal->step,
+                    $history,
+                    $proposal,
                     $step,
-                    array_map(ReasonCodec::write(...), $proposal->reasons),
-                    array_map(static fn (ReadinessCheck $c): string => $c->day(), $proposal->restsOn),
-                    Decide::rungAfter($history, $step)->id,
-                    $step === $proposal->step ? '' : trim((string) $form->get('why')->getData()),
-                    Rules::VERSION,
+                    (string) $form->get('why')->getData(),
                 ),
             );
             $this->addFlash(

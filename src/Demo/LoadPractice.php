@@ -12,7 +12,6 @@ use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Json\Fields;
-use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Log\Undecided;
@@ -30,7 +29,6 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PlanRequest;
-use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\Rules;
 use Psr\Clock\ClockInterface;
@@ -173,21 +171,14 @@ final readonly class LoadPractice
             $history = $this->practised->history($check);
             $proposal = Decide::proposal($history);
             $this->em->persist(
-                new Decision(
-                    Uuid::v7(),
+                Decision::of(
                     $check,
-                    $practitioner,
                     $practitioner->teacher,
-                    $check->ladder,
-                    $check->side,
                     $check->at->modify(self::DECIDED),
+                    $history,
+                    $proposal,
                     $proposal->step,
-                    $proposal->step,
-                    array_map(ReasonCodec::write(...), $proposal->reasons),
-                    array_map(static fn (ReadinessCheck $one): string => $one->day(), $proposal->restsOn),
-                    Decide::rungAfter($history, $proposal->step)->id,
                     '',
-                    Rules::VERSION,
                 ),
             );
         }

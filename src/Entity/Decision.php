@@ -8,7 +8,12 @@ use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
+use LucidAscent\Core\Progression\Decide;
+use LucidAscent\Core\Progression\LadderPractice;
+use LucidAscent\Core\Progression\Proposal;
+use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Core\Reason\Reason;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
@@ -53,6 +58,34 @@ class Decision
         #[ORM\Column(length: 10)]
         public readonly string $rules,
     ) {
+    }
+
+    /** What is decided on a check: its reasons and the rules are those of the proposal. A reason only if it differs. */
+    public static function of(
+        RungCheck $check,
+        Teacher $by,
+        \DateTimeImmutable $at,
+        LadderPractice $history,
+        Proposal $proposal,
+        Step $step,
+        string $why,
+    ): self {
+        return new self(
+            Uuid::v7(),
+            $check,
+            $check->practitioner,
+            $by,
+            $check->ladder,
+            $check->side,
+            $at,
+            $proposal->step,
+            $step,
+            array_map(ReasonCodec::write(...), $proposal->reasons),
+            array_map(static fn (ReadinessCheck $one): string => $one->day(), $proposal->restsOn),
+            Decide::rungAfter($history, $step)->id,
+            $step === $proposal->step ? '' : trim($why),
+            Rules::VERSION,
+        );
     }
 
     public function isOverruled(): bool

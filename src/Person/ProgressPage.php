@@ -103,14 +103,14 @@ final readonly class ProgressPage
     {
         $charts = [];
         // All abilities are on one scale of time.
-        $days = [];
+        $from = $now;
         foreach ($progress as $sides) {
             foreach ($sides as $one) {
-                $days = [...$days, ...array_map(static fn (Evidence $e): \DateTimeImmutable => $e->on ?? $now,
-                    $one->readings)];
+                foreach ($one->readings as $reading) {
+                    $from = min($from, $reading->on ?? $now);
+                }
             }
         }
-        $from = [] === $days ? null : min($days);
         foreach ($progress as $name => $sides) {
             $ability = Ability::from($name);
             $charts[] = [

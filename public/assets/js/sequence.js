@@ -16,10 +16,6 @@ const button = (label, does, act) => {
     return made;
 };
 
-const move = (item, before) => {
-    list.insertBefore(item, before);
-};
-
 const add = (id) => {
     const name = nameOf(id);
     const item = document.createElement('li');
@@ -35,19 +31,18 @@ const add = (id) => {
         sent,
         button('↑', t('sequence.up', { what: name }), ({ currentTarget }) => {
             if (item.previousElementSibling) {
-                move(item, item.previousElementSibling);
+                list.insertBefore(item, item.previousElementSibling);
                 currentTarget.focus();
             }
         }),
         button('↓', t('sequence.down', { what: name }), ({ currentTarget }) => {
             if (item.nextElementSibling) {
-                move(item, item.nextElementSibling.nextElementSibling);
+                list.insertBefore(item, item.nextElementSibling.nextElementSibling);
                 currentTarget.focus();
             }
         }),
         button('×', t('sequence.remove', { what: name }), () => {
-            boxes.get(id).checked = false;
-            item.remove();
+            boxes.get(id).click();
             boxes.get(id).focus();
         }),
     );
@@ -60,7 +55,7 @@ const add = (id) => {
         }
         event.preventDefault();
         const { top, height } = item.getBoundingClientRect();
-        move(dragged, event.clientY < top + height / 2 ? item : item.nextElementSibling);
+        list.insertBefore(dragged, event.clientY < top + height / 2 ? item : item.nextElementSibling);
     });
     list.append(item);
 };
