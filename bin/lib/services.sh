@@ -212,7 +212,7 @@ SQL
 }
 
 # The application reads and adds. Records are never changed or removed, so it has no right to: only a password and a time zone are,
-# what was typed and not recorded yet, who is signed in, and in which order people are shown; how a form was filled in, and who tried to sign in from where, is forgotten after a while.
+# what was typed and not recorded yet, how a class is planned, who is signed in, and in which order people are shown; how a form was filled in, and who tried to sign in from where, is forgotten after a while.
 grant_application() {
     local table
     {
@@ -224,6 +224,8 @@ grant_application() {
         printf 'GRANT UPDATE (password, time_zone) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE, DELETE ON %s.studio_class TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT DELETE ON %s.class_member TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE ON %s.urgency TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT DELETE ON %s.sent_form TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT DELETE ON %s.sign_in_attempt TO ascent_app@127.0.0.1;\n' "$1"

@@ -127,7 +127,14 @@ final class Candidates
             ) {
                 $safer =
                     null === Stage::of($id, $side, $poses, $ladders, $request->equipment)
-                        ? self::safer($id, $side, $poses, $ladders, $request, [...$ids, ...$request->forbidden])
+                        ? Instead::form(
+                            $id,
+                            $side,
+                            $poses,
+                            $ladders,
+                            $request->equipment,
+                            [...$ids, ...$request->forbidden],
+                        )
                         : null;
                 if (null !== $safer) {
                     $instead[$safer->posture] ??= [$safer, $side, $id];
@@ -381,48 +388,6 @@ final class Candidates
     }
 
     /**
-     * A gentle form that a side may do where it may not do a posture: of the same posture, or of another.
-     *
-     * @param array<string, list<PracticeRung>> $ladders
-     * @param list<string>|null $not other postures that are there already, or not wanted; null where it has to be the
-     *     same one
-     */
-    private static function safer(
-        string $id,
-        Side $side,
-        ReadPoses $poses,
-        array $ladders,
-        PlanRequest $request,
-        ?array $not,
-    ): ?PracticeRung {
-        foreach (
-            array_unique(
-                array_merge(
-                    ...array_map(static fn (PracticeRung $rung): array => $rung->instead, $ladders[$id] ?? []),
-                ),
-            ) as $name
-        ) {
-            $rung = PracticeRung::named($name, $ladders);
-            $isAsked =
-                null !== $rung
-                && (null === $not
-                    ? $rung->posture === $id
-                    : $rung->posture !== $id && !in_array($rung->posture, $not, true));
-            if (
-                $isAsked
-                && $rung->rung->isForAnybody()
-                && !$rung->needsBothSides()
-                && $request->equipment->has($rung)
-                && May::practise($poses, $rung->posture, $rung->rung->id, $side)->isYes()
-            ) {
-                return $rung;
-            }
-        }
-
-        return null;
-    }
-
-    /**
      * A form in the place of what one side may not do; the other side does it, too, or what it does of that posture.
      *
      * @param array<string, list<PracticeRung>> $ladders
@@ -491,7 +456,7 @@ final class Candidates
         }
         if (null === $left || null === $right) {
             $held = null === $left ? Side::Left : Side::Right;
-            $safer = self::safer($id, $held, $poses, $ladders, $request, null);
+            $safer = Instead::form($id, $held, $poses, $ladders, $request->equipment, null);
             $isHeld =
                 [] !==
                 array_filter(

@@ -22,6 +22,8 @@ class PractitionerNote
     public const LONGEST = 2000;
     /** The daily note was done: sat on the floor, in ways that change. */
     public const SAT = 'sat';
+    /** Came to a class; the text is the name of it. */
+    public const CLASS_ATTENDED = 'class';
 
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]

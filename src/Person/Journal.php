@@ -7,6 +7,7 @@ namespace LucidAscent\App\Person;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Repository\AssessmentRecords;
+use LucidAscent\App\Repository\ClassRecords;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TestHistory;
@@ -23,6 +24,7 @@ final readonly class Journal
         private Records $records,
         private TestHistory $tests,
         private ReadPerson $person,
+        private ClassRecords $classes,
     ) {
     }
 
@@ -76,6 +78,9 @@ final readonly class Journal
         foreach ($this->records->allChecks($practitioner) as $check) {
             isset($logged[$check->at->format('U.u')]) ?:
             $add(JournalKind::Practice, $check->at, $check, $check->note);
+        }
+        foreach ($this->classes->attended($practitioner) as $class) {
+            $add(JournalKind::Practice, $class->at, $class);
         }
         foreach ($this->records->seenRungs($practitioner) as $seen) {
             $add(JournalKind::Walk, $seen->at, $seen, $seen->why);

@@ -10,6 +10,7 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Plan\Equipment;
+use LucidAscent\Core\Plan\Instead;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stage;
 use LucidAscent\Core\Readiness\PropHeights;
@@ -43,6 +44,43 @@ final readonly class ClassSheet
     }
 
     /**
+     * How many of each prop there have to be: one posture after another, and each person has what the side that needs
+     * more of it needs.
+     *
+     * @param list<array{posture: string, rungs: list<array{rung: PracticeRung, people: list<array<string, mixed>>}>,
+     *     barred: list<array<string, mixed>>}> $sheet
+     *
+     * @return array<string, int> by the names of Equipment
+     */
+    public static function props(array $sheet): array
+    {
+        $most = [];
+        foreach ($sheet as $posture) {
+            $each = [];
+            foreach ($posture['rungs'] as ['rung' => $rung, 'people' => $people]) {
+                foreach ($people as $person) {
+                    $each[] = [$person['id'], $rung];
+                }
+            }
+            foreach ($posture['barred'] as $person) {
+                null === $person['instead'] ?: ($each[] = [$person['id'], $person['instead']]);
+            }
+            $of = [];
+            foreach ($each as [$id, $rung]) {
+                foreach ($rung->props as $prop => $many) {
+                    $of[$prop][$id] = max($many, $of[$prop][$id] ?? 0);
+                }
+            }
+            foreach ($of as $prop => $many) {
+                $most[$prop] = max(array_sum($many), $most[$prop] ?? 0);
+            }
+        }
+        ksort($most);
+
+        return $most;
+    }
+
+    /**
      * @param list<Practitioner> $people
      * @param list<ReadPoses|null> $read what is known of each; null for whom nobody measured
      *
@@ -59,17 +97,31 @@ final readonly class ClassSheet
         foreach ($people as $i => $person) {
             $poses = $read[$i];
             if (null === $poses) {
-                $barred[] = ['name' => $person->name, 'side' => 'both', 'because' => ''];
+                $barred[] = ['id' => (string) $person->id,
+                    'name' => $person->name, 'side' => 'both', 'because' => '', 'instead' => null];
                 continue;
             }
             foreach ($this->sides($posture, $poses) as $side => [$rung, $prop, $cautions, $because]) {
                 if (null === $rung) {
-                    $barred[] = ['name' => $person->name, 'side' => $side, 'because' => $because];
+                    $barred[] = [
+                        'id' => (string) $person->id,
+                        'name' => $person->name,
+                        'side' => $side,
+                        'because' => $because,
+                        'instead' => Instead::inAClass(
+                            $posture,
+                            'both' === $side ? Side::cases() : [Side::from($side)],
+                            $poses,
+                            $this->catalogue->practiceRungs(),
+                            Equipment::ofAStudio(),
+                        ),
+                    ];
                     continue;
                 }
                 $place = (int) array_search($rung->rung->id, $ladder, true);
                 $rungs[$place] ??= ['rung' => $rung, 'people' => []];
                 $rungs[$place]['people'][] = [
+                    'id' => (string) $person->id,
                     'name' => $person->name,
                     'side' => $side,
                     'prop' => $prop,

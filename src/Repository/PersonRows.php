@@ -25,6 +25,7 @@ final readonly class PersonRows
         'assessment',
         'body_measures',
         'clearance',
+        'class_member',
         'draft',
         'kept_picture',
         'lab_setup',
@@ -133,6 +134,8 @@ final readonly class PersonRows
                 'INSERT INTO own_key_end (id, at) SELECT k.id, UTC_TIMESTAMP(6) FROM own_key k WHERE k.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM own_key_end e WHERE e.id = k.id)',
                 [$person->toBinary()],
             );
+            // The classes stay with who gives them.
+            $connection->executeStatement('DELETE FROM class_member WHERE practitioner_id = ?', [$person->toBinary()]);
             $old = $connection->fetchOne('SELECT teacher_id FROM practitioner WHERE id = ?', [$person->toBinary()]);
             $connection->executeStatement('UPDATE practitioner SET teacher_id = ? WHERE id = ?', [
                 $teacher->toBinary(),
@@ -154,6 +157,11 @@ final readonly class PersonRows
             // Of what was typed and not recorded the other's own stays, where both have some.
             $connection->executeStatement(
                 'DELETE d FROM draft d JOIN draft o ON o.place = d.place AND o.practitioner_id = ? WHERE d.practitioner_id = ?',
+                $both,
+            );
+            // Expected twice is expected once.
+            $connection->executeStatement(
+                'DELETE m FROM class_member m JOIN class_member o ON o.class_id = m.class_id AND o.practitioner_id = ? WHERE m.practitioner_id = ?',
                 $both,
             );
             foreach (self::TABLES as $table) {

@@ -117,19 +117,24 @@ test('a class of eight on one page', async () => {
         await person(page, `Class ${i}`, String(158 + 3 * i));
     }
     await measured(page, 'Class Measured');
-    await page.goto(`${base}/class`);
-    await page.getByRole('button', { name: 'Make sheet' }).click();
+    await page.goto(`${base}/classes`);
+    await check(page);
+    await page.getByRole('link', { name: 'New class' }).click();
+    await page.getByRole('button', { name: 'Save class' }).click();
     await page.getByText('Choose at least one person').waitFor();
+    await page.getByLabel('Name', { exact: true }).fill('Hips on Monday');
     for (const box of await page.getByRole('group', { name: 'Who is coming' }).getByRole('checkbox').all()) {
         await box.check();
     }
-    // Picked from the wall, and put in order by keys.
+    // Picked from the wall, put in order by keys, and given their time.
     await page.getByRole('checkbox', { name: 'Soles together', exact: true }).check();
     await page.getByRole('checkbox', { name: 'Pigeon', exact: true }).check();
+    await page.getByLabel('Minutes for Pigeon').fill('8');
+    await page.getByText('13 minutes in all').waitFor();
     await check(page);
     await page.getByRole('button', { name: 'Pigeon: earlier' }).press('Enter');
-    await page.getByRole('button', { name: 'Make sheet' }).click();
-    await page.getByRole('heading', { name: '1. Pigeon' }).waitFor();
+    await page.getByRole('button', { name: 'Save class' }).click();
+    await page.getByRole('heading', { name: '1. Pigeon 8 min' }).waitFor();
     for (const posture of await page.locator('.class-posture').all()) {
         const said = await posture.innerText();
         for (const i of [1, 2, 3, 4, 5, 6, 7]) {
@@ -137,4 +142,30 @@ test('a class of eight on one page', async () => {
         }
     }
     await check(page);
+
+    // Taught: one posture at a time, by keys, until the last.
+    await page.getByRole('link', { name: 'Teach class' }).click();
+    await page.getByText('Next: Soles together').waitFor();
+    assert.equal(await page.locator('[data-piece]:visible').count(), 1);
+    await page.getByRole('button', { name: 'Start' }).press('Enter');
+    await page.getByText('7:59').waitFor();
+    await page.getByRole('button', { name: 'Pause' }).press('Enter');
+    await page.getByRole('button', { name: 'Next' }).press('Enter');
+    await page.getByText('Last posture').waitFor();
+    assert.equal(await page.getByRole('status').last().textContent(), 'Soles together');
+    assert.equal(await page.getByRole('button', { name: 'Next' }).isDisabled(), true);
+    await check(page);
+
+    // Afterwards: who came, and what hurt.
+    await page.getByRole('link', { name: 'Pain, or class over' }).click();
+    const measured8 = page.getByRole('group', { name: 'Class Measured' });
+    await measured8.getByLabel('Came').check();
+    await measured8.getByText('Pain', { exact: true }).press('Enter');
+    await measured8.getByLabel('Pain, 0 to 10').selectOption('4');
+    await measured8.getByLabel('Where').selectOption('knee');
+    await measured8.getByLabel('Which side').selectOption('left');
+    await check(page);
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByText('1 person came.').waitFor();
+    assert.match(await page.locator('.class-barred').first().innerText(), /Class Measured/);
 });

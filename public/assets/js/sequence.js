@@ -1,9 +1,12 @@
 // A sequence picked from the wall of figures: each that is ticked comes last; buttons, keys and dragging move it. What
-// is sent is the order of the list. Without this script the ticked ones come in the order of the wall.
+// is sent is the order of the list, with how many minutes each takes. Without this script the ticked ones come in the
+// order of the wall, and take as long as is usual.
 import { t } from './texts.js';
 
 const list = document.querySelector('[data-sequence]');
 const boxes = new Map([...document.querySelectorAll('[data-wall] input')].map((box) => [box.value, box]));
+const sum = document.querySelector('[data-sum]');
+const USUAL = '5';
 const nameOf = (id) => boxes.get(id).parentElement.textContent.trim();
 
 const button = (label, does, act) => {
@@ -16,6 +19,12 @@ const button = (label, does, act) => {
     return made;
 };
 
+const showSum = () => {
+    const all = [...list.querySelectorAll('input[type="number"]')].map(({ value }) => Number(value) || 0);
+    sum.hidden = all.length === 0;
+    sum.textContent = t('class.sum', { count: all.reduce((a, b) => a + b, 0) });
+};
+
 const add = (id) => {
     const name = nameOf(id);
     const item = document.createElement('li');
@@ -26,9 +35,22 @@ const add = (id) => {
     sent.type = 'hidden';
     sent.name = 'postures[]';
     sent.value = id;
+    const minutes = document.createElement('input');
+    minutes.type = 'number';
+    minutes.className = 'input minutes';
+    minutes.name = `minutes[${id}]`;
+    minutes.min = '1';
+    minutes.max = list.dataset.most;
+    minutes.value = boxes.get(id).dataset.minutes || USUAL;
+    minutes.setAttribute('aria-label', t('class.minutes', { what: name }));
+    minutes.addEventListener('input', () => {
+        boxes.get(id).dataset.minutes = minutes.value;
+        showSum();
+    });
     item.append(
         words,
         sent,
+        minutes,
         button('↑', t('sequence.up', { what: name }), ({ currentTarget }) => {
             if (item.previousElementSibling) {
                 list.insertBefore(item, item.previousElementSibling);
@@ -58,10 +80,12 @@ const add = (id) => {
         list.insertBefore(dragged, event.clientY < top + height / 2 ? item : item.nextElementSibling);
     });
     list.append(item);
+    showSum();
 };
 
 for (const [id, box] of boxes) {
     box.removeAttribute('name');
+    box.closest('li').querySelector('[data-plain]')?.remove();
     if (box.checked) {
         add(id);
     }
@@ -70,6 +94,7 @@ for (const [id, box] of boxes) {
             add(id);
         } else {
             list.querySelector(`input[value="${id}"]`)?.parentElement.remove();
+            showSum();
         }
     });
 }

@@ -3,7 +3,8 @@ import { t } from './texts.js';
 
 const CUE_SECONDS = 20;
 
-const clock = (left) => `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
+/** Minutes and seconds: "4:05". */
+export const clock = (left) => `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
 // As the plan counts it: breaths, or which repetition it is and whether to press or to yield; else by time.
 const counted = ({ seconds, breaths, repetitions, press }, left) => {
     if (breaths) {

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\ClassMember;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Entity\StudioClass;
+use LucidAscent\App\Entity\Teacher;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Uid\Uuid;
+
+/** The classes of one teacher, and who is expected in them. */
+final readonly class ClassRecords
+{
+    /** So many are listed. */
+    private const LISTED = 60;
+
+    public function __construct(private EntityManagerInterface $em)
+    {
+    }
+
+    /** @return list<StudioClass> the latest day first */
+    public function classes(Teacher $teacher): array
+    {
+        return $this->em
+            ->createQuery(
+                'SELECT c FROM '.StudioClass::class.' c WHERE c.teacher = :t ORDER BY c.heldOn DESC, c.at DESC',
+            )
+            ->setParameter('t', $teacher->id, 'uuid')
+            ->setMaxResults(self::LISTED)
+            ->getResult();
+    }
+
+    /** @throws NotFoundHttpException when there is none of this teacher's */
+    public function one(Teacher $teacher, string $id): StudioClass
+    {
+        $found = Uuid::isValid($id) ? $this->em->find(StudioClass::class, Uuid::fromString($id)) : null;
+
+        return null !== $found && $found->teacher->id->equals($teacher->id)
+            ? $found
+            : throw new NotFoundHttpException();
+    }
+
+    /** @return list<Practitioner> by name; those whom the teacher has given to another are not in it any more */
+    public function people(StudioClass $class): array
+    {
+        return $this->em
+            ->createQuery(
+                'SELECT p FROM '.
+                    Practitioner::class.
+                    ' p WHERE p.teacher = :t AND EXISTS (SELECT m.id FROM '.
+                    ClassMember::class.
+                    ' m WHERE m.practitioner = p AND m.class = :c) ORDER BY p.name, p.createdAt',
+            )
+            ->setParameter('t', $class->teacher->id, 'uuid')
+            ->setParameter('c', $class->id, 'uuid')
+            ->getResult();
+    }
+
+    /** @return array<string, int> how many are expected, by the class's id */
+    public function expected(Teacher $teacher): array
+    {
+        $rows = $this->em
+            ->createQuery(
+                'SELECT IDENTITY(m.class) AS id, COUNT(m.id) AS many FROM '.
+                    ClassMember::class.
+                    ' m JOIN m.class c JOIN m.practitioner p WHERE c.teacher = :t AND p.teacher = :t GROUP BY m.class',
+            )
+            ->setParameter('t', $teacher->id, 'uuid')
+            ->getArrayResult();
+
+        return array_column(
+            array_map(
+                static fn (array $row): array => [
+                    'id' => $row['id'] instanceof Uuid ? (string) $row['id'] : (string) Uuid::fromBinary($row['id']),
+                    'many' => (int) $row['many'],
+                ],
+                $rows,
+            ),
+            'many',
+            'id',
+        );
+    }
+
+    /** @param list<Practitioner> $people */
+    public function save(StudioClass $class, array $people): void
+    {
+        $this->em->wrapInTransaction(function () use ($class, $people): void {
+            $this->em->persist($class);
+            $this->em->flush();
+            $there = $this->em->getRepository(ClassMember::class)->findBy(['class' => $class]);
+            $ids = array_map(static fn (Practitioner $one): string => (string) $one->id, $people);
+            foreach ($there as $member) {
+                in_array((string) $member->practitioner->id, $ids, true) ?: $this->em->remove($member);
+            }
+            $known = array_map(static fn (ClassMember $one): string => (string) $one->practitioner->id, $there);
+            foreach ($people as $one) {
+                in_array((string) $one->id, $known, true)
+                    ?: $this->em->persist(new ClassMember(Uuid::v7(), $class, $one));
+            }
+        });
+    }
+
+    public function remove(StudioClass $class): void
+    {
+        $this->em->remove($class);
+        $this->em->flush();
+    }
+
+    /** @return list<PractitionerNote> that somebody came to a class, the latest first */
+    public function attended(Practitioner $person): array
+    {
+        return $this->em
+            ->getRepository(PractitionerNote::class)
+            ->findBy(['practitioner' => $person, 'kind' => PractitionerNote::CLASS_ATTENDED], ['at' => 'DESC']);
+    }
+
+    /** That somebody came is noted once. */
+    public static function cameId(StudioClass $class, Practitioner $person): Uuid
+    {
+        return Uuid::v5($class->id, (string) $person->id);
+    }
+
+    /**
+     * @param list<Practitioner> $people
+     *
+     * @return list<string> the ids of those who are known to have come
+     */
+    public function came(StudioClass $class, array $people): array
+    {
+        $ids = [];
+        foreach ($people as $one) {
+            $ids[(string) self::cameId($class, $one)] = (string) $one->id;
+        }
+        $notes = $this->em
+            ->getRepository(PractitionerNote::class)
+            ->findBy(['id' => array_map(Uuid::fromString(...), array_keys($ids))]);
+
+        return array_map(static fn (PractitionerNote $note): string => $ids[(string) $note->id], $notes);
+    }
+}
