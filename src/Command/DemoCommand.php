@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Demo\LoadClasses;
 use LucidAscent\App\Demo\LoadPeople;
 use LucidAscent\App\Demo\MadeUpStudio;
 use LucidAscent\App\Entity\Teacher;
@@ -16,7 +17,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** A made-up studio with six made-up people and half a year of their records. */
+/** A made-up studio with eight made-up people and up to two years of their records. */
 #[AsCommand('ascent:demo', 'Loads the demo data into an empty database; its password comes from DEMO_PASSWORD.')]
 final class DemoCommand extends Command
 {
@@ -27,6 +28,7 @@ final class DemoCommand extends Command
         private readonly UserPasswordHasherInterface $hasher,
         private readonly ClockInterface $clock,
         private readonly LoadPeople $people,
+        private readonly LoadClasses $classes,
     ) {
         parent::__construct();
     }
@@ -44,11 +46,12 @@ final class DemoCommand extends Command
 
             return Command::FAILURE;
         }
-        $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-200 days'));
+        $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-700 days'));
         $teacher->moveTo('Europe/Oslo');
         $teacher->changePassword($this->hasher->hashPassword($teacher, $password));
         $this->em->persist($teacher);
-        $this->people->of($teacher, MadeUpStudio::people());
+        $people = $this->people->of($teacher, MadeUpStudio::people());
+        [] === $people ?: $this->classes->of($people);
         $output->writeln('The demo data is loaded.');
 
         return Command::SUCCESS;

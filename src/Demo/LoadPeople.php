@@ -10,6 +10,8 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\FromPractitioner;
+use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
@@ -57,8 +59,16 @@ final readonly class LoadPeople
         'heel-to-seat' => [[], 'gap', 'quadriceps'],
         'heel-to-seat-hip-bent' => [[], 'gap', 'kneeFlexion'],
         'thigh-hang' => [[], 'angle', 'extension'],
+        'seated-rotation' => [[], 'angle', 'spine-rotation'],
         'tree-balance' => [[], 'seconds', 'balance'],
     ];
+
+    private const AT_HOME = 'soles-together';
+    /** What is taken again between the first time and the last. */
+    private const AGAIN = ['figure-four-lying', 'soles-together', 'shins-stacked', 'leg-raise-strap'];
+    /** What practice changes more, and what hardly, as shares of what it changes most. */
+    private const GAINS = ['rotation' => 1.0, 'hamstrings' => 1.0, 'flexion' => 0.5, 'abduction' => 0.4];
+    private const HARDLY_GAINS = 0.15;
 
     public function __construct(
         private EntityManagerInterface $em,
@@ -67,6 +77,7 @@ final readonly class LoadPeople
         private ReadPerson $person,
         private RecordOutcome $keep,
         private LoadPractice $practice,
+        private LoadPictures $pictures,
     ) {
     }
 
@@ -80,6 +91,8 @@ final readonly class LoadPeople
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
         $loaded = array_map(fn (array $person): Practitioner => $this->load($teacher, $person, $random), $people);
         $this->em->flush();
+        // What is read of them is read out of the database, as it would be; nothing that is there already is in the way.
+        $this->em->clear();
         foreach (
             $this->em
                 ->getRepository(Assessment::class)
@@ -98,8 +111,9 @@ final readonly class LoadPeople
             $this->em->flush();
         }
 
-        foreach ($loaded as $i => $practitioner) {
-            $this->practice->of($practitioner, MadeUpStudio::practice($people[$i]['name']));
+        foreach ($loaded as $i => $one) {
+            $practitioner = $loaded[$i] = $this->em->find(Practitioner::class, $one->id) ?? $one;
+            $this->practice->of($practitioner, $people[$i]['practice']);
         }
 
         return $loaded;
@@ -121,9 +135,17 @@ final readonly class LoadPeople
             [],
         );
         $this->em->persist($measures);
-        foreach ($person['assessed'] as [$days, $less]) {
+        foreach ($person['assessed'] as $i => [$days, $less]) {
             $abilities = array_map(
-                static fn (array $side): array => array_map(static fn (float $now): float => $now - $less, $side),
+                static fn (array $side): array => array_combine(
+                    array_keys($side),
+                    array_map(
+                        static fn (string $ability, float $now): float => $now
+                            - $less * (self::GAINS[$ability] ?? self::HARDLY_GAINS),
+                        array_keys($side),
+                        $side,
+                    ),
+                ),
                 ['left' => $person['left'], 'right' => $person['right']],
             );
             $hurt = null !== $person['hurt'] && $person['hurt'][0] === $days ? $person['hurt'] : null;
@@ -136,8 +158,11 @@ final readonly class LoadPeople
                 $person['note'],
                 $days,
                 $hurt,
+                in_array($i, [0, count($person['assessed']) - 1], true) ? array_keys(self::TESTS) : self::AGAIN,
+                in_array($days, $person['practice']['pictures'], true),
             );
         }
+        $this->home($practitioner, new TrueBody($measures->proportions(), ['left' => $person['left'], 'right' => $person['right']]), $person['practice']['home'], $random);
         foreach ($person['practised'] as [$ladder, $side, $rung, $days]) {
             foreach ($days as $ago) {
                 $then = $this->ago($ago);
@@ -233,6 +258,7 @@ final readonly class LoadPeople
      * @param list<string> $wanted
      * @param list<string> $conditions
      * @param Hurt|null $hurt
+     * @param list<string> $tests in their order
      */
     private function assess(
         Practitioner $practitioner,
@@ -243,6 +269,8 @@ final readonly class LoadPeople
         string $note,
         int $days,
         ?array $hurt,
+        array $tests,
+        bool $isPictured,
     ): void {
         $then = $this->ago($days);
         $assessment = new Assessment(
@@ -252,7 +280,7 @@ final readonly class LoadPeople
             $then,
             false,
             $wanted,
-            array_keys(self::TESTS),
+            $tests,
             $conditions,
             $note,
             true,
@@ -262,11 +290,19 @@ final readonly class LoadPeople
         );
         $this->em->persist($assessment);
         $this->em->persist(new AssessmentEnd($assessment->id, $then->modify(self::LASTS)));
-        foreach (array_keys(self::TESTS) as $i => $kind) {
+        foreach ($tests as $i => $kind) {
             [$fixed, $free, $shows] = self::TESTS[$kind];
             $entry = Uuid::v7();
             $definition = $this->catalogue->tests()[$kind];
             foreach (Side::cases() as $side) {
+                $numbers = $body->numbers($definition, $side, $fixed, $free, Ability::from($shows));
+                if (null === $numbers) {
+                    // Nobody takes a test that this body does not get into.
+                    continue;
+                }
+                if ($isPictured && 'soles-together' === $kind && Side::Left === $side) {
+                    $this->pictures->of($practitioner, $body->proportions, $numbers, $then);
+                }
                 $pain =
                     null !== $hurt && 'soles-together' === $kind && $hurt[1] === $side->value
                         ? $hurt
@@ -294,9 +330,6 @@ final readonly class LoadPeople
                     null,
                     $assessment,
                 );
-                $numbers =
-                    $body->numbers($definition, $side, $fixed, $free, Ability::from($shows)) ??
-                    throw new \LogicException("No reading of $kind.");
                 // Made-up people are measured by somebody who errs in single trials alone, so that no two readings
                 // contradict each other.
                 foreach (
@@ -318,6 +351,57 @@ final readonly class LoadPeople
                     );
                 }
                 $this->em->persist($test);
+            }
+        }
+    }
+
+    /**
+     * Measurements from home, which the teacher has allowed.
+     *
+     * @param list<int> $days ago
+     */
+    private function home(Practitioner $practitioner, TrueBody $body, array $days, \Random\Randomizer $random): void
+    {
+        if ([] === $days) {
+            return;
+        }
+        $this->em->persist(
+            new HomeTestsAllowed(
+                Uuid::v7(),
+                $practitioner,
+                $practitioner->teacher,
+                $this->ago($days[0] + 2),
+                [self::AT_HOME => true],
+            ),
+        );
+        $definition = $this->catalogue->tests()[self::AT_HOME];
+        foreach ($days as $ago) {
+            $entry = Uuid::v7();
+            foreach (Side::cases() as $side) {
+                $numbers = $body->numbers($definition, $side, [], 'kneeHeight', Ability::ExternalRotation) ?? [];
+                $test = new Test(
+                    Uuid::v7(),
+                    $entry,
+                    $practitioner,
+                    $practitioner->teacher,
+                    self::AT_HOME,
+                    $side,
+                    $this->ago($ago),
+                    'tape',
+                    0.0,
+                    0,
+                    PainPlace::None,
+                    PainKind::Ache,
+                    [],
+                    Rules::VERSION,
+                );
+                foreach (Trials::of($numbers, ['kneeHeight' => 'cm'], [], 2, $random) as $trial) {
+                    $test->add($trial, array_map(static fn (float $cm): string => "$cm cm", $trial));
+                }
+                $this->em->persist($test);
+                $this->em->persist(
+                    new FromPractitioner($test->id, $practitioner, $test->at, FromPractitioner::TEST),
+                );
             }
         }
     }

@@ -6,11 +6,13 @@ namespace LucidAscent\App\Demo;
 
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Json\AllowanceFields;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\SessionLogs;
@@ -24,6 +26,9 @@ use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\MakePlan;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
+use LucidAscent\Core\Caution\Allowance;
+use LucidAscent\Core\Caution\ClearanceAuthority;
+use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
@@ -40,6 +45,8 @@ use Symfony\Component\Uid\Uuid;
  * decided on it, and what they say from home.
  *
  * @phpstan-import-type Practice from MadeUpStudio
+ * @phpstan-import-type Planned from MadeUpStudio
+ * @phpstan-import-type Hurt from MadeUpStudio
  */
 final readonly class LoadPractice
 {
@@ -69,8 +76,8 @@ final readonly class LoadPractice
     /** @param Practice $practice */
     public function of(Practitioner $practitioner, array $practice): void
     {
-        if (null !== $practice['plan']) {
-            $this->plan($practitioner, $practice['plan']);
+        foreach ($practice['plans'] as $i => $asked) {
+            $this->plan($practitioner, $asked, count($practice['plans']) - 1 === $i);
         }
         foreach ($practice['words'] as $days => $text) {
             $at = $this->ago($days);
@@ -88,15 +95,23 @@ final readonly class LoadPractice
         $this->em->flush();
     }
 
-    /** @param array{int, int, string, non-empty-list<int>} $asked days ago, minutes, school and weekdays */
-    private function plan(Practitioner $practitioner, array $asked): void
+    /**
+     * @param Planned $asked
+     * @param bool $isLast whether nothing was planned after it: then its last step waits for the teacher
+     */
+    private function plan(Practitioner $practitioner, array $asked, bool $isLast): void
     {
-        [$days, $minutes, $school, $weekdays] = $asked;
-        $then = $this->ago($days);
+        $then = $this->ago($asked['ago']);
         $poses = $this->person->at($practitioner, $then) ?? throw new \LogicException('Nobody has measured the body.');
         $request = new PlanningRequest(
-            new PlanRequest(Day::midnight($then), 8, $weekdays, $minutes, new Equipment(2, 3, true)),
-            $school,
+            new PlanRequest(
+                Day::midnight($then),
+                $asked['weeks'],
+                $asked['days'],
+                $asked['minutes'],
+                new Equipment(2, 3, true),
+            ),
+            $asked['school'],
             zone: self::ZONE,
         );
         $plan = $this->makePlan->plan($poses, $this->wanted->of($practitioner), $request);
@@ -114,16 +129,67 @@ final readonly class LoadPractice
         $this->em->persist($kept);
         $today = Day::of($this->clock->now());
         foreach ($plan->sessions() as $i => $session) {
-            if (Day::of($session->on) < $today && self::MISSED - 1 !== $i % self::MISSED) {
-                $this->log($practitioner, $kept, $session, self::UNEVEN !== $i);
+            $isHurt = $i === ($asked['hurt'][0] ?? null);
+            if (Day::of($session->on) < $today && (self::MISSED - 1 !== $i % self::MISSED || $isHurt)) {
+                $this->log(
+                    $practitioner,
+                    $kept,
+                    $session,
+                    self::UNEVEN !== $i,
+                    !in_array($i, $asked['unclean'], true),
+                    $isHurt ? $asked['hurt'] : null,
+                );
+            }
+            if ($isHurt) {
+                // Then nothing is practised until a word in writing.
+                break;
             }
         }
         $this->em->flush();
-        $this->decide($practitioner);
+        $this->decide($practitioner, $isLast, null !== $asked['hurt']);
+        if (null !== $asked['cleared']) {
+            $this->clear($practitioner, $this->ago($asked['cleared']));
+        }
     }
 
-    private function log(Practitioner $practitioner, PracticePlan $plan, PlannedSession $session, bool $isEven): void
+    /** What was held is cleared in writing, all of it. */
+    private function clear(Practitioner $practitioner, \DateTimeImmutable $then): void
     {
+        $held = array_filter(
+            $this->person->at($practitioner, $then)->person->holds->active ?? [],
+            static fn (Hold $hold): bool => null !== $hold->word,
+        );
+        $this->em->persist(
+            new Clearance(
+                Uuid::v7(),
+                $practitioner,
+                $practitioner->teacher,
+                $then,
+                'Sunniva Aasheim',
+                ClearanceAuthority::Clinician,
+                $then,
+                'The ligaments are sound. Sitting postures again, as long as they are free of pain.',
+                true,
+                array_values(array_unique(array_map(static fn (Hold $hold): string => $hold->id(), $held))),
+                'physiotherapist',
+                AllowanceFields::write(new Allowance()),
+            ),
+        );
+        $this->em->flush();
+    }
+
+    /** @param Hurt|null $hurt what hurt in the last piece of work on its side */
+    private function log(
+        Practitioner $practitioner,
+        PracticePlan $plan,
+        PlannedSession $session,
+        bool $isEven,
+        bool $isHeld,
+        ?array $hurt,
+    ): void {
+        $pain = static fn (?array $of): array => null === $of
+            ? ['level' => 0, 'where' => 'none', 'kind' => 'ache']
+            : ['level' => $of[2], 'where' => $of[3], 'kind' => $of[4]];
         $work = array_filter(
             $session->items,
             static fn (PlannedItem $item): bool => Phase::Work === $item->phase,
@@ -134,23 +200,30 @@ final readonly class LoadPractice
             $this->pain,
             new MockClock($session->on->modify('18:50')),
         );
+        $hurting = null;
+        foreach ($work as $i => $item) {
+            if (null !== $hurt && in_array($item->side->value ?? 'both', [$hurt[1], 'both'], true)) {
+                $hurting = $i;
+            }
+        }
         $read = $logs->read(
             Fields::of([
                 'on' => Day::of($session->on),
-                'items' => array_values(array_map(
-                    static fn (PlannedItem $item): array => [
+                'items' => array_map(
+                    static fn (int $i, PlannedItem $item): array => [
                         ...(null === $item->drill ? [] : ['drill' => $item->drill->id]),
                         'posture' => $item->rung->posture,
                         'rung' => $item->rung->rung->id,
                         'side' => $item->side->value ?? 'both',
-                        'pain' => ['level' => 0, 'where' => 'none', 'kind' => 'ache'],
+                        'pain' => $pain($i === $hurting ? $hurt : null),
                         'propsUsed' => true,
-                        'holdReached' => true,
+                        'holdReached' => $isHeld && $i !== $hurting,
                         'evenBreath' => $isEven,
                         'compensations' => [],
                     ],
+                    array_keys($work),
                     $work,
-                )),
+                ),
                 'soreAtNight' => false,
                 'note' => '',
             ]),
@@ -164,24 +237,28 @@ final readonly class LoadPractice
         }
     }
 
-    /** The step that the rules propose, on each ladder and side; the last of them waits for the teacher. */
-    private function decide(Practitioner $practitioner): void
+    /**
+     * The step that the rules propose, on each ladder and side.
+     *
+     * @param bool $isLast whether the last of them waits for the teacher
+     * @param bool $isHurt whether only what hurt is decided on
+     */
+    private function decide(Practitioner $practitioner, bool $isLast, bool $isHurt): void
     {
-        foreach (array_slice($this->undecided->of($practitioner), 1) as [$check]) {
-            $history = $this->practised->history($check);
+        $known = [];
+        foreach (array_slice($this->undecided->of($practitioner), $isLast ? 1 : 0) as [$check]) {
+            if ($isHurt && !$check->check()->pain->isFelt()) {
+                continue;
+            }
+            $then = $check->at->modify(self::DECIDED);
+            $known[$then->format('U')] ??= $this->person->at($practitioner, $then);
+            $history = $this->practised->of($check, $known[$then->format('U')]);
             $proposal = Decide::proposal($history);
             $this->em->persist(
-                Decision::of(
-                    $check,
-                    $practitioner->teacher,
-                    $check->at->modify(self::DECIDED),
-                    $history,
-                    $proposal,
-                    $proposal->step,
-                    '',
-                ),
+                Decision::of($check, $practitioner->teacher, $then, $history, $proposal, $proposal->step, ''),
             );
         }
+        $this->em->flush();
     }
 
     private function ago(int $days): \DateTimeImmutable

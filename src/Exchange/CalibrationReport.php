@@ -13,8 +13,7 @@ final class CalibrationReport
     private const AIMS = [
         'wrongOpen' => 'of *open*, wrong in percent (every pose of everybody, after every test)',
         'wrongShort' => 'of *short*, wrong in percent (likewise)',
-        'wrongOpenAsWanted' =>
-            'of *open*, wrong in percent (the pose that each came for, once nothing more was worth measuring)',
+        'wrongOpenAsWanted' => 'of *open*, wrong in percent (the pose that each came for, once nothing more was worth measuring)',
         'wrongShortAsWanted' => 'of *short*, wrong in percent (likewise)',
         'chances' => 'points between a stated chance and what happened, in the tenth where they are most',
         'intervals' => '95 % intervals that hold the truth, in percent',

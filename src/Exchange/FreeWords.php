@@ -141,8 +141,7 @@ final class FreeWords
             'code' => 'key' === $kind ? 'unknown-key' : 'words',
             'because' => match (true) {
                 !$words->hold() => self::ASKED,
-                'key' === $kind =>
-                    'Nothing reads this key, and it may name a condition: nothing deep until it is said under conditions.',
+                'key' === $kind => 'Nothing reads this key, and it may name a condition: nothing deep until it is said under conditions.',
                 default => 'These words speak of pain or of a condition: nothing deep, and nothing of what they name, until it is'.
                     ' said where and how.',
             },

@@ -132,8 +132,7 @@ final class AssessTest extends KernelTestCase
             array_map(static fn (array $held): array => [$held['code'], $held['posture'], $held['side'], $held['by'],
                 $held['ends']], $answer['held']));
         self::assertSame([['condition' => 'made-up', 'code' => 'unknown-condition',
-            'because' =>
-                'No caution knows the condition "made-up": nothing deep until somebody has said what it loads.']],
+            'because' => 'No caution knows the condition "made-up": nothing deep until somebody has said what it loads.']],
             $answer['unread']);
     }
 

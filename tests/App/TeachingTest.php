@@ -69,7 +69,7 @@ final class TeachingTest extends TestCase
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
         yield 'a neck that nobody asks about' => [['rung' => ['loads' => ['neck'],
             'position' => ['Sit.', 'The neck.']]],
-                'pigeon rungs/0/position loads the neck, and does not begin with asking about it.'];
+            'pigeon rungs/0/position loads the neck, and does not begin with asking about it.'];
         yield 'the way out of another stance' => [['rung' => ['stance' => 'seated', 'way_out' => 'Out of all.']] +
             ['defaults' => ['way_out' => 'Out of all.']], 'pigeon rungs/0/way_out is the way out of another stance.'];
         yield 'lying, and a sitting bone that carries' => [['rung' => ['check' => ['One sitting bone is light.']]],

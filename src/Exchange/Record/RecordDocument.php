@@ -107,8 +107,7 @@ final readonly class RecordDocument
         return $this->em
             ->createQuery(
                 match ($class) {
-                    Test::class =>
-                        "SELECT o, r, b FROM $class o JOIN o.trials r JOIN o.by b WHERE o.practitioner = :p ORDER BY r.ordinal",
+                    Test::class => "SELECT o, r, b FROM $class o JOIN o.trials r JOIN o.by b WHERE o.practitioner = :p ORDER BY r.ordinal",
                     AssessmentEnd::class => "SELECT o FROM $class o WHERE EXISTS (SELECT 1 FROM ".
                         Assessment::class.
                         ' a WHERE a.id = o.id AND a.practitioner = :p)',
