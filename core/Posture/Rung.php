@@ -8,7 +8,6 @@ namespace LucidAscent\Core\Posture;
 final readonly class Rung
 {
     /**
-     * @param string $hold how long it is held, such as "10 breaths"
      * @param array<string, string> $compensations what they look like, by id
      * @param array<string, mixed> $texts as written in the catalogue
      */
@@ -16,7 +15,6 @@ final readonly class Rung
         public string $id,
         public string $name,
         public PropRule $prop,
-        public string $hold = '',
         public array $compensations = [],
         public array $texts = [],
     ) {

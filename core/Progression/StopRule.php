@@ -31,6 +31,7 @@ final class StopRule implements DecisionRule
         $entry = $hold->entry;
         if (!$entry instanceof PainTold) {
             return new Reason('stop.held', Source::Trade, [
+                'condition' => $hold->holds->id,
                 'name' => $hold->holds->name,
                 'ends' => $hold->endedBy(),
             ]);

@@ -25,13 +25,15 @@ use Symfony\Component\Config\Resource\DirectoryResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
 use Symfony\Component\VarExporter\VarExporter;
+use Symfony\Contracts\Translation\LocaleAwareInterface;
 
 /**
  * The catalogue: what is shipped, read and checked once and kept compiled as PHP, and beside it what a teacher has
  * written.
  */
-final class Catalogue implements CacheWarmerInterface
+final class Catalogue implements CacheWarmerInterface, LocaleAwareInterface
 {
+    private const ENGLISH = 'en';
     private const USUAL_SCHOOL = 'counted-breath';
 
     /** @var array<string, array<string, array<string, mixed>>>|null */
@@ -70,8 +72,24 @@ final class Catalogue implements CacheWarmerInterface
         #[Autowire('%kernel.debug%')]
         private readonly bool $debug,
         #[Autowire('%kernel.default_locale%')]
-        private readonly string $locale,
+        private string $locale,
     ) {
+    }
+
+    public function getLocale(): string
+    {
+        return $this->locale;
+    }
+
+    /** In a language that there are no texts of it speaks English. */
+    public function setLocale(string $locale): void
+    {
+        $spoken = is_dir("$this->folder/locale/$locale") ? $locale : self::ENGLISH;
+        if ($spoken !== $this->locale) {
+            $this->locale = $spoken;
+            $this->entries = $this->called = $this->practice = $this->drills = $this->postures = $this->tests = null;
+            $this->compiled = [];
+        }
     }
 
     /**
@@ -378,7 +396,6 @@ final class Catalogue implements CacheWarmerInterface
                 $rung['id'],
                 $rung['name'],
                 Definitions::propRule($rung),
-                self::holdText($rung['hold']),
                 array_column($rung['compensations'], 'text', 'id'),
                 $rung,
             );
@@ -398,29 +415,14 @@ final class Catalogue implements CacheWarmerInterface
         return new Ladder($id, $posture['name'], $rungs, $prepares);
     }
 
-    /** @param array{least: float|int, most: float|int, unit: string} $hold */
-    public static function holdText(array $hold): string
-    {
-        $unit = 1.0 === (float) $hold['most'] ? rtrim($hold['unit'], 's') : $hold['unit'];
-
-        return (float) $hold['least'] === (float) $hold['most']
-            ? sprintf('%s %s', $hold['most'], $unit)
-            : sprintf('%s to %s %s', $hold['least'], $hold['most'], $unit);
-    }
-
-    /** @param array{least: float|int, unit: string} $hold */
-    public static function leastHold(array $hold): string
-    {
-        return self::holdText(['most' => $hold['least']] + $hold);
-    }
-
     /** @return array<string, array<string, array<string, mixed>>> */
     private function entries(): array
     {
         if (null !== $this->entries) {
             return $this->entries;
         }
-        $cache = new ConfigCache($this->cache, $this->debug);
+        $file = self::ENGLISH === $this->locale ? $this->cache : "$this->cache.$this->locale.php";
+        $cache = new ConfigCache($file, $this->debug);
         if (!$cache->isFresh()) {
             $folder = $this->folder();
             if ([] !== $folder->faults) {
@@ -437,7 +439,7 @@ final class Catalogue implements CacheWarmerInterface
                     'drills' => Definitions::ofDrills($folder->entries[Kind::Drill->value], $practice),
                 ] as $name => $definitions
             ) {
-                $compiled[$name] = "$this->cache.$name.php";
+                $compiled[$name] = "$file.$name.php";
                 (new ConfigCache($compiled[$name], false))->write(
                     '<?php return '.VarExporter::export($definitions).';',
                 );

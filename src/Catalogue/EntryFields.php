@@ -256,7 +256,7 @@ final class EntryFields
             new Field('id', 'field.id', FieldKind::Line, 'field.entry.id.help'),
             new Field(
                 'repetitions',
-                'Repetitions',
+                'field.repetitions',
                 FieldKind::Range,
                 'field.repetitions.help',
             ),

@@ -6,12 +6,14 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Form\ChangePasswordForm;
+use LucidAscent\App\Form\LanguageForm;
 use LucidAscent\App\Form\TimeZoneForm;
 use LucidAscent\App\Repository\SignedInRecords;
 use LucidAscent\App\Security\SecurityLog;
 use LucidAscent\App\Security\SignedInBrowser;
 use LucidAscent\App\Security\SignInThrottle;
 use LucidAscent\App\Security\ToSignIn;
+use LucidAscent\App\Text\Languages;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -31,6 +33,7 @@ final class AccountController extends TeacherController
         SignInThrottle $throttle,
         SignedInBrowser $browser,
         SecurityLog $log,
+        Languages $languages,
     ): Response {
         $teacher = $this->teacher();
         $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
@@ -40,6 +43,15 @@ final class AccountController extends TeacherController
             $this->addFlash('done', 'account.zone.saved');
 
             return $this->redirectToRoute('on_the_mat');
+        }
+        $language = $this->createForm(LanguageForm::class, ['locale' => $languages->known($teacher->locale())])
+            ->handleRequest($request);
+        if ($language->isSubmitted() && $language->isValid()) {
+            $teacher->speak($language->getData()['locale']);
+            $this->records->add($teacher);
+            $this->addFlash('done', 'account.language.saved');
+
+            return $this->redirectToRoute('account');
         }
         $password = $this->createForm(ChangePasswordForm::class, options: ['own' => [$teacher->name, $teacher->email]]);
         if ($request->request->has($password->getName()) && !$throttle->allows($teacher->email)) {
@@ -68,6 +80,7 @@ final class AccountController extends TeacherController
 
         return $this->render('account/show.html.twig', [
             'zone' => $zone,
+            'language' => $language,
             'password' => $password,
             'browsers' => $browser->all($teacher),
             'here' => $browser->id($request),

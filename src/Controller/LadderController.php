@@ -19,6 +19,7 @@ use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Text\HoldText;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Progression\Decide;
@@ -41,6 +42,7 @@ final class LadderController extends TeacherController
         private readonly RecordPain $pain,
         private readonly Undecided $undecided,
         private readonly Wanted $wanted,
+        private readonly HoldText $holdText,
     ) {
     }
 
@@ -119,7 +121,7 @@ final class LadderController extends TeacherController
             'entry' => (string) Uuid::v7(),
             'rung' => $rung->rung->id,
             'hold_question' => $this->say('check.hold', [
-                'hold' => Catalogue::leastHold($text->texts['hold']),
+                'hold' => $this->holdText->least($text->texts['hold']),
             ]),
             'compensations' => array_flip($text->compensations),
             'prop' => $rung->rung->prop,

@@ -25,6 +25,7 @@ use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\AssessmentRecords;
 use LucidAscent\App\Repository\ShownTest;
 use LucidAscent\App\Repository\TestHistory;
+use LucidAscent\App\Text\ConditionName;
 use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
@@ -48,8 +49,10 @@ final class PractitionerController extends TeacherController
 {
     public const MISTAKE = 'mistake';
 
-    public function __construct(private readonly AssessmentRecords $assessments)
-    {
+    public function __construct(
+        private readonly AssessmentRecords $assessments,
+        private readonly ConditionName $conditionName,
+    ) {
     }
 
     /** What a page shows of each list at first: a page of years is not read at a glance. */
@@ -325,13 +328,13 @@ final class PractitionerController extends TeacherController
         return match (true) {
             ClearanceAuthority::Clinician === $hold->word => $this->say(
                 'clearance.needs_clinician',
-                ['name' => $hold->holds->name],
+                ['name' => $this->conditionName->of($hold->holds)],
             ),
             null !== $hold->earliest => $this->say(
                 'clearance.from',
-                ['name' => $hold->holds->name, 'day' => $hold->earliest->format('Y-m-d')],
+                ['name' => $this->conditionName->of($hold->holds), 'day' => $hold->earliest->format('Y-m-d')],
             ),
-            default => $this->say('clearance.not_this', ['name' => $hold->holds->name]),
+            default => $this->say('clearance.not_this', ['name' => $this->conditionName->of($hold->holds)]),
         };
     }
 }

@@ -22,6 +22,7 @@ use LucidAscent\App\PractitionerAccess\PractitionerPages;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Text\Languages;
 use LucidAscent\Core\Body\InvalidValue;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day;
@@ -50,6 +51,7 @@ final class PractitionerPageController extends AbstractController
         private readonly StoredPlans $plans,
         private readonly RecordPain $pain,
         private readonly ClockInterface $clock,
+        private readonly Languages $languages,
     ) {
     }
 
@@ -66,6 +68,7 @@ final class PractitionerPageController extends AbstractController
             'own/page.html.twig',
             $this->pages->page($practitioner) + [
                 'token' => $this->door->token($request),
+                'languages' => $this->languages->all(),
                 'said' => in_array($said, ['words', 'sat', 'session', 'test'], true) ? $said : '',
             ] +
                 $this->device($request),
@@ -151,6 +154,20 @@ final class PractitionerPageController extends AbstractController
                 'token' => $this->door->token($request),
             ] + $this->device($request),
         );
+    }
+
+    /** The language of this page, and how its numbers are written. */
+    #[Route('/own/language', 'own_language', methods: ['POST'])]
+    public function language(Request $request): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $practitioner->speak($this->languages->known($request->request->getString('locale')));
+        $this->records->add($practitioner);
+
+        return $this->redirectToRoute('own');
     }
 
     #[Route('/own/words', 'own_words', methods: ['POST'])]

@@ -13,6 +13,10 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(columns: ['teacher_id', 'name'])]
 class Practitioner
 {
+    /** Of the own page, as Languages has it; null for that of the teacher. */
+    #[ORM\Column(length: 10, nullable: true)]
+    private ?string $locale = null;
+
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -26,5 +30,15 @@ class Practitioner
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $createdAt,
     ) {
+    }
+
+    public function locale(): ?string
+    {
+        return $this->locale ?? $this->teacher->locale();
+    }
+
+    public function speak(string $locale): void
+    {
+        $this->locale = $locale;
     }
 }

@@ -22,6 +22,9 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
     /** Of the tz database; null until the teacher has said. */
     #[ORM\Column(length: 64, nullable: true)]
     private ?string $timeZone = null;
+    /** Of texts and numbers, as Languages has it; null until the teacher has chosen. */
+    #[ORM\Column(length: 10, nullable: true)]
+    private ?string $locale = null;
 
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
@@ -70,6 +73,16 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
     public function changePassword(#[\SensitiveParameter] string $hash): void
     {
         $this->password = $hash;
+    }
+
+    public function locale(): ?string
+    {
+        return $this->locale;
+    }
+
+    public function speak(string $locale): void
+    {
+        $this->locale = $locale;
     }
 
     public function timeZone(): ?string

@@ -6,6 +6,8 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\AllowanceData;
 use LucidAscent\App\Form\Type\AllowanceType;
+use LucidAscent\App\Text\ConditionName;
+use LucidAscent\App\Text\DayText;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use Symfony\Component\Form\AbstractType;
@@ -28,13 +30,17 @@ use Symfony\Component\Validator\Constraints\Range;
 /** A word in writing: what it lifts, who gave it, on what day, and what they allow. */
 final class ClearanceForm extends AbstractType
 {
+    public function __construct(private readonly ConditionName $conditions, private readonly DayText $days)
+    {
+    }
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
             ->add('names', ChoiceType::class, [
                 'label' => 'clearance.names',
                 'choices' => array_map(static fn (Hold $hold): string => $hold->id(), $options['holds']),
-                'choice_label' => static fn (string $id, int|string $i): TranslatableMessage => self::label(
+                'choice_label' => fn (string $id, int|string $i): TranslatableMessage => $this->label(
                     $options['holds'][$i],
                 ),
                 'choice_translation_domain' => false,
@@ -112,12 +118,12 @@ final class ClearanceForm extends AbstractType
         $resolver->setRequired(['today']);
     }
 
-    private static function label(Hold $hold): TranslatableMessage
+    private function label(Hold $hold): TranslatableMessage
     {
         return new TranslatableMessage('clearance.hold', [
-            'name' => $hold->holds->name,
+            'name' => $this->conditions->of($hold->holds),
             'side' => $hold->side->value ?? 'both',
-            'day' => $hold->entry->on()->format('j M Y'),
+            'day' => $this->days->text($hold->entry->on(), 'j M Y'),
         ]);
     }
 }

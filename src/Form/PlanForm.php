@@ -34,13 +34,13 @@ final class PlanForm extends AbstractType
     /** So many postures may a teacher's own sequence have. */
     private const PLACES = 8;
     private const DAYS = [
-        'Monday' => 'mon',
-        'Tuesday' => 'tue',
-        'Wednesday' => 'wed',
-        'Thursday' => 'thu',
-        'Friday' => 'fri',
-        'Saturday' => 'sat',
-        'Sunday' => 'sun',
+        'weekday.mon' => 'mon',
+        'weekday.tue' => 'tue',
+        'weekday.wed' => 'wed',
+        'weekday.thu' => 'thu',
+        'weekday.fri' => 'fri',
+        'weekday.sat' => 'sat',
+        'weekday.sun' => 'sun',
     ];
 
     public function buildForm(FormBuilderInterface $builder, array $options): void
@@ -65,6 +65,7 @@ final class PlanForm extends AbstractType
             ->add('days', ChoiceType::class, [
                 'label' => 'plan.days',
                 'choices' => self::DAYS,
+                'choice_translation_domain' => 'labels',
                 'data' => null === $last ? ['tue', 'thu', 'sat'] : self::named($last->request->days),
                 'expanded' => true,
                 'multiple' => true,
@@ -74,6 +75,7 @@ final class PlanForm extends AbstractType
             ->add('sportDays', ChoiceType::class, [
                 'label' => 'plan.sport',
                 'choices' => self::DAYS,
+                'choice_translation_domain' => 'labels',
                 'data' => self::named($last?->request->sportDays ?? []),
                 'expanded' => true,
                 'multiple' => true,

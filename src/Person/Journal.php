@@ -7,7 +7,6 @@ namespace LucidAscent\App\Person;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Repository\AssessmentRecords;
-use LucidAscent\App\Repository\ClassRecords;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TestHistory;
@@ -24,7 +23,6 @@ final readonly class Journal
         private Records $records,
         private TestHistory $tests,
         private ReadPerson $person,
-        private ClassRecords $classes,
     ) {
     }
 
@@ -79,7 +77,7 @@ final readonly class Journal
             isset($logged[$check->at->format('U.u')]) ?:
             $add(JournalKind::Practice, $check->at, $check, $check->note);
         }
-        foreach ($this->classes->attended($practitioner) as $class) {
+        foreach ($this->records->classesAttended($practitioner) as $class) {
             $add(JournalKind::Practice, $class->at, $class);
         }
         foreach ($this->records->seenRungs($practitioner) as $seen) {

@@ -111,14 +111,6 @@ final readonly class ClassRecords
         $this->em->flush();
     }
 
-    /** @return list<PractitionerNote> that somebody came to a class, the latest first */
-    public function attended(Practitioner $person): array
-    {
-        return $this->em
-            ->getRepository(PractitionerNote::class)
-            ->findBy(['practitioner' => $person, 'kind' => PractitionerNote::CLASS_ATTENDED], ['at' => 'DESC']);
-    }
-
     /** That somebody came is noted once. */
     public static function cameId(StudioClass $class, Practitioner $person): Uuid
     {

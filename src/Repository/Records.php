@@ -138,7 +138,28 @@ final class Records
     /** @return list<PractitionerNote> in words of the practitioner's or the teacher's own, the newest first */
     public function ownWords(Practitioner $practitioner): array
     {
-        return $this->asked->about($practitioner, PractitionerNote::class);
+        return $this->notes($practitioner, [PractitionerNote::WORDS, PractitionerNote::OF_TEACHER]);
+    }
+
+    /** @return list<PractitionerNote> that somebody came to a class, the latest first */
+    public function classesAttended(Practitioner $practitioner): array
+    {
+        return $this->notes($practitioner, [PractitionerNote::CLASS_ATTENDED]);
+    }
+
+    /**
+     * @param list<string> $kinds
+     *
+     * @return list<PractitionerNote> the newest first
+     */
+    private function notes(Practitioner $practitioner, array $kinds): array
+    {
+        return array_values(
+            array_filter(
+                $this->asked->about($practitioner, PractitionerNote::class),
+                static fn (PractitionerNote $one): bool => in_array($one->kind, $kinds, true),
+            ),
+        );
     }
 
     /** Up to when the teacher has seen what came in from home; null when nothing was seen yet. */

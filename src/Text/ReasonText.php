@@ -33,8 +33,11 @@ final readonly class ReasonText
         'tests' => Kind::Test,
     ];
 
-    public function __construct(private TranslatorInterface $translator, private Catalogue $catalogue)
-    {
+    public function __construct(
+        private TranslatorInterface $translator,
+        private Catalogue $catalogue,
+        private ConditionName $conditions,
+    ) {
     }
 
     public function text(Reason $reason): string
@@ -62,6 +65,11 @@ final readonly class ReasonText
                 $value = $this->rungName(is_string($posture) ? $posture : '', $value);
             }
             $numbers[$name] = $value;
+        }
+
+        $condition = $reason->numbers['condition'] ?? null;
+        if (is_string($condition) && is_string($numbers['name'] ?? null)) {
+            $numbers['name'] = $this->conditions->byId($condition, $numbers['name']);
         }
 
         $text = $this->translator->trans($reason->code, $numbers, 'reasons');

@@ -26,7 +26,25 @@ final readonly class ScrubbedValues implements MessageFormatterInterface, IntlFo
     /** @param array<mixed> $parameters */
     public function formatIntl(string $message, string $locale, array $parameters = []): string
     {
-        return $this->inner->formatIntl($message, $locale, self::scrubbed($parameters));
+        return $this->inner->formatIntl($message, $locale, self::spelt($message, $locale, self::scrubbed($parameters)));
+    }
+
+    /**
+     * A number with decimals that a message takes as it is, in the way of the language.
+     *
+     * @param array<mixed> $values
+     *
+     * @return array<mixed>
+     */
+    private static function spelt(string $message, string $locale, array $values): array
+    {
+        foreach ($values as $name => $value) {
+            if (is_float($value) && str_contains($message, '{'.$name.'}')) {
+                $values[$name] = str_replace('.', Languages::decimalSign($locale), (string) $value);
+            }
+        }
+
+        return $values;
     }
 
     /**

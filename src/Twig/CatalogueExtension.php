@@ -6,6 +6,7 @@ namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Figure\FigurePictures;
+use LucidAscent\App\Text\HoldText;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFunction;
 
@@ -15,6 +16,7 @@ final class CatalogueExtension extends AbstractExtension
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly FigurePictures $pictures,
+        private readonly HoldText $holds,
     ) {
     }
 
@@ -27,7 +29,7 @@ final class CatalogueExtension extends AbstractExtension
                 fn (string $posture, string $rung): ?string => $this->catalogue->named("$posture/$rung")['name'] ??
                     null,
             ),
-            new TwigFunction('hold_text', Catalogue::holdText(...)),
+            new TwigFunction('hold_text', $this->holds->of(...)),
             new TwigFunction('figure', $this->pictures->rung(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_of_posture', $this->pictures->posture(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_limiter', $this->pictures->limiter(...), ['is_safe' => ['html']]),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Security\TeachersClock;
+use LucidAscent\App\Text\DayText;
 use Symfony\Component\Uid\Uuid;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
@@ -13,7 +14,7 @@ use Twig\TwigFunction;
 /** Days and moments as the teacher's calendar and clock show them; and an id for what a form will make. */
 final class DayExtension extends AbstractExtension
 {
-    public function __construct(private readonly TeachersClock $clock)
+    public function __construct(private readonly TeachersClock $clock, private readonly DayText $days)
     {
     }
 
@@ -23,17 +24,17 @@ final class DayExtension extends AbstractExtension
             // A day is a day everywhere: no zone moves it.
             new TwigFilter(
                 'day',
-                static fn (\DateTimeImmutable|string $day, string $format = 'j M Y'): string => (
-                    is_string($day)
-                    ? new \DateTimeImmutable($day)
-                    : $day
-                )->format($format),
+                fn (\DateTimeImmutable|string $day, string $format = 'j M Y'): string => $this->days->text(
+                    is_string($day) ? new \DateTimeImmutable($day) : $day,
+                    $format,
+                ),
             ),
             new TwigFilter(
                 'moment',
-                fn (\DateTimeImmutable $moment, string $format = 'j M Y'): string => $this->clock
-                    ->local($moment)
-                    ->format($format),
+                fn (\DateTimeImmutable $moment, string $format = 'j M Y'): string => $this->days->text(
+                    $this->clock->local($moment),
+                    $format,
+                ),
             ),
         ];
     }

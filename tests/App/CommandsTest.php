@@ -37,7 +37,7 @@ final class CommandsTest extends AppTestCase
         self::assertSame(0, $tester->execute([]));
         self::assertStringContainsString('nothing was loaded', $tester->getDisplay());
         self::assertSame(1, $this->howMany(Teacher::class));
-        self::assertSame(6, $this->howMany(Practitioner::class));
+        self::assertSame(8, $this->howMany(Practitioner::class));
         self::assertSame(22 * 16, $this->howMany(Test::class), 'Eleven tests on both sides, in sixteen assessments.');
         $this->em()->clear();
         $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([]);

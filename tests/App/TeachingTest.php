@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
-use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\CatalogueFolder;
 use LucidAscent\App\Catalogue\Definitions;
 use LucidAscent\App\Catalogue\DrawnShapes;
@@ -16,6 +15,7 @@ use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Library;
 use LucidAscent\App\Catalogue\TeachingGaps;
 use LucidAscent\App\Figure\FigureGaps;
+use LucidAscent\App\Text\HoldText;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
@@ -23,6 +23,8 @@ use Opis\JsonSchema\Helper;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Translation\Loader\YamlFileLoader;
+use Symfony\Component\Translation\Translator;
 
 /** What a teacher teaches from: cues, faults, feelings, drills, forms for a purpose, and what to go to instead. */
 final class TeachingTest extends TestCase
@@ -68,8 +70,7 @@ final class TeachingTest extends TestCase
         yield 'no place' => [['rung' => ['felt' => []]], 'pigeon rungs/0/felt says not where it is felt.'];
         yield 'no load' => [['rung' => ['loads' => []]], 'pigeon rungs/0/loads says not what it loads.'];
         yield 'a neck that nobody asks about' => [['rung' => ['loads' => ['neck'],
-            'position' => ['Sit.', 'The neck.']]],
-            'pigeon rungs/0/position loads the neck, and does not begin with asking about it.'];
+            'position' => ['Sit.', 'The neck.']]], 'pigeon rungs/0/position loads the neck, and does not begin with asking about it.'];
         yield 'the way out of another stance' => [['rung' => ['stance' => 'seated', 'way_out' => 'Out of all.']] +
             ['defaults' => ['way_out' => 'Out of all.']], 'pigeon rungs/0/way_out is the way out of another stance.'];
         yield 'lying, and a sitting bone that carries' => [['rung' => ['check' => ['One sitting bone is light.']]],
@@ -217,7 +218,7 @@ final class TeachingTest extends TestCase
             foreach ([
                 'asks' => $asks($rung['demand']).(isset($rung['other_leg']) ? '; other leg: '.$asks($rung['other_leg'])
                     : ''),
-                'hold' => Catalogue::holdText($rung['hold']),
+                'hold' => self::durations()->of($rung['hold']),
                 'loads' => implode(', ', $loads),
                 'gates' => implode(', ', array_map(static fn (array $gate): string => key($gate).' '.current($gate),
                     $rung['gates'] ?? [])),
@@ -340,8 +341,8 @@ final class TeachingTest extends TestCase
     public function testAHoldIsSaidAsARange(array $of, string $range, string $least): void
     {
         $hold = array_combine(['least', 'most', 'unit'], $of);
-        self::assertSame($range, Catalogue::holdText($hold));
-        self::assertSame($least, Catalogue::leastHold($hold));
+        self::assertSame($range, self::durations()->of($hold));
+        self::assertSame($least, self::durations()->least($hold));
     }
 
     /** @return iterable<string, array{array{float|int, float|int, string}, string, string}> */
@@ -395,5 +396,18 @@ final class TeachingTest extends TestCase
             TeachingGaps::of($entries, static fn (string $id, string $path, string $message): Fault => new Fault($id, 1,
                 $path, $message), $graph),
         );
+    }
+
+    private static function durations(): HoldText
+    {
+        static $translator = null;
+        if (null === $translator) {
+            $translator = new Translator('en');
+            $translator->addLoader('yaml', new YamlFileLoader());
+            $translator->addResource('yaml', dirname(__DIR__, 2).'/translations/labels+intl-icu.en.yaml', 'en',
+                'labels+intl-icu');
+        }
+
+        return new HoldText($translator);
     }
 }

@@ -154,8 +154,7 @@ test('pain in the knee stops one side, and says so everywhere', async () => {
     await check(page);
 });
 
-test('both sides change places for a teacher who faces the practitioner, and a narrow tablet shows all of it', async ()
-    => {
+test('both sides change places for a teacher who faces the practitioner, and a narrow tablet shows all of it', async () => {
     teacher('facing@studio.example');
     const page = await open(browser, { viewport: { width: 600, height: 960 } });
     await signIn(page, 'facing@studio.example');

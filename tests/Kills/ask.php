@@ -20,8 +20,7 @@ curl_setopt_array($asked, [
     \CURLOPT_RESOLVE => [($parts['host'] ?? '').':'.($parts['port'] ?? 80).':127.0.0.1'],
     \CURLOPT_COOKIEFILE => $jar,
     \CURLOPT_COOKIEJAR => $jar,
-    \CURLOPT_HTTPHEADER => ['X-Forwarded-For: 203.0.113.9',
-        "Origin: {$parts['scheme']}://{$parts['host']}:{$parts['port']}"],
+    \CURLOPT_HTTPHEADER => ['X-Forwarded-For: 203.0.113.9', "Origin: {$parts['scheme']}://{$parts['host']}:{$parts['port']}"],
 ] + ([] === $fields ? [] : [\CURLOPT_POSTFIELDS => http_build_query($fields)]));
 $answer = curl_exec($asked);
 echo is_string($answer) ? $answer : curl_error($asked);

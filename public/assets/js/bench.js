@@ -5,7 +5,7 @@ import { keepDraft } from './draft.js';
 import { listenToKeys } from './keys.js';
 import { listenToInclinometer } from './inclinometer.js';
 import { measureOnPicture } from './landmarks.js';
-import { t } from './texts.js';
+import { number, t } from './texts.js';
 
 const WAIT = 150;
 const NAMES = {
@@ -48,8 +48,8 @@ const shown = ({ ability, value, unit, sd, atLeast }) => {
     const figures = document.createElement('span');
     figures.className = 'figures';
     const digits = unit === 'cm' ? 1 : 0;
-    const error = sd === null ? '' : ` ± ${sd.toFixed(digits)}${UNITS[unit]}`;
-    figures.textContent = `${atLeast ? '≥ ' : ''}${value.toFixed(digits)}${UNITS[unit]}${error}`;
+    const error = sd === null ? '' : ` ± ${number(sd, digits)}${UNITS[unit]}`;
+    figures.textContent = `${atLeast ? '≥ ' : ''}${number(value, digits)}${UNITS[unit]}${error}`;
     p.append(figures);
     return p;
 };
@@ -63,16 +63,16 @@ const lines = (answer) => {
         list.push(paragraph(t('bench.compensated'), 'fault'));
     }
     if (answer.measureAgain) {
-        list.push(paragraph(t('bench.third', { range: answer.range.toFixed(1) }), 'fault'));
+        list.push(paragraph(t('bench.third', { range: number(answer.range, 1) }), 'fault'));
     } else if (answer.trials > 1) {
-        list.push(paragraph(t('bench.spread', { count: answer.trials, range: answer.range.toFixed(1) }), 'soft'));
+        list.push(paragraph(t('bench.spread', { count: answer.trials, range: number(answer.range, 1) }), 'soft'));
     }
     if (answer.gate) {
         list.push(paragraph(GATES[answer.gate], 'soft'));
     }
     if (answer.conditioning) {
         const { betterHeels } = answer.conditioning;
-        const better = betterHeels === null ? '' : ` ${t('bench.heels', { cm: betterHeels.toFixed(0) })}`;
+        const better = betterHeels === null ? '' : ` ${t('bench.heels', { cm: number(betterHeels, 0) })}`;
         list.push(paragraph(t('bench.tight') + better, 'soft'));
     }
     if (answer.stop) {

@@ -1,5 +1,5 @@
 // What the lab says of an answer, in words.
-import { anyOf, t } from './texts.js';
+import { anyOf, number, t } from './texts.js';
 
 export const NAMES = {
     rotation: t('ability.rotation'),
@@ -19,8 +19,8 @@ export const PROPS = {
 };
 const ANGLES = ['shinAngle', 'pelvicTilt', 'rounding'];
 export const signed = (value, digits = 0) => {
-    const text = Math.abs(value).toFixed(digits);
-    const sign = Number(text) === 0 ? '' : value < 0 ? '−' : '+';
+    const text = number(Math.abs(value), digits);
+    const sign = Number(Math.abs(value).toFixed(digits)) === 0 ? '' : value < 0 ? '−' : '+';
     return sign + text;
 };
 export const unit = (prop) => (ANGLES.includes(prop) ? '°' : ' cm');
@@ -35,40 +35,40 @@ export const sentenceOf = ({ components, atKnee, knee, strap, conditioning }) =>
             t('lab.missing', {
                 what: missing
                     .map(([name, { asked, has }]) =>
-                        t('lab.missing.part', { degrees: (asked - has).toFixed(0), what: NAMES[name].toLowerCase() }),
+                        t('lab.missing.part', { degrees: number(asked - has, 0), what: NAMES[name].toLowerCase() }),
                     )
                     .join(', '),
             }),
         );
     }
     if (atKnee > 0) {
-        parts.push(t('lab.knee', { degrees: atKnee.toFixed(0) }));
+        parts.push(t('lab.knee', { degrees: number(atKnee, 0) }));
     }
     if (knee?.lowest !== null && knee?.lowest !== undefined) {
         parts.push(
             t('lab.lowest', {
-                cm: knee.lowest.toFixed(1),
+                cm: number(knee.lowest, 1),
                 what: knee.limiter === 'floor' ? t('lab.floor') : NAMES[knee.limiter].toLowerCase(),
             }),
         );
         if (knee.longShin && knee.proportion > 0) {
-            parts.push(t('lab.long_shin', { cm: knee.proportion.toFixed(1) }));
+            parts.push(t('lab.long_shin', { cm: number(knee.proportion, 1) }));
         }
     } else if (knee) {
         const ways = [
             knee.tuck === null ? '' : t('lab.way.tuck', { degrees: Math.ceil(knee.tuck) }),
-            knee.seat === null ? '' : t('lab.way.seat', { cm: knee.seat.toFixed(1) }),
+            knee.seat === null ? '' : t('lab.way.seat', { cm: number(knee.seat, 1) }),
         ].filter(Boolean);
         parts.push(ways.length ? t('lab.no_knee.ways', { ways: anyOf(ways) }) : t('lab.no_knee'));
     }
     if (strap !== null) {
-        parts.push(t('lab.strap', { cm: strap.toFixed(0) }));
+        parts.push(t('lab.strap', { cm: number(strap, 0) }));
     }
     if (conditioning) {
         parts.push(
             conditioning.betterHeels === null
                 ? t('bench.tight')
-                : t('lab.tight', { cm: conditioning.betterHeels.toFixed(0) }),
+                : t('lab.tight', { cm: number(conditioning.betterHeels, 0) }),
         );
     }
     return parts.join(' ');

@@ -3,7 +3,7 @@ import { makeControl, parse } from './lab-controls.js';
 import { dial, element, table } from './lab-parts.js';
 import { NAMES, PROPS, sentenceOf, signed, unit } from './lab-words.js';
 import { drawInto } from './picture.js';
-import { t } from './texts.js';
+import { number, t } from './texts.js';
 
 const WAIT = 30;
 const SOURCES = { memory: t('lab.source.memory'), own: t('lab.source.own') };
@@ -67,7 +67,7 @@ const showProps = ({ props, advice, blankets, components }) => {
         const text =
             value === null
                 ? t('lab.prop.not_enough', { prop: PROPS[prop] })
-                : t('lab.prop.enough', { prop: PROPS[prop], value: value.toFixed(1) + unit(prop) });
+                : t('lab.prop.enough', { prop: PROPS[prop], value: number(value, 1) + unit(prop) });
         needs.append(element('li', text));
     });
     const parts = [
@@ -109,11 +109,11 @@ const show = () => {
     const rows = Object.entries(answer.components).map(
         ([name, { asked, has, standIn, standInSource, difference, error }]) => [
             NAMES[name],
-            `${asked.toFixed(0)}°`,
+            `${number(asked, 0)}°`,
             standIn
-                ? [`${has.toFixed(0)}°`, ` ${t('lab.stand_in', { source: SOURCES[standInSource] })}`]
-                : `≥ ${has.toFixed(0)}°`,
-            `${signed(difference)}° ${error === null ? '' : `± ${error.toFixed(0)}°`}`,
+                ? [`${number(has, 0)}°`, ` ${t('lab.stand_in', { source: SOURCES[standInSource] })}`]
+                : `≥ ${number(has, 0)}°`,
+            `${signed(difference)}° ${error === null ? '' : `± ${number(error, 0)}°`}`,
             ...(kept
                 ? [kept.components[name] ? `${signed(difference - kept.components[name].difference)}°` : '–']
                 : []),

@@ -1,6 +1,6 @@
 // Landmarks on a picture. It is drawn on this page and goes nowhere; the points go to the server,
 // which turns them into heights and angles with their errors.
-import { t } from './texts.js';
+import { number, t } from './texts.js';
 
 const POINTS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
 const NAMES = {
@@ -90,7 +90,7 @@ export const measureOnPicture = (form, keys) => {
             button.className = 'button';
             button.textContent = t('picture.take', {
                 what: NAMES[name],
-                value: `${value.toFixed(1)} ${unit === 'cm' ? 'cm' : '°'}`,
+                value: `${number(value, 1)} ${unit === 'cm' ? 'cm' : '°'}`,
             });
             button.addEventListener('click', () => {
                 const measure = input.dataset.measure;
@@ -138,7 +138,7 @@ export const measureOnPicture = (form, keys) => {
             answer.textContent = Object.entries(measured)
                 .map(([name, { value, sd, unit }]) => {
                     const sign = unit === 'cm' ? ' cm' : '°';
-                    return `${NAMES[name]} ${value.toFixed(1)}${sign} ± ${sd.toFixed(1)}${sign}`;
+                    return `${NAMES[name]} ${number(value, 1)}${sign} ± ${number(sd, 1)}${sign}`;
                 })
                 .join(' · ');
             offer(measured);

@@ -1,7 +1,9 @@
 // The texts that scripts show, in the language of the page, under short ids. A language that has no file of its own is
 // answered in English.
 const LANGUAGE = document.documentElement.lang || 'en';
-const { default: texts } = await import(`../texts/${LANGUAGE}.js`).catch(() => import('../texts/en.js'));
+// A place in it, such as "en-DE", says how numbers are written; "X" marks texts of its own.
+const FILE = LANGUAGE.includes('-X') ? LANGUAGE : LANGUAGE.split('-')[0];
+const { default: texts } = await import(`../texts/${FILE}.js`).catch(() => import('../texts/en.js'));
 const plurals = new Intl.PluralRules(LANGUAGE);
 const lists = new Intl.ListFormat(LANGUAGE, { type: 'disjunction' });
 
@@ -15,6 +17,14 @@ export const t = (id, values = {}) =>
             return (form ?? other).replaceAll('#', values[name]);
         })
         .replace(/\{(\w+)\}/g, (_, name) => values[name]);
+
+/** A number with so many decimals, in the way of the page's language. */
+export const number = (value, digits) =>
+    new Intl.NumberFormat(LANGUAGE, {
+        minimumFractionDigits: digits,
+        maximumFractionDigits: digits,
+        useGrouping: false,
+    }).format(value);
 
 /** One or another: "a, b, or c". */
 export const anyOf = (all) => lists.format(all);

@@ -98,8 +98,7 @@ final class FillTimeTest extends TestCase
         $items = [self::item('a', 70, Side::Left), self::item('b', 300, Side::Left), self::item('c', 70, Side::Left),
             self::item('d', 70, Side::Left)];
         self::assertSame([225, 300, 225, 510], self::seconds(FillTime::of($items, 755, Doses::longAndStill(1), [],
-            ['d' => 1.5])),
-            'what is worth half as much again is held two and a quarter times as long, and what is long already stays');
+            ['d' => 1.5])), 'what is worth half as much again is held two and a quarter times as long, and what is long already stays');
         mt_srand(7);
         $value = static fn (array $seconds, array $worth): float => array_sum(array_map(static fn (int $s,
             float $w): float => $w * sqrt($s), $seconds, $worth));
