@@ -206,7 +206,7 @@ final class EntryFields
                 'stance',
                 'field.practised',
                 FieldKind::Choice,
-                'A session goes from lying to seated to what bears weight.',
+                'field.stance.help',
                 self::stances(),
                 true,
             ),

@@ -25,7 +25,11 @@ final class PseudoLanguageCommand extends Command
 {
     private const LOCALE = PseudoLanguage::LOCALE;
     /** Parts of an entry of the catalogue that are codes, whatever they look like. */
-    private const CODES = ['unit', 'figure', 'formula', 'pose', 'source', 'also', 'demand'];
+    private const CODES = ['unit', 'figure', 'formula', 'pose', 'source', 'demand'];
+    /** Parts that are nothing but texts. */
+    private const TEXTS = ['relations', 'also'];
+    /** What people call a caution is recognised in what they write, in English. */
+    private const CALLED = ['also'];
 
     public function __construct(
         #[Autowire('%kernel.project_dir%')]
@@ -67,7 +71,14 @@ final class PseudoLanguageCommand extends Command
         foreach ($all as $file) {
             $this->write(
                 "$this->root/catalogue/locale/".self::LOCALE.'/'.$file->getRelativePathname(),
-                Yaml::dump(self::entry(Yaml::parseFile($file->getPathname())), 12),
+                Yaml::dump(
+                    self::entry(
+                        Yaml::parseFile($file->getPathname()),
+                        str_starts_with($file->getRelativePath(), 'cautions') ? [...self::CODES, ...self::CALLED]
+                            : self::CODES,
+                    ),
+                    12,
+                ),
             );
         }
         $output->writeln('The pseudo-language is made.');
@@ -99,21 +110,34 @@ final class PseudoLanguageCommand extends Command
     }
 
     /**
-     * Texts of an entry begin with a capital letter, or have more than a word.
+     * Texts of an entry are names, what begins with a capital letter, and whatever has more than a word.
      *
      * @param array<mixed> $entry
+     * @param list<string> $codes parts of it that are none
+     * @param bool $isText whether all of it is
      *
      * @return array<mixed>
      */
-    private static function entry(array $entry): array
+    private static function entry(array $entry, array $codes, bool $isText = false): array
     {
         foreach ($entry as $key => $value) {
-            if (in_array($key, self::CODES, true)) {
+            if (in_array($key, $codes, true)) {
                 continue;
             }
             if (is_array($value)) {
-                $entry[$key] = self::entry($value);
-            } elseif (is_string($value) && (str_contains(trim($value), ' ') || 1 === preg_match('/^[A-Z][a-z]/', $value))) {
+                // What is measured goes by a name of the program.
+                $entry[$key] = self::entry(
+                    $value,
+                    'measured' === $key ? [...$codes, 'name'] : $codes,
+                    in_array($key, self::TEXTS, true) || ($isText && !array_is_list($entry)),
+                );
+            } elseif (
+                is_string($value)
+                && ($isText
+                    || 'name' === $key
+                    || str_contains(trim($value), ' ')
+                    || 1 === preg_match('/^[A-Z][a-z]/', $value))
+            ) {
                 $entry[$key] = PseudoLanguage::plain($value);
             }
         }

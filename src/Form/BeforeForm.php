@@ -83,8 +83,9 @@ final class BeforeForm extends AbstractType
             )
             ->add('side', ChoiceType::class, [
                 'label' => 'before.side',
-                'choices' => ['left' => 'left', 'right' => 'right'],
-                'placeholder' => 'both, or not said',
+                'choices' => ['side.left' => 'left', 'side.right' => 'right'],
+                'choice_translation_domain' => 'labels',
+                'placeholder' => 'pain.side.both',
                 'required' => false,
                 'invalid_message' => 'side.choose',
             ])

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\ContactList;
 use LucidAscent\App\Catalogue\EntryFields;
 use LucidAscent\App\Catalogue\Field;
@@ -24,15 +25,19 @@ final class EntryForm extends AbstractType
 {
     public const MOST_RUNGS = 12;
 
+    public function __construct(private readonly Catalogue $catalogue)
+    {
+    }
+
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $kind = $options['kind'];
-        self::add($builder, EntryFields::of($kind));
+        $this->add($builder, EntryFields::of($kind));
         if (Kind::Posture === $kind) {
             $builder->add('figure', ChoiceType::class, [
                 'label' => 'own.drawn',
                 'required' => false,
-                'placeholder' => true === $options['has_figure'] ? 'as it was' : 'choose a leg position',
+                'placeholder' => true === $options['has_figure'] ? 'own.figure.same' : 'own.figure.choose',
                 'choices' => array_flip(
                     array_map(static fn (About $about): string => $about->label, ContactList::toSetUp()),
                 ),
@@ -40,7 +45,7 @@ final class EntryForm extends AbstractType
             $rungs = $builder->create('rungs', FormType::class, ['label' => false]);
             for ($i = 0; $i < $options['rungs']; ++$i) {
                 $rung = $builder->create((string) $i, FormType::class, ['label' => false]);
-                self::add($rung, EntryFields::rung());
+                $this->add($rung, EntryFields::rung());
                 $rungs->add($rung);
             }
             $builder->add($rungs);
@@ -54,7 +59,7 @@ final class EntryForm extends AbstractType
     }
 
     /** @param list<Field> $fields */
-    private static function add(FormBuilderInterface $builder, array $fields): void
+    private function add(FormBuilderInterface $builder, array $fields): void
     {
         foreach ($fields as $field) {
             $common = [
@@ -69,11 +74,11 @@ final class EntryForm extends AbstractType
                     ChoiceType::class,
                     $common + [
                         'choices' => array_combine($field->choices, $field->choices),
-                        'choice_label' => static fn (string $choice): string => self::label($field, $choice),
-                        'choice_translation_domain' => 'labels',
+                        'choice_label' => fn (string $choice): string => $this->label($field, $choice),
+                        'choice_translation_domain' => 'formula' === $field->name() ? null : 'labels',
                         'multiple' => FieldKind::Choices === $field->kind,
                         'expanded' => FieldKind::Choices === $field->kind,
-                        'placeholder' => FieldKind::Choice === $field->kind ? 'choose' : null,
+                        'placeholder' => FieldKind::Choice === $field->kind ? 'own.choose' : null,
                     ],
                 ),
                 FieldKind::Line, FieldKind::Number, FieldKind::Quantity, FieldKind::Range => $builder->add(
@@ -90,7 +95,7 @@ final class EntryForm extends AbstractType
         }
     }
 
-    private static function label(Field $field, string $choice): string
+    private function label(Field $field, string $choice): string
     {
         return match ($field->name()) {
             'components' => 'component.'.$choice,
@@ -102,6 +107,9 @@ final class EntryForm extends AbstractType
             'remedies' => 'remedy.'.$choice,
             'sides' => 'sides.'.$choice,
             'side' => 'drill.'.$choice,
+            'view' => 'view.'.$choice,
+            'formula' => ContactList::all()[$choice]->label ?? str_replace('-', ' ', $choice),
+            'felt' => $this->catalogue->feelings()[$choice]['name'] ?? $choice,
             default => str_replace('-', ' ', $choice),
         };
     }

@@ -17,7 +17,7 @@ final class TimeZoneForm extends AbstractType
     {
         $builder->add('zone', TimezoneType::class, [
             'label' => 'account.zone.label',
-            'placeholder' => 'choose a place',
+            'placeholder' => 'account.zone.place',
             'intl' => false,
             'invalid_message' => 'account.zone.choose',
             'constraints' => [new NotBlank(message: 'account.zone.choose')],

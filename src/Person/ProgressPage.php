@@ -31,6 +31,7 @@ use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\SmallestChange;
 use LucidAscent\Core\Testing\Tool;
 use Psr\Clock\ClockInterface;
+use Symfony\Contracts\Translation\TranslatorInterface;
 
 /**
  * Everything that the page of progress shows: poses then and now, pictures of months, sides, sessions, load, and how
@@ -52,6 +53,7 @@ final readonly class ProgressPage
         private Catalogue $catalogue,
         private ReadPerson $person,
         private ClockInterface $clock,
+        private TranslatorInterface $translator,
     ) {
     }
 
@@ -407,7 +409,9 @@ final readonly class ProgressPage
         if (null !== $test) {
             $warm = $words[2] ?? '';
 
-            return $test->name.('' === $warm ? '' : ", $warm");
+            return '' === $warm
+                ? $test->name
+                : $this->translator->trans('progress.set_up', ['test' => $test->name, 'warm' => $warm]);
         }
         [, $posture, $rung] = $words + [1 => '', 2 => ''];
 

@@ -26,7 +26,15 @@ final readonly class ScrubbedValues implements MessageFormatterInterface, IntlFo
     /** @param array<mixed> $parameters */
     public function formatIntl(string $message, string $locale, array $parameters = []): string
     {
-        return $this->inner->formatIntl($message, $locale, self::spelt($message, $locale, self::scrubbed($parameters)));
+        // A text of the language itself, with numbers in the way of the place whose they are.
+        $here = \Locale::getDefault();
+        $locale = \Locale::getPrimaryLanguage($here) === $locale ? $here : $locale;
+
+        return $this->inner->formatIntl(
+            $message,
+            $locale,
+            self::spelt($message, $locale, self::scrubbed($parameters)),
+        );
     }
 
     /**

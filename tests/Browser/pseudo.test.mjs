@@ -12,9 +12,10 @@ const SIZES = [
 // So many pages of a kind: those of one posture are made as those of another.
 const OF_A_KIND = 2;
 // What is the same in every language, or was typed by somebody: names, units, addresses, formats, formulas.
-const NOT_TEXT = ['code', 'pre', 'q', '.figures', 'svg', 'script', 'style', 'option', 'textarea', 'blockquote'];
-const SAME = /^(Lucid|Ascent|Tolvik|Maren|Teacher|Brandvold|Ilka|Europe|Oslo|YAML|JSON|Hips|Monday|studio|example)$/i;
-const MONTHS = /^(Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec)[a-z]*$/;
+const NOT_TEXT = ['code', 'pre', 'kbd', 'q', 'blockquote', 'svg', 'script', 'style', 'textarea', '[name*="zone"]'];
+const SAME = /^(Lucid|Ascent|Maren|Tolvik|Oslo|YAML|JSON|Chrome|Linux|Roaas|Andersson|Soucie)$/;
+// Names of days and months come from the tables of ICU, which knows no pseudo-language.
+const DAYS = /^(Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec|Mon|Tue|Wed|Thu|Fri|Sat|Sun)[a-z]*$/;
 
 let browser;
 before(async () => {
@@ -36,14 +37,18 @@ const english = (page) =>
         const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
         for (let node = walker.nextNode(); node; node = walker.nextNode()) {
             if (!node.parentElement.closest(not.join(','))) {
-                found.push(...(node.textContent.match(/(?<![\p{L}\d@./-])[A-Za-z]*[aeiou][A-Za-z]*(?![\p{L}\d@])/gu) ?? []));
+                found.push(
+                    ...(node.textContent.match(/(?<![\p{L}\d@./-])[A-Za-z]*[aeiou][A-Za-z]*(?![\p{L}\d@])/gu) ?? []),
+                );
             }
         }
         for (const one of document.querySelectorAll('[aria-label], [title], [placeholder]')) {
             if (!one.closest('svg')) {
                 for (const name of ['aria-label', 'title', 'placeholder']) {
                     found.push(
-                        ...((one.getAttribute(name) ?? '').match(/(?<![\p{L}\d])[A-Za-z]*[aeiou][A-Za-z]*(?![\p{L}\d])/gu) ?? []),
+                        ...((one.getAttribute(name) ?? '').match(
+                            /(?<![\p{L}\d])[A-Za-z]*[aeiou][A-Za-z]*(?![\p{L}\d])/gu,
+                        ) ?? []),
                     );
                 }
             }
@@ -87,7 +92,7 @@ test('every page can be translated, and no layout breaks on longer words', async
             continue;
         }
         assert.equal(response.status(), 200, path);
-        const words = (await english(page)).filter((word) => !SAME.test(word) && !MONTHS.test(word));
+        const words = (await english(page)).filter((word) => !SAME.test(word) && !DAYS.test(word));
         if (words.length > 0) {
             faults.push(`${path}: ${words.slice(0, 12).join(' ')}`);
         }

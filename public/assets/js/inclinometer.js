@@ -1,6 +1,6 @@
 // The live angle of the inclinometer. The server listens to the instrument and says when it has
 // settled; a settled angle is caught, and the space key or the button takes it.
-import { t } from './texts.js';
+import { number, t } from './texts.js';
 
 export const listenToInclinometer = (form, keys) => {
     const panel = document.querySelector('[data-inclinometer]');
@@ -31,15 +31,15 @@ export const listenToInclinometer = (form, keys) => {
             return;
         }
         lost = false;
-        angle.textContent = `${event.angle.toFixed(1)}°`;
+        angle.textContent = `${number(event.angle, 1)}°`;
         if (event.steady !== null) {
             caught = event.steady;
             take.disabled = false;
             panel.classList.add('steady');
-            say(t('live.steady', { degrees: caught.toFixed(1) }));
+            say(t('live.steady', { degrees: number(caught, 1) }));
         } else {
             panel.classList.remove('steady');
-            say(caught === null ? t('live.moving') : t('live.moving.last', { degrees: caught.toFixed(1) }));
+            say(caught === null ? t('live.moving') : t('live.moving.last', { degrees: number(caught, 1) }));
         }
     };
     const stop = () => {
@@ -76,7 +76,7 @@ export const listenToInclinometer = (form, keys) => {
         if (tool) {
             tool.value = 'inclinometer';
         }
-        say(t('live.taken', { degrees: caught.toFixed(1) }));
+        say(t('live.taken', { degrees: number(caught, 1) }));
         caught = null;
         take.disabled = true;
         if (!lost) {

@@ -1,5 +1,5 @@
 // Parts of the lab's page: elements, dials and tables.
-import { t } from './texts.js';
+import { number, t } from './texts.js';
 
 export const element = (name, text = '', className = '') => {
     const made = document.createElement(name);
@@ -40,15 +40,15 @@ export const dial = (name, { asked, has, standIn }) => {
     box.append(
         svg,
         element('strong', name),
-        element('div', t('lab.asks', { degrees: asked.toFixed(0) }), 'figures small'),
+        element('div', t('lab.asks', { degrees: number(asked, 0) }), 'figures small'),
     );
     if (has !== null) {
         box.append(
             element(
                 'div',
                 asked > has
-                    ? t('lab.missing.degrees', { degrees: (asked - has).toFixed(0) })
-                    : t('lab.spare', { degrees: (has - asked).toFixed(0) }),
+                    ? t('lab.missing.degrees', { degrees: number(asked - has, 0) })
+                    : t('lab.spare', { degrees: number(has - asked, 0) }),
                 asked > has ? 'missing-text small' : 'small',
             ),
         );

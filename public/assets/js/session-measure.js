@@ -1,17 +1,17 @@
 // One number, read before the work and after it.
-import { t } from './texts.js';
+import { number, t } from './texts.js';
 
 const DECIMAL = /^\d{1,3}([.,]\d)?$/;
 
-const number = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
-const isWrong = (input) => input.value.trim() && number(input) === null;
+const typed = (input) => (DECIMAL.test(input.value.trim()) ? Number(input.value.trim().replace(',', '.')) : null);
+const isWrong = (input) => input.value.trim() && typed(input) === null;
 
 export const measureOf = (root, noise, say) => {
     const readings = (when) => [...root.querySelectorAll(`[data-${when}-reading]`)];
     // The mean of what was read; nothing where nothing was.
     const mean = (when) => {
         const read = readings(when)
-            .map(number)
+            .map(typed)
             .filter((one) => one !== null);
         return read.length > 0 ? read.reduce((sum, one) => sum + one, 0) / read.length : null;
     };
@@ -22,7 +22,7 @@ export const measureOf = (root, noise, say) => {
                 say('');
                 return;
             }
-            const numbers = { cm: (second - first).toFixed(1), error: noise.toFixed(1) };
+            const numbers = { cm: number(second - first, 1), error: number(noise, 1) };
             say(Math.abs(second - first) > noise ? t('session.changed', numbers) : t('session.unchanged', numbers));
         });
     }
