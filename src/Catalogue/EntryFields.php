@@ -168,7 +168,7 @@ final class EntryFields
                 'knee_safe/rung',
                 'field.knee_safe',
                 FieldKind::Line,
-                'A rung, such as figure-four/strap.',
+                'field.rung.help',
                 [],
                 true,
             ),

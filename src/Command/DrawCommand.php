@@ -105,7 +105,7 @@ final class DrawCommand extends Command
                     $format,
                     $size,
                     $view,
-                    FigureWords::of($this->catalogue, $posture, $rung, $side),
+                    FigureWords::of($this->catalogue, $posture, $rung, $side->value),
                 ),
             );
         } catch (UnwrittenAnswer $e) {
@@ -133,7 +133,7 @@ final class DrawCommand extends Command
                     $format,
                     $size,
                     $view,
-                    FigureWords::of($this->catalogue, $id, $shape['id'], $side),
+                    FigureWords::of($this->catalogue, $id, $shape['id'], $side->value),
                 );
                 $file = "$folder/$id.{$shape['id']}.$format";
                 false !== @file_put_contents($file, $text."\n")

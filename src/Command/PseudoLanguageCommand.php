@@ -59,13 +59,15 @@ final class PseudoLanguageCommand extends Command
         }
         foreach (glob("$this->root/translations/*.en.yaml") ?: [] as $file) {
             $isIcu = str_contains($file, '+intl-icu');
-            $made = self::each(Yaml::parseFile($file), $isIcu ? PseudoLanguage::message(...) : PseudoLanguage::plain(...));
+            $make = $isIcu ? PseudoLanguage::message(...) : PseudoLanguage::plain(...);
+            $made = self::each(Yaml::parseFile($file), $make);
             $this->write(str_replace('.en.', '.'.self::LOCALE.'.', $file), Yaml::dump($made, 8));
         }
         $texts = json_decode((string) file_get_contents("$this->root/translations/script.en.json"), true);
+        $made = self::each($texts, PseudoLanguage::message(...));
         $this->write(
             $scripts,
-            'export default '.json_encode(self::each($texts, PseudoLanguage::message(...)), JSON_UNESCAPED_UNICODE).";\n",
+            'export default '.json_encode($made, JSON_UNESCAPED_UNICODE).";\n",
         );
         $all = Finder::create()->files()->in("$this->root/catalogue")->name('*.yaml')->exclude(['locale', 'schema']);
         foreach ($all as $file) {

@@ -91,7 +91,7 @@ final readonly class LoadPeople
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(self::SEED));
         $loaded = array_map(fn (array $person): Practitioner => $this->load($teacher, $person, $random), $people);
         $this->em->flush();
-        // What is read of them is read out of the database, as it would be; nothing that is there already is in the way.
+        // What is read of them is read out of the database, as it would be.
         $this->em->clear();
         foreach (
             $this->em
@@ -162,7 +162,8 @@ final readonly class LoadPeople
                 in_array($days, $person['practice']['pictures'], true),
             );
         }
-        $this->home($practitioner, new TrueBody($measures->proportions(), ['left' => $person['left'], 'right' => $person['right']]), $person['practice']['home'], $random);
+        $now = new TrueBody($measures->proportions(), ['left' => $person['left'], 'right' => $person['right']]);
+        $this->home($practitioner, $now, $person['practice']['home'], $random);
         foreach ($person['practised'] as [$ladder, $side, $rung, $days]) {
             foreach ($days as $ago) {
                 $then = $this->ago($ago);

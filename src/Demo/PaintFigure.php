@@ -53,7 +53,9 @@ final class PaintFigure
         );
         foreach ($segments as $one) {
             $ends = [$at($one->start), $at($one->end)];
-            foreach ([[self::isTrunk($one) ? 0.0 : self::HALO, self::PAPER], [0.0, self::colour($one, $figure->working->value)]] as [$more, $rgb]) {
+            $halo = self::isTrunk($one) ? 0.0 : self::HALO;
+            $own = self::colour($one, $figure->working->value);
+            foreach ([[$halo, self::PAPER], [0.0, $own]] as [$more, $rgb]) {
                 self::capsule(
                     $image,
                     $ends,

@@ -16,6 +16,7 @@ use LucidAscent\Core\Figure\Swing;
 use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\Readiness\PoseReading;
+use Symfony\Contracts\Translation\TranslatorInterface;
 
 /**
  * The figures of a page, as markup: of a rung, of a posture's full form, of a test. Nothing where there is no pose. A
@@ -31,7 +32,13 @@ final class FigurePictures
         private readonly Catalogue $catalogue,
         private readonly RungFigures $figures,
         private readonly CachedParts $kept,
+        private readonly TranslatorInterface $translator,
     ) {
+    }
+
+    private function say(Side $side): string
+    {
+        return $this->translator->trans('common.side.of', ['side' => $side->value]);
     }
 
     /**
@@ -66,7 +73,7 @@ final class FigurePictures
                 ),
                 $size,
                 $view,
-                $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $side),
+                $size->isSilent() ? '' : FigureWords::of($this->catalogue, $posture, $rung, $this->say($side)),
             ),
         );
     }
@@ -141,7 +148,7 @@ final class FigurePictures
             },
             Size::Card,
             null,
-            FigureWords::of($this->catalogue, $reading->posture->id, $full->rung->id, $reading->side),
+            FigureWords::of($this->catalogue, $reading->posture->id, $full->rung->id, $this->say($reading->side)),
         );
     }
 

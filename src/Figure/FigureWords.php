@@ -7,12 +7,12 @@ namespace LucidAscent\App\Figure;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Shapes;
-use LucidAscent\Core\Body\Side;
 
 /** What a figure shows, for whoever does not see it: the pose by name, and how one comes to be in it. */
 final class FigureWords
 {
-    public static function of(Catalogue $catalogue, string $posture, string $rung, Side $side): string
+    /** @param string $side which side works, in words */
+    public static function of(Catalogue $catalogue, string $posture, string $rung, string $side): string
     {
         $entry = $catalogue->entry(Kind::Posture, $posture) ?? [];
         foreach (Shapes::of($entry) as $shape) {
@@ -21,7 +21,7 @@ final class FigureWords
                     '%s, %s (%s): %s',
                     $entry['name'],
                     lcfirst($shape['name']),
-                    $side->value,
+                    $side,
                     implode(' ', $shape['position']),
                 );
             }

@@ -19,6 +19,7 @@ use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
+use Symfony\Component\Translation\TranslatableMessage;
 
 /** An entry of the catalogue, field by field. */
 final class EntryForm extends AbstractType
@@ -74,8 +75,11 @@ final class EntryForm extends AbstractType
                     ChoiceType::class,
                     $common + [
                         'choices' => array_combine($field->choices, $field->choices),
-                        'choice_label' => fn (string $choice): string => $this->label($field, $choice),
-                        'choice_translation_domain' => 'formula' === $field->name() ? null : 'labels',
+                        'choice_label' => fn (string $choice): string|TranslatableMessage => $this->label(
+                            $field,
+                            $choice,
+                        ),
+                        'choice_translation_domain' => 'labels',
                         'multiple' => FieldKind::Choices === $field->kind,
                         'expanded' => FieldKind::Choices === $field->kind,
                         'placeholder' => FieldKind::Choice === $field->kind ? 'own.choose' : null,
@@ -95,8 +99,13 @@ final class EntryForm extends AbstractType
         }
     }
 
-    private function label(Field $field, string $choice): string
+    private function label(Field $field, string $choice): string|TranslatableMessage
     {
+        $read = 'formula' === $field->name() ? ContactList::all()[$choice] ?? null : null;
+        if (null !== $read) {
+            return new TranslatableMessage($read->label);
+        }
+
         return match ($field->name()) {
             'components' => 'component.'.$choice,
             'family' => 'family.'.$choice,
@@ -107,8 +116,8 @@ final class EntryForm extends AbstractType
             'remedies' => 'remedy.'.$choice,
             'sides' => 'sides.'.$choice,
             'side' => 'drill.'.$choice,
+            'formula' => 'formula.'.$choice,
             'view' => 'view.'.$choice,
-            'formula' => ContactList::all()[$choice]->label ?? str_replace('-', ' ', $choice),
             'felt' => $this->catalogue->feelings()[$choice]['name'] ?? $choice,
             default => str_replace('-', ' ', $choice),
         };

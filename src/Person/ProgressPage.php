@@ -411,7 +411,7 @@ final readonly class ProgressPage
 
             return '' === $warm
                 ? $test->name
-                : $this->translator->trans('progress.set_up', ['test' => $test->name, 'warm' => $warm]);
+                : $this->translator->trans('progress.by_test', ['test' => $test->name, 'warm' => $warm]);
         }
         [, $posture, $rung] = $words + [1 => '', 2 => ''];
 

@@ -18,7 +18,11 @@ final readonly class HoldText
     {
         return $this->translator->trans(
             'duration.'.$hold['unit'],
-            ['least' => $hold['least'], 'most' => $hold['most'], 'range' => $hold['least'] < $hold['most'] ? 'yes' : 'no'],
+            [
+                'least' => $hold['least'],
+                'most' => $hold['most'],
+                'range' => $hold['least'] < $hold['most'] ? 'yes' : 'no',
+            ],
             'labels',
         );
     }

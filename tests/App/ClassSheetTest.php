@@ -209,7 +209,8 @@ final class ClassSheetTest extends AppTestCase
         self::assertStringContainsString('2 people came.', $page->text());
         self::assertStringContainsString('Person 1', $page->filter('.class-barred')->text());
         self::assertStringContainsString('Person 2', $page->filter('.class-barred')->text());
-        foreach (['/practitioners/'.$b.'/journal' => 'Came to class: Hips on Monday', "$address/teach" => 'Pigeon'] as $at => $says) {
+        foreach (["/practitioners/$b/journal" => 'Came to class: Hips on Monday',
+            "$address/teach" => 'Pigeon'] as $at => $says) {
             $this->client->request('GET', $at);
             self::assertResponseIsSuccessful();
             self::assertSelectorTextContains('main', $says);

@@ -13,7 +13,9 @@ const SIZES = [
 const OF_A_KIND = 2;
 // What is the same in every language, or was typed by somebody: names, units, addresses, formats, formulas.
 const NOT_TEXT = ['code', 'pre', 'kbd', 'q', 'blockquote', 'svg', 'script', 'style', 'textarea', '[name*="zone"]'];
-const SAME = /^(Lucid|Ascent|Maren|Tolvik|Oslo|YAML|JSON|Chrome|Linux|Roaas|Andersson|Soucie)$/;
+const NAMES =
+    'Lucid Ascent Maren Tolvik Teacher Ilka Brandvold Hips Oslo YAML JSON Chrome Linux Roaas Andersson Soucie';
+const SAME = new RegExp(`^(${NAMES.split(' ').join('|')})$`);
 // Names of days and months come from the tables of ICU, which knows no pseudo-language.
 const DAYS = /^(Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec|Mon|Tue|Wed|Thu|Fri|Sat|Sun)[a-z]*$/;
 
@@ -38,7 +40,7 @@ const english = (page) =>
         for (let node = walker.nextNode(); node; node = walker.nextNode()) {
             if (!node.parentElement.closest(not.join(','))) {
                 found.push(
-                    ...(node.textContent.match(/(?<![\p{L}\d@./-])[A-Za-z]*[aeiou][A-Za-z]*(?![\p{L}\d@])/gu) ?? []),
+                    ...(node.textContent.match(/(?<![\p{L}\d@./-])[A-Za-z]*[aeiou][A-Za-z]*(?![\p{L}\d@/-])/gu) ?? []),
                 );
             }
         }

@@ -68,7 +68,7 @@ final readonly class KneeHug implements Contact, Inclination, Posture
     public static function about(): About
     {
         return new About(
-            'Lying knee hug',
+            'contact.knee-hug',
             [],
             lies: -90.0,
             test: new TestReading(3.6, takesAngle: true, needs: ['kneeHeight', 'past']),
