@@ -9,6 +9,8 @@ use LucidAscent\App\Demo\MadeUpStudio;
 use LucidAscent\App\Guide\Guide;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\PageCache\Whose;
+use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Repository\PlanRecords;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -19,10 +21,19 @@ final class GuideController extends TeacherController
     public const TOKEN = 'guide';
 
     #[Route('/guide', 'guide', methods: ['GET'])]
-    #[CachedPage([], Whose::TeachersAlone)]
-    public function index(): Response
+    #[CachedPage([], Whose::Everybodys)]
+    public function index(PlanRecords $plans, Wanted $wanted): Response
     {
-        return $this->render('guide/index.html.twig', ['pages' => Guide::PAGES]);
+        $person = $plans->mostPractised($this->teacher());
+
+        return $this->render('guide/index.html.twig', [
+            'pages' => Guide::PAGES,
+            'tour' => Guide::TOUR,
+            'person' => $person,
+            'pose' => null === $person ? null : $wanted->of($person)[0],
+            'token' => self::TOKEN,
+            'isEmpty' => [] === $this->records->practitioners($this->teacher()),
+        ]);
     }
 
     #[Route('/guide/words', 'guide_words', methods: ['GET'])]

@@ -74,6 +74,12 @@ abstract class TeacherController extends AbstractController
         return $this->translator->trans($text, $values);
     }
 
+    /** A text of the guide. */
+    protected function ofGuide(string $id): string
+    {
+        return $this->translator->trans($id, domain: 'guide');
+    }
+
     protected function teacher(): Teacher
     {
         $user = $this->getUser();

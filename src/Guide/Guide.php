@@ -22,6 +22,16 @@ final class Guide
         'time' => ['figures' => ['half-lotus/lying-half-lotus', 'half-lotus/'], 'steps' => 5],
     ];
 
+    /** A tour of one person, page by page: the route of each, and a figure. */
+    public const TOUR = [
+        'practitioner' => 'half-lotus/',
+        'pose' => 'half-lotus/mid-thigh-on-block',
+        'ladder' => 'figure-four/',
+        'plan_newest' => 'shins-stacked/',
+        'progress' => 'soles-together/',
+        'journal' => 'pigeon/',
+    ];
+
     public const WORDS = [
         'flexion',
         'extension',
@@ -65,6 +75,6 @@ final class Guide
         'plan' => ['Tab', 'Enter'],
         'session' => ['Tab', 'Enter'],
         'chart' => ['Arrows'],
-        'everywhere' => ['Tab', 'Skip'],
+        'everywhere' => ['Slash', 'Tab', 'Skip'],
     ];
 }

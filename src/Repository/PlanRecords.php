@@ -72,6 +72,22 @@ final readonly class PlanRecords
             ->getResult();
     }
 
+    /** Of whom most sessions were logged; null while none was. */
+    public function mostPractised(Teacher $teacher): ?Practitioner
+    {
+        return $this->em
+            ->createQuery(
+                'SELECT p FROM '.
+                    Practitioner::class.
+                    ' p JOIN '.
+                    SessionLog::class.
+                    ' l WITH l.practitioner = p WHERE p.teacher = :t GROUP BY p ORDER BY COUNT(l.id) DESC, p.name',
+            )
+            ->setParameter('t', $teacher->id, 'uuid')
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
+    }
+
     /** @return list<Practitioner> those of whom a session was logged, by name */
     public function practised(Teacher $teacher): array
     {

@@ -40,9 +40,34 @@ final class GuideTest extends AppTestCase
             array_push($expected, "keys.$place", ...array_map(static fn (string $key): string => "key.$place.$key",
                 $keys));
         }
-        array_push($expected, ...array_map(static fn (string $word): string => "word.$word", Guide::WORDS));
+        array_push($expected, 'tour.title', 'tour.lead',
+            ...array_map(static fn (string $page): string => "tour.$page", array_keys(Guide::TOUR)),
+            ...array_map(static fn (string $word): string => "word.$word", Guide::WORDS));
         self::assertEqualsCanonicalizing($expected, array_keys(Yaml::parseFile(dirname(__DIR__,
             2).'/translations/guide.en.yaml')));
+    }
+
+    public function testTheTourFollowsSomebodyThroughSixPages(): void
+    {
+        $teacher = $this->teacher();
+        $this->client->loginUser($teacher);
+        $form = $this->client->request('GET', '/guide')->selectButton('Try it with a made-up person')->form();
+        $this->client->submit($form);
+        $links = $this->client->request('GET', '/guide')->filter('h2 + p + .guide-wall a')->each(
+            static fn ($link): string => (string) $link->attr('href'));
+        self::assertCount(6, $links);
+        foreach ($links as $link) {
+            $this->client->request('GET', $link);
+            $this->client->getResponse()->isRedirection() && $this->client->followRedirect();
+            self::assertResponseIsSuccessful($link);
+            self::assertSelectorTextContains('.person-head', '(made up)', $link);
+        }
+        // Of somebody without a plan there is nothing to follow.
+        $other = $this->teacher('other@studio.example');
+        $this->practitioner($other);
+        $this->client->loginUser($other);
+        $this->client->request('GET', '/guide');
+        self::assertSelectorTextContains('main', 'The tour needs one person');
     }
 
     public function testAnEmptyAccountOpensOnTheFirstStepsAndSomebodyMadeUp(): void

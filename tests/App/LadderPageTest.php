@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Text\ReasonText;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -171,6 +172,33 @@ final class LadderPageTest extends AppTestCase
         self::assertNotNull($form);
         self::assertSame(State::Held, $form->reading->state());
         self::assertFalse($form->isOpen());
+    }
+
+    /** A rung that reads as ready above the practised one says why it is not practised. */
+    public function testARungAboveThePractisedOneSaysWhatClosesIt(): void
+    {
+        $this->tested($this->practitioner);
+        $poses = self::getContainer()->get(ReadPerson::class)->now($this->practitioner) ?? self::fail();
+        $seen = 0;
+        foreach (['half-lotus', 'pigeon', 'shins-stacked', 'soles-together'] as $posture) {
+            $page = $this->client->request('GET', "$this->page/ladder/$posture");
+            foreach (Side::cases() as $side) {
+                $pose = $poses->of($posture, $side);
+                $stand = $pose->onLadder();
+                $isAbove = false;
+                foreach ($pose->rungs() as $rung) {
+                    $isAbove = $isAbove && $rung->rung->id !== $stand->rung?->rung->id;
+                    $bars = $stand->closing($rung->rung->id);
+                    if ($isAbove && State::Open === $rung->state() && [] !== $bars) {
+                        ++$seen;
+                        self::assertStringContainsString(self::getContainer()->get(ReasonText::class)->text($bars[0]),
+                            $page->filter('main')->text(), "$posture {$rung->rung->id} $side->value");
+                    }
+                    $isAbove = $isAbove || $rung->rung->id === $stand->rung?->rung->id;
+                }
+            }
+        }
+        self::assertGreaterThan(0, $seen);
     }
 
     public function testAStopCannotBeOverruledByHand(): void

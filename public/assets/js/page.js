@@ -34,6 +34,19 @@ for (const fault of document.querySelectorAll('.fault[id]')) {
 }
 document.querySelector('[aria-invalid="true"]')?.focus();
 
+// One search from anywhere.
+document.addEventListener('keydown', (event) => {
+    const isTyping = event.target.closest('input, select, textarea, [contenteditable]');
+    if (event.key === '/' && !isTyping && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        const here = document.querySelector('main [type="search"]');
+        const link = document.querySelector('[data-search]');
+        if (here || link) {
+            event.preventDefault();
+            (here ?? link)[here ? 'focus' : 'click']();
+        }
+    }
+});
+
 forgetSent();
 document.querySelector('form[action$="/sign-out"]')?.addEventListener('submit', forgetSynced);
 

@@ -1,10 +1,13 @@
-// A sequence picked from the wall of figures: each that is ticked comes last; buttons, keys and dragging move it. What
-// is sent is the order of the list, with how many minutes each takes. Without this script the ticked ones come in the
-// order of the wall, and take as long as is usual.
+// A sequence picked from the wall of figures: each that is ticked comes last; buttons, keys and dragging move it. For a
+// class the order of the list is sent, with how many minutes each takes; for a plan it is written into the form's own
+// places. Without this script a class has the ticked ones in the order of the wall, and a plan its places.
 import { t } from './texts.js';
 
 const list = document.querySelector('[data-sequence]');
-const boxes = new Map([...document.querySelectorAll('[data-wall] input')].map((box) => [box.value, box]));
+const boxes = new Map(
+    [...document.querySelectorAll('[data-wall] input[type="checkbox"]')].map((box) => [box.value, box]),
+);
+const places = [...document.querySelectorAll('[data-places] select')];
 const sum = document.querySelector('[data-sum]');
 const USUAL = '5';
 const nameOf = (id) => boxes.get(id).parentElement.textContent.trim();
@@ -19,22 +22,25 @@ const button = (label, does, act) => {
     return made;
 };
 
-const showSum = () => {
-    const all = [...list.querySelectorAll('input[type="number"]')].map(({ value }) => Number(value) || 0);
-    sum.hidden = all.length === 0;
-    sum.textContent = t('class.sum', { count: all.reduce((a, b) => a + b, 0) });
+// After each change: the sum of the minutes, or which place has which; no more are picked than there are places.
+const settle = () => {
+    const ids = [...list.children].map((item) => item.dataset.id);
+    if (sum) {
+        const all = [...list.querySelectorAll('input[type="number"]')].map(({ value }) => Number(value) || 0);
+        sum.hidden = all.length === 0;
+        sum.textContent = t('class.sum', { count: all.reduce((a, b) => a + b, 0) });
+    }
+    places.forEach((place, index) => {
+        place.value = ids[index] ?? '';
+    });
+    if (places.length > 0) {
+        for (const box of boxes.values()) {
+            box.disabled = !box.checked && ids.length >= places.length;
+        }
+    }
 };
 
-const add = (id) => {
-    const name = nameOf(id);
-    const item = document.createElement('li');
-    item.draggable = true;
-    const words = document.createElement('span');
-    words.textContent = name;
-    const sent = document.createElement('input');
-    sent.type = 'hidden';
-    sent.name = 'postures[]';
-    sent.value = id;
+const minutesOf = (id, name) => {
     const minutes = document.createElement('input');
     minutes.type = 'number';
     minutes.className = 'input minutes';
@@ -45,22 +51,38 @@ const add = (id) => {
     minutes.setAttribute('aria-label', t('class.minutes', { what: name }));
     minutes.addEventListener('input', () => {
         boxes.get(id).dataset.minutes = minutes.value;
-        showSum();
+        settle();
     });
+    const sent = document.createElement('input');
+    sent.type = 'hidden';
+    sent.name = 'postures[]';
+    sent.value = id;
+    return [sent, minutes];
+};
+
+const add = (id) => {
+    const name = nameOf(id);
+    const item = document.createElement('li');
+    item.draggable = true;
+    item.dataset.id = id;
+    const words = document.createElement('span');
+    words.textContent = name;
+    const move = (before, { currentTarget }) => {
+        list.insertBefore(item, before);
+        currentTarget.focus();
+        settle();
+    };
     item.append(
         words,
-        sent,
-        minutes,
-        button('↑', t('sequence.up', { what: name }), ({ currentTarget }) => {
+        ...(places.length > 0 ? [] : minutesOf(id, name)),
+        button('↑', t('sequence.up', { what: name }), (event) => {
             if (item.previousElementSibling) {
-                list.insertBefore(item, item.previousElementSibling);
-                currentTarget.focus();
+                move(item.previousElementSibling, event);
             }
         }),
-        button('↓', t('sequence.down', { what: name }), ({ currentTarget }) => {
+        button('↓', t('sequence.down', { what: name }), (event) => {
             if (item.nextElementSibling) {
-                list.insertBefore(item, item.nextElementSibling.nextElementSibling);
-                currentTarget.focus();
+                move(item.nextElementSibling.nextElementSibling, event);
             }
         }),
         button('×', t('sequence.remove', { what: name }), () => {
@@ -69,7 +91,10 @@ const add = (id) => {
         }),
     );
     item.addEventListener('dragstart', () => item.classList.add('is-dragged'));
-    item.addEventListener('dragend', () => item.classList.remove('is-dragged'));
+    item.addEventListener('dragend', () => {
+        item.classList.remove('is-dragged');
+        settle();
+    });
     item.addEventListener('dragover', (event) => {
         const dragged = list.querySelector('.is-dragged');
         if (!dragged || dragged === item) {
@@ -80,21 +105,28 @@ const add = (id) => {
         list.insertBefore(dragged, event.clientY < top + height / 2 ? item : item.nextElementSibling);
     });
     list.append(item);
-    showSum();
 };
 
 for (const [id, box] of boxes) {
     box.removeAttribute('name');
     box.closest('li').querySelector('[data-plain]')?.remove();
-    if (box.checked) {
-        add(id);
-    }
     box.addEventListener('change', () => {
         if (box.checked) {
             add(id);
         } else {
-            list.querySelector(`input[value="${id}"]`)?.parentElement.remove();
-            showSum();
+            [...list.children].find((item) => item.dataset.id === id)?.remove();
         }
+        settle();
     });
 }
+const chosen =
+    places.length > 0 ? places.map(({ value }) => value) : [...boxes.values()].map((box) => box.checked && box.value);
+for (const id of chosen.filter((value) => boxes.has(value))) {
+    boxes.get(id).checked = true;
+    add(id);
+}
+if (places.length > 0) {
+    document.querySelector('[data-places]').hidden = true;
+    document.querySelector('[data-wall]').hidden = false;
+}
+settle();
