@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Demo\MadeUpStudio;
+use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\StudioClass;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
@@ -38,7 +41,9 @@ final class CommandsTest extends AppTestCase
         self::assertStringContainsString('nothing was loaded', $tester->getDisplay());
         self::assertSame(1, $this->howMany(Teacher::class));
         self::assertSame(8, $this->howMany(Practitioner::class));
-        self::assertSame(22 * 16, $this->howMany(Test::class), 'Eleven tests on both sides, in sixteen assessments.');
+        self::assertSame(array_sum(array_map(static fn (array $one): int => count($one['assessed']),
+            MadeUpStudio::people())), $this->howMany(Assessment::class));
+        self::assertSame(count(MadeUpStudio::CLASSES), $this->howMany(StudioClass::class));
         $this->em()->clear();
         $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([]);
         self::assertInstanceOf(Teacher::class, $teacher);

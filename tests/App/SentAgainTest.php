@@ -45,7 +45,7 @@ final class SentAgainTest extends AppTestCase
         yield 'before an assessment' => ['{home}/assessments/new', 'before', Assessment::class,
             ['consent' => '1', 'pain' => self::NOTHING_HURTS, 'warm' => '1'],
             ['clinician_first' => ['knee-surgery'], 'side' => 'left'],
-            ['Which side, if it has one', 'empty', 'left']];
+            ['Which side, if it has one', 'empty', 'Left']];
         yield 'a test' => ['{home}/tests/soles-together', 'bench', Test::class,
             ['painLeft' => self::NOTHING_HURTS, 'painRight' => self::NOTHING_HURTS,
                 'trials' => [['kneeHeight_left' => '12', 'heelDistance' => '16', 'kneeHeight_right' => '12'],

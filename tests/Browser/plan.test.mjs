@@ -150,8 +150,19 @@ test('a class of eight on one page', async () => {
     await page.getByRole('button', { name: 'Start' }).press('Enter');
     await page.getByText('7:59').waitFor();
     await page.getByRole('button', { name: 'Pause' }).press('Enter');
+    // Pain that is said elsewhere meanwhile counts from the next posture on.
+    const other = await page.context().newPage();
+    await other.goto(page.url().replace('/teach', '/after'));
+    const hurt = other.getByRole('group', { name: 'Class 3' });
+    await hurt.getByText('Pain', { exact: true }).click();
+    await hurt.getByLabel('Pain, 0 to 10').selectOption('3');
+    await hurt.getByLabel('Where').selectOption('knee');
+    await other.getByRole('button', { name: 'Save' }).click();
+    await other.getByText('Saved in their records.').waitFor();
+    await other.close();
     await page.getByRole('button', { name: 'Next' }).press('Enter');
     await page.getByText('Last posture').waitFor();
+    await page.locator('[data-piece]:visible .class-barred', { hasText: 'Class 3: On hold' }).waitFor();
     assert.equal(await page.getByRole('status').last().textContent(), 'Soles together');
     assert.equal(await page.getByRole('button', { name: 'Next' }).isDisabled(), true);
     await check(page);

@@ -1,5 +1,6 @@
 // Every page in a language that nobody speaks: what is still English there could not be translated, and what runs over
-// the edge would do so in a language of longer words. At the size of a laptop and of a phone.
+// the edge would do so in a language of longer words. At the size of a laptop, of a phone, and of a laptop at
+// 200 %.
 import assert from 'node:assert/strict';
 import { after, before, test } from 'node:test';
 import { base, launch, open, signIn, teacher } from './browser.mjs';
@@ -8,6 +9,8 @@ const EMAIL = 'pseudo@studio.example';
 const SIZES = [
     { width: 1280, height: 800 },
     { width: 390, height: 844 },
+    // The first at twice its size.
+    { width: 640, height: 400 },
 ];
 // So many pages of a kind: those of one posture are made as those of another.
 const OF_A_KIND = 2;

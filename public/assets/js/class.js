@@ -19,7 +19,20 @@ const pause = () => {
     ticking = null;
     find('run').textContent = t('class.start');
 };
-const turn = (to) => {
+// What was said of pain since the page was opened counts now: who does what is asked anew for each posture.
+const refresh = async (index) => {
+    try {
+        const answer = await fetch(window.location.href, { headers: { Accept: 'text/html' } });
+        const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+        const fresh = page.querySelectorAll('[data-piece]')[index];
+        if (answer.ok && fresh?.dataset.piece === pieces[index].dataset.piece) {
+            pieces[index].querySelector('.class-rungs').replaceWith(fresh.querySelector('.class-rungs'));
+        }
+    } catch {
+        // Without a network what was there stays.
+    }
+};
+const turn = (to, isNew = false) => {
     at = to;
     left = Number(pieces[at].dataset.seconds);
     until = Date.now() + left * 1000;
@@ -32,6 +45,9 @@ const turn = (to) => {
     find('next').disabled = !next;
     find('said').textContent = pieces[at].dataset.piece;
     show();
+    if (!isNew) {
+        refresh(to);
+    }
 };
 const tick = () => {
     left = Math.max(0, Math.round((until - Date.now()) / 1000));
@@ -57,5 +73,5 @@ if (pieces.length > 0) {
     find('run').addEventListener('click', run);
     find('back').addEventListener('click', () => turn(at - 1));
     find('next').addEventListener('click', () => turn(at + 1));
-    turn(0);
+    turn(0, true);
 }
