@@ -49,7 +49,7 @@ fi
 resize 900
 "$PLACE/bin/start" >"$OUT/said" 2>&1 </dev/null || fault 'with room again it does not start'
 answers "$(port)" || fault 'it does not answer'
-[ "$(people)" -eq 6 ] || fault 'the demo people are not there, or more than once'
+[ "$(people)" -eq 8 ] || fault 'the demo people are not there, or more than once'
 
 mkdir "$OUT/copies of mine"
 if [ -n "$MOUNTED" ]; then
@@ -65,7 +65,7 @@ if [ -n "$MOUNTED" ]; then
     refused "$PLACE/bin/start"
     rm "$DISK/full"
     "$PLACE/bin/start" >"$OUT/said" 2>&1 </dev/null || fault 'it does not start after the disk was full'
-    [ "$(people)" -eq 6 ] || fault 'somebody is gone'
+    [ "$(people)" -eq 8 ] || fault 'somebody is gone'
 fi
 (cd "$OUT" && "$PLACE/bin/backup" 'copies of mine' >/dev/null) || fault 'no backup is made'
 "$PLACE/bin/stop" >/dev/null
@@ -78,5 +78,5 @@ if [ -n "$MOUNTED" ]; then
 fi
 (cd "$OUT" && "$PLACE/bin/restore" copies\ of\ mine/*.tar.gz) >"$OUT/said" 2>&1 </dev/null || fault 'a backup is not put back'
 "$PLACE/bin/start" >"$OUT/said" 2>&1 </dev/null || fault 'what was put back does not start'
-[ "$(people)" -eq 6 ] || fault 'not everybody was put back'
+[ "$(people)" -eq 8 ] || fault 'not everybody was put back'
 echo 'ok'

@@ -36,7 +36,7 @@ port=$(kept_port web)
 answers "$port" || fault "nothing answers at $port"
 [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.teacher')" -eq 1 ] || fault 'the demo data is there more than once, or not at all'
 people=$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
-[ "$people" -eq 6 ] || fault "$people people are left of six"
+[ "$people" -eq 8 ] || fault "$people people are left of eight"
 # Whoever gets hold of the application has neither the database's account nor its files.
 refused() { ! as_service "$@" >/dev/null 2>&1 || fault "the application's user may: $*"; }
 if [ "$SERVICE_USER" != "$DATABASE_USER" ]; then
@@ -52,7 +52,7 @@ if [ "$SERVICE_USER" != "$DATABASE_USER" ]; then
     chown -R "$SERVICE_USER:" "$ENV_DIR/mysql"
     bin/start >/dev/null || fault 'a database of when both ran as one user does not start'
     refused mariadb --no-defaults --socket="$DB_SOCKET" --user="$SERVICE_USER" -e 'SELECT 1'
-    [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')" -eq 6 ] || fault 'somebody is gone with the other user'
+    [ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')" -eq 8 ] || fault 'somebody is gone with the other user'
 fi
 bin/stop >/dev/null
 nothing_left "$ENV_DIR" || fault 'something runs on'
