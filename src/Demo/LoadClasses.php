@@ -17,6 +17,8 @@ use Symfony\Component\Uid\Uuid;
 /** Classes of the made-up studio: some held, one to come. */
 final readonly class LoadClasses
 {
+    use CountsBack;
+
     /** Of so many one did not come. */
     private const MISSING = 4;
 
@@ -28,7 +30,7 @@ final readonly class LoadClasses
     public function of(array $people): void
     {
         foreach (MadeUpStudio::CLASSES as [$ago, $name, $place, $minutes]) {
-            $at = $this->clock->now()->modify(sprintf('%+d days', -$ago));
+            $at = $this->ago($ago);
             $class = new StudioClass(
                 Uuid::v7(),
                 $people[0]->teacher,

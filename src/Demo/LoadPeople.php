@@ -42,6 +42,8 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class LoadPeople
 {
+    use CountsBack;
+
     /** The same people every time. */
     private const SEED = 41;
 
@@ -405,10 +407,5 @@ final readonly class LoadPeople
                 );
             }
         }
-    }
-
-    private function ago(int $days): \DateTimeImmutable
-    {
-        return $this->clock->now()->modify("-$days days");
     }
 }

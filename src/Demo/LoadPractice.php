@@ -50,6 +50,8 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class LoadPractice
 {
+    use CountsBack;
+
     /** Nobody comes every time: each session of this number is missed. */
     private const MISSED = 5;
     /** In one session of this number the breath is not even. */
@@ -259,10 +261,5 @@ final readonly class LoadPractice
             );
         }
         $this->em->flush();
-    }
-
-    private function ago(int $days): \DateTimeImmutable
-    {
-        return $this->clock->now()->modify("-$days days");
     }
 }

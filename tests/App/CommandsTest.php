@@ -10,7 +10,6 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StudioClass;
 use LucidAscent\App\Entity\Teacher;
-use LucidAscent\App\Entity\Test;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 
