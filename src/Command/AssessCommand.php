@@ -11,7 +11,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 
 #[AsCommand(
     'ascent:assess',
-    'Reads which pose is ready, what holds it and what leads there: JSON on stdin, JSON on stdout.',
+    'Says which pose is ready, what is on hold and what comes first. JSON in, JSON out.',
 )]
 final class AssessCommand extends DocumentCommand
 {

@@ -20,7 +20,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand(
     'ascent:calibrate',
-    'Reads people whose truth is known, and says how often the verdicts on them are true: JSON on stdout.',
+    'Checks verdicts against made-up people whose true range is known. JSON out.',
 )]
 final class CalibrateCommand extends Command
 {
@@ -50,15 +50,15 @@ final class CalibrateCommand extends Command
         );
         $this->setHelp(
             <<<'TEXT'
-                Makes people with known bodies and known abilities, measures them with tools that err as they are said
-                to, reads them as anybody is read, and holds the verdicts against the truth. Two thousand take a few
-                minutes. Prints open, short   how many of these states there were, and how many of them in percent were
-                wrong near, unknown their share of all verdicts, in percent
-                  chances       what was stated and what happened, in percent, by tenths of what was stated
-                  intervals     how many of the 95 % intervals of what a side can do hold the truth, in percent, in all
-                  and by ability asWanted      the same of the one pose that each came for, once nothing more was worth
-                  measuring readings      how many readings that took, in the proposed order and in the taught one
-                  aims          each aim, its value, and whether it is met; null where there are too few to say
+                Makes people whose bodies and ranges are known, measures them with tools that err as they are said to,
+                and compares the verdicts with the truth. 2000 people take a few minutes. Prints:
+                  open, short      how many verdicts of each there were, and how many of them were wrong (%)
+                  near, unknown    their share of all verdicts (%)
+                  chances          chance that was stated against what happened (%), by tenths
+                  intervals        how many 95 % intervals hold the truth (%), in all and for each ability
+                  asWanted         the same for the pose each person came for, once nothing more was worth measuring
+                  readings         how many measurements that took, in the proposed order and in teaching order
+                  aims             each aim, its value, and whether it is met; null where there are too few to say
                 TEXT,
         );
     }

@@ -9,7 +9,7 @@ use LucidAscent\App\Exchange\CapacityAnswer;
 use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
-#[AsCommand('ascent:capacity', "Turns a person's tests into what each side can do: JSON on stdin, JSON on stdout.")]
+#[AsCommand('ascent:capacity', 'Turns tests into the range of motion of each side. JSON in, JSON out.')]
 final class CapacityCommand extends DocumentCommand
 {
     public function __construct(private readonly Catalogue $catalogue)

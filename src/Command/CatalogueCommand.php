@@ -15,7 +15,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('ascent:catalogue', 'Lists the catalogue\'s ids and counts as JSON; checks it; prints all of it.')]
+#[AsCommand('ascent:catalogue', 'Lists the library as JSON, checks it, or prints all of it.')]
 final class CatalogueCommand extends Command
 {
     public function __construct(private readonly Catalogue $catalogue)

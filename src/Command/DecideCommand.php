@@ -11,7 +11,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 
 #[AsCommand(
     'ascent:decide',
-    'Says what comes next on a rung, out of its session logs: JSON on stdin, JSON on stdout.',
+    'Says what comes next on a rung, from its session logs. JSON in, JSON out.',
 )]
 final class DecideCommand extends DocumentCommand
 {
@@ -25,12 +25,12 @@ final class DecideCommand extends DocumentCommand
         $this->setHelp(
             <<<'TEXT'
                 Reads
-                {"posture","rung","side","next":"open|near|unknown|first|short|held","sessions":[{"on","holdReached",
-                "evenBreath","pain",
-                "compensations","soreAtNight"}],"conditions",
-                "events"} and prints the decision with its reasons and the sessions they rest on.
-                Without "side", what holds either side counts; without "on", it is asked on the day of the last session.
-                "next":"held" is a stop.
+                  "posture", "rung", "side"    without a side, what holds either side counts
+                  "next"           open, near, unknown, first, short or held: the next rung's state; held is a stop
+                  "sessions"       each {"on","holdReached","evenBreath","pain","compensations","soreAtNight"}
+                  "conditions", "events"
+                  "on"             the day it is asked; without it that of the last session
+                Prints the decision, its reasons, and the sessions they rest on.
 
                 For example:
                   {"posture":"half-lotus","rung":"lying-half-lotus","side":"left","next":"open",

@@ -26,8 +26,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 abstract class DocumentCommand extends Command
 {
     protected const KINDS =
-        "\n\nOne document, or many, one a line (NDJSON); the answers come in kind. Among many, a document that cannot be ".
-        'answered is answered by {"error":{"code","message"}} in its place; the others are answered, and the status is 2.';
+        "\n\nOne document, or many as NDJSON (one a line); the answers come the same way. Of many, one that cannot be ".
+        'answered gets {"error":{"code","message"}} in its place, the others are answered, and the status is 2.';
 
     /**
      * @return array<string, mixed>

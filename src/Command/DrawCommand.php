@@ -31,7 +31,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('ascent:draw', 'Draws a rung of the catalogue, as SVG or in numbers.')]
+#[AsCommand('ascent:draw', 'Draws a rung of the library, as SVG or in numbers.')]
 final class DrawCommand extends Command
 {
     private const LONGEST_BODY = 65536;

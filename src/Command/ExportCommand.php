@@ -23,7 +23,7 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Uid\Uuid;
 
-#[AsCommand('ascent:export', 'Lists a teacher\'s people, or prints the whole record of one of them.')]
+#[AsCommand('ascent:export', 'Lists a teacher\'s people, or exports the full record of one.')]
 final class ExportCommand extends Command
 {
     private const FORMATS = ['json', 'csv', 'zip'];

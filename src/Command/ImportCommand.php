@@ -16,7 +16,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('ascent:import', 'Reads a whole record on stdin into a teacher\'s account.')]
+#[AsCommand('ascent:import', 'Imports a full record from stdin into a teacher\'s account.')]
 final class ImportCommand extends Command
 {
     public function __construct(private readonly EntityManagerInterface $em, private readonly RecordFile $file)

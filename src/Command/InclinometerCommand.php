@@ -12,7 +12,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Stands in for an inclinometer: everybody who connects hears the same leg, in the line protocol. */
-#[AsCommand('ascent:inclinometer', 'Stands in for an inclinometer on loopback, for trying the test bench without one.')]
+#[AsCommand('ascent:inclinometer', 'Simulates an inclinometer on loopback, to try the test page without one.')]
 final class InclinometerCommand extends Command
 {
     protected function configure(): void

@@ -23,7 +23,7 @@ use Symfony\Component\Uid\Uuid;
 
 #[AsCommand(
     'ascent:person',
-    'Erases a person, moves one to another account, or merges one that was entered twice (run it by bin/person).',
+    'Erases a person, moves one to another account, or merges two entries of one person. Run it with bin/person.',
 )]
 final class PersonCommand extends Command
 {

@@ -9,7 +9,7 @@ use LucidAscent\App\Exchange\PlanAnswer;
 use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
-#[AsCommand('ascent:plan', 'Plans weeks of practice out of an assessment: JSON on stdin, JSON on stdout.')]
+#[AsCommand('ascent:plan', 'Plans weeks of practice from an assessment. JSON in, JSON out.')]
 final class PlanCommand extends DocumentCommand
 {
     public function __construct(private readonly PlanAnswer $answer)
@@ -21,20 +21,21 @@ final class PlanCommand extends DocumentCommand
     {
         $this->setHelp(
             <<<'TEXT'
-                Reads what ascent:assess reads, and {"weeks","days","minutes","props"}, and, to mix schools,
-                {"schoolByDay":{"tue":"long-still"}}; prints weeks with their sessions, each with its theme and the time
-                that nothing fills ("unused") and why, what was left out and
-                why, and when to test again. Without days, weeks or minutes it says so and ends with status 2. "props"
-                says what is at home:
-                {"blocks":2,"blankets":3,
-                "strap":true}, and false for any of "bolster", "cushion", "wall", "chair" and "bed-edge" that is not
-                there; or "equipment" names each piece: ["block","block","blanket","strap","wall"]. "pinned" and
-                "forbidden" are postures and drills that the teacher wants in it, as far as nothing holds them, and
-                those that are never to be in it; "sequence" is what they
-                want in that order, whatever stance it is in; "sportDays" are days with another
-                sport. An item is a posture on its rung (with "form", a form beside that rung) or a drill in the posture
-                that it uses; "before" and "after" name the number to read, and "tradesAway" is what a session has no
-                room for.
+                Reads what ascent:assess reads, and
+                  "weeks", "days", "minutes"    the time there is; without it the command ends with status 2
+                  "schoolByDay"    another style on some days: {"tue":"long-still"}
+                  "props"          what is at home: {"blocks":2,"blankets":3,"strap":true}, and false for any of
+                                   "bolster", "cushion", "wall", "chair" and "bed-edge" that is not there
+                  "equipment"      the same, piece by piece: ["block","block","blanket","strap","wall"]
+                  "pinned"         postures and drills to include in each session, unless they are on hold
+                  "forbidden"      postures and drills never to include
+                  "sequence"       postures in this order
+                  "sportDays"      days with another sport
+                Prints weeks with their sessions, each with its theme; "unused" time and why; what was left out and why;
+                and when to test again. An item is a posture on its rung ("form": a form beside that rung) or a drill
+                in its posture. "before" and "after" name the number to measure; "tradesAway" is what a session has
+                no room for.
+
 
                 TEXT
 

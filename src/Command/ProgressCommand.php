@@ -9,7 +9,7 @@ use LucidAscent\App\Exchange\ProgressAnswer;
 use LucidAscent\App\Json\Fields;
 use Symfony\Component\Console\Attribute\AsCommand;
 
-#[AsCommand('ascent:progress', 'Tells progress from noise: JSON on stdin, JSON on stdout.')]
+#[AsCommand('ascent:progress', 'Tells real progress from measuring error. JSON in, JSON out.')]
 final class ProgressCommand extends DocumentCommand
 {
     public function __construct(private readonly ProgressAnswer $answer)
@@ -22,12 +22,14 @@ final class ProgressCommand extends DocumentCommand
         $this->setHelp(
             <<<'TEXT'
                 Reads what ascent:assess reads, with tests of as many days as there are, and
-                {"goal":{"posture",
-                "rung"}}; prints for each side and ability the readings that there are, the change from the first to the
-                last and what that would have to be to be more than noise
-                ("smallestReal"), the trend a month with its interval and the chance that it is real, a step where the
-                level changed at once, and when the goal's demand will be met, as a range with its chance: null where it
-                is met already, where something holds it, and where this work does not lead there. "because" says which.
+                  "goal"    {"posture","rung"}
+                Prints for each side and ability:
+                  the measurements, the change from first to last, and how large it must be to be more than error
+                  ("smallestReal")
+                  the trend a month, with its interval and the chance that it is real
+                  a step, where the level changed at once
+                  when the goal will be met, as a range with its chance; null where it is met already, on hold, or not
+                  reached by this work ("because" says which)
 
                 For example:
                   {"on":"2026-05-01","body":{"stature":170},"goal":{"posture":"half-lotus","rung":"seated-half-lotus"},

@@ -19,7 +19,7 @@ use Symfony\Component\Yaml\Yaml;
 /** Files of a language that nobody speaks, made of the English ones: they show what cannot be translated. */
 #[AsCommand(
     'ascent:pseudo-language',
-    'Makes the texts of a pseudo-language out of the English: accented letters, longer words.',
+    'Makes a pseudo-language from the English texts: accented letters, longer words.',
 )]
 final class PseudoLanguageCommand extends Command
 {

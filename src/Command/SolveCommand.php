@@ -15,7 +15,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('ascent:solve', 'Turns readings into joint angles: JSON cases on stdin, results on stdout.')]
+#[AsCommand('ascent:solve', 'Turns measurements into joint angles. JSON in, JSON out.')]
 final class SolveCommand extends Command
 {
     /** Results beyond this many bytes wait in a temporary file, not in memory. */

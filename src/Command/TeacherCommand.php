@@ -20,7 +20,7 @@ use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
-#[AsCommand('ascent:teacher', 'Makes an account for a teacher, or gives an existing one a new password.')]
+#[AsCommand('ascent:teacher', 'Adds an account for a teacher, or sets a new password for one.')]
 final class TeacherCommand extends Command
 {
     public function __construct(

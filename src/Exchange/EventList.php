@@ -66,25 +66,24 @@ final readonly class EventList
     /** What an event may be, for the help of the commands that read them. */
     public const HELP = <<<'TEXT'
         Events, under "events", in any order; each may have an "id" (or is called events[0], events[1], …), "on" (a day;
-        without it the document's own) and "side" (left, right or both; without it nobody said which, and both are
-        held):
+        without it the document's own) and "side" (left, right or both; without it both are held):
           {"event":"pain","pain":{"level":3,"place":"knee","kind":"ache"},"side":"left",
           "during":{"posture":"half-lotus","rung":"half-lotus"}}
           {"event":"stop","side":"left","painless":true}
           {"event":"condition","condition":"knee-surgery","side":"right","until":"2026-06-01"}
-          {"event":"condition","condition":"other","loads":["twist",
-          "neck"]}           told in free words: without loads nothing deep
+          {"event":"condition","condition":"other","loads":["twist","neck"]}
+                       in free words; without "loads", nothing deep is allowed
           {"event":"clearance","clears":["events[0]"],"by":"clinician","name":"Jo Marsh",
           "profession":"physiotherapist","allows":"all"}
-                       by: teacher or clinician; a teacher's profession is that, and "asked":true says: no pain since,
-                       stairs and squatting down free; allows: "all", "gentle" (rungs), "nothing" (yet), or a part:
+                       by: teacher or clinician; with a teacher "asked":true says: no pain since, stairs and
+                       squatting free of pain; allows: "all", "gentle" (rungs), "nothing" (yet), or a part:
                        {"without":["twist"],"upTo":{"kneeFlexion":115}}
           {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
-        Logs of sessions, under "sessions":
-        {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted",
-        "side":"left", "holdReached":true,"evenBreath":true,"compensations":[],
-        "pain":{"level":0}}]}, or one such item with its day; "clean":true says that it
-        was held on an even breath. An item with a "drill" proves no rung.
+        Session logs, under "sessions":
+          {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted","side":"left",
+          "holdReached":true,"evenBreath":true,"compensations":[],"pain":{"level":0}}]}
+                       or one such item with its day; "clean":true says: full hold, even breath. An item with a
+                       "drill" proves no rung.
         A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0],
         a session sessions[0], a listed condition condition:knee-surgery.
         TEXT;
