@@ -101,6 +101,16 @@ test('every page can be translated, and no layout breaks on longer words', async
         if (words.length > 0) {
             faults.push(`${path}: ${words.slice(0, 12).join(' ')}`);
         }
+        // Whoever hears the page goes by its headings: one that names it, and none that skips a level.
+        const levels = await page.$$eval('h1, h2, h3, h4, h5', (all) =>
+            all.filter((one) => one.offsetParent !== null).map((one) => Number(one.tagName[1])),
+        );
+        if (
+            levels.filter((level) => level === 1).length !== 1 ||
+            levels.some((level, i) => i > 0 && level > levels[i - 1] + 1)
+        ) {
+            faults.push(`${path} has headings of levels ${levels.join(' ')}`);
+        }
         for (const size of SIZES) {
             await page.setViewportSize(size);
             const over = await page.evaluate(
