@@ -44,8 +44,11 @@ final readonly class Calibrate
     {
     }
 
-    /** @param int $people at least one */
-    public function run(int $people, int $seed): Calibration
+    /**
+     * @param int $people at least one
+     * @param \Closure(): void|null $done is called after each of them
+     */
+    public function run(int $people, int $seed, ?\Closure $done = null): Calibration
     {
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $all = new Tally();
@@ -74,6 +77,9 @@ final readonly class Calibrate
                 $this->compare($id, $poses, $truth, $all);
             }
             $this->intervals($poses, $visit->true, $all);
+            if (null !== $done) {
+                $done();
+            }
         }
 
         return new Calibration($people, $seed, $all, $asked, $proposed, $inOrder);

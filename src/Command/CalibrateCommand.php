@@ -13,10 +13,13 @@ use LucidAscent\App\Exchange\UnwrittenAnswer;
 use LucidAscent\Core\Calibration\Calibrate;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Helper\ProgressBar;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\NullOutput;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Console\Output\StreamOutput;
 
 #[AsCommand(
     'ascent:calibrate',
@@ -90,11 +93,17 @@ final class CalibrateCommand extends Command
                 static fn (array $posture): bool => true === ($posture['target'] ?? false),
             ),
         );
+        // How far it is stands beside the answer, and only where somebody looks.
+        $progress = new ProgressBar(
+            $errors instanceof StreamOutput && stream_isatty($errors->getStream()) ? $errors : new NullOutput(),
+            $people,
+        );
         $found = (new Calibrate(
             $this->catalogue->tests(),
             $this->catalogue->postures(),
             [] === $wanted ? throw new \LogicException('Nobody wants any pose.') : $wanted,
-        ))->run($people, $seed);
+        ))->run($people, $seed, static fn () => $progress->advance());
+        $progress->clear();
         try {
             if (null !== $into) {
                 foreach (CalibrationReport::of($found) as $name => $text) {

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StudioClass;
 use LucidAscent\App\Form\ClassForm;
 use LucidAscent\App\Planning\AfterClass;
@@ -23,6 +24,7 @@ use Symfony\Component\Uid\Uuid;
 final class ClassController extends TeacherController
 {
     private const TOKEN = 'class';
+    private const REMOVED = 'removed class';
     /** So many earlier classes lend their people. */
     private const GROUPS = 12;
 
@@ -34,7 +36,7 @@ final class ClassController extends TeacherController
     }
 
     #[Route('/classes', 'classes', methods: ['GET'])]
-    public function list(): Response
+    public function list(Request $request): Response
     {
         $today = $this->today();
         $all = $this->classes->classes($this->teacher());
@@ -44,6 +46,8 @@ final class ClassController extends TeacherController
             'ahead' => array_reverse(array_filter($all, $isAhead)),
             'held' => array_filter($all, static fn (StudioClass $class): bool => !$isAhead($class)),
             'expected' => $this->classes->expected($this->teacher()),
+            'removed' => $request->getSession()->get(self::REMOVED)['name'] ?? null,
+            'token' => self::TOKEN,
         ]);
     }
 
@@ -137,10 +141,57 @@ final class ClassController extends TeacherController
     {
         $class = $this->classes->one($this->teacher(), $class);
         $this->checkToken(self::TOKEN, $request);
+        // What comes back is a class of its own: what people's records say of this one stays said of this one.
+        $request->getSession()->set(self::REMOVED, [
+            'name' => $class->name,
+            'heldOn' => $class->heldOn->format('Y-m-d'),
+            'place' => $class->place,
+            'pieces' => $class->pieces,
+            'people' => array_map(
+                static fn (Practitioner $one): string => (string) $one->id,
+                $this->classes->people($class),
+            ),
+        ]);
         $this->classes->remove($class);
         $this->addFlash('done', 'class.removed');
 
         return $this->redirectToRoute('classes');
+    }
+
+    /** The class that was deleted last, in this browser and this session. */
+    #[Route('/classes/undo', 'class_undo', methods: ['POST'], priority: 1)]
+    public function undo(Request $request): Response
+    {
+        $this->checkToken(self::TOKEN, $request);
+        /**
+         * @var array{name: string, heldOn: string, place: string,
+         *     pieces: list<array{posture: string, minutes: int}>, people: list<string>}|null $was
+         */
+        $was = $request->getSession()->remove(self::REMOVED);
+        if (null === $was) {
+            return $this->redirectToRoute('classes');
+        }
+        $class = new StudioClass(
+            Uuid::v7(),
+            $this->teacher(),
+            $was['name'],
+            new \DateTimeImmutable($was['heldOn']),
+            $was['place'],
+            $was['pieces'],
+            $this->clock->now(),
+        );
+        $this->classes->save(
+            $class,
+            array_values(
+                array_filter(
+                    $this->records->practitioners($this->teacher()),
+                    static fn (Practitioner $one): bool => in_array((string) $one->id, $was['people'], true),
+                ),
+            ),
+        );
+        $this->addFlash('done', 'class.back_again');
+
+        return $this->redirectToRoute('class_sheet', ['class' => $class->id]);
     }
 
     private function shown(string $class, string $template): Response

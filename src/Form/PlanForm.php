@@ -210,7 +210,7 @@ final class PlanForm extends AbstractType
             'sequence' => [],
             'last' => null,
             'zone' => 'UTC',
-            'attr' => ['novalidate' => 'novalidate'],
+            'attr' => ['novalidate' => 'novalidate', 'data-busy' => 'yes'],
         ]);
     }
 

@@ -35,6 +35,6 @@ final class RecordForm extends AbstractType
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate', 'class' => 'narrow']]);
+        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate', 'class' => 'narrow', 'data-busy' => 'yes']]);
     }
 }

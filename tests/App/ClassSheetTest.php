@@ -178,6 +178,14 @@ final class ClassSheetTest extends AppTestCase
         $this->client->submitForm('Delete class');
         self::assertSelectorTextContains('main', 'Class deleted.', $this->client->followRedirect()->text());
         self::assertCount(1, $this->em()->getRepository(StudioClass::class)->findAll());
+        $undo = $this->client->getCrawler()->selectButton('Undo')->form();
+        $this->client->submit($undo);
+        $back = $this->client->followRedirect();
+        self::assertSelectorTextContains('h1', 'Other name');
+        self::assertSelectorTextContains('main', '2 people', $back->text());
+        // Once: a second time there is nothing to bring back.
+        $this->client->submit($undo);
+        self::assertCount(2, $this->em()->getRepository(StudioClass::class)->findAll());
     }
 
     public function testWhoCameAndWhatHurtGoIntoTheirRecords(): void

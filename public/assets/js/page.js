@@ -83,8 +83,24 @@ document.addEventListener('input', (event) => {
     // What is kept while it is typed cannot be lost.
     changed ||= event.target.closest('form[method="post"]:not([data-drafts="yes"])') !== null;
 });
-document.addEventListener('submit', () => {
+document.addEventListener('submit', (event) => {
     changed = false;
+    // What takes a while says that it goes on.
+    const busy = event.target.closest('[data-busy]');
+    if (busy && !event.defaultPrevented && !busy.querySelector('progress')) {
+        const note = document.createElement('p');
+        const bar = document.createElement('progress');
+        note.setAttribute('role', 'status');
+        bar.setAttribute('aria-label', t('page.busy'));
+        note.append(bar, ' ', t('page.busy'));
+        busy.append(note);
+    }
+});
+// A page that comes back out of the browser's memory is not busy any more.
+window.addEventListener('pageshow', () => {
+    for (const bar of document.querySelectorAll('[data-busy] progress')) {
+        bar.parentElement.remove();
+    }
 });
 window.addEventListener('beforeunload', (event) => {
     if (changed) {
