@@ -7,7 +7,7 @@ namespace LucidAscent\App\Text;
 use Symfony\Component\Translation\LocaleSwitcher;
 
 /** A day or a moment in the words of the page's language. */
-final readonly class DayText
+final class DayText
 {
     /** What PHP calls it, and Unicode. */
     private const PARTS = [
@@ -15,18 +15,23 @@ final readonly class DayText
         'H' => 'HH', 'i' => 'mm', 'e' => 'VV',
     ];
 
-    public function __construct(private LocaleSwitcher $locale)
+    /** @var array<string, \IntlDateFormatter> each is made once: a page has hundreds of days */
+    private array $formatters = [];
+
+    public function __construct(private readonly LocaleSwitcher $locale)
     {
     }
 
     /** @param string $format in the letters of PHP */
     public function text(\DateTimeImmutable $at, string $format): string
     {
-        $formatter = new \IntlDateFormatter(
-            $this->locale->getLocale(),
+        $locale = $this->locale->getLocale();
+        $zone = $at->getTimezone();
+        $formatter = $this->formatters["$locale {$zone->getName()} $format"] ??= new \IntlDateFormatter(
+            $locale,
             \IntlDateFormatter::NONE,
             \IntlDateFormatter::NONE,
-            $at->getTimezone(),
+            $zone,
             null,
             strtr($format, self::PARTS),
         );

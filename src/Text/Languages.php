@@ -44,7 +44,7 @@ final readonly class Languages
     /** The sign before the decimals. */
     public static function decimalSign(string $locale): string
     {
-        return (string) (new \NumberFormatter($locale, \NumberFormatter::DECIMAL))
+        return self::USUAL === $locale ? '.' : (string) (new \NumberFormatter($locale, \NumberFormatter::DECIMAL))
             ->getSymbol(\NumberFormatter::DECIMAL_SEPARATOR_SYMBOL);
     }
 }
