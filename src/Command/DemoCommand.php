@@ -46,12 +46,15 @@ final class DemoCommand extends Command
 
             return Command::FAILURE;
         }
-        $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-700 days'));
-        $teacher->moveTo('Europe/Oslo');
-        $teacher->changePassword($this->hasher->hashPassword($teacher, $password));
-        $this->em->persist($teacher);
-        $people = $this->people->of($teacher, MadeUpStudio::people());
-        [] === $people ?: $this->classes->of($people);
+        // All of it or none, and written down once.
+        $this->em->wrapInTransaction(function () use ($password): void {
+            $teacher = new Teacher(Uuid::v7(), self::EMAIL, 'Ilka Brandvold', $this->clock->now()->modify('-700 days'));
+            $teacher->moveTo('Europe/Oslo');
+            $teacher->changePassword($this->hasher->hashPassword($teacher, $password));
+            $this->em->persist($teacher);
+            $people = $this->people->of($teacher, MadeUpStudio::people());
+            [] === $people ?: $this->classes->of($people);
+        });
         $output->writeln('The demo data is loaded.');
 
         return Command::SUCCESS;
