@@ -31,7 +31,6 @@ final class StopRule implements DecisionRule
         $entry = $hold->entry;
         if (!$entry instanceof PainTold) {
             return new Reason('stop.held', Source::Trade, [
-                'condition' => $hold->holds->id,
                 'name' => $hold->holds->name,
                 'ends' => $hold->endedBy(),
             ]);

@@ -110,13 +110,18 @@ final class ClassController extends TeacherController
     #[Route('/classes/{class}/after', 'class_after', methods: ['GET', 'POST'])]
     public function after(string $class, Request $request, AfterClass $after): Response
     {
-        $class = $this->classes->one($this->teacher(), $class);
-        $people = $this->classes->people($class);
         $isStale =
             $request->isMethod('POST')
             && !$this->isCsrfTokenValid(self::TOKEN, $request->request->getString('_token'));
-        if ($request->isMethod('POST') && !$isStale) {
-            $after->record($class, $people, $request->request->all(), $this->teacher());
+        $isSent = $request->isMethod('POST') && !$isStale;
+        if ($isSent) {
+            // Whoever was taken out of the class meanwhile, and if there is none any more: what hurt is heard first.
+            $after->hear($class, $request->request->all(), $this->teacher());
+        }
+        $class = $this->classes->one($this->teacher(), $class);
+        $people = $this->classes->people($class);
+        if ($isSent) {
+            $after->attended($class, $people, $request->request->all());
             $this->addFlash('done', 'class.after.saved');
 
             return $this->redirectToRoute('class_sheet', ['class' => $class->id]);
@@ -227,12 +232,12 @@ final class ClassController extends TeacherController
         $form = $this->createForm(ClassForm::class, $data)->handleRequest($request);
         $faults = [];
         if ($form->isSubmitted()) {
-            $groups = [];
-            foreach ($earlier as $one) {
-                $groups[(string) $one->id] =
-                    (string) $one->id === $request->request->getString('group') ? $this->classes->people($one) : [];
-            }
-            $chosen = ChosenForClass::sent($request, $all, $groups, $names);
+            $group = array_filter(
+                $earlier,
+                static fn (StudioClass $one): bool => (string) $one->id === $request->request->getString('group'),
+            );
+            $more = array_merge(...array_map($this->classes->people(...), array_values($group)));
+            $chosen = ChosenForClass::sent($request, $all, $more, $names);
             $faults = $chosen->faults();
             if (null !== $class && $form->get('version')->getData() !== (string) $class->version()) {
                 $form->addError(new FormError($this->say('class.changed')));
@@ -253,7 +258,6 @@ final class ClassController extends TeacherController
                 'names' => $names,
                 'chosen' => $chosen,
                 'faults' => $faults,
-                'isSent' => $form->isSubmitted(),
                 'most' => StudioClass::LONGEST,
             ],
             new Response(status: $form->isSubmitted() ? 422 : 200),

@@ -22,18 +22,17 @@ final readonly class ChosenForClass
 
     /**
      * @param list<Practitioner> $all whom the teacher has
-     * @param array<string, list<Practitioner>> $groups people of earlier classes, by the class's id
+     * @param list<Practitioner> $more people of an earlier class
      * @param array<string, string> $names of postures, by id
      */
-    public static function sent(Request $request, array $all, array $groups, array $names): self
+    public static function sent(Request $request, array $all, array $more, array $names): self
     {
         $sent = $request->request->all();
         $texts = static fn (mixed $values): array => array_values(
             array_filter(is_array($values) ? $values : [], is_string(...)),
         );
         $chosen = $texts($sent['people'] ?? []);
-        $group = is_string($sent['group'] ?? null) ? $sent['group'] : '';
-        foreach ($groups[$group] ?? [] as $one) {
+        foreach ($more as $one) {
             $chosen[] = (string) $one->id;
         }
         $minutes = is_array($sent['minutes'] ?? null) ? $sent['minutes'] : [];

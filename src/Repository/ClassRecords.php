@@ -38,11 +38,15 @@ final readonly class ClassRecords
     /** @throws NotFoundHttpException when there is none of this teacher's */
     public function one(Teacher $teacher, string $id): StudioClass
     {
+        return $this->find($teacher, $id) ?? throw new NotFoundHttpException();
+    }
+
+    /** @return StudioClass|null null when there is none of this teacher's */
+    public function find(Teacher $teacher, string $id): ?StudioClass
+    {
         $found = Uuid::isValid($id) ? $this->em->find(StudioClass::class, Uuid::fromString($id)) : null;
 
-        return null !== $found && $found->teacher->id->equals($teacher->id)
-            ? $found
-            : throw new NotFoundHttpException();
+        return null !== $found && $found->teacher->id->equals($teacher->id) ? $found : null;
     }
 
     /** @return list<Practitioner> by name; those whom the teacher has given to another are not in it any more */

@@ -32,7 +32,7 @@ final readonly class Languages
     /** @return string one that there is: where none was chosen, or it is there no more, the usual one */
     public function known(?string $locale): string
     {
-        return in_array($locale, $this->all(), true) ? $locale : self::USUAL;
+        return null !== $locale && in_array($locale, $this->all(), true) ? $locale : self::USUAL;
     }
 
     /** How a page names its language: "en-DE". */

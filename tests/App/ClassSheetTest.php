@@ -194,7 +194,8 @@ final class ClassSheetTest extends AppTestCase
         $address = $this->address();
         $page = $this->client->request('GET', "$address/after");
         [$a, $b, $c] = array_map(fn (int $i): string => (string) $this->people[$i]->id, [0, 1, 2]);
-        $sent = ['came' => [$a => '1', $b => '1'], 'pain' => [
+        $sent = ['entry' => $page->filter('input[name=entry]')->attr('value'),
+            'came' => [$a => '1', $b => '1'], 'pain' => [
             $a => ['level' => '', 'place' => '', 'kind' => 'ache'],
             $b => ['level' => '4', 'place' => 'knee', 'kind' => 'ache'],
             // Where it hurts was not said: that is no reason not to hear it.
@@ -225,6 +226,45 @@ final class ClassSheetTest extends AppTestCase
         }
         $this->client->request('GET', "$address/after");
         self::assertSelectorTextContains('.class-came', 'Came.');
+    }
+
+    public function testPainOfAClassIsHeardWhateverHasBecomeOfItSince(): void
+    {
+        $this->client->request('POST', '/classes/new', $this->class(['pigeon' => '5'], [0, 1]));
+        $address = $this->address();
+        $says = fn (int $i): array => ['pain' => [(string) $this->people[$i]->id => ['level' => '4',
+            'place' => 'knee', 'kind' => 'ache']], 'side' => [(string) $this->people[$i]->id => 'left']];
+        $open = fn (): array => $this->client->request('GET', "$address/after")->selectButton('Save')->form()
+            ->getPhpValues();
+        $count = fn (): int => count($this->em()->getRepository(PainSaid::class)->findAll());
+        $old = $open();
+        // The same page twice is one, a page opened anew another: what was taken back or lifted meanwhile holds again.
+        $this->client->request('POST', "$address/after", $says(0) + $old);
+        $this->client->request('POST', "$address/after", $says(0) + $old);
+        self::assertSame(1, $count());
+        $this->client->request('POST', "$address/after", $says(0) + $open());
+        self::assertSame(2, $count());
+        // Without the entry nobody knows that it was sent before: it is heard.
+        $this->client->request('POST', "$address/after", $says(0) + array_diff_key($old, ['entry' => 0]));
+        self::assertSame(3, $count());
+        // From an old window: who was taken out of the class, and a class that is no more.
+        $form = $this->client->request('GET', "$address/edit")->selectButton('Save class')->form();
+        $this->client->request('POST', "$address/edit", ['people' => [(string) $this->people[0]->id],
+            'postures' => ['pigeon']] + $form->getPhpValues());
+        $this->client->request('POST', "$address/after", $says(1) + $old);
+        self::assertSame(4, $count());
+        $this->client->request('GET', $address);
+        $this->client->submitForm('Delete class');
+        $this->client->request('POST', "$address/after", $says(2) + $old);
+        self::assertResponseStatusCodeSame(404);
+        self::assertSame(5, $count());
+        foreach ([0, 1, 2] as $i) {
+            self::assertNotSame([], self::getContainer()->get(ReadPerson::class)->holds($this->people[$i])->active);
+        }
+        // Nobody says anything of another's people.
+        $this->client->loginUser($this->teacher('other@studio.example'));
+        $this->client->request('POST', "$address/after", $says(3) + $old);
+        self::assertSame(5, $count());
     }
 
     public function testNobodySeesAnotherTeachersClassOrPeople(): void
