@@ -93,7 +93,7 @@ final class SearchController extends TeacherController
             yield ['name' => $name, 'called' => $name, 'address' => $this->generateUrl($route)];
         }
         foreach (array_keys(Guide::PAGES) as $id) {
-            $name = $this->ofGuide("$id.title");
+            $name = $this->say("$id.title", domain: 'guide');
             $address = $this->generateUrl('guide_page', ['page' => $id]);
             yield ['name' => $name, 'called' => $name, 'address' => $address];
         }

@@ -69,15 +69,9 @@ abstract class TeacherController extends AbstractController
      *
      * @param array<string, string|int> $values
      */
-    protected function say(string $text, array $values = []): string
+    protected function say(string $text, array $values = [], string $domain = 'messages'): string
     {
-        return $this->translator->trans($text, $values);
-    }
-
-    /** A text of the guide. */
-    protected function ofGuide(string $id): string
-    {
-        return $this->translator->trans($id, domain: 'guide');
+        return $this->translator->trans($text, $values, $domain);
     }
 
     protected function teacher(): Teacher

@@ -9,24 +9,18 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\BodyMeasures;
-use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\HomeTestsAllowed;
-use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Json\AllowanceFields;
-use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordOutcome;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calibration\Trials;
 use LucidAscent\Core\Calibration\TrueBody;
-use LucidAscent\Core\Caution\Allowance;
-use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\LegChain\Ability;
@@ -212,49 +206,8 @@ final readonly class LoadPeople
                 ),
             );
         }
-        if (null !== $person['hurt'] && $person['hurt'][0] !== $person['assessed'][count($person['assessed']) - 1][0]) {
-            $this->stop($practitioner, $person['hurt'], $person['lifted']);
-        }
 
         return $practitioner;
-    }
-
-    /** @param Hurt $hurt */
-    private function stop(Practitioner $practitioner, array $hurt, ?int $lifted): void
-    {
-        [$days, $side, $level, $place, $kind] = $hurt;
-        $said = new PainSaid(
-            Uuid::v7(),
-            $practitioner,
-            $practitioner->teacher,
-            $this->ago($days),
-            $this->ago($days),
-            Side::from($side),
-            $level,
-            PainPlace::from($place),
-            PainKind::from($kind),
-            'before a session',
-        );
-        $this->em->persist($said);
-        if (null !== $lifted) {
-            $then = $this->ago($lifted);
-            $this->em->persist(
-                new Clearance(
-                    Uuid::v7(),
-                    $practitioner,
-                    $practitioner->teacher,
-                    $then,
-                    'Sunniva Aasheim',
-                    ClearanceAuthority::Clinician,
-                    $then,
-                    'The ligaments are sound; sitting postures again, as far as they are free of pain.',
-                    true,
-                    [PersonHistory::idOf($said)],
-                    'physiotherapist',
-                    AllowanceFields::write(new Allowance()),
-                ),
-            );
-        }
     }
 
     /**

@@ -9,7 +9,7 @@ namespace LucidAscent\App\Demo;
  * Angles in degrees, lengths in cm, days counted back from today.
  *
  * Assessed: days ago, and by how much what gains most was less than it is now. Practised: ladder, side, rung, days ago.
- * Walked: ladder, side, rung, days ago, clean. Hurt: days ago, side, level, place, kind. Lifted: days ago.
+ * Walked: ladder, side, rung, days ago, clean. Hurt: days ago, side, level, place, kind.
  * Planned: days ago, weeks, minutes, school, weekdays, sessions that were not clean, by their number, and the session
  * after which something hurt, with what: number, side, level, place, kind.
  * Words from home, measurements from home and pictures: by days ago.
@@ -22,7 +22,7 @@ namespace LucidAscent\App\Demo;
  *     right: array<string, float>, wanted: list<string>, note: string, conditions: list<string>,
  *     assessed: non-empty-list<array{int, float}>,
  *     practised: list<array{string, string, string, non-empty-list<int>}>,
- *     walked: list<array{string, string, string, int, bool}>, hurt: Hurt|null, lifted: int|null, practice: Practice}
+ *     walked: list<array{string, string, string, int, bool}>, hurt: Hurt|null, practice: Practice}
  */
 final class MadeUpStudio
 {
@@ -325,7 +325,6 @@ final class MadeUpStudio
         array $practised,
         array $walked,
         ?array $hurt = null,
-        ?int $lifted = null,
     ): array {
         return [
             'name' => $name,
@@ -340,7 +339,6 @@ final class MadeUpStudio
             'practised' => $practised,
             'walked' => $walked,
             'hurt' => $hurt,
-            'lifted' => $lifted,
             'practice' => self::practice($name),
         ];
     }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Security;
 
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\SignedInRecords;
+use LucidAscent\App\Text\DayText;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Session\FlashBagAwareSessionInterface;
 use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
@@ -21,6 +22,7 @@ final readonly class TellAtSignIn
         private SignedInRecords $signedIn,
         private SignedInBrowser $browser,
         private TranslatorInterface $translator,
+        private DayText $days,
     ) {
     }
 
@@ -44,7 +46,7 @@ final readonly class TellAtSignIn
         if (null !== $changed) {
             $session->getFlashBag()->add('hint', $this->translator->trans(
                 'account.changed_on',
-                ['day' => $teacher->local($changed->at)->format('j M Y, H:i')],
+                ['day' => $this->days->text($teacher->local($changed->at), 'j M Y, H:i')],
             ));
         }
     }

@@ -196,11 +196,11 @@ final class ClassSheetTest extends AppTestCase
         [$a, $b, $c] = array_map(fn (int $i): string => (string) $this->people[$i]->id, [0, 1, 2]);
         $sent = ['entry' => $page->filter('input[name=entry]')->attr('value'),
             'came' => [$a => '1', $b => '1'], 'pain' => [
-            $a => ['level' => '', 'place' => '', 'kind' => 'ache'],
-            $b => ['level' => '4', 'place' => 'knee', 'kind' => 'ache'],
-            // Where it hurts was not said: that is no reason not to hear it.
-            $c => ['level' => '5', 'place' => '', 'kind' => 'ache'],
-        ], 'side' => [$b => 'left']];
+                $a => ['level' => '', 'place' => '', 'kind' => 'ache'],
+                $b => ['level' => '4', 'place' => 'knee', 'kind' => 'ache'],
+                // Where it hurts was not said: that is no reason not to hear it.
+                $c => ['level' => '5', 'place' => '', 'kind' => 'ache'],
+            ], 'side' => [$b => 'left']];
         // From a page that was open too long nothing is lost, and nothing is claimed to be kept.
         $this->client->request('POST', "$address/after", $sent + ['_token' => 'old']);
         self::assertResponseStatusCodeSame(422);
