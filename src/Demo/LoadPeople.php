@@ -104,8 +104,8 @@ final readonly class LoadPeople
         ) {
             $end = $assessment->at->modify(self::LASTS);
             $this->em->persist($this->keep->of($assessment, $this->person->at($assessment->practitioner, $end), $end));
-            $this->em->flush();
         }
+        $this->em->flush();
 
         foreach ($loaded as $i => $one) {
             $practitioner = $loaded[$i] = $this->em->find(Practitioner::class, $one->id) ?? $one;

@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** The one device on which a key was used first. */
-#[ORM\Entity, ORM\Table(name: 'own_device')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'own_device')]
 class AccessDevice
 {
     public function __construct(

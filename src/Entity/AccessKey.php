@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** What opens a person's own page, on one device: only its hash is kept. */
-#[ORM\Entity, ORM\Table(name: 'own_key')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'own_key')]
 class AccessKey
 {
     public function __construct(

@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A key that was revoked opens nothing any more. */
-#[ORM\Entity, ORM\Table(name: 'own_key_end')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'own_key_end')]
 class AccessKeyEnd
 {
     public function __construct(

@@ -13,7 +13,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A round of tests: why, what was asked beforehand, and which tests were chosen. Never changed once begun. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class Assessment
 {

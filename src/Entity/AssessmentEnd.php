@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** An assessment was ended: with all of its tests taken, or before that. What was not tested stays unknown. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 class AssessmentEnd
 {
     public function __construct(

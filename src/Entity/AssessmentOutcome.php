@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** What an assessment came to when it ended, with the version of the rules that said so. */
-#[ORM\Entity, ORM\Table(name: 'kept_reading')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'kept_reading')]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class AssessmentOutcome
 {

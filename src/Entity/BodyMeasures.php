@@ -12,7 +12,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A body as it was measured once. Never changed: a later or a corrected measurement is a new row. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class BodyMeasures
 {

@@ -9,7 +9,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** Somebody who is expected in a class. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 class ClassMember
 {
     public function __construct(

@@ -14,7 +14,7 @@ use Symfony\Component\Uid\Uuid;
  * A word in writing that lifts what it names: who gave it, on what day, what they allow, and who wrote it down. Never
  * changed.
  */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class Clearance
 {

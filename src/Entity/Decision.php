@@ -19,7 +19,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** What the rules proposed after a check, and what the teacher decided. One to a check; never changed. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'ladder', 'side', 'at'])]
 class Decision
 {

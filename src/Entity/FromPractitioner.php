@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A record that came in by the practitioner's own page, and not by the teacher's hand. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class FromPractitioner
 {

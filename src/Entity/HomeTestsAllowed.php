@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** Which tests somebody may take at home; the newest counts. */
-#[ORM\Entity, ORM\Table(name: 'own_allowed')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'own_allowed')]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class HomeTestsAllowed
 {

@@ -11,7 +11,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** One version of a teacher's own catalogue entry. Never changed: the next version is a new row. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\UniqueConstraint(columns: ['teacher_id', 'kind', 'name', 'version'])]
 class OwnEntry
 {

@@ -13,7 +13,7 @@ use Symfony\Component\Uid\Uuid;
  * A picture that a teacher laid beside a posture of their own; its pixels are in a file of this id, outside the web
  * root.
  */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['teacher_id', 'posture'])]
 class OwnPicture
 {

@@ -17,7 +17,7 @@ use Symfony\Component\Uid\Uuid;
  * Pain that was said where no other record keeps it: with an entry that could not be recorded, beside a side
  * without numbers, in a warm-up, at the end of a session, or when a form was sent again. Never changed.
  */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class PainSaid
 {

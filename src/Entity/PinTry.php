@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** Somebody typed a PIN. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 class PinTry
 {
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]

@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A private address at which a person's plan can be read as a calendar. Only its hash is kept. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 class PlanFeed
 {
     public function __construct(

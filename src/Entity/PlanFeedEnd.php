@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A feed's address was revoked. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 class PlanFeedEnd
 {
     public function __construct(

@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** What a practitioner wrote, or ticked, on the own page; and what a teacher noted where nothing could ask. */
-#[ORM\Entity, ORM\Table(name: 'own_word')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'own_word')]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class PractitionerNote
 {

@@ -15,7 +15,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A readiness check as it was answered. Never changed. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Table(name: 'readiness_check')]
 #[ORM\Index(columns: ['practitioner_id', 'ladder', 'side', 'practised_on'])]
 class RungCheck

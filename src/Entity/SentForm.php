@@ -13,7 +13,7 @@ use Symfony\Component\Uid\Uuid;
  * What was typed into a form whose record is kept: whether it says the same is seen when it is sent again. Forgotten
  * after a while.
  */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['at'])]
 class SentForm
 {

@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
 
 /** One try to sign in. Throttling counts these, so it also holds across several web servers. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['email', 'at'])]
 #[ORM\Index(columns: ['address', 'at'])]
 class SignInAttempt

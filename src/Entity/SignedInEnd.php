@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** That a browser is signed out: by whoever sat before it, from another one, or by a new password. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 class SignedInEnd
 {
     public function __construct(

@@ -10,7 +10,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** A picture that a teacher chose to keep; its pixels are in a file of this id, outside the web root. */
-#[ORM\Entity, ORM\Table(name: 'kept_picture')]
+#[ORM\Entity(readOnly: true), ORM\Table(name: 'kept_picture')]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class StoredPicture
 {

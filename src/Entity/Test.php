@@ -17,7 +17,7 @@ use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
 /** One test of one side, as it was read. Never changed: a correction is a new row that names the old. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 #[ORM\Index(columns: ['corrects', 'at'])]
 #[ORM\UniqueConstraint(columns: ['entry_id', 'side'])]

@@ -7,7 +7,7 @@ namespace LucidAscent\App\Entity;
 use Doctrine\ORM\Mapping as ORM;
 
 /** One of the two or three times that a test was read. */
-#[ORM\Entity]
+#[ORM\Entity(readOnly: true)]
 #[ORM\UniqueConstraint(columns: ['test_id', 'ordinal'])]
 class Trial
 {

@@ -29,6 +29,7 @@ final class ReasonExtension extends AbstractExtension
             new TwigFilter('reason_text', $this->reasons->text(...)),
             new TwigFilter('bar_texts', $this->reasons->bars(...)),
             new TwigFilter('cm', fn (float $cm): string => $this->rounded($cm, 1)."\u{a0}cm"),
+            new TwigFilter('decimal', $this->decimal(...)),
             new TwigFilter('degrees', fn (float $degrees): string => $this->rounded($degrees, 0).'°'),
         ];
     }
@@ -43,6 +44,12 @@ final class ReasonExtension extends AbstractExtension
                 default => "\u{a0}".$unit,
             }),
         ];
+    }
+
+    /** With one decimal, or none where that is zero. */
+    private function decimal(float $value): string
+    {
+        return $this->rounded($value, round($value, 1) === round($value) ? 0 : 1);
     }
 
     private function rounded(float $value, int $digits): string

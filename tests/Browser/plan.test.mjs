@@ -126,12 +126,21 @@ test('a class of eight on one page', async () => {
     for (const box of await page.getByRole('group', { name: 'Who is coming' }).getByRole('checkbox').all()) {
         await box.check();
     }
-    // Picked from the wall, put in order by keys, and given their time.
+    // Picked from the wall, put in order by dragging and by keys, and given their time.
     await page.getByRole('checkbox', { name: 'Soles together', exact: true }).check();
     await page.getByRole('checkbox', { name: 'Pigeon', exact: true }).check();
     await page.getByLabel('Minutes for Pigeon').fill('8');
     await page.getByText('13 minutes in all').waitFor();
     await check(page);
+    const order = () => page.locator('.sequence .words').allTextContents();
+    const [x, y] = await middle(page.locator('.sequence .handle').last());
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x, y - 60, { steps: 6 });
+    await page.mouse.up();
+    assert.deepEqual(await order(), ['Pigeon', 'Soles together']);
+    await page.getByRole('button', { name: 'Pigeon: later' }).press('Enter');
+    assert.deepEqual(await order(), ['Soles together', 'Pigeon']);
     await page.getByRole('button', { name: 'Pigeon: earlier' }).press('Enter');
     await page.getByRole('button', { name: 'Save class' }).click();
     await page.getByRole('heading', { name: '1. Pigeon 8 min' }).waitFor();

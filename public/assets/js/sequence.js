@@ -60,19 +60,49 @@ const minutesOf = (id, name) => {
     return [sent, minutes];
 };
 
+// By mouse, pen or finger: the neighbours change places with what is dragged, which itself stays where the pointer holds it.
+const letDrag = (handle, item) => {
+    const isDragged = () => item.classList.contains('is-dragged');
+    const middle = (of) => {
+        const { top, height } = of.getBoundingClientRect();
+        return top + height / 2;
+    };
+    handle.addEventListener('pointerdown', (event) => {
+        handle.setPointerCapture(event.pointerId);
+        item.classList.add('is-dragged');
+    });
+    handle.addEventListener('pointermove', ({ clientY }) => {
+        const [before, after] = [item.previousElementSibling, item.nextElementSibling];
+        if (isDragged() && before && clientY < middle(before)) {
+            item.after(before);
+        } else if (isDragged() && after && clientY > middle(after)) {
+            item.before(after);
+        }
+    });
+    handle.addEventListener('lostpointercapture', () => {
+        item.classList.remove('is-dragged');
+        settle();
+    });
+};
+
 const add = (id) => {
     const name = nameOf(id);
     const item = document.createElement('li');
-    item.draggable = true;
     item.dataset.id = id;
     const words = document.createElement('span');
+    words.className = 'words';
     words.textContent = name;
     const move = (before, { currentTarget }) => {
         list.insertBefore(item, before);
         currentTarget.focus();
         settle();
     };
+    const handle = document.createElement('span');
+    handle.className = 'handle';
+    handle.textContent = '≡';
+    handle.setAttribute('aria-hidden', 'true');
     item.append(
+        handle,
         words,
         ...(places.length > 0 ? [] : minutesOf(id, name)),
         button('↑', t('sequence.up', { what: name }), (event) => {
@@ -90,20 +120,7 @@ const add = (id) => {
             boxes.get(id).focus();
         }),
     );
-    item.addEventListener('dragstart', () => item.classList.add('is-dragged'));
-    item.addEventListener('dragend', () => {
-        item.classList.remove('is-dragged');
-        settle();
-    });
-    item.addEventListener('dragover', (event) => {
-        const dragged = list.querySelector('.is-dragged');
-        if (!dragged || dragged === item) {
-            return;
-        }
-        event.preventDefault();
-        const { top, height } = item.getBoundingClientRect();
-        list.insertBefore(dragged, event.clientY < top + height / 2 ? item : item.nextElementSibling);
-    });
+    letDrag(handle, item);
     list.append(item);
 };
 
