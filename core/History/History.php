@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\Core\History;
 
 use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
+use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
+use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestCorrected;
 use LucidAscent\Core\History\Entry\TestTaken;
 use LucidAscent\Core\Testing\ToolErrors;
@@ -60,6 +65,72 @@ final readonly class History
         usort($measured, static fn (BodyMeasured $a, BodyMeasured $b): int => $b->at <=> $a->at);
 
         return ($measured[0] ?? null)?->proportions;
+    }
+
+    /**
+     * What was felt, by whom and when it may be; slips of the pen are none of it.
+     *
+     * @return list<FeltSaid> in their order
+     */
+    public function felt(): array
+    {
+        $slips = $this->of(EnteredByMistake::class);
+        $told = $this->of(PainTold::class);
+
+        return array_values(
+            array_filter($this->of(FeltSaid::class), static function (FeltSaid $felt) use ($slips, $told): bool {
+                $said = [$felt, ...array_filter($told, $felt->isToldBy(...))];
+                foreach ($slips as $slip) {
+                    foreach ($said as $one) {
+                        if ($slip->names === $one->id && EnteredByMistake::mayTakeBack($one, $slip->by, $slip->at)) {
+                            return false;
+                        }
+                    }
+                }
+
+                return true;
+            }),
+        );
+    }
+
+    /** @return list<FeltSaid> what was felt and is pain */
+    private function hurting(): array
+    {
+        return array_values(
+            array_filter($this->felt(), static fn (FeltSaid $felt): bool => $felt->pain()->isFelt()),
+        );
+    }
+
+    /** @return list<CheckMade> as they were practised: where what was felt that day hurt, it was no clean session */
+    public function checks(): array
+    {
+        $hurting = $this->hurting();
+
+        return array_map(static function (CheckMade $check) use ($hurting): CheckMade {
+            foreach ($hurting as $one) {
+                $check = $one->isOf($check->posture, $check->check->rung, $check->side, $check->on)
+                    ? $check->withPain($one->pain())
+                    : $check;
+            }
+
+            return $check;
+        }, $this->of(CheckMade::class));
+    }
+
+    /** @return list<RungSeen> as they were seen, likewise */
+    public function seen(): array
+    {
+        $hurting = $this->hurting();
+
+        return array_map(static function (RungSeen $seen) use ($hurting): RungSeen {
+            foreach ($hurting as $one) {
+                $seen = $one->isOf($seen->posture, $seen->rung, $seen->side, $seen->on)
+                    ? $seen->withPain($one->pain())
+                    : $seen;
+            }
+
+            return $seen;
+        }, $this->of(RungSeen::class));
     }
 
     /**

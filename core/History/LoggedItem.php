@@ -6,6 +6,8 @@ namespace LucidAscent\Core\History;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Posture\FeltPlace;
 
 /** One thing that was done in a session, as it was logged. */
 final readonly class LoggedItem
@@ -18,6 +20,8 @@ final readonly class LoggedItem
      * @param list<Pain> $pains all that it says of pain
      * @param array<string, float> $heights of joints, in cm, by the names of the leg chain
      * @param bool $isSideSaid whether somebody said which side it was: what hurt without that is nobody's side
+     * @param FeltPlace|null $felt where it was felt; null where nobody said
+     * @param PainKind $feltKind what that was like
      */
     public function __construct(
         public string $posture,
@@ -30,6 +34,8 @@ final readonly class LoggedItem
         public array $pains = [],
         public array $heights = [],
         public bool $isSideSaid = true,
+        public ?FeltPlace $felt = null,
+        public PainKind $feltKind = PainKind::Stretch,
     ) {
     }
 }

@@ -9,6 +9,7 @@ use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Practice\ReadinessCheck;
 
@@ -23,8 +24,9 @@ final readonly class ProvedByLog
     /**
      * @param list<CheckMade> $checks one a posture, rung and side
      * @param list<PainTold> $pains that no check says
+     * @param list<FeltSaid> $felt where it was felt
      */
-    private function __construct(public array $checks, public array $pains)
+    private function __construct(public array $checks, public array $pains, public array $felt)
     {
     }
 
@@ -47,7 +49,7 @@ final readonly class ProvedByLog
         ?\DateTimeImmutable $known,
         ?callable $isPlanned = null,
     ): self {
-        $checks = $pains = [];
+        $checks = $pains = $felt = [];
         $told = static fn (Pain $pain, ?Side $side, LoggedItem $item): PainTold => new PainTold(
             $id,
             $at,
@@ -63,6 +65,19 @@ final readonly class ProvedByLog
             $isRung = !$item->isRepeated && null !== ($postures[$item->posture] ?? null)?->rung($item->shape);
             foreach ($item->sides as $side) {
                 $hurts = $item->isSideSaid ? $side : null;
+                if (null !== $item->felt) {
+                    $felt[] = new FeltSaid(
+                        $id,
+                        $at,
+                        $on,
+                        $by,
+                        $item->posture,
+                        $item->shape,
+                        $hurts,
+                        $item->felt,
+                        $item->feltKind,
+                    );
+                }
                 if (!$isRung || (null !== $isPlanned && !$isPlanned($item->posture, $item->shape, $side))) {
                     array_push(
                         $pains,
@@ -115,12 +130,13 @@ final readonly class ProvedByLog
         return new self(
             array_values($checks),
             array_values(array_filter($pains, static fn (PainTold $one): bool => $one->pain->isFelt())),
+            $felt,
         );
     }
 
     /** @return list<Entry> */
     public function entries(): array
     {
-        return [...$this->checks, ...$this->pains];
+        return [...$this->checks, ...$this->pains, ...$this->felt];
     }
 }

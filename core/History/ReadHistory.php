@@ -18,6 +18,7 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\Entry\GateAnswered;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestTaken;
@@ -26,6 +27,7 @@ use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\Felt;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Practice\Step;
@@ -104,6 +106,7 @@ final readonly class ReadHistory
                 $then,
                 false,
             ),
+            felt: self::felt($history, $moment),
         );
     }
 
@@ -168,6 +171,18 @@ final readonly class ReadHistory
                     $entry->posture,
                     $entry->rung,
                 ),
+                // Pain that was told beside it is told once.
+                $entry instanceof FeltSaid => [] !== array_filter($history->of(PainTold::class), $entry->isToldBy(...))
+                    ? null
+                    : self::pain(
+                        $entry,
+                        $at,
+                        $entry->pain(),
+                        $entry->side,
+                        $this->rung($entry->posture, $entry->rung)?->work,
+                        $entry->posture,
+                        $entry->rung,
+                    ),
                 $entry instanceof DecisionMade => Step::Stop === $entry->step
                     ? new StopDecided(
                         $entry->id,
@@ -252,7 +267,7 @@ final readonly class ReadHistory
                 array_push($seen, ...ShownByTest::rungs($definition, $test, $posture));
             }
         }
-        foreach ($history->of(CheckMade::class) as $check) {
+        foreach ($history->checks() as $check) {
             $seen[] =
                 $check->at <= $moment
                     ? Seen::ofCheck(
@@ -263,7 +278,7 @@ final readonly class ReadHistory
                     )
                     : null;
         }
-        foreach ($history->of(RungSeen::class) as $one) {
+        foreach ($history->seen() as $one) {
             // What hurt was not seen clean, whatever it looked like.
             $isClean = $one->isClean && !$one->pain->spoils();
             $seen[] =
@@ -326,11 +341,22 @@ final readonly class ReadHistory
         ];
     }
 
+    /** @return list<Felt> */
+    private static function felt(History $history, \DateTimeImmutable $moment): array
+    {
+        $felt = [];
+        foreach ($history->felt() as $one) {
+            array_push($felt, ...$one->at <= $moment ? $one->felt() : []);
+        }
+
+        return $felt;
+    }
+
     /** @return array<string, list<ReadinessCheck>> by posture and side, the oldest first */
     private static function checks(History $history, \DateTimeImmutable $moment): array
     {
         $checks = [];
-        foreach ($history->of(CheckMade::class) as $check) {
+        foreach ($history->checks() as $check) {
             if ($check->at <= $moment) {
                 $checks["$check->posture {$check->side->value}"][] = $check->check;
             }

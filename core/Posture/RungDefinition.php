@@ -18,6 +18,7 @@ final readonly class RungDefinition
      * @param RungDemand|null $otherDemand what the leg chain computes for the other leg; null where it is not asked
      *     that way
      * @param bool $isMeasuredThrough whether measuring enough is as good as having done it
+     * @param list<string> $felt places in which it should be felt
      */
     public function __construct(
         public string $id,
@@ -30,6 +31,7 @@ final readonly class RungDefinition
         public array $otherLeg = [],
         public ?RungDemand $otherDemand = null,
         public bool $isMeasuredThrough = false,
+        public array $felt = [],
     ) {
     }
 
@@ -53,6 +55,7 @@ final readonly class RungDefinition
                 $this->otherLeg,
                 $this->otherDemand,
                 $this->isMeasuredThrough,
+                $this->felt,
             );
     }
 

@@ -11,7 +11,7 @@ use LucidAscent\Core\Calendar\Day;
  * rung takes days (a folded knee under load, a turn under load, the neck), or a decision to move on. A break of more
  * than 42 days lapses all of it; a step back, a new test or a stop that was lifted takes back what stands at or above
  * the rung on which the side goes on (common practice). What was practised while a rung was held, or before that and
- * told only later, passes nothing.
+ * told only later, passes nothing; nor does a session after which a rung had been felt in the same wrong place twice.
  */
 final class Passes
 {
@@ -26,6 +26,7 @@ final class Passes
      * @param list<Restart> $restarts
      * @param list<ClosedTime> $closed
      * @param list<string> $slow ids of the rungs that take days
+     * @param array<string, FeltOnRung> $felt what was felt in each rung, by its id
      *
      * @return list<string>
      */
@@ -37,6 +38,7 @@ final class Passes
         array $closed,
         \DateTimeImmutable $now,
         array $slow = [],
+        array $felt = [],
     ): array {
         if ([] === $checks && [] === $decided) {
             return [];
@@ -65,7 +67,8 @@ final class Passes
                 }
                 $last = $event->on;
                 $run = $run->with($event);
-                if ($run->isEnough(in_array($event->rung, $slow, true))) {
+                $isKept = true === ($felt[$event->rung] ?? null)?->keepsOn($event->on);
+                if (!$isKept && $run->isEnough(in_array($event->rung, $slow, true))) {
                     $passed[$event->rung] = true;
                 }
             } elseif ($event instanceof Decided) {

@@ -41,6 +41,23 @@ final readonly class ReadinessCheck
             && !$this->pain->isInKnee();
     }
 
+    /** The same with a pain that was said of it elsewhere: of the two the worse counts. */
+    public function withPain(Pain $pain): self
+    {
+        $other = new self(
+            $this->rung,
+            $this->on,
+            $this->holdReached,
+            $this->evenBreath,
+            $pain,
+            $this->compensations,
+            $this->soreAtNight,
+            $this->at,
+        );
+
+        return $pain->isFelt() && $other->badness() > $this->badness() ? $other : $this;
+    }
+
     public function day(): string
     {
         return Day::of($this->on);

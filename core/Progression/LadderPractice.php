@@ -9,6 +9,7 @@ use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\Rung;
 use LucidAscent\Core\Practice\CleanRun;
+use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Practice\ReadinessCheck;
 
 /** The checks of one side on one ladder, the oldest first, and what the numbers say of the next rung. */
@@ -20,6 +21,7 @@ final readonly class LadderPractice
      * @param bool $nextUnproven whether the next rung may be tried without its angles having been shown
      * @param list<Hold> $heldBy what holds this rung
      * @param bool $takesDays whether days have to go by before practice passes this rung
+     * @param FeltOnRung|null $felt what had been felt in this rung by then; null where nobody said
      */
     public function __construct(
         public Ladder $ladder,
@@ -28,6 +30,7 @@ final readonly class LadderPractice
         public bool $nextUnproven = false,
         public array $heldBy = [],
         public bool $takesDays = false,
+        public ?FeltOnRung $felt = null,
     ) {
     }
 
@@ -54,6 +57,12 @@ final readonly class LadderPractice
         return null === $previous
             ? null
             : Day::between($previous->on, $this->latest()->on);
+    }
+
+    /** Whether nothing was felt in the last clean sessions: the form asks for no more than is there. */
+    public function isTooEasy(): bool
+    {
+        return true === $this->felt?->isNothingIn($this->cleanRun()->checks);
     }
 
     /** The unbroken run of clean sessions on this rung, up to now. */

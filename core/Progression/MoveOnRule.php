@@ -21,12 +21,16 @@ final class MoveOnRule implements DecisionRule
         if (
             !$run->isEnough($history->takesDays)
             || !$history->nextOpen
+            || null !== $history->felt?->wrongTwice()
             || null === $history->ladder->after($history->rung())
         ) {
             return null;
         }
 
         $reasons = [new Reason('move-on.clean', Source::Trade, ['sessions' => Passes::SESSIONS])];
+        if ($history->isTooEasy()) {
+            $reasons[] = new Reason('move-on.nothing-felt', Source::Trade);
+        }
         if ($history->nextUnproven) {
             $reasons[] = new Reason('move-on.unproven', Source::Own);
         }

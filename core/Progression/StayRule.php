@@ -25,6 +25,10 @@ final class StayRule implements DecisionRule
         if ([] !== $check->compensations) {
             $reasons[] = new Reason('stay.compensation', Source::Trade);
         }
+        $wrong = $history->felt?->wrongTwice();
+        if (null !== $wrong) {
+            $reasons[] = new Reason('stay.felt', Source::Trade, ['felt' => $wrong->id]);
+        }
         $clean = $history->cleanRun();
         $run = $clean->checks;
         if ([] === $reasons && count($run) < Passes::SESSIONS) {
@@ -44,6 +48,10 @@ final class StayRule implements DecisionRule
                 null === $history->ladder->after($history->rung())
                     ? new Reason('stay.top', Source::Own)
                     : new Reason('stay.gate', Source::Own);
+        }
+
+        if ($history->isTooEasy()) {
+            $reasons[] = new Reason('stay.nothing-felt', Source::Trade);
         }
 
         return new Proposal(Step::Stay, $reasons, [] === $run ? [$check] : $run);

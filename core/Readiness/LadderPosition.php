@@ -6,7 +6,9 @@ namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Posture\FeltPlace;
 use LucidAscent\Core\Posture\PostureDefinition;
+use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Practice\Restart;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
@@ -29,6 +31,8 @@ final readonly class LadderPosition
      *     when it is not
      * @param non-empty-list<RungReading> $ladder from the ground up
      * @param bool $isBegun whether anything of the ladder was passed, or practised at all
+     * @param array<string, FeltPlace> $felt the wrong place in which a rung was felt twice, by its id: nobody goes on
+     *     from it
      */
     private function __construct(
         public ?RungReading $rung,
@@ -40,6 +44,7 @@ final readonly class LadderPosition
         private array $ladder,
         private string $posture,
         private bool $isBegun,
+        private array $felt,
     ) {
     }
 
@@ -58,7 +63,12 @@ final readonly class LadderPosition
         callable $canBeMeasured,
         callable $before,
     ): self {
-        $passed = self::passed($posture, $rungs, $person, $side, $before);
+        $felt = [];
+        foreach ($rungs as $rung) {
+            $felt[$rung->rung->id] = $person->felt($posture->id, $rung->rung, $side);
+        }
+        $passed = self::passed($posture, $rungs, $person, $side, $before, $felt);
+        $kept = array_filter(array_map(static fn (FeltOnRung $one): ?FeltPlace => $one->wrongTwice(), $felt));
         $isBegun = [] !== $passed || $person->hasPractised($posture->id, $side);
         $now = null;
         $closed = $names = [];
@@ -80,18 +90,30 @@ final readonly class LadderPosition
                 $rungs,
                 $posture->id,
                 $isBegun,
+                $kept,
             );
         }
         // The highest passed one below that nothing closes.
         for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
             $closing = $closed[$rungs[$i]->rung->id];
             if ([] === $closing) {
-                return new self($rungs[$i], $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun);
+                return new self(
+                    $rungs[$i],
+                    $next,
+                    $bars,
+                    $names,
+                    false,
+                    $closed,
+                    $rungs,
+                    $posture->id,
+                    $isBegun,
+                    $kept,
+                );
             }
             [$next, $bars] = [] === $bars ? [$rungs[$i], $closing] : [$next, $bars];
         }
 
-        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun);
+        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun, $kept);
     }
 
     public function hasPassed(string $rung): bool
@@ -206,9 +228,28 @@ final readonly class LadderPosition
         }
     }
 
+    /** Why a side stays on its rung although it was clean; null where nothing of that kind keeps it. */
+    public function kept(): ?Reason
+    {
+        $place = $this->feltWrong($this->rung?->rung->id ?? '');
+
+        return null === $place ? null : new Reason('stay.felt', Source::Trade, ['felt' => $place->id]);
+    }
+
+    /** The wrong place in which a rung that was not passed was felt twice. */
+    private function feltWrong(string $rung): ?FeltPlace
+    {
+        return $this->hasPassed($rung) ? null : $this->felt[$rung] ?? null;
+    }
+
     private function comesFirst(RungReading $below): Reason
     {
-        return new Reason('bar.below', Source::Trade, ['posture' => $this->posture, 'rung' => $below->rung->id]);
+        $of = ['posture' => $this->posture, 'rung' => $below->rung->id];
+        $place = $this->feltWrong($below->rung->id);
+
+        return null === $place
+            ? new Reason('bar.below', Source::Trade, $of)
+            : new Reason('bar.felt', Source::Trade, $of + ['felt' => $place->id]);
     }
 
     /**
@@ -217,6 +258,7 @@ final readonly class LadderPosition
      *
      * @param non-empty-list<RungReading> $rungs
      * @param callable(\DateTimeImmutable): ?self $before
+     * @param array<string, FeltOnRung> $felt by rung
      *
      * @return array<int, true> by place on the ladder
      */
@@ -226,6 +268,7 @@ final readonly class LadderPosition
         Snapshot $person,
         Side $side,
         callable $before,
+        array $felt,
     ): array {
         $ladder = RungReading::works($rungs);
         $restarts = self::restarts($posture, $ladder, $person, $side, $before);
@@ -234,7 +277,9 @@ final readonly class LadderPosition
         foreach ($restarts as $restart) {
             $goesOn = min($goesOn, max(0, $places[$restart->stoppedOn] - 1));
         }
-        $practised = array_flip($person->passed($posture->id, $side, $ladder, $restarts, $rungs[0]->isolated));
+        $practised = array_flip(
+            $person->passed($posture->id, $side, $ladder, $restarts, $rungs[0]->isolated, $felt),
+        );
         $seen = -1;
         foreach ($rungs as $i => $rung) {
             // The same shape on another ladder is not asked again; after a word each ladder goes by its own.
@@ -243,7 +288,8 @@ final readonly class LadderPosition
                 ...[] === $person->holds->cleared ? $posture->same[$rung->rung->id] ?? [] : [],
             ];
             foreach ($rung->isReadAnewFirst() ? [] : $shapes as [$of, $id]) {
-                if ($person->hasBeenSeen($of, $id, $side, $rung->seenFrom)) {
+                $feltThere = $of === $posture->id ? $felt[$id] ?? null : null;
+                if ($person->hasBeenSeen($of, $id, $side, $rung->seenFrom, $feltThere)) {
                     $seen = $i;
                 }
             }

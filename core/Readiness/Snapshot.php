@@ -11,8 +11,11 @@ use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\Felt;
+use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Restart;
@@ -30,6 +33,8 @@ final class Snapshot
     public readonly Legs $legs;
     /** @var array<string, list<Seen>>|null by posture, rung and side */
     private ?array $tries = null;
+    /** @var array<string, list<Felt>>|null by posture and rung */
+    private ?array $feltByShape = null;
 
     /**
      * @param array{left: list<Evidence>, right: list<Evidence>} $evidence
@@ -42,6 +47,7 @@ final class Snapshot
      * @param Legs|null $legs what was reckoned of the same body before
      * @param (\Closure(\DateTimeImmutable): ?self)|null $before the same person as known just before a moment; null
      *     where nothing is known of it
+     * @param list<Felt> $felt where shapes were felt
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -56,6 +62,7 @@ final class Snapshot
         public readonly ?ToolErrors $tools = null,
         ?Legs $legs = null,
         private readonly ?\Closure $before = null,
+        private readonly array $felt = [],
     ) {
         $this->legs = $legs ?? new Legs();
     }
@@ -110,14 +117,26 @@ final class Snapshot
         return $newest;
     }
 
-    /** Whether a rung was seen clean otherwise than in practice, and no newer try says otherwise. */
-    public function hasBeenSeen(string $posture, string $rung, Side $side, ?EvidenceCutOff $since = null): bool
-    {
+    /**
+     * Whether a rung was seen clean otherwise than in practice, and no newer try says otherwise.
+     *
+     * @param FeltOnRung|null $felt what was felt in it: while that keeps a side there, it leads no further, however
+     *     clean it looked
+     */
+    public function hasBeenSeen(
+        string $posture,
+        string $rung,
+        Side $side,
+        ?EvidenceCutOff $since = null,
+        ?FeltOnRung $felt = null,
+    ): bool {
         return true === $this->seen($posture, $rung, $side, $since)?->isClean
             && [] !==
                 array_filter(
                     $this->tries($posture, $rung, $side, $since),
-                    static fn (Seen $seen): bool => $seen->isClean && !$seen->isPractice,
+                    static fn (Seen $seen): bool => $seen->isClean
+                        && !$seen->isPractice
+                        && true !== $felt?->keepsOn($seen->on),
                 );
     }
 
@@ -150,11 +169,18 @@ final class Snapshot
      * @param array<string, Work> $ladder what each rung loads, by its id, from the ground up
      * @param list<Restart> $restarts
      * @param list<Ability> $isolated the abilities of the posture that some test isolates
+     * @param array<string, FeltOnRung> $felt what was felt in each rung, by its id
      *
      * @return list<string>
      */
-    public function passed(string $posture, Side $side, array $ladder, array $restarts, array $isolated): array
-    {
+    public function passed(
+        string $posture,
+        Side $side,
+        array $ladder,
+        array $restarts,
+        array $isolated,
+        array $felt = [],
+    ): array {
         return Passes::of(
             array_keys($ladder),
             $this->checks["$posture $side->value"] ?? [],
@@ -163,6 +189,7 @@ final class Snapshot
             $this->closed($posture, $side, $ladder, $isolated),
             $this->on,
             array_keys(array_filter($ladder, static fn (Work $work): bool => $work->takesDays())),
+            $felt,
         );
     }
 
@@ -172,6 +199,27 @@ final class Snapshot
         $of = "$posture $side->value";
 
         return [] !== ($this->checks[$of] ?? []) || [] !== ($this->decided[$of] ?? []);
+    }
+
+    /** What was felt in a shape, as far as it is not too old. */
+    public function felt(string $posture, RungDefinition $rung, Side $side): FeltOnRung
+    {
+        if (null === $this->feltByShape) {
+            $this->feltByShape = [];
+            foreach ($this->felt as $one) {
+                if (!$this->isTooOld($one->on)) {
+                    $this->feltByShape["$one->posture $one->rung"][] = $one;
+                }
+            }
+        }
+
+        return FeltOnRung::of(
+            $this->feltByShape["$posture $rung->id"] ?? [],
+            $posture,
+            $rung->id,
+            $side,
+            $rung->felt,
+        );
     }
 
     /** @return list<string> the rungs of a ladder that were practised on a day */
@@ -332,6 +380,7 @@ final class Snapshot
             $this->tools,
             $this->legs,
             $this->before,
+            $this->felt,
         );
     }
 

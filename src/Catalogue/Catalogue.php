@@ -14,6 +14,7 @@ use LucidAscent\Core\Caution\Words\Name;
 use LucidAscent\Core\Plan\Dose;
 use LucidAscent\Core\Plan\PracticeDrill;
 use LucidAscent\Core\Plan\PracticeRung;
+use LucidAscent\Core\Posture\FeltPlace;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\Prerequisite;
@@ -257,8 +258,8 @@ final class Catalogue implements CacheWarmerInterface, LocaleAwareInterface
     }
 
     /**
-     * @return array<string, array{id: string, name: string, means: string}> where a shape may be felt, and what it
-     *     means there, by id
+     * @return array<string, array{id: string, name: string, pain: string, means: string, change?: string,
+     *     warns?: true}> where a shape may be felt, and what it means there, by id
      */
     public function feelings(): array
     {
@@ -271,6 +272,16 @@ final class Catalogue implements CacheWarmerInterface, LocaleAwareInterface
             null,
             'id',
         );
+    }
+
+    /** A place in which a shape may be felt, by its id; one that is on no list is taken for the most serious. */
+    public function feltPlace(string $id): FeltPlace
+    {
+        $place = $this->feelings()[$id] ?? null;
+
+        return null === $place
+            ? FeltPlace::unlisted($id)
+            : new FeltPlace($id, PainPlace::from($place['pain']), $place['warns'] ?? false);
     }
 
     /**

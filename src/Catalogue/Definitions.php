@@ -197,6 +197,7 @@ final class Definitions
             $otherLeg,
             // Weight on a bent knee is practised, and not measured.
             true === ($rung['may_be_measured_through'] ?? false) && !$work->has(Load::WeightOnKnee),
+            array_values(array_filter((array) ($rung['felt'] ?? []), is_string(...))),
         );
     }
 

@@ -133,6 +133,7 @@ final class ClassController extends TeacherController
                 'class' => $class,
                 'people' => $people,
                 'came' => $this->classes->came($class, $people),
+                'names' => array_column($this->catalogue->all(Kind::Posture), 'name', 'id'),
                 'token' => self::TOKEN,
                 'sent' => $isStale ? $request->request->all() : [],
                 'isStale' => $isStale,

@@ -17,6 +17,7 @@ use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordFelt;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Text\HoldText;
@@ -40,6 +41,7 @@ final class LadderController extends TeacherController
         private readonly ReadPerson $person,
         private readonly PractisedSide $practised,
         private readonly RecordPain $pain,
+        private readonly RecordFelt $felt,
         private readonly Undecided $undecided,
         private readonly Wanted $wanted,
         private readonly HoldText $holdText,
@@ -103,11 +105,13 @@ final class LadderController extends TeacherController
             return $this->bodyFirst($practitioner);
         }
         $typed = $request->isMethod('POST') ? RecordPain::sent($request, 'check_form') : Pain::none();
+        $felt = RecordFelt::sent($request, 'check_form');
         $rung = $poses->of($posture, $side)->onLadder()->rung;
         if (null === $rung) {
             // Somebody had the form open while the side came to be held: what hurt is written down all the same.
             $source = 'check '.$this->sentEntry($request, 'check_form');
             $this->pain->of($practitioner, $this->teacher(), $typed, $side, $source, $posture);
+            $this->felt->hear($practitioner, $this->teacher(), $felt, $side, $source, $posture, '');
             $this->addFlash('hint', 'check.no_rung');
 
             return $this->redirectToRoute('ladder', ['id' => $id, 'posture' => $posture]);
@@ -125,6 +129,7 @@ final class LadderController extends TeacherController
             ]),
             'compensations' => array_flip($text->compensations),
             'prop' => $rung->rung->prop,
+            'felt' => ['posture' => $posture, 'rung' => $rung->rung->id],
         ])->handleRequest($request);
         if ($form->isSubmitted() && $form->get('rung')->getData() !== $rung->rung->id) {
             // Another tab has moved this side meanwhile; what was answered belongs to another rung.
@@ -142,23 +147,29 @@ final class LadderController extends TeacherController
             $known = $this->records->knows(RungCheck::class, $entry)
                 ? $this->records->check($practitioner, (string) $entry)
                 : null;
+            $source = "check $entry";
             if ($form->isValid() && null === $known) {
+                $this->sayFelt(
+                    $this->felt->of(
+                        $practitioner,
+                        $this->teacher(),
+                        $data->felt->felt(),
+                        $side,
+                        $source,
+                        $posture,
+                        $rung->rung->id,
+                        $data->practisedOn,
+                    ),
+                );
                 $this->keep($practitioner, $form, $posture, $side, $rung->rung->id, $data);
 
                 return $this->redirectToRoute('decision', ['id' => $id, 'check' => $entry]);
             }
             // What hurt is never dropped because the rest is faulty, or was recorded before.
             if (null === $known || !$known->check()->pain->equals($typed)) {
-                $this->pain->of(
-                    $practitioner,
-                    $this->teacher(),
-                    $typed,
-                    $side,
-                    "check $entry",
-                    $posture,
-                    $rung->rung->id,
-                );
+                $this->pain->of($practitioner, $this->teacher(), $typed, $side, $source, $posture, $rung->rung->id);
             }
+            $this->felt->hear($practitioner, $this->teacher(), $felt, $side, $source, $posture, $rung->rung->id);
             if (null !== $known && $form->isValid()) {
                 $this->sayRecorded(false, '');
 

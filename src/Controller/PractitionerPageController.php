@@ -414,14 +414,20 @@ final class PractitionerPageController extends AbstractController
     /** Pain that came in by this page is marked as the practitioner's own telling: the teacher sees it first. */
     private function mark(Practitioner $practitioner, string $source): void
     {
-        foreach ($this->records->painsSaid($practitioner) as $said) {
-            if (
-                $said->source === mb_substr($source, 0, 80)
-                && !$this->records->knows(FromPractitioner::class, $said->id)
-            ) {
-                $this->records->addOnce(
-                    new FromPractitioner($said->id, $practitioner, $this->clock->now(), FromPractitioner::PAIN),
-                );
+        $kinds = [
+            FromPractitioner::PAIN => $this->records->painsSaid($practitioner),
+            FromPractitioner::CHECK => $this->records->felt($practitioner),
+        ];
+        foreach ($kinds as $kind => $records) {
+            foreach ($records as $one) {
+                if (
+                    $one->source === mb_substr($source, 0, 80)
+                    && !$this->records->knows(FromPractitioner::class, $one->id)
+                ) {
+                    $this->records->addOnce(
+                        new FromPractitioner($one->id, $practitioner, $this->clock->now(), $kind),
+                    );
+                }
             }
         }
     }

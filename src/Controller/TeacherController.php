@@ -110,6 +110,14 @@ abstract class TeacherController extends AbstractController
         return $this->redirectToRoute('body', ['id' => $practitioner->id]);
     }
 
+    /** Says what it means that a rung was felt in a wrong place; nothing of a right one. */
+    protected function sayFelt(string $means): void
+    {
+        if ('' !== $means) {
+            $this->addFlash('hint', $means);
+        }
+    }
+
     /** Says that something is recorded; or, of a form that was sent before, that it stands as it was then. */
     protected function sayRecorded(bool $isNew, string $done): void
     {

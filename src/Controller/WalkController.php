@@ -11,6 +11,7 @@ use LucidAscent\App\Form\AsksOfWords;
 use LucidAscent\App\Form\Data\WalkData;
 use LucidAscent\App\Form\WalkForm;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordFelt;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Posture\RungDefinition;
@@ -29,6 +30,7 @@ final class WalkController extends TeacherController
         private readonly Catalogue $catalogue,
         private readonly ReadPerson $person,
         private readonly RecordPain $pain,
+        private readonly RecordFelt $felt,
     ) {
     }
 
@@ -68,6 +70,7 @@ final class WalkController extends TeacherController
             ]),
             'joint' => $reading->rung->prop->carries(),
             'compensations' => array_flip($ladder->rung($rung)->compensations),
+            'felt' => ['posture' => $posture, 'rung' => $rung],
         ])->handleRequest($request);
         if ($form->isSubmitted()) {
             $typed = RecordPain::sent($request, 'walk_form');
@@ -81,12 +84,14 @@ final class WalkController extends TeacherController
                     'side' => $side->value,
                 ]);
             }
-            $this->pain->of(
+            $source = 'walk '.$this->entryOf($form);
+            $this->pain->of($practitioner, $this->teacher(), $typed, $side, $source, $posture, $rung);
+            $this->felt->hear(
                 $practitioner,
                 $this->teacher(),
-                $typed,
+                RecordFelt::sent($request, 'walk_form'),
                 $side,
-                'walk '.$this->entryOf($form),
+                $source,
                 $posture,
                 $rung,
             );
@@ -146,6 +151,10 @@ final class WalkController extends TeacherController
         $entry = $this->entryOf($form);
         $joint = $rung->prop->carries();
         $pain = $data->pain->pain();
+        $felt = $data->felt->felt();
+        $this->sayFelt(
+            $this->felt->of($practitioner, $this->teacher(), $felt, $side, "walk $entry", $posture, $rung->id),
+        );
         if ('not-tried' === $data->seen) {
             $this->pain->of($practitioner, $this->teacher(), $pain, $side, "walk $entry", $posture, $rung->id);
 

@@ -8,16 +8,19 @@ use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Json\AllowanceFields;
+use LucidAscent\App\Json\FeltFields;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordFelt;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Plan\PlanningRequest;
@@ -34,6 +37,7 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Posture\FeltPlace;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\Rules;
 use Psr\Clock\ClockInterface;
@@ -56,6 +60,8 @@ final readonly class LoadPractice
     private const MISSED = 5;
     /** In one session of this number the breath is not even. */
     private const UNEVEN = 4;
+    /** One piece of work in so many is felt in the low back, and one not at all. */
+    private const FELT_ELSEWHERE = 9;
     /** How long after a session its step is decided. */
     private const DECIDED = '+20 minutes';
     private const ZONE = 'Europe/Oslo';
@@ -70,6 +76,7 @@ final readonly class LoadPractice
         private StoredPlans $plans,
         private Records $records,
         private RecordPain $pain,
+        private RecordFelt $recordFelt,
         private Undecided $undecided,
         private PractisedSide $practised,
     ) {
@@ -200,6 +207,7 @@ final readonly class LoadPractice
             $this->catalogue,
             $this->records,
             $this->pain,
+            $this->recordFelt,
             new MockClock($session->on->modify('18:50')),
         );
         $hurting = null;
@@ -212,7 +220,7 @@ final readonly class LoadPractice
             Fields::of([
                 'on' => Day::of($session->on),
                 'items' => array_map(
-                    static fn (int $i, PlannedItem $item): array => [
+                    fn (int $i, PlannedItem $item): array => [
                         ...(null === $item->drill ? [] : ['drill' => $item->drill->id]),
                         'posture' => $item->rung->posture,
                         'rung' => $item->rung->rung->id,
@@ -222,6 +230,7 @@ final readonly class LoadPractice
                         'holdReached' => $isHeld && $i !== $hurting,
                         'evenBreath' => $isEven,
                         'compensations' => [],
+                        ...$this->felt($item),
                     ],
                     array_keys($work),
                     $work,
@@ -237,6 +246,46 @@ final readonly class LoadPractice
         foreach ($read->records as $record) {
             $this->em->persist($record);
         }
+        foreach ($read->felt as $felt) {
+            $this->em->persist(
+                new FeltInRung(
+                    Uuid::v7(),
+                    $practitioner,
+                    $practitioner->teacher,
+                    $felt->at,
+                    Day::midnight($felt->on),
+                    $felt->posture,
+                    $felt->rung,
+                    $felt->side,
+                    $felt->place->id,
+                    $felt->kind,
+                    "log $read->id",
+                ),
+            );
+        }
+    }
+
+    /**
+     * Where something deep was felt: where it should be, as a rule; now and then in the low back, or not at all.
+     *
+     * @return array<string, array{place: string, kind?: string}>
+     */
+    private function felt(PlannedItem $item): array
+    {
+        $rung = $this->catalogue->named("{$item->rung->posture}/{$item->rung->rung->id}") ?? [];
+        $right = $rung['felt'] ?? [];
+        if (true === ($rung['gentle'] ?? false) || [] === $right || null !== $item->drill) {
+            return [];
+        }
+        $many = crc32("{$item->rung->rung->id} $item->seconds {$item->side?->value}") % self::FELT_ELSEWHERE;
+
+        return [
+            FeltFields::KEY => match ($many) {
+                0 => ['place' => 'low-back', 'kind' => 'stretch'],
+                1 => ['place' => FeltPlace::NOTHING],
+                default => ['place' => $right[0], 'kind' => 'stretch'],
+            },
+        ];
     }
 
     /**

@@ -81,9 +81,11 @@ final readonly class EventList
           {"event":"mistake","of":"events[1]","by":"Ilka","why":"another person's"}
         Session logs, under "sessions":
           {"on":"2026-03-02","soreAtNight":false,"items":[{"posture":"pigeon","rung":"slanted","side":"left",
-          "holdReached":true,"evenBreath":true,"compensations":[],"pain":{"level":0}}]}
+          "holdReached":true,"evenBreath":true,"compensations":[],"pain":{"level":0},
+          "felt":{"place":"outer-seat","kind":"stretch"}}]}
                        or one such item with its day; "clean":true says: full hold, even breath. An item with a
-                       "drill" proves no rung.
+                       "drill" proves no rung. "felt" is a place of the catalogue; in a knee, or anything but a
+                       stretch, it is pain.
         A clearance and a mistake name what they are about: an event by its id, a test tests[0], something seen seen[0],
         a session sessions[0], a listed condition condition:knee-surgery.
         TEXT;

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\FeltFields;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\PainFields;
 use LucidAscent\Core\Body\InvalidValue;
@@ -15,13 +16,14 @@ use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\History\LoggedItem;
 use LucidAscent\Core\History\ProvedByLog;
 
 /**
  * Logs of sessions out of a document: {"on", "soreAtNight", "items": [{"posture", "rung", "side", "holdReached",
- * "evenBreath", "compensations", "pain"}]}, or one item with a day; "clean" says that it was held, on an even breath,
- * with nothing that compensates. A part that cannot be read spoils no other, and what it says of pain holds.
+ * "evenBreath", "compensations", "pain", "felt"}]}, or one item with a day; "clean" says that it was held, on an even
+ * breath, with nothing that compensates. A part that cannot be read spoils no other, and what it says of pain holds.
  */
 final readonly class LogList
 {
@@ -66,7 +68,7 @@ final readonly class LogList
                     $read[] = self::item(
                         Fields::of($item, $hasItems ? "sessions[$i].items[$j]" : "sessions[$i]"),
                         $catalogue,
-                        PainFields::inUnreadable(FreeWords::without($item)),
+                        PainFields::inUnreadable(FreeWords::without(self::withoutFelt($item))),
                         self::sides($item, $session),
                     );
                     $isSore = $isSore || (is_array($item) && true === ($item['soreAtNight'] ?? false));
@@ -122,6 +124,7 @@ final readonly class LogList
             || throw InvalidValue::because('side', 'must be left, right or both.');
         // Where nobody says which, it was both; what hurt is of nobody's side all the same.
         $of = array_values(array_filter($sides));
+        $felt = FeltFields::said($fields->raw(FeltFields::KEY));
 
         return new LoggedItem(
             $posture,
@@ -134,7 +137,15 @@ final readonly class LogList
             $said,
             $heights,
             [] !== $of,
+            null === $felt ? null : $catalogue->feltPlace($felt[0]),
+            $felt[1] ?? PainKind::Stretch,
         );
+    }
+
+    /** What was felt is read by itself, and said once. */
+    private static function withoutFelt(mixed $item): mixed
+    {
+        return is_array($item) ? array_diff_key($item, [FeltFields::KEY => 0]) : $item;
     }
 
     /**

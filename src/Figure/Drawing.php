@@ -88,7 +88,10 @@ final class Drawing
         }
         usort($this->items, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $over =
-            implode('', array_map($this->tape(...), $this->overlay->tapes)).$this->swing().$this->kneeShare();
+            implode('', array_map($this->tape(...), $this->overlay->tapes)).
+            $this->swing().
+            $this->kneeShare().
+            implode('', array_map($this->spot(...), $this->overlay->spots));
         $ghost = $this->ghost();
         $mat = $this->mat();
         $box = $this->box();
@@ -317,6 +320,14 @@ final class Drawing
                     number_format($tape->to->minus($tape->from)->length(), 1).
                     '</text>'
                 : '');
+    }
+
+    private function spot(Spot $spot): string
+    {
+        [$x, $y] = $this->see($spot->at, $spot->radius);
+        $n = Hull::number(...);
+
+        return "<circle class=\"$spot->class\" cx=\"{$n($x)}\" cy=\"{$n($y)}\" r=\"{$n($spot->radius)}\"/>";
     }
 
     /** From where the joint ends to where it is asked to be: where it ends dashed, the way itself as an arc. */

@@ -18,6 +18,7 @@ final readonly class Overlay
      * @param Figure|null $ghost another set-up, behind this one
      * @param float $kneeShare degrees of turn that the knee of the working leg would have to give, where the hip's turn
      *     ends
+     * @param list<Spot> $spots places that are marked
      */
     public function __construct(
         public array $tapes = [],
@@ -25,6 +26,7 @@ final readonly class Overlay
         public ?Swing $swing = null,
         public ?Figure $ghost = null,
         public float $kneeShare = 0.0,
+        public array $spots = [],
     ) {
     }
 }

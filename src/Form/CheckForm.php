@@ -6,6 +6,7 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\Type\CentimetreType;
+use LucidAscent\App\Form\Type\FeltType;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\Core\Posture\PropRule;
 use Symfony\Component\Form\AbstractType;
@@ -52,6 +53,7 @@ final class CheckForm extends AbstractType
             ->add('holdReached', ChoiceType::class, ['label' => $options['hold_question']] + $yesNo)
             ->add('evenBreath', ChoiceType::class, ['label' => 'check.breath'] + $yesNo)
             ->add('pain', PainType::class, ['label' => 'pain.legend'])
+            ->add('felt', FeltType::class, $options['felt'])
             ->add('compensations', ChoiceType::class, [
                 'label' => 'check.compensations',
                 'choices' => $options['compensations'],
@@ -105,6 +107,7 @@ final class CheckForm extends AbstractType
             'hold_question' => 'check.hold.plain',
             'prop' => PropRule::None,
             'compensations' => [],
+            'felt' => [],
             'attr' => ['novalidate' => 'novalidate'],
         ]);
         $resolver->setRequired(['today']);

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\WalkData;
 use LucidAscent\App\Form\Type\CentimetreType;
+use LucidAscent\App\Form\Type\FeltType;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\Core\LegChain\Prop;
 use LucidAscent\Core\Posture\PropRule;
@@ -43,6 +44,7 @@ final class WalkForm extends AbstractType
                 'invalid_message' => 'choose.listed',
             ])
             ->add('pain', PainType::class, ['label' => 'pain.legend'])
+            ->add('felt', FeltType::class, $options['felt'])
             ->add('compensations', ChoiceType::class, [
                 'label' => 'try.why_not',
                 'choices' => $options['compensations'],
@@ -89,6 +91,7 @@ final class WalkForm extends AbstractType
             'entry' => '',
             'joint' => null,
             'compensations' => [],
+            'felt' => [],
             'attr' => ['novalidate' => 'novalidate'],
         ]);
     }

@@ -88,7 +88,11 @@ final class PainFields
     private static function gather(mixed $value, array &$found): void
     {
         foreach (is_array($value) ? $value : [] as $key => $inner) {
-            $pain = 1 === preg_match(self::MENTIONS, (string) $key) ? self::said($inner) : null;
+            $pain = match (true) {
+                FeltFields::KEY === $key => FeltFields::painInUnreadable($inner, $value['kind'] ?? null),
+                1 === preg_match(self::MENTIONS, (string) $key) => self::said($inner),
+                default => null,
+            };
             if (null !== $pain) {
                 $found[] = $pain;
             } else {

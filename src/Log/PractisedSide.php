@@ -11,8 +11,10 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\PractisedUpTo;
 use LucidAscent\Core\Practice\ClosedTime;
+use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Progression\LadderPractice;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
@@ -49,12 +51,17 @@ final readonly class PractisedSide
         $holds = $poses->person->holds ?? $this->person->holds($check->practitioner);
         $work = $this->catalogue->rung($ladder->id, $check->rung)->work ?? new Work([]);
         $last = PersonHistory::check($check);
+        $told = $this->history->told($check->practitioner);
         $checks = array_filter(
-            $this->history->told($check->practitioner)->of(CheckMade::class),
-            static fn (CheckMade $one): bool => $one->posture === $last->posture
-                && $one->side === $last->side
-                && $one->id !== $last->id,
+            $told->checks(),
+            static fn (CheckMade $one): bool => $one->posture === $last->posture && $one->side === $last->side,
         );
+        foreach ($checks as $i => $one) {
+            if ($one->id === $last->id) {
+                $last = $one;
+                unset($checks[$i]);
+            }
+        }
 
         $closed = $poses?->closed($ladder->id, $check->side) ?? $this->closed($holds, $check);
         // Of what was practised before a stop nobody decides afterwards to go on.
@@ -67,6 +74,15 @@ final readonly class PractisedSide
             null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
             $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),
             $work->takesDays(),
+            FeltOnRung::of(
+                array_merge(
+                    ...array_map(static fn (FeltSaid $felt): array => $felt->felt(), $told->felt()),
+                ),
+                $ladder->id,
+                $check->rung,
+                $check->side,
+                $this->catalogue->rung($ladder->id, $check->rung)->felt ?? [],
+            )->upTo($check->practisedOn),
         );
     }
 }

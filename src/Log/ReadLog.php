@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\History\Entry\FeltSaid;
 
 /** A session log as it was read: what is to be kept, and every pain that it speaks of. */
 final readonly class ReadLog
@@ -17,6 +18,7 @@ final readonly class ReadLog
      * @param non-empty-list<SessionLog|RungCheck|PractitionerNote> $records
      * @param list<array{Pain, Side|null, string, string}> $pains that no check keeps: pain, side, posture, rung
      * @param list<array{Pain, Side|null, string, string}> $inChecks that a check keeps
+     * @param list<FeltSaid> $felt where it was felt
      */
     public function __construct(
         public string $id,
@@ -24,6 +26,7 @@ final readonly class ReadLog
         public array $records,
         public array $pains,
         public array $inChecks,
+        public array $felt,
     ) {
     }
 
@@ -36,6 +39,12 @@ final readonly class ReadLog
     public function hurts(): bool
     {
         return [] !==
-            array_filter([...$this->pains, ...$this->inChecks], static fn (array $one): bool => $one[0]->isFelt());
+            array_filter(
+                [
+                    ...array_column([...$this->pains, ...$this->inChecks], 0),
+                    ...array_map(static fn (FeltSaid $felt): Pain => $felt->pain(), $this->felt),
+                ],
+                static fn (Pain $pain): bool => $pain->isFelt(),
+            );
     }
 }

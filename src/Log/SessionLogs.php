@@ -12,8 +12,10 @@ use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\FeltFields;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\PainFields;
+use LucidAscent\App\Person\RecordFelt;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Plan\PlannedRungs;
 use LucidAscent\App\Repository\Records;
@@ -22,6 +24,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Day as CalendarDay;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\History\LoggedItem;
 use LucidAscent\Core\History\ProvedByLog;
 use LucidAscent\Core\Plan\PracticeRung;
@@ -35,6 +38,7 @@ final readonly class SessionLogs
         private Catalogue $catalogue,
         private Records $records,
         private RecordPain $pain,
+        private RecordFelt $felt,
         private ClockInterface $clock,
     ) {
     }
@@ -130,7 +134,10 @@ final readonly class SessionLogs
         $soreAtNight = $log->flag('soreAtNight');
         $kept = $items = [];
         foreach ($log->objects('items') as $i => $fields) {
-            $items[] = $item = $this->item($fields, PainFields::everywhere($log->list('items')[$i]));
+            $items[] = $item = $this->item(
+                $fields,
+                PainFields::everywhere(array_diff_key($log->list('items')[$i], [FeltFields::KEY => 0])),
+            );
             $drill = $fields->text('drill', '');
             $pain = $item->pains[0] ?? Pain::none();
             $kept[] = ('' === $drill ? [] : ['drill' => $drill]) + [
@@ -143,7 +150,9 @@ final readonly class SessionLogs
                 'holdReached' => $item->holdReached,
                 'evenBreath' => $item->evenBreath,
                 'compensations' => $item->compensations,
-            ];
+            ] + (null === $item->felt
+                ? []
+                : [FeltFields::KEY => ['place' => $item->felt->id, 'kind' => $item->feltKind->value]]);
         }
         $proved = ProvedByLog::of(
             (string) $entry,
@@ -207,7 +216,7 @@ final readonly class SessionLogs
             );
         }
 
-        return new ReadLog((string) $entry, $on, $records, $pains, $inChecks);
+        return new ReadLog((string) $entry, $on, $records, $pains, $inChecks, $proved->felt);
     }
 
     /**
@@ -234,6 +243,8 @@ final readonly class SessionLogs
                 ? Side::cases()
                 : [Side::tryFrom($side) ?? throw InvalidValue::because('side', 'is left, right or both.')];
 
+        $felt = FeltFields::said($item->raw(FeltFields::KEY));
+
         return new LoggedItem(
             $posture,
             $shape,
@@ -243,6 +254,8 @@ final readonly class SessionLogs
             $item->flag('evenBreath'),
             $item->texts('compensations'),
             $pains,
+            felt: null === $felt ? null : $this->catalogue->feltPlace($felt[0]),
+            feltKind: $felt[1] ?? PainKind::Stretch,
         );
     }
 
@@ -258,6 +271,18 @@ final readonly class SessionLogs
         }
         foreach ($pains as [$pain, $side, $posture, $rung]) {
             $this->pain->of($practitioner, $by, $pain, $side, "log $log->id", $posture, $rung, $log->on);
+        }
+        foreach ($log->felt as $felt) {
+            $this->felt->of(
+                $practitioner,
+                $by,
+                [$felt->place->id, $felt->kind],
+                $felt->side,
+                "log $log->id",
+                $felt->posture,
+                $felt->rung,
+                $log->on,
+            );
         }
     }
 

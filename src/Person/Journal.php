@@ -83,6 +83,9 @@ final readonly class Journal
         foreach ($this->records->seenRungs($practitioner) as $seen) {
             $add(JournalKind::Walk, $seen->at, $seen, $seen->why);
         }
+        foreach ($this->records->felt($practitioner) as $felt) {
+            $add(JournalKind::Felt, $felt->at, $felt);
+        }
         foreach ($this->records->allDecisions($practitioner) as $decision) {
             $add(JournalKind::Decision, $decision->at, $decision, $decision->why);
         }

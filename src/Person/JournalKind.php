@@ -10,6 +10,7 @@ enum JournalKind: string
     case Test = 'test';
     case Practice = 'practice';
     case Walk = 'walk';
+    case Felt = 'felt';
     case Decision = 'decision';
     case Pain = 'pain';
     case Word = 'word';

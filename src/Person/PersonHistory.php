@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
@@ -31,6 +32,7 @@ use LucidAscent\Core\Caution\Words\ReadWords;
 use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestCorrected;
 use LucidAscent\Core\History\Entry\TestTaken;
@@ -198,7 +200,7 @@ final readonly class PersonHistory
         $local = $practitioner->teacher->local(...);
         $own = array_flip($this->records->ownIds($practitioner));
         // What came in by the own page is no teacher's, and no slip of one's.
-        $by = static fn (Test|RungCheck|PainSaid $one): string => isset($own[(string) $one->id])
+        $by = static fn (Test|RungCheck|PainSaid|FeltInRung $one): string => isset($own[(string) $one->id])
             ? ''
             : (string) $one->by->id;
         $entries = array_map(
@@ -265,6 +267,19 @@ final readonly class PersonHistory
                 '' === $said->rung ? '' : $said->during,
                 $said->rung,
                 $by($said),
+            );
+        }
+        foreach ($this->records->felt($practitioner) as $felt) {
+            $entries[] = new FeltSaid(
+                "felt:$felt->id",
+                $felt->at,
+                $felt->feltOn,
+                $by($felt),
+                $felt->posture,
+                $felt->rung,
+                $felt->side,
+                $this->catalogue->feltPlace($felt->felt),
+                $felt->kind,
             );
         }
         $seenUpTo = $this->records->seenUpTo($practitioner);

@@ -50,6 +50,7 @@ final readonly class ProgressPage
         private Records $records,
         private OutcomeRows $kept,
         private PractisedMinutes $practised,
+        private FeltMonths $felt,
         private Catalogue $catalogue,
         private ReadPerson $person,
         private ClockInterface $clock,
@@ -89,6 +90,7 @@ final readonly class ProgressPage
             'load' => self::load($practised, $pains),
             'within' => $this->within($practitioner, $logs),
             'worked' => $this->worked($progress, $practised),
+            'felt' => $this->felt->of($practitioner, $poses->person->proportions),
             'pictures' => $this->pictures($practitioner),
             'forecasts' => $this->forecasts($practitioner, $progress, $now),
         ];

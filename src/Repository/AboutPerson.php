@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
@@ -46,6 +47,7 @@ final readonly class AboutPerson
         FromPractitioner::class,
         PractitionerNote::class,
         SeenByTeacher::class,
+        FeltInRung::class,
     ];
 
     public function __construct(

@@ -31,6 +31,7 @@ final readonly class PersonRows
         'lab_setup',
         'mistake',
         'pain_said',
+        'felt_in_rung',
         'plan_feed',
         'seen_rung',
         'own_word',

@@ -10,6 +10,7 @@ use Doctrine\ORM\Exception\EntityIdentityCollisionException;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
@@ -108,6 +109,12 @@ final class Records
     public function painsSaid(Practitioner $practitioner): array
     {
         return $this->asked->about($practitioner, PainSaid::class);
+    }
+
+    /** @return list<FeltInRung> the newest first */
+    public function felt(Practitioner $practitioner): array
+    {
+        return $this->asked->about($practitioner, FeltInRung::class);
     }
 
     /** Whether the same was told from the same place before. */

@@ -67,6 +67,13 @@ final readonly class ReasonText
             $numbers[$name] = $value;
         }
 
+        $felt = $reason->numbers['felt'] ?? null;
+        if (is_string($felt)) {
+            $place = $this->catalogue->feelings()[$felt] ?? null;
+            $numbers['felt'] = $place['name'] ?? $felt;
+            $numbers['means'] = $place['change'] ?? '';
+        }
+
         $condition = $reason->numbers['condition'] ?? null;
         if (is_string($condition) && is_string($numbers['name'] ?? null)) {
             $numbers['name'] = $this->conditions->byId($condition, $numbers['name']);

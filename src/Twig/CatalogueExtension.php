@@ -6,6 +6,7 @@ namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Figure\FigurePictures;
+use LucidAscent\App\Text\FeltText;
 use LucidAscent\App\Text\HoldText;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFunction;
@@ -17,6 +18,7 @@ final class CatalogueExtension extends AbstractExtension
         private readonly Catalogue $catalogue,
         private readonly FigurePictures $pictures,
         private readonly HoldText $holds,
+        private readonly FeltText $felt,
     ) {
     }
 
@@ -30,6 +32,10 @@ final class CatalogueExtension extends AbstractExtension
                     null,
             ),
             new TwigFunction('hold_text', $this->holds->of(...)),
+            new TwigFunction('felt_name', $this->felt->name(...)),
+            new TwigFunction('felt_right', $this->felt->right(...)),
+            new TwigFunction('felt_means', $this->felt->means(...)),
+            new TwigFunction('felt_choices', $this->felt->choices(...)),
             new TwigFunction('figure', $this->pictures->rung(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_of_posture', $this->pictures->posture(...), ['is_safe' => ['html']]),
             new TwigFunction('figure_limiter', $this->pictures->limiter(...), ['is_safe' => ['html']]),

@@ -7,6 +7,7 @@ namespace LucidAscent\Core\History\Entry;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\Written;
+use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Practice\ReadinessCheck;
 
 /** A readiness check of one side on a rung. */
@@ -31,5 +32,26 @@ final readonly class CheckMade implements Entry
         public array $heights,
         public ?Side $hurts,
     ) {
+    }
+
+    /** The same with a pain that was said of it elsewhere. */
+    public function withPain(Pain $pain): self
+    {
+        $check = $this->check->withPain($pain);
+
+        return $check === $this->check
+            ? $this
+            : new self(
+                $this->id,
+                $this->at,
+                $this->on,
+                $this->by,
+                $this->posture,
+                $this->side,
+                $check,
+                $this->propHeight,
+                $this->heights,
+                $this->hurts,
+            );
     }
 }

@@ -35,4 +35,25 @@ final readonly class RungSeen implements Entry
         public ?\DateTimeImmutable $known,
     ) {
     }
+
+    /** The same with a pain that was said of it elsewhere: of the two the one that spoils it counts. */
+    public function withPain(Pain $pain): self
+    {
+        return !$pain->spoils() || $this->pain->spoils()
+            ? $this
+            : new self(
+                $this->id,
+                $this->at,
+                $this->on,
+                $this->by,
+                $this->posture,
+                $this->rung,
+                $this->side,
+                $this->isClean,
+                $pain,
+                $this->heights,
+                $this->hangsFree,
+                $this->known,
+            );
+    }
 }

@@ -21,6 +21,7 @@ const FILES = [
         'session-measure',
         'session-sound',
         'session-pain',
+        'felt',
         'own',
         'own-door',
         'own-hold',

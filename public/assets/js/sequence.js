@@ -60,7 +60,7 @@ const minutesOf = (id, name) => {
     return [sent, minutes];
 };
 
-// By mouse, pen or finger: the neighbours change places with what is dragged, which itself stays where the pointer holds it.
+// By mouse, pen or finger: the neighbours change places with what is dragged, which stays where the pointer holds it.
 const letDrag = (handle, item) => {
     const isDragged = () => item.classList.contains('is-dragged');
     const middle = (of) => {

@@ -1,4 +1,5 @@
 // What is written down at the end of a session: a form of what was done, and what it says.
+import { feltIn } from './felt.js';
 import { t } from './texts.js';
 
 const SIDES = { left: t('side.left'), right: t('side.right'), both: t('side.both') };
@@ -36,6 +37,17 @@ const painLine = ({ level }) => {
     return line;
 };
 
+// Where it was felt is asked of what is deep: of each try by itself.
+const feltOf = (figure, index) => {
+    const template = document.querySelector(`template[data-felt-of="${figure}"]`);
+    const box = template?.content.cloneNode(true).querySelector('[data-felt]');
+    for (const input of box?.querySelectorAll('input') ?? []) {
+        input.name = input.name.replace('felt', `felt-${index}`);
+    }
+    box?.setAttribute('data-felt', String(index));
+    return box ? [box] : [];
+};
+
 /** A group of fields for each item that was done, in the order of the session; done is by the item's place. */
 export const writtenForm = (items, done) =>
     items
@@ -54,6 +66,7 @@ export const writtenForm = (items, done) =>
                 tick(index, 'evenBreath', t('log.breath'), evenBreath),
                 ...(item.props.length > 0 ? [tick(index, 'propsUsed', t('log.props'), true)] : []),
                 ...item.compensations.map(({ id, text }) => tick(index, `compensation:${id}`, text, false)),
+                ...feltOf(item.figure, index),
                 words(index),
                 ...(pain ? [painLine(pain)] : []),
             );
@@ -65,12 +78,14 @@ export const written = (form, items, done) =>
     [...done].map(([index, { pain }]) => {
         const of = (name) => form.querySelector(`[data-item="${index}"][data-name="${name}"]`);
         const { posture, rung, side, compensations, drill } = items[index];
+        const felt = feltIn(form.querySelector(`[data-felt="${index}"]`));
         return {
             ...(drill ? { drill } : {}),
             posture,
             rung,
             side,
             pain,
+            ...(felt ? { felt } : {}),
             holdReached: of('holdReached').checked,
             evenBreath: of('evenBreath').checked,
             propsUsed: of('propsUsed')?.checked ?? false,

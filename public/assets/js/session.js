@@ -1,5 +1,6 @@
 // A guided session: one item after another, paced by time or breath, with a stop that is always in the
 // same place. Everything it needs came with the page, so it goes on without a network.
+import { settleFelt } from './felt.js';
 import { cueAt, paced } from './session-clock.js';
 import { askedOf, left as leftOver, queue, sendAll } from './log-queue.js';
 import { sideOf, written, writtenForm } from './session-log.js';
@@ -172,6 +173,7 @@ const finish = () => {
     find('run').hidden = true;
     find('finish').hidden = false;
     find('finish-items').replaceChildren(...writtenForm(items, done));
+    settleFelt(find('finish'));
     find('title').focus();
 };
 // On to the next that nothing has ended, from a place on.

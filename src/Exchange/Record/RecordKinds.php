@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\LabSetup;
@@ -40,6 +41,7 @@ final class RecordKinds
         'tests' => Test::class,
         'seen' => SeenRung::class,
         'pains' => PainSaid::class,
+        'felt' => FeltInRung::class,
         'checks' => RungCheck::class,
         'decisions' => Decision::class,
         'clearances' => Clearance::class,

@@ -21,6 +21,9 @@ final class CheckData
     #[Assert\Valid]
     public PainData $pain;
 
+    #[Assert\Valid]
+    public FeltData $felt;
+
     /** cm; null when nobody measured it */
     public ?float $height = null;
     /** @var list<string> ids of the rung's compensations */
@@ -34,5 +37,6 @@ final class CheckData
     public function __construct()
     {
         $this->pain = new PainData();
+        $this->felt = new FeltData();
     }
 }

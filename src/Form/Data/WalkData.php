@@ -17,6 +17,9 @@ final class WalkData
     #[Assert\Valid]
     public PainData $pain;
 
+    #[Assert\Valid]
+    public FeltData $felt;
+
     /** @var list<string> ids of the rung's compensations */
     public array $compensations = [];
 
@@ -31,6 +34,7 @@ final class WalkData
     public function __construct()
     {
         $this->pain = new PainData();
+        $this->felt = new FeltData();
     }
 
     #[Assert\Callback]
