@@ -92,7 +92,7 @@ final class FeltHistoryTest extends TestCase
         self::assertSame([true, false], $clean(self::felt('knee', 2, Side::Right)));
     }
 
-    /** Three clean sessions lead on, and so does having been seen clean; not while it is felt in the same wrong place. */
+    /** Three clean sessions lead on, and so does having been seen clean; not while a wrong place is felt again. */
     public function testTheSameWrongPlaceTwiceKeepsASideOnItsRungAndSaysSo(): void
     {
         $practised = [self::check(2), self::check(6), self::check(12)];

@@ -104,8 +104,8 @@ final class FeltTest extends TestCase
     public function testNobodyPassesARungThatIsFeltInTheSameWrongPlace(): void
     {
         $checks = [self::check(2), self::check(4), self::check(6)];
-        $passed = static fn (Felt ...$felt): array => Passes::of(['low', 'high'], $checks, [], [], [], self::day(20), [],
-            ['low' => self::onRung($felt)]);
+        $passed = static fn (Felt ...$felt): array => Passes::of(['low', 'high'], $checks, [], [], [],
+            self::day(20), [], ['low' => self::onRung($felt)]);
         self::assertSame(['low'], $passed(self::felt('low-back', 4), self::felt('outer-seat', 6)));
         self::assertSame([], $passed(self::felt('low-back', 4), self::felt('low-back', 6)));
         self::assertSame([], $passed(self::felt('low-back', 2), self::felt('low-back', 4)), 'Not asked since.');
@@ -125,7 +125,8 @@ final class FeltTest extends TestCase
             self::felt($place, 6)];
         self::assertSame([Step::MoveOn, 'move-on.clean'], $codes($practice(true, ...$days('outer-seat'))));
         self::assertSame([Step::Stay, 'stay.felt'], $codes($practice(true, ...$days('low-back'))));
-        self::assertSame('low-back', Decide::proposal($practice(true, ...$days('low-back')))->reasons[0]->numbers['felt']);
+        self::assertSame('low-back',
+            Decide::proposal($practice(true, ...$days('low-back')))->reasons[0]->numbers['felt']);
         self::assertSame([Step::MoveOn, 'move-on.clean', 'move-on.nothing-felt'],
             $codes($practice(true, ...$days('nothing'))));
         self::assertSame([Step::Stay, 'stay.gate', 'stay.nothing-felt'], $codes($practice(false, ...$days('nothing'))));
