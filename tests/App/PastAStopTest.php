@@ -42,6 +42,12 @@ final class PastAStopTest extends AppTestCase
                 yield "said in $said, then $past" => [$said, $past];
             }
         }
+        // That it was felt in the knee says as much, whatever was said of pain beside it.
+        foreach (['feltAtCheck', 'feltAtFaultyCheck', 'feltAtWalk', 'feltUntried', 'feltInLog'] as $said) {
+            foreach (['check', 'walk', 'log', 'plan', 'word', 'correction'] as $past) {
+                yield "$said, then $past" => [$said, $past];
+            }
+        }
     }
 
     #[DataProvider('scenarios')]
@@ -52,8 +58,8 @@ final class PastAStopTest extends AppTestCase
             'log', 'plan', 'word' => null,
             default => $this->form($past),
         };
-        $this->{$said}(['level' => '3', 'place' => 'knee', 'kind' => 'ache'], 'log' === $said ? null
-            : $this->form($said));
+        $this->{$said}(['level' => '3', 'place' => 'knee', 'kind' => 'ache'],
+            in_array($said, ['log', 'feltInLog'], true) ? null : $this->form($said));
         self::assertSame('held', $this->heldOn('left'), 'It holds.');
         match ($past) {
             'plan' => $this->replan(),
@@ -89,8 +95,8 @@ final class PastAStopTest extends AppTestCase
     private function form(string $of): Form
     {
         [$address, $button] = match ($of) {
-            'check', 'faultyCheck' => ["$this->home/ladder/half-lotus/check/left", 'Save and see what comes next'],
-            'walk' => ["$this->home/walk/half-lotus", 'Save and continue'],
+            'check', 'faultyCheck', 'feltAtCheck', 'feltAtFaultyCheck' => ["$this->home/ladder/half-lotus/check/left", 'Save and see what comes next'],
+            'walk', 'feltAtWalk', 'feltUntried' => ["$this->home/walk/half-lotus", 'Save and continue'],
             'screen' => ["/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}",
                 'Save and next person'],
             'questions' => ["$this->home/assessments/new", 'Show the tests'],
@@ -159,6 +165,41 @@ final class PastAStopTest extends AppTestCase
         $this->post($form, 'walk_form', ['seen' => '0' === $pain['level'] ? 'clean' : 'not-clean', 'pain' => $pain]);
     }
 
+    private const NO_PAIN = ['level' => '0', 'place' => 'none', 'kind' => 'ache'];
+    private const FELT = ['place' => 'knee', 'kind' => 'stretch'];
+
+    private function feltAtCheck(mixed $pain, Form $form): void
+    {
+        $this->post($form, 'check_form', ['pain' => self::NO_PAIN, 'felt' => self::FELT, 'holdReached' => '1',
+            'evenBreath' => '1', 'practisedOn' => date('Y-m-d')]);
+        self::assertResponseRedirects();
+    }
+
+    private function feltAtFaultyCheck(mixed $pain, Form $form): void
+    {
+        $this->post($form, 'check_form', ['pain' => self::NO_PAIN, 'felt' => self::FELT,
+            'practisedOn' => 'yesterday']);
+        self::assertResponseStatusCodeSame(422);
+    }
+
+    private function feltAtWalk(mixed $pain, Form $form): void
+    {
+        $this->post($form, 'walk_form', ['seen' => 'clean', 'pain' => self::NO_PAIN, 'felt' => self::FELT]);
+        self::assertResponseRedirects();
+    }
+
+    private function feltUntried(mixed $pain, Form $form): void
+    {
+        $this->post($form, 'walk_form', ['seen' => 'not-tried', 'pain' => self::NO_PAIN, 'felt' => self::FELT]);
+        self::assertResponseRedirects();
+    }
+
+    private function feltInLog(mixed $pain, ?Form $form): void
+    {
+        $this->log(self::NO_PAIN, $form, ['felt' => self::FELT]);
+        self::assertResponseIsSuccessful();
+    }
+
     /** @param array<string, string> $pain */
     private function screen(array $pain, Form $form): void
     {
@@ -173,8 +214,11 @@ final class PastAStopTest extends AppTestCase
         $this->post($form, 'before', ['consent' => '1', 'warm' => '1', 'pain' => $pain, 'side' => 'left']);
     }
 
-    /** @param array<string, string> $pain */
-    private function log(array $pain, ?Form $form): void
+    /**
+     * @param array<string, string> $pain
+     * @param array<string, mixed> $more
+     */
+    private function log(array $pain, ?Form $form, array $more = []): void
     {
         $plan = $this->em()->getRepository(PracticePlan::class)->findBy([], ['at' => 'DESC', 'id' => 'DESC'])[0];
         $items = array_values(array_filter($plan->plan['weeks'][0]['sessions'][0]['items'],
@@ -187,7 +231,7 @@ final class PastAStopTest extends AppTestCase
         $this->client->request('POST', "$this->home/plans/$plan->id/log",
             server: ['HTTP_X_TOKEN' => $token, 'CONTENT_TYPE' => 'application/json'],
             content: (string) json_encode(['id' => (string) Uuid::v7(), 'on' => date('Y-m-d'),
-                'items' => [$work + ['pain' => $said]]]));
+                'items' => [$work + ['pain' => $said] + $more]]));
     }
 
     private function replan(): void
