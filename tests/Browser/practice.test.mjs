@@ -320,3 +320,39 @@ test('what was refused for good is mended by its day, and its pain stays', async
     await page.locator('summary', { hasText: /^Practised$/ }).click();
     await page.getByText('as typed').waitFor();
 });
+
+test('where it was felt: two taps, a wrong place says what to change, and a knee holds', async () => {
+    teacher('felt@studio.example');
+    const page = await open(browser);
+    await signIn(page, 'felt@studio.example');
+    const home = await measured(page, 'Felt Person');
+    await page.goto(`${home}/walk/pigeon`);
+    const felt = page.getByRole('group', { name: 'Where was it felt?' });
+    const kinds = felt.getByRole('radiogroup', { name: 'What it was like' });
+    assert.equal(await kinds.isVisible(), false);
+    const seen = async (place) => {
+        await page.getByRole('radio', { name: /^Clean/ }).check();
+        await page.getByLabel('Pain, 0 to 10').selectOption('0');
+        await felt.getByRole('radio', { name: place, exact: true }).check();
+        await kinds.getByRole('radio', { name: 'stretch' }).check();
+    };
+    await seen('low back');
+    assert.match(await felt.getByRole('status').innerText(), /Come out/);
+    await check(page);
+    // By keys: on to what is felt nowhere, which asks for no more.
+    await felt.getByRole('radio', { name: 'low back', exact: true }).press('ArrowLeft');
+    await felt.getByRole('radio', { name: 'nothing', exact: true }).check();
+    assert.equal(await kinds.isVisible(), false);
+    await seen('low back');
+    await page.getByRole('button', { name: 'Save and continue' }).click();
+    await page.getByText('Felt in: low back.').waitFor();
+    await seen('knee');
+    await page.getByRole('button', { name: 'Save and continue' }).click();
+    await page.getByText('Felt in: knee. Stop.').waitFor();
+    await page.goto(home);
+    await page.getByText('Pain in or around a knee').first().waitFor();
+    await page.goto(`${home}/progress`);
+    await page.locator('summary', { hasText: 'Where it was felt' }).click();
+    await page.getByText('Pigeon, Lying figure four left: low back').waitFor();
+    await check(page);
+});

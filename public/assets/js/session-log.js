@@ -37,15 +37,28 @@ const painLine = ({ level }) => {
     return line;
 };
 
-// Where it was felt is asked of what is deep: of each try by itself.
-const feltOf = (figure, index) => {
-    const template = document.querySelector(`template[data-felt-of="${figure}"]`);
-    const box = template?.content.cloneNode(true).querySelector('[data-felt]');
-    for (const input of box?.querySelectorAll('input') ?? []) {
+// Where it was felt is asked of what is deep, once for each side, at its last turn.
+const isLastTurn = (items, done, index) => {
+    const { posture, rung, side } = items[index];
+    return ![...done.keys()].some(
+        (other) =>
+            other > index &&
+            items[other].posture === posture &&
+            items[other].rung === rung &&
+            items[other].side === side,
+    );
+};
+const feltOf = (items, done, index) => {
+    const template = document.querySelector(`template[data-felt-of="${items[index].figure}"]`);
+    const box = isLastTurn(items, done, index) && template?.content.cloneNode(true).querySelector('[data-felt]');
+    if (!box) {
+        return [];
+    }
+    for (const input of box.querySelectorAll('input')) {
         input.name = input.name.replace('felt', `felt-${index}`);
     }
-    box?.setAttribute('data-felt', String(index));
-    return box ? [box] : [];
+    box.setAttribute('data-felt', String(index));
+    return [box];
 };
 
 /** A group of fields for each item that was done, in the order of the session; done is by the item's place. */
@@ -66,7 +79,7 @@ export const writtenForm = (items, done) =>
                 tick(index, 'evenBreath', t('log.breath'), evenBreath),
                 ...(item.props.length > 0 ? [tick(index, 'propsUsed', t('log.props'), true)] : []),
                 ...item.compensations.map(({ id, text }) => tick(index, `compensation:${id}`, text, false)),
-                ...feltOf(item.figure, index),
+                ...feltOf(items, done, index),
                 words(index),
                 ...(pain ? [painLine(pain)] : []),
             );
