@@ -20,11 +20,13 @@ use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
 use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\Entry\GateAnswered;
+use LucidAscent\Core\History\Entry\PosesWanted;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestTaken;
 use LucidAscent\Core\History\Entry\WordsSaid;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\Felt;
@@ -107,6 +109,7 @@ final readonly class ReadHistory
                 false,
             ),
             felt: self::felt($history, $moment),
+            purposes: self::purposes($history, $moment),
         );
     }
 
@@ -339,6 +342,19 @@ final readonly class ReadHistory
             'left' => [...$shown['left'], ...$evidence['left']],
             'right' => [...$shown['right'], ...$evidence['right']],
         ];
+    }
+
+    /** @return array<string, Purpose> by posture, as it was said last */
+    private static function purposes(History $history, \DateTimeImmutable $moment): array
+    {
+        $newest = null;
+        foreach ($history->of(PosesWanted::class) as $one) {
+            if ($one->at <= $moment && (null === $newest || $one->at >= $newest->at)) {
+                $newest = $one;
+            }
+        }
+
+        return $newest->purposes ?? [];
     }
 
     /** @return list<Felt> */

@@ -117,7 +117,7 @@ final class Candidates
                         'ability' => $keystone->ability->value ?? '',
                         'side' => $keystone->side->value ?? '',
                     ]),
-                    Wish::Wanted => new Reason('plan.stage', Source::Computed, ['posture' => $id]),
+                    Wish::Wanted => self::wanted($id, $poses),
                     default => new Reason('plan.prepares', Source::Trade, ['postures' => $wanted]),
                 },
                 $leftOut,
@@ -217,6 +217,15 @@ final class Candidates
     public function whole(int $at): ?Candidate
     {
         return $this->read('whole', $this->whole, $at);
+    }
+
+    private static function wanted(string $id, ReadPoses $poses): Reason
+    {
+        $purpose = $poses->person->purposes[$id] ?? null;
+
+        return null === $purpose
+            ? new Reason('plan.stage', Source::Computed, ['posture' => $id])
+            : new Reason('plan.stage-for', Source::Computed, ['posture' => $id, 'purpose' => $purpose->value]);
     }
 
     /** @param \Generator<Candidate> $from */

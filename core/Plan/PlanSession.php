@@ -34,15 +34,17 @@ final class PlanSession
     /** @var array<string, Measure|null> by posture */
     private array $measures = [];
 
+    /** @param array<string, list<PracticeRung>> $ladders by posture */
     public function __construct(
         private readonly ReadPoses $poses,
         private readonly Candidates $candidates,
         private readonly GentleShapes $gentle,
         private readonly PlanRequest $request,
+        array $ladders,
     ) {
         $this->budget = new SessionBudget($request->minutes);
         $this->turns = new Turns($candidates);
-        $this->items = new WorkItems($poses, $request);
+        $this->items = new WorkItems($poses, $request, $ladders);
         $this->likeness = new Likeness();
         $this->worked = array_merge(
             ...array_map(

@@ -33,7 +33,7 @@ final readonly class Planner
     {
         $candidates = Candidates::of($wanted, $this->poses, $this->ladders, $request, $this->drills);
         $gentle = GentleShapes::of($this->poses, $this->ladders, $request);
-        $session = new PlanSession($this->poses, $candidates, $gentle, $request);
+        $session = new PlanSession($this->poses, $candidates, $gentle, $request, $this->ladders);
         // With fewer sessions in a week than wanted poses, themes go round from week to week.
         $aims = count(
             array_filter($candidates->list, static fn (Candidate $candidate): bool => $candidate->isWanted()),

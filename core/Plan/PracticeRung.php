@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Posture\RungDefinition;
 
 /** A rung as something to practise. */
@@ -12,8 +13,7 @@ final readonly class PracticeRung
 {
     /** The range of a rung in whatever school says nothing else. */
     public const ANY = '';
-    private const SHOW = 'show';
-    private const APART = ['rest', 'knee', self::SHOW];
+    private const APART = ['rest', Purpose::Knee->value, Purpose::Show->value];
     /** Degrees within which legs do the same, and an effort below which arms and back may make another shape of it. */
     private const ALIKE = 15.0;
     private const ASKS_LITTLE = 0.3;
@@ -81,9 +81,29 @@ final readonly class PracticeRung
         return !in_array($this->purpose, self::APART, true);
     }
 
+    /**
+     * The shapes of this rung for somebody who wants the pose for something: the rung and the forms for that take
+     * turns. For a knee's sake the forms that spare it are all; where nobody said what for, what is apart stays so.
+     *
+     * @return non-empty-list<self> the rung, or what stands for it, first
+     */
+    public function shapesFor(?Purpose $purpose): array
+    {
+        $forms = array_values(
+            array_filter(
+                $this->forms,
+                static fn (self $form): bool => null === $purpose
+                    ? $form->takesTurns()
+                    : $form->purpose === $purpose->value,
+            ),
+        );
+
+        return Purpose::Knee === $purpose && [] !== $forms ? $forms : [$this, ...$forms];
+    }
+
     public function isForShow(): bool
     {
-        return self::SHOW === $this->purpose;
+        return Purpose::Show->value === $this->purpose;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Plan;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 
@@ -25,10 +26,15 @@ final class Stage
         Equipment $equipment,
     ): ?PracticeRung {
         $now = $poses->of($posture, $side)->onLadder()->rung?->rung->id;
+        $purpose = $poses->person->purposes[$posture] ?? null;
         $found = null;
         foreach (null === $now ? [] : $ladders[$posture] as $rung) {
             $forms = array_filter($rung->forms, static fn (PracticeRung $form): bool => !$form->isForShow());
-            foreach ([$rung, ...$forms] as $shape) {
+            foreach ([...$rung->shapesFor($purpose), $rung, ...$forms] as $shape) {
+                // For a knee's sake nothing loaded takes the place of what spares it.
+                if (Purpose::Knee === $purpose && null !== $found && !$shape->rung->isForAnybody()) {
+                    continue;
+                }
                 if ($equipment->has($shape) && May::practise($poses, $posture, $shape->rung->id, $side)->isYes()) {
                     $found = $shape;
                     break;
@@ -90,6 +96,34 @@ final class Stage
         }
 
         return [];
+    }
+
+    /**
+     * The shapes that take turns on a rung: its own forms, or, where none of them is for what the pose is wanted for,
+     * those of the next rung below that has such.
+     *
+     * @param array<string, list<PracticeRung>> $ladders by posture
+     *
+     * @return non-empty-list<PracticeRung> the rung, or what stands for it, first
+     */
+    public static function shapes(PracticeRung $rung, ?Purpose $purpose, array $ladders): array
+    {
+        $shapes = $rung->shapesFor($purpose);
+        if (null === $purpose || [$rung] !== $shapes || '' !== $rung->beside) {
+            return $shapes;
+        }
+        $below = array_slice($ladders[$rung->posture], 0, self::place($rung, $ladders));
+        foreach (array_reverse($below) as $lower) {
+            $forms = array_filter(
+                $lower->forms,
+                static fn (PracticeRung $form): bool => $form->purpose === $purpose->value,
+            );
+            if ([] !== $forms) {
+                return [$rung, ...array_values($forms)];
+            }
+        }
+
+        return $shapes;
     }
 
     /**

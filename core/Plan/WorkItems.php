@@ -24,7 +24,7 @@ final class WorkItems
     /** @var array<string, int> sessions in which something was practised, logged ones among them, by key */
     private array $practised = [];
     /**
-     * @var array<string, non-empty-list<PracticeRung>> a rung and the forms that may be alternated with it, by posture,
+     * @var array<string, list<PracticeRung>> a rung and the forms that may be alternated with it, by posture,
      *     rung and side
      */
     private array $forms = [];
@@ -37,8 +37,12 @@ final class WorkItems
     private array $grown = [];
     private readonly bool $isPractised;
 
-    public function __construct(private readonly ReadPoses $poses, private readonly PlanRequest $request)
-    {
+    /** @param array<string, list<PracticeRung>> $ladders by posture */
+    public function __construct(
+        private readonly ReadPoses $poses,
+        private readonly PlanRequest $request,
+        private readonly array $ladders,
+    ) {
         $days = [];
         foreach ($poses->person->seen as $seen) {
             $days[$seen->posture][Day::of($seen->on)] =
@@ -83,7 +87,8 @@ final class WorkItems
     {
         $sessions = $this->practised[$candidate->key()] ?? 0;
         // Where forms take turns, it is another one by the session, and more of them are for later weeks.
-        $turn = $candidate->hasForms() ? $sessions % self::FORMS.' '.$this->weeksUntil($on) : '';
+        $isWantedFor = isset($this->poses->person->purposes[$candidate->posture]);
+        $turn = $candidate->hasForms() || $isWantedFor ? $sessions % self::FORMS.' '.$this->weeksUntil($on) : '';
 
         return $this->items[
             $candidate->key().' '.$dose->school.' '.(int) ($sessions < SideOrder::NEW).' '.$turn
@@ -144,19 +149,16 @@ final class WorkItems
         \DateTimeImmutable $on,
     ): PracticeRung {
         $key = $rung->posture.' '.$rung->rung->id.' '.($side->value ?? '');
-        $this->forms[$key] ??= [
-            $rung,
-            ...array_values(
-                array_filter(
-                    $rung->forms,
-                    fn (PracticeRung $form): bool => $form->takesTurns()
-                        && $form->stance === $rung->stance
+        $this->forms[$key] ??= array_values(
+            array_filter(
+                Stage::shapes($rung, $this->poses->person->purposes[$rung->posture] ?? null, $this->ladders),
+                fn (PracticeRung $form): bool => $form === $rung
+                    || ($form->stance === $rung->stance
                         && $form->rung->isForAnybody() === $rung->rung->isForAnybody()
                         && $this->request->equipment->has($form)
-                        && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes(),
-                ),
+                        && May::practise($this->poses, $form->posture, $form->rung->id, $side)->isYes()),
             ),
-        ];
+        );
 
         $forms = array_values(
             array_filter(
@@ -167,6 +169,6 @@ final class WorkItems
             ),
         );
 
-        return $forms[$sessions % count($forms)];
+        return [] === $forms ? $rung : $forms[$sessions % count($forms)];
     }
 }

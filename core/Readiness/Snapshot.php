@@ -11,6 +11,7 @@ use LucidAscent\Core\Caution\EvidenceCutOff;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\LegChain\Ability;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Practice\Decided;
@@ -48,6 +49,7 @@ final class Snapshot
      * @param (\Closure(\DateTimeImmutable): ?self)|null $before the same person as known just before a moment; null
      *     where nothing is known of it
      * @param list<Felt> $felt where shapes were felt
+     * @param array<string, Purpose> $purposes what poses are wanted for, by posture
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -63,6 +65,7 @@ final class Snapshot
         ?Legs $legs = null,
         private readonly ?\Closure $before = null,
         private readonly array $felt = [],
+        public readonly array $purposes = [],
     ) {
         $this->legs = $legs ?? new Legs();
     }
@@ -381,6 +384,7 @@ final class Snapshot
             $this->legs,
             $this->before,
             $this->felt,
+            $this->purposes,
         );
     }
 

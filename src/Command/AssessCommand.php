@@ -39,6 +39,9 @@ final class AssessCommand extends DocumentCommand
                              {"event":"clearance","clears":["events[0]"],"by":"teacher","name":"Ilka",
                              "asked":true,"allows":"all","on":"2026-03-05"}]}
 
+                "purposes" says what a wanted pose is for: {"pigeon":"front-of-hip"}; one of back-of-hip, front-of-hip,
+                sitting, bind, knee (for its sake) and show.
+
                 A whole record, as ascent:export prints it, is answered as the pages answer of that person today.
 
 

@@ -23,6 +23,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Ending;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\History\StandingTests;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Route\NextReading;
 use LucidAscent\Core\Route\ProposedTest;
 use Symfony\Component\Form\FormError;
@@ -65,6 +66,7 @@ final class AssessmentController extends TeacherController
                 'entry' => (string) Uuid::v7(),
                 'poses' => $this->poses(),
                 'wanted' => $earlier->wanted ?? [],
+                'purposes' => $earlier?->purposes() ?? [],
                 'cautions' => $this->cautions(),
                 'screenings' => $this->catalogue->screenings(),
                 'note' => $earlier->note ?? '',
@@ -194,6 +196,13 @@ final class AssessmentController extends TeacherController
                 $pain->place,
                 $pain->kind,
                 AsksOfWords::isRead($form),
+                array_map(
+                    static fn (Purpose $purpose): string => $purpose->value,
+                    array_filter(
+                        (array) $form->get('purposes')->getData(),
+                        static fn (mixed $one): bool => $one instanceof Purpose,
+                    ),
+                ),
             ),
         );
 

@@ -82,6 +82,7 @@ final class LadderController extends TeacherController
             ),
             'sides' => $sides,
             'body' => $poses->person->proportions,
+            'purpose' => $poses->person->purposes[$posture] ?? null,
             'heights' => $heights,
             'undecided' => array_filter($undecided),
             'wanted' => $this->wanted->of($practitioner),

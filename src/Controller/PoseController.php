@@ -6,6 +6,7 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Catalogue\PosePurpose;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Json\Day;
 use LucidAscent\App\PageCache\CachedPage;
@@ -20,6 +21,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Plan\Remedy;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Readiness\Asymmetry;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\PoseReading;
@@ -44,6 +46,7 @@ final class PoseController extends TeacherController
         private readonly AssessmentRecords $assessments,
         private readonly ReadPerson $person,
         private readonly Catalogue $catalogue,
+        private readonly PosePurpose $purposes,
         private readonly Wanted $wanted,
     ) {
     }
@@ -96,6 +99,8 @@ final class PoseController extends TeacherController
                 'left' => $recorded->of($pose, Side::Left)->state(),
                 'right' => $recorded->of($pose, Side::Right)->state(),
             ],
+            'purpose' => $poses->person->purposes[$pose] ?? null,
+            'closer' => $this->closer($pose, $poses->person->purposes[$pose] ?? null),
             'supposed' => $supposed,
             'typed' => $request->query->all('if'),
             'refused' => $refused,
@@ -103,6 +108,17 @@ final class PoseController extends TeacherController
             'poses' => $this->catalogue->postures(),
             'tests' => $this->catalogue->tests(),
         ]);
+    }
+
+    /** @return list<string> names of postures that serve a purpose better; none where this one does */
+    private function closer(string $pose, ?Purpose $purpose): array
+    {
+        return null === $purpose || $this->purposes->serves($pose, $purpose)
+            ? []
+            : array_map(
+                fn (string $id): string => $this->catalogue->postures()[$id]->name ?? $id,
+                $this->purposes->serving($purpose),
+            );
     }
 
     #[Route('/practitioners/{id}/route', 'route', methods: ['GET'])]

@@ -9,6 +9,7 @@ use LucidAscent\App\Database\MomentType;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Posture\Purpose;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -52,7 +53,21 @@ class Assessment
         /** The teacher's word that nothing of the note hurts or is the matter; null where it was not asked or given. */
         #[ORM\Column(nullable: true)]
         public readonly ?bool $noteRead = null,
+        /** @var array<string, string>|null what a wanted pose is for, by its id */
+        #[ORM\Column(nullable: true)]
+        public readonly ?array $purposes = null,
     ) {
+    }
+
+    /** @return array<string, Purpose> what the wanted poses are for, as far as it was said and can be read */
+    public function purposes(): array
+    {
+        return array_filter(
+            array_map(
+                Purpose::tryFrom(...),
+                array_intersect_key($this->purposes ?? [], array_flip($this->wanted)),
+            ),
+        );
     }
 
     /** What hurt before anything was done. */

@@ -36,6 +36,7 @@ final readonly class EventList
         'body',
         'tests',
         'wanted',
+        'purposes',
         'conditions',
         'events',
         'seen',

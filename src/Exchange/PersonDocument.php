@@ -17,9 +17,11 @@ use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\History\Entry\GateAnswered;
+use LucidAscent\Core\History\Entry\PosesWanted;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\ReadHistory;
+use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Testing\ToolErrors;
 use Psr\Clock\ClockInterface;
@@ -66,7 +68,15 @@ final readonly class PersonDocument
         $ever = new \DateTimeImmutable('@0');
         $body = new BodyMeasured('body', $ever, $ever, '', $proportions);
         $history = new History(
-            [$body, ...$events, ...$tests->entries, ...$seen, ...$gates, ...$logs->entries],
+            [
+                $body,
+                $this->purposes($document, $on, $unread),
+                ...$events,
+                ...$tests->entries,
+                ...$seen,
+                ...$gates,
+                ...$logs->entries,
+            ],
             ToolErrors::usual(),
         );
         // Whatever the document says was known by the end of its day.
@@ -80,6 +90,31 @@ final readonly class PersonDocument
             $known,
             [...$unread, ...$unreadSeen, ...$unreadGates, ...$logs->unread],
         );
+    }
+
+    /**
+     * What the wanted poses are for: {"pigeon": "back-of-hip"}.
+     *
+     * @param list<array<string, mixed>> $unread
+     */
+    private function purposes(Fields $document, \DateTimeImmutable $on, array &$unread): PosesWanted
+    {
+        $purposes = [];
+        $raw = $document->raw('purposes');
+        foreach (is_array($raw) ? $raw : [] as $pose => $purpose) {
+            $known = is_string($purpose) ? Purpose::tryFrom($purpose) : null;
+            if (null !== $known) {
+                $purposes[(string) $pose] = $known;
+            } else {
+                $unread[] = [
+                    'purpose' => (string) $pose,
+                    'code' => 'unknown-purpose',
+                    'because' => sprintf('There is no such purpose of "%s".', $pose),
+                ];
+            }
+        }
+
+        return new PosesWanted('wanted', $on, $on, '', $purposes);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\PainData;
 use LucidAscent\App\Form\Type\PainType;
+use LucidAscent\App\Form\Type\PurposesType;
 use LucidAscent\Core\Caution\Load;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
@@ -43,6 +44,7 @@ final class BeforeForm extends AbstractType
                     'data' => $options['wanted'],
                 ] + $many,
             )
+            ->add('purposes', PurposesType::class, ['poses' => $options['poses'], 'data' => $options['purposes']])
             ->add('consent', CheckboxType::class, [
                 'label' => 'before.consent',
                 'required' => false,
@@ -138,6 +140,7 @@ final class BeforeForm extends AbstractType
             'entry' => '',
             'poses' => [],
             'wanted' => [],
+            'purposes' => [],
             'cautions' => [],
             'screenings' => [],
             'note' => '',

@@ -33,6 +33,7 @@ use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
 use LucidAscent\Core\History\Entry\FeltSaid;
+use LucidAscent\Core\History\Entry\PosesWanted;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestCorrected;
 use LucidAscent\Core\History\Entry\TestTaken;
@@ -297,6 +298,15 @@ final readonly class PersonHistory
         }
         foreach ($this->assessments->assessments($practitioner) as $assessment) {
             array_push($entries, ...$this->ofAssessment($assessment));
+            if ([] !== $assessment->wanted) {
+                $entries[] = new PosesWanted(
+                    "wanted:$assessment->id",
+                    $assessment->at,
+                    $local($assessment->at),
+                    (string) $assessment->by->id,
+                    $assessment->purposes(),
+                );
+            }
         }
 
         return [

@@ -13,6 +13,7 @@ use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Instead;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stage;
+use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 
@@ -118,7 +119,9 @@ final readonly class ClassSheet
                     ];
                     continue;
                 }
-                $place = (int) array_search($rung->rung->id, $ladder, true);
+                $besides = $this->catalogue->postures()[$posture]->besides($rung->rung->id);
+                // A form stands beside its rung, and is another shape.
+                $place = sprintf('%03d %s', (int) array_search($besides, $ladder, true), $rung->rung->id);
                 $rungs[$place] ??= ['rung' => $rung, 'people' => []];
                 $rungs[$place]['people'][] = [
                     'id' => (string) $person->id,
@@ -126,6 +129,7 @@ final readonly class ClassSheet
                     'side' => $side,
                     'prop' => $prop,
                     'cautions' => $cautions,
+                    'forms' => $this->forms($rung, $side, $poses),
                 ];
             }
         }
@@ -160,6 +164,25 @@ final readonly class ClassSheet
         }
 
         return $sides['left'] === $sides['right'] ? ['both' => $sides['left']] : $sides;
+    }
+
+    /**
+     * The forms of a rung that serve what this person wants the posture for, as far as they may be practised.
+     *
+     * @return list<string> names
+     */
+    private function forms(PracticeRung $rung, string $side, ReadPoses $poses): array
+    {
+        $purpose = $poses->person->purposes[$rung->posture] ?? null;
+        $forms = null === $purpose
+            ? []
+            : array_filter(
+                Stage::shapes($rung, $purpose, $this->catalogue->practiceRungs()),
+                static fn (PracticeRung $form): bool => $form !== $rung
+                    && May::practise($poses, $form->posture, $form->rung->id, Side::tryFrom($side))->isYes(),
+            );
+
+        return array_values(array_map(static fn (PracticeRung $form): string => $form->rung->name, $forms));
     }
 
     /** @return list<string> how this person does it otherwise */

@@ -22,6 +22,7 @@ final readonly class ReasonText
         'ability' => 'component.',
         'remedy' => 'remedy.',
         'props' => 'equipment.',
+        'purpose' => 'purpose.',
     ];
 
     private const ENTRIES = [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Twig;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Catalogue\PosePurpose;
 use LucidAscent\App\Figure\FigurePictures;
 use LucidAscent\App\Text\FeltText;
 use LucidAscent\App\Text\HoldText;
@@ -19,6 +20,7 @@ final class CatalogueExtension extends AbstractExtension
         private readonly FigurePictures $pictures,
         private readonly HoldText $holds,
         private readonly FeltText $felt,
+        private readonly PosePurpose $purposes,
     ) {
     }
 
@@ -32,6 +34,7 @@ final class CatalogueExtension extends AbstractExtension
                     null,
             ),
             new TwigFunction('hold_text', $this->holds->of(...)),
+            new TwigFunction('is_for_show', $this->purposes->isForShow(...)),
             new TwigFunction('felt_name', $this->felt->name(...)),
             new TwigFunction('felt_right', $this->felt->right(...)),
             new TwigFunction('felt_means', $this->felt->means(...)),

@@ -79,7 +79,8 @@ final class FeltTest extends AppTestCase
     {
         foreach ([6, 3, 1] as $ago) {
             $on = new \DateTimeImmutable("-$ago days midnight");
-            $this->em()->persist(new RungCheck(Uuid::v7(), $this->person, $this->teacher, 'cat-stretch', Side::Left, 'breath',
+            $this->em()->persist(new RungCheck(Uuid::v7(), $this->person, $this->teacher, 'cat-stretch', Side::Left,
+                'breath',
                 $on, $on, null, true, true, 0, PainPlace::None, PainKind::Ache, [], false, ''));
         }
         $this->em()->flush();
@@ -199,7 +200,8 @@ final class FeltTest extends AppTestCase
     private function felt(string $place, int $ago): void
     {
         $on = new \DateTimeImmutable("-$ago days midnight");
-        $this->em()->persist(new FeltInRung(Uuid::v7(), $this->person, $this->teacher, $on, $on, 'cat-stretch', 'breath',
+        $this->em()->persist(new FeltInRung(Uuid::v7(), $this->person, $this->teacher, $on, $on, 'cat-stretch',
+            'breath',
             Side::Left, $place, PainKind::Stretch, 'check'));
         $this->em()->flush();
     }

@@ -95,7 +95,8 @@ final class PastAStopTest extends AppTestCase
     private function form(string $of): Form
     {
         [$address, $button] = match ($of) {
-            'check', 'faultyCheck', 'feltAtCheck', 'feltAtFaultyCheck' => ["$this->home/ladder/half-lotus/check/left", 'Save and see what comes next'],
+            'check', 'faultyCheck', 'feltAtCheck', 'feltAtFaultyCheck' => [
+                "$this->home/ladder/half-lotus/check/left", 'Save and see what comes next'],
             'walk', 'feltAtWalk', 'feltUntried' => ["$this->home/walk/half-lotus", 'Save and continue'],
             'screen' => ["/screen/{$this->practitioner->id}?people[]={$this->practitioner->id}",
                 'Save and next person'],
