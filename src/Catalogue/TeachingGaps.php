@@ -48,7 +48,8 @@ final readonly class TeachingGaps
                 }
             }
             foreach (Shapes::of($posture) as $at => $rung) {
-                foreach (self::ofRung($rung) + self::ofStance($posture, $rung) as $place => $message) {
+                $missing = self::ofRung($rung) + self::ofStance($posture, $rung) + self::ofWays($posture, $rung);
+                foreach ($missing as $place => $message) {
                     $gaps[] = $fault($id, "$at/$place", $message);
                 }
                 foreach (array_intersect($rung['felt'] ?? [], $never) as $place) {
@@ -121,6 +122,30 @@ final readonly class TeachingGaps
         }
 
         return $gaps;
+    }
+
+    /**
+     * How one gets into what loads, where the arms go, and the other leg of what is done on one side.
+     *
+     * @param array<string, mixed> $posture
+     * @param array<string, mixed> $rung
+     *
+     * @return array<string, string> what is missing, by its place
+     */
+    private static function ofWays(array $posture, array $rung): array
+    {
+        if (true === ($rung['gentle'] ?? false)) {
+            return [];
+        }
+        $isBoth = 'both' === ($rung['sides'] ?? ($posture['sides'] ?? ''));
+
+        return array_diff_key(
+            [
+                'ways_in' => 'says not how one gets into it.',
+                'arms' => 'says not where the arms go.',
+            ] + ($isBoth ? [] : ['other_leg_place' => 'says not where the other leg goes.']),
+            $rung,
+        );
     }
 
     /**

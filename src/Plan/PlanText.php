@@ -151,12 +151,29 @@ final readonly class PlanText
             'way' => $rung['schools'][$session->dose->school ?? ''] ?? '',
             'fault' => $rung['fault'] ?? null,
             'wayOut' => $rung['way_out'] ?? '',
+            ...null === $item->drill ? self::waysIn($rung ?? []) : [],
             // Press for so much of each repetition, and yield for the rest of it.
             'press' => $isPressed ? HoldRange::PRESS / HoldRange::PRESS_AND_YIELD : 0.0,
             'compensations' => array_map(
                 static fn (array $one): array => ['id' => $one['id'], 'text' => $one['text']],
                 $rung['compensations'] ?? [],
             ),
+        ];
+    }
+
+    /**
+     * How one gets into a rung, and where the other leg and the arms go.
+     *
+     * @param array<string, mixed> $rung
+     *
+     * @return array{waysIn: list<string>, otherLeg: string, arms: string}
+     */
+    private static function waysIn(array $rung): array
+    {
+        return [
+            'waysIn' => $rung['ways_in'] ?? [],
+            'otherLeg' => $rung['other_leg_place'] ?? '',
+            'arms' => $rung['arms'] ?? '',
         ];
     }
 

@@ -33,6 +33,10 @@ final class CatalogueExtension extends AbstractExtension
                 fn (string $posture, string $rung): ?string => $this->catalogue->named("$posture/$rung")['name'] ??
                     null,
             ),
+            new TwigFunction(
+                'rung_texts',
+                fn (string $posture, string $rung): array => $this->catalogue->named("$posture/$rung") ?? [],
+            ),
             new TwigFunction('hold_text', $this->holds->of(...)),
             new TwigFunction('is_for_show', $this->purposes->isForShow(...)),
             new TwigFunction('felt_name', $this->felt->name(...)),

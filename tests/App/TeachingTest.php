@@ -91,6 +91,10 @@ final class TeachingTest extends TestCase
         yield 'a rule for another place' => [['rung' => ['demand' => $pigeon,
             'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.', 'rule' => 'knee-gap']]]],
             'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
+        foreach (['ways_in' => 'how one gets into it', 'arms' => 'where the arms go',
+            'other_leg_place' => 'where the other leg goes'] as $of => $what) {
+            yield "deep, and no $of" => [['rung' => ['gentle' => false]], "pigeon rungs/0/$of says not $what."];
+        }
         yield 'no level' => [['level' => null], 'pigeon id says nothing of its level.'];
     }
 

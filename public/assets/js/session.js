@@ -104,6 +104,18 @@ const figureOf = (index) => {
     const template = root.querySelector(`template[data-figure-of="${items[index]?.figure ?? ''}"]`);
     return template ? [template.content.cloneNode(true)] : [];
 };
+// How to get into something, and where the other leg and the arms go: before the first time of it.
+const waysInto = (index) => {
+    const { posture, rung, drill, waysIn, otherLeg, arms } = items[index];
+    const first = items.findIndex((one) => one.posture === posture && one.rung === rung && !one.drill);
+    return drill || first !== index
+        ? []
+        : [
+              waysIn?.length > 0 && t('session.in', { what: waysIn.join(' ') }),
+              otherLeg && t('session.other_leg', { what: otherLeg }),
+              arms && t('session.arms', { what: arms }),
+          ].filter(Boolean);
+};
 const show = (index) => {
     at = index;
     const item = items[at];
@@ -121,7 +133,7 @@ const show = (index) => {
         .map(({ what, height }) => (height ? `${what}, ${height.toFixed(1)} cm` : what))
         .join(' · ');
     find('steps').replaceChildren(
-        ...item.position.map((line) => {
+        ...[...item.position, ...waysInto(index)].map((line) => {
             const li = document.createElement('li');
             li.textContent = line;
             return li;
