@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Log\SessionLogs;
+use LucidAscent\App\Person\DayAfter;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Plan\PlannedRungs;
@@ -69,7 +70,7 @@ final class PractitionerPageController extends AbstractController
             $this->pages->page($practitioner) + [
                 'token' => $this->door->token($request),
                 'languages' => $this->languages->all(),
-                'said' => in_array($said, ['words', 'sat', 'session', 'test'], true) ? $said : '',
+                'said' => in_array($said, ['words', 'sat', 'session', 'test', 'after'], true) ? $said : '',
             ] +
                 $this->device($request),
         );
@@ -168,6 +169,27 @@ final class PractitionerPageController extends AbstractController
         $this->records->add($practitioner);
 
         return $this->redirectToRoute('own');
+    }
+
+    /** A day after practice nothing hurts. */
+    #[Route('/own/after', 'own_after', methods: ['POST'])]
+    public function after(Request $request, DayAfter $dayAfter): Response
+    {
+        $practitioner = $this->changed($request);
+        if (!$practitioner instanceof Practitioner) {
+            return $practitioner;
+        }
+        $asked = $dayAfter->of($practitioner);
+        // From a page of another day it is an answer to another question.
+        $isThis = null !== $asked && Day::of($asked['on']) === $request->request->getString('on');
+        $note = $isThis ? $dayAfter->nothing($practitioner, $asked['on']) : null;
+        if (null !== $note) {
+            $this->records->addOnce(
+                new FromPractitioner($note->id, $practitioner, $note->at, FromPractitioner::CHECK),
+            );
+        }
+
+        return $this->redirectToRoute('own', $isThis ? ['said' => 'after'] : []);
     }
 
     #[Route('/own/words', 'own_words', methods: ['POST'])]

@@ -24,6 +24,8 @@ class PractitionerNote
     public const SAT = 'sat';
     /** Came to a class; the text is the name of it. */
     public const CLASS_ATTENDED = 'class';
+    /** Asked a day after practice, nothing hurt; the text is the day of practice. */
+    public const DAY_AFTER = 'after';
 
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]

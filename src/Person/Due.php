@@ -10,6 +10,7 @@ use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\Core\Calendar\Cycle;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Route\NextReading;
 use Psr\Clock\ClockInterface;
@@ -22,13 +23,14 @@ final readonly class Due
         private Wanted $wanted,
         private ReadPerson $person,
         private StoredPlans $plans,
+        private DayAfter $dayAfter,
         private ClockInterface $clock,
     ) {
     }
 
     /**
      * @return array{held: list<Hold>, measure: bool, next: NextReading|null, retest: int|null, session: array{int,
-     *     int}|null, plan: string|null}
+     *     int}|null, plan: string|null, after: array{on: \DateTimeImmutable, places: list<PainPlace>}|null}
      */
     public function of(Practitioner $practitioner, ?ReadPoses $poses): array
     {
@@ -38,15 +40,16 @@ final readonly class Due
     }
 
     /**
-     * How much somebody needs the teacher: what is held goes before a session today, a body to measure and tests that
-     * are old.
+     * How much somebody needs the teacher: what is held goes before how the knee is after practice, a session today, a
+     * body to measure and tests that are old.
      */
     public function urgency(Practitioner $practitioner): int
     {
         $waits = $this->waits($practitioner, $this->person->now($practitioner));
 
         return match (true) {
-            [] !== $waits['held'] => 4,
+            [] !== $waits['held'] => 5,
+            null !== $waits['after'] => 4,
             null !== $waits['session'] => 3,
             $waits['measure'] => 2,
             null !== $waits['retest'] => 1,
@@ -56,7 +59,7 @@ final readonly class Due
 
     /**
      * @return array{held: list<Hold>, measure: bool, retest: int|null, session: array{int, int}|null,
-     *     plan: string|null}
+     *     plan: string|null, after: array{on: \DateTimeImmutable, places: list<PainPlace>}|null}
      */
     private function waits(Practitioner $practitioner, ?ReadPoses $poses): array
     {
@@ -72,6 +75,7 @@ final readonly class Due
             'measure' => null === $poses,
             'retest' => null !== $age && $age >= Cycle::DAYS ? $age : null,
             'session' => $session,
+            'after' => $this->dayAfter->of($practitioner),
             'plan' => null === $plan ? null : (string) $plan->id,
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Person\DayAfter;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\AccessRecords;
@@ -36,6 +37,7 @@ final readonly class PractitionerPages
         private StoredPlans $plans,
         private OutcomeRows $progress,
         private HomeMeasures $measures,
+        private DayAfter $dayAfter,
         private UrlGeneratorInterface $addresses,
         private ClockInterface $clock,
     ) {
@@ -64,6 +66,7 @@ final readonly class PractitionerPages
             ),
             'movement' => $this->progress->movement($practitioner),
             'measures' => $this->measures->offered($practitioner),
+            'after' => $this->dayAfter->of($practitioner),
         ];
     }
 

@@ -106,7 +106,7 @@ final readonly class AboutPerson
                 $this->em->getClassMetadata($class)->getTableName().
                 match ($class) {
                     Test::class => ' WHERE practitioner_id = :p AND hurts = 1',
-                    PractitionerNote::class => " WHERE practitioner_id = :p AND kind IN ('words', 'teacher', 'class')",
+                    PractitionerNote::class => " WHERE practitioner_id = :p AND kind IN ('words', 'teacher', 'class', 'after')",
                     SeenByTeacher::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                     PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                     ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',

@@ -154,6 +154,12 @@ final class Records
         return $this->notes($practitioner, [PractitionerNote::CLASS_ATTENDED]);
     }
 
+    /** @return list<PractitionerNote> that nothing hurt a day after practice, the latest first */
+    public function daysAfter(Practitioner $practitioner): array
+    {
+        return $this->notes($practitioner, [PractitionerNote::DAY_AFTER]);
+    }
+
     /**
      * @param list<string> $kinds
      *

@@ -18,8 +18,11 @@ use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
+use LucidAscent\Core\Caution\PainKind;
+use LucidAscent\Core\Caution\PainPlace;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\DomCrawler\Field\ChoiceFormField;
@@ -533,6 +536,30 @@ final class OwnPageTest extends AppTestCase
     /** @var array<string, array<mixed>> cookies of each device */
     private array $jars = [];
     private string $now = 'teacher';
+
+    public function testADayAfterPracticeItAsksOnceHowTheKneeIs(): void
+    {
+        $yesterday = new \DateTimeImmutable('yesterday');
+        $this->em()->persist(new RungCheck(Uuid::v7(), $this->practitioner, $this->practitioner->teacher, 'half-lotus',
+            Side::Left, 'lying-knee-drops', $yesterday, $yesterday, null, true, true, 2, PainPlace::Groin,
+            PainKind::Ache, [], false, ''));
+        $this->em()->flush();
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        self::assertSelectorTextContains('.own-after', 'How is your knee? And this: groin crease?');
+        $form = $this->client->getCrawler()->selectButton('Nothing hurts')->form();
+        // A page that was left open since another day answers another question.
+        $this->client->request('POST', '/own/after', ['on' => '2026-01-01'] + $form->getPhpValues());
+        self::assertSame(0, $this->howMany(PractitionerNote::class));
+        $this->client->submit($form);
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('[role=status]', 'Thank you.');
+        self::assertSelectorNotExists('.own-after');
+        $this->client->submit($form);
+        self::assertSame([1, 1], [$this->howMany(PractitionerNote::class), $this->howMany(FromPractitioner::class)]);
+        $this->client->request('POST', '/own/after', ['_token' => 'another'] + $form->getPhpValues());
+        self::assertResponseStatusCodeSame(403);
+    }
 
     private function device(): string
     {
