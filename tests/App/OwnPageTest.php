@@ -553,7 +553,7 @@ final class OwnPageTest extends AppTestCase
         self::assertSame(0, $this->howMany(PractitionerNote::class));
         $this->client->submit($form);
         $this->client->followRedirect();
-        self::assertSelectorTextContains('[role=status]', 'Thank you.');
+        self::assertSelectorTextContains('p.note[role=status]', 'Thank you.');
         self::assertSelectorNotExists('.own-after');
         $this->client->submit($form);
         self::assertSame([1, 1], [$this->howMany(PractitionerNote::class), $this->howMany(FromPractitioner::class)]);
