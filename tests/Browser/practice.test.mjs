@@ -328,7 +328,7 @@ test('where it was felt: two taps, a wrong place says what to change, and a knee
     const home = await measured(page, 'Felt Person');
     await page.goto(`${home}/walk/pigeon`);
     const felt = page.getByRole('group', { name: 'Where was it felt?' });
-    const kinds = felt.getByRole('radiogroup', { name: 'What it was like' });
+    const kinds = felt.getByRole('radiogroup', { name: 'Kind of feeling' });
     assert.equal(await kinds.isVisible(), false);
     const seen = async (place) => {
         await page.getByRole('radio', { name: /^Clean/ }).check();
