@@ -18,6 +18,7 @@ use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
+use LucidAscent\Core\History\Entry\DoneElsewhere;
 use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\Entry\GateAnswered;
 use LucidAscent\Core\History\Entry\PosesWanted;
@@ -29,6 +30,7 @@ use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\Elsewhere;
 use LucidAscent\Core\Practice\Felt;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
@@ -110,6 +112,7 @@ final readonly class ReadHistory
             ),
             felt: self::felt($history, $moment),
             purposes: self::purposes($history, $moment),
+            elsewhere: self::elsewhere($history, $moment),
         );
     }
 
@@ -342,6 +345,17 @@ final readonly class ReadHistory
             'left' => [...$shown['left'], ...$evidence['left']],
             'right' => [...$shown['right'], ...$evidence['right']],
         ];
+    }
+
+    /** @return list<Elsewhere> what was told of it by then */
+    private static function elsewhere(History $history, \DateTimeImmutable $moment): array
+    {
+        $told = array_filter(
+            $history->of(DoneElsewhere::class),
+            static fn (DoneElsewhere $one): bool => $one->at <= $moment,
+        );
+
+        return array_values(array_map(static fn (DoneElsewhere $one): Elsewhere => $one->what, $told));
     }
 
     /** @return array<string, Purpose> by posture, as it was said last */

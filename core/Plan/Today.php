@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Core\Plan;
 
+use LucidAscent\Core\Practice\Elsewhere;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 
@@ -30,10 +31,14 @@ final readonly class Today
     public static function of(PlannedSession $session, ?ReadPoses $poses): self
     {
         $session = self::keepingShort($session, $poses);
+        $near = Elsewhere::tooNear($poses->person->elsewhere ?? [], $session->on, $session->dose->daysApart ?? 1);
         $left = $out = [];
         $hasWork = false;
         foreach ($session->items as $i => $item) {
             $may = self::may($item, $poses);
+            if (null !== $near && $may->isYes() && $item->isWork() && !$item->rung->rung->isForAnybody()) {
+                $may = May::tooSoonAfter($near, $session->on, $session->dose->daysApart ?? 1);
+            }
             $isOut = !$may->isYes() || (Phase::Counter === $item->phase && !$hasWork);
             $isOut ? ($out[$i] = $may->isYes() ? null : $may) : ($left[$i] = $item);
             $hasWork = match ($item->phase) {
@@ -56,17 +61,18 @@ final readonly class Today
         return new self($session->doing(array_values($left)), $out, array_keys($left));
     }
 
-    /** The same with holds of today alone, and nothing taken out. */
+    /** The same with holds of today alone, and after much elsewhere; nothing is taken out. */
     public static function keepingShort(PlannedSession $session, ?ReadPoses $poses): PlannedSession
     {
         if (null === $poses || null === $session->dose) {
             return $session;
         }
+        $isMuch = Elsewhere::isMuch($poses->person->elsewhere, $session->on);
 
         return $session->doing(
             array_map(
                 static fn (PlannedItem $item): PlannedItem => $item->isWork()
-                && $poses->person->holds->keepsShort($item->rung->rung->work, $item->side)
+                && ($isMuch || $poses->person->holds->keepsShort($item->rung->rung->work, $item->side))
                     ? $item->begun($session->dose)
                     : $item,
                 $session->items,

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Caution\Work;
+use LucidAscent\Core\Practice\Elsewhere;
 use LucidAscent\Core\Reason\Reason;
 use LucidAscent\Core\Reason\Source;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -45,6 +47,19 @@ final readonly class May
     public static function unmeasured(): self
     {
         return new self([new Reason('bar.unmeasured', Source::Own)]);
+    }
+
+    /** Deep work, so soon after such work elsewhere. */
+    public static function tooSoonAfter(Elsewhere $elsewhere, \DateTimeImmutable $day, int $daysApart): self
+    {
+        return new self([
+            new Reason('bar.elsewhere', Source::Trade, [
+                'elsewhere' => $elsewhere->kind->value,
+                'minutes' => $elsewhere->minutes,
+                'ago' => Day::between($elsewhere->on, $day),
+                'days' => $daysApart,
+            ]),
+        ]);
     }
 
     /**

@@ -15,6 +15,7 @@ use LucidAscent\Core\Posture\Purpose;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\ClosedTime;
 use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\Elsewhere;
 use LucidAscent\Core\Practice\Felt;
 use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Practice\Passes;
@@ -50,6 +51,7 @@ final class Snapshot
      *     where nothing is known of it
      * @param list<Felt> $felt where shapes were felt
      * @param array<string, Purpose> $purposes what poses are wanted for, by posture
+     * @param list<Elsewhere> $elsewhere what was done elsewhere
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -66,6 +68,7 @@ final class Snapshot
         private readonly ?\Closure $before = null,
         private readonly array $felt = [],
         public readonly array $purposes = [],
+        public readonly array $elsewhere = [],
     ) {
         $this->legs = $legs ?? new Legs();
     }
@@ -385,6 +388,7 @@ final class Snapshot
             $this->before,
             $this->felt,
             $this->purposes,
+            $this->elsewhere,
         );
     }
 

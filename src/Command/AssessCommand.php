@@ -40,7 +40,9 @@ final class AssessCommand extends DocumentCommand
                              "asked":true,"allows":"all","on":"2026-03-05"}]}
 
                 "purposes" says what a wanted pose is for: {"pigeon":"front-of-hip"}; one of back-of-hip, front-of-hip,
-                sitting, bind, knee (for its sake) and show.
+                sitting, bind, knee (for its sake) and show. "elsewhere" is what else is done:
+                [{"kind":"lesson","minutes":75,"on":"2026-03-08"}], kind: lesson, teaching, running, cycling, climbing,
+                strength or other.
 
                 A whole record, as ascent:export prints it, is answered as the pages answer of that person today.
 

@@ -9,11 +9,14 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Form\Data\ElsewhereData;
+use LucidAscent\App\Form\ElsewhereForm;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\DayAfter;
 use LucidAscent\App\Person\ReadPerson;
+use LucidAscent\App\Person\RecordElsewhere;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Plan\PlannedRungs;
 use LucidAscent\App\Plan\StoredPlans;
@@ -30,6 +33,7 @@ use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Pain;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -70,7 +74,7 @@ final class PractitionerPageController extends AbstractController
             $this->pages->page($practitioner) + [
                 'token' => $this->door->token($request),
                 'languages' => $this->languages->all(),
-                'said' => in_array($said, ['words', 'sat', 'session', 'test', 'after'], true) ? $said : '',
+                'said' => in_array($said, ['words', 'sat', 'session', 'test', 'after', 'elsewhere'], true) ? $said : '',
             ] +
                 $this->device($request),
         );
@@ -190,6 +194,53 @@ final class PractitionerPageController extends AbstractController
         }
 
         return $this->redirectToRoute('own', $isThis ? ['said' => 'after'] : []);
+    }
+
+    /** A class, or another sport: it counts, too. */
+    #[Route('/own/elsewhere', 'own_elsewhere', methods: ['GET', 'POST'])]
+    public function elsewhere(Request $request, RecordElsewhere $record): Response
+    {
+        $practitioner = $this->door->opened($request);
+        if (null === $practitioner) {
+            return $this->door($request, false);
+        }
+        $today = Day::midnight($this->clock->now());
+        $data = new ElsewhereData();
+        $data->doneOn = $today;
+        // Whose page it is the door says; a form of a device carries its own token.
+        $form = $this->createForm(ElsewhereForm::class, $data, [
+            'today' => $today,
+            'entry' => (string) Uuid::v7(),
+            'csrf_protection' => false,
+        ])->handleRequest($request);
+        if ($form->isSubmitted()) {
+            $this->door->isTokenOf($request) || throw new AccessDeniedHttpException();
+        }
+        if ($form->isSubmitted() && $form->isValid()) {
+            $sent = $form->get('entry')->getData();
+            $entry = is_string($sent) && Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+            if ($record->isTooMuch($practitioner, $data->elsewhere(), $entry)) {
+                $form->get('minutes')->addError(new FormError('elsewhere.minutes.day'));
+            } else {
+                $load = $record->of($practitioner, $data->elsewhere(), $entry);
+                null === $load ?:
+                $this->records->addOnce(
+                    new FromPractitioner($load->id, $practitioner, $load->at, FromPractitioner::CHECK),
+                );
+
+                return $this->redirectToRoute('own', ['said' => 'elsewhere']);
+            }
+        }
+
+        return $this->render(
+            'own/elsewhere.html.twig',
+            [
+                'practitioner' => $practitioner,
+                'form' => $form,
+                'token' => $this->door->token($request),
+            ] + $this->device($request),
+            new Response(status: $form->isSubmitted() ? 422 : 200),
+        );
     }
 
     #[Route('/own/words', 'own_words', methods: ['POST'])]

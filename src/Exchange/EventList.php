@@ -37,6 +37,7 @@ final readonly class EventList
         'tests',
         'wanted',
         'purposes',
+        'elsewhere',
         'conditions',
         'events',
         'seen',

@@ -16,12 +16,15 @@ use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\History\Entry\BodyMeasured;
+use LucidAscent\Core\History\Entry\DoneElsewhere;
 use LucidAscent\Core\History\Entry\GateAnswered;
 use LucidAscent\Core\History\Entry\PosesWanted;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Posture\Purpose;
+use LucidAscent\Core\Practice\Elsewhere;
+use LucidAscent\Core\Practice\ElsewhereKind;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Testing\ToolErrors;
 use Psr\Clock\ClockInterface;
@@ -76,6 +79,7 @@ final readonly class PersonDocument
                 ...$seen,
                 ...$gates,
                 ...$logs->entries,
+                ...$this->elsewhere($document, $on, $unread),
             ],
             ToolErrors::usual(),
         );
@@ -90,6 +94,38 @@ final readonly class PersonDocument
             $known,
             [...$unread, ...$unreadSeen, ...$unreadGates, ...$logs->unread],
         );
+    }
+
+    /**
+     * What was done elsewhere: [{"kind": "lesson", "minutes": 75, "on": "2026-03-01"}].
+     *
+     * @param list<array<string, mixed>> $unread
+     *
+     * @return list<DoneElsewhere>
+     */
+    private function elsewhere(Fields $document, \DateTimeImmutable $today, array &$unread): array
+    {
+        $done = [];
+        $list = $document->raw('elsewhere') ?? [];
+        foreach (is_array($list) && array_is_list($list) ? $list : [$list] as $i => $raw) {
+            try {
+                $fields = Fields::of($raw, "elsewhere[$i]");
+                $on = $fields->has('on') ? Day::of('on', $fields->text('on')) : $today;
+                $on <= $today || throw InvalidValue::because('on', 'has not been yet.');
+                $kind =
+                    ElsewhereKind::tryFrom($fields->text('kind')) ??
+                    throw InvalidValue::because(
+                        'kind',
+                        'is one of '.implode(', ', array_column(ElsewhereKind::cases(), 'value')).'.',
+                    );
+                $what = new Elsewhere($kind, (int) $fields->number('minutes'), $on);
+                $done[] = new DoneElsewhere("elsewhere[$i]", $on, $on, '', $what);
+            } catch (InvalidValue $e) {
+                $unread[] = ['elsewhere' => "elsewhere[$i]", 'code' => 'bad-input', 'because' => $e->getMessage()];
+            }
+        }
+
+        return $done;
     }
 
     /**

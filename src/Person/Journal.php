@@ -80,6 +80,9 @@ final readonly class Journal
         foreach ($this->records->classesAttended($practitioner) as $class) {
             $add(JournalKind::Practice, $class->at, $class);
         }
+        foreach ($this->records->otherLoads($practitioner) as $load) {
+            $add(JournalKind::Practice, $load->at, $load);
+        }
         foreach ($this->records->daysAfter($practitioner) as $note) {
             $add(JournalKind::Practice, $note->at, $note);
         }

@@ -32,6 +32,7 @@ use LucidAscent\Core\Caution\Words\ReadWords;
 use LucidAscent\Core\History\Entry\BodyMeasured;
 use LucidAscent\Core\History\Entry\CheckMade;
 use LucidAscent\Core\History\Entry\DecisionMade;
+use LucidAscent\Core\History\Entry\DoneElsewhere;
 use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\Entry\PosesWanted;
 use LucidAscent\Core\History\Entry\RungSeen;
@@ -281,6 +282,15 @@ final readonly class PersonHistory
                 $felt->side,
                 $this->catalogue->feltPlace($felt->felt),
                 $felt->kind,
+            );
+        }
+        foreach ($this->records->otherLoads($practitioner) as $load) {
+            $entries[] = new DoneElsewhere(
+                "elsewhere:$load->id",
+                $load->at,
+                $load->doneOn,
+                (string) $load->by->id,
+                $load->elsewhere(),
             );
         }
         $seenUpTo = $this->records->seenUpTo($practitioner);

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SessionLog;
@@ -87,7 +88,7 @@ final readonly class ProgressPage
                 $pains,
                 $now,
             ),
-            'load' => self::load($practised, $pains),
+            'load' => self::load($practised, $pains, $this->records->otherLoads($practitioner)),
             'within' => $this->within($practitioner, $logs),
             'worked' => $this->worked($progress, $practised),
             'felt' => $this->felt->of($practitioner, $poses->person->proportions),
@@ -258,15 +259,36 @@ final readonly class ProgressPage
     /**
      * @param list<Practised> $practised
      * @param list<array{on: string, place: string, level: int, side: string}> $pains
+     * @param list<OtherLoad> $elsewhere
      *
-     * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null,
+     * @return array{weeks: list<array{monday: \DateTimeImmutable, minutes: float, jump: float|null, elsewhere: int,
      *     pains: list<array{on: string, place: string, level: int, side: string}>}>, most: float}
      */
-    private static function load(array $practised, array $pains): array
+    private static function load(array $practised, array $pains, array $elsewhere): array
     {
-        $deep = array_values(array_filter($practised, static fn (array $one): bool => $one['isDeep']));
+        $deep = [
+            ...array_values(array_filter($practised, static fn (array $one): bool => $one['isDeep'])),
+            ...array_map(
+                static fn (OtherLoad $one): array => [
+                    'on' => $one->doneOn->format('Y-m-d'),
+                    'minutes' => (float) $one->minutes,
+                ],
+                array_values(array_filter($elsewhere, static fn (OtherLoad $one): bool => $one->what->isDeep())),
+            ),
+        ];
         $weeks = array_map(
             static fn (array $week): array => $week + [
+                'elsewhere' => array_sum(
+                    array_map(
+                        static fn (OtherLoad $one): int => $one->doneOn->format('Y-m-d')
+                            >= $week['monday']->format('Y-m-d')
+                            && $one->doneOn->format('Y-m-d')
+                            < $week['monday']->modify('+7 days')->format('Y-m-d')
+                                ? $one->minutes
+                                : 0,
+                        $elsewhere,
+                    ),
+                ),
                 'pains' => array_values(
                     array_filter(
                         $pains,

@@ -13,6 +13,7 @@ use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
@@ -48,6 +49,7 @@ final readonly class AboutPerson
         PractitionerNote::class,
         SeenByTeacher::class,
         FeltInRung::class,
+        OtherLoad::class,
     ];
 
     public function __construct(

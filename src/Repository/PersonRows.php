@@ -32,6 +32,7 @@ final readonly class PersonRows
         'mistake',
         'pain_said',
         'felt_in_rung',
+        'other_load',
         'plan_feed',
         'seen_rung',
         'own_word',

@@ -14,6 +14,7 @@ use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
@@ -115,6 +116,12 @@ final class Records
     public function felt(Practitioner $practitioner): array
     {
         return $this->asked->about($practitioner, FeltInRung::class);
+    }
+
+    /** @return list<OtherLoad> the newest first */
+    public function otherLoads(Practitioner $practitioner): array
+    {
+        return $this->asked->about($practitioner, OtherLoad::class);
     }
 
     /** Whether the same was told from the same place before. */

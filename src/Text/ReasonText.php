@@ -23,6 +23,7 @@ final readonly class ReasonText
         'remedy' => 'remedy.',
         'props' => 'equipment.',
         'purpose' => 'purpose.',
+        'elsewhere' => 'elsewhere.',
     ];
 
     private const ENTRIES = [

@@ -8,6 +8,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
+use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
@@ -37,6 +38,7 @@ final readonly class RecordChecks
             $record instanceof Test => $this->test($record),
             $record instanceof RungCheck => $this->propHeight($record),
             $record instanceof Clearance => AllowanceFields::kept($record->allowance, $record->allows),
+            $record instanceof OtherLoad => $record->elsewhere(),
             $record instanceof SeenRung => self::heights($record->heights),
             $record instanceof AssessmentOutcome => null === $record->progress
                 ? null

@@ -15,6 +15,7 @@ use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\PractitionerNote;
@@ -42,6 +43,7 @@ final class RecordKinds
         'seen' => SeenRung::class,
         'pains' => PainSaid::class,
         'felt' => FeltInRung::class,
+        'elsewhere' => OtherLoad::class,
         'checks' => RungCheck::class,
         'decisions' => Decision::class,
         'clearances' => Clearance::class,
