@@ -6,6 +6,7 @@ namespace LucidAscent\App\Exchange;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Json\Day;
+use LucidAscent\App\Json\FeltFields;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\PainFields;
 use LucidAscent\App\Text\ReasonText;
@@ -20,11 +21,13 @@ use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\History;
 use LucidAscent\Core\History\PractisedUpTo;
 use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Practice\ClosedTime;
+use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\LadderPractice;
@@ -42,7 +45,8 @@ final readonly class DecideAnswer
 
     /**
      * {"posture", "rung", "on"?, "next": "open|near|unknown|first|short|held", "sessions": [{"on", "rung"?,
-     * "holdReached", "evenBreath", "pain", "compensations", "soreAtNight"}, …]}; a log that is sent twice counts once.
+     * "holdReached", "evenBreath", "pain", "compensations", "soreAtNight", "felt"?}, …]}; a log that is sent twice
+     * counts once.
      *
      * @return array<string, mixed>
      *
@@ -53,13 +57,27 @@ final readonly class DecideAnswer
         $ladder = $this->ladder($document->text('posture'));
         $rung = self::known($ladder, $document->text('rung'), 'rung');
         $side = self::side($document);
-        $checks = $pains = $unread = [];
+        $checks = $pains = $felt = $unread = [];
         $today = new \DateTimeImmutable('@0');
         $work = $this->catalogue->rung($ladder->id, $rung)?->work;
         foreach ($document->list('sessions') as $i => $session) {
-            $said = PainFields::inUnreadable(FreeWords::without($session));
-            $check = $this->check($session, $said, $ladder, $rung, $today, $unread);
+            $place = is_array($session) ? FeltFields::said($session[FeltFields::KEY] ?? null) : null;
+            $check = $this->check($session, $ladder, $rung, $today, $unread);
+            $said = PainFields::inUnreadable(FreeWords::without(FeltFields::without($session)));
             $id = Fields::textIn($session, 'id', "sessions[$i]");
+            if (null !== $place) {
+                $felt[] = new FeltSaid(
+                    $id,
+                    $check->on,
+                    $check->on,
+                    '',
+                    $ladder->id,
+                    $check->rung,
+                    $side,
+                    $this->catalogue->feltPlace($place[0]),
+                    $place[1],
+                );
+            }
             // A log that is sent twice counts once.
             $checks[serialize($check)] ??= new CheckMade(
                 $id,
@@ -87,14 +105,16 @@ final readonly class DecideAnswer
                 );
             }
         }
+        $none = InvalidValue::because('sessions', 'are none: a decision rests on what was practised.');
         if ([] === $checks) {
-            throw InvalidValue::because('sessions', 'are none: a decision rests on what was practised.');
+            throw $none;
         }
         $checks = array_values($checks);
         // Without a day of its own it is asked on the day of the last session.
         $today = $document->has('on') ? max($today, Day::of('on', $document->text('on'))) : $today;
         [$events, $unreadEvents] = $this->events->of($document, $today);
-        $history = new History([...$checks, ...$pains, ...$events], ToolErrors::usual());
+        $history = new History([...$checks, ...$pains, ...$felt, ...$events], ToolErrors::usual());
+        $checks = $history->checks();
         $holds = (new ReadHistory($this->catalogue->postures(), $this->catalogue->tests()))->holds($history, $today);
         $next =
             State::tryFrom($document->text('next', State::Unknown->value)) ??
@@ -116,7 +136,7 @@ final readonly class DecideAnswer
             );
         }
         usort($checks, static fn (CheckMade $a, CheckMade $b): int => $a->on <=> $b->on);
-        $last = array_pop($checks);
+        $last = array_pop($checks) ?? throw $none;
         $works = ($this->catalogue->postures()[$ladder->id] ?? null)?->works() ?? [];
         $closed = [];
         foreach ($sides as $one) {
@@ -145,6 +165,13 @@ final readonly class DecideAnswer
             false,
             $heldBy,
             ($works[$last->check->rung] ?? new Work([]))->takesDays(),
+            FeltOnRung::of(
+                array_merge(...array_map(static fn (FeltSaid $one): array => $one->felt(), $felt)),
+                $ladder->id,
+                $last->check->rung,
+                $side ?? Side::Left,
+                $this->catalogue->rung($ladder->id, $last->check->rung)->felt ?? [],
+            )->upTo($last->check->on),
         );
         $proposal = Decide::proposal($history);
 
@@ -168,19 +195,18 @@ final readonly class DecideAnswer
     /**
      * A session as a check; one that cannot be read is refused, unless it speaks of pain: then what it says holds.
      *
-     * @param list<Pain> $said
      * @param list<array<string, string>> $unread
      *
      * @throws InvalidValue
      */
     private function check(
         mixed $session,
-        array $said,
         Ladder $ladder,
         string $rung,
         \DateTimeImmutable $today,
         array &$unread,
     ): ReadinessCheck {
+        $said = PainFields::inUnreadable(FreeWords::without(FeltFields::without($session)));
         try {
             $fields = Fields::of($session, 'sessions');
 
@@ -194,6 +220,7 @@ final readonly class DecideAnswer
                 $fields->flag('soreAtNight'),
             );
         } catch (InvalidValue $e) {
+            $said = PainFields::inUnreadable(FreeWords::without($session));
             if ([] === $said) {
                 throw $e;
             }

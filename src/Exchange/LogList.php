@@ -68,7 +68,7 @@ final readonly class LogList
                     $read[] = self::item(
                         Fields::of($item, $hasItems ? "sessions[$i].items[$j]" : "sessions[$i]"),
                         $catalogue,
-                        PainFields::inUnreadable(FreeWords::without(self::withoutFelt($item))),
+                        PainFields::inUnreadable(FreeWords::without(FeltFields::without($item))),
                         self::sides($item, $session),
                     );
                     $isSore = $isSore || (is_array($item) && true === ($item['soreAtNight'] ?? false));
@@ -140,12 +140,6 @@ final readonly class LogList
             null === $felt ? null : $catalogue->feltPlace($felt[0]),
             $felt[1] ?? PainKind::Stretch,
         );
-    }
-
-    /** What was felt is read by itself, and said once. */
-    private static function withoutFelt(mixed $item): mixed
-    {
-        return is_array($item) ? array_diff_key($item, [FeltFields::KEY => 0]) : $item;
     }
 
     /**

@@ -35,6 +35,12 @@ final class FeltFields
         return [mb_substr($place, 0, 20), $kind];
     }
 
+    /** The same without it: it is read by itself, and said once. */
+    public static function without(mixed $item): mixed
+    {
+        return is_array($item) ? array_diff_key($item, [self::KEY => 0]) : $item;
+    }
+
     /**
      * What something says of pain by saying where it is felt, in a part that cannot be read: a knee, or anything but a
      * stretch.

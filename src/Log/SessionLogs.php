@@ -136,7 +136,7 @@ final readonly class SessionLogs
         foreach ($log->objects('items') as $i => $fields) {
             $items[] = $item = $this->item(
                 $fields,
-                PainFields::everywhere(array_diff_key($log->list('items')[$i], [FeltFields::KEY => 0])),
+                PainFields::everywhere(FeltFields::without($log->list('items')[$i])),
             );
             $drill = $fields->text('drill', '');
             $pain = $item->pains[0] ?? Pain::none();

@@ -144,7 +144,8 @@ final readonly class TestRows
     {
         $since = [];
         foreach ($rows as [$row]) {
-            if (1 === (int) $row['is_clean'] && 0 === (int) $row['is_corrected']) {
+            // A correction is of the day of what it corrects, which may be long past.
+            if (1 === (int) $row['is_clean'] && 0 === (int) $row['is_corrected'] && null === $row['corrects']) {
                 $since["$row[kind] $row[side]"] = true;
             }
         }

@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\Mistake;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
@@ -262,13 +263,24 @@ final class DrawnHistory
                 new \DateTimeImmutable($this->day($ago), new \DateTimeZone('UTC')), $this->at($ago), null, $isHeld,
                 true, $pain->level, $pain->place, $pain->kind, [], $isSore, '');
             $this->records[] = $check;
+            $felt = $this->chance(50) ? $this->felt($check, $ago) : [];
             $this->part($ago, 'sessions', ['id' => "check:$check->id", 'soreAtNight' => $isSore,
                 'items' => [['posture' => $posture, 'rung' => $rung, 'side' => $side->value, 'holdReached' => $isHeld,
-                    'evenBreath' => true, 'pain' => self::said($pain)]]], $pain);
+                    'evenBreath' => true, 'pain' => self::said($pain)] + $felt]], $pain);
             if (count($days) - 1 === $i && $this->hasDay($ago) && $this->chance(15)) {
                 $this->stop($check, $this->someDay($ago));
             }
         }
+    }
+
+    /** @return array<string, mixed> where it was felt, as a document has it: nothing of it is pain */
+    private function felt(RungCheck $check, int $ago): array
+    {
+        $place = ['outer-seat', 'low-back', 'low-back', 'nothing'][$this->random->getInt(0, 3)];
+        $this->records[] = new FeltInRung($this->id(), $this->of, $this->of->teacher, $this->at($ago),
+            $check->practisedOn, $check->ladder, $check->rung, $check->side, $place, PainKind::Stretch, 'check');
+
+        return ['felt' => ['place' => $place, 'kind' => 'stretch']];
     }
 
     private function stop(RungCheck $check, int $ago): void

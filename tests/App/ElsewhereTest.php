@@ -35,7 +35,8 @@ final class ElsewhereTest extends AppTestCase
         $today = date('Y-m-d');
         foreach ([['', '30', $today, 'Choose what it was.'], ['running', '', $today, 'Enter the minutes.'],
             ['running', '1800', $today, 'Enter 1 to 600 minutes.'], ['running', 'long', $today, 'Enter whole minutes.'],
-            ['running', '30', '2099-01-01', 'not in the future'], ['running', '30', '', 'day']] as [$what, $minutes, $on, $says]) {
+            ['running', '30', '2099-01-01', 'not in the future'],
+            ['running', '30', '', 'day']] as [$what, $minutes, $on, $says]) {
             $save($what, $minutes, $on);
             self::assertResponseStatusCodeSame(422);
             self::assertSelectorTextContains('.fault', $says);

@@ -10,10 +10,12 @@ use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
+use LucidAscent\App\Entity\FeltInRung;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
@@ -42,6 +44,7 @@ use LucidAscent\Core\Caution\ClearanceAuthority;
 use LucidAscent\Core\Caution\Hold;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
+use LucidAscent\Core\Practice\ElsewhereKind;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Readiness\Rules;
 use LucidAscent\Tests\Core\Readiness\Person;
@@ -346,7 +349,8 @@ final class RecordTest extends AppTestCase
         $new = [new ToolSettings(Uuid::v7(), $teacher, $moment(20, 30), ['tape' => 0.7])];
         $assessment = new Assessment(Uuid::v7(), $person, $teacher, $moment(5, 9), false,
             $one([['half-lotus'], ['pigeon', 'lotus'], []]), ['soles-together'],
-            $one([[], ['high-blood-pressure'], ['knee-surgery:left']]), 'A note, "quoted".', true, ...$pain());
+            $one([[], ['high-blood-pressure'], ['knee-surgery:left']]), 'A note, "quoted".', true,
+            ...[...$pain(), null, $one([null, [], ['half-lotus' => 'sitting', 'pigeon' => 'knee']])]);
         array_push($new, $assessment, new AssessmentEnd($assessment->id, $moment(1, 4)),
             new AssessmentOutcome($assessment->id, $person, $moment(1, 4), Rules::VERSION,
                 ['half-lotus' => ['left' => 'near', 'right' => 'open']], ['rates' => [], 'forecasts' => []]));
@@ -404,6 +408,11 @@ final class RecordTest extends AppTestCase
                     'seconds' => 90, 'pain' => ['level' => 0]]], 12.5, null, 'Went "well",'."\nslowly"),
             new LabSetup(Uuid::v7(), $person, $teacher, Side::Left, 'half-lotus', ['kneeHeight' => 14.0],
                 $moment(1, 5)),
+            new FeltInRung(Uuid::v7(), $person, $teacher, $at = $moment(1, 60), $at->setTime(0, 0), 'half-lotus',
+                'lying-half-lotus', $one([null, ...Side::cases()]), $one(['outer-seat', 'low-back', 'nothing']),
+                PainKind::Stretch, 'walk'),
+            new OtherLoad(Uuid::v7(), $person, $teacher, $at = $moment(1, 60), $at->setTime(0, 0),
+                $one(ElsewhereKind::cases()), $this->random->getInt(1, 600)),
             new HomeTestsAllowed(Uuid::v7(), $person, $teacher, $moment(1, 9), ['heel-to-seat' => true]),
             $word = new PractitionerNote(Uuid::v7(), $person, $at = $moment(1, 9), $at->setTime(0, 0),
                 PractitionerNote::WORDS, 'It went <well>'),
