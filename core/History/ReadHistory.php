@@ -113,6 +113,7 @@ final readonly class ReadHistory
             felt: self::felt($history, $moment),
             purposes: self::purposes($history, $moment),
             elsewhere: self::elsewhere($history, $moment),
+            withTeacher: self::withTeacher($history, $moment),
         );
     }
 
@@ -345,6 +346,24 @@ final readonly class ReadHistory
             'left' => [...$shown['left'], ...$evidence['left']],
             'right' => [...$shown['right'], ...$evidence['right']],
         ];
+    }
+
+    /** @return array<string, true> what was tried while somebody was there who signs for it */
+    private static function withTeacher(History $history, \DateTimeImmutable $moment): array
+    {
+        $tried = [];
+        foreach ($history->of(RungSeen::class) as $seen) {
+            if ($seen->at <= $moment) {
+                $tried["$seen->posture $seen->rung {$seen->side->value}"] = true;
+            }
+        }
+        foreach ($history->of(CheckMade::class) as $made) {
+            if ($made->at <= $moment && '' !== $made->by) {
+                $tried["$made->posture {$made->check->rung} {$made->side->value}"] = true;
+            }
+        }
+
+        return $tried;
     }
 
     /** @return list<Elsewhere> what was told of it by then */

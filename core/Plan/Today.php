@@ -27,8 +27,10 @@ final readonly class Today
     /**
      * @param ReadPoses|null $poses what is known of the person; null when nobody measured the body: then nothing says
      *     that anything may be done
+     * @param bool $isAtHome whether no teacher is there: then nobody tries for the first time what is for a teacher
+     *     first
      */
-    public static function of(PlannedSession $session, ?ReadPoses $poses): self
+    public static function of(PlannedSession $session, ?ReadPoses $poses, bool $isAtHome = false): self
     {
         $session = self::keepingShort($session, $poses);
         $near = Elsewhere::tooNear($poses->person->elsewhere ?? [], $session->on, $session->dose->daysApart ?? 1);
@@ -38,6 +40,9 @@ final readonly class Today
             $may = self::may($item, $poses);
             if (null !== $near && $may->isYes() && $item->isWork() && !$item->rung->rung->isForAnybody()) {
                 $may = May::tooSoonAfter($near, $session->on, $session->dose->daysApart ?? 1);
+            }
+            if ($isAtHome && $may->isYes() && self::waitsForLesson($item, $poses)) {
+                $may = May::firstWithTeacher();
             }
             $isOut = !$may->isYes() || (Phase::Counter === $item->phase && !$hasWork);
             $isOut ? ($out[$i] = $may->isYes() ? null : $may) : ($left[$i] = $item);
@@ -59,6 +64,15 @@ final readonly class Today
         }
 
         return new self($session->doing(array_values($left)), $out, array_keys($left));
+    }
+
+    /** Whether it is for a teacher first, and was never tried while one was there. */
+    public static function waitsForLesson(PlannedItem $item, ?ReadPoses $poses): bool
+    {
+        return $item->isWork()
+            && PracticeLevel::Anyone !== $item->rung->level
+            && !$item->rung->rung->isForAnybody()
+            && true !== $poses?->person->hasTriedWithTeacher($item->rung->posture, $item->rung->rung->id, $item->side);
     }
 
     /** The same with holds of today alone, and after much elsewhere; nothing is taken out. */

@@ -49,6 +49,12 @@ final readonly class May
         return new self([new Reason('bar.unmeasured', Source::Own)]);
     }
 
+    /** Whose first try waits for a lesson. */
+    public static function firstWithTeacher(): self
+    {
+        return new self([new Reason('bar.teacher-first', Source::Trade)]);
+    }
+
     /** Deep work, so soon after such work elsewhere. */
     public static function tooSoonAfter(Elsewhere $elsewhere, \DateTimeImmutable $day, int $daysApart): self
     {

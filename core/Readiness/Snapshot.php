@@ -52,6 +52,7 @@ final class Snapshot
      * @param list<Felt> $felt where shapes were felt
      * @param array<string, Purpose> $purposes what poses are wanted for, by posture
      * @param list<Elsewhere> $elsewhere what was done elsewhere
+     * @param array<string, true> $withTeacher what was tried while a teacher was there: "pigeon slanted left"
      */
     public function __construct(
         public readonly Proportions $proportions,
@@ -69,6 +70,7 @@ final class Snapshot
         private readonly array $felt = [],
         public readonly array $purposes = [],
         public readonly array $elsewhere = [],
+        private readonly array $withTeacher = [],
     ) {
         $this->legs = $legs ?? new Legs();
     }
@@ -205,6 +207,18 @@ final class Snapshot
         $of = "$posture $side->value";
 
         return [] !== ($this->checks[$of] ?? []) || [] !== ($this->decided[$of] ?? []);
+    }
+
+    /** Whether a shape was tried on a side, or on both, while a teacher was there. */
+    public function hasTriedWithTeacher(string $posture, string $rung, ?Side $side): bool
+    {
+        foreach (null === $side ? Side::cases() : [$side] as $one) {
+            if (!isset($this->withTeacher["$posture $rung $one->value"])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** What was felt in a shape, as far as it is not too old. */
@@ -389,6 +403,7 @@ final class Snapshot
             $this->felt,
             $this->purposes,
             $this->elsewhere,
+            $this->withTeacher,
         );
     }
 

@@ -16,6 +16,7 @@ use LucidAscent\App\OwnEntry\OwnCatalogue;
 use LucidAscent\App\PageCache\CachedPage;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\Wanted;
+use LucidAscent\App\Plan\ForLesson;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanCalendar;
 use LucidAscent\App\Plan\PlanningRequest;
@@ -129,6 +130,7 @@ final class PlanController extends TeacherController
         Request $request,
         PlanVolume $volume,
         Undecided $undecided,
+        ForLesson $lessons,
     ): Response {
         $practitioner = $this->practitioner($id);
         $plan = $this->planRecords->plan($practitioner, $plan);
@@ -167,6 +169,7 @@ final class PlanController extends TeacherController
                     ),
                 ),
             'dailyNote' => $now->noteOn($today),
+            'lessons' => $lessons->of($now, $poses, $today),
             'names' => $this->catalogue->names(Kind::Posture),
             'tests' => $this->catalogue->names(Kind::Test),
             'volume' => $volume->of($now, $logs),

@@ -120,7 +120,7 @@ final class PrintController extends TeacherController
             throw $this->createNotFoundException();
         $items = array_map(
             static fn (PlannedItem $item): array => $text->whole($item, $planned),
-            Today::of($planned, $poses)->session->items,
+            Today::of($planned, $poses, true)->session->items,
         );
 
         return $this->render('print/home.html.twig', [

@@ -182,9 +182,13 @@ final readonly class PlanText
      *
      * @return array{items: list<array<string, mixed>>, out: list<array<string, mixed>>}
      */
-    public function today(PlannedSession $planned, ?ReadPoses $poses, PainInSession $pains): array
-    {
-        $today = Today::of($planned, $poses);
+    public function today(
+        PlannedSession $planned,
+        ?ReadPoses $poses,
+        PainInSession $pains,
+        bool $isAtHome = false,
+    ): array {
+        $today = Today::of($planned, $poses, $isAtHome);
         $items = array_map(
             fn (PlannedItem $item): array => $this->whole($item, $planned) + [
                 'endedBy' => $pains->ending($item->rung, $item->side, $poses),

@@ -39,7 +39,7 @@ final readonly class PractitionerWeek
                 if ($date < $today || $date > $last || [] === $session->items) {
                     continue;
                 }
-                ['items' => $items, 'out' => $out] = $this->text->today($session, $poses, $pains);
+                ['items' => $items, 'out' => $out] = $this->text->today($session, $poses, $pains, true);
                 $sessions[] = [
                     'week' => $w,
                     'session' => $s,
