@@ -14,6 +14,9 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class StoredPicture
 {
+    /** Of no test, but of what somebody asked. */
+    public const QUESTION = 'question';
+
     /** The lines of a leg between points that were marked. */
     private const LINES = [['hip', 'knee'], ['knee', 'ankle'], ['floorA', 'floorB']];
 

@@ -378,7 +378,9 @@ final readonly class ProgressPage
     {
         $by = [];
         foreach (array_reverse($this->pictureRecords->pictures($practitioner)) as $picture) {
-            $by[$picture->test][] = $picture;
+            if (StoredPicture::QUESTION !== $picture->test) {
+                $by[$picture->test][] = $picture;
+            }
         }
         $both = array_filter($by, static fn (array $of): bool => count($of) > 1);
 

@@ -11,6 +11,7 @@ use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Repository\OutcomeRows;
 use LucidAscent\App\Repository\PlanRecords;
+use LucidAscent\App\Repository\QuestionRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TestRecords;
 use LucidAscent\Core\Calendar\Day;
@@ -38,6 +39,7 @@ final readonly class PractitionerPages
         private OutcomeRows $progress,
         private HomeMeasures $measures,
         private DayAfter $dayAfter,
+        private QuestionRecords $questions,
         private UrlGeneratorInterface $addresses,
         private ClockInterface $clock,
     ) {
@@ -58,7 +60,7 @@ final readonly class PractitionerPages
             'sessions' => $this->week->of($plan, $this->person->now($practitioner), $today),
             'note' => null === $plan ? null : $this->plans->plan($plan)->noteOn($today),
             'sat' => $this->own->satOn($practitioner, $today),
-            'words' => $this->own->words($practitioner, self::WORDS_SHOWN),
+            'threads' => $this->questions->threads($practitioner, self::WORDS_SHOWN),
             'practised' => $this->own->sessionsByWeek(
                 $this->planRecords->logs($practitioner),
                 $today,

@@ -33,6 +33,8 @@ final readonly class PersonRows
         'pain_said',
         'felt_in_rung',
         'other_load',
+        'question',
+        'answer',
         'plan_feed',
         'seen_rung',
         'own_word',

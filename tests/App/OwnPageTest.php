@@ -6,14 +6,17 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Entity\AnswerGiven;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\FromPractitioner;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Entity\QuestionAsked;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\PersonHistory;
 use LucidAscent\App\Person\ReadPerson;
@@ -27,6 +30,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\DomCrawler\Field\ChoiceFormField;
 use Symfony\Component\DomCrawler\Form;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\Uid\Uuid;
 
 /**
@@ -559,6 +563,52 @@ final class OwnPageTest extends AppTestCase
         self::assertSame([1, 1], [$this->howMany(PractitionerNote::class), $this->howMany(FromPractitioner::class)]);
         $this->client->request('POST', '/own/after', ['_token' => 'another'] + $form->getPhpValues());
         self::assertResponseStatusCodeSame(403);
+    }
+
+    public function testAQuestionHasAPictureAndIsAnsweredOnTheirOwnPageAlone(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->clickLink('Ask your teacher');
+        $form = $this->client->getCrawler()->selectButton('Send')->form();
+        $this->client->submit($form);
+        self::assertResponseStatusCodeSame(422);
+        self::assertSelectorTextContains('.fault', 'Write your question.');
+        $file = (string) tempnam(sys_get_temp_dir(), 'ask');
+        file_put_contents($file, 'no picture');
+        $send = fn (): mixed => $this->client->request('POST', '/own/ask', ['text' => 'Is this right?',
+            'about' => 'half-lotus/lying-half-lotus'] + $form->getPhpValues(),
+            ['picture' => new UploadedFile($file, 'me.jpg', null, null, true)]);
+        $send();
+        self::assertResponseStatusCodeSame(422);
+        self::assertSame('Is this right?', $this->client->getCrawler()->filter('#text')->text());
+        self::assertSame(0, $this->howMany(PractitionerNote::class));
+        $image = imagecreatetruecolor(200, 150);
+        false !== $image ? imagepng($image, $file) : self::fail();
+        $send();
+        self::assertResponseRedirects();
+        $send();
+        self::assertSame([1, 1, 1], [$this->howMany(PractitionerNote::class), $this->howMany(QuestionAsked::class),
+            $this->howMany(StoredPicture::class)]);
+        unlink($file);
+        $asked = $this->em()->getRepository(QuestionAsked::class)->findAll()[0];
+        $person = $this->person();
+        $this->em()->persist(new AnswerGiven(Uuid::v7(), $person, $person->teacher,
+            new \DateTimeImmutable(), $asked->id, 'Lower the knee.', '', '', [0.5, 0.5]));
+        $this->em()->flush();
+        $this->client->request('GET', '/own');
+        self::assertSelectorTextContains('.own-answer', 'Lower the knee.');
+        self::assertSelectorExists('.asked-picture circle');
+        $this->client->request('GET', "/own/pictures/$asked->picture");
+        self::assertResponseHeaderSame('Content-Type', 'image/jpeg');
+        $this->client->request('POST', '/own/ask', ['_token' => 'none', 'text' => 'x']);
+        self::assertResponseStatusCodeSame(403);
+        // Shut, it shows nothing of it.
+        $this->client->getCookieJar()->clear();
+        $this->client->request('GET', "/own/pictures/$asked->picture");
+        self::assertResponseStatusCodeSame(404);
+        $this->client->request('GET', '/own/ask');
+        self::assertResponseRedirects('/own');
     }
 
     private function device(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Exchange\Record;
 
+use LucidAscent\App\Entity\AnswerGiven;
 use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\AssessmentOutcome;
@@ -19,6 +20,7 @@ use LucidAscent\App\Entity\OtherLoad;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Entity\QuestionAsked;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
@@ -55,6 +57,8 @@ final class RecordKinds
         'pictures' => StoredPicture::class,
         'allowed' => HomeTestsAllowed::class,
         'ownWords' => PractitionerNote::class,
+        'questions' => QuestionAsked::class,
+        'answers' => AnswerGiven::class,
         'fromPractitioner' => FromPractitioner::class,
     ];
 
