@@ -7,8 +7,6 @@ namespace LucidAscent\App\Person;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\RungCheck;
-use LucidAscent\App\Entity\SessionLog;
-use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\Entry\PainTold;
@@ -29,7 +27,6 @@ final readonly class DayAfter
 
     public function __construct(
         private Records $records,
-        private PlanRecords $plans,
         private ReadPerson $person,
         private ClockInterface $clock,
     ) {
@@ -50,7 +47,13 @@ final readonly class DayAfter
         $isTold =
             [] !==
             array_filter($pains, static fn (PainTold $pain): bool => Day::of($pain->on) > Day::of($last));
-        if ($isTold || $this->records->knows(PractitionerNote::class, self::id($practitioner, $last))) {
+        $isAnswered =
+            [] !==
+            array_filter(
+                $this->records->daysAfter($practitioner),
+                static fn (PractitionerNote $note): bool => $note->id->equals(self::id($practitioner, $last)),
+            );
+        if ($isTold || $isAnswered) {
             return null;
         }
         $places = [];
@@ -89,9 +92,10 @@ final readonly class DayAfter
     /** The last day of practice before today; null where there was none. */
     private function lastPractice(Practitioner $practitioner, \DateTimeImmutable $today): ?\DateTimeImmutable
     {
+        // A session leaves a check of each rung that was practised in it.
         $days = array_map(
-            static fn (SessionLog|RungCheck $one): \DateTimeImmutable => $one->practisedOn,
-            [...$this->plans->logs($practitioner), ...$this->records->allChecks($practitioner)],
+            static fn (RungCheck $one): \DateTimeImmutable => $one->practisedOn,
+            $this->records->allChecks($practitioner),
         );
         foreach ($this->records->classesAttended($practitioner) as $class) {
             $days[] = $class->saidOn;

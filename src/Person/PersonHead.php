@@ -19,7 +19,7 @@ final readonly class PersonHead
         'place.ladder' => ['ladder', 'walk', 'check', 'decision', 'referral'],
         'place.plan' => ['plan', 'plan_new', 'plan_item', 'session'],
         'place.progress' => ['progress', 'compare'],
-        'place.history' => ['journal'],
+        'place.history' => ['journal', 'day_after', 'questions', 'elsewhere'],
         'place.share' => ['hand_over', 'own_key', 'table_read'],
     ];
 

@@ -1,6 +1,6 @@
 // A mark on a picture: a tap writes where it is into the two fields, in percent; the fields alone will do as well.
 for (const picture of document.querySelectorAll('[data-asked-picture]')) {
-    const form = picture.closest('section').querySelector('[data-mark]');
+    const form = picture.closest('section').querySelector('[data-answer]');
     const [x, y] = ['x', 'y'].map((name) => form?.querySelector(`[name="mark_${name}"]`));
     if (!x) {
         continue;
