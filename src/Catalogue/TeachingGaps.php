@@ -27,6 +27,8 @@ final readonly class TeachingGaps
         'bearing' => '/one sitting bone is light|roll to one side/i',
     ];
     private const NOTHING = '/(?!)/';
+    /** A shin that lies turned out under weight takes its twist in the ankle and the knee, unless the foot holds it. */
+    private const FOOT_SAID = '/flexed|ankle|foot strong/i';
     private const NOT_PRONE = '/both feet to the floor|on the back\b|sitting bone/i';
 
     /**
@@ -93,6 +95,10 @@ final readonly class TeachingGaps
             if (count(preg_split('/\s+/', trim($cue)) ?: []) > self::WORDS_OF_A_CUE) {
                 $gaps['cues'] = sprintf('has a cue of more than %d words: "%s".', self::WORDS_OF_A_CUE, $cue);
             }
+        }
+        $isLaden = [] === array_diff([Load::TurnOut->value, Load::WeightOnKnee->value], $rung['loads'] ?? []);
+        if ($isLaden && 1 !== preg_match(self::FOOT_SAID, implode("\n", $rung['cues'] ?? []))) {
+            $gaps['cues'] = 'has a turned-out shin under weight, and says not what its foot does.';
         }
         // Only asking tells how a neck is, and it is too late once the weight is on it.
         $isAsked = 1 === preg_match('/\bneck\b/i', $rung['position'][0] ?? '');

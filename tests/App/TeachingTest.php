@@ -65,6 +65,9 @@ final class TeachingTest extends TestCase
         yield 'a cue of thirteen words' => [['rung' => ['cues' => ['One',
             'one two three four five six seven eight nine ten eleven twelve thirteen']]],
             'pigeon rungs/0/cues has a cue of more than 12 words: "one two three four five six seven eight nine ten eleven twelve thirteen".'];
+        yield 'a shin under weight, and a foot that nobody minds' => [['rung' => ['cues' => ['Long', 'Light'],
+            'loads' => ['turn-out', 'weight-on-knee']]],
+            'pigeon rungs/0/cues has a turned-out shin under weight, and says not what its foot does.'];
         yield 'a place that is never right' => [['rung' => ['felt' => ['outer-seat', 'low-back']]],
             'pigeon rungs/0/felt is to be felt at "low-back", which is never right.'];
         yield 'no place' => [['rung' => ['felt' => []]], 'pigeon rungs/0/felt says not where it is felt.'];
