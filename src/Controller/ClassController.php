@@ -45,6 +45,7 @@ final class ClassController extends TeacherController
         return $this->render('class/list.html.twig', [
             'ahead' => array_reverse(array_filter($all, $isAhead)),
             'held' => array_filter($all, static fn (StudioClass $class): bool => !$isAhead($class)),
+            'names' => $this->catalogue->names(Kind::Posture),
             'expected' => $this->classes->expected($this->teacher()),
             'removed' => $request->getSession()->get(self::REMOVED)['name'] ?? null,
             'token' => self::TOKEN,
@@ -153,6 +154,8 @@ final class ClassController extends TeacherController
             'heldOn' => $class->heldOn->format('Y-m-d'),
             'place' => $class->place,
             'pieces' => $class->pieces,
+            'course' => (string) $class->course,
+            'theme' => $class->theme,
             'people' => array_map(
                 static fn (Practitioner $one): string => (string) $one->id,
                 $this->classes->people($class),
@@ -171,7 +174,8 @@ final class ClassController extends TeacherController
         $this->checkToken(self::TOKEN, $request);
         /**
          * @var array{name: string, heldOn: string, place: string,
-         *     pieces: list<array{posture: string, minutes: int}>, people: list<string>}|null $was
+         *     pieces: list<array{posture: string, minutes: int}>, course: string, theme: string,
+         *     people: list<string>}|null $was
          */
         $was = $request->getSession()->remove(self::REMOVED);
         if (null === $was) {
@@ -185,6 +189,8 @@ final class ClassController extends TeacherController
             $was['place'],
             $was['pieces'],
             $this->clock->now(),
+            '' === $was['course'] ? null : Uuid::fromString($was['course']),
+            $was['theme'],
         );
         $this->classes->save(
             $class,
@@ -230,7 +236,8 @@ final class ClassController extends TeacherController
         $names = $this->catalogue->names(Kind::Posture);
         $all = $this->records->practitioners($this->teacher());
         $earlier = array_slice($this->classes->classes($this->teacher()), 0, self::GROUPS);
-        $form = $this->createForm(ClassForm::class, $data)->handleRequest($request);
+        $form = $this->createForm(ClassForm::class, $data, ['is_in_course' => null !== $class?->course]);
+        $form->handleRequest($request);
         $faults = [];
         if ($form->isSubmitted()) {
             $group = array_filter(
@@ -289,6 +296,10 @@ final class ClassController extends TeacherController
             [$class->name, $class->heldOn, $class->place, $class->pieces] = [$name, $heldOn, $place, $chosen->pieces];
         }
         $this->classes->save($class, $chosen->people);
+        $isFollowed = $form->has('follow') && true === $form->get('follow')->getData();
+        foreach ($isFollowed ? $this->classes->later($class) : [] as $day) {
+            $this->classes->save($day, $chosen->people);
+        }
 
         return $class;
     }

@@ -12,6 +12,7 @@ use Symfony\Component\Uid\Uuid;
 /** A class that a teacher gives: when, where, and which postures. It is changed as often as needed. */
 #[ORM\Entity]
 #[ORM\Index(columns: ['teacher_id', 'held_on'])]
+#[ORM\Index(columns: ['course'])]
 class StudioClass
 {
     /** In minutes, of one posture. */
@@ -24,7 +25,11 @@ class StudioClass
     #[ORM\Version, ORM\Column(type: 'integer')]
     private int $version = 1;
 
-    /** @param list<array{posture: string, minutes: int}> $pieces in their order */
+    /**
+     * @param list<array{posture: string, minutes: int}> $pieces in their order
+     * @param Uuid|null $course what the days of one course have in common
+     * @param string $theme the posture that a day of a course is about; empty when there is none
+     */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -40,6 +45,10 @@ class StudioClass
         public array $pieces,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
+        #[ORM\Column(type: UuidType::NAME, nullable: true)]
+        public readonly ?Uuid $course = null,
+        #[ORM\Column(length: 40, options: ['default' => ''])]
+        public readonly string $theme = '',
     ) {
     }
 

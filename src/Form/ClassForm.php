@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use Symfony\Component\Form\AbstractType;
+use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\TextType;
@@ -43,12 +44,16 @@ final class ClassForm extends AbstractType
                 'attr' => ['maxlength' => 80, 'autocomplete' => 'off'],
                 'constraints' => [new Length(max: 80, maxMessage: 'class.text.long')],
             ])
+            ->add('follow', CheckboxType::class, ['label' => 'course.follow', 'required' => false])
             ->add('version', HiddenType::class, ['empty_data' => '0'])
             ->add('entry', HiddenType::class);
+        if (false === $options['is_in_course']) {
+            $builder->remove('follow');
+        }
     }
 
     public function configureOptions(OptionsResolver $resolver): void
     {
-        $resolver->setDefaults(['attr' => ['novalidate' => 'novalidate']]);
+        $resolver->setDefaults(['is_in_course' => false, 'attr' => ['novalidate' => 'novalidate']]);
     }
 }

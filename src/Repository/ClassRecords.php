@@ -49,6 +49,24 @@ final readonly class ClassRecords
         return null !== $found && $found->teacher->id->equals($teacher->id) ? $found : null;
     }
 
+    /** @return list<StudioClass> the days of a course, the first day first; none when it is not this teacher's */
+    public function course(Teacher $teacher, Uuid $course): array
+    {
+        return $this->em
+            ->getRepository(StudioClass::class)
+            ->findBy(['teacher' => $teacher, 'course' => $course], ['heldOn' => 'ASC', 'at' => 'ASC', 'id' => 'ASC']);
+    }
+
+    /** @return list<StudioClass> the days of its course that come after this one */
+    public function later(StudioClass $class): array
+    {
+        $days = null === $class->course ? [] : $this->course($class->teacher, $class->course);
+
+        return array_values(
+            array_filter($days, static fn (StudioClass $day): bool => $day->heldOn > $class->heldOn),
+        );
+    }
+
     /** @return list<Practitioner> by name; those whom the teacher has given to another are not in it any more */
     public function people(StudioClass $class): array
     {
