@@ -90,8 +90,9 @@ final class CourseController extends TeacherController
             }
         }
         foreach ($asked as ['people' => $people, 'themes' => $themes]) {
-            foreach (array_combine(array_keys($themes), $this->sheet->of($people, array_values($themes))) as $i => $one) {
-                $shown[$i]['sheet'] = $one;
+            $sheets = $this->sheet->of($people, array_values($themes));
+            foreach (array_keys($themes) as $at => $i) {
+                $shown[$i]['sheet'] = $sheets[$at];
             }
         }
 
