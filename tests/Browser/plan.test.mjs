@@ -188,4 +188,18 @@ test('a class of eight on one page', async () => {
     await page.getByRole('button', { name: 'Save' }).click();
     await page.getByText('1 person came.').waitFor();
     assert.match(await page.locator('.class-barred').first().innerText(), /Class Measured/);
+
+    // And on: a course of the same people, each day about something, and whose knee hurts does not do it.
+    await page.getByRole('link', { name: 'Plan a course' }).press('Enter');
+    await page.getByRole('button', { name: 'Save course' }).press('Enter');
+    await page.getByText('Choose what the first day is about.').waitFor();
+    await page.getByLabel('Day 1', { exact: true }).selectOption('Pigeon');
+    await page.getByLabel('Day 2', { exact: true }).selectOption('Soles together');
+    await check(page);
+    await page.getByRole('button', { name: 'Save course' }).press('Enter');
+    await page.getByRole('heading', { name: /: Soles together$/ }).waitFor();
+    for (const day of await page.locator('.course-day').all()) {
+        assert.match(await day.locator('li').last().innerText(), /^Not now\n.*Class 3.*Class Measured/);
+    }
+    await check(page);
 });
