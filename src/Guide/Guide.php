@@ -18,7 +18,7 @@ final class Guide
         'held' => ['figures' => ['figure-four/', 'legs-up-wall/'], 'steps' => 5],
         'route' => ['figures' => ['soles-together/', 'figure-four/', 'half-lotus/'], 'steps' => 4],
         'plan' => ['figures' => ['figure-four/', 'shins-stacked/', 'legs-up-wall/'], 'steps' => 5],
-        'session' => ['figures' => ['pigeon/', 'half-lotus/lying-half-lotus'], 'steps' => 8],
+        'session' => ['figures' => ['pigeon/', 'half-lotus/lying-half-lotus'], 'steps' => 9],
         'time' => ['figures' => ['half-lotus/lying-half-lotus', 'half-lotus/'], 'steps' => 5],
     ];
 
