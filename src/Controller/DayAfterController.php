@@ -24,12 +24,13 @@ final class DayAfterController extends TeacherController
         $form = $this->createForm(DayAfterForm::class, options: ['entry' => (string) Uuid::v7()])
             ->handleRequest($request);
         if ($form->isSubmitted()) {
+            $side = $request->request->all('after')['side'] ?? '';
             // What hurts is heard whatever else is wrong, and however late the question is.
             $record->of(
                 $practitioner,
                 $this->teacher(),
                 RecordPain::sent($request, 'after'),
-                Side::tryFrom((string) ($request->request->all('after')['side'] ?? '')),
+                is_string($side) ? Side::tryFrom($side) : null,
                 'after '.$this->entryOf($form),
             );
             if ($form->isValid()) {

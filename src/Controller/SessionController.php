@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Log\SessionLogs;
+use LucidAscent\App\Person\ComparedWays;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
@@ -44,6 +45,7 @@ final class SessionController extends TeacherController
         private readonly SessionLogs $sessionLogs,
         private readonly QueueKey $queueKey,
         private readonly PlanText $text,
+        private readonly ComparedWays $ways,
         private readonly LayOut $layOut,
         private readonly MakePlan $makePlan,
     ) {
@@ -65,6 +67,7 @@ final class SessionController extends TeacherController
             throw $this->createNotFoundException();
         $pains = new PainInSession();
         ['items' => $items, 'out' => $out] = $this->text->today($planned, $poses, $pains);
+        $items = $this->ways->into($items, $practitioner);
         $shown = $this->text->session($planned);
         $errors = $this->testRecords->toolErrors($this->teacher());
 

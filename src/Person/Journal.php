@@ -80,6 +80,12 @@ final readonly class Journal
         foreach ($this->records->classesAttended($practitioner) as $class) {
             $add(JournalKind::Practice, $class->at, $class);
         }
+        foreach ($this->records->waysCompared($practitioner) as $compared) {
+            $add(JournalKind::Practice, $compared->at, $compared);
+        }
+        foreach ($this->records->waysTried($practitioner) as $tried) {
+            $add(JournalKind::Practice, $tried->at, $tried);
+        }
         foreach ($this->records->otherLoads($practitioner) as $load) {
             $add(JournalKind::Practice, $load->at, $load);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\PractitionerAccess;
 
 use LucidAscent\App\Entity\PracticePlan;
+use LucidAscent\App\Person\ComparedWays;
 use LucidAscent\App\Plan\LayOut;
 use LucidAscent\App\Plan\PlanText;
 use LucidAscent\App\Plan\StoredPlans;
@@ -14,8 +15,12 @@ use LucidAscent\Core\Readiness\ReadPoses;
 /** The week of a plan that a day is in, as it may be practised now. */
 final readonly class PractitionerWeek
 {
-    public function __construct(private StoredPlans $plans, private PlanText $text, private LayOut $layOut)
-    {
+    public function __construct(
+        private StoredPlans $plans,
+        private PlanText $text,
+        private LayOut $layOut,
+        private ComparedWays $ways,
+    ) {
     }
 
     /**
@@ -33,6 +38,7 @@ final readonly class PractitionerWeek
         }
         $sessions = [];
         $pains = new PainInSession();
+        $ahead = [];
         foreach ($this->plans->keepingShort($plan, $poses)->weeks as $w => $week) {
             foreach ($week->sessions as $s => $session) {
                 $date = $session->on->format('Y-m-d');
@@ -40,6 +46,7 @@ final readonly class PractitionerWeek
                     continue;
                 }
                 ['items' => $items, 'out' => $out] = $this->text->today($session, $poses, $pains, true);
+                $items = $this->ways->into($items, $plan->practitioner, $ahead);
                 $sessions[] = [
                     'week' => $w,
                     'session' => $s,

@@ -23,6 +23,8 @@ use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Entity\ToolSettings;
+use LucidAscent\App\Entity\WaysCompared;
+use LucidAscent\App\Entity\WayTried;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
 
@@ -50,6 +52,8 @@ final readonly class AboutPerson
         SeenByTeacher::class,
         FeltInRung::class,
         OtherLoad::class,
+        WaysCompared::class,
+        WayTried::class,
     ];
 
     public function __construct(

@@ -33,6 +33,8 @@ final readonly class PersonRows
         'pain_said',
         'felt_in_rung',
         'other_load',
+        'way_tried',
+        'ways_compared',
         'question',
         'answer',
         'plan_feed',

@@ -23,6 +23,8 @@ use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Entity\WaysCompared;
+use LucidAscent\App\Entity\WayTried;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -116,6 +118,18 @@ final class Records
     public function felt(Practitioner $practitioner): array
     {
         return $this->asked->about($practitioner, FeltInRung::class);
+    }
+
+    /** @return list<WaysCompared> the newest first */
+    public function waysCompared(Practitioner $practitioner): array
+    {
+        return $this->asked->about($practitioner, WaysCompared::class);
+    }
+
+    /** @return list<WayTried> the newest first */
+    public function waysTried(Practitioner $practitioner): array
+    {
+        return $this->asked->about($practitioner, WayTried::class);
     }
 
     /** @return list<OtherLoad> the newest first */

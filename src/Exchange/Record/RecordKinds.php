@@ -26,6 +26,8 @@ use LucidAscent\App\Entity\SeenRung;
 use LucidAscent\App\Entity\SessionLog;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Test;
+use LucidAscent\App\Entity\WaysCompared;
+use LucidAscent\App\Entity\WayTried;
 
 /**
  * What a person's whole record is made of: everything that was written down about the person but what was never
@@ -46,6 +48,8 @@ final class RecordKinds
         'pains' => PainSaid::class,
         'felt' => FeltInRung::class,
         'elsewhere' => OtherLoad::class,
+        'ways' => WaysCompared::class,
+        'waysTried' => WayTried::class,
         'checks' => RungCheck::class,
         'decisions' => Decision::class,
         'clearances' => Clearance::class,
