@@ -56,16 +56,19 @@ const begin = async (phone) => {
     await phone.locator('#now-level').selectOption('0');
     await phone.getByRole('button', { name: 'Start session' }).click();
 };
+const onward = async (phone) => {
+    if (await phone.locator('[data-measured]').isVisible()) {
+        await phone.locator('[data-measured]').click();
+    }
+    if (await phone.locator('[data-question]').isVisible()) {
+        await phone.locator('[data-yes]').click();
+    } else {
+        await phone.getByRole('button', { name: 'Skip' }).click();
+    }
+};
 const toEnd = async (phone) => {
     for (let i = 0; i < 60 && (await phone.locator('[data-run]').isVisible()); i += 1) {
-        if (await phone.locator('[data-measured]').isVisible()) {
-            await phone.locator('[data-measured]').click();
-        }
-        if (await phone.locator('[data-question]').isVisible()) {
-            await phone.locator('[data-yes]').click();
-        } else {
-            await phone.getByRole('button', { name: 'Skip' }).click();
-        }
+        await onward(phone);
     }
     await phone.locator('#last-level').selectOption('0');
     await phone.getByRole('button', { name: 'Save session' }).click();
@@ -226,4 +229,71 @@ test('what hurts in a session holds though the session is never brought to its e
     await phone.getByText('Resting for now').first().waitFor();
     await room.goto(home);
     await room.getByText('Pain in or around a knee').first().waitFor();
+});
+
+test('asked from home and answered, entered from elsewhere, and tried in two ways', async () => {
+    const phone = await open(browser, PHONE);
+    await comeIn(phone, await handOver());
+    await phone.getByRole('link', { name: 'Ask your teacher' }).click();
+    await phone.getByRole('button', { name: 'Send to your teacher' }).click();
+    await phone.getByText('Write your question.').waitFor();
+    await phone.getByLabel('Your question').fill('How far from the wall?');
+    await phone.getByLabel('About which posture').selectOption({ index: 1 });
+    await check(phone);
+    await phone.getByRole('button', { name: 'Send to your teacher' }).click();
+    await phone.getByRole('heading', { name: 'At Home' }).waitFor();
+
+    await room.goto(`${home}/questions`);
+    await room.getByText('How far from the wall?').waitFor();
+    await room.getByRole('button', { name: 'Send answer' }).click();
+    await room.getByText('Write an answer, choose a posture, or set a mark.').waitFor();
+    await room.getByLabel('Your answer').first().fill('Until the seat is heavy.');
+    await room.getByLabel('Show a posture').first().selectOption({ index: 1 });
+    await check(room);
+    await room.getByRole('button', { name: 'Send answer' }).press('Enter');
+    await room.getByText('The practitioner sees it on their page.').waitFor();
+    await phone.goto(`${base}/own`);
+    await phone.getByText('Until the seat is heavy.').waitFor();
+    await phone.locator('.own-answer svg').waitFor();
+    await check(phone);
+
+    await phone.getByRole('link', { name: 'Add other activity' }).click();
+    await phone.getByLabel('What was it?').selectOption('running');
+    await phone.getByLabel('Minutes').fill('1800');
+    await phone.getByRole('button', { name: 'Save' }).click();
+    await phone.getByText('Enter 1 to 600 minutes.').waitFor();
+    await phone.getByLabel('Minutes').fill('30');
+    await check(phone);
+    await phone.getByRole('button', { name: 'Save' }).click();
+    await phone.getByRole('heading', { name: 'At Home' }).waitFor();
+
+    // Whose turn it is stands in the session, on the side and rung that it is about.
+    await phone.getByRole('link', { name: 'Start session' }).first().click();
+    const items = JSON.parse(await phone.locator('[data-session]').getAttribute('data-session'));
+    const { posture, rung } = items.find(({ side, drill, phase }) => side === 'left' && !drill && phase === 'work');
+    await room.goto(`${home}/ways`);
+    await room.getByLabel('Rung').selectOption(`${posture}/${rung}`);
+    await room.getByLabel('Side').selectOption('left');
+    await room.getByLabel('First way').fill('low seat');
+    await room.getByLabel('Second way').fill('Low seat ');
+    await room.getByLabel('What you measure').fill('Knee height, cm');
+    await room.getByRole('button', { name: 'Start' }).press('Enter');
+    await room.getByText('The two ways are the same.').waitFor();
+    await room.getByLabel('Second way').fill('high seat');
+    await room.getByRole('button', { name: 'Start' }).press('Enter');
+    await room.getByRole('link', { name: 'Enter a number' }).waitFor();
+    await check(room);
+    await phone.reload();
+    await phone.locator('#now-level').selectOption('0');
+    await phone.getByRole('button', { name: 'Start session' }).click();
+    const said = phone.getByText('Today: low seat.').first();
+    for (let i = 0; i < 30 && !(await said.isVisible()); i += 1) {
+        await onward(phone);
+    }
+    await said.waitFor();
+    await room.getByRole('link', { name: 'Enter a number' }).click();
+    await room.getByLabel('Knee height, cm').fill('21,5');
+    await check(room);
+    await room.getByRole('button', { name: 'Save' }).press('Enter');
+    await room.getByText('Next: high seat. 9 sessions are left.').waitFor();
 });
