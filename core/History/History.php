@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Core\History;
 
 use LucidAscent\Core\Body\Proportions;
+use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\EnteredByMistake;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Entry\PainTold;
@@ -14,6 +15,8 @@ use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\Entry\RungSeen;
 use LucidAscent\Core\History\Entry\TestCorrected;
 use LucidAscent\Core\History\Entry\TestTaken;
+use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Testing\ToolErrors;
 
 /**
@@ -22,9 +25,17 @@ use LucidAscent\Core\Testing\ToolErrors;
  */
 final readonly class History
 {
+    /** @var array<class-string<Entry>, non-empty-list<Entry>> in their order, by what they are */
+    private array $byKind;
+
     /** @param list<Entry> $entries */
     public function __construct(public array $entries, public ToolErrors $tools)
     {
+        $byKind = [];
+        foreach ($entries as $entry) {
+            $byKind[$entry::class][] = $entry;
+        }
+        $this->byKind = $byKind;
     }
 
     public function with(Entry ...$more): self
@@ -68,28 +79,97 @@ final readonly class History
     }
 
     /**
-     * What was felt, by whom and when it may be; slips of the pen are none of it.
+     * What was felt; slips of the pen are none of it. A slip that takes back the pain that was told of the same shape
+     * takes back what was felt with it; one that takes back another pain of that day does not.
      *
      * @return list<FeltSaid> in their order
      */
     public function felt(): array
     {
-        $slips = $this->of(EnteredByMistake::class);
-        $told = $this->of(PainTold::class);
+        $felt = $this->of(FeltSaid::class);
+        $slips = array_filter($this->of(PainTold::class), $this->isTakenBack(...));
 
-        return array_values(
-            array_filter($this->of(FeltSaid::class), static function (FeltSaid $felt) use ($slips, $told): bool {
-                $said = [$felt, ...array_filter($told, $felt->isToldBy(...))];
-                foreach ($slips as $slip) {
-                    foreach ($said as $one) {
-                        if ($slip->names === $one->id && EnteredByMistake::mayTakeBack($one, $slip->by, $slip->at)) {
-                            return false;
-                        }
-                    }
-                }
+        return [] === $this->of(EnteredByMistake::class)
+            ? $felt
+            : array_values(
+                array_filter(
+                    $felt,
+                    fn (FeltSaid $one): bool => !$this->isTakenBack($one)
+                        && [] === array_filter(
+                            $slips,
+                            static fn (PainTold $told): bool => $one->posture === $told->posture
+                                && $one->isToldBy($told),
+                        ),
+                ),
+            );
+    }
 
+    /** What was felt in a shape on a side. */
+    public function feltIn(string $posture, string $rung, Side $side, ?RungDefinition $definition): FeltOnRung
+    {
+        return FeltOnRung::of(
+            array_merge(...array_map(static fn (FeltSaid $one): array => $one->felt(), $this->felt())),
+            $posture,
+            $rung,
+            $side,
+            $definition->felt ?? [],
+        );
+    }
+
+    /**
+     * Whether what was felt is pain that was told as such, too: then it is told once. A pain of no shape that was taken
+     * back tells nothing.
+     */
+    public function isToldBeside(FeltSaid $felt): bool
+    {
+        foreach ($this->of(PainTold::class) as $told) {
+            if ($felt->isToldBy($told) && ($told->posture === $felt->posture || !$this->isTakenBack($told))) {
                 return true;
-            }),
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether it was a slip of the pen, as those say who may. */
+    private function isTakenBack(Entry $entry): bool
+    {
+        foreach ($this->of(EnteredByMistake::class) as $slip) {
+            if ($slip->names === $entry->id() && EnteredByMistake::mayTakeBack($entry, $slip->by, $slip->at)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<CheckMade> as they were practised: where what was felt that day hurt, it was no clean session */
+    public function checks(): array
+    {
+        $hurting = $this->hurting();
+
+        return array_map(
+            static fn (CheckMade $made): CheckMade => array_reduce(
+                self::in($hurting, $made->posture, $made->check->rung, $made->side, $made->on),
+                static fn (CheckMade $check, FeltSaid $felt): CheckMade => $check->withPain($felt->pain()),
+                $made,
+            ),
+            $this->of(CheckMade::class),
+        );
+    }
+
+    /** @return list<RungSeen> as they were seen, likewise */
+    public function seen(): array
+    {
+        $hurting = $this->hurting();
+
+        return array_map(
+            static fn (RungSeen $seen): RungSeen => array_reduce(
+                self::in($hurting, $seen->posture, $seen->rung, $seen->side, $seen->on),
+                static fn (RungSeen $one, FeltSaid $felt): RungSeen => $one->withPain($felt->pain()),
+                $seen,
+            ),
+            $this->of(RungSeen::class),
         );
     }
 
@@ -101,36 +181,19 @@ final readonly class History
         );
     }
 
-    /** @return list<CheckMade> as they were practised: where what was felt that day hurt, it was no clean session */
-    public function checks(): array
-    {
-        $hurting = $this->hurting();
-
-        return array_map(static function (CheckMade $check) use ($hurting): CheckMade {
-            foreach ($hurting as $one) {
-                $check = $one->isOf($check->posture, $check->check->rung, $check->side, $check->on)
-                    ? $check->withPain($one->pain())
-                    : $check;
-            }
-
-            return $check;
-        }, $this->of(CheckMade::class));
-    }
-
-    /** @return list<RungSeen> as they were seen, likewise */
-    public function seen(): array
-    {
-        $hurting = $this->hurting();
-
-        return array_map(static function (RungSeen $seen) use ($hurting): RungSeen {
-            foreach ($hurting as $one) {
-                $seen = $one->isOf($seen->posture, $seen->rung, $seen->side, $seen->on)
-                    ? $seen->withPain($one->pain())
-                    : $seen;
-            }
-
-            return $seen;
-        }, $this->of(RungSeen::class));
+    /**
+     * @param list<FeltSaid> $felt
+     *
+     * @return array<FeltSaid> what of it is of a shape on a side, on a day
+     */
+    private static function in(
+        array $felt,
+        string $posture,
+        string $rung,
+        Side $side,
+        \DateTimeImmutable $on,
+    ): array {
+        return array_filter($felt, static fn (FeltSaid $one): bool => $one->isOf($posture, $rung, $side, $on));
     }
 
     /**
@@ -142,6 +205,9 @@ final readonly class History
      */
     public function of(string $kind): array
     {
-        return array_values(array_filter($this->entries, static fn (Entry $entry): bool => $entry instanceof $kind));
+        /** @var list<T> $found */
+        $found = $this->byKind[$kind] ?? [];
+
+        return $found;
     }
 }

@@ -179,7 +179,7 @@ final readonly class ReadHistory
                     $entry->rung,
                 ),
                 // Pain that was told beside it is told once.
-                $entry instanceof FeltSaid => [] !== array_filter($history->of(PainTold::class), $entry->isToldBy(...))
+                $entry instanceof FeltSaid => $history->isToldBeside($entry)
                     ? null
                     : self::pain(
                         $entry,

@@ -64,6 +64,10 @@ final class FeltHistoryTest extends TestCase
         self::assertSame([], (new History([self::felt('knee', 2), $told(Side::Left), $slip], ToolErrors::usual()))
             ->felt());
         self::assertCount(1, (new History([self::felt('knee', 2), $told(Side::Left)], ToolErrors::usual()))->felt());
+        // A slip takes back what it names: not what was felt in a shape, where it names a pain that was told of none.
+        self::assertSame(['felt:knee 2 left'], $ids($told(null, ''), $slip));
+        self::assertCount(1, (new History([self::felt('knee', 2), $told(null, ''), $slip], ToolErrors::usual()))
+            ->felt());
     }
 
     public function testASlipOfTheirOwnIsFeltByNobody(): void
