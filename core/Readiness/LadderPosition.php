@@ -94,26 +94,17 @@ final readonly class LadderPosition
             );
         }
         // The highest passed one below that nothing closes.
-        for ($i = ($now ?? count($rungs)) - 1; $i >= 0; --$i) {
+        $found = null;
+        for ($i = ($now ?? count($rungs)) - 1; $i >= 0 && null === $found; --$i) {
             $closing = $closed[$rungs[$i]->rung->id];
             if ([] === $closing) {
-                return new self(
-                    $rungs[$i],
-                    $next,
-                    $bars,
-                    $names,
-                    false,
-                    $closed,
-                    $rungs,
-                    $posture->id,
-                    $isBegun,
-                    $kept,
-                );
+                $found = $rungs[$i];
+            } elseif ([] === $bars) {
+                [$next, $bars] = [$rungs[$i], $closing];
             }
-            [$next, $bars] = [] === $bars ? [$rungs[$i], $closing] : [$next, $bars];
         }
 
-        return new self(null, $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun, $kept);
+        return new self($found, $next, $bars, $names, false, $closed, $rungs, $posture->id, $isBegun, $kept);
     }
 
     public function hasPassed(string $rung): bool

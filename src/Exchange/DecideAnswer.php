@@ -27,7 +27,6 @@ use LucidAscent\Core\History\PractisedUpTo;
 use LucidAscent\Core\History\ReadHistory;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Practice\ClosedTime;
-use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\LadderPractice;
@@ -62,8 +61,8 @@ final readonly class DecideAnswer
         $work = $this->catalogue->rung($ladder->id, $rung)?->work;
         foreach ($document->list('sessions') as $i => $session) {
             $place = is_array($session) ? FeltFields::said($session[FeltFields::KEY] ?? null) : null;
-            $check = $this->check($session, $ladder, $rung, $today, $unread);
             $said = PainFields::inUnreadable(FreeWords::without(FeltFields::without($session)));
+            $check = $this->check($session, $said, $ladder, $rung, $today, $unread);
             $id = Fields::textIn($session, 'id', "sessions[$i]");
             if (null !== $place) {
                 $felt[] = new FeltSaid(
@@ -158,27 +157,28 @@ final readonly class DecideAnswer
                         $one,
                     )->isYes(),
                 );
-        $history = new LadderPractice(
+        $practice = new LadderPractice(
             $ladder,
             PractisedUpTo::check($last, $checks, $closed),
             $next->isInReach() && !$isNextHeld,
             false,
             $heldBy,
             ($works[$last->check->rung] ?? new Work([]))->takesDays(),
-            FeltOnRung::of(
-                array_merge(...array_map(static fn (FeltSaid $one): array => $one->felt(), $felt)),
-                $ladder->id,
-                $last->check->rung,
-                $side ?? Side::Left,
-                $this->catalogue->rung($ladder->id, $last->check->rung)->felt ?? [],
-            )->upTo($last->check->on),
+            $history
+                ->feltIn(
+                    $ladder->id,
+                    $last->check->rung,
+                    $side ?? Side::Left,
+                    $this->catalogue->rung($ladder->id, $last->check->rung),
+                )
+                ->upTo($last->check->on),
         );
-        $proposal = Decide::proposal($history);
+        $proposal = Decide::proposal($practice);
 
         return [
             'decision' => $proposal->step->value,
-            'rung' => $history->rung()->id,
-            'rungAfter' => Decide::rungAfter($history, $proposal->step)->id,
+            'rung' => $practice->rung()->id,
+            'rungAfter' => Decide::rungAfter($practice, $proposal->step)->id,
             'reasons' => array_map(
                 fn (Reason $reason): array => [
                     'code' => $reason->code,
@@ -188,25 +188,26 @@ final readonly class DecideAnswer
                 $proposal->reasons,
             ),
             'restsOn' => array_map(static fn (ReadinessCheck $check): string => $check->day(), $proposal->restsOn),
-            'choices' => array_map(static fn ($step): string => $step->value, Decide::choices($history, $proposal)),
+            'choices' => array_map(static fn ($step): string => $step->value, Decide::choices($practice, $proposal)),
         ] + ([] === [...$unread, ...$unreadEvents] ? [] : ['unread' => [...$unread, ...$unreadEvents]]);
     }
 
     /**
      * A session as a check; one that cannot be read is refused, unless it speaks of pain: then what it says holds.
      *
+     * @param list<Pain> $said of pain, besides where it was felt
      * @param list<array<string, string>> $unread
      *
      * @throws InvalidValue
      */
     private function check(
         mixed $session,
+        array $said,
         Ladder $ladder,
         string $rung,
         \DateTimeImmutable $today,
         array &$unread,
     ): ReadinessCheck {
-        $said = PainFields::inUnreadable(FreeWords::without(FeltFields::without($session)));
         try {
             $fields = Fields::of($session, 'sessions');
 

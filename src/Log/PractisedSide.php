@@ -11,10 +11,8 @@ use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
-use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\PractisedUpTo;
 use LucidAscent\Core\Practice\ClosedTime;
-use LucidAscent\Core\Practice\FeltOnRung;
 use LucidAscent\Core\Progression\LadderPractice;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\State;
@@ -74,15 +72,9 @@ final readonly class PractisedSide
             null !== $next && State::Unknown === $pose?->rung($next->id)?->state(),
             $pose?->rung($check->rung)->heldBy ?? $holds->on($work, $check->side),
             $work->takesDays(),
-            FeltOnRung::of(
-                array_merge(
-                    ...array_map(static fn (FeltSaid $felt): array => $felt->felt(), $told->felt()),
-                ),
-                $ladder->id,
-                $check->rung,
-                $check->side,
-                $this->catalogue->rung($ladder->id, $check->rung)->felt ?? [],
-            )->upTo($check->practisedOn),
+            $told
+                ->feltIn($ladder->id, $check->rung, $check->side, $this->catalogue->rung($ladder->id, $check->rung))
+                ->upTo($check->practisedOn),
         );
     }
 }

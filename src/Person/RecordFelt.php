@@ -45,6 +45,7 @@ final readonly class RecordFelt
     /**
      * @param array{string, PainKind}|null $felt place and kind; null when nothing was said
      * @param string $source where it was said, in a word, and the entry it was said with
+     * @param bool $isHeard whether what it says of pain was heard before
      *
      * @return string what to change where it was felt in a wrong place; empty where it was the right one
      */
@@ -57,27 +58,11 @@ final readonly class RecordFelt
         string $posture,
         string $rung,
         ?\DateTimeImmutable $on = null,
+        bool $isHeard = false,
     ): string {
-        $this->hear($practitioner, $by, $felt, $side, $source, $posture, $rung, $on);
-
-        return $this->keep($practitioner, $by, $felt, $side, $source, $posture, $rung, $on);
-    }
-
-    /**
-     * The same where what it says of pain was heard before.
-     *
-     * @param array{string, PainKind}|null $felt
-     */
-    public function keep(
-        Practitioner $practitioner,
-        Teacher $by,
-        ?array $felt,
-        ?Side $side,
-        string $source,
-        string $posture,
-        string $rung,
-        ?\DateTimeImmutable $on = null,
-    ): string {
+        if (!$isHeard) {
+            $this->hear($practitioner, $by, $felt, $side, $source, $posture, $rung, $on);
+        }
         if (null === $felt) {
             return '';
         }

@@ -93,7 +93,7 @@ final readonly class AfterClass
             foreach ($people as $of) {
                 foreach (null === $side ? Side::cases() : [$side] as $one) {
                     if (in_array($of['side'], ['both', $one->value], true)) {
-                        $this->felt->keep(
+                        $this->felt->of(
                             $person,
                             $class->teacher,
                             $felt,
@@ -102,6 +102,7 @@ final readonly class AfterClass
                             $posture,
                             $rung->rung->id,
                             $this->day($class),
+                            isHeard: true,
                         );
                     }
                 }
