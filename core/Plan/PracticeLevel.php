@@ -17,4 +17,10 @@ enum PracticeLevel: string
     {
         return array_column(self::cases(), 'value');
     }
+
+    /** How far up a level is, from 0; what is none stands with the lowest. */
+    public static function place(string $level): int
+    {
+        return (int) array_search($level, self::names(), true);
+    }
 }

@@ -369,6 +369,15 @@ final class Catalogue implements CacheWarmerInterface, LocaleAwareInterface
         return array_map(static fn (array $entry): string => $entry['name'], $this->all($kind));
     }
 
+    /** @return array<string, string> the poses that somebody may want, by id */
+    public function poses(): array
+    {
+        return array_intersect_key(
+            $this->names(Kind::Posture),
+            array_filter($this->all(Kind::Posture), static fn (array $posture): bool => $posture['target']),
+        );
+    }
+
     /** @return array<string, PracticeDrill> by id */
     public function drills(): array
     {

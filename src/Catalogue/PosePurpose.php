@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Catalogue;
 
+use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Posture\Purpose;
 
 /** What poses are good for, and what nobody needs them for. */
@@ -11,8 +12,8 @@ final readonly class PosePurpose
 {
     /** So many that serve a purpose better are named. */
     private const NAMED = 3;
-    /** Who may try it, the easiest first. */
-    private const LEVELS = ['anyone' => 0, 'teacher-first' => 1];
+    /** Who may try what is named. */
+    private const LEVELS = [PracticeLevel::Anyone->value, PracticeLevel::TeacherFirst->value];
 
     public function __construct(private Catalogue $catalogue)
     {
@@ -30,12 +31,12 @@ final readonly class PosePurpose
         $found = array_filter(
             $this->catalogue->all(Kind::Posture),
             static fn (array $posture): bool => in_array($purpose->value, $posture['purposes'] ?? [], true)
-                && isset(self::LEVELS[$posture['level'] ?? '']),
+                && in_array($posture['level'] ?? '', self::LEVELS, true),
         );
         uasort(
             $found,
-            static fn (array $a, array $b): int => [self::LEVELS[$a['level']], $a['name']] <=> [
-                self::LEVELS[$b['level']],
+            static fn (array $a, array $b): int => [PracticeLevel::place($a['level']), $a['name']] <=> [
+                PracticeLevel::place($b['level']),
                 $b['name'],
             ],
         );

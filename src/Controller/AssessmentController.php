@@ -64,7 +64,7 @@ final class AssessmentController extends TeacherController
             BeforeForm::class,
             options: [
                 'entry' => (string) Uuid::v7(),
-                'poses' => $this->poses(),
+                'poses' => array_flip($this->catalogue->poses()),
                 'wanted' => $earlier->wanted ?? [],
                 'purposes' => $earlier?->purposes() ?? [],
                 'cautions' => $this->cautions(),
@@ -339,19 +339,6 @@ final class AssessmentController extends TeacherController
         }
 
         return $hasConsent ? [...$told, ToldCondition::GUARDIAN] : $told;
-    }
-
-    /** @return array<string, string> ids of the poses that somebody may want, by name */
-    private function poses(): array
-    {
-        return array_column(
-            array_filter(
-                $this->catalogue->all(Kind::Posture),
-                static fn (array $posture): bool => $posture['target'],
-            ),
-            'id',
-            'name',
-        );
     }
 
     /** @return array<string, array{string, array<string, string>}> the question's heading and its answers, by group */

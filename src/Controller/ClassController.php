@@ -134,7 +134,7 @@ final class ClassController extends TeacherController
                 'class' => $class,
                 'people' => $people,
                 'came' => $this->classes->came($class, $people),
-                'names' => array_column($this->catalogue->all(Kind::Posture), 'name', 'id'),
+                'names' => $this->catalogue->names(Kind::Posture),
                 'token' => self::TOKEN,
                 'sent' => $isStale ? $request->request->all() : [],
                 'isStale' => $isStale,
@@ -193,13 +193,13 @@ final class ClassController extends TeacherController
             $was['theme'],
         );
         $this->classes->save(
-            $class,
             array_values(
                 array_filter(
                     $this->records->practitioners($this->teacher()),
                     static fn (Practitioner $one): bool => in_array((string) $one->id, $was['people'], true),
                 ),
             ),
+            $class,
         );
         $this->addFlash('done', 'class.back_again');
 
@@ -295,11 +295,8 @@ final class ClassController extends TeacherController
         } else {
             [$class->name, $class->heldOn, $class->place, $class->pieces] = [$name, $heldOn, $place, $chosen->pieces];
         }
-        $this->classes->save($class, $chosen->people);
         $isFollowed = $form->has('follow') && true === $form->get('follow')->getData();
-        foreach ($isFollowed ? $this->classes->later($class) : [] as $day) {
-            $this->classes->save($day, $chosen->people);
-        }
+        $this->classes->save($chosen->people, $class, ...$isFollowed ? $this->classes->later($class) : []);
 
         return $class;
     }

@@ -38,11 +38,7 @@ final class CourseController extends TeacherController
     {
         $class = $this->classes->one($this->teacher(), $class);
         $next = $class->heldOn->modify(sprintf('+%d days', self::USUALLY_APART));
-        $themes = array_column(
-            array_filter($this->catalogue->all(Kind::Posture), static fn (array $one): bool => $one['target']),
-            'id',
-            'name',
-        );
+        $themes = array_flip($this->catalogue->poses());
         ksort($themes);
         $form = $this->createForm(
             CourseForm::class,
@@ -63,11 +59,7 @@ final class CourseController extends TeacherController
             return $this->redirectToRoute('class_course', ['course' => $this->keep($form, $class, $people)]);
         }
 
-        return $this->render(
-            'class/course_new.html.twig',
-            ['form' => $form, 'class' => $class, 'people' => $people],
-            new Response(status: $form->isSubmitted() ? 422 : 200),
-        );
+        return $this->render('class/course_new.html.twig', ['form' => $form, 'class' => $class, 'people' => $people]);
     }
 
     #[Route('/classes/courses/{course}', 'class_course', methods: ['GET'])]
@@ -111,27 +103,26 @@ final class CourseController extends TeacherController
             return $course;
         }
         $heldOn = $form->get('firstOn')->getData();
+        $days = [];
         foreach (range(1, CourseForm::MOST) as $day) {
             $theme = $form->get("theme$day")->getData();
             if (null === $theme) {
                 continue;
             }
-            $this->classes->save(
-                new StudioClass(
-                    Uuid::v7(),
-                    $this->teacher(),
-                    trim((string) $form->get('name')->getData()),
-                    $heldOn,
-                    $like->place,
-                    $this->pieces->of($theme),
-                    $this->clock->now(),
-                    $course,
-                    $theme,
-                ),
-                $people,
+            $days[] = new StudioClass(
+                Uuid::v7(),
+                $this->teacher(),
+                trim((string) $form->get('name')->getData()),
+                $heldOn,
+                $like->place,
+                $this->pieces->of($theme),
+                $this->clock->now(),
+                $course,
+                $theme,
             );
             $heldOn = $heldOn->modify(sprintf('+%d days', $form->get('apart')->getData()));
         }
+        $this->classes->save($people, ...$days);
 
         return $course;
     }

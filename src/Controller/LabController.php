@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\LabSetup;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\JsonText;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Lab\LabAnswer;
 use LucidAscent\App\Lab\LabCapacity;
 use LucidAscent\App\PageCache\CachedParts;
@@ -125,8 +126,7 @@ final class LabController extends TeacherController
 
             return $this->redirectToRoute('lab', ['id' => $id, 'side' => $side->value]);
         }
-        $sentEntry = $request->request->getString('entry');
-        $entry = Uuid::isValid($sentEntry) ? Uuid::fromString($sentEntry) : Uuid::v7();
+        $entry = SentEntry::id($request->request->getString('entry'));
         $isNew = !$this->records->knows(LabSetup::class, $entry);
         if ($isNew) {
             $this->records->add(

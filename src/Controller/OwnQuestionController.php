@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\QuestionAsked;
 use LucidAscent\App\Entity\StoredPicture;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\App\PractitionerAccess\PractitionerPages;
 use LucidAscent\App\Repository\PictureRecords;
@@ -98,8 +99,7 @@ final class OwnQuestionController extends AbstractController
         if ('' === $text) {
             return 'ask.missing';
         }
-        $sent = $request->request->getString('entry');
-        $id = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+        $id = SentEntry::id($request->request->getString('entry'));
         if ($this->records->knows(PractitionerNote::class, $id)) {
             return null;
         }

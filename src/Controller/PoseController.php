@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
-use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\PosePurpose;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Json\Day;
@@ -149,10 +148,7 @@ final class PoseController extends TeacherController
             'map' => RouteMap::of($routes, $poses, $keystone),
             'keystone' => $keystone,
             'wanted' => $wanted,
-            'targets' => array_filter(
-                $this->catalogue->all(Kind::Posture),
-                static fn (array $posture): bool => $posture['target'],
-            ),
+            'targets' => $this->catalogue->poses(),
         ]);
     }
 

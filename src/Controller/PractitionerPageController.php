@@ -13,6 +13,7 @@ use LucidAscent\App\Form\Data\ElsewhereData;
 use LucidAscent\App\Form\ElsewhereForm;
 use LucidAscent\App\Json\Fields;
 use LucidAscent\App\Json\JsonText;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Log\SessionLogs;
 use LucidAscent\App\Person\DayAfter;
 use LucidAscent\App\Person\ReadPerson;
@@ -217,8 +218,7 @@ final class PractitionerPageController extends AbstractController
             $this->door->isTokenOf($request) || throw new AccessDeniedHttpException();
         }
         if ($form->isSubmitted() && $form->isValid()) {
-            $sent = $form->get('entry')->getData();
-            $entry = is_string($sent) && Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+            $entry = SentEntry::id($form->get('entry')->getData());
             if ($record->isTooMuch($practitioner, $data->elsewhere(), $entry)) {
                 $form->get('minutes')->addError(new FormError('elsewhere.minutes.day'));
             } else {
@@ -239,7 +239,6 @@ final class PractitionerPageController extends AbstractController
                 'form' => $form,
                 'token' => $this->door->token($request),
             ] + $this->device($request),
-            new Response(status: $form->isSubmitted() ? 422 : 200),
         );
     }
 
@@ -257,8 +256,7 @@ final class PractitionerPageController extends AbstractController
         $text = mb_substr(trim($request->request->getString('text')), 0, PractitionerNote::LONGEST);
         $now = $this->clock->now();
         if (PractitionerNote::SAT === $kind ? !$this->own->satOn($practitioner, Day::of($now)) : '' !== $text) {
-            $sent = $request->request->getString('entry');
-            $id = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+            $id = SentEntry::id($request->request->getString('entry'));
             if (!$this->records->knows(PractitionerNote::class, $id)) {
                 $word = new PractitionerNote(
                     $id,
@@ -532,9 +530,7 @@ final class PractitionerPageController extends AbstractController
     /** Under which id a form was sent; a new one for a form that was not sent yet, or had none. */
     private function entry(Request $request): string
     {
-        $sent = $request->request->getString('entry');
-
-        return Uuid::isValid($sent) ? $sent : (string) Uuid::v7();
+        return (string) SentEntry::id($request->request->getString('entry'));
     }
 
     /** Whose page it is, where the change comes from that page; else the way in. */

@@ -7,12 +7,12 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\AnswerGiven;
 use LucidAscent\App\Entity\PractitionerNote;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Person\Wanted;
 use LucidAscent\App\Repository\QuestionRecords;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Component\Uid\Uuid;
 
 /** What a practitioner has asked, and the teacher's answers: in words, with a figure, with a mark on the picture. */
 final class QuestionController extends TeacherController
@@ -50,9 +50,8 @@ final class QuestionController extends TeacherController
                 '' === $text && !$isFigure && null === $mark => 'answer.missing',
                 default => null,
             };
-            $sent = $request->request->getString('entry');
-            $entry = Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
             if (null === $fault) {
+                $entry = SentEntry::id($request->request->getString('entry'));
                 $isNew = !$this->records->knows(AnswerGiven::class, $entry)
                     && $this->records->addOnce(
                         new AnswerGiven(

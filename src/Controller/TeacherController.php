@@ -8,6 +8,7 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SentForm;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Form\SentBefore;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Repository\FormRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
@@ -146,19 +147,15 @@ abstract class TeacherController extends AbstractController
         );
     }
 
-    /** The identity that a form was given when it was opened: sending it twice keeps one record. */
-    /** Under which id a form was sent that is not read any more; one of its own where it had none. */
+    /** Under which id a form was sent that is not read any more. */
     protected function sentEntry(Request $request, string $form): string
     {
-        $sent = $request->request->all($form)['entry'] ?? null;
-
-        return is_string($sent) && Uuid::isValid($sent) ? $sent : (string) Uuid::v7();
+        return (string) SentEntry::id($request->request->all($form)['entry'] ?? null);
     }
 
+    /** The identity that a form was given when it was opened: sending it twice keeps one record. */
     protected function entryOf(FormInterface $form): Uuid
     {
-        $sent = $form->get('entry')->getData();
-
-        return is_string($sent) && Uuid::isValid($sent) ? Uuid::fromString($sent) : Uuid::v7();
+        return SentEntry::id($form->get('entry')->getData());
     }
 }

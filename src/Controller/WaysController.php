@@ -137,18 +137,21 @@ final class WaysController extends TeacherController
         $practitioner = $this->practitioner($id);
         $this->checkToken(self::TOKEN, $request);
         $one = $this->one($practitioner, $compared);
-        // Stopped twice is stopped once.
-        $stop = new WayTried(
-            Uuid::v5($one['of']->id, 'stop'),
-            $practitioner,
-            $this->teacher(),
-            $this->clock->now(),
-            $one['of']->id,
-            $one['next'] ?? 1,
-            null,
-            $this->today(),
-        );
-        null === $one['next'] || $this->records->addOnce($stop);
+        if (null !== $one['next']) {
+            // Stopped twice is stopped once.
+            $this->records->addOnce(
+                new WayTried(
+                    Uuid::v5($one['of']->id, 'stop'),
+                    $practitioner,
+                    $this->teacher(),
+                    $this->clock->now(),
+                    $one['of']->id,
+                    $one['next'],
+                    null,
+                    $this->today(),
+                ),
+            );
+        }
 
         return $this->redirectToRoute('ways', ['id' => $id]);
     }

@@ -16,7 +16,7 @@ use Symfony\Component\Uid\Uuid;
 class WaysCompared
 {
     /** In characters. */
-    public const LONGEST = 80;
+    private const LONGEST = 80;
 
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]

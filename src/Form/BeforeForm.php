@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\PainData;
+use LucidAscent\App\Form\Type\DayType;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\App\Form\Type\PurposesType;
 use LucidAscent\Core\Caution\Load;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\FormBuilderInterface;
@@ -91,12 +91,9 @@ final class BeforeForm extends AbstractType
                 'required' => false,
                 'invalid_message' => 'side.choose',
             ])
-            ->add('eighteen', DateType::class, [
+            ->add('eighteen', DayType::class, [
                 'label' => 'before.eighteen',
-                'widget' => 'single_text',
-                'input' => 'datetime_immutable',
                 'required' => false,
-                'invalid_message' => 'day.format',
             ])
             ->add('guardian', CheckboxType::class, [
                 'label' => 'before.guardian',

@@ -6,13 +6,13 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\CheckData;
 use LucidAscent\App\Form\Type\CentimetreType;
+use LucidAscent\App\Form\Type\DayType;
 use LucidAscent\App\Form\Type\FeltType;
 use LucidAscent\App\Form\Type\PainType;
 use LucidAscent\Core\Posture\PropRule;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\TextareaType;
 use Symfony\Component\Form\FormBuilderInterface;
@@ -37,11 +37,8 @@ final class CheckForm extends AbstractType
             'invalid_message' => 'check.yes_no',
         ];
         $builder
-            ->add('practisedOn', DateType::class, [
+            ->add('practisedOn', DayType::class, [
                 'label' => 'check.day',
-                'widget' => 'single_text',
-                'input' => 'datetime_immutable',
-                'invalid_message' => 'day.format',
                 'constraints' => [
                     new Range(
                         min: $options['today']->modify('-1 year'),

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\AllowanceData;
 use LucidAscent\App\Form\Type\AllowanceType;
+use LucidAscent\App\Form\Type\DayType;
 use LucidAscent\App\Text\ConditionName;
 use LucidAscent\App\Text\DayText;
 use LucidAscent\Core\Caution\ClearanceAuthority;
@@ -13,7 +14,6 @@ use LucidAscent\Core\Caution\Hold;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\CheckboxType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\TextareaType;
@@ -79,11 +79,8 @@ final class ClearanceForm extends AbstractType
                     new Length(max: 80, maxMessage: 'clearance.profession.long'),
                 ],
             ])
-            ->add('givenOn', DateType::class, [
+            ->add('givenOn', DayType::class, [
                 'label' => 'clearance.day',
-                'widget' => 'single_text',
-                'input' => 'datetime_immutable',
-                'invalid_message' => 'day.format',
                 'data' => $options['today'],
                 'constraints' => [
                     new NotNull(message: 'clearance.day.missing'),

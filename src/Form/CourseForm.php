@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Form\Type\DayType;
+use LucidAscent\App\Form\Type\LineType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\IntegerType;
-use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
-use Symfony\Component\Validator\Constraints\Length;
-use Symfony\Component\Validator\Constraints\NotBlank;
 use Symfony\Component\Validator\Constraints\NotNull;
 use Symfony\Component\Validator\Constraints\Range;
 
@@ -30,20 +28,9 @@ final class CourseForm extends AbstractType
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
-            ->add('name', TextType::class, [
-                'label' => 'class.name',
-                'empty_data' => '',
-                'attr' => ['maxlength' => 80, 'autocomplete' => 'off'],
-                'constraints' => [
-                    new NotBlank(message: 'class.name.missing', normalizer: 'trim'),
-                    new Length(max: 80, maxMessage: 'class.text.long'),
-                ],
-            ])
-            ->add('firstOn', DateType::class, [
+            ->add('name', LineType::class, ['label' => 'class.name', 'missing' => 'class.name.missing'])
+            ->add('firstOn', DayType::class, [
                 'label' => 'course.first',
-                'widget' => 'single_text',
-                'input' => 'datetime_immutable',
-                'invalid_message' => 'day.format',
                 'constraints' => [
                     new NotNull(message: 'clearance.day.missing'),
                     new Range(

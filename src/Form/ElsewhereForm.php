@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Form\Data\ElsewhereData;
+use LucidAscent\App\Form\Type\DayType;
 use LucidAscent\Core\Practice\ElsewhereKind;
 use Symfony\Component\Form\AbstractType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\IntegerType;
@@ -35,12 +35,9 @@ final class ElsewhereForm extends AbstractType
                 'required' => false,
                 'invalid_message' => 'elsewhere.minutes.range.plain',
             ])
-            ->add('doneOn', DateType::class, [
+            ->add('doneOn', DayType::class, [
                 'label' => 'elsewhere.day',
-                'widget' => 'single_text',
-                'input' => 'datetime_immutable',
                 'required' => false,
-                'invalid_message' => 'day.format',
                 'constraints' => [
                     new Range(
                         min: $options['today']->modify('-1 year'),

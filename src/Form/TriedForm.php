@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Entity\WayTried;
+use LucidAscent\App\Form\Type\DayType;
 use Symfony\Component\Form\AbstractType;
-use Symfony\Component\Form\Extension\Core\Type\DateType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
 use Symfony\Component\Form\Extension\Core\Type\NumberType;
 use Symfony\Component\Form\FormBuilderInterface;
@@ -30,11 +30,8 @@ final class TriedForm extends AbstractType
                     new Range(notInRangeMessage: 'ways.number.range', min: -WayTried::MOST, max: WayTried::MOST),
                 ],
             ])
-            ->add('triedOn', DateType::class, [
+            ->add('triedOn', DayType::class, [
                 'label' => 'common.day',
-                'widget' => 'single_text',
-                'input' => 'datetime_immutable',
-                'invalid_message' => 'day.format',
                 'constraints' => [
                     new NotNull(message: 'clearance.day.missing'),
                     new Range(

@@ -4,17 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
-use LucidAscent\App\Entity\WaysCompared;
+use LucidAscent\App\Form\Type\LineType;
 use LucidAscent\Core\Body\Side;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\ChoiceType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
 use Symfony\Component\Form\Extension\Core\Type\HiddenType;
-use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
-use Symfony\Component\Validator\Constraints\Length;
-use Symfony\Component\Validator\Constraints\NotBlank;
 use Symfony\Component\Validator\Constraints\NotNull;
 
 /** Which rung, which two set-ups of it, and what is measured. */
@@ -39,26 +36,23 @@ final class WaysForm extends AbstractType
                 'placeholder' => 'elsewhere.choose',
                 'invalid_message' => 'choose.listed',
                 'constraints' => [new NotNull(message: 'ways.side.missing')],
-            ]);
-        foreach (
-            [
-                'first' => ['ways.first', 'ways.first.help', 'ways.first.missing'],
-                'second' => ['ways.second', 'ways.second.help', 'ways.second.missing'],
-                'measured' => ['ways.measured', 'ways.measured.help', 'ways.measured.missing'],
-            ] as $name => [$label, $help, $missing]
-        ) {
-            $builder->add($name, TextType::class, [
-                'label' => $label,
-                'help' => $help,
-                'empty_data' => '',
-                'attr' => ['maxlength' => WaysCompared::LONGEST, 'autocomplete' => 'off'],
-                'constraints' => [
-                    new NotBlank(message: $missing, normalizer: 'trim'),
-                    new Length(max: WaysCompared::LONGEST, maxMessage: 'class.text.long'),
-                ],
-            ]);
-        }
-        $builder->add('entry', HiddenType::class, ['data' => $options['entry']]);
+            ])
+            ->add('first', LineType::class, [
+                'label' => 'ways.first',
+                'help' => 'ways.first.help',
+                'missing' => 'ways.first.missing',
+            ])
+            ->add('second', LineType::class, [
+                'label' => 'ways.second',
+                'help' => 'ways.second.help',
+                'missing' => 'ways.second.missing',
+            ])
+            ->add('measured', LineType::class, [
+                'label' => 'ways.measured',
+                'help' => 'ways.measured.help',
+                'missing' => 'ways.measured.missing',
+            ])
+            ->add('entry', HiddenType::class, ['data' => $options['entry']]);
     }
 
     public function configureOptions(OptionsResolver $resolver): void

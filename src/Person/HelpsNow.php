@@ -50,7 +50,7 @@ final readonly class HelpsNow
                 if (in_array($remedy->value, $posture['remedies'] ?? [], true)) {
                     $postures[$id] ??= [
                         $order,
-                        array_search($posture['level'] ?? '', PracticeLevel::names(), true),
+                        PracticeLevel::place($posture['level'] ?? ''),
                         $posture['target'],
                         count($postures),
                     ];

@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\StudioClass;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Json\FeltFields;
 use LucidAscent\App\Json\Fields;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Person\RecordFelt;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Repository\ClassRecords;
@@ -19,7 +20,6 @@ use LucidAscent\Core\Calendar\Day;
 use LucidAscent\Core\Caution\PainKind;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
-use Symfony\Component\Uid\Uuid;
 
 /** What a class leaves in each person's record: that they came, what hurt, and where it was felt. */
 final readonly class AfterClass
@@ -44,7 +44,7 @@ final readonly class AfterClass
     public function hear(string $class, array $sent, Teacher $by): void
     {
         $day = $this->day($this->classes->find($by, $class));
-        $entry = is_string($sent['entry'] ?? null) && Uuid::isValid($sent['entry']) ? $sent['entry'] : Uuid::v7();
+        $entry = SentEntry::id($sent['entry'] ?? null);
         foreach (is_array($sent['pain'] ?? null) ? $sent['pain'] : [] as $id => $fields) {
             $pain = RecordPain::typed($fields);
             $side = is_array($sent['side'] ?? null) ? $sent['side'][$id] ?? '' : '';

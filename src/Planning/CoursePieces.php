@@ -67,20 +67,10 @@ final readonly class CoursePieces
      */
     private function way(string $theme, array $postures): array
     {
-        $needs = array_map(strval(...), array_keys($postures[$theme]['relations']['needs'] ?? []));
-        $prepares = array_column(
-            array_filter(
-                $postures,
-                static fn (array $one): bool => isset($one['relations']['prepares'][$theme]),
-            ),
-            'id',
-        );
-        $way = array_slice(array_values(array_unique([...$needs, ...$prepares])), 0, self::ON_THE_WAY);
-        $level = static fn (string $posture): int => (int) array_search(
-            $postures[$posture]['level'] ?? '',
-            PracticeLevel::names(),
-            true,
-        );
+        $posture = $this->catalogue->postures()[$theme];
+        $leading = array_values(array_unique([...$posture->needs, ...$posture->preparedBy]));
+        $way = array_slice($leading, 0, self::ON_THE_WAY);
+        $level = static fn (string $id): int => PracticeLevel::place($postures[$id]['level'] ?? '');
         usort($way, static fn (string $a, string $b): int => $level($a) <=> $level($b));
 
         return $way;

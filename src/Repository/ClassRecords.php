@@ -108,21 +108,27 @@ final readonly class ClassRecords
         );
     }
 
-    /** @param list<Practitioner> $people */
-    public function save(StudioClass $class, array $people): void
+    /**
+     * All of the classes or none, each with these people.
+     *
+     * @param list<Practitioner> $people
+     */
+    public function save(array $people, StudioClass ...$classes): void
     {
-        $this->em->wrapInTransaction(function () use ($class, $people): void {
-            $this->em->persist($class);
-            $this->em->flush();
-            $there = $this->em->getRepository(ClassMember::class)->findBy(['class' => $class]);
+        $this->em->wrapInTransaction(function () use ($people, $classes): void {
             $ids = array_map(static fn (Practitioner $one): string => (string) $one->id, $people);
-            foreach ($there as $member) {
-                in_array((string) $member->practitioner->id, $ids, true) ?: $this->em->remove($member);
-            }
-            $known = array_map(static fn (ClassMember $one): string => (string) $one->practitioner->id, $there);
-            foreach ($people as $one) {
-                in_array((string) $one->id, $known, true)
-                    ?: $this->em->persist(new ClassMember(Uuid::v7(), $class, $one));
+            foreach ($classes as $class) {
+                $this->em->persist($class);
+                $this->em->flush();
+                $there = $this->em->getRepository(ClassMember::class)->findBy(['class' => $class]);
+                foreach ($there as $member) {
+                    in_array((string) $member->practitioner->id, $ids, true) ?: $this->em->remove($member);
+                }
+                $known = array_map(static fn (ClassMember $one): string => (string) $one->practitioner->id, $there);
+                foreach ($people as $one) {
+                    in_array((string) $one->id, $known, true)
+                        ?: $this->em->persist(new ClassMember(Uuid::v7(), $class, $one));
+                }
             }
         });
     }

@@ -41,7 +41,7 @@ final class CourseTest extends AppTestCase
         array_map($this->tested(...), $this->people);
         $this->monday = new StudioClass(Uuid::v7(), $this->teacher, 'Hips', new \DateTimeImmutable('today'), 'Hall',
             [['posture' => 'pigeon', 'minutes' => 5]], new \DateTimeImmutable('-1 hour'));
-        $this->records()->save($this->monday, array_slice($this->people, 0, 2));
+        $this->records()->save(array_slice($this->people, 0, 2), $this->monday);
         $this->client->loginUser($this->teacher);
     }
 
