@@ -92,6 +92,49 @@ final class Proportions
         return $this->upper[$side->value] ??= UpperLengths::of($this, $side);
     }
 
+    /** From the top of the shoulder to the fingertips, the arm straight, in cm. */
+    public function toFingertips(Side $side): float
+    {
+        return $this->length(Segment::ShoulderToFingertips, $side)->cm;
+    }
+
+    /** From the wrist to the fingertips, in cm. */
+    public function hand(Side $side): float
+    {
+        $arm = $this->upper($side);
+
+        return $this->toFingertips($side) - $arm->upperArm - $arm->forearm;
+    }
+
+    /** The same body with a length that is so much longer, on both sides where it is paired. */
+    public function longer(Segment $segment, float $cm): self
+    {
+        $measured = $this->measured;
+        foreach (Side::cases() as $side) {
+            $measured[self::key($segment, $side)] = Length::cm($this->length($segment, $side)->cm + $cm);
+            if (!$segment->isPaired()) {
+                break;
+            }
+        }
+
+        return new self($this->stature, $measured);
+    }
+
+    /** The same legs, with trunk and arms as they usually are with this stature. */
+    public function withUsualUpper(): self
+    {
+        $upper = [Segment::SeatToShoulder, Segment::ShoulderToFingertips, Segment::ElbowToFingertips];
+
+        return new self(
+            $this->stature,
+            array_filter(
+                $this->measured,
+                static fn (string $key): bool => !in_array(Segment::from(explode('.', $key)[0]), $upper, true),
+                ARRAY_FILTER_USE_KEY,
+            ),
+        );
+    }
+
     public function error(Side $side): BodyError
     {
         return $this->errors[$side->value] ??= BodyError::of(

@@ -20,9 +20,9 @@ enum PropRule: string
     case KneeGap = 'knee-gap';
     /** Under the front hip, likewise. */
     case HipGap = 'hip-gap';
-    /** A strap between the hands, as long as the gap of the behind-the-back reach. */
+    /** A strap between the hands, as long as the reach of this body leaves them apart. */
     case HandsGap = 'hands-gap';
-    /** A strap between hand and foot, as long as this body's lengths ask. */
+    /** A strap between hand and foot, likewise. */
     case FootStrap = 'foot-strap';
 
     /** No block is stacked higher than this, no strap is longer, and no joint on one lies higher, in cm. */

@@ -19,6 +19,7 @@ final readonly class RungDefinition
      *     that way
      * @param bool $isMeasuredThrough whether measuring enough is as good as having done it
      * @param list<string> $felt places in which it should be felt
+     * @param Reach|null $reach what hands or elbows are to get to; null where that is no matter
      */
     public function __construct(
         public string $id,
@@ -32,6 +33,7 @@ final readonly class RungDefinition
         public ?RungDemand $otherDemand = null,
         public bool $isMeasuredThrough = false,
         public array $felt = [],
+        public ?Reach $reach = null,
     ) {
     }
 
@@ -56,6 +58,7 @@ final readonly class RungDefinition
                 $this->otherDemand,
                 $this->isMeasuredThrough,
                 $this->felt,
+                $this->reach,
             );
     }
 

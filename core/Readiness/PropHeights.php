@@ -7,7 +7,6 @@ namespace LucidAscent\Core\Readiness;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
-use LucidAscent\Core\LegChain\Contact\HasStrap;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Readiness\Gate\Sitting;
@@ -24,8 +23,7 @@ final readonly class PropHeights
             PropRule::KneeBlock => $rung->propHeight,
             PropRule::KneeGap, PropRule::HipGap => self::gap($rung, $person, $side),
             PropRule::LevelSeat => self::levelSeat($person, $side),
-            PropRule::HandsGap => self::betweenHands($person, $side),
-            PropRule::FootStrap => self::toFoot($rung, $person, $side),
+            PropRule::HandsGap, PropRule::FootStrap => self::strap($rung, $person, $side),
             PropRule::None => null,
         };
     }
@@ -75,22 +73,15 @@ final readonly class PropHeights
             );
     }
 
-    /** What is missing between the hands; 0 where they meet. */
-    private static function betweenHands(Snapshot $person, Side $side): ?float
+    /** What is missing between the hands, or from hand to foot; 0 where they meet. */
+    private static function strap(RungReading $rung, Snapshot $person, Side $side): ?float
     {
-        $reach = $person->capacities($side)->get(Ability::ShoulderReach);
+        $reach = $rung->rung->reach;
+        $predicted = null === $reach ? null : PredictReach::of($reach, $person, $side);
 
-        return null === $reach || $person->isTooOld($reach->on()) ? null : max(0.0, -$reach->value);
-    }
-
-    private static function toFoot(RungReading $rung, Snapshot $person, Side $side): ?float
-    {
-        try {
-            $posture = $rung->rung->otherDemand?->posture(new Capacity(), $person->proportions->upper($side));
-
-            return $posture instanceof HasStrap ? $posture->strap($person->proportions->body($side->opposite())) : null;
-        } catch (\DomainException) {
-            return null;
-        }
+        // Of shoulders that nobody has read nobody knows what is missing.
+        return null === $predicted || in_array(Ability::ShoulderReach, $predicted->unread, true)
+            ? null
+            : $predicted->strap();
     }
 }

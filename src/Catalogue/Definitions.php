@@ -198,6 +198,7 @@ final class Definitions
             // Weight on a bent knee is practised, and not measured.
             true === ($rung['may_be_measured_through'] ?? false) && !$work->has(Load::WeightOnKnee),
             array_values(array_filter((array) ($rung['felt'] ?? []), is_string(...))),
+            $drawn->reach($rung),
         );
     }
 

@@ -125,7 +125,7 @@ final readonly class DrawnShape
     }
 
     /** @param array<string, mixed>|null $demand */
-    private static function demand(?array $demand): ?CatalogueDemand
+    public static function demand(?array $demand): ?CatalogueDemand
     {
         return isset($demand['contact']) ? CatalogueDemand::find($demand['contact'], $demand['values'] ?? []) : null;
     }

@@ -9,6 +9,11 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\DrawnLoads;
 use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\Posture\Reach;
+use LucidAscent\Core\Posture\ReachKind;
+use LucidAscent\Core\Reach\DrawnReach;
+use LucidAscent\Core\Reach\OverUnder;
+use LucidAscent\Core\Reach\StrapOverhead;
 
 /** What shapes load as they are drawn, on a standard body. */
 final readonly class DrawnShapes
@@ -36,6 +41,38 @@ final readonly class DrawnShapes
         }
 
         return DrawnLoads::of($drawn->figure, $drawn->pose);
+    }
+
+    /**
+     * @param array<string, mixed> $shape a rung or a form, as written
+     *
+     * @return Reach|null null where it reaches for nothing, or nobody can draw it
+     */
+    public function reach(array $shape): ?Reach
+    {
+        $reach = $shape['reach'] ?? null;
+        if (null === $reach) {
+            return null;
+        }
+        $kind = ReachKind::from($reach['kind']);
+        try {
+            return match ($kind) {
+                ReachKind::OverUnder => new OverUnder(),
+                ReachKind::Overhead => new StrapOverhead(
+                    DrawnShape::demand($shape['other_leg'] ?? null) ??
+                        throw new \DomainException('Nothing says where the foot behind is.'),
+                ),
+                default => new DrawnReach(
+                    $kind,
+                    DrawnShape::of($shape, $this->body, Side::Left, $this->find(...))->pose,
+                    'other' !== ($reach['arm'] ?? 'own'),
+                    $reach['to'] ?? '',
+                    $reach['round'] ?? null,
+                ),
+            };
+        } catch (\DomainException) {
+            return null;
+        }
     }
 
     /** @return array<string, mixed> */

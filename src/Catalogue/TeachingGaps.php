@@ -6,8 +6,6 @@ namespace LucidAscent\App\Catalogue;
 
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\LegChain\Ability;
-use LucidAscent\Core\LegChain\Contact\Contacts;
-use LucidAscent\Core\LegChain\Contact\HasStrap;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
 use LucidAscent\Core\Posture\PropRule;
@@ -196,7 +194,9 @@ final readonly class TeachingGaps
             return ["$place/at" => 'says not where the prop lies.'];
         }
         $values = $rung['demand']['values'] ?? [];
-        $strapped = Contacts::find($rung['other_leg']['contact'] ?? '');
+        if (in_array($prop['at'], ['between-hands', 'hand-to-foot'], true) && !isset($rung['reach'])) {
+            return [$place => 'has a strap, and says not what reaches for what.'];
+        }
         $found = match ($prop['at']) {
             'knee', 'knees' => isset($values['kneeHeight']) ? [PropRule::KneeBlock, PropRule::KneeGap] : [],
             'hip' => isset($values['hipHeight']) ? [PropRule::HipGap] : [],
@@ -207,9 +207,7 @@ final readonly class TeachingGaps
             )
                 ? [PropRule::HandsGap]
                 : [],
-            'hand-to-foot' => null !== $strapped && is_subclass_of($strapped, HasStrap::class)
-                ? [PropRule::FootStrap]
-                : [],
+            'hand-to-foot' => 'overhead' === ($rung['reach']['kind'] ?? '') ? [PropRule::FootStrap] : [],
             default => [],
         };
 

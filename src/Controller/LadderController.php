@@ -16,6 +16,7 @@ use LucidAscent\App\Form\DecisionForm;
 use LucidAscent\App\Log\PractisedSide;
 use LucidAscent\App\Log\Undecided;
 use LucidAscent\App\PageCache\CachedPage;
+use LucidAscent\App\Person\Reaches;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RecordFelt;
 use LucidAscent\App\Person\RecordPain;
@@ -45,6 +46,7 @@ final class LadderController extends TeacherController
         private readonly Undecided $undecided,
         private readonly Wanted $wanted,
         private readonly HoldText $holdText,
+        private readonly Reaches $reaches,
     ) {
     }
 
@@ -84,6 +86,7 @@ final class LadderController extends TeacherController
             'body' => $poses->person->proportions,
             'purpose' => $poses->person->purposes[$posture] ?? null,
             'heights' => $heights,
+            'reaches' => $this->reaches->of($practitioner, $poses, $posture),
             'undecided' => array_filter($undecided),
             'wanted' => $this->wanted->of($practitioner),
             'postures' => $this->catalogue->all(Kind::Posture),

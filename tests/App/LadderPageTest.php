@@ -19,6 +19,7 @@ use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Readiness\State;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\DomCrawler\Crawler;
 use Symfony\Component\Uid\Uuid;
 
 final class LadderPageTest extends AppTestCase
@@ -44,6 +45,26 @@ final class LadderPageTest extends AppTestCase
         self::assertSelectorTextContains('main', 'Go to the next rung');
         $this->client->submitForm('Save decision');
         self::assertSame('Lying knee drops', $this->here(), 'one rung, and no further');
+    }
+
+    public function testHowFarTheHandsGetIsSaidOfEachSideAndHeldAgainstWhatWasUsed(): void
+    {
+        $lines = fn (): string => $this->client->request('GET', "$this->page/ladder/seated-hamstring")
+            ->filter('.stair p')->reduce(static fn (Crawler $p): bool => str_starts_with($p->text(), 'Reach'))
+            ->text();
+        self::assertMatchesRegularExpression(
+            '/Left: At best: Strap, \d+ cm, give or take \d+ cm\. .*Not measured: hamstrings\..*Right: At best: Strap/u',
+            $lines(),
+        );
+        preg_match('/Strap, (\d+) cm/', $lines(), $m);
+        foreach (['as predicted' => 1.0, 'longer than predicted' => 40.0] as $says => $more) {
+            $of = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail();
+            $this->em()->persist(new RungCheck(Uuid::v7(), $of, $of->teacher, 'seated-hamstring', Side::Left, 'upright',
+                new \DateTimeImmutable('today'), new \DateTimeImmutable(), (float) ($m[1] ?? 0) + $more, true, true, 0,
+                PainPlace::None, PainKind::Stretch, [], false, ''));
+            $this->em()->flush();
+            self::assertMatchesRegularExpression("/Last used: [\\d.]+ cm, $says\\./", $lines());
+        }
     }
 
     public function testOverrulingNeedsAReasonAndAStepBackIsOneRung(): void

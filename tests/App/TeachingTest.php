@@ -94,6 +94,14 @@ final class TeachingTest extends TestCase
         yield 'a rule for another place' => [['rung' => ['demand' => $pigeon,
             'props' => [['what' => 'Block', 'at' => 'hip', 'found' => 'By eye.', 'rule' => 'knee-gap']]]],
             'pigeon rungs/0/props/0 leaves a height to the eye that the rule hip-gap would find.'];
+        $strap = static fn (string $at): array => ['props' => [['what' => 'Strap', 'at' => $at, 'found' => 'By eye.']]];
+        yield 'a strap that nobody reaches for' => [['rung' => $strap('hand-to-foot')],
+            'pigeon rungs/0/props/0 has a strap, and says not what reaches for what.'];
+        yield 'hands a strap apart, by eye' => [['rung' => $strap('between-hands') + [
+            'reach' => ['kind' => 'over-under'], 'demand' => ['thresholds' => [['component' => 'shoulder-reach']]]]],
+            'pigeon rungs/0/props/0 leaves a height to the eye that the rule hands-gap would find.'];
+        yield 'a strap overhead, by eye' => [['rung' => $strap('hand-to-foot') + ['reach' => ['kind' => 'overhead']]],
+            'pigeon rungs/0/props/0 leaves a height to the eye that the rule foot-strap would find.'];
         foreach (['ways_in' => 'how one gets into it', 'arms' => 'where the arms go',
             'other_leg_place' => 'where the other leg goes'] as $of => $what) {
             yield "deep, and no $of" => [['rung' => ['gentle' => false]], "pigeon rungs/0/$of says not $what."];

@@ -82,6 +82,7 @@ final class Person
             'soles-together' => Definition::solesTogether(),
             'shins-stacked' => Definition::shinsStacked(),
             'figure-four-lying' => Definition::figureFour(),
+            'behind-back-reach' => Definition::reach(),
             default => Definition::frog(),
         };
     }

@@ -19,8 +19,11 @@ use LucidAscent\Core\LegChain\Posture;
 use LucidAscent\Core\LegChain\Sitting;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\PropRule;
+use LucidAscent\Core\Posture\Reach;
 use LucidAscent\Core\Posture\RungDefinition;
 use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Reach\OverUnder;
+use LucidAscent\Core\Reach\StrapOverhead;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Readiness\ReadSeen;
@@ -81,11 +84,20 @@ final class PropHeightsTest extends TestCase
             self::TURN), 'Nor where the position has no such height.');
     }
 
-    public function testAStrapToTheFootIsAsLongAsTheOtherLegAsks(): void
+    public function testAStrapIsAsLongAsTheReachLeavesOpen(): void
     {
-        $back = static fn (): DeepPigeonBack => new DeepPigeonBack(17.0, 105.0, 45.0, 170.0, 60.0, 50.0, 29.0, 25.0);
-        $strap = self::height(PropRule::FootStrap, static fn (): Posture => new PigeonFront(12.0, 20.0), [], $back);
-        self::assertEqualsWithDelta($back()->strap(SampleBody::leg()), $strap, 1e-9);
+        $strap = static fn (float $gap): ?float => self::height(PropRule::HandsGap,
+            static fn (): Posture => new PigeonFront(12.0, 20.0), ['behind-back-reach' => [['gap' => $gap]]],
+            new OverUnder());
+        self::assertSame([14.0, 3.5, 0.0], array_map($strap, [14.0, 3.5, -6.0]), 'Hands that overlap need none.');
+        self::assertNull($strap(60.0), 'No strap is worth tying for that.');
+        self::assertNull(self::height(PropRule::HandsGap, static fn (): Posture => new PigeonFront(12.0, 20.0), [],
+            new OverUnder()), 'Nobody has read the shoulders.');
+        $back = new DeepPigeonBack(17.0, 105.0, 45.0, 170.0, 60.0, 50.0, 29.0, 25.0);
+        $values = ['shoulderFlexion' => 170.0, 'kneeFlexion' => 105.0];
+        self::assertEqualsWithDelta($back->strap(SampleBody::leg()), self::height(PropRule::FootStrap,
+            static fn (): Posture => new PigeonFront(12.0, 20.0), [],
+            new StrapOverhead(new Demand(static fn (): Posture => $back, values: $values))), 1e-9);
     }
 
     #[DataProvider('rules')]
@@ -112,18 +124,18 @@ final class PropHeightsTest extends TestCase
     }
 
     /** @param array<string, non-empty-list<array<string, float>>> $tests */
-    private static function height(PropRule $rule, \Closure $demand, array $tests, ?\Closure $other = null): ?float
+    private static function height(PropRule $rule, \Closure $demand, array $tests, ?Reach $reach = null): ?float
     {
         $person = Person::of($tests);
         $poses = new ReadPoses(['pose' => new PostureDefinition('pose', 'Pose', [Ability::ExternalRotation],
-            [self::rung($rule, $demand, $other)], [])], $person, []);
+            [self::rung($rule, $demand, $reach)], [])], $person, []);
 
         return PropHeights::of($poses->of('pose', Side::Left)->full(), $person, Side::Left);
     }
 
-    private static function rung(PropRule $rule, \Closure $demand, ?\Closure $other = null): RungDefinition
+    private static function rung(PropRule $rule, \Closure $demand, ?Reach $reach = null): RungDefinition
     {
         return new RungDefinition('low', 'Low', new Demand($demand), [], new Work(['turn-out'], false), prop: $rule,
-            otherDemand: null === $other ? null : new Demand($other));
+            reach: $reach);
     }
 }
