@@ -39,6 +39,8 @@ final class Visit
         'leg-cradle' => ['kneeHeight', ['ankleHeight' => 38.0]],
         self::RAISED => ['kneeHeight', ['ankleHeight' => 10.0]],
         'cow-face-knees' => ['kneeHeight', ['heelAhead' => 4.0]],
+        'planted-hip' => ['boneHeight', ['heelDistance' => 25.0, 'tuck' => 15.0]],
+        'deep-squat' => ['hipHeight', ['kneeHeight' => 45.0]],
     ];
     /** Where the knee comes to rest on the foot below it, and the ankle is laid higher until it hangs. */
     private const RAISED = 'shins-stacked';

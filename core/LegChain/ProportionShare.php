@@ -20,11 +20,17 @@ final class ProportionShare
     /** @return float|null null when one of the two has no knee height that fits */
     public static function of(AnkleContact $contact, Body $body, Capacity $capacity): ?float
     {
-        $half = ($body->thigh + $body->shin) / 2;
-        $even = new Body($half, $half, $body->hipSpacing, $body->seatedHipHeight, $body->ankleAboveSole);
         $own = LowestKnee::search($contact, $body, $capacity);
-        $other = LowestKnee::search($contact, $even, $capacity);
+        $other = LowestKnee::search($contact, self::even($body), $capacity);
 
         return null === $own || null === $other ? null : $own->height() - $other->height();
+    }
+
+    /** As long a leg, with thigh and shin alike. */
+    public static function even(Body $body): Body
+    {
+        $half = ($body->thigh + $body->shin) / 2;
+
+        return new Body($half, $half, $body->hipSpacing, $body->seatedHipHeight, $body->ankleAboveSole);
     }
 }

@@ -13,6 +13,8 @@ interface Reading
 {
     /** One standard deviation of a height or distance read by tape, in cm: the product's own figure. */
     public const TAPE_ERROR = 0.7;
+    /** Likewise of an angle read by inclinometer, in degrees. */
+    public const ANGLE_ERROR = 2.5;
 
     /**
      * @return array<string, float> degrees by component

@@ -84,6 +84,12 @@ final readonly class Formula
         return $this->reading->mayRest;
     }
 
+    /** Whether it is kept without what it needs, as numbers that prove nothing. */
+    public function mayLack(): bool
+    {
+        return $this->reading->mayLack;
+    }
+
     /**
      * Which of a test's values it cannot do without.
      *
@@ -94,6 +100,18 @@ final readonly class Formula
     public function needs(array $measured): array
     {
         return $this->reading->needs ?? $measured;
+    }
+
+    /**
+     * Which of a test's values a trial is nothing without.
+     *
+     * @param list<string> $measured
+     *
+     * @return list<string>
+     */
+    public function required(array $measured): array
+    {
+        return array_slice($this->needs($measured), 0, $this->mayLack() ? 1 : null);
     }
 
     /**

@@ -48,6 +48,9 @@ final readonly class ReadTest
             $body,
             $errors,
         ): array {
+            if (self::isNumbersAlone($definition, $taken)) {
+                return [];
+            }
             [$value, $uncertainty, $at] = self::read($definition, $taken, $body, $errors);
             $bound = self::isResting($definition, $taken) ? Bound::AtLeast : null;
             $evidence = [];
@@ -92,6 +95,9 @@ final readonly class ReadTest
             $body,
             $errors,
         ): array {
+            if (self::isNumbersAlone($definition, $taken)) {
+                return [];
+            }
             [$value] = self::read($definition, $taken, $body, $errors);
             $values = [];
             foreach (array_keys($taken->isClean() ? $definition->proves : []) as $name) {
@@ -150,6 +156,12 @@ final readonly class ReadTest
         }
 
         return false;
+    }
+
+    /** Whether it was read without what would make it prove something, and is kept all the same. */
+    private static function isNumbersAlone(TestDefinition $definition, TakenTest $taken): bool
+    {
+        return $definition->formula->mayLack() && self::lacks($definition, $taken);
     }
 
     private static function posture(TestDefinition $definition, TakenTest $taken): ?Posture

@@ -45,6 +45,25 @@ final readonly class TestDefinition
         return [] !== $this->proves && !$this->formula->is(Formula::OBSERVATION);
     }
 
+    /**
+     * The heights and gaps that prove no ability by themselves, and whose change over months says something all the
+     * same.
+     *
+     * @return list<string>
+     */
+    public function followed(): array
+    {
+        $names = array_keys(array_filter($this->measured, static fn (string $unit): bool => 'cm' === $unit));
+
+        return match (true) {
+            $this->formula->mayLack() => array_values(
+                array_intersect($this->formula->required(array_keys($this->measured)), $names),
+            ),
+            $this->formula->is(Formula::OBSERVATION) => $names,
+            default => [],
+        };
+    }
+
     /** Whether it is watched, and answered with yes or no: what some gate asks for. */
     public function isWatched(): bool
     {

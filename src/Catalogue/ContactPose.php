@@ -99,6 +99,13 @@ final class ContactPose
             'other' => ['long' => 180, 'down' => true],
             'arms' => ['floor' => [18, 6], 'elbow' => [-0.4, 1, 0]],
         ],
+        'planted-foot' => [
+            'base' => 'long-sitting',
+            'hips' => 'demanded',
+            'leg' => ['demanded' => true, 'flat' => true],
+            'other' => ['long' => 4],
+            'arms' => ['floor' => [-12, 10]],
+        ],
         'shins-stacked' => [
             'base' => 'sitting',
             'leg' => 'demanded',
@@ -124,6 +131,7 @@ final class ContactPose
         'figure-four-seated' => 'side',
         'figure-four-standing' => 'side',
         'deep-squat' => 'three-quarter',
+        'planted-foot' => 'side',
     ];
 
     /**

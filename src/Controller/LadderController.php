@@ -26,6 +26,8 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\FormReading;
+use LucidAscent\Core\Readiness\PlantedHip;
+use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\PropHeights;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\Form\FormInterface;
@@ -86,6 +88,14 @@ final class LadderController extends TeacherController
             'body' => $poses->person->proportions,
             'purpose' => $poses->person->purposes[$posture] ?? null,
             'heights' => $heights,
+            'planted' => array_filter(
+                array_map(
+                    static fn (PoseReading $pose): array => PlantedHip::isAskedBy($pose->full()->rung)
+                        ? PlantedHip::reasons($poses->person, $pose->side->opposite())
+                        : [],
+                    $sides,
+                ),
+            ),
             'reaches' => $this->reaches->of($practitioner, $poses, $posture),
             'undecided' => array_filter($undecided),
             'wanted' => $this->wanted->of($practitioner),

@@ -17,7 +17,6 @@ use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\TestRecords;
-use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\LegChain\Ability;
@@ -27,6 +26,7 @@ use LucidAscent\Core\Progress\SidesApart;
 use LucidAscent\Core\Progress\WeeklyLoad;
 use LucidAscent\Core\Progress\WithinSession;
 use LucidAscent\Core\Readiness\ReadPoses;
+use LucidAscent\Core\Readiness\Snapshot;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\SmallestChange;
@@ -82,7 +82,7 @@ final readonly class ProgressPage
             'charts' => $this->charts($progress, $sessions, $pains, $now),
             'heights' => $this->heights(
                 $practitioner,
-                $poses->person->proportions,
+                $poses->person,
                 $checks,
                 $sessions,
                 $pains,
@@ -175,7 +175,7 @@ final readonly class ProgressPage
     }
 
     /**
-     * Heights of props that rungs were practised on: each a series of its own.
+     * Heights of props that rungs were practised on, and those that tests follow: each a series of its own.
      *
      * @param list<RungCheck> $checks
      * @param list<string> $sessions
@@ -185,7 +185,7 @@ final readonly class ProgressPage
      */
     private function heights(
         Practitioner $practitioner,
-        Proportions $body,
+        Snapshot $person,
         array $checks,
         array $sessions,
         array $pains,
@@ -199,7 +199,7 @@ final readonly class ProgressPage
             if (null !== $height) {
                 $series["$seen->posture/$seen->rung"][$seen->side->value][] = [
                     'on' => $practitioner->teacher->local($seen->at),
-                    'value' => $height - $rule->below($body->body($seen->side)),
+                    'value' => $height - $rule->below($person->proportions->body($seen->side)),
                     'error' => HeightProgress::ERROR,
                     'isBound' => false,
                     'test' => '',
@@ -217,14 +217,28 @@ final readonly class ProgressPage
                 ];
             }
         }
+        foreach (array_reverse($person->taken) as $taken) {
+            $on = $taken->on;
+            if (null === $on || !$taken->isClean()) {
+                continue;
+            }
+            foreach (($this->catalogue->tests()[$taken->test] ?? null)?->followed() ?? [] as $number) {
+                if ($taken->has($number)) {
+                    $series["$taken->test/$number"][$taken->side->value][] = [
+                        'on' => $on,
+                        'value' => $taken->measure($number)->mean(),
+                        'error' => $person->readingError($taken, $number),
+                        'isBound' => false,
+                        'test' => '',
+                    ];
+                }
+            }
+        }
         $charts = [];
         foreach ($series as $name => $sides) {
-            [$posture, $rung] = explode('/', $name);
             $charts[] = [
-                'name' => ($this->catalogue->names(Kind::Posture)[$posture] ?? $posture).
-                    ', '.
-                    lcfirst($this->catalogue->named($name)['name'] ?? $rung),
-                'id' => "$posture-$rung",
+                'name' => $this->nameOf($name),
+                'id' => str_replace('/', '-', $name),
                 'sides' => array_map(
                     static function (array $readings, string $side) use ($sessions, $pains, $now): array {
                         usort($readings, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
@@ -254,6 +268,18 @@ final readonly class ProgressPage
         }
 
         return $charts;
+    }
+
+    /** Of a rung, or of a number of a test: "posture/rung", "test/number". */
+    private function nameOf(string $series): string
+    {
+        [$of, $part] = explode('/', $series);
+        $test = $this->catalogue->entry(Kind::Test, $of);
+        $name = null === $test
+            ? $this->catalogue->named($series)['name'] ?? $part
+            : array_column($test['measured'], 'label', 'name')[$part] ?? $part;
+
+        return ($test['name'] ?? $this->catalogue->names(Kind::Posture)[$of] ?? $of).', '.lcfirst($name);
     }
 
     /**

@@ -52,7 +52,7 @@ final class ProgressPageTest extends AppTestCase
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertSelectorTextContains('main', 'Nothing measured yet.');
         self::assertSelectorTextContains('.then-now', 'not assessed yet');
-        foreach (['Load', 'Within a session', 'What worked', 'Forecasts', 'Prop heights'] as $heading) {
+        foreach (['Load', 'Within a session', 'What worked', 'Forecasts', 'Heights and gaps'] as $heading) {
             self::assertStringNotContainsString($heading, $page->filter('main')->text());
         }
         $this->client->request('GET', $this->home);
@@ -206,7 +206,7 @@ final class ProgressPageTest extends AppTestCase
             ['kneeHeight' => 20.0], true, '', 0, PainPlace::None, PainKind::Ache));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringContainsString('Prop heights', $page->filter('main')->text());
+        self::assertStringContainsString('Heights and gaps', $page->filter('main')->text());
         $section = $page->filter('[aria-labelledby="height-half-lotus-mid-thigh-on-block"]');
         self::assertStringContainsString('10 cm now', $section->text());
         self::assertStringContainsString('cm lower per month', $section->text());
@@ -215,6 +215,23 @@ final class ProgressPageTest extends AppTestCase
     }
 
     /** Load, one session and what worked come from what was logged. */
+    public function testANumberThatProvesNothingIsFollowedAllTheSame(): void
+    {
+        foreach ([40 => 6.0, 20 => 5.0, 1 => 3.5] as $days => $height) {
+            $test = new Test(Uuid::v7(), Uuid::v7(), $this->practitioner, $this->teacher, 'planted-hip', Side::Left,
+                new \DateTimeImmutable("-$days days"), 'tape', 0.0, 0, PainPlace::None, PainKind::Ache, [],
+                Rules::VERSION, null);
+            $test->add(['boneHeight' => $height, 'heelDistance' => 25.0]);
+            $this->em()->persist($test);
+        }
+        $this->em()->flush();
+        $page = $this->client->request('GET', "$this->home/progress");
+        $section = $page->filter('[aria-labelledby="height-planted-hip-boneHeight"]');
+        self::assertStringContainsString('3.5 cm now', $section->text());
+        self::assertCount(3, $section->filter('circle'));
+        self::assertCount(0, $page->filter('[aria-labelledby="height-planted-hip-heelDistance"]'));
+    }
+
     public function testWhatWasLoggedIsLoadAndWarmTissueAndHours(): void
     {
         $this->shins(40, 22.0);

@@ -23,8 +23,6 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
 {
     use IsReadByJoints;
 
-    public const SHIN_ANGLE_ERROR = 2.5;
-
     private const KNEE_OUTWARD = 8.0;
 
     /** @throws InvalidValue when the height is negative, or the shin is turned by more than 90° */
@@ -69,7 +67,7 @@ final readonly class PigeonFront implements ChainReading, Contact, Posture
 
     public function readingErrors(): array
     {
-        return ['hipHeight' => Reading::TAPE_ERROR, 'shinAngle' => self::SHIN_ANGLE_ERROR];
+        return ['hipHeight' => Reading::TAPE_ERROR, 'shinAngle' => Reading::ANGLE_ERROR];
     }
 
     public function props(): array

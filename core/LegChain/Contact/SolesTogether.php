@@ -21,7 +21,7 @@ use LucidAscent\Core\LegChain\Vector;
  */
 final readonly class SolesTogether extends SeatedContact implements AnkleIsPlaced
 {
-    private const AHEAD_OF_HEEL = 3.0;
+    public const AHEAD_OF_HEEL = 3.0;
     private const ABOVE_FLOOR = 4.0;
 
     /** @throws InvalidValue when the distance is negative or not finite */

@@ -14,6 +14,8 @@ final readonly class TestReading
      * @param bool $takesAngle whether the angle itself, by inclinometer, can stand for the tape
      * @param list<string>|null $needs the values that it cannot do without; null for all of them
      * @param bool $mayRest whether somebody can say that the leg came to rest
+     * @param bool $mayLack whether it is worth keeping without what it needs: as numbers that are followed, and prove
+     *     nothing
      */
     public function __construct(
         public float $usualError,
@@ -21,6 +23,7 @@ final readonly class TestReading
         public bool $takesAngle = false,
         public ?array $needs = null,
         public bool $mayRest = false,
+        public bool $mayLack = false,
     ) {
     }
 }

@@ -14,7 +14,10 @@ use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\Observed;
+use LucidAscent\Core\Readiness\PlantedHip;
 use LucidAscent\Core\Readiness\Snapshot;
+use LucidAscent\Core\Testing\Bound;
+use LucidAscent\Core\Testing\Formula;
 use LucidAscent\Core\Testing\ReadTest;
 use LucidAscent\Core\Testing\TakenTest;
 use LucidAscent\Core\Testing\TestDefinition;
@@ -83,7 +86,14 @@ final class Person
             'shins-stacked' => Definition::shinsStacked(),
             'figure-four-lying' => Definition::figureFour(),
             'behind-back-reach' => Definition::reach(),
+            PlantedHip::TEST => self::planted(),
             default => Definition::frog(),
         };
+    }
+
+    public static function planted(): TestDefinition
+    {
+        return new TestDefinition(PlantedHip::TEST, 'Planted', 10, Formula::named('planted-foot'),
+            ['flexion' => Bound::Exact], ['boneHeight' => 'cm', 'heelDistance' => 'cm', 'tuck' => 'degrees'], [], 2.0);
     }
 }
