@@ -40,7 +40,7 @@ final class PictureController extends TeacherController
         if (!($file instanceof UploadedFile) || !$file->isValid()) {
             return new JsonResponse(['error' => $this->say('picture.none')], 422);
         }
-        $points = self::points((string) $request->request->get('points', '{}'));
+        $points = JsonText::shares((string) $request->request->get('points', '{}'), self::LANDMARKS);
         if (null === $points) {
             return new JsonResponse(['error' => $this->say('picture.points.wrong')], 422);
         }
@@ -64,29 +64,6 @@ final class PictureController extends TeacherController
         );
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
-    }
-
-    /**
-     * @return array<string, array{float, float}>|null shares of width and height by landmark; null when they are none
-     */
-    private static function points(string $sent): ?array
-    {
-        $points = [];
-        foreach (is_array($all = JsonText::decode($sent)) ? $all : [null] as $name => $at) {
-            if (
-                !in_array($name, self::LANDMARKS, true)
-                || !is_array($at)
-                || !is_numeric($at[0] ?? null)
-                || !is_numeric($at[1] ?? null)
-                || min($at[0], $at[1]) < 0
-                || max($at[0], $at[1]) > 1
-            ) {
-                return null;
-            }
-            $points[$name] = [(float) $at[0], (float) $at[1]];
-        }
-
-        return $points;
     }
 
     #[Route('/practitioners/{id}/pictures/{picture}', 'picture', methods: ['GET'])]

@@ -6,10 +6,15 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Picture\CameraView;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
-/** A picture that a teacher chose to keep; its pixels are in a file of this id, outside the web root. */
+/**
+ * A picture that a teacher chose to keep: of a test, of a rung as "posture/rung", or of what was asked; its pixels are
+ * in a file of this id, outside the web root.
+ */
 #[ORM\Entity(readOnly: true), ORM\Table(name: 'kept_picture')]
 #[ORM\Index(columns: ['practitioner_id', 'at'])]
 class StoredPicture
@@ -17,8 +22,19 @@ class StoredPicture
     /** Of no test, but of what somebody asked. */
     public const QUESTION = 'question';
 
-    /** The lines of a leg between points that were marked. */
-    private const LINES = [['hip', 'knee'], ['knee', 'ankle'], ['floorA', 'floorB']];
+    /** The lines between points that were marked. */
+    private const LINES = [
+        ['hip', 'knee'],
+        ['knee', 'ankle'],
+        ['floorA', 'floorB'],
+        ['ankle', 'toe'],
+        ['hip', 'other-hip'],
+        ['shoulder', 'other-shoulder'],
+        ['pelvis', 'chest'],
+        ['chest', 'neck'],
+        ['other-knee', 'other-ankle'],
+        ['levelA', 'levelB'],
+    ];
 
     /**
      * @param array<string, array{float, float}>|null $points where landmarks are, as shares of width and height; null
@@ -33,7 +49,7 @@ class StoredPicture
         public readonly Teacher $by,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
-        #[ORM\Column(length: 40)]
+        #[ORM\Column(length: 90)]
         public readonly string $test,
         #[ORM\Column]
         public readonly int $width,
@@ -41,6 +57,12 @@ class StoredPicture
         public readonly int $height,
         #[ORM\Column(nullable: true)]
         public readonly ?array $points = null,
+        /** The side of a rung that works; null in a picture of anything else. */
+        #[ORM\Column(length: 5, nullable: true)]
+        public readonly ?Side $side = null,
+        /** From where a rung was taken. */
+        #[ORM\Column(length: 10, nullable: true)]
+        public readonly ?CameraView $view = null,
     ) {
     }
 

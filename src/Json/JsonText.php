@@ -99,4 +99,31 @@ final class JsonText
             $text,
         );
     }
+
+    /**
+     * Places on a picture by name, as JSON.
+     *
+     * @param list<string> $names
+     *
+     * @return array<string, array{float, float}>|null shares of width and height; null when they are none
+     */
+    public static function shares(string $sent, array $names): ?array
+    {
+        $points = [];
+        foreach (is_array($all = self::decode($sent)) ? $all : [null] as $name => $at) {
+            if (
+                !in_array($name, $names, true)
+                || !is_array($at)
+                || !is_numeric($at[0] ?? null)
+                || !is_numeric($at[1] ?? null)
+                || min($at[0], $at[1]) < 0
+                || max($at[0], $at[1]) > 1
+            ) {
+                return null;
+            }
+            $points[$name] = [(float) $at[0], (float) $at[1]];
+        }
+
+        return $points;
+    }
 }

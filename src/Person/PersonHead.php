@@ -16,7 +16,7 @@ final readonly class PersonHead
     private const PLACES = [
         'place.readiness' => ['practitioner', 'pose', 'why', 'route', 'clearance', 'came_in'],
         'place.measure' => ['assessment_new', 'assessment', 'bench', 'bench_correct', 'body', 'lab'],
-        'place.ladder' => ['ladder', 'walk', 'check', 'decision', 'referral', 'ways', 'way_tried'],
+        'place.ladder' => ['ladder', 'walk', 'check', 'decision', 'referral', 'ways', 'way_tried', 'rung_picture'],
         'place.plan' => ['plan', 'plan_new', 'plan_item', 'session'],
         'place.progress' => ['progress', 'compare'],
         'place.history' => ['journal', 'day_after', 'questions', 'elsewhere'],

@@ -396,7 +396,7 @@ final readonly class ProgressPage
     }
 
     /**
-     * The first and the last picture of each test of which there are two.
+     * The first and the last picture of each test and rung of which there are two.
      *
      * @return list<array{test: string, first: StoredPicture, last: StoredPicture}>
      */
@@ -405,19 +405,20 @@ final readonly class ProgressPage
         $by = [];
         foreach (array_reverse($this->pictureRecords->pictures($practitioner)) as $picture) {
             if (StoredPicture::QUESTION !== $picture->test) {
-                $by[$picture->test][] = $picture;
+                // Of a rung those of one side, taken from one side, are held against each other.
+                $by["$picture->test {$picture->side?->value} {$picture->view?->value}"][] = $picture;
             }
         }
-        $both = array_filter($by, static fn (array $of): bool => count($of) > 1);
 
         return array_map(
-            fn (string $test, array $of): array => [
-                'test' => $this->catalogue->names(Kind::Test)[$test] ?? $test,
+            fn (array $of): array => [
+                'test' => str_contains($of[0]->test, '/')
+                    ? $this->nameOf($of[0]->test)
+                    : $this->catalogue->names(Kind::Test)[$of[0]->test] ?? $of[0]->test,
                 'first' => $of[0],
                 'last' => $of[count($of) - 1],
             ],
-            array_keys($both),
-            $both,
+            array_values(array_filter($by, static fn (array $of): bool => count($of) > 1)),
         );
     }
 

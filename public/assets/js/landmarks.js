@@ -1,5 +1,6 @@
 // Landmarks on a picture. It is drawn on this page and goes nowhere; the points go to the server,
 // which turns them into heights and angles with their errors.
+import { pointsOnPicture } from './points.js';
 import { number, t } from './texts.js';
 
 const POINTS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
@@ -23,8 +24,6 @@ const FEEDS = {
 };
 // The one test that reads the thigh's inclination; all others read the shin's.
 const THIGH_TEST = 'thigh-hang';
-const LARGEST = 8 * 1024 * 1024;
-const CROSS = 9;
 
 export const measureOnPicture = (form, keys) => {
     const panel = document.querySelector('[data-picture]');
@@ -33,45 +32,7 @@ export const measureOnPicture = (form, keys) => {
     }
     const find = (name) => panel.querySelector(`[data-picture-${name}]`);
     const [canvas, answer, use, keep, known] = ['canvas', 'answer', 'use', 'keep', 'known'].map(find);
-    const context = canvas.getContext('2d');
-    const points = {};
-    let image = null;
     let file = null;
-    let timer = 0;
-
-    const chosen = () => panel.querySelector('[name="picture-point"]:checked').value;
-    const paint = () => {
-        context.clearRect(0, 0, canvas.width, canvas.height);
-        if (image) {
-            const share = Math.min(canvas.width / image.width, canvas.height / image.height);
-            context.drawImage(image, 0, 0, image.width * share, image.height * share);
-        }
-        const style = getComputedStyle(document.documentElement);
-        context.lineWidth = 2;
-        for (const [name, { x, y }] of Object.entries(points)) {
-            context.strokeStyle = style.getPropertyValue(name === chosen() ? '--accent' : '--ink');
-            context.beginPath();
-            context.moveTo(x - CROSS, y);
-            context.lineTo(x + CROSS, y);
-            context.moveTo(x, y - CROSS);
-            context.lineTo(x, y + CROSS);
-            context.stroke();
-        }
-        for (const [one, other] of [
-            ['hip', 'knee'],
-            ['knee', 'ankle'],
-            ['floorA', 'floorB'],
-            ['knownA', 'knownB'],
-        ]) {
-            if (points[one] && points[other]) {
-                context.strokeStyle = style.getPropertyValue('--accent');
-                context.beginPath();
-                context.moveTo(points[one].x, points[one].y);
-                context.lineTo(points[other].x, points[other].y);
-                context.stroke();
-            }
-        }
-    };
     const offer = (measured) => {
         const buttons = [];
         const passedOver = form.dataset.bench === THIGH_TEST ? 'shinAngle' : 'thighAngle';
@@ -113,7 +74,7 @@ export const measureOnPicture = (form, keys) => {
         }
         use.replaceChildren(...buttons);
     };
-    const ask = async () => {
+    async function ask() {
         const missing = POINTS.filter((name) => !points[name]);
         if (missing.length > 0) {
             answer.textContent = t('picture.marked', { count: POINTS.length - missing.length });
@@ -145,79 +106,31 @@ export const measureOnPicture = (form, keys) => {
         } catch {
             answer.textContent = t('picture.offline');
         }
-    };
-    const set = (x, y) => {
-        points[chosen()] = {
-            x: Math.min(canvas.width, Math.max(0, x)),
-            y: Math.min(canvas.height, Math.max(0, y)),
-        };
-        paint();
-        clearTimeout(timer);
-        timer = setTimeout(ask, 200);
-    };
-    canvas.addEventListener('click', (event) => {
-        const box = canvas.getBoundingClientRect();
-        set(
-            ((event.clientX - box.left) * canvas.width) / box.width,
-            ((event.clientY - box.top) * canvas.height) / box.height,
-        );
-        const left = POINTS.find((name) => !points[name]);
-        if (left) {
-            panel.querySelector(`[name="picture-point"][value="${left}"]`).checked = true;
-        }
-    });
-    canvas.addEventListener('keydown', (event) => {
-        const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-        if (way) {
-            event.preventDefault();
-            const at = points[chosen()] ?? { x: canvas.width / 2, y: canvas.height / 2 };
-            const by = event.shiftKey ? 10 : 1;
-            set(at.x + by * way[0], at.y + by * way[1]);
-        }
-    });
-    panel.querySelector('[data-picture-points]').addEventListener('change', paint);
-    known.addEventListener('input', () => {
-        clearTimeout(timer);
-        timer = setTimeout(ask, 200);
-    });
-    find('file').addEventListener('change', async (event) => {
-        [file] = event.target.files;
-        if (!file) {
-            return;
-        }
-        if (!['image/jpeg', 'image/png'].includes(file.type) || file.size > LARGEST) {
-            answer.textContent = t('picture.kind');
+    }
+    const marks = pointsOnPicture(panel, {
+        lines: [
+            ['hip', 'knee'],
+            ['knee', 'ankle'],
+            ['floorA', 'floorB'],
+            ['knownA', 'knownB'],
+        ],
+        changed: ask,
+        says(text) {
+            answer.textContent = text;
             file = null;
-            return;
-        }
-        try {
-            image = await createImageBitmap(file);
-            keep.disabled = false;
-            paint();
-        } catch {
-            answer.textContent = t('picture.broken');
-            file = null;
-        }
+        },
+        shown(its) {
+            file = its;
+            keep.disabled = !file;
+        },
     });
-    find('drawn').addEventListener('click', () => {
-        const drawn = new Image();
-        drawn.addEventListener('load', () => {
-            image = drawn;
-            file = null;
-            keep.disabled = true;
-            paint();
-        });
-        drawn.src = panel.dataset.drawn;
-    });
+    const { points } = marks;
+    known.addEventListener('input', marks.later);
+    find('drawn').addEventListener('click', () => marks.load(panel.dataset.drawn));
     keep.addEventListener('click', async () => {
         const body = new FormData();
         body.append('picture', file);
-        // Where the landmarks are, as shares of the picture: its lines are drawn again wherever it is shown.
-        const share = Math.min(canvas.width / image.width, canvas.height / image.height);
-        const marked = Object.entries(points)
-            .map(([name, { x, y }]) => [name, [x / (image.width * share), y / (image.height * share)]])
-            .filter(([, at]) => Math.min(...at) >= 0 && Math.max(...at) <= 1);
-        body.append('points', JSON.stringify(Object.fromEntries(marked)));
+        body.append('points', JSON.stringify(marks.shares()));
         try {
             const response = await fetch(panel.dataset.keep, {
                 method: 'POST',
