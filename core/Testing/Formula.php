@@ -103,18 +103,6 @@ final readonly class Formula
     }
 
     /**
-     * Which of a test's values a trial is nothing without.
-     *
-     * @param list<string> $measured
-     *
-     * @return list<string>
-     */
-    public function required(array $measured): array
-    {
-        return array_slice($this->needs($measured), 0, $this->mayLack() ? 1 : null);
-    }
-
-    /**
      * What one careful reading is usually off by, in degrees: of a body of middle size, this product's own reckoning.
      */
     public function usualError(): float

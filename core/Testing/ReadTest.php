@@ -149,7 +149,7 @@ final readonly class ReadTest
     /** Whether something was not read without which it says nothing, as in a test that was read otherwise once. */
     private static function lacks(TestDefinition $definition, TakenTest $taken): bool
     {
-        foreach ($definition->formula->needs(array_keys($definition->measured)) as $name) {
+        foreach ($definition->needs() as $name) {
             if (!$taken->has($name)) {
                 return true;
             }

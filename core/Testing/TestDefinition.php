@@ -20,6 +20,7 @@ final readonly class TestDefinition
      * @param string $posture the posture whose rungs its position is; empty where it is nobody's
      * @param bool $goesBeyond whether it can be set up to go beyond where it came to rest
      * @param LegAngles|null $position where the leg is when only one angle of it is read; null when that is not known
+     * @param list<string> $beside values that may be read besides, and say by their change over months what they say
      */
     public function __construct(
         public string $id,
@@ -36,6 +37,7 @@ final readonly class TestDefinition
         public string $posture = '',
         public bool $goesBeyond = false,
         public ?LegAngles $position = null,
+        public array $beside = [],
     ) {
     }
 
@@ -43,6 +45,26 @@ final readonly class TestDefinition
     public function isMeasured(): bool
     {
         return [] !== $this->proves && !$this->formula->is(Formula::OBSERVATION);
+    }
+
+    /**
+     * The values that a trial is nothing without.
+     *
+     * @return list<string>
+     */
+    public function required(): array
+    {
+        return array_slice($this->needs(), 0, $this->formula->mayLack() ? 1 : null);
+    }
+
+    /**
+     * The values without which it proves nothing.
+     *
+     * @return list<string>
+     */
+    public function needs(): array
+    {
+        return $this->formula->needs(array_values(array_diff(array_keys($this->measured), $this->beside)));
     }
 
     /**
@@ -57,10 +79,10 @@ final readonly class TestDefinition
 
         return match (true) {
             $this->formula->mayLack() => array_values(
-                array_intersect($this->formula->required(array_keys($this->measured)), $names),
+                array_intersect($this->required(), $names),
             ),
             $this->formula->is(Formula::OBSERVATION) => $names,
-            default => [],
+            default => $this->beside,
         };
     }
 

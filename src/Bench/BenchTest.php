@@ -22,7 +22,7 @@ final readonly class BenchTest
         if ($formula->takesAngle() && !isset($this->definition->measured['angle'])) {
             $measured[] = ['name' => 'angle', 'label' => 'bench.angle', 'unit' => 'degrees'];
         }
-        $needed = $formula->required(array_keys($this->definition->measured));
+        $needed = $this->definition->required();
         foreach ($measured as $measure) {
             $isShared = false === $entry['both_sides'] || true === ($measure['shared'] ?? false);
             foreach ($isShared ? [null] : Side::cases() as $side) {

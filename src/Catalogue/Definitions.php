@@ -78,6 +78,10 @@ final class Definitions
             $test['posture'] ?? '',
             $test['goes_beyond'] ?? false,
             self::position($test['figure'] ?? null),
+            array_column(
+                array_filter($test['measured'], static fn (array $one): bool => true === ($one['beside'] ?? false)),
+                'name',
+            ),
         );
     }
 

@@ -92,7 +92,7 @@ final class PlantedHipTest extends TestCase
         [$rests] = $read(['boneHeight' => 0.0, 'heelDistance' => 25.0, 'tuck' => 15.0]);
         self::assertSame(Bound::AtLeast, $rests->bound, 'It may bend further.');
         self::assertSame(['boneHeight'], self::test()->followed());
-        self::assertSame(['boneHeight'], self::test()->formula->required(array_keys(self::test()->measured)));
+        self::assertSame(['boneHeight'], self::test()->required());
     }
 
     public function testWhatWasMeasuredIsToldWithWhatTheHipAndTheShinLeadOneToExpect(): void

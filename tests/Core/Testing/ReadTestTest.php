@@ -76,11 +76,32 @@ final class ReadTestTest extends TestCase
         $trial = [['kneeHeight' => 14.0, 'ankleHeight' => 10.0]];
         yield 'the knee rests on the foot' => [$shins, static fn () => Definition::taken($shins,
             [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
+        $beside = new TestDefinition('shins-stacked', 'Shins stacked', 8, Formula::named('shins-stacked'),
+            ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm', 'slide' => 'cm'], [], 3.0,
+            beside: ['slide']);
+        yield 'something may be read besides, and is not' => [$beside, static fn () => Definition::taken($beside,
+            [['kneeHeight' => 10.0, 'ankleHeight' => 10.0]])];
         yield 'said to rest' => [$shins, static fn () => Definition::taken($shins, $trial, resting: true)];
         $up = new TestDefinition('legs-up-wall', 'Up', 1, Formula::named('leg-raise'), ['hamstrings' => Bound::Exact],
             ['gap' => 'cm', 'heelHeight' => 'cm'], [], 1.0);
         yield 'the seat at the wall' => [$up, static fn () => Definition::taken($up,
             [['gap' => 0.0, 'heelHeight' => 80.0]])];
+    }
+
+    public function testWhatIsFollowedIsWhatProvesNothingByItself(): void
+    {
+        $test = static fn (string $formula, array $proves, array $measured, array $beside = []): array => [
+            ($of = new TestDefinition('t', 'T', 1, Formula::named($formula), $proves, $measured, [], 1.0,
+                beside: $beside))->followed(), $of->required()];
+        self::assertSame([['height', 'gap'], ['height', 'gap']], $test('observation', [], ['height' => 'cm',
+            'gap' => 'cm']));
+        self::assertSame([['height', 'gap'], ['height']], $test('observation', [], ['height' => 'cm', 'gap' => 'cm'],
+            ['gap']));
+        self::assertSame([[], ['even']], $test('observation', [], ['even' => 'yes or no']));
+        self::assertSame([['slide'], ['kneeHeight', 'ankleHeight']], $test('shins-stacked',
+            ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm', 'slide' => 'cm'], ['slide']));
+        self::assertSame([['hipHeight'], ['hipHeight']], $test('squat-depth', ['flexion' => Bound::AtLeast],
+            ['hipHeight' => 'cm', 'kneeHeight' => 'cm']));
     }
 
     public function testWhatIsCompensatedForOrHurtsProvesNothing(): void
