@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
+use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Person\ReadPerson;
 use LucidAscent\App\Person\RungPictures;
@@ -32,6 +33,8 @@ use Symfony\Component\Uid\Uuid;
 final class RungPictureController extends TeacherController
 {
     private const TOKEN = 'rung_picture';
+    /** So many of those that were kept are shown. */
+    private const SHOWN = 6;
 
     public function __construct(
         private readonly Catalogue $catalogue,
@@ -64,9 +67,15 @@ final class RungPictureController extends TeacherController
             'lines' => $this->pictures->lines($posture, $rung, $side, $poses->person->proportions),
             'landmarks' => Landmark::cases(),
             'of' => '' === $of ? null : $this->pictureRecords->picture($practitioner, $of),
-            'kept' => array_filter(
-                $this->pictureRecords->pictures($practitioner),
-                static fn (StoredPicture $one): bool => "$posture/$rung" === $one->test && $side === $one->side,
+            'kept' => array_map(
+                fn (StoredPicture $one): array => [
+                    'picture' => $one,
+                    'lines' => array_map(
+                        $this->said(...),
+                        $this->pictures->ofKept($one, $poses->person->proportions),
+                    ),
+                ],
+                array_slice($this->kept($practitioner, "$posture/$rung", $side), 0, self::SHOWN),
             ),
             'least' => RungPicture::LEAST,
             'token' => self::TOKEN,
@@ -93,22 +102,7 @@ final class RungPictureController extends TeacherController
             return $this->fault($e->text);
         }
 
-        return new JsonResponse([
-            'lines' => array_map(
-                fn (ReadLine $line): string => $this->say('picture.line', [
-                    'line' => $this->say('picture.line.of', ['line' => str_replace('-', '_', $line->line->value)]),
-                    'degrees' => (int) round($line->degrees),
-                    'error' => (int) round($line->error),
-                    'target' => (int) round($line->target),
-                    'met' => match ($line->isMet()) {
-                        true => 'yes',
-                        false => 'no',
-                        null => 'open',
-                    },
-                ]),
-                $lines,
-            ),
-        ]);
+        return new JsonResponse(['lines' => array_map($this->said(...), $lines)]);
     }
 
     #[Route('/keep', 'rung_picture_keep', methods: ['POST'])]
@@ -155,6 +149,32 @@ final class RungPictureController extends TeacherController
         );
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
+    }
+
+    /** @return list<StoredPicture> of one side of a rung, the newest first */
+    private function kept(Practitioner $practitioner, string $rung, Side $side): array
+    {
+        return array_values(
+            array_filter(
+                $this->pictureRecords->pictures($practitioner),
+                static fn (StoredPicture $one): bool => $rung === $one->test && $side === $one->side,
+            ),
+        );
+    }
+
+    private function said(ReadLine $line): string
+    {
+        return $this->say('picture.line', [
+            'line' => $this->say('picture.line.of', ['line' => str_replace('-', '_', $line->line->value)]),
+            'degrees' => (int) round($line->degrees),
+            'error' => (int) round($line->error),
+            'target' => (int) round($line->target),
+            'met' => match ($line->isMet()) {
+                true => 'yes',
+                false => 'no',
+                null => 'open',
+            },
+        ]);
     }
 
     private function fault(string $text): JsonResponse

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Figure\RungFigures;
 use LucidAscent\App\Json\JsonText;
 use LucidAscent\Core\Body\Proportions;
@@ -75,6 +76,29 @@ final readonly class RungPictures
             (float) max($width, $height),
             $this->judged($posture, $rung, $target, $side),
         );
+    }
+
+    /** @return list<ReadLine> of one that was kept; none where its points say nothing */
+    public function ofKept(StoredPicture $picture, Proportions $body): array
+    {
+        [$posture, $rung] = explode('/', $picture->test) + [1 => ''];
+        if (null === $picture->side || null === $picture->view || null === $this->catalogue->rung($posture, $rung)) {
+            return [];
+        }
+        try {
+            return $this->read(
+                $posture,
+                $rung,
+                $picture->side,
+                $body,
+                $picture->view,
+                $picture->points ?? [],
+                $picture->width,
+                $picture->height,
+            );
+        } catch (UnreadPicture) {
+            return [];
+        }
     }
 
     /**

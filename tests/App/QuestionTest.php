@@ -35,6 +35,8 @@ final class QuestionTest extends AppTestCase
         $this->client->request('GET', "$this->home/questions");
         self::assertSelectorTextContains('.asked', 'Is the knee too high?');
         self::assertSelectorExists('.asked-picture img');
+        self::assertCount(2, $this->client->getCrawler()
+            ->filter('a[href*="/ladder/half-lotus/lying-half-lotus/picture/"][href*="?of="]'), 'It may be measured.');
         $send = fn (array $typed): mixed => $this->client->submitForm('Send answer', $typed);
         foreach ([[[], 'Write an answer, choose a posture, or set a mark.'],
             [['mark_x' => '10'], 'A mark needs two numbers'], [['mark_x' => '10', 'mark_y' => '101'], 'A mark needs'],

@@ -73,6 +73,7 @@ final class RungPictureTest extends AppTestCase
         $page = $this->client->request('GET', $this->page);
         self::assertCount(1, $page->filter('.two-pictures img'));
         self::assertGreaterThan(5, $page->filter('.two-pictures path')->count());
+        self::assertStringContainsString('Hips: ', $page->filter('.two-pictures figcaption')->text());
         $this->client->request('GET', str_replace('/left', '/right', $this->page));
         self::assertCount(0, $this->client->getCrawler()->filter('.two-pictures img'), 'Of the other side it is none.');
         self::assertSame(200, $keep(['of' => (string) $kept->id], false), 'One that is there is marked anew.');
