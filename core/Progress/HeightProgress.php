@@ -20,16 +20,23 @@ final readonly class HeightProgress
     {
     }
 
-    /** @param non-empty-list<array{\DateTimeImmutable, float}> $heights day and cm, of clean sessions */
-    public static function of(array $heights, \DateTimeImmutable $now): self
-    {
+    /**
+     * @param non-empty-list<array{\DateTimeImmutable, float}> $heights day and cm, of clean sessions; or degrees
+     * @param float $error one SD of each, in the same unit
+     */
+    public static function of(
+        array $heights,
+        \DateTimeImmutable $now,
+        string $unit = 'cm',
+        float $error = self::ERROR,
+    ): self {
         usort($heights, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $trend = Trend::of(
             array_map(
                 static fn (array $one): TimedReading => new TimedReading(
                     (float) -Day::between($one[0], $now),
                     $one[1],
-                    self::ERROR,
+                    $error,
                 ),
                 $heights,
             ),
@@ -40,8 +47,9 @@ final readonly class HeightProgress
             'now' => $last[1],
             'change' => abs($change),
             'month' => abs((float) $trend?->slope->mean()) * Trend::MONTH,
+            'unit' => $unit,
         ];
-        $isReal = null === $trend ? abs($change) > SmallestChange::of(self::ERROR) : $trend->isReal();
+        $isReal = null === $trend ? abs($change) > SmallestChange::of($error) : $trend->isReal();
 
         return new self(
             $trend,

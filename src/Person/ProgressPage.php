@@ -56,6 +56,7 @@ final readonly class ProgressPage
         private ReadPerson $person,
         private ClockInterface $clock,
         private TranslatorInterface $translator,
+        private RungPictures $rungPictures,
     ) {
     }
 
@@ -234,17 +235,33 @@ final readonly class ProgressPage
                 }
             }
         }
+        foreach (array_reverse($this->pictureRecords->pictures($practitioner)) as $picture) {
+            foreach ($this->rungPictures->ofKept($picture, $person->proportions) as $line) {
+                $series["$picture->test/{$line->line->value}"][$picture->side->value ?? ''][] = [
+                    'on' => $practitioner->teacher->local($picture->at),
+                    'value' => $line->degrees,
+                    'error' => $line->error,
+                    'isBound' => false,
+                    'test' => '',
+                ];
+            }
+        }
         $charts = [];
         foreach ($series as $name => $sides) {
+            // A line of a picture is an angle; everything else is a height or a gap.
+            $unit = 2 === substr_count($name, '/') ? 'degrees' : 'cm';
             $charts[] = [
                 'name' => $this->nameOf($name),
                 'id' => str_replace('/', '-', $name),
+                'unit' => $unit,
                 'sides' => array_map(
-                    static function (array $readings, string $side) use ($sessions, $pains, $now): array {
+                    static function (array $readings, string $side) use ($sessions, $pains, $now, $unit): array {
                         usort($readings, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
                         $of = HeightProgress::of(
                             array_map(static fn (array $one): array => [$one['on'], $one['value']], $readings),
                             $now,
+                            $unit,
+                            max(array_column($readings, 'error')),
                         );
 
                         return [
@@ -270,16 +287,23 @@ final readonly class ProgressPage
         return $charts;
     }
 
-    /** Of a rung, or of a number of a test: "posture/rung", "test/number". */
+    /** Of a rung, of a line on its pictures, or of a number of a test: "posture/rung/line", "test/number". */
     private function nameOf(string $series): string
     {
         [$of, $part] = explode('/', $series);
+        $line = explode('/', $series)[2] ?? null;
         $test = $this->catalogue->entry(Kind::Test, $of);
         $name = null === $test
-            ? $this->catalogue->named($series)['name'] ?? $part
+            ? $this->catalogue->named("$of/$part")['name'] ?? $part
             : array_column($test['measured'], 'label', 'name')[$part] ?? $part;
 
-        return ($test['name'] ?? $this->catalogue->names(Kind::Posture)[$of] ?? $of).', '.lcfirst($name);
+        return implode(', ', [
+            $test['name'] ?? $this->catalogue->names(Kind::Posture)[$of] ?? $of,
+            lcfirst($name),
+            ...null === $line
+                ? []
+                : [lcfirst($this->translator->trans('picture.line.of', ['line' => str_replace('-', '_', $line)]))],
+        ]);
     }
 
     /**

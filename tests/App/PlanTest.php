@@ -70,6 +70,32 @@ final class PlanTest extends KernelTestCase
         });
     }
 
+    /** Where the planted leg's hip is what stops a pose there are squat and knee hug; where it is not, neither. */
+    public function testAPlantedHipThatIsShortIsWorkedOn(): void
+    {
+        $minutes = static function (float $flexion): array {
+            $trial = ['angle' => $flexion];
+            $plan = self::plan(['wanted' => ['half-lotus-twist'], 'tests' => [
+                ['test' => 'shins-stacked', 'side' => 'both', 'trials' => [['kneeHeight' => 6, 'ankleHeight' => 10]]],
+                ['test' => 'soles-together', 'side' => 'both', 'trials' => [['kneeHeight' => 3,
+                    'heelDistance' => 12]]],
+                ['test' => 'frog', 'side' => 'both', 'trials' => [['span' => 98]]],
+                ['test' => 'knee-hug', 'side' => 'both', 'tool' => 'inclinometer', 'trials' => [$trial, $trial]]]]);
+            $of = ['deep-squat' => 0, 'knee-hug' => 0];
+            foreach ($plan['weeks'] as $week) {
+                foreach (array_merge(...array_column($week['sessions'], 'items')) as $item) {
+                    $of[$item['posture']] = ($of[$item['posture']] ?? 0) + $item['seconds'] / 60;
+                }
+            }
+
+            return [$of['deep-squat'], $of['knee-hug']];
+        };
+        [$squat, $hug] = $minutes(104.0);
+        self::assertGreaterThan(2.0, $squat);
+        self::assertGreaterThan(5.0, $hug);
+        self::assertSame([0, 0], $minutes(142.0));
+    }
+
     /**
      * Each hold within its own range and in its own unit, and rest that is rest.
      *

@@ -52,7 +52,7 @@ final class ProgressPageTest extends AppTestCase
         $page = $this->client->request('GET', "$this->home/progress");
         self::assertSelectorTextContains('main', 'Nothing measured yet.');
         self::assertSelectorTextContains('.then-now', 'not assessed yet');
-        foreach (['Load', 'Within a session', 'What worked', 'Forecasts', 'Heights and gaps'] as $heading) {
+        foreach (['Load', 'Within a session', 'What worked', 'Forecasts', 'Heights, gaps and pictures'] as $heading) {
             self::assertStringNotContainsString($heading, $page->filter('main')->text());
         }
         $this->client->request('GET', $this->home);
@@ -206,7 +206,7 @@ final class ProgressPageTest extends AppTestCase
             ['kneeHeight' => 20.0], true, '', 0, PainPlace::None, PainKind::Ache));
         $this->em()->flush();
         $page = $this->client->request('GET', "$this->home/progress");
-        self::assertStringContainsString('Heights and gaps', $page->filter('main')->text());
+        self::assertStringContainsString('Heights, gaps and pictures', $page->filter('main')->text());
         $section = $page->filter('[aria-labelledby="height-half-lotus-mid-thigh-on-block"]');
         self::assertStringContainsString('10 cm now', $section->text());
         self::assertStringContainsString('cm lower per month', $section->text());

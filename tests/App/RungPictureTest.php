@@ -79,6 +79,9 @@ final class RungPictureTest extends AppTestCase
         self::assertSame(200, $keep(['of' => (string) $kept->id], false), 'One that is there is marked anew.');
         $this->client->request('GET', "/practitioners/{$this->person->id}/progress");
         self::assertSelectorTextContains('.two-pictures', 'Pigeon, ');
+        $shin = $this->client->getCrawler()->filter('[aria-labelledby="height-pigeon-parallel-shin"]');
+        self::assertMatchesRegularExpression('/^Pigeon, parallel shin, elbow to the sole, shin ?Left ?\d+(\.\d)?° so far/',
+            $shin->text(), 'An angle of each picture, followed over months.');
         // It goes with the record, points and all, as the published schema has it.
         $record = json_decode($this->exported(), true);
         self::assertSame(['left', 'front', $kept->points], [$record['pictures'][0]['side'],
