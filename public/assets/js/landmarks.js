@@ -1,6 +1,6 @@
 // Landmarks on a picture. It is drawn on this page and goes nowhere; the points go to the server,
 // which turns them into heights and angles with their errors.
-import { pointsOnPicture } from './points.js';
+import { keepPicture, pointsOnPicture } from './points.js';
 import { number, t } from './texts.js';
 
 const POINTS = ['hip', 'knee', 'ankle', 'floorA', 'floorB', 'knownA', 'knownB'];
@@ -127,21 +127,10 @@ export const measureOnPicture = (form, keys) => {
     const { points } = marks;
     known.addEventListener('input', marks.later);
     find('drawn').addEventListener('click', () => marks.load(panel.dataset.drawn));
-    keep.addEventListener('click', async () => {
+    keep.addEventListener('click', () => {
         const body = new FormData();
         body.append('picture', file);
         body.append('points', JSON.stringify(marks.shares()));
-        try {
-            const response = await fetch(panel.dataset.keep, {
-                method: 'POST',
-                headers: { 'X-Token': form.dataset.token },
-                body,
-            });
-            const { error } = await response.json();
-            answer.textContent = error ?? t('picture.kept');
-            keep.disabled = !error;
-        } catch {
-            answer.textContent = t('picture.not_kept');
-        }
+        keepPicture({ address: panel.dataset.keep, token: form.dataset.token, body, says: answer, button: keep });
     });
 };

@@ -121,3 +121,15 @@ export const pointsOnPicture = (panel, { lines, changed, says, shown }) => {
         size: () => ({ width: image ? image.width : canvas.width, height: image ? image.height : canvas.height }),
     };
 };
+
+/** Sends a picture to be kept with the record, and says in a place what came of it; what is kept is not sent again. */
+export const keepPicture = async ({ address, token, body, says, button }) => {
+    try {
+        const response = await fetch(address, { method: 'POST', headers: { 'X-Token': token }, body });
+        const { error } = await response.json();
+        says.textContent = error ?? t('picture.kept');
+        button.disabled = !error;
+    } catch {
+        says.textContent = t('picture.not_kept');
+    }
+};

@@ -1,5 +1,5 @@
 // A picture of a rung: points go to the server, which says how its lines lie beside those of the drawing.
-import { pointsOnPicture } from './points.js';
+import { keepPicture, pointsOnPicture } from './points.js';
 import { t } from './texts.js';
 
 const panel = document.querySelector('[data-rung-picture]');
@@ -18,15 +18,16 @@ const sent = () => {
     }
     return body;
 };
-const post = async (to, body) => {
-    const response = await fetch(to, { method: 'POST', headers: { 'X-Token': token }, body });
-    return response.json();
-};
 const read = async () => {
     asked += 1;
     const mine = asked;
     try {
-        const { lines = [], error = '' } = await post(location.pathname, sent());
+        const response = await fetch(location.pathname, {
+            method: 'POST',
+            headers: { 'X-Token': token },
+            body: sent(),
+        });
+        const { lines = [], error = '' } = await response.json();
         // An answer that a later one has overtaken says nothing any more.
         if (mine === asked) {
             answer.textContent = error;
@@ -70,18 +71,12 @@ view.addEventListener('change', () => {
         marks.later();
     }
 });
-keep.addEventListener('click', async () => {
+keep.addEventListener('click', () => {
     const body = sent();
     if (file) {
         body.append('picture', file);
     } else {
         body.append('of', of);
     }
-    try {
-        const { error } = await post(address, body);
-        answer.textContent = error ?? t('picture.kept');
-        keep.disabled = !error;
-    } catch {
-        answer.textContent = t('picture.not_kept');
-    }
+    keepPicture({ address, token, body, says: answer, button: keep });
 });
