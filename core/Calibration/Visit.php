@@ -40,7 +40,7 @@ final class Visit
         self::RAISED => ['kneeHeight', ['ankleHeight' => 10.0]],
         'cow-face-knees' => ['kneeHeight', ['heelAhead' => 4.0]],
         'planted-hip' => ['boneHeight', ['heelDistance' => 25.0, 'tuck' => 15.0]],
-        'deep-squat' => ['hipHeight', ['kneeHeight' => 45.0]],
+        'deep-squat' => ['hipHeight', ['kneeHeight' => 45.0, 'tuck' => 10.0]],
     ];
     /** Where the knee comes to rest on the foot below it, and the ankle is laid higher until it hangs. */
     private const RAISED = 'shins-stacked';

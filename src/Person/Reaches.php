@@ -25,7 +25,11 @@ final readonly class Reaches
         foreach (Side::cases() as $side) {
             foreach ($poses->of($posture, $side)->rungs() as $reading) {
                 $reach = $reading->rung->reach;
-                $predicted = null === $reach ? null : PredictReach::of($reach, $poses->person, $side);
+                // Where it is held, nothing is offered to go on with.
+                $predicted =
+                    null === $reach || [] !== $reading->heldBy
+                        ? null
+                        : PredictReach::of($reach, $poses->person, $side);
                 if (null !== $predicted) {
                     $used = $this->used($practitioner, $posture, $reading->rung->id, $side);
                     $reaches[$reading->rung->id][$side->value] = [

@@ -65,6 +65,11 @@ final class LadderPageTest extends AppTestCase
             $this->em()->flush();
             self::assertMatchesRegularExpression("/Last used: [\\d.]+ cm, $says\\./", $lines());
         }
+        $of = $this->em()->find(Practitioner::class, $this->practitioner->id) ?? self::fail();
+        $this->em()->persist(new PainSaid(Uuid::v7(), $of, $of->teacher, new \DateTimeImmutable(),
+            new \DateTimeImmutable('today'), Side::Left, 6, PainPlace::SittingBone, PainKind::Sharp, 'anamnesis'));
+        $this->em()->flush();
+        self::assertStringNotContainsString('Left:', $lines(), 'Nothing is offered to a side that is held.');
     }
 
     public function testOverrulingNeedsAReasonAndAStepBackIsOneRung(): void

@@ -72,11 +72,12 @@ final class PlantedHipTest extends TestCase
 
     public function testASquatShowsAtLeastARightAngleAndWhatTheThighRises(): void
     {
-        $flexion = static fn (float $knee, float $hip): float => (new SquatDepth($knee, $hip))
-            ->angles(SampleBody::leg())['flexion'];
+        $flexion = static fn (float $knee, float $hip, float $tuck = 0.0): float => (new SquatDepth($knee, $hip,
+            $tuck))->angles(SampleBody::leg())['flexion'];
         self::assertEqualsWithDelta(90.0, $flexion(40.0, 40.0), 1e-9);
         // (45 - 22) / 41.2 is the sine of 33.94 degrees.
         self::assertEqualsWithDelta(123.94, $flexion(45.0, 22.0), 0.01);
+        self::assertEqualsWithDelta(103.94, $flexion(45.0, 22.0, 20.0), 0.01, 'What the pelvis tucks.');
         self::assertEqualsWithDelta(66.61, $flexion(40.0, 56.36), 0.01);
         $this->expectException(OutOfReach::class);
         $flexion(70.0, 10.0);

@@ -101,7 +101,7 @@ final class ReadTestTest extends TestCase
         self::assertSame([['slide'], ['kneeHeight', 'ankleHeight']], $test('shins-stacked',
             ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm', 'slide' => 'cm'], ['slide']));
         self::assertSame([['hipHeight'], ['hipHeight']], $test('squat-depth', ['flexion' => Bound::AtLeast],
-            ['hipHeight' => 'cm', 'kneeHeight' => 'cm']));
+            ['hipHeight' => 'cm', 'kneeHeight' => 'cm', 'tuck' => 'degrees']));
     }
 
     public function testWhatIsCompensatedForOrHurtsProvesNothing(): void
