@@ -9,6 +9,7 @@ use LucidAscent\Core\Body\Proportions;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Figure\DrawnLoads;
 use LucidAscent\Core\Figure\Physique;
+use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Reach;
 use LucidAscent\Core\Posture\ReachKind;
 use LucidAscent\Core\Reach\DrawnReach;
@@ -50,11 +51,11 @@ final readonly class DrawnShapes
      */
     public function reach(array $shape): ?Reach
     {
-        $reach = $shape['reach'] ?? null;
-        if (null === $reach) {
+        $reach = $shape['reach'] ?? [];
+        $kind = isset($reach['kind']) ? ReachKind::from($reach['kind']) : self::ofStrap($shape);
+        if (null === $kind) {
             return null;
         }
-        $kind = ReachKind::from($reach['kind']);
         try {
             return match ($kind) {
                 ReachKind::OverUnder => new OverUnder(),
@@ -73,6 +74,24 @@ final readonly class DrawnShapes
         } catch (\DomainException) {
             return null;
         }
+    }
+
+    /**
+     * What a strap is for in a shape that does not say it, as in a teacher's own.
+     *
+     * @param array<string, mixed> $shape
+     */
+    private static function ofStrap(array $shape): ?ReachKind
+    {
+        $rules = array_column($shape['props'] ?? [], 'rule');
+
+        $isBehind = isset($shape['other_leg']['contact']);
+
+        return match (true) {
+            in_array(PropRule::HandsGap->value, $rules, true) => ReachKind::OverUnder,
+            $isBehind && in_array(PropRule::FootStrap->value, $rules, true) => ReachKind::Overhead,
+            default => null,
+        };
     }
 
     /** @return array<string, mixed> */

@@ -19,6 +19,7 @@ use LucidAscent\App\Text\HoldText;
 use LucidAscent\Core\Caution\Load;
 use LucidAscent\Core\Plan\Remedy;
 use LucidAscent\Core\Posture\PrerequisiteGraph;
+use LucidAscent\Core\Posture\ReachKind;
 use Opis\JsonSchema\Helper;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -107,6 +108,19 @@ final class TeachingTest extends TestCase
             yield "deep, and no $of" => [['rung' => ['gentle' => false]], "pigeon rungs/0/$of says not $what."];
         }
         yield 'no level' => [['level' => null], 'pigeon id says nothing of its level.'];
+    }
+
+    /** A teacher's own shape has a strap and no word of a reach: it is what the strap's rule is for. */
+    public function testAStrapWithoutAWordIsBetweenTheHandsOrRoundTheFootBehind(): void
+    {
+        $drawn = new DrawnShapes(self::folder()->entries['posture']);
+        $strap = static fn (string $rule, array $with = []): array => $with + ['props' => [['rule' => $rule]]];
+        $back = ['other_leg' => ['contact' => 'deep-pigeon-back', 'values' => ['hipHeight' => 17, 'kneeFlexion' => 105,
+            'backBend' => 85, 'shoulderFlexion' => 170, 'elbowFlexion' => 60, 'pelvicTilt' => 50]]];
+        self::assertSame([ReachKind::OverUnder, ReachKind::Overhead, null, null, ReachKind::Floor], array_map(
+            static fn (array $shape): ?ReachKind => $drawn->reach($shape)?->kind(), [$strap('hands-gap'),
+                $strap('foot-strap', $back), $strap('foot-strap'), $strap('knee-gap'),
+                $strap('hands-gap', ['reach' => ['kind' => 'floor'], 'pose' => ['base' => 'standing']])]));
     }
 
     public function testAPostureThatNothingLeadsToIsNamed(): void
