@@ -23,6 +23,7 @@ use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegPose;
 use LucidAscent\Core\LegChain\LowestKnee;
 use LucidAscent\Core\LegChain\Posture;
+use LucidAscent\Core\LegChain\SecondLeg;
 use LucidAscent\Core\LegChain\Shortfall;
 use LucidAscent\Core\LegChain\TurnToLift;
 
@@ -63,6 +64,7 @@ final readonly class SeeWhy
                 $why->closedFirst(...),
                 $why->kneesShare(...),
                 $why->longerShin(...),
+                $why->secondLeg(...),
                 $why->higherSeat(...),
                 $why->rounded(...),
             ] as $show
@@ -167,6 +169,25 @@ final readonly class SeeWhy
                 'by' => $two->height() - $one->height(),
                 'longer' => self::LONGER_SHIN,
             ],
+        );
+    }
+
+    /** The first leg of lotus alone, and with the second over it: its knee comes up. */
+    private function secondLeg(): ?Comparison
+    {
+        $turn = new Capacity(rotation: $this->capacity->rotation);
+        $second = $this->physique->leg($this->side->opposite());
+        $lowest = SecondLeg::lowest($this->physique->leg($this->side), $turn, $second, self::FULL_KNEE);
+        if (null === $lowest) {
+            return null;
+        }
+        [$one, $two] = $lowest;
+
+        return new Comparison(
+            'second-leg',
+            $this->figure('half-lotus', $this->atHeight('half-lotus', $one->height()), $one->pose),
+            $this->figure('full-lotus', $this->posture('full-lotus', []), $two->pose),
+            ['one' => $one->height(), 'two' => $two->height(), 'by' => $two->height() - $one->height()],
         );
     }
 

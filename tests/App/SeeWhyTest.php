@@ -17,7 +17,8 @@ final class SeeWhyTest extends AppTestCase
     public function testEachSentenceIsOfItsTwoFigures(): void
     {
         $shown = $this->shown(84.0);
-        self::assertSame(['closed-first', 'knees-share', 'longer-shin', 'higher-seat', 'rounded'], array_keys($shown));
+        self::assertSame(['closed-first', 'knees-share', 'longer-shin', 'second-leg', 'higher-seat',
+            'rounded'], array_keys($shown));
         $closed = $shown['closed-first'];
         self::assertEqualsWithDelta($closed->one->figure->point('left-hip')->z,
             $closed->one->figure->point('left-ankle')->z, 1e-6, 'the foot is at the height of the hip');
@@ -29,6 +30,9 @@ final class SeeWhyTest extends AppTestCase
         self::assertEqualsWithDelta($share->numbers['knee'], $share->one->figure->point('left-knee')->z, 1e-6);
         self::assertEqualsWithDelta(14.0, $share->two->figure->point('left-knee')->z, 1e-6);
         self::assertGreaterThan(10.0, $share->numbers['share']);
+        $second = $shown['second-leg'];
+        self::assertGreaterThan(1.0, $second->numbers['by']);
+        self::assertEqualsWithDelta($second->numbers['two'], $second->two->figure->point('left-knee')->z, 0.1);
         $shin = $shown['longer-shin'];
         self::assertEqualsWithDelta($shin->numbers['two'], $shin->two->figure->point('left-knee')->z, 1e-6);
         $length = static fn ($drawn): float => $drawn->figure->point('left-knee')
