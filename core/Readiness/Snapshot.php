@@ -355,10 +355,10 @@ final class Snapshot
         return $newest?->isMet;
     }
 
-    /** One SD of a length as a test read it, in cm: the tool's own, or the trials' spread. */
-    public function readingError(TakenTest $taken, string $name): float
+    /** One SD of a value as a test read it, in its unit: the tool's own, or the trials' spread. */
+    public function readingError(TakenTest $taken, string $name, string $unit = 'cm'): float
     {
-        return $taken->measure($name)->error(($this->tools ?? ToolErrors::usual())->sd($taken->tool, 'cm'));
+        return $taken->measure($name)->error(($this->tools ?? ToolErrors::usual())->sd($taken->tool, $unit));
     }
 
     public function isTooOld(?\DateTimeImmutable $taken): bool

@@ -68,19 +68,18 @@ final readonly class TestDefinition
     }
 
     /**
-     * The heights and gaps that prove no ability by themselves, and whose change over months says something all the
-     * same.
+     * The heights, gaps and angles that prove no ability by themselves, and whose change over months says something all
+     * the same.
      *
      * @return list<string>
      */
     public function followed(): array
     {
-        $names = array_keys(array_filter($this->measured, static fn (string $unit): bool => 'cm' === $unit));
+        $isFollowed = static fn (string $unit): bool => in_array($unit, ['cm', 'degrees'], true);
+        $names = array_keys(array_filter($this->measured, $isFollowed));
 
         return match (true) {
-            $this->formula->mayLack() => array_values(
-                array_intersect($this->required(), $names),
-            ),
+            $this->formula->mayLack() => array_values(array_intersect($this->required(), $names)),
             $this->formula->is(Formula::OBSERVATION) => $names,
             default => $this->beside,
         };

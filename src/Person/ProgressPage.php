@@ -219,16 +219,17 @@ final readonly class ProgressPage
             }
         }
         foreach (array_reverse($person->taken) as $taken) {
+            $test = $this->catalogue->tests()[$taken->test] ?? null;
             $on = $taken->on;
-            if (null === $on || !$taken->isClean()) {
+            if (null === $on || null === $test || !$taken->isClean()) {
                 continue;
             }
-            foreach (($this->catalogue->tests()[$taken->test] ?? null)?->followed() ?? [] as $number) {
+            foreach ($test->followed() as $number) {
                 if ($taken->has($number)) {
                     $series["$taken->test/$number"][$taken->side->value][] = [
                         'on' => $on,
                         'value' => $taken->measure($number)->mean(),
-                        'error' => $person->readingError($taken, $number),
+                        'error' => $person->readingError($taken, $number, $test->measured[$number]),
                         'isBound' => false,
                         'test' => '',
                     ];
@@ -248,8 +249,7 @@ final readonly class ProgressPage
         }
         $charts = [];
         foreach ($series as $name => $sides) {
-            // A line of a picture is an angle; everything else is a height or a gap.
-            $unit = 2 === substr_count($name, '/') ? 'degrees' : 'cm';
+            $unit = $this->unitOf($name);
             $charts[] = [
                 'name' => $this->nameOf($name),
                 'id' => str_replace('/', '-', $name),
@@ -285,6 +285,16 @@ final readonly class ProgressPage
         }
 
         return $charts;
+    }
+
+    /** A line of a picture is an angle, a number of a test what the test has; everything else is a height or a gap. */
+    private function unitOf(string $series): string
+    {
+        [$of, $part] = explode('/', $series);
+
+        return 2 === substr_count($series, '/')
+            ? 'degrees'
+            : $this->catalogue->tests()[$of]->measured[$part] ?? 'cm';
     }
 
     /** Of a rung, of a line on its pictures, or of a number of a test: "posture/rung/line", "test/number". */

@@ -97,6 +97,7 @@ final class ReadTestTest extends TestCase
             'gap' => 'cm']));
         self::assertSame([['height', 'gap'], ['height']], $test('observation', [], ['height' => 'cm', 'gap' => 'cm'],
             ['gap']));
+        self::assertSame([['sideways'], ['sideways']], $test('observation', [], ['sideways' => 'degrees']));
         self::assertSame([[], ['even']], $test('observation', [], ['even' => 'yes or no']));
         self::assertSame([['slide'], ['kneeHeight', 'ankleHeight']], $test('shins-stacked',
             ['rotation' => Bound::Exact], ['kneeHeight' => 'cm', 'ankleHeight' => 'cm', 'slide' => 'cm'], ['slide']));
