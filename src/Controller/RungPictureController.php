@@ -114,9 +114,10 @@ final class RungPictureController extends TeacherController
         $sent = $request->request;
         $file = $request->files->get('picture');
         $of = $sent->getString('of');
+        $known = '' === $of ? null : $this->pictureRecords->picture($practitioner, $of)->id;
         $path = match (true) {
             $file instanceof UploadedFile && $file->isValid() => $file->getPathname(),
-            '' !== $of => $this->store->path($this->pictureRecords->picture($practitioner, $of)->id),
+            null !== $known && $this->store->has($known) => $this->store->path($known),
             default => null,
         };
         if (null === $path) {
