@@ -21,7 +21,7 @@ const asked = Array.from({ length: 200 }, () => ({
     turned: between(0, 10),
 }));
 const gaps = php(
-    `use LucidAscent\\Core\\{Body\\Length, Body\\Proportions, Body\\Side, Reach\\DrawnReach, Reach\\ReachKind};
+    `use LucidAscent\\Core\\{Body\\Length, Body\\Proportions, Body\\Side, Posture\\ReachKind, Reach\\DrawnReach};
     echo json_encode(array_map(fn (array $one): float => (new DrawnReach(ReachKind::Hold,
         LucidAscent\\App\\Catalogue\\PoseText::pose(['base' => 'standing', 'hips' => 90, 'tilt' => $one['tilt'],
             'twist' => $one['twist'], 'leg' => [$one['flexion'], $one['abduction'], 0, 0], 'other' => [0, 0, 0, 0]]),
