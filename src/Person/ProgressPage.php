@@ -77,6 +77,7 @@ final readonly class ProgressPage
             ),
         );
         $pains = $this->pains($practitioner);
+        $pictures = $this->pictureRecords->pictures($practitioner);
 
         return [
             'poses' => $this->thenAndNow->of($practitioner, $poses, $progress, $now),
@@ -85,6 +86,7 @@ final readonly class ProgressPage
                 $practitioner,
                 $poses->person,
                 $checks,
+                $pictures,
                 $sessions,
                 $pains,
                 $now,
@@ -93,7 +95,7 @@ final readonly class ProgressPage
             'within' => $this->within($practitioner, $logs),
             'worked' => $this->worked($progress, $practised),
             'felt' => $this->felt->of($practitioner, $poses->person->proportions),
-            'pictures' => $this->pictures($practitioner),
+            'pictures' => $this->pictures($pictures),
             'forecasts' => $this->forecasts($practitioner, $progress, $now),
         ];
     }
@@ -179,6 +181,7 @@ final readonly class ProgressPage
      * Heights of props that rungs were practised on, and those that tests follow: each a series of its own.
      *
      * @param list<RungCheck> $checks
+     * @param list<StoredPicture> $pictures the newest first
      * @param list<string> $sessions
      * @param list<array{on: string, place: string, level: int, side: string}> $pains
      *
@@ -188,6 +191,7 @@ final readonly class ProgressPage
         Practitioner $practitioner,
         Snapshot $person,
         array $checks,
+        array $pictures,
         array $sessions,
         array $pains,
         \DateTimeImmutable $now,
@@ -236,7 +240,7 @@ final readonly class ProgressPage
                 }
             }
         }
-        foreach (array_reverse($this->pictureRecords->pictures($practitioner)) as $picture) {
+        foreach (array_reverse($pictures) as $picture) {
             foreach ($this->rungPictures->ofKept($picture, $person->proportions) as $line) {
                 $series["$picture->test/{$line->line->value}"][$picture->side->value ?? ''][] = [
                     'on' => $practitioner->teacher->local($picture->at),
@@ -432,12 +436,14 @@ final readonly class ProgressPage
     /**
      * The first and the last picture of each test and rung of which there are two.
      *
+     * @param list<StoredPicture> $pictures the newest first
+     *
      * @return list<array{test: string, first: StoredPicture, last: StoredPicture}>
      */
-    private function pictures(Practitioner $practitioner): array
+    private function pictures(array $pictures): array
     {
         $by = [];
-        foreach (array_reverse($this->pictureRecords->pictures($practitioner)) as $picture) {
+        foreach (array_reverse($pictures) as $picture) {
             if (StoredPicture::QUESTION !== $picture->test) {
                 // Of a rung those of one side, taken from one side, are held against each other.
                 $by["$picture->test {$picture->side?->value} {$picture->view?->value}"][] = $picture;
