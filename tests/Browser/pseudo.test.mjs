@@ -32,6 +32,7 @@ const kindOf = (path) =>
     path
         .replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, 'ID')
         .replace(/\/(poses|ladder|walk|postures|tests|bench|guide)\/[a-z-]+/g, '/$1/X')
+        .replace(/X\/[a-z-]+\/picture\/[a-z]+/, 'X/Y/picture')
         .replace(/\d+-\d+/g, 'N')
         .replace(/\?.*/, '?');
 
