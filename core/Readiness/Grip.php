@@ -32,4 +32,15 @@ enum Grip: string
             default => self::NotYet,
         };
     }
+
+    /**
+     * @param float $gap what is missing, in cm; below zero by how much it gets past
+     * @param float $hand in cm
+     *
+     * @return float|null the strap or the block that makes up for it, in cm; null where none does
+     */
+    public static function strap(ReachKind $kind, float $gap, float $hand): ?float
+    {
+        return self::NotYet === self::of($kind, $gap, $hand) ? null : max(0.0, $gap);
+    }
 }

@@ -51,7 +51,7 @@ final readonly class PredictedReach
     /** @return float|null the strap or the block that makes up for it, in cm; null where none does */
     public function strap(): ?float
     {
-        return Grip::NotYet === $this->grip() ? null : max(0.0, $this->gap);
+        return Grip::strap($this->kind, $this->gap, $this->hand);
     }
 
     /** Whether trunk and arms, and not joints, keep the hand away. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\Core\Readiness;
 
 use LucidAscent\Core\Body\Side;
-use LucidAscent\Core\LegChain\Ability;
 use LucidAscent\Core\LegChain\Capacity;
 use LucidAscent\Core\LegChain\PropAdvice;
 use LucidAscent\Core\Posture\PropRule;
@@ -77,11 +76,7 @@ final readonly class PropHeights
     private static function strap(RungReading $rung, Snapshot $person, Side $side): ?float
     {
         $reach = $rung->rung->reach;
-        $predicted = null === $reach ? null : PredictReach::of($reach, $person, $side);
 
-        // Of shoulders that nobody has read nobody knows what is missing.
-        return null === $predicted || in_array(Ability::ShoulderReach, $predicted->unread, true)
-            ? null
-            : $predicted->strap();
+        return null === $reach ? null : PredictReach::strap($reach, $person, $side);
     }
 }
