@@ -110,6 +110,19 @@ final class TeachingTest extends TestCase
         yield 'no level' => [['level' => null], 'pigeon id says nothing of its level.'];
     }
 
+    /** Who is held from a shape is not let into it by way of a test of it. */
+    public function testATestInAShapeLoadsWhatTheShapeLoads(): void
+    {
+        ['posture' => $postures, 'test' => $tests] = self::folder()->entries;
+        $drawn = new DrawnShapes($postures);
+        foreach (['hamstring-hold' => ['bridge', 'lifting'], 'pigeon-shin' => ['pigeon', 'slanted'],
+            'ankle-line' => ['shins-stacked', 'level']] as $test => [$posture, $rung]) {
+            $shapes = array_column(Definitions::ofPosture($postures[$posture], $drawn)->shapes(), null, 'id');
+            self::assertSame([], array_diff($shapes[$rung]->work->loads,
+                Definitions::ofTest($tests[$test], $drawn)->work->loads), $test);
+        }
+    }
+
     /** A teacher's own shape has a strap and no word of a reach: it is what the strap's rule is for. */
     public function testAStrapWithoutAWordIsBetweenTheHandsOrRoundTheFootBehind(): void
     {
