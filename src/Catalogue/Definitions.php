@@ -48,8 +48,6 @@ final class Definitions
     /** @param array<string, mixed> $test */
     public static function ofTest(array $test, DrawnShapes $drawn): TestDefinition
     {
-        $loads = $drawn->loads($test);
-
         return new TestDefinition(
             $test['id'],
             $test['name'],
@@ -60,20 +58,7 @@ final class Definitions
             array_column($test['compensations'], 'id'),
             (float) $test['minutes']['value'],
             $test['both_sides'],
-            // Taking a test asks for no more than its own loads: a gentle rung's worth.
-            new Work(
-                self::loads($test, $loads),
-                true,
-                true !== $test['both_sides'],
-                otherLegLoads: array_values(
-                    array_unique([
-                        ...$loads->other ?? [],
-                        ...CatalogueDemand::find($test['formula'], [])?->otherLoads() ?? [],
-                    ]),
-                ),
-                angles: $loads->angles ?? [],
-                otherLegAngles: $loads->otherAngles ?? [],
-            ),
+            self::workOfTest($test, $drawn),
             $test['trials']['least'],
             $test['posture'] ?? '',
             $test['goes_beyond'] ?? false,
@@ -82,6 +67,39 @@ final class Definitions
                 array_filter($test['measured'], static fn (array $one): bool => true === ($one['beside'] ?? false)),
                 'name',
             ),
+        );
+    }
+
+    /**
+     * What taking a test loads. It is gentle: nobody stays in it. A test in the shape of a rung loads all that the rung
+     * does, so that who is held from the one is not let in by the other.
+     *
+     * @param array<string, mixed> $test
+     */
+    private static function workOfTest(array $test, DrawnShapes $drawn): Work
+    {
+        $loads = $drawn->loads($test);
+        $in = $drawn->standsIn($test);
+        $shape = null === $in ? null : self::ofRung($in[0], $in[1], $drawn)->work;
+
+        return new Work(
+            array_values(
+                array_unique([
+                    ...self::loads($test, $loads),
+                    ...array_diff($shape->loads ?? [], [Load::LyingRest->value]),
+                ]),
+            ),
+            true,
+            true !== $test['both_sides'],
+            otherLegLoads: array_values(
+                array_unique([
+                    ...$loads->other ?? [],
+                    ...$shape->otherLegLoads ?? [],
+                    ...CatalogueDemand::find($test['formula'], [])?->otherLoads() ?? [],
+                ]),
+            ),
+            angles: $loads->angles ?? [],
+            otherLegAngles: $loads->otherAngles ?? [],
         );
     }
 

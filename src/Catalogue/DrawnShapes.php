@@ -94,6 +94,23 @@ final readonly class DrawnShapes
         };
     }
 
+    /**
+     * @param array<string, mixed> $shape a rung, a form or a test, as written
+     *
+     * @return array{array<string, mixed>, array<string, mixed>}|null the posture, and the rung or form of it that this
+     *     shape is said to be; null where it is drawn by itself
+     */
+    public function standsIn(array $shape): ?array
+    {
+        $like = $shape['pose']['like'] ?? null;
+        if (!is_string($like)) {
+            return null;
+        }
+        [$posture, $rung] = explode('/', $like, 2) + [1 => ''];
+
+        return [$this->postures[$posture] ?? [], $this->find($posture, $rung)];
+    }
+
     /** @return array<string, mixed> */
     private function find(string $posture, string $shape): array
     {
