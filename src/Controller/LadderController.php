@@ -26,6 +26,7 @@ use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Readiness\FormReading;
+use LucidAscent\Core\Readiness\FrontShin;
 use LucidAscent\Core\Readiness\PlantedHip;
 use LucidAscent\Core\Readiness\PoseReading;
 use LucidAscent\Core\Readiness\PropHeights;
@@ -92,6 +93,14 @@ final class LadderController extends TeacherController
                 array_map(
                     static fn (PoseReading $pose): array => PlantedHip::isAskedBy($pose->full()->rung)
                         ? PlantedHip::reasons($poses->person, $pose->side->opposite())
+                        : [],
+                    $sides,
+                ),
+            ),
+            'front_shin' => array_filter(
+                array_map(
+                    static fn (PoseReading $pose): array => FrontShin::isAskedBy($pose->full()->rung)
+                        ? FrontShin::reasons($poses->person, $pose->side)
                         : [],
                     $sides,
                 ),

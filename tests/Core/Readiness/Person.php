@@ -13,6 +13,7 @@ use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Decided;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
+use LucidAscent\Core\Readiness\FrontShin;
 use LucidAscent\Core\Readiness\Observed;
 use LucidAscent\Core\Readiness\PlantedHip;
 use LucidAscent\Core\Readiness\Snapshot;
@@ -58,8 +59,9 @@ final class Person
             foreach (Side::cases() as $side) {
                 $test = new TakenTest($name, $side, Tool::Tape, $read, on: new \DateTimeImmutable('2026-03-02'));
                 $taken[] = $test;
-                array_push($evidence[$side->value], ...ReadTest::evidence(self::definition($name), $test,
-                    $proportions->body($side), ToolErrors::usual()));
+                $definition = self::definition($name);
+                array_push($evidence[$side->value], ...$definition->isMeasured() ? ReadTest::evidence($definition,
+                    $test, $proportions->body($side), ToolErrors::usual()) : []);
             }
         }
 
@@ -87,6 +89,8 @@ final class Person
             'figure-four-lying' => Definition::figureFour(),
             'behind-back-reach' => Definition::reach(),
             PlantedHip::TEST => self::planted(),
+            FrontShin::TEST => new TestDefinition(FrontShin::TEST, 'Front shin', 24, Formula::named('observation'), [],
+                ['slant' => 'cm', 'hipGap' => 'cm'], [], 1.0, beside: ['hipGap']),
             default => Definition::frog(),
         };
     }
