@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\AccessKey;
 use LucidAscent\App\Entity\AccessKeyEnd;
 use LucidAscent\App\Entity\HomeTestsAllowed;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SeenByTeacher;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Json\Day;
 use LucidAscent\App\PractitionerAccess\AccessSecret;
 use LucidAscent\App\PractitionerAccess\HomeMeasures;
+use LucidAscent\App\PractitionerAccess\HomePictures;
 use LucidAscent\App\Repository\AccessRecords;
 use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\Core\Caution\Words\ReadWords;
@@ -29,6 +32,7 @@ final class AccessKeyController extends TeacherController
     public function __construct(
         private readonly AccessRecords $own,
         private readonly HomeMeasures $measures,
+        private readonly Catalogue $catalogue,
         private readonly PublicUrl $publicUrl,
     ) {
     }
@@ -43,7 +47,7 @@ final class AccessKeyController extends TeacherController
             if ('allow' === $request->request->get('do')) {
                 $allowed = array_intersect_key(
                     array_flip(array_filter($request->request->all('allow'), is_string(...))),
-                    $this->measures->possible(),
+                    $this->measures->possible() + [HomePictures::ALLOWED => ''],
                 );
                 $seen = array_flip(array_filter($request->request->all('seen'), is_string(...)));
                 $this->records->add(
@@ -98,6 +102,7 @@ final class AccessKeyController extends TeacherController
             'address' => $this->publicUrl->of($this->generateUrl('own')),
             'token' => self::TOKEN,
             'possible' => $this->measures->possible(),
+            'pictures' => HomePictures::ALLOWED,
             'allowed' => $this->own->allowed($practitioner),
         ]);
     }
@@ -132,6 +137,14 @@ final class AccessKeyController extends TeacherController
                     [...$came['words'], ...$came['notes']],
                     static fn (PractitionerNote $note): bool => ReadWords::of($note->text)->ask(),
                 ),
+            'shapes' => array_column(
+                array_map(
+                    fn (StoredPicture $one): array => [$one->test, $this->catalogue->named($one->test)['name'] ?? ''],
+                    $came['pictures'],
+                ),
+                1,
+                0,
+            ),
             'possible' => $this->measures->possible(),
             'shown' => $this->clock->now()->format('U.u'),
             'token' => self::TOKEN,

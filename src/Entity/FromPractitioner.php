@@ -20,6 +20,7 @@ class FromPractitioner
     public const CHECK = 'check';
     public const TEST = 'test';
     public const WORDS = 'words';
+    public const PICTURE = 'picture';
 
     public function __construct(
         /** The record's own id. */

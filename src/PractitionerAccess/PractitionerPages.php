@@ -38,6 +38,7 @@ final readonly class PractitionerPages
         private StoredPlans $plans,
         private OutcomeRows $progress,
         private HomeMeasures $measures,
+        private HomePictures $pictures,
         private DayAfter $dayAfter,
         private QuestionRecords $questions,
         private UrlGeneratorInterface $addresses,
@@ -50,6 +51,7 @@ final readonly class PractitionerPages
     {
         $today = Day::of($this->clock->now());
         $plan = $this->planRecords->newestPlan($practitioner);
+        $sessions = $this->week->of($plan, $this->person->now($practitioner), $today);
 
         return [
             'practitioner' => $practitioner,
@@ -57,7 +59,7 @@ final readonly class PractitionerPages
             'holds' => $this->person->holds($practitioner)->active,
             'plan' => $plan,
             'today' => $today,
-            'sessions' => $this->week->of($plan, $this->person->now($practitioner), $today),
+            'sessions' => $sessions,
             'note' => null === $plan ? null : $this->plans->plan($plan)->noteOn($today),
             'sat' => $this->own->satOn($practitioner, $today),
             'threads' => $this->questions->threads($practitioner, self::WORDS_SHOWN),
@@ -68,6 +70,7 @@ final readonly class PractitionerPages
             ),
             'movement' => $this->progress->movement($practitioner),
             'measures' => $this->measures->offered($practitioner),
+            'pictures' => $this->pictures->offered($practitioner, $sessions),
             'after' => $this->dayAfter->of($practitioner),
         ];
     }

@@ -16,6 +16,7 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Calendar\Day;
@@ -97,14 +98,14 @@ final readonly class AccessRecords
      * What came in since the teacher has last seen it, pain first; and the teacher's own notes that ask something.
      *
      * @return array{pains: list<PainSaid>, tests: list<Test>, logs: list<SessionLog>, words: list<PractitionerNote>,
-     *     notes: list<PractitionerNote>}
+     *     pictures: list<StoredPicture>, notes: list<PractitionerNote>}
      */
     public function cameIn(Practitioner $practitioner): array
     {
         $since = $this->connection->fetchOne('SELECT MAX(at) FROM seen_by_teacher WHERE practitioner_id = ?', [
             $practitioner->id->toBinary(),
         ]);
-        $ids = ['pain' => [], 'test' => [], 'log' => [], 'words' => []];
+        $ids = ['pain' => [], 'test' => [], 'log' => [], 'words' => [], 'picture' => []];
         foreach (
             $this->connection->iterateNumeric(
                 "SELECT kind, id FROM from_practitioner WHERE practitioner_id = ? AND at > ? AND kind <> 'check'
@@ -124,6 +125,7 @@ final readonly class AccessRecords
             ]),
             'logs' => $this->those(SessionLog::class, $ids[FromPractitioner::LOG]),
             'words' => $this->those(PractitionerNote::class, $ids[FromPractitioner::WORDS]),
+            'pictures' => $this->those(StoredPicture::class, $ids[FromPractitioner::PICTURE]),
             'notes' => $this->those(
                 PractitionerNote::class,
                 $this->connection->fetchFirstColumn(

@@ -611,6 +611,60 @@ final class OwnPageTest extends AppTestCase
         self::assertResponseRedirects('/own');
     }
 
+    public function testARungOfTheWeekIsMarkedOnAPictureWhereItIsAllowedAndNotHeld(): void
+    {
+        $this->client->request('GET', "$this->home/plans/new");
+        $this->client->submitForm('Make plan', ['plan[weeks]' => '1']);
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        self::assertSelectorNotExists('[data-pictures]');
+        $this->client->request('GET', '/own/picture/half-lotus/lying-figure-four/left');
+        self::assertResponseStatusCodeSame(404, 'Nobody allowed it.');
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));
+        $form = $this->client->getCrawler()->selectButton('Save')->form();
+        self::tick($form, 'allow', 'rung-picture');
+        $this->client->submit($form);
+        $this->become($phone);
+        $offered = $this->client->request('GET', '/own')->filter('[data-pictures] a');
+        self::assertGreaterThan(2, $offered->count());
+        $of = (string) $offered->first()->attr('href');
+        $page = $this->client->request('GET', $of);
+        $panel = $page->filter('[data-rung-picture]');
+        self::assertSame("$of/keep", $panel->attr('data-keep'));
+        $token = (string) $panel->attr('data-token');
+        $points = (string) json_encode(['hip' => [0.4, 0.5], 'knee' => [0.6, 0.3], 'ankle' => [0.5, 0.6]]);
+        $send = function (string $to, ?string $with, bool $hasFile = true) use ($points): int {
+            $file = (string) tempnam(sys_get_temp_dir(), 'own');
+            imagejpeg(imagecreatetruecolor(200, 150), $file);
+            $this->client->request('POST', $to, ['points' => $points, 'view' => 'side'], $hasFile
+                ? ['picture' => new UploadedFile($file, 'me.jpg', null, null, true)] : [],
+                ['HTTP_X_TOKEN' => (string) $with]);
+
+            return $this->client->getResponse()->getStatusCode();
+        };
+        self::assertSame([403, 403, 422, 404], [$send($of, 'another'), $send("$of/keep", null),
+            $send("$of/keep", $token, false), $send('/own/picture/lotus/full/left/keep', $token)]);
+        self::assertSame(422, $send($of, $token), 'Three points are too few to be read.');
+        self::assertStringContainsString('points or more', (string) $this->client->getResponse()->getContent());
+        self::assertSame(0, $this->howMany(StoredPicture::class));
+        self::assertSame(200, $send("$of/keep", $token));
+        [$kept] = $this->em()->getRepository(StoredPicture::class)->findAll();
+        self::assertSame([$of, (string) $this->practitioner->id], ["/own/picture/$kept->test/".$kept->side?->value,
+            (string) $kept->practitioner->id]);
+        // The teacher sees that it came, and what it says.
+        $this->asTeacher(fn () => $this->client->request('GET', "$this->home/came-in"));
+        $this->client->click($this->client->getCrawler()->filter('.reasons li a')->link());
+        self::assertSelectorExists('.two-pictures img');
+        // What is held since is marked no more, not by an old tab either.
+        $this->become($phone);
+        $this->client->request('GET', '/own/hurts');
+        $this->client->submitForm('Save', ['pain[level]' => '6', 'pain[place]' => 'knee', 'pain[kind]' => 'sharp']);
+        self::assertSame([404, 404], [$send($of, $token), $send("$of/keep", $token)]);
+        $this->client->getCookieJar()->clear();
+        self::assertSame(403, $send("$of/keep", $token));
+        self::assertSame(1, $this->howMany(StoredPicture::class));
+    }
+
     private function device(): string
     {
         return (string) Uuid::v7();
