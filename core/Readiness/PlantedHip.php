@@ -26,6 +26,8 @@ final class PlantedHip
 
     /** Of the hip, in degrees: a foot that stands before its own sitting bone. This product's own. */
     private const PLANTED = 110.0;
+    /** The breadth of the hips as a share of stature, after Drillis and Contini (1966), from memory. */
+    private const HIP_BREADTH = 0.191;
     /** No sitting bone is looked for higher than this. */
     private const HIGHEST = 40.0;
     private const HALVINGS = 40;
@@ -80,19 +82,35 @@ final class PlantedHip
     }
 
     /**
-     * What was measured of a planted side, what of it is the shin's, and what the hip's own bend leads one to expect.
+     * Where the foot stands, to the side of the middle of the body: ahead of its own hip joint, and no wider than the
+     * hips.
+     */
+    private static function place(Snapshot $person, Side $side): Reason
+    {
+        return new Reason('planted.place', Source::Trade, [
+            'least' => $person->proportions->body($side)->hipSpacing / 2.0,
+            'most' => $person->proportions->stature->cm * self::HIP_BREADTH / 2.0,
+        ]);
+    }
+
+    /**
+     * Where the foot of a planted side stands, what was measured of it, what of that is the shin's, and what
+     * the hip's own bend leads one to expect.
      *
-     * @return list<Reason> none while the sitting bone was not measured
+     * @return non-empty-list<Reason> the place alone while the sitting bone was not measured
      */
     public static function reasons(Snapshot $person, Side $side): array
     {
         $taken = $person->newest(self::TEST, $side);
         if (null === $taken || !$taken->isClean() || !$taken->has(PlantedFoot::HEEL)) {
-            return [];
+            return [self::place($person, $side)];
         }
         $heel = $taken->measure(PlantedFoot::HEEL)->mean();
         $bone = $taken->measure(PlantedFoot::BONE)->mean();
-        $reasons = [new Reason('planted.measured', Source::Computed, ['bone' => $bone, 'heel' => $heel])];
+        $reasons = [
+            self::place($person, $side),
+            new Reason('planted.measured', Source::Computed, ['bone' => $bone, 'heel' => $heel]),
+        ];
         $flexion = $person->capacities($side)->get(Ability::Flexion);
         if (null === $flexion || Bound::Exact !== $flexion->bound || !$taken->has(PlantedFoot::TUCK)) {
             return $reasons;

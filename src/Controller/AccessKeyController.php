@@ -139,7 +139,7 @@ final class AccessKeyController extends TeacherController
                 ),
             'shapes' => array_column(
                 array_map(
-                    fn (StoredPicture $one): array => [$one->test, $this->catalogue->named($one->test)['name'] ?? ''],
+                    fn (StoredPicture $one): array => [$one->test, $this->shape($one->test)],
                     $came['pictures'],
                 ),
                 1,
@@ -149,5 +149,13 @@ final class AccessKeyController extends TeacherController
             'shown' => $this->clock->now()->format('U.u'),
             'token' => self::TOKEN,
         ]);
+    }
+
+    /** @return array{string, string} the names of a posture and of its rung */
+    private function shape(string $of): array
+    {
+        $posture = $this->catalogue->postures()[explode('/', $of)[0]] ?? null;
+
+        return [$posture->name ?? $of, $this->catalogue->named($of)['name'] ?? ''];
     }
 }

@@ -31,8 +31,11 @@ final readonly class HomePictures
         $offered = [];
         foreach ($sessions as $session) {
             foreach ($session['items'] as $item) {
-                $sides = Side::tryFrom($item['side']);
-                foreach ('work' === $item['phase'] ? (null === $sides ? Side::cases() : [$sides]) : [] as $side) {
+                if ('work' !== $item['phase'] || isset($item['drill'])) {
+                    continue;
+                }
+                $side = Side::tryFrom($item['side']);
+                foreach (null === $side ? Side::cases() : [$side] as $side) {
                     $offered["$item[posture]/$item[rung]/$side->value"] = [
                         'posture' => $item['posture'],
                         'rung' => $item['rung'],

@@ -21,7 +21,10 @@ export const pointsOnPicture = (panel, { lines, changed, says, shown }) => {
     let image = null;
     let timer = 0;
 
-    const chosen = () => choices.find((choice) => choice.checked).value;
+    const next = panel.querySelector('[data-picture-next]');
+
+    const checked = () => choices.find((choice) => choice.checked);
+    const chosen = () => checked().value;
     const share = () => Math.min(canvas.width / image.width, canvas.height / image.height);
     const line = (style, ...ends) => {
         context.strokeStyle = style;
@@ -39,6 +42,10 @@ export const pointsOnPicture = (panel, { lines, changed, says, shown }) => {
         const style = getComputedStyle(document.documentElement);
         const [accent, ink] = ['--accent', '--ink'].map((name) => style.getPropertyValue(name));
         context.lineWidth = 2;
+        // On a phone the names of the points have scrolled away by the time that the picture is there.
+        if (next) {
+            next.textContent = checked().parentElement.textContent.trim();
+        }
         for (const [name, { x, y }] of Object.entries(points)) {
             line(name === chosen() ? accent : ink, [x - CROSS, y], [x + CROSS, y], [x, y - CROSS], [x, y + CROSS]);
         }
@@ -74,6 +81,7 @@ export const pointsOnPicture = (panel, { lines, changed, says, shown }) => {
         const left = choices.find((choice) => !points[choice.value]);
         if (left) {
             left.checked = true;
+            paint();
         }
     });
     canvas.addEventListener('keydown', (event) => {

@@ -100,12 +100,15 @@ final class PlantedHipTest extends TestCase
     {
         $said = static fn (array $trials): array => array_map(static fn (Reason $reason): string => $reason->code,
             PlantedHip::reasons(Person::of($trials), Side::Left));
-        self::assertSame([], $said([]));
-        self::assertSame(['planted.measured'], $said([PlantedHip::TEST => [['boneHeight' => 4.0,
+        self::assertSame(['planted.place'], $said([]));
+        [$place] = PlantedHip::reasons(Person::of([]), Side::Left);
+        // Hips of 168 cm are 0.191 of that wide; hip joints 17 cm apart.
+        self::assertEqualsWithDelta(['least' => 8.5, 'most' => 16.044], $place->numbers, 1e-9);
+        self::assertSame(['planted.place', 'planted.measured'], $said([PlantedHip::TEST => [['boneHeight' => 4.0,
             'heelDistance' => 25.0]]]), 'Without the pelvis nobody knows what the hip does.');
         $full = [PlantedHip::TEST => [['boneHeight' => 4.0, 'heelDistance' => 25.0, 'tuck' => 15.0]]];
-        self::assertSame(['planted.measured', 'planted.expected'], $said($full));
-        self::assertEqualsWithDelta(4.0, PlantedHip::reasons(Person::of($full), Side::Left)[1]->numbers['cm'], 1e-6,
+        self::assertSame(['planted.place', 'planted.measured', 'planted.expected'], $said($full));
+        self::assertEqualsWithDelta(4.0, PlantedHip::reasons(Person::of($full), Side::Left)[2]->numbers['cm'], 1e-6,
             'Read by itself it leads back to itself.');
         $rung = static fn (array $other): RungDefinition => new RungDefinition('low', 'Low', null, [],
             new Work([], false), otherLeg: $other);
