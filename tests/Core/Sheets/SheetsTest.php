@@ -54,14 +54,6 @@ use LucidAscent\Core\Progress\Step;
 use LucidAscent\Core\Progress\TimedReading;
 use LucidAscent\Core\Progress\Trend;
 use LucidAscent\Core\Progress\WeeklyLoad;
-use LucidAscent\Core\Readiness\AbilityMargin;
-use LucidAscent\Core\Readiness\FindRestriction;
-use LucidAscent\Core\Readiness\PropHeights;
-use LucidAscent\Core\Readiness\ReadPoses;
-use LucidAscent\Core\Reason\Reason;
-use LucidAscent\Core\Route\Keystone;
-use LucidAscent\Core\Route\NextReading;
-use LucidAscent\Core\Route\Route;
 use LucidAscent\Core\Testing\Bound;
 use LucidAscent\Core\Testing\Evidence;
 use LucidAscent\Core\Testing\ReadTest;
@@ -263,20 +255,7 @@ final class SheetsTest extends TestCase
     public function testWhatIsReadOfAPerson(string $name): void
     {
         $person = self::read($name);
-        $lines = self::poses($person->poses);
-        $routes = array_map(static fn (string $id): Route => Route::to($id, $person->poses), $person->wanted);
-        array_push($lines, '', ...Sheet::of(['routes' => $routes,
-            'keystone' => Keystone::of($routes, $person->poses)]));
-        $next = NextReading::of($person->wanted, $person->poses);
-        $lines[] = '';
-        $lines[] = 'next: '.($next?->test->id ?? 'none').' '.($next->side->value ?? '').' '.round($next->fall ?? 0.0,
-            3);
-        array_push($lines, ...self::because(null === $next ? [] : [$next->because]));
-        foreach (Side::cases() as $side) {
-            $found = FindRestriction::of($person->poses, $side);
-            array_push($lines, '', "restriction $side->value", ...Sheet::of($found, 2, '  '));
-        }
-        self::assertSheet($name, $lines);
+        self::assertSheet($name, PersonSheet::read($person->poses, $person->wanted));
     }
 
     #[DataProvider('people')]
@@ -293,21 +272,7 @@ final class SheetsTest extends TestCase
         $plan = $planner->plan($person->wanted, new PlanRequest($on, 4, [2, 4, 6], $way['minutes'],
             new Equipment($way['blocks'], $way['blankets'], true, $way['without']), $way['pinned'], $way['forbidden'],
             $way['sport'], $way['sequence']));
-        $lines = [];
-        foreach ($plan->weeks as $w => $week) {
-            foreach ($week->sessions as $session) {
-                $lines[] = sprintf('week %d, %s, %s', $w + 1, $session->on->format('Y-m-d'), $session->theme);
-                foreach ($session->items as $item) {
-                    $lines[] = sprintf('  %s %s/%s %s %s s %s', $item->phase->value, $item->rung->posture,
-                        $item->rung->rung->id, $item->side->value ?? 'both', $item->seconds, $item->drill->id ?? '');
-                    array_push($lines, ...self::because([$item->because]));
-                }
-                array_push($lines, ...Sheet::of(['unused' => $session->unused, 'away' => $session->tradesAway], 3,
-                    '  '));
-            }
-        }
-        array_push($lines, ...Sheet::of(['retests' => $plan->retests, 'left out' => $plan->leftOut], 3));
-        self::assertSheet("$name, plan", $lines);
+        self::assertSheet("$name, plan", PersonSheet::plan($plan));
     }
 
     public function testFiguresOfEveryKind(): void
@@ -517,13 +482,13 @@ final class SheetsTest extends TestCase
                         array_push($lines, "$name, asked ".($asked ?? 'nothing'), ...Sheet::of([
                             'month' => $told->perMonth(), 'from' => $told->from, 'to' => $told->to,
                             'chance' => $told->chance, 'change' => $told->change, 'real' => $told->smallestReal,
-                            'step' => $told->step], 2, '  '), ...self::because([$told->because]));
+                            'step' => $told->step], 2, '  '), ...PersonSheet::because([$told->because]));
                     }
                     array_push($lines, "sides, $name", ...Sheet::of(
                         SidesApart::of($ability, $series(60.0), $series(64.0)), 3, '  '));
                     $heights = array_map(static fn (int $i): array => [$before(9.0 * ($many - $i)),
                         14.0 + $gain * $i + 0.3 * $wave($i)], range(0, $many - 1));
-                    array_push($lines, "heights, $name", ...self::because([HeightProgress::of($heights, $now)
+                    array_push($lines, "heights, $name", ...PersonSheet::because([HeightProgress::of($heights, $now)
                         ->because]));
                 }
             }
@@ -532,62 +497,6 @@ final class SheetsTest extends TestCase
             ->add(new \DateInterval("P{$i}D"));
         $load = WeeklyLoad::of(array_map(static fn (int $i): array => [$day(3 * $i), 10.0 + $i], range(0, 12)));
         self::assertSheet('months', [...$lines, ...Sheet::of($load)]);
-    }
-
-    /** @return list<string> */
-    private static function poses(ReadPoses $poses): array
-    {
-        $lines = [];
-        foreach (Side::cases() as $side) {
-            foreach ($poses->person->capacities($side)->known as $known) {
-                $lines[] = sprintf('%s %s: %.3f ± %.3f %s by %s', $side->value, $known->ability->value, $known->value,
-                    $known->error, $known->bound->name, implode(' ', $known->tests()));
-            }
-        }
-        foreach (array_keys($poses->postures) as $id) {
-            foreach (Side::cases() as $side) {
-                $pose = $poses->of($id, $side);
-                $stand = $pose->onLadder();
-                $lines[] = sprintf('%s %s: %s %s%%, stands on %s, next %s', $id, $side->value, $pose->state()->value,
-                    $pose->chance() ?? '?', $stand->rung->rung->id ?? 'none', $stand->next->rung->id ?? 'none');
-                foreach ($pose->rungs() as $rung) {
-                    if ([] === array_filter($rung->margins, static fn (AbilityMargin $one): bool => null
-                        !== $one->shown)) {
-                        continue;
-                    }
-                    $lines[] = sprintf('  %s %s, prop %s: %s', $rung->rung->id, $rung->state()->value,
-                        self::height(PropHeights::of($rung, $poses->person, $side)),
-                        implode('; ', array_map(self::margin(...), $rung->margins)));
-                }
-                array_push($lines, ...self::because([...$pose->reasons(), ...$stand->bars]));
-            }
-        }
-
-        return $lines;
-    }
-
-    private static function margin(AbilityMargin $margin): string
-    {
-        return sprintf('%s %s of %.3f ± %.3f', $margin->ability->value, self::height($margin->shown), $margin->asked,
-            $margin->error);
-    }
-
-    private static function height(?float $value): string
-    {
-        return null === $value ? 'none' : sprintf('%.3f', $value);
-    }
-
-    /**
-     * @param list<Reason> $reasons
-     *
-     * @return list<string>
-     */
-    private static function because(array $reasons): array
-    {
-        return array_map(
-            static fn (Reason $reason): string => "    $reason->code ".implode(' ', Sheet::of([$reason->numbers], 3)),
-            $reasons,
-        );
     }
 
     private static function read(string $name): ReadDocument
