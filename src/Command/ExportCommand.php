@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Audit\Action;
+use LucidAscent\App\Audit\AuditTrail;
+use LucidAscent\App\Audit\Place;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\Out;
@@ -35,6 +38,7 @@ final class ExportCommand extends Command
         private readonly RecordTable $table,
         private readonly Archive $archive,
         private readonly CarriedIds $carried,
+        private readonly AuditTrail $audit,
     ) {
         parent::__construct();
     }
@@ -101,6 +105,14 @@ final class ExportCommand extends Command
             if (!$practitioner instanceof Practitioner) {
                 return $fail("This teacher has nobody with the id $id.");
             }
+            $this->audit->write(
+                AuditTrail::CONSOLE,
+                null,
+                Action::Export,
+                Place::Record,
+                $teacher->id,
+                $practitioner->id,
+            );
             $missing = 'zip' === $format ? $this->archive->missingPictures($practitioner) : 0;
             if ($missing > 0) {
                 $fail("Pictures that are on record and not in the folder of pictures, so not in the archive: $missing.");

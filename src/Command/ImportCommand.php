@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Audit\Action;
+use LucidAscent\App\Audit\AuditTrail;
+use LucidAscent\App\Audit\Place;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\Out;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
 use LucidAscent\App\Exchange\Record\RecordFile;
+use LucidAscent\App\Repository\AskedPeople;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -19,8 +23,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('ascent:import', 'Imports a full record from stdin into a teacher\'s account.')]
 final class ImportCommand extends Command
 {
-    public function __construct(private readonly EntityManagerInterface $em, private readonly RecordFile $file)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $em,
+        private readonly RecordFile $file,
+        private readonly AskedPeople $people,
+        private readonly AuditTrail $audit,
+    ) {
         parent::__construct();
     }
 
@@ -69,6 +77,9 @@ final class ImportCommand extends Command
                 (bool) $input->getOption('dry-run'),
             );
             $status = self::SUCCESS;
+            foreach ($this->people->all() as $person) {
+                $this->audit->write(AuditTrail::CONSOLE, null, Action::Write, Place::Record, $teacher->id, $person->id);
+            }
         } catch (InvalidRecord $e) {
             $complain($e->getMessage());
             $answer = [

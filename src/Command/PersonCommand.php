@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace LucidAscent\App\Command;
 
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Audit\Action;
+use LucidAscent\App\Audit\AuditTrail;
+use LucidAscent\App\Audit\Place;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
@@ -33,6 +36,7 @@ final class PersonCommand extends Command
         private readonly CarriedIds $carried,
         private readonly PictureStore $pictures,
         private readonly ClockInterface $clock,
+        private readonly AuditTrail $audit,
     ) {
         parent::__construct();
     }
@@ -113,6 +117,18 @@ final class PersonCommand extends Command
                 return $fail('That is something else: nothing was done.');
             }
         }
+        $this->audit->write(
+            AuditTrail::CONSOLE,
+            null,
+            match ($what) {
+                'erase' => Action::Erase,
+                'move' => Action::Share,
+                default => Action::Write,
+            },
+            Place::Record,
+            $teacher->id,
+            $person->id,
+        );
         if ('erase' === $what) {
             [$rows, $pictures] = $this->erase($person->id);
             $output->writeln("Erased: $rows rows and $pictures pictures. The tombstone is $person->id.");

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Audit\Action;
+use LucidAscent\App\Audit\AuditRequests;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\Decision;
@@ -254,6 +256,9 @@ final class LadderController extends TeacherController
         )->handleRequest($request);
         if ($form->isSubmitted() && $form->isValid()) {
             $step = $form->get('step')->getData();
+            if ($step !== $proposal->step) {
+                $request->attributes->set(AuditRequests::ACTION, Action::Override);
+            }
             $isNew = $this->records->addOnce(
                 Decision::of(
                     $record,

@@ -25,6 +25,7 @@ use LucidAscent\App\Plan\PlanVolume;
 use LucidAscent\App\Plan\RequestCodec;
 use LucidAscent\App\Plan\StoredPlans;
 use LucidAscent\App\Planning\MakePlan;
+use LucidAscent\App\Repository\AskedPeople;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\Core\Calendar\Day;
@@ -316,9 +317,10 @@ final class PlanController extends TeacherController
 
     /** Read without signing in, by whoever was given the address. */
     #[Route('/feed/{secret}.ics', 'feed', requirements: ['secret' => '[0-9a-f]{48}'], methods: ['GET'])]
-    public function open(#[\SensitiveParameter] string $secret): Response
+    public function open(#[\SensitiveParameter] string $secret, AskedPeople $people): Response
     {
         $practitioner = $this->planRecords->ofFeed(hash('sha256', $secret)) ?? throw $this->createNotFoundException();
+        $people->add($practitioner);
         $this->catalogue->lay($this->own->of($practitioner->teacher));
 
         return $this->ics($practitioner);

@@ -20,7 +20,7 @@ final readonly class PersonHead
         'place.plan' => ['plan', 'plan_new', 'plan_item', 'session'],
         'place.progress' => ['progress', 'compare'],
         'place.history' => ['journal', 'day_after', 'questions', 'elsewhere'],
-        'place.share' => ['hand_over', 'own_key', 'table_read'],
+        'place.share' => ['hand_over', 'own_key', 'table_read', 'who_saw'],
     ];
 
     public function __construct(

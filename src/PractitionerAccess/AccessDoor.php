@@ -13,6 +13,7 @@ use LucidAscent\App\Entity\AccessKeyEnd;
 use LucidAscent\App\Entity\PinTry;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\OwnEntry\OwnCatalogue;
+use LucidAscent\App\Repository\AskedPeople;
 use LucidAscent\App\Security\OneAtATime;
 use LucidAscent\App\Security\SignInThrottle;
 use LucidAscent\App\Security\TeachersClock;
@@ -46,6 +47,7 @@ final readonly class AccessDoor
         private TeachersClock $teachersClock,
         private SignInThrottle $throttle,
         private OneAtATime $oneAtATime,
+        private AskedPeople $people,
         private Catalogue $catalogue,
         private OwnCatalogue $own,
         #[Autowire('%env(APP_SECRET)%')]
@@ -104,6 +106,7 @@ final readonly class AccessDoor
         ) {
             return null;
         }
+        $this->people->own($key->practitioner, $key->id);
         $teacher = $key->practitioner->teacher;
         $this->teachersClock->standIn($teacher);
         $this->catalogue->lay(fn (): array => $this->own->of($teacher));

@@ -19,7 +19,7 @@ final readonly class ClassRecords
     /** So many are listed. */
     private const LISTED = 60;
 
-    public function __construct(private EntityManagerInterface $em)
+    public function __construct(private EntityManagerInterface $em, private AskedPeople $people)
     {
     }
 
@@ -70,7 +70,7 @@ final readonly class ClassRecords
     /** @return list<Practitioner> by name; those whom the teacher has given to another are not in it any more */
     public function people(StudioClass $class): array
     {
-        return $this->em
+        $people = $this->em
             ->createQuery(
                 'SELECT p FROM '.
                     Practitioner::class.
@@ -81,6 +81,9 @@ final readonly class ClassRecords
             ->setParameter('t', $class->teacher->id, 'uuid')
             ->setParameter('c', $class->id, 'uuid')
             ->getResult();
+        $this->people->add(...$people);
+
+        return $people;
     }
 
     /** @return array<string, int> how many are expected, by the class's id */

@@ -39,6 +39,7 @@ final class Records
     public function __construct(
         private readonly EntityManagerInterface $em,
         private readonly AskedOnce $asked,
+        private readonly AskedPeople $people,
     ) {
     }
 
@@ -62,9 +63,13 @@ final class Records
     {
         $id = Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException();
 
-        return $this->ofTeacher($teacher, $id)
-            ?? $this->ofTeacher($teacher, $this->stayed($id) ?? $id)
-            ?? throw new NotFoundHttpException();
+        $found =
+            $this->ofTeacher($teacher, $id) ??
+            $this->ofTeacher($teacher, $this->stayed($id) ?? $id) ??
+            throw new NotFoundHttpException();
+        $this->people->add($found);
+
+        return $found;
     }
 
     private function ofTeacher(Teacher $teacher, Uuid $id): ?Practitioner
@@ -286,6 +291,11 @@ final class Records
                 $this->em->persist($record);
             }
             $this->em->flush();
+            foreach ($records as $record) {
+                if ($record instanceof Practitioner) {
+                    $this->people->add($record);
+                }
+            }
         } finally {
             // Where it was there already, somebody else has written.
             $this->asked->forget();

@@ -18,7 +18,8 @@ final class Layers
         // What is written and read.
         'Json', 'Database', 'Catalogue', 'Text', 'Entity', 'Repository',
         // What is made of it.
-        'Security', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning', 'PractitionerAccess',
+        'Security', 'Audit', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning',
+        'PractitionerAccess',
         'Device', 'Guide',
         // Where it comes in and goes out.
         'Exchange', 'Lab', 'Form', 'Bench', 'Twig', 'Demo', 'Controller', 'Command',

@@ -41,23 +41,15 @@ final readonly class RecordFile
     public function read(string $path, Teacher $teacher, bool $isTried): array
     {
         $zip = new \ZipArchive();
-        if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            return $this->keep->of(
-                JsonText::decode(
-                    (string) file_get_contents($path, length: self::MOST_RECORD + 1),
-                    self::MOST_RECORD,
-                ),
-                $teacher,
-                $isTried,
-            );
-        }
-        $answer = $this->keep->of(
-            JsonText::decode($this->unpacked($zip, 'record.json', self::MOST_RECORD) ?? '', self::MOST_RECORD),
-            $teacher,
-            $isTried,
-        );
-        if (!$isTried && null !== $answer['person']) {
-            $this->keepPictures($zip, $this->records->practitioner($teacher, $answer['person']));
+        $isArchive = true === $zip->open($path, \ZipArchive::RDONLY);
+        $text = $isArchive
+            ? $this->unpacked($zip, 'record.json', self::MOST_RECORD)
+            : file_get_contents($path, length: self::MOST_RECORD + 1);
+        $answer = $this->keep->of(JsonText::decode((string) $text, self::MOST_RECORD), $teacher, $isTried);
+        $person =
+            $isTried || null === $answer['person'] ? null : $this->records->practitioner($teacher, $answer['person']);
+        if ($isArchive && null !== $person) {
+            $this->keepPictures($zip, $person);
         }
 
         return $answer;

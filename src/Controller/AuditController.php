@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Controller;
+
+use LucidAscent\App\Audit\Action;
+use LucidAscent\App\Audit\AuditTrail;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Who did what with whose record: for the teacher whose people they are, and for each of these to be told. */
+final class AuditController extends TeacherController
+{
+    private const SHOWN = 100;
+    private const SHOWN_OF_PERSON = 300;
+
+    public function __construct(private readonly AuditTrail $trail)
+    {
+    }
+
+    #[Route('/account/audit', 'audit', methods: ['GET'])]
+    public function all(Request $request): Response
+    {
+        $query = $request->query;
+        $before = (int) $query->getString('before');
+        $entries = $this->trail->entries(
+            $this->teacher(),
+            Action::tryFrom($query->getString('action')),
+            $before > 0 ? $before : PHP_INT_MAX,
+            self::SHOWN + 1,
+        );
+
+        return $this->render('audit/all.html.twig', [
+            'entries' => array_slice($entries, 0, self::SHOWN),
+            'older' => count($entries) > self::SHOWN ? $entries[self::SHOWN - 1]['seq'] : null,
+            'actions' => Action::cases(),
+            'action' => Action::tryFrom($query->getString('action')),
+        ]);
+    }
+
+    #[Route('/practitioners/{id}/who-saw', 'who_saw', methods: ['GET'])]
+    public function ofPerson(string $id): Response
+    {
+        $practitioner = $this->practitioner($id);
+
+        return $this->render('audit/person.html.twig', [
+            'practitioner' => $practitioner,
+            'days' => $this->trail->ofPerson($practitioner->id, self::SHOWN_OF_PERSON),
+        ]);
+    }
+}
