@@ -34,7 +34,7 @@ KEEP_DAYS=90
 # remember_backup FILE: so that whoever is erased can be told where copies are.
 remember_backup() {
     printf '%s\n' "$1" >>"$ENV_DIR/backups"
-    find "$(dirname "$1")" -maxdepth 1 -type f -name 'lucid-ascent-????????-??????.tar.gz' -mtime "+$KEEP_DAYS" -delete
+    find "$(dirname "$1")" -maxdepth 1 -type f \( -name 'lucid-ascent-????????-??????.backup' -o -name 'lucid-ascent-????????-??????.tar.gz' \) -mtime "+$KEEP_DAYS" -delete
 }
 
 # say_backups: those that are still there, and until when.
@@ -62,9 +62,10 @@ make_backup() {
         audit_seal >"$folder/audit-seal" &&
         with_scratch_database prove_dump "$folder" &&
         rm "$folder/before" && write_sums "$folder" &&
-        tar -C "$folder" -czf "$file.part" . && unpacked_is_whole "$file.part" "$folder" &&
-        sync "$file.part" && mv "$file.part" "$file" || { rm -rf "$folder" "$file.part"; return 1; }
-    rm -rf "$folder"
+        tar -C "$folder" -czf "$folder.tar.gz" . && unpacked_is_whole "$folder.tar.gz" "$folder" &&
+        php "$ROOT/bin/lib/seal.php" seal "$(cat "$ENV_DIR/backup-key")" "$folder.tar.gz" "$file.part" &&
+        sync "$file.part" && mv "$file.part" "$file" || { rm -rf "$folder" "$folder.tar.gz" "$file.part"; return 1; }
+    rm -rf "$folder" "$folder.tar.gz"
 }
 
 # note ACTION: that everything was copied, or put back, stands where everybody's doings stand. Tables of an older version have
@@ -95,9 +96,30 @@ prove_dump() {
     [ -z "$missing" ] || { say "The dump has fewer rows than the database: $missing" >&2; return 1; }
 }
 
+# backup_key NEW: the half of the key that seals stays here; the half that opens is shown once, and kept nowhere.
+backup_key() {
+    local pair
+    [ -n "$1" ] || [ ! -s "$ENV_DIR/backup-key" ] || return 0
+    pair=$(php "$ROOT/bin/lib/seal.php" keys)
+    printf '%s\n' "${pair% *}" | (umask 077; keep "$ENV_DIR/backup-key") || fail 'there is no room to keep a key.'
+    say "The key to the backups from now on, shown this once. Without it nobody can put one back. Keep it away from this machine:"
+    printf '%s' "${pair#* }" | tr '[:lower:]' '[:upper:]' | sed 's/.\{4\}/& /g; s/ $//'
+    printf '\n'
+}
+
+# unsealed FILE FOLDER: the archive in a backup. The key comes from BACKUP_KEY, or is asked for. One of before they were
+# sealed is an archive itself.
+unsealed() {
+    php "$ROOT/bin/lib/seal.php" is "$1" || { cp "$1" "$2"; return; }
+    local key=${BACKUP_KEY:-}
+    [ -n "$key" ] || { printf 'The key to this backup: ' >&2; read -r key || return 1; }
+    printf '%s' "$key" | php "$ROOT/bin/lib/seal.php" open "$1" "$2"
+}
+
 # read_backup FILE FOLDER: unpacked, and each file of it as it was when it was made.
 read_backup() {
-    tar -C "$2" -xzf "$1" --no-same-owner --no-same-permissions || return 1
+    unsealed "$1" "$2.tar.gz" || { rm -f "$2.tar.gz"; return 1; }
+    tar -C "$2" -xzf "$2.tar.gz" --no-same-owner --no-same-permissions || return 1
     [ -s "$2/database.sql" ] && [ -s "$2/SHA256SUMS" ] || { say 'It has no database in it.' >&2; return 1; }
     (cd "$2" && sha256sum --quiet -c SHA256SUMS) || { say 'It is not as it was when it was made.' >&2; return 1; }
     [ "$(cd "$2" && find . -type f ! -name SHA256SUMS | wc -l)" -eq "$(wc -l <"$2/SHA256SUMS")" ] || { say 'It has files in it that it does not know.' >&2; return 1; }

@@ -76,16 +76,19 @@ final readonly class AuditRequests
         if (null === $by && [] === $people) {
             return;
         }
-        foreach ([] === $people ? [null] : $people as $whom) {
-            $this->trail->write(
-                $actor,
-                $by,
-                $action,
-                $place,
-                $whom->teacher->id ?? ($teacher instanceof Teacher ? $teacher->id : null),
-                $whom?->id,
-                $session,
-            );
-        }
+        $write = function () use ($people, $actor, $by, $action, $place, $teacher, $session): void {
+            foreach ([] === $people ? [null] : $people as $whom) {
+                $this->trail->write(
+                    $actor,
+                    $by,
+                    $action,
+                    $place,
+                    $whom->teacher->id ?? ($teacher instanceof Teacher ? $teacher->id : null),
+                    $whom?->id,
+                    $session,
+                );
+            }
+        };
+        count($people) > 1 ? $this->trail->together($write) : $write();
     }
 }

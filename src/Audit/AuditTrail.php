@@ -51,6 +51,28 @@ final readonly class AuditTrail
     }
 
     /**
+     * Several entries, kept with one write to the disk.
+     *
+     * @param \Closure(): void $write
+     */
+    public function together(\Closure $write): void
+    {
+        $this->connection->transactional($write);
+    }
+
+    /** When everything was last copied, proved and sealed; null when it never was. */
+    public function lastBackup(): ?\DateTimeImmutable
+    {
+        $at = $this->connection->fetchOne(
+            'SELECT at FROM audit_entry WHERE teacher_id IS NULL AND actor = ? AND action = ? AND what = ?
+             ORDER BY seq DESC LIMIT 1',
+            [self::CONSOLE, Action::Export->value, Place::Backup->value],
+        );
+
+        return false === $at ? null : new \DateTimeImmutable((string) $at, new \DateTimeZone('UTC'));
+    }
+
+    /**
      * Whether every entry is as it was written, and none is missing.
      *
      * @param string $seal of an earlier day; empty where none was kept

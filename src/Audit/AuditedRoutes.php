@@ -96,6 +96,7 @@ final class AuditedRoutes
         'own_who' => [Place::Audit, Action::Read, null],
         'who_saw' => [Place::Audit, Action::Read, null],
         'audit' => [Place::Audit, Action::Read, null],
+        'personal_data' => [Place::List, Action::Read, null],
         'sign_in' => [Place::Account, null, Action::SignIn],
         'sign_out' => [Place::Account, null, Action::SignOut],
         'account' => [Place::Account, null, Action::Write],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Audit\AuditTrail;
 use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Form\ChangePasswordForm;
 use LucidAscent\App\Form\LanguageForm;
@@ -24,6 +25,8 @@ use Symfony\Component\Uid\Uuid;
 final class AccountController extends TeacherController
 {
     private const TOKEN = 'account';
+    /** A night without one is no fault yet; two are. */
+    private const BACKUP_DUE = '-48 hours';
 
     #[Route('/account', 'account', methods: ['GET', 'POST'])]
     public function show(
@@ -34,6 +37,7 @@ final class AccountController extends TeacherController
         SignedInBrowser $browser,
         SecurityLog $log,
         Languages $languages,
+        AuditTrail $trail,
     ): Response {
         $teacher = $this->teacher();
         $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
@@ -85,6 +89,9 @@ final class AccountController extends TeacherController
             'browsers' => $browser->all($teacher),
             'here' => $browser->id($request),
             'token' => self::TOKEN,
+            'backup' => $trail->lastBackup(),
+            'isBackupOld' => ($trail->lastBackup() ?? new \DateTimeImmutable('@0')) <
+                $this->clock->now()->modify(self::BACKUP_DUE),
         ]);
     }
 

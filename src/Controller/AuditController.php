@@ -6,6 +6,8 @@ namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Audit\Action;
 use LucidAscent\App\Audit\AuditTrail;
+use LucidAscent\App\Audit\KeptData;
+use LucidAscent\App\Repository\AwayPeople;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -37,6 +39,19 @@ final class AuditController extends TeacherController
             'older' => count($entries) > self::SHOWN ? $entries[self::SHOWN - 1]['seq'] : null,
             'actions' => Action::cases(),
             'action' => Action::tryFrom($query->getString('action')),
+        ]);
+    }
+
+    #[Route('/account/personal-data', 'personal_data', methods: ['GET'])]
+    public function kept(AwayPeople $away): Response
+    {
+        return $this->render('audit/kept.html.twig', [
+            'purposes' => array_keys(KeptData::PURPOSES),
+            'months' => KeptData::MONTHS_AWAY,
+            'away' => $away->since(
+                $this->teacher(),
+                $this->clock->now()->modify(sprintf('-%d months', KeptData::MONTHS_AWAY)),
+            ),
         ]);
     }
 

@@ -9,14 +9,18 @@ use LucidAscent\App\Audit\Action;
 use LucidAscent\App\Audit\AuditChain;
 use LucidAscent\App\Audit\AuditedRoutes;
 use LucidAscent\App\Audit\AuditTrail;
+use LucidAscent\App\Audit\KeptData;
 use LucidAscent\App\Audit\Place;
 use LucidAscent\App\Entity\Practitioner;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
 
 /** Who did what with whose record is written down, whole, and by nobody changed. */
 final class AuditTest extends AppTestCase
 {
+    use ClockSensitiveTrait;
+
     private Practitioner $person;
     private string $home;
 
@@ -69,6 +73,86 @@ final class AuditTest extends AppTestCase
         $this->client->request('GET', '/account/audit?before=x&action=nothing');
         self::assertGreaterThan(9, $this->client->getCrawler()->filter('tbody tr')->count());
         self::assertSame([], $this->trail()->verify()[0]);
+    }
+
+    public function testWhoSignsInAndOutIsWrittenDown(): void
+    {
+        $teacher = $this->person->teacher;
+        $teacher->changePassword(self::getContainer()->get('security.user_password_hasher')
+            ->hashPassword($teacher, 'a long enough password'));
+        $this->em()->flush();
+        $this->client->getCookieJar()->clear();
+        foreach (['a wrong password', 'a long enough password'] as $password) {
+            $this->client->request('GET', '/sign-in');
+            $this->client->submitForm('Sign in', ['email' => $teacher->email, 'password' => $password]);
+        }
+        $this->client->followRedirect();
+        $this->client->submitForm('Sign out');
+        $rows = $this->em()->getConnection()->fetchAllAssociative(
+            'SELECT action, what, whom, HEX(session) AS session FROM audit_entry ORDER BY seq');
+        self::assertSame(['sign-in account', 'read list', 'sign-out account'], array_map(
+            static fn (array $row): string => "$row[action] $row[what]", $rows));
+        self::assertSame([null, null, null], array_column($rows, 'whom'));
+        self::assertCount(1, array_unique(array_column($rows, 'session')), 'In one browser.');
+        self::assertNotNull($rows[0]['session']);
+    }
+
+    public function testWhatIsDecidedOtherwiseThanProposedStandsOut(): void
+    {
+        $decide = function (array $decision): void {
+            $this->client->request('GET', "$this->home/ladder/half-lotus/check/left");
+            $this->client->submitForm('Save and see what comes next', ['check_form[holdReached]' => '1',
+                'check_form[evenBreath]' => '1', 'check_form[pain][level]' => '0']);
+            $this->client->followRedirect();
+            $this->client->submitForm('Save decision', $decision);
+        };
+        $decide([]);
+        self::assertSame('write ladder', array_slice($this->told(), -1)[0]);
+        $decide(['decision_form[step]' => 'step-back', 'decision_form[why]' => 'Looked tired.']);
+        self::assertSame('override ladder', array_slice($this->told(), -1)[0]);
+    }
+
+    public function testABackupThatIsDueIsSaid(): void
+    {
+        $this->client->request('GET', '/account');
+        self::assertSelectorTextContains('.note.caution', 'There is no backup yet.');
+        $made = fn (string $at): int|string => $this->em()->getConnection()->insert('audit_entry', ['seq' => 0,
+            'at' => (new \DateTimeImmutable($at))->format('Y-m-d H:i:s.u'), 'actor' => 'console',
+            'action' => 'export', 'what' => 'backup', 'previous' => '', 'hash' => '']);
+        $made('-3 days');
+        $this->client->request('GET', '/account');
+        self::assertSelectorTextContains('.note.caution', 'Last backup: ');
+        $made('-3 hours');
+        $this->client->request('GET', '/account');
+        self::assertSame('', implode('|', $this->client->getCrawler()->filter('.note.caution')->extract(['_text'])));
+        $this->client->request('GET', '/account/audit');
+        self::assertSelectorTextContains('tbody', 'Whoever runs this installation');
+        self::assertSame([], $this->trail()->verify()[0]);
+    }
+
+    public function testEachKindOfRecordIsKeptForSomething(): void
+    {
+        $kinds = array_map(static fn (object $of): string => $of->getName(), $this->em()->getMetadataFactory()
+            ->getAllMetadata());
+        $known = array_merge(KeptData::OTHERS, ...array_values(KeptData::PURPOSES));
+        sort($kinds);
+        sort($known);
+        self::assertSame($kinds, $known, 'Somebody has to say why it is kept.');
+        $this->client->request('GET', '/account/personal-data');
+        self::assertCount(count(KeptData::PURPOSES), $this->client->getCrawler()->filter('tbody tr'));
+        self::assertSelectorTextContains('main', 'Nobody is ever erased');
+    }
+
+    public function testWhoHasNotComeForTwoYearsIsNamedAndErasedByNobody(): void
+    {
+        self::mockTime('+25 months');
+        $this->loginAnew($this->person->teacher);
+        $this->client->request('GET', '/account/personal-data');
+        self::assertSelectorTextContains('main li code', "erase --teacher=teacher@studio.example {$this->person->id}");
+        self::assertSame(1, $this->howMany(Practitioner::class));
+        self::mockTime('-4 months');
+        $this->client->request('GET', '/account/personal-data');
+        self::assertSelectorNotExists('main li code');
     }
 
     public function testAnotherTeacherIsToldNothingOfIt(): void

@@ -67,16 +67,18 @@ if [ -n "$MOUNTED" ]; then
     "$PLACE/bin/start" >"$OUT/said" 2>&1 </dev/null || fault 'it does not start after the disk was full'
     [ "$(people)" -eq 8 ] || fault 'somebody is gone'
 fi
-(cd "$OUT" && "$PLACE/bin/backup" 'copies of mine' >/dev/null) || fault 'no backup is made'
+(cd "$OUT" && "$PLACE/bin/backup" --new-key 'copies of mine' >"$OUT/said") || fault 'no backup is made'
+BACKUP_KEY=$(key_in "$OUT/said")
+export BACKUP_KEY
 "$PLACE/bin/stop" >/dev/null
 rm -rf "$DISK/disk/mysql" "$DISK/disk/demo.loaded" "$DISK/disk/migrated"
 if [ -n "$MOUNTED" ]; then
     fill
-    if (cd "$OUT" && "$PLACE/bin/restore" copies\ of\ mine/*.tar.gz) >"$OUT/said" 2>&1 </dev/null; then fault 'a backup was put back where there was no room'; fi
+    if (cd "$OUT" && "$PLACE/bin/restore" copies\ of\ mine/*.backup) >"$OUT/said" 2>&1 </dev/null; then fault 'a backup was put back where there was no room'; fi
     "$PLACE/bin/stop" >/dev/null
     rm "$DISK/full"
 fi
-(cd "$OUT" && "$PLACE/bin/restore" copies\ of\ mine/*.tar.gz) >"$OUT/said" 2>&1 </dev/null || fault 'a backup is not put back'
+(cd "$OUT" && "$PLACE/bin/restore" copies\ of\ mine/*.backup) >"$OUT/said" 2>&1 </dev/null || fault 'a backup is not put back'
 "$PLACE/bin/start" >"$OUT/said" 2>&1 </dev/null || fault 'what was put back does not start'
 [ "$(people)" -eq 8 ] || fault 'not everybody was put back'
 echo 'ok'

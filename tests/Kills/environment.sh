@@ -38,6 +38,9 @@ begun() {
 # What an installation elsewhere is a copy of.
 INSTALLATION=(.env bin catalogue composer.json config core migrations public src templates translations vendor)
 
+# key_in FILE: the key to backups that was shown.
+key_in() { grep -aoE '([0-9A-F]{4} ){15}[0-9A-F]{4}' "$1" | tail -1; }
+
 # answers PORT: whether a page comes from there.
 answers() { php -r 'exit(false === @file_get_contents("http://127.0.0.1:".$argv[1]."/sign-in") ? 1 : 0);' "$1"; }
 

@@ -20,9 +20,10 @@ by_them bin/start || fault 'it does not start'
 answers "$(port)" || fault 'it does not answer'
 mkdir -m 0777 "$PLACE/copies"
 by_them bin/backup "$PLACE/copies" || fault 'no backup is made'
+key=$(key_in "$PLACE/said")
 by_them bin/stop || fault 'it does not stop'
 rm -rf "$COPY/var/env/ordinary/mysql" "$COPY/var/env/ordinary/demo.loaded" "$COPY/var/env/ordinary/migrated"
-by_them bin/restore "$PLACE"/copies/*.tar.gz || fault 'a backup is not put back'
+by_them env "BACKUP_KEY=$key" bin/restore "$PLACE"/copies/*.backup || fault 'a backup is not put back'
 by_them bin/start || fault 'what was put back does not start'
 answers "$(port)" || fault 'what was put back does not answer'
 [ -z "$(find "$COPY/var/env" ! -user nobody -print -quit)" ] || fault "something of it is somebody else's"

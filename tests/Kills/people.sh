@@ -18,8 +18,11 @@ parts() { told "$1" "$2" | php -r 'echo array_sum(array_map(fn ($part) => is_arr
 ebba=$(who $FIRST Ebba)
 jonas=$(who $FIRST Jonas)
 [ -n "$ebba" ] && [ -n "$jonas" ] || fault 'the demo people are not there'
-bin/backup "$BACKUPS" >/dev/null
-backup=$(ls "$BACKUPS"/*.tar.gz)
+bin/backup "$BACKUPS" >"$BACKUPS.said"
+key=$(key_in "$BACKUPS.said")
+backup=$(ls "$BACKUPS"/*.backup)
+[ "$(grep -aci 'insert into\|lindqvar' "$backup")" -eq 0 ] || fault 'a backup can be read by anybody'
+if grep -rqai "$(printf '%s' "$key" | tr -d ' ')" "$FOLDER" --exclude-dir=mysql; then fault 'the key to backups is kept on the machine'; fi
 
 # Asked twice, and a wrong answer does nothing.
 for wrong in 'Somebody else\nerase\n' 'Ebba Lindqvar\nyes\n' ''; do
@@ -31,9 +34,11 @@ said=$(printf 'Ebba Lindqvar\nerase\n' | bin/person erase --teacher=$FIRST "$ebb
 case $said in *"$backup"*) ;; *) fault "it does not say which backup holds her: $said" ;; esac
 [ -z "$(who $FIRST Ebba)" ] || fault 'she is there still'
 hex=$(printf '%s' "$ebba" | tr -d '-' | tr '[:lower:]' '[:upper:]')
-left=$(dump_database lucid_ascent | grep -a "^INSERT INTO" | grep -av '^INSERT INTO `erased`' | grep -acE "Ebba|0x$hex" || true)
+left=$(dump_database lucid_ascent | grep -a "^INSERT INTO" | grep -av '^INSERT INTO `erased`' | grep -av '^INSERT INTO `audit_entry`' | grep -acE "Ebba|0x$hex" || true)
 [ "$left" -eq 0 ] || fault "$left rows still speak of her"
 [ "$(db_admin -e "SELECT COUNT(*) FROM lucid_ascent.erased WHERE HEX(id) = '$hex'")" -eq 1 ] || fault 'there is no tombstone'
+[ "$(db_admin -e "SELECT COUNT(*) FROM lucid_ascent.audit_entry WHERE action = 'erase' AND HEX(whom) = '$hex'")" -eq 1 ] || fault 'nobody can tell that she was erased'
+bin/audit verify >/dev/null || fault 'what is written down of who did what is not whole'
 
 # Moved, the record says the same; the first account has one less.
 before=$(told $FIRST "$jonas")
@@ -56,8 +61,14 @@ hex=$(printf '%s' "$jonas" | tr -d '-' | tr '[:lower:]' '[:upper:]')
 bin/stop >/dev/null
 secret=$(grep '^APP_SECRET=' "$FOLDER/secrets")
 rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated" "$FOLDER/secrets"
-bin/restore "$backup" >/dev/null
+head -c 5000 "$backup" >"$BACKUPS.short"
+for wrong in "$BACKUPS.short" "$backup"; do
+    if BACKUP_KEY=$(printf '0%.0s' $(seq 64)) bin/restore "$wrong" >/dev/null 2>&1; then fault 'a backup opens with any key'; fi
+done
+if BACKUP_KEY=$key bin/restore "$BACKUPS.short" >/dev/null 2>&1; then fault 'half a backup is put back'; fi
+BACKUP_KEY=$key bin/restore "$backup" >/dev/null
 begun
+bin/audit verify >/dev/null || fault 'put back, what was written down of who did what is not whole'
 grep -qx "$secret" "$FOLDER/secrets" || fault 'what waits on devices can be read by nobody any more'
 [ "$(told $FIRST "$jonas")" = "$before" ] || fault 'what was backed up is not there again'
 [ -z "$(who $FIRST Ebba)" ] || fault 'the backup has brought back who was erased'
