@@ -102,6 +102,7 @@ final class AuditedRoutes
         'account' => [Place::Account, null, Action::Write],
         'browser_end' => [Place::Account, null, Action::Write],
         'password_again' => [Place::Account, null, null],
+        'second_factor' => [Place::Account, null, Action::Write],
     ];
 
     /** What shows and keeps nothing of anybody, or is sent again by the page that comes after it. */

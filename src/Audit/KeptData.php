@@ -26,9 +26,21 @@ final class KeptData
             Kept\HomeTestsAllowed::class, Kept\PlanFeed::class, Kept\PlanFeedEnd::class],
     ];
     /** Of no person in particular: how teachers sign in, what they set, and what everybody did. */
-    public const OTHERS = [Kept\Teacher::class, Kept\PasswordChange::class, Kept\SignInAttempt::class,
-        Kept\SignedIn::class, Kept\SignedInEnd::class, Kept\SentForm::class, Kept\ToolSettings::class,
-        Kept\StudioClass::class, Kept\OwnEntry::class, Kept\OwnPicture::class];
+    public const OTHERS = [
+        Kept\Teacher::class,
+        Kept\PasswordChange::class,
+        Kept\SecondFactor::class,
+        Kept\SecondFactorEnd::class,
+        Kept\SecondFactorUse::class,
+        Kept\SignInAttempt::class,
+        Kept\SignedIn::class,
+        Kept\SignedInEnd::class,
+        Kept\SentForm::class,
+        Kept\ToolSettings::class,
+        Kept\StudioClass::class,
+        Kept\OwnEntry::class,
+        Kept\OwnPicture::class,
+    ];
 
     /** So long after the last word of somebody they are named for erasure; nobody is erased by itself. */
     public const MONTHS_AWAY = 24;

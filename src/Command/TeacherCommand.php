@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Security\PasswordRule;
+use LucidAscent\App\Security\SecondFactors;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -29,6 +30,7 @@ final class TeacherCommand extends Command
         private readonly ClockInterface $clock,
         private readonly PasswordRule $rule,
         private readonly TranslatorInterface $translator,
+        private readonly SecondFactors $factors,
     ) {
         parent::__construct();
     }
@@ -43,6 +45,7 @@ final class TeacherCommand extends Command
                 InputOption::VALUE_REQUIRED,
                 'Where the teacher\'s days begin and end, such as Europe/Oslo',
             )
+            ->addOption('no-second-factor', null, InputOption::VALUE_NONE, 'The app with the codes is lost: it ends')
             ->setHelp('The password is asked for, or read as one line from stdin when that is not a terminal.');
     }
 
@@ -86,6 +89,9 @@ final class TeacherCommand extends Command
             $this->em->persist(new PasswordChange(Uuid::v7(), $teacher, $this->clock->now()));
         }
         $this->em->flush();
+        if (true === $input->getOption('no-second-factor')) {
+            $this->factors->end($teacher);
+        }
         $output->writeln($isNew ? "An account for $email was made." : "The password of $email was changed.");
 
         return Command::SUCCESS;

@@ -10,6 +10,7 @@ use LucidAscent\App\Form\ChangePasswordForm;
 use LucidAscent\App\Form\LanguageForm;
 use LucidAscent\App\Form\TimeZoneForm;
 use LucidAscent\App\Repository\SignedInRecords;
+use LucidAscent\App\Security\SecondFactors;
 use LucidAscent\App\Security\SecurityLog;
 use LucidAscent\App\Security\SignedInBrowser;
 use LucidAscent\App\Security\SignInThrottle;
@@ -38,6 +39,7 @@ final class AccountController extends TeacherController
         SecurityLog $log,
         Languages $languages,
         AuditTrail $trail,
+        SecondFactors $factors,
     ): Response {
         $teacher = $this->teacher();
         $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
@@ -89,6 +91,7 @@ final class AccountController extends TeacherController
             'browsers' => $browser->all($teacher),
             'here' => $browser->id($request),
             'token' => self::TOKEN,
+            'hasFactor' => null !== $factors->of($teacher),
             'backup' => $trail->lastBackup(),
             'isBackupOld' => ($trail->lastBackup() ?? new \DateTimeImmutable('@0')) <
                 $this->clock->now()->modify(self::BACKUP_DUE),

@@ -126,7 +126,7 @@ final class AuditTest extends AppTestCase
         $this->client->request('GET', '/account');
         self::assertSame('', implode('|', $this->client->getCrawler()->filter('.note.caution')->extract(['_text'])));
         $this->client->request('GET', '/account/audit');
-        self::assertSelectorTextContains('tbody', 'Whoever runs this installation');
+        self::assertSelectorTextContains('tbody', 'The administrator');
         self::assertSame([], $this->trail()->verify()[0]);
     }
 

@@ -52,7 +52,7 @@ final class SignInTest extends AppTestCase
         for ($i = 0; $i < SignInThrottle::FAILURES_PER_ACCOUNT; ++$i) {
             $this->signIn('not the password');
             self::assertResponseStatusCodeSame(401);
-            self::assertSelectorTextContains('#sign-in-error', 'E-mail or password is wrong');
+            self::assertSelectorTextContains('#sign-in-error', 'E-mail, password or code is wrong');
         }
         self::assertSame(SignInThrottle::FAILURES_PER_ACCOUNT, $this->howMany(SignInAttempt::class));
         // Now even the right one has to wait, and the try is not counted.
@@ -117,7 +117,7 @@ final class SignInTest extends AppTestCase
         }
         $this->teacher();
         $this->signIn('wrong');
-        self::assertSelectorTextContains('#sign-in-error', 'E-mail or password is wrong');
+        self::assertSelectorTextContains('#sign-in-error', 'E-mail, password or code is wrong');
         self::assertInputValueSame('email', 'teacher@studio.example', 'What was typed is there.');
         self::assertNull($this->client->getResponse()->headers->get('Set-Cookie'), 'Nor does a try that failed.');
         $this->signIn(self::PASSWORD);

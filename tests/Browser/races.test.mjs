@@ -119,6 +119,6 @@ test('eight tries of a password at once are not more than five', async () => {
         };
         return Promise.all([...Array(8).keys()].map(one));
     });
-    assert.equal(answers.filter((text) => text.includes('E-mail or password is wrong')).length, 5);
+    assert.equal(answers.filter((text) => text.includes('E-mail, password or code is wrong')).length, 5);
     assert.equal(answers.filter((text) => text.includes('Too many')).length, 3);
 });

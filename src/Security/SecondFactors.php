@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Security;
+
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
+use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Entity\SecondFactor;
+use LucidAscent\App\Entity\SecondFactorEnd;
+use LucidAscent\App\Entity\SecondFactorUse;
+use LucidAscent\App\Entity\Teacher;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\RequestStack;
+use Symfony\Component\Security\Core\Exception\BadCredentialsException;
+use Symfony\Component\Security\Http\Authenticator\Passport\Credentials\PasswordCredentials;
+use Symfony\Component\Security\Http\Event\CheckPassportEvent;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Codes of an app beside the password, for who wants them. A wrong one fails like a wrong password, counts like one,
+ * and says no more; none is good twice.
+ */
+final readonly class SecondFactors
+{
+    public const FIELD = 'code';
+    private const ON_PAPER = 8;
+
+    public function __construct(
+        private EntityManagerInterface $em,
+        private ClockInterface $clock,
+        private RequestStack $requests,
+        #[Autowire('%env(APP_SECRET)%')]
+        #[\SensitiveParameter]
+        private string $secret,
+    ) {
+    }
+
+    /** After the password was right. */
+    #[AsEventListener(priority: -10)]
+    public function check(CheckPassportEvent $event): void
+    {
+        $passport = $event->getPassport();
+        $teacher = $passport->hasBadge(PasswordCredentials::class) ? $passport->getUser() : null;
+        $factor = $teacher instanceof Teacher ? $this->of($teacher) : null;
+        $code = (string) $this->requests->getMainRequest()?->request->getString(self::FIELD);
+        if (null !== $factor && !$this->isRight($factor, $code)) {
+            throw new BadCredentialsException();
+        }
+    }
+
+    public function of(Teacher $teacher): ?SecondFactor
+    {
+        return $this->em
+            ->createQuery(
+                'SELECT f FROM '.
+                    SecondFactor::class.
+                    ' f WHERE f.teacher = :teacher AND NOT EXISTS (SELECT 1 FROM '.
+                    SecondFactorEnd::class.
+                    ' e WHERE e.id = f.id) ORDER BY f.at DESC, f.id DESC',
+            )
+            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setMaxResults(1)
+            ->getOneOrNullResult();
+    }
+
+    /**
+     * @param string $secret as the app has it
+     * @param string $code that it shows
+     *
+     * @return list<string>|null the codes to be kept on paper, shown this once; null where the app shows another code
+     */
+    public function begin(Teacher $teacher, #[\SensitiveParameter] string $secret, string $code): ?array
+    {
+        $step = TimedCode::step($secret, $code, $this->clock->now());
+        if (null === $step) {
+            return null;
+        }
+        $this->end($teacher);
+        $paper = array_map(
+            static fn (): string => implode('-', str_split(bin2hex(random_bytes(5)), 5)),
+            range(1, self::ON_PAPER),
+        );
+        $factor = new SecondFactor(
+            Uuid::v7(),
+            $teacher,
+            $this->clock->now(),
+            $this->seal($secret),
+            array_map($this->hash(...), $paper),
+        );
+        $this->em->persist($factor);
+        $this->em->persist(new SecondFactorUse($factor->id, (string) $step, $this->clock->now()));
+        $this->em->flush();
+
+        return $paper;
+    }
+
+    public function end(Teacher $teacher): void
+    {
+        $factor = $this->of($teacher);
+        if (null !== $factor) {
+            $this->em->persist(new SecondFactorEnd($factor->id, $this->clock->now()));
+            $this->em->flush();
+        }
+    }
+
+    private function isRight(SecondFactor $factor, #[\SensitiveParameter] string $code): bool
+    {
+        $step = TimedCode::step($this->open($factor->secret), $code, $this->clock->now());
+        $onPaper = $this->hash(strtolower(trim($code)));
+
+        return match (true) {
+            null !== $step => $this->use($factor, (string) $step),
+            in_array($onPaper, $factor->recovery, true) => $this->use($factor, $onPaper),
+            default => false,
+        };
+    }
+
+    /** @return bool whether it is used for the first time: whoever looked over a shoulder comes too late */
+    private function use(SecondFactor $factor, string $code): bool
+    {
+        try {
+            return 1 === $this->em->getConnection()->insert('second_factor_use', [
+                'factor' => $factor->id->toBinary(),
+                'code' => $code,
+                'at' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u'),
+            ]);
+        } catch (UniqueConstraintViolationException) {
+            return false;
+        }
+    }
+
+    private function hash(#[\SensitiveParameter] string $code): string
+    {
+        return hash_hmac('sha256', "on paper $code", $this->secret);
+    }
+
+    private function seal(#[\SensitiveParameter] string $secret): string
+    {
+        $nonce = random_bytes(SODIUM_CRYPTO_SECRETBOX_NONCEBYTES);
+
+        return base64_encode($nonce.sodium_crypto_secretbox($secret, $nonce, $this->key()));
+    }
+
+    private function open(string $sealed): string
+    {
+        $bytes = (string) base64_decode($sealed, true);
+        $opened = sodium_crypto_secretbox_open(
+            substr($bytes, SODIUM_CRYPTO_SECRETBOX_NONCEBYTES),
+            substr($bytes, 0, SODIUM_CRYPTO_SECRETBOX_NONCEBYTES),
+            $this->key(),
+        );
+
+        return is_string($opened)
+            ? $opened
+            : throw new \RuntimeException('A second factor was sealed with another key.');
+    }
+
+    private function key(): string
+    {
+        return hash_hkdf('sha256', $this->secret, SODIUM_CRYPTO_SECRETBOX_KEYBYTES, 'second factor');
+    }
+}
