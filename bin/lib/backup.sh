@@ -59,6 +59,7 @@ make_backup() {
         dump_database lucid_ascent >"$folder/database.sql" &&
         cp -a "$ENV_DIR/pictures/." "$folder/pictures/" &&
         sed -n 's/^APP_SECRET=//p' "$ENV_DIR/secrets" >"$folder/app-secret" &&
+        grep '^AT_REST_' "$ENV_DIR/secrets" >"$folder/at-rest" &&
         audit_seal >"$folder/audit-seal" &&
         with_scratch_database prove_dump "$folder" &&
         rm "$folder/before" && write_sums "$folder" &&
@@ -131,7 +132,15 @@ put_back() {
     cmp -s "$1/rows" "$1/now" || { say 'The tables have other numbers of rows than the backup.' >&2; return 1; }
     cp -a "$1/pictures/." "$ENV_DIR/pictures/" || return 1
     [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "$ENV_DIR/pictures" || return 1
-    put_back_secret "$1/app-secret"
+    put_back_secret "$1/app-secret" && put_back_keys "$1/at-rest"
+}
+
+# put_back_keys FILE: with what the pictures of the backup are sealed. In one of before they were, they are not.
+put_back_keys() {
+    rm -f "$ENV_DIR/sealed"
+    [ -e "$1" ] || return 0
+    [ -z "$(grep -vE '^AT_REST_(KEY|BEFORE)=[0-9a-f]{64}$' "$1")" ] || { say 'Its keys are none.' >&2; return 1; }
+    { grep -v '^AT_REST_' "$ENV_DIR/secrets"; cat "$1"; } | (umask 077; keep "$ENV_DIR/secrets")
 }
 
 # put_back_secret FILE: logs that wait on a device, and forms on the way through a sign-in, are sealed with it. A backup of

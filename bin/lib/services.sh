@@ -133,6 +133,7 @@ secret() { head -c 32 /dev/urandom | sha256sum | cut -c1-40; }
 load_secrets() {
     load_settings
     local file=$ENV_DIR/secrets name value
+    AT_REST_KEY='' AT_REST_BEFORE=''
     if [ ! -s "$file" ]; then
         printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
             "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" | (umask 077; keep "$file")
@@ -144,9 +145,20 @@ load_secrets() {
             DB_OWNER_PASSWORD) DB_OWNER_PASSWORD=$value ;;
             DB_APP_PASSWORD) DB_APP_PASSWORD=$value ;;
             DEMO_PASSWORD) DEMO_PASSWORD=$value ;;
+            AT_REST_KEY) AT_REST_KEY=$value ;;
+            AT_REST_BEFORE) AT_REST_BEFORE=$value ;;
             *) fail "$file has something other than a secret in it." ;;
         esac
     done <"$file"
+    [ -n "$AT_REST_KEY" ] || keep_at_rest "$(at_rest_key)" ''
+}
+
+at_rest_key() { head -c 32 /dev/urandom | sha256sum | cut -c1-64; }
+
+# keep_at_rest KEY BEFORE: with what things are sealed on the disk from now on, and with what they were until now.
+keep_at_rest() {
+    AT_REST_KEY=$1 AT_REST_BEFORE=$2
+    { grep -v '^AT_REST_' "$ENV_DIR/secrets"; printf 'AT_REST_KEY=%s\n' "$1"; [ -z "$2" ] || printf 'AT_REST_BEFORE=%s\n' "$2"; } | (umask 077; keep "$ENV_DIR/secrets")
 }
 
 # The database's own account is its own user's alone, who runs nothing else: whoever gets hold of the application has the
@@ -246,8 +258,9 @@ source_stamp() {
 
 app_env() {
     [ -z "$PUBLIC_URL" ] || printf 'PUBLIC_URL=%s\nTRUSTED_PROXIES=%s\n' "$PUBLIC_URL" "$TRUSTED_PROXIES"
-    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nINCLINOMETER=%s\n' \
+    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nAT_REST_KEYS=%s\nINCLINOMETER=%s\n' \
         "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/cache" "$ENV_DIR/log" "$ENV_DIR/pictures" \
+        "$AT_REST_KEY${AT_REST_BEFORE:+ $AT_REST_BEFORE}" \
         "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
 }
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Kind;
+use LucidAscent\App\Device\PictureResponse;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\OwnPicture;
 use LucidAscent\App\OwnEntry\OwnCatalogue;
 use LucidAscent\App\Repository\PictureRecords;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -69,10 +69,8 @@ final class OwnPictureController extends TeacherController
     #[Route('/library/own/pictures/{picture}', 'own_picture', methods: ['GET'])]
     public function show(string $picture): Response
     {
-        return new BinaryFileResponse(
-            $this->store->path($this->pictureRecords->ownPicture($this->teacher(), $picture)->id),
-            headers: ['Content-Type' => 'image/jpeg'],
-            public: false,
+        return PictureResponse::of(
+            $this->store->read($this->pictureRecords->ownPicture($this->teacher(), $picture)->id),
         );
     }
 }

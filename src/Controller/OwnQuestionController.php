@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Catalogue\Catalogue;
+use LucidAscent\App\Device\PictureResponse;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\FromPractitioner;
@@ -20,7 +21,6 @@ use LucidAscent\App\Repository\Records;
 use LucidAscent\Core\Calendar\Day;
 use Psr\Clock\ClockInterface;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -85,11 +85,7 @@ final class OwnQuestionController extends AbstractController
         $practitioner = $this->door->opened($request) ?? throw $this->createNotFoundException();
         $kept = $this->pictures->picture($practitioner, $picture);
 
-        return new BinaryFileResponse(
-            $this->store->path($kept->id),
-            headers: ['Content-Type' => 'image/jpeg'],
-            public: false,
-        );
+        return PictureResponse::of($this->store->read($kept->id));
     }
 
     /** @return string|null what is wrong with it; null where it is kept */

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Device\PictureResponse;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Json\JsonText;
 use LucidAscent\App\Repository\PictureRecords;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -71,10 +71,6 @@ final class PictureController extends TeacherController
     {
         $kept = $this->pictureRecords->picture($this->practitioner($id), $picture);
 
-        return new BinaryFileResponse(
-            $this->store->path($kept->id),
-            headers: ['Content-Type' => 'image/jpeg'],
-            public: false,
-        );
+        return PictureResponse::of($this->store->read($kept->id));
     }
 }

@@ -88,13 +88,9 @@ final readonly class MarkRungPicture
         $sent = $request->request;
         $file = $request->files->get('picture');
         $of = $sent->getString('of');
-        $known = '' === $of ? null : $this->pictureRecords->picture($practitioner, $of)->id;
-        $path = match (true) {
-            $file instanceof UploadedFile && $file->isValid() => $file->getPathname(),
-            null !== $known && $this->store->has($known) => $this->store->path($known),
-            default => null,
-        };
-        if (null === $path) {
+        $known = '' === $of ? null : $this->pictureRecords->picture($practitioner, $of);
+        $isSent = $file instanceof UploadedFile && $file->isValid();
+        if (!$isSent && (null === $known || !$this->store->has($known->id))) {
             return $this->fault('picture.none');
         }
         $points = RungPictures::points($sent->getString('points', '{}'));
@@ -104,7 +100,12 @@ final readonly class MarkRungPicture
         }
         $picture = Uuid::v7();
         try {
-            [$width, $height] = $this->store->keep($picture, $path);
+            if ($isSent) {
+                [$width, $height] = $this->store->keep($picture, $file->getPathname());
+            } else {
+                $this->store->keepAgain($picture, $known->id);
+                [$width, $height] = [$known->width, $known->height];
+            }
         } catch (UnfitPicture $e) {
             return $this->fault($e->getMessage());
         }

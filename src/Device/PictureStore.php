@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Device;
 
+use LucidAscent\App\Security\AtRest;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\Uuid;
 
-/** Pictures outside the web root. Only pixels are kept: each is drawn anew, so that place, time and camera are gone. */
+/**
+ * Pictures outside the web root, sealed. Only pixels are kept: each is drawn anew, so that place, time and camera are
+ * gone.
+ */
 final readonly class PictureStore
 {
     private const MOST_BYTES = 8 << 20;
@@ -17,8 +21,11 @@ final readonly class PictureStore
     private const KEPT_PIXELS = 1600;
     private const QUALITY = 85;
 
-    public function __construct(#[Autowire('%env(PICTURE_DIR)%')] private string $folder)
-    {
+    public function __construct(
+        #[Autowire('%env(PICTURE_DIR)%')]
+        private string $folder,
+        private AtRest $atRest,
+    ) {
     }
 
     public function has(Uuid $id): bool
@@ -54,9 +61,46 @@ final readonly class PictureStore
             throw UnfitPicture::noPicture();
         }
         $kept = self::upright($kept, $file, $size[2]);
-        $this->write($kept, $this->path($id));
+        $this->write(self::jpeg($kept), $id);
 
         return [imagesx($kept), imagesy($kept)];
+    }
+
+    /** The same pixels once more, for another record. */
+    public function keepAgain(Uuid $id, Uuid $known): void
+    {
+        $this->write($this->read($known) ?? throw UnfitPicture::noPicture(), $id);
+    }
+
+    /** @return string|null a JPEG; null where it is not there, or nobody here can open it */
+    public function read(Uuid $id): ?string
+    {
+        $bytes = is_file($this->path($id)) ? (string) file_get_contents($this->path($id)) : null;
+
+        // One of before they were sealed lies there as it is.
+        return null === $bytes || !AtRest::isSealed($bytes) ? $bytes : $this->atRest->open($bytes, (string) $id);
+    }
+
+    /**
+     * With the newest key, whatever it was sealed with.
+     *
+     * @return array{int, int} how many were sealed anew, and how many nobody here can open
+     */
+    public function sealAgain(): array
+    {
+        $count = [0, 0];
+        foreach (glob($this->folder.'/*.jpg') ?: [] as $path) {
+            $id = basename($path, '.jpg');
+            $bytes = Uuid::isValid($id) ? $this->read(Uuid::fromString($id)) : null;
+            if (null === $bytes) {
+                ++$count[1];
+            } else {
+                $this->write($bytes, Uuid::fromString($id));
+                ++$count[0];
+            }
+        }
+
+        return $count;
     }
 
     /**
@@ -91,14 +135,24 @@ final readonly class PictureStore
         return false === $turned ? throw UnfitPicture::noPicture() : $turned;
     }
 
-    /** Whole, or not at all. */
-    private function write(\GdImage $picture, string $path): void
+    private static function jpeg(\GdImage $picture): string
+    {
+        ob_start();
+        $isDrawn = @imagejpeg($picture, null, self::QUALITY);
+        $bytes = (string) ob_get_clean();
+
+        return $isDrawn && '' !== $bytes ? $bytes : throw UnfitPicture::notKept();
+    }
+
+    /** Whole, or not at all; and never on the disk as it is. */
+    private function write(#[\SensitiveParameter] string $jpeg, Uuid $id): void
     {
         if (!is_dir($this->folder) && !@mkdir($this->folder, 0o700, true) && !is_dir($this->folder)) {
             throw UnfitPicture::notKept();
         }
-        $written =
-            @imagejpeg($picture, "$path.part", self::QUALITY) && false !== self::whole("$path.part", IMAGETYPE_JPEG);
+        $path = $this->path($id);
+        $sealed = $this->atRest->seal($jpeg, (string) $id);
+        $written = strlen($sealed) === @file_put_contents("$path.part", $sealed);
         if (!$written || !@rename("$path.part", $path)) {
             @unlink("$path.part");
 
@@ -112,7 +166,7 @@ final readonly class PictureStore
         @unlink($this->path($id));
     }
 
-    public function path(Uuid $id): string
+    private function path(Uuid $id): string
     {
         return $this->folder.'/'.$id->toRfc4122().'.jpg';
     }

@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
+use LucidAscent\App\Security\AtRest;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Uid\Uuid;
@@ -58,7 +59,7 @@ final class PictureStoreTest extends TestCase
         $size = $this->store()->keep($id, $this->file(substr($jpeg, 0, 2)."\xff\xe1".pack('n',
             2 + strlen($exif)).$exif.substr($jpeg, 2)));
         self::assertSame([300, 200], $size);
-        $kept = imagecreatefromjpeg("$this->folder/$id.jpg");
+        $kept = imagecreatefromstring((string) $this->store()->read($id));
         self::assertNotFalse($kept);
         $colour = static fn (int $x, int $y): array => array_map(static fn (int $part): bool => $part > 128,
             array_slice(array_values(imagecolorsforindex($kept, (int) imagecolorat($kept, $x, $y))), 0, 2));
@@ -80,7 +81,7 @@ final class PictureStoreTest extends TestCase
     public function testOneThatFindsNoRoomIsNotKept(): void
     {
         $full = '/dev/full';
-        $store = new PictureStore(is_writable($full) ? "$full/pictures" : '/proc/none');
+        $store = new PictureStore(is_writable($full) ? "$full/pictures" : '/proc/none', self::atRest());
         try {
             $store->keep(Uuid::v7(), $this->file(self::bytes(self::noise())));
             self::fail('There is no room.');
@@ -89,9 +90,60 @@ final class PictureStoreTest extends TestCase
         }
     }
 
-    private function store(): PictureStore
+    public function testItLiesOnTheDiskSealedAndUnderItsOwnNameAlone(): void
     {
-        return new PictureStore($this->folder);
+        [$one, $other] = [Uuid::v7(), Uuid::v7()];
+        $this->store()->keep($one, $this->file(self::bytes(self::noise())));
+        $this->store()->keepAgain($other, $one);
+        self::assertSame("\xff\xd8\xff", substr((string) $this->store()->read($one), 0, 3));
+        self::assertSame($this->store()->read($one), $this->store()->read($other));
+        foreach ([$one, $other] as $id) {
+            self::assertStringNotContainsString('JFIF', (string) file_get_contents("$this->folder/$id.jpg"));
+        }
+        copy("$this->folder/$one.jpg", "$this->folder/$other.jpg");
+        self::assertNull($this->store()->read($other), "One that was laid in another's place.");
+        $bytes = (string) file_get_contents("$this->folder/$one.jpg");
+        foreach ([2, 10, 60, strlen($bytes) - 1] as $at) {
+            $changed = $bytes;
+            $changed[$at] = chr(ord($changed[$at]) ^ 1);
+            file_put_contents("$this->folder/$one.jpg", $changed);
+            self::assertNotSame("\xff\xd8", substr((string) $this->store()->read($one), 0, 2), "changed at $at");
+        }
+        self::assertNull($this->store()->read(Uuid::v7()));
+    }
+
+    public function testTheKeyIsTurned(): void
+    {
+        [$old, $new] = [str_repeat('0a', 32), str_repeat('0b', 32)];
+        [$sealed, $plain, $lost] = [Uuid::v7(), Uuid::v7(), Uuid::v7()];
+        $this->store(self::atRest($old))->keep($sealed, $this->file(self::bytes(self::noise())));
+        file_put_contents("$this->folder/$plain.jpg", self::bytes(self::noise()));
+        $both = $this->store(self::atRest("$new $old"));
+        self::assertNotNull($both->read($sealed));
+        self::assertNotNull($both->read($plain), 'One of before they were sealed.');
+        self::assertSame([2, 0], $both->sealAgain());
+        self::assertSame([2, 0], $both->sealAgain(), 'Ended half way, it is begun again.');
+        $left = $this->store(self::atRest($new));
+        self::assertNotNull($left->read($sealed));
+        self::assertNotNull($left->read($plain));
+        self::assertNull($this->store(self::atRest($old))->read($sealed), 'The old key opens nothing any more.');
+        self::assertNull($this->store()->read($plain));
+        $this->store(self::atRest($old))->keep($lost, $this->file(self::bytes(self::noise())));
+        $before = (string) file_get_contents("$this->folder/$lost.jpg");
+        self::assertSame([2, 1], $left->sealAgain(), 'What nobody here can open is left as it is.');
+        self::assertSame($before, file_get_contents("$this->folder/$lost.jpg"));
+        $this->expectException(\InvalidArgumentException::class);
+        self::atRest('0a');
+    }
+
+    private function store(?AtRest $keys = null): PictureStore
+    {
+        return new PictureStore($this->folder, $keys ?? self::atRest());
+    }
+
+    private static function atRest(string $keys = ''): AtRest
+    {
+        return new AtRest($keys, 'a secret');
     }
 
     private function file(string $bytes): string

@@ -18,6 +18,15 @@ parts() { told "$1" "$2" | php -r 'echo array_sum(array_map(fn ($part) => is_arr
 ebba=$(who $FIRST Ebba)
 jonas=$(who $FIRST Jonas)
 [ -n "$ebba" ] && [ -n "$jonas" ] || fault 'the demo people are not there'
+# What lies on the disk is sealed, and goes on being read under another key.
+first=$(ls "$FOLDER"/pictures/*.jpg | head -1)
+[ -n "$first" ] || fault 'the demo has no picture'
+[ "$(head -c 3 "$first")" = LA1 ] || fault 'a picture lies on the disk as it is'
+key_before=$(grep '^AT_REST_KEY=' "$FOLDER/secrets")
+bin/turn-key >"$BACKUPS.said" || fault "the key cannot be turned: $(cat "$BACKUPS.said")"
+[ "$(grep '^AT_REST_KEY=' "$FOLDER/secrets")" != "$key_before" ] || fault 'the key is as it was'
+grep -q 'AT_REST_BEFORE' "$FOLDER/secrets" && fault 'the old key is there still'
+load_secrets
 bin/backup "$BACKUPS" >"$BACKUPS.said"
 key=$(key_in "$BACKUPS.said")
 backup=$(ls "$BACKUPS"/*.backup)
@@ -68,6 +77,8 @@ done
 if BACKUP_KEY=$key bin/restore "$BACKUPS.short" >/dev/null 2>&1; then fault 'half a backup is put back'; fi
 BACKUP_KEY=$key bin/restore "$backup" >/dev/null
 begun
+load_secrets
+console_as_service ascent:seal-again | grep -q 'here: 0\.$' || fault 'put back, pictures do not open'
 bin/audit verify >/dev/null || fault 'put back, what was written down of who did what is not whole'
 grep -qx "$secret" "$FOLDER/secrets" || fault 'what waits on devices can be read by nobody any more'
 [ "$(told $FIRST "$jonas")" = "$before" ] || fault 'what was backed up is not there again'

@@ -73,11 +73,9 @@ final readonly class Archive
             $names = $this->carried->of($practitioner);
             foreach ($this->pictureRecords->pictures($practitioner) as $picture) {
                 // The file is the row's; its name in the archive is the record's.
-                if ($this->pictures->has($picture->id)) {
-                    $zip->addFile(
-                        $this->pictures->path($picture->id),
-                        'pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg',
-                    );
+                $jpeg = $this->pictures->read($picture->id);
+                if (null !== $jpeg) {
+                    $zip->addFromString('pictures/'.($names[(string) $picture->id] ?? $picture->id).'.jpg', $jpeg);
                 }
             }
             if (!$zip->close()) {
