@@ -33,9 +33,11 @@ final readonly class AuditRequests
     {
         $request = $event->getRequest();
         $status = $event->getResponse()->getStatusCode();
-        // What was refused showed nothing. What was sent and not taken is a page that was read.
-        $isRefused = $status >= Response::HTTP_BAD_REQUEST && Response::HTTP_UNPROCESSABLE_ENTITY !== $status;
-        if (!$event->isMainRequest() || $isRefused) {
+        // What was refused showed nothing, nor did what led elsewhere; what was sent and not taken was a page to read.
+        $isNothing =
+            $status >= Response::HTTP_BAD_REQUEST && Response::HTTP_UNPROCESSABLE_ENTITY !== $status
+            || $request->isMethodSafe() && $status >= Response::HTTP_MULTIPLE_CHOICES;
+        if (!$event->isMainRequest() || $isNothing) {
             return;
         }
         $isSent = !$request->isMethodSafe() && Response::HTTP_UNPROCESSABLE_ENTITY !== $status;

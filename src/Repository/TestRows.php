@@ -53,7 +53,8 @@ final readonly class TestRows
         ];
         $rows = $this->rows('t.at >= :since', $known);
         $which = [];
-        foreach ($this->lastClean($rows, $known) as $i => $one) {
+        $sure = $this->written($moment->modify(sprintf('-%d days', Evidence::DAYS_VALID - 1)));
+        foreach ($this->lastClean($rows, $known, $sure) as $i => $one) {
             $which[] = "t.kind = :kind$i AND t.side = :side$i AND t.at >= :last$i AND t.at < :since";
             $known += [
                 "kind$i" => $one['kind'],
@@ -131,21 +132,22 @@ final readonly class TestRows
     }
 
     /**
-     * When each test of a side was last taken cleanly, of those that were not since the moment that readings count
-     * from:
-     * how far back the rows have to go, and no more than that.
+     * When each test of a side was last taken cleanly before the moment that readings count from, of those of which
+     * none since counts for sure: how far back the rows have to go, and no more than that.
      *
      * @param list<Row> $rows what was taken since
      * @param array<string, string> $known
+     * @param string $sure the moment from which a reading counts, whatever zone its day is of
      *
      * @return list<array<string, mixed>> kind, side and when
      */
-    private function lastClean(array $rows, array $known): array
+    private function lastClean(array $rows, array $known, string $sure): array
     {
         $since = [];
         foreach ($rows as [$row]) {
             // A correction is of the day of what it corrects, which may be long past.
-            if (1 === (int) $row['is_clean'] && 0 === (int) $row['is_corrected'] && null === $row['corrects']) {
+            $isStanding = 0 === (int) $row['is_corrected'] && null === $row['corrects'];
+            if (1 === (int) $row['is_clean'] && $isStanding && $row['at'] >= $sure) {
                 $since["$row[kind] $row[side]"] = true;
             }
         }

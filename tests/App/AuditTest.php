@@ -61,6 +61,8 @@ final class AuditTest extends AppTestCase
         $this->client->request('GET', "$this->home/own");
         $this->client->submitForm('Make four words and a number');
         $this->client->request('GET', '/practitioners/'.Uuid::v7());
+        $this->client->request('GET', "$this->home/plans/newest");
+        self::assertResponseRedirects();
         $this->client->request('GET', '/library');
         self::assertSame(['read readiness', 'read readiness', 'export record', 'print record', 'read body', 'read body',
             'write body', 'read own-page', 'share own-page'], $this->told());

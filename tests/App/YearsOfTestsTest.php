@@ -48,6 +48,17 @@ final class YearsOfTestsTest extends AppTestCase
         self::assertSame('10', $flexion?->on()?->diff(new \DateTimeImmutable())->format('%a'));
     }
 
+    public function testOneThatHasJustGrownTooOldHidesNoneBeforeIt(): void
+    {
+        $practitioner = $this->known();
+        foreach ([91, 148] as $days) {
+            $this->took($practitioner, 'shins-stacked', $days, ['kneeHeight' => 14.0, 'ankleHeight' => 10.0]);
+        }
+        $this->em()->flush();
+        self::assertSame(['shins-stacked 91', 'shins-stacked 148'], $this->read($practitioner));
+        self::assertSame(['shins-stacked 91'], $this->read($practitioner, 10), 'It counts still.');
+    }
+
     public function testACorrectionIsOfTheDayOfWhatItCorrectsHoweverLongAgo(): void
     {
         $practitioner = $this->known();
