@@ -59,7 +59,7 @@ make_backup() {
         dump_database lucid_ascent >"$folder/database.sql" &&
         cp -a "$ENV_DIR/pictures/." "$folder/pictures/" &&
         sed -n 's/^APP_SECRET=//p' "$ENV_DIR/secrets" >"$folder/app-secret" &&
-        grep '^AT_REST_' "$ENV_DIR/secrets" >"$folder/at-rest" &&
+        cp "$ENV_DIR/at-rest" "$folder/at-rest" &&
         audit_seal >"$folder/audit-seal" &&
         with_scratch_database prove_dump "$folder" &&
         rm "$folder/before" && write_sums "$folder" &&
@@ -139,8 +139,8 @@ put_back() {
 put_back_keys() {
     rm -f "$ENV_DIR/sealed"
     [ -e "$1" ] || return 0
-    [ -z "$(grep -vE '^AT_REST_(KEY|BEFORE)=[0-9a-f]{64}$' "$1")" ] || { say 'Its keys are none.' >&2; return 1; }
-    { grep -v '^AT_REST_' "$ENV_DIR/secrets"; cat "$1"; } | (umask 077; keep "$ENV_DIR/secrets")
+    [ -z "$(grep -vxE '[0-9a-f]{64}' "$1")" ] || { say 'Its keys are none.' >&2; return 1; }
+    (umask 077; keep "$ENV_DIR/at-rest") <"$1"
 }
 
 # put_back_secret FILE: logs that wait on a device, and forms on the way through a sign-in, are sealed with it. A backup of

@@ -133,7 +133,6 @@ secret() { head -c 32 /dev/urandom | sha256sum | cut -c1-40; }
 load_secrets() {
     load_settings
     local file=$ENV_DIR/secrets name value
-    AT_REST_KEY='' AT_REST_BEFORE=''
     if [ ! -s "$file" ]; then
         printf 'APP_SECRET=%s\nDB_OWNER_PASSWORD=%s\nDB_APP_PASSWORD=%s\nDEMO_PASSWORD=%s\n' \
             "$(secret)" "$(secret)" "$(secret)" "$(secret | cut -c1-12)" | (umask 077; keep "$file")
@@ -145,20 +144,26 @@ load_secrets() {
             DB_OWNER_PASSWORD) DB_OWNER_PASSWORD=$value ;;
             DB_APP_PASSWORD) DB_APP_PASSWORD=$value ;;
             DEMO_PASSWORD) DEMO_PASSWORD=$value ;;
-            AT_REST_KEY) AT_REST_KEY=$value ;;
-            AT_REST_BEFORE) AT_REST_BEFORE=$value ;;
             *) fail "$file has something other than a secret in it." ;;
         esac
     done <"$file"
-    [ -n "$AT_REST_KEY" ] || keep_at_rest "$(at_rest_key)" ''
+    load_at_rest
 }
 
 at_rest_key() { head -c 32 /dev/urandom | sha256sum | cut -c1-64; }
 
-# keep_at_rest KEY BEFORE: with what things are sealed on the disk from now on, and with what they were until now.
+# keep_at_rest KEY BEFORE: with what things are sealed on the disk from now on, and with what they were until now. A file of
+# its own: an older version that is put back reads its secrets as it left them.
 keep_at_rest() {
     AT_REST_KEY=$1 AT_REST_BEFORE=$2
-    { grep -v '^AT_REST_' "$ENV_DIR/secrets"; printf 'AT_REST_KEY=%s\n' "$1"; [ -z "$2" ] || printf 'AT_REST_BEFORE=%s\n' "$2"; } | (umask 077; keep "$ENV_DIR/secrets")
+    printf '%s\n' "$1" ${2:+"$2"} | (umask 077; keep "$ENV_DIR/at-rest")
+}
+
+load_at_rest() {
+    AT_REST_KEY='' AT_REST_BEFORE=''
+    [ -s "$ENV_DIR/at-rest" ] || keep_at_rest "$(at_rest_key)" ''
+    [ -z "$(grep -vxE '[0-9a-f]{64}' "$ENV_DIR/at-rest")" ] || fail "$ENV_DIR/at-rest has something other than a key in it."
+    { read -r AT_REST_KEY; read -r AT_REST_BEFORE || AT_REST_BEFORE=''; } <"$ENV_DIR/at-rest"
 }
 
 # The database's own account is its own user's alone, who runs nothing else: whoever gets hold of the application has the

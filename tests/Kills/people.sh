@@ -22,10 +22,10 @@ jonas=$(who $FIRST Jonas)
 first=$(ls "$FOLDER"/pictures/*.jpg | head -1)
 [ -n "$first" ] || fault 'the demo has no picture'
 [ "$(head -c 3 "$first")" = LA1 ] || fault 'a picture lies on the disk as it is'
-key_before=$(grep '^AT_REST_KEY=' "$FOLDER/secrets")
+key_before=$(cat "$FOLDER/at-rest")
 bin/turn-key >"$BACKUPS.said" || fault "the key cannot be turned: $(cat "$BACKUPS.said")"
-[ "$(grep '^AT_REST_KEY=' "$FOLDER/secrets")" != "$key_before" ] || fault 'the key is as it was'
-grep -q 'AT_REST_BEFORE' "$FOLDER/secrets" && fault 'the old key is there still'
+[ "$(cat "$FOLDER/at-rest")" != "$key_before" ] || fault 'the key is as it was'
+[ "$(wc -l <"$FOLDER/at-rest")" -eq 1 ] || fault 'the old key is there still'
 load_secrets
 bin/backup "$BACKUPS" >"$BACKUPS.said"
 key=$(key_in "$BACKUPS.said")
@@ -69,7 +69,7 @@ hex=$(printf '%s' "$jonas" | tr -d '-' | tr '[:lower:]' '[:upper:]')
 # A backup of before brings everything back but who was erased since.
 bin/stop >/dev/null
 secret=$(grep '^APP_SECRET=' "$FOLDER/secrets")
-rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated" "$FOLDER/secrets"
+rm -rf "$FOLDER/mysql" "$FOLDER/demo.loaded" "$FOLDER/migrated" "$FOLDER/secrets" "$FOLDER/at-rest"
 head -c 5000 "$backup" >"$BACKUPS.short"
 for wrong in "$BACKUPS.short" "$backup"; do
     if BACKUP_KEY=$(printf '0%.0s' $(seq 64)) bin/restore "$wrong" >/dev/null 2>&1; then fault 'a backup opens with any key'; fi
