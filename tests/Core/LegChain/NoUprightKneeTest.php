@@ -34,4 +34,14 @@ final class NoUprightKneeTest extends TestCase
         self::assertSame($sits && null !== $tuck->seat, str_contains($said->getMessage(), 'cm high'));
         self::assertSame(!$tucks && null === $tuck->seat, str_contains($said->getMessage(), 'nor with any'));
     }
+
+    /** A pelvis that is tucked back to the floor nearly has little left to tuck. */
+    public function testNoPelvisTucksFurtherThanItsBack(): void
+    {
+        $of = static fn (float $tilt): Tuck => Tuck::of(HalfLotus::place(new Sitting(0.0, $tilt)), SampleBody::leg(),
+            new Capacity(60.0, 10.0, 5.0, 90.0));
+        self::assertNull($of(-80.0)->degrees);
+        self::assertNull($of(-90.0)->degrees);
+        self::assertNull($of(20.0)->degrees);
+    }
 }

@@ -108,6 +108,7 @@ final class PropsTest extends TestCase
         self::assertFalse($shortfall->isNone());
         self::assertEqualsWithDelta(17.5 - 10.0, Shortfall::kneeLift($posture, SampleBody::leg(), $capacity), 1e-9);
         self::assertTrue(Shortfall::of(['rotation' => 80.0], $capacity)->isNone());
+        self::assertFalse(Shortfall::of(['rotation' => 105.04], $capacity)->isNone(), 'However little it is.');
     }
 
     public function testTheLeastTuckAndTheLeastSeatMakeAHeightPossible(): void

@@ -73,6 +73,29 @@ final class RemediesTest extends TestCase
         self::assertEqualsWithDelta(0.75, $first['balance']->lack, 1e-9);
     }
 
+    /** Where the turn and the opening are there and the knee stays up all the same, a joint's shape is the likelier. */
+    public function testNothingIsPushedAgainstTheShapeOfAJoint(): void
+    {
+        $far = new PostureDefinition('far', 'Far', [Ability::ExternalRotation, Ability::Abduction, Ability::Balance], [
+            new RungDefinition('full', 'Full', null, ['rotation' => 160.0, 'abduction' => 90.0, 'balance' => 20.0],
+                new Work(['turn-out'])),
+        ], []);
+        $sought = static function (float $knee) use ($far): array {
+            $person = Person::of(['soles-together' => [['kneeHeight' => $knee, 'heelDistance' => 20.0]],
+                'shins-stacked' => [['kneeHeight' => 11.0, 'ankleHeight' => 10.0]], 'frog' => [['span' => 93.0]]]);
+            $balance = new Evidence(Ability::Balance, 5.0, Bound::Exact, Uncertainty::ofReading(1.0), 'tree-balance',
+                Tool::Stopwatch, new \DateTimeImmutable('2026-03-02'));
+            $found = array_keys(Remedies::sought(['far' => [Side::Left]], new ReadPoses(['far' => $far],
+                $person->supposing(Side::Left, [$balance]), ['soles-together' => Definition::solesTogether(),
+                    'shins-stacked' => Definition::shinsStacked(), 'frog' => Definition::frog()])));
+            sort($found);
+
+            return $found;
+        };
+        self::assertSame(['balance'], $sought(20.0));
+        self::assertSame(['abduction', 'balance', 'rotation'], $sought(9.0));
+    }
+
     public function testNothingIsStretchedTheWayThatAJointIsShortOf(): void
     {
         $turner = new PostureDefinition('turner', 'Turner', [Ability::ExternalRotation], [

@@ -172,6 +172,29 @@ final class TrendTest extends TestCase
         self::assertNotSame(14.0 * 2, $of(static fn (int $i): bool => $i < 2)?->after);
     }
 
+    public function testOfManyReadingsTheLongestBreaksAreAsked(): void
+    {
+        // Eighty days in a row, and a fortnight before the twentieth.
+        $day = static fn (int $i): float => $i + ($i >= 19 ? 14.0 : 0.0);
+        $readings = array_map(static fn (int $i): TimedReading => new TimedReading($day($i),
+            60.0 + ($i >= 19 ? 9.0 : 0.0) + 0.4 * ($i % 5), 1.0), range(0, 79));
+        self::assertSame($day(19), Step::of(Trend::of($readings) ?? self::fail('No trend.'))?->after);
+    }
+
+    public function testEachSetUpReadsSoMuchMoreThanTheCommonestOne(): void
+    {
+        $more = ['usual' => 0.0, 'low' => -4.0, 'high' => 5.0];
+        $names = ['usual', 'low', 'usual', 'high', 'usual'];
+        $trend = Trend::of(array_map(static fn (int $i): TimedReading => new TimedReading(7.0 * $i,
+            60.0 + 0.1 * $i + $more[$names[$i % 5]] + 0.2 * sin(3.0 * $i), 0.5, false, $names[$i % 5]),
+            range(0, 39))) ?? self::fail('No trend.');
+        self::assertSame(['low', 'high'], array_keys($trend->apart));
+        self::assertEqualsWithDelta(-4.0, $trend->apart['low']['mean'], 0.6);
+        self::assertEqualsWithDelta(5.0, $trend->apart['high']['mean'], 0.6);
+        self::assertLessThan(1.0, $trend->apart['high']['sd']);
+        self::assertEqualsWithDelta(0.1 / 7.0, $trend->slope->mean(), 0.01);
+    }
+
     public function testTooFewReadingsOrOneDayAreNoTrend(): void
     {
         self::assertNull(Trend::of([]));
