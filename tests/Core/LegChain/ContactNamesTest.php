@@ -16,6 +16,7 @@ use LucidAscent\Core\LegChain\Contact\Contact;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\CowFace;
 use LucidAscent\Core\LegChain\Contact\Drawn;
+use LucidAscent\Core\LegChain\Contact\FigureFourSeated;
 use LucidAscent\Core\LegChain\Contact\Numbers;
 use LucidAscent\Core\LegChain\Contact\PigeonFront;
 use LucidAscent\Core\LegChain\Contact\SetUp;
@@ -191,5 +192,14 @@ final class ContactNamesTest extends TestCase
                 return $this->values[$name] ?? $default ?? throw InvalidValue::missing($name);
             }
         };
+    }
+
+    /** A thigh that was read beside the ankle is the same thigh once more: the ankle's height says it more closely. */
+    public function testOfTheTwoWaysToReadAFigureFourTheAnkleDecides(): void
+    {
+        $of = static fn (array $numbers): array => FigureFourSeated::of(new SetUp(self::numbers($numbers
+            + ['kneeHeight' => 30.0]), new Sitting()))->angles(SampleBody::leg());
+        self::assertSame($of(['ankleHeight' => 36.0]), $of(['ankleHeight' => 36.0, 'otherFlexion' => 60.0]));
+        self::assertNotSame($of(['ankleHeight' => 36.0]), $of(['otherFlexion' => 60.0]));
     }
 }

@@ -57,6 +57,8 @@ final class PriorTest extends TestCase
         $rates = array_fill(0, 20, ['month' => 3.0, 'sd' => 0.5]);
         self::assertEquals(Prior::usual(), Prior::among($rates, 7));
         self::assertEquals(Prior::usual(), Prior::among(array_slice($rates, 0, 7), 8));
+        $sure = array_fill(0, 20, ['month' => 3.0, 'sd' => 0.05]);
+        self::assertEqualsWithDelta(3.0, Prior::among($sure, 20)->month, 1e-9, 'Sure ones count most of all.');
         self::assertEquals(Prior::usual(), Prior::among(array_fill(0, 20, ['month' => 3.0, 'sd' => 0.0]), 20),
             'A rate without error is none.');
         $alike = Prior::among($rates, 20);
