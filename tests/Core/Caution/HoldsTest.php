@@ -496,4 +496,18 @@ final class HoldsTest extends TestCase
     {
         return new \DateTimeImmutable($day);
     }
+
+    public function testConditionsThatWereToldAreKnownByTheirIds(): void
+    {
+        $day = new \DateTimeImmutable('2026-03-01');
+        $told = static fn (string $id, ?Side $side): ConditionTold => new ConditionTold("condition:$id $side?->value",
+            $day, $day, new Condition($id, $id, ['twist']), $side);
+        $holds = Holds::of([$told('hip', Side::Left), $told('hip', Side::Right), $told('back', null),
+            new PainTold('pain:p', $day, $day, new Pain(3, PainPlace::Knee), Side::Left)], $day);
+        self::assertSame(['back', 'hip'], $holds->toldIds(), 'Each once.');
+        self::assertCount(3, $holds->told());
+        self::assertSame('pain:p', $holds->find('pain:p')?->id());
+        self::assertNull($holds->find('pain:q'));
+        self::assertSame([], Holds::none()->toldIds());
+    }
 }

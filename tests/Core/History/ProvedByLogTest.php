@@ -7,11 +7,14 @@ namespace LucidAscent\Tests\Core\History;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Entry\PainTold;
 use LucidAscent\Core\Caution\Pain;
+use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\History\Entry\CheckMade;
+use LucidAscent\Core\History\Entry\FeltSaid;
 use LucidAscent\Core\History\LoggedItem;
 use LucidAscent\Core\History\ProvedByLog;
+use LucidAscent\Core\Posture\FeltPlace;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
 use PHPUnit\Framework\TestCase;
@@ -67,6 +70,19 @@ final class ProvedByLogTest extends TestCase
         self::assertSame(1, $proved->checks[0]->check->pain->level);
         self::assertSame([['log', Side::Left, 3, 'fold', 'low']], array_map(self::told(...), $proved->pains));
         self::assertSame([$proved->checks[0], $proved->pains[0]], $proved->entries());
+    }
+
+    public function testWhereItWasFeltIsKeptBySideWhateverElseItProves(): void
+    {
+        $felt = static fn (string $shape, array $sides, bool $isSideSaid = true): array => array_map(
+            static fn (FeltSaid $one): array => [$one->id, $one->posture, $one->rung, $one->side, $one->place->id,
+                $one->kind],
+            array_values(array_filter(self::of([new LoggedItem('fold', $shape, $sides, false, true, true,
+                isSideSaid: $isSideSaid, felt: new FeltPlace('low-back', PainPlace::LowBack), feltKind: PainKind::Ache)])->entries(),
+                static fn (object $one): bool => $one instanceof FeltSaid)));
+        self::assertSame([['log', 'fold', 'low', Side::Left, 'low-back', PainKind::Ache]], $felt('low', [Side::Left]));
+        self::assertSame(Side::cases(), array_column($felt('beside', Side::cases()), 3), 'A form proves nothing.');
+        self::assertSame([null, null], array_column($felt('low', Side::cases(), false), 3));
     }
 
     public function testWhatHurtWhereNobodySaidWhichSideIsOfNone(): void

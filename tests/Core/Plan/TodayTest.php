@@ -14,11 +14,14 @@ use LucidAscent\Core\Plan\Phase;
 use LucidAscent\Core\Plan\PlannedItem;
 use LucidAscent\Core\Plan\PlannedSession;
 use LucidAscent\Core\Plan\PracticeDrill;
+use LucidAscent\Core\Plan\PracticeLevel;
 use LucidAscent\Core\Plan\PracticeRung;
 use LucidAscent\Core\Plan\Stance;
 use LucidAscent\Core\Plan\Today;
 use LucidAscent\Core\Posture\PostureDefinition;
 use LucidAscent\Core\Posture\RungDefinition;
+use LucidAscent\Core\Practice\Elsewhere;
+use LucidAscent\Core\Practice\ElsewhereKind;
 use LucidAscent\Core\Readiness\May;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
@@ -74,6 +77,41 @@ final class TodayTest extends TestCase
         self::assertSame([0, 2], $today->places);
     }
 
+    /** Deep work so near to deep work elsewhere waits; what anybody may do, and the other day, goes on. */
+    public function testDeepWorkWaitsAfterDeepWorkElsewhere(): void
+    {
+        $poses = static fn (string $on, int $minutes = 60): ReadPoses => new ReadPoses(self::postures(false),
+            Person::of([], elsewhere: [new Elsewhere(ElsewhereKind::Lesson, $minutes, new \DateTimeImmutable($on))]));
+        $places = static fn (ReadPoses $poses): array => Today::of(self::session(['warm-up lie both 300',
+            'work turn left 100', 'work lie both 100'], false), $poses)->places;
+        self::assertSame([0, 1, 2], $places($poses('2026-02-28')));
+        self::assertSame([0, 1, 2], $places($poses('2026-03-03')), 'It is not yet.');
+        self::assertSame([0, 1, 2], $places($poses('2026-03-01', 15)), 'A quarter of an hour is not deep.');
+        foreach (['2026-03-02', '2026-03-01'] as $on) {
+            self::assertSame([0, 2], $places($poses($on)), $on);
+        }
+        $out = Today::of(self::session(['work turn left 100'], false), $poses('2026-03-01'))->out[0]->bars ?? [];
+        self::assertEquals([new Reason('bar.elsewhere', Source::Trade, ['elsewhere' => 'lesson', 'minutes' => 60,
+            'ago' => 1, 'days' => 2])], $out);
+    }
+
+    public function testAFirstTryThatIsForATeacherFirstWaitsForALesson(): void
+    {
+        $at = static fn (PracticeLevel $level, bool $isHome, bool $isTried = false): array => Today::of(
+            self::session(['work turn left 100', 'work turn right 100'], false, $level),
+            new ReadPoses(self::postures(false), Person::of([], withTeacher: $isTried ? ['turn turn left' => true] : [])),
+            $isHome)->places;
+        foreach ([PracticeLevel::TeacherFirst, PracticeLevel::Practised, PracticeLevel::Years] as $level) {
+            self::assertSame([], $at($level, true));
+            self::assertSame([0, 1], $at($level, false), 'A teacher is there.');
+            self::assertSame([0], $at($level, true, true), 'This side was tried, the other was not.');
+        }
+        self::assertSame([0, 1], $at(PracticeLevel::Anyone, true));
+        $today = Today::of(self::session(['work turn left 100'], false, PracticeLevel::Years),
+            new ReadPoses(self::postures(false), Person::of([])), true);
+        self::assertEquals([new Reason('bar.teacher-first', Source::Trade)], $today->out[0]->bars ?? []);
+    }
+
     public function testNothingOfABodyThatNobodyMeasured(): void
     {
         $today = Today::of(self::session(self::SESSION), null);
@@ -108,13 +146,16 @@ final class TodayTest extends TestCase
     }
 
     /** @param list<string> $items phase, posture, side and seconds */
-    public static function session(array $items): PlannedSession
-    {
+    public static function session(
+        array $items,
+        bool $isGentle = true,
+        PracticeLevel $level = PracticeLevel::Anyone,
+    ): PlannedSession {
         return new PlannedSession(new \DateTimeImmutable('2026-03-02'),
-            array_map(static function (string $said): PlannedItem {
+            array_map(static function (string $said) use ($isGentle, $level): PlannedItem {
                 [$phase, $posture, $side, $seconds] = explode(' ', $said);
-                $rung = new PracticeRung($posture, $posture, self::postures()[$posture]->full(), Stance::Lying, [], [],
-                    'both' === $side, holds: ['' => new HoldRange(90.0, 600.0)]);
+                $rung = new PracticeRung($posture, $posture, self::postures($isGentle)[$posture]->full(), Stance::Lying,
+                    [], [], 'both' === $side, holds: ['' => new HoldRange(90.0, 600.0)], level: $level);
 
                 return new PlannedItem($rung, Phase::from($phase), Side::tryFrom($side), (int) $seconds,
                     new Reason('plan.stage', Source::Own));
@@ -133,12 +174,12 @@ final class TodayTest extends TestCase
     }
 
     /** @return array<string, PostureDefinition> */
-    private static function postures(): array
+    private static function postures(bool $isGentle = true): array
     {
         $postures = [];
         foreach (['lie' => ['lying-rest'], 'turn' => ['turn-out'], 'bend' => ['bend-deep']] as $id => $loads) {
             $postures[$id] = new PostureDefinition($id, $id, [Ability::ExternalRotation],
-                [new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, true))], []);
+                [new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, $isGentle || 'lie' === $id))], []);
         }
 
         return $postures;

@@ -56,6 +56,16 @@ final class AbilityProgressTest extends TestCase
         self::assertNull(self::of($falls, 90.0)->from);
     }
 
+    public function testTheSameReadingsAreReadTowardsAnotherGoal(): void
+    {
+        $grows = array_map(static fn (int $i): array => [date('Y-m-d', strtotime("2026-01-01 +$i weeks")),
+            60.0 + 0.5 * $i], range(0, 20));
+        foreach ([[null, false], [80.0, false], [65.0, false], [80.0, true]] as [$asked, $isHeld]) {
+            self::assertEquals(self::of($grows, $asked, $isHeld), self::of($grows, 90.0)->towards($asked, $isHeld,
+                new \DateTimeImmutable(self::NOW)));
+        }
+    }
+
     public function testWhatDoesNotMoveSaysSo(): void
     {
         $flat = array_map(static fn (int $i): array => [date('Y-m-d', strtotime("2026-01-01 +$i weeks")),

@@ -17,11 +17,14 @@ use LucidAscent\Core\Caution\Work;
 use LucidAscent\Core\Posture\Ladder;
 use LucidAscent\Core\Posture\PropRule;
 use LucidAscent\Core\Posture\Rung;
+use LucidAscent\Core\Practice\Passes;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Step;
 use LucidAscent\Core\Progression\Decide;
 use LucidAscent\Core\Progression\LadderPractice;
 use LucidAscent\Core\Progression\Proposal;
+use LucidAscent\Core\Reason\Reason;
+use LucidAscent\Core\Reason\Source;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -158,18 +161,30 @@ final class DecideTest extends TestCase
         return Decide::proposal($this->history($checks, $nextOpen));
     }
 
-    private function history(array $checks, bool $nextOpen): LadderPractice
+    /** A loaded knee answers late: three clean sessions within five days are three too soon. */
+    public function testWhatTakesDaysIsLeftAfterSoManyOfThem(): void
+    {
+        $after = fn (string $last): Proposal => Decide::proposal($this->history([self::check('01'), self::check('03'),
+            self::check($last)], true, true));
+        self::assertSame(Step::Stay, $after('05')->step);
+        self::assertEquals([new Reason('stay.days', Source::Trade, ['days' => 4, 'needed' => Passes::SPAN_DAYS])],
+            $after('05')->reasons);
+        self::assertSame(Step::MoveOn, $after(sprintf('%02d', 1 + Passes::SPAN_DAYS))->step);
+        self::assertSame(Step::Stay, $after(sprintf('%02d', Passes::SPAN_DAYS))->step);
+    }
+
+    private function history(array $checks, bool $nextOpen, bool $takesDays = false): LadderPractice
     {
         $pains = array_map(static fn (ReadinessCheck $check): PainTold => new PainTold($check->day(), $check->on,
             $check->on, $check->pain, Side::Left), $checks);
 
-        return new LadderPractice(self::ladder(), $checks, $nextOpen,
+        return new LadderPractice(self::ladder(), $checks, $nextOpen, takesDays: $takesDays,
             heldBy: Holds::of($pains, $checks[count($checks) - 1]->on)->on(new Work([]), Side::Left));
     }
 
     public function testEachStopSaysWhatItIs(): void
     {
-        $reason = fn (ReadinessCheck $check): \LucidAscent\Core\Reason\Reason => $this->propose([$check], true)
+        $reason = fn (ReadinessCheck $check): Reason => $this->propose([$check], true)
             ->reasons[0];
         foreach ([['stop.knee', new Pain(1, PainPlace::Knee)], ['stop.level', new Pain(6, PainPlace::OuterHip)],
             ['stop.kind', new Pain(2, PainPlace::Groin, PainKind::Sharp)]] as [$code, $pain]) {

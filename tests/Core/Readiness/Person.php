@@ -11,6 +11,7 @@ use LucidAscent\Core\Caution\Entry\ConditionTold;
 use LucidAscent\Core\Caution\Entry\Entry;
 use LucidAscent\Core\Caution\Holds;
 use LucidAscent\Core\Practice\Decided;
+use LucidAscent\Core\Practice\Elsewhere;
 use LucidAscent\Core\Practice\ReadinessCheck;
 use LucidAscent\Core\Practice\Seen;
 use LucidAscent\Core\Readiness\FrontShin;
@@ -39,6 +40,8 @@ final class Person
      * @param list<Observed> $observed
      * @param list<Entry> $entries
      * @param (\Closure(\DateTimeImmutable): ?Snapshot)|null $before
+     * @param list<Elsewhere> $elsewhere
+     * @param array<string, true> $withTeacher
      */
     public static function of(
         array $trials,
@@ -51,6 +54,8 @@ final class Person
         array $observed = [],
         array $entries = [],
         ?\Closure $before = null,
+        array $elsewhere = [],
+        array $withTeacher = [],
     ): Snapshot {
         $proportions ??= SampleBody::proportions();
         $taken = [];
@@ -78,7 +83,7 @@ final class Person
         $on = new \DateTimeImmutable($on);
 
         return new Snapshot($proportions, $evidence, Holds::of([...$told, ...$entries], $on), $taken, $on, $seen,
-            $checks, $decided, $observed, before: $before);
+            $checks, $decided, $observed, before: $before, elsewhere: $elsewhere, withTeacher: $withTeacher);
     }
 
     private static function definition(string $name): TestDefinition

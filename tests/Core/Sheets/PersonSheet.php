@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\Core\Sheets;
 
 use LucidAscent\Core\Body\Side;
+use LucidAscent\Core\Plan\ExpectedStep;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\FindRestriction;
@@ -41,8 +42,12 @@ final class PersonSheet
         return $lines;
     }
 
-    /** @return list<string> */
-    public static function plan(Plan $plan): array
+    /**
+     * @param list<string> $wanted
+     *
+     * @return list<string>
+     */
+    public static function plan(Plan $plan, array $wanted, ReadPoses $poses): array
     {
         $lines = [];
         foreach ($plan->weeks as $w => $week) {
@@ -58,6 +63,8 @@ final class PersonSheet
             }
         }
         array_push($lines, ...Sheet::of(['retests' => $plan->retests, 'left out' => $plan->leftOut], 3));
+
+        array_push($lines, ...Sheet::of(['expected' => ExpectedStep::all($wanted, $plan->sessions(), $poses)], 3));
 
         return $lines;
     }

@@ -272,7 +272,7 @@ final class SheetsTest extends TestCase
         $plan = $planner->plan($person->wanted, new PlanRequest($on, 4, [2, 4, 6], $way['minutes'],
             new Equipment($way['blocks'], $way['blankets'], true, $way['without']), $way['pinned'], $way['forbidden'],
             $way['sport'], $way['sequence']));
-        self::assertSheet("$name, plan", PersonSheet::plan($plan));
+        self::assertSheet("$name, plan", PersonSheet::plan($plan, $person->wanted, $person->poses));
     }
 
     public function testFiguresOfEveryKind(): void
