@@ -74,11 +74,13 @@ final class ProvedByLogTest extends TestCase
 
     public function testWhereItWasFeltIsKeptBySideWhateverElseItProves(): void
     {
+        $item = static fn (string $shape, array $sides, bool $isSideSaid): LoggedItem => new LoggedItem('fold', $shape,
+            $sides, false, true, true, isSideSaid: $isSideSaid, felt: new FeltPlace('low-back', PainPlace::LowBack),
+            feltKind: PainKind::Ache);
         $felt = static fn (string $shape, array $sides, bool $isSideSaid = true): array => array_map(
             static fn (FeltSaid $one): array => [$one->id, $one->posture, $one->rung, $one->side, $one->place->id,
                 $one->kind],
-            array_values(array_filter(self::of([new LoggedItem('fold', $shape, $sides, false, true, true,
-                isSideSaid: $isSideSaid, felt: new FeltPlace('low-back', PainPlace::LowBack), feltKind: PainKind::Ache)])->entries(),
+            array_values(array_filter(self::of([$item($shape, $sides, $isSideSaid)])->entries(),
                 static fn (object $one): bool => $one instanceof FeltSaid)));
         self::assertSame([['log', 'fold', 'low', Side::Left, 'low-back', PainKind::Ache]], $felt('low', [Side::Left]));
         self::assertSame(Side::cases(), array_column($felt('beside', Side::cases()), 3), 'A form proves nothing.');

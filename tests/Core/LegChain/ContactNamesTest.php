@@ -15,6 +15,7 @@ use LucidAscent\Core\LegChain\Component;
 use LucidAscent\Core\LegChain\Contact\Contact;
 use LucidAscent\Core\LegChain\Contact\Contacts;
 use LucidAscent\Core\LegChain\Contact\CowFace;
+use LucidAscent\Core\LegChain\Contact\Cradle;
 use LucidAscent\Core\LegChain\Contact\Drawn;
 use LucidAscent\Core\LegChain\Contact\FigureFourSeated;
 use LucidAscent\Core\LegChain\Contact\Numbers;
@@ -23,6 +24,7 @@ use LucidAscent\Core\LegChain\Contact\SetUp;
 use LucidAscent\Core\LegChain\KneeAtHeight;
 use LucidAscent\Core\LegChain\LegChain;
 use LucidAscent\Core\LegChain\Sitting;
+use LucidAscent\Core\LegChain\Vector;
 use LucidAscent\Tests\Core\SampleBody;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -201,5 +203,24 @@ final class ContactNamesTest extends TestCase
             + ['kneeHeight' => 30.0]), new Sitting()))->angles(SampleBody::leg());
         self::assertSame($of(['ankleHeight' => 36.0]), $of(['ankleHeight' => 36.0, 'otherFlexion' => 60.0]));
         self::assertNotSame($of(['ankleHeight' => 36.0]), $of(['otherFlexion' => 60.0]));
+    }
+
+    /** Two elbows hold a foot further ahead or across by a hand: that is an error of its own. */
+    public function testACradleThatWasReadErrsByWhereTheElbowHoldsTheFoot(): void
+    {
+        $read = Cradle::of(new SetUp(self::numbers(['kneeHeight' => 45.0, 'ankleHeight' => 38.0]), new Sitting()));
+        self::assertInstanceOf(KneeAtHeight::class, $read);
+        $contact = $read->contact;
+        self::assertSame(['ankleHeight' => 0.7, 'forward' => 3.0, 'across' => 3.0], $contact->readingErrors());
+        self::assertEquals(new Vector(20.0, -12.0, 38.0), $contact->ankle(SampleBody::leg()));
+        foreach (['ankleHeight' => [20.0, -12.0, 40.0], 'forward' => [22.0, -12.0, 38.0],
+            'across' => [20.0, -10.0, 38.0], 'seat' => [20.0, -12.0, 38.0]] as $name => $ankle) {
+            self::assertSame($ankle, $contact->shifted($name, 2.0)->ankle(SampleBody::leg())->toArray(), $name);
+        }
+        self::assertSame(['seat' => 0.0, 'pelvicTilt' => 0.0, 'ankleHeight' => 38.0, 'forward' => 0.0,
+            'across' => 0.0], $contact->props());
+        $free = new Cradle(50.0, new Sitting());
+        self::assertSame([], $free->readingErrors());
+        self::assertSame(['seat' => 0.0, 'pelvicTilt' => 0.0], $free->props());
     }
 }

@@ -99,7 +99,8 @@ final class TodayTest extends TestCase
     {
         $at = static fn (PracticeLevel $level, bool $isHome, bool $isTried = false): array => Today::of(
             self::session(['work turn left 100', 'work turn right 100'], false, $level),
-            new ReadPoses(self::postures(false), Person::of([], withTeacher: $isTried ? ['turn turn left' => true] : [])),
+            new ReadPoses(self::postures(false), Person::of([],
+                withTeacher: $isTried ? ['turn turn left' => true] : [])),
             $isHome)->places;
         foreach ([PracticeLevel::TeacherFirst, PracticeLevel::Practised, PracticeLevel::Years] as $level) {
             self::assertSame([], $at($level, true));
@@ -179,7 +180,8 @@ final class TodayTest extends TestCase
         $postures = [];
         foreach (['lie' => ['lying-rest'], 'turn' => ['turn-out'], 'bend' => ['bend-deep']] as $id => $loads) {
             $postures[$id] = new PostureDefinition($id, $id, [Ability::ExternalRotation],
-                [new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads, $isGentle || 'lie' === $id))], []);
+                [new RungDefinition($id, $id, null, ['rotation' => 70.0], new Work($loads,
+                    $isGentle || 'lie' === $id))], []);
         }
 
         return $postures;

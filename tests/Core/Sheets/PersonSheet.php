@@ -9,6 +9,7 @@ use LucidAscent\Core\Plan\ExpectedStep;
 use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\FindRestriction;
+use LucidAscent\Core\Readiness\Gate\GateFinding;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
@@ -83,6 +84,11 @@ final class PersonSheet
             foreach (Side::cases() as $side) {
                 $pose = $poses->of($id, $side);
                 $stand = $pose->onLadder();
+                $first = array_map(static fn (GateFinding $gate): string => $gate->posture.$gate->gate,
+                    $pose->first());
+                if ([] !== $first) {
+                    $lines[] = "$id $side->value, first: ".implode(', ', $first);
+                }
                 $lines[] = sprintf('%s %s: %s %s%%, stands on %s, next %s', $id, $side->value, $pose->state()->value,
                     $pose->chance() ?? '?', $stand->rung->rung->id ?? 'none', $stand->next->rung->id ?? 'none');
                 foreach ($pose->rungs() as $rung) {
