@@ -90,6 +90,51 @@ final class RungPictureTest extends TestCase
         }
     }
 
+    /** Points are put to within so much of the picture's longer edge: on a smaller figure they say less. */
+    public function testTheErrorGrowsAsTheFigureOnThePictureGetsSmaller(): void
+    {
+        $error = static function (float $share): float {
+            $small = array_map(static fn (array $at): array => [$share * $at[0], $share * $at[1]],
+                self::points(CameraView::Side));
+
+            return self::line(JudgedLine::Shin, $small, CameraView::Side)->error;
+        };
+        // What the camera does stays; what the points do is as much larger as the figure is smaller.
+        $points = ($error(0.25) ** 2 - $error(0.5) ** 2) / 12.0;
+        self::assertEqualsWithDelta($points, ($error(0.5) ** 2 - $error(1.0) ** 2) / 3.0, 0.15 * $points);
+        self::assertGreaterThan(0.0, $error(1.0) ** 2 - $points, 'That of the camera.');
+    }
+
+    /** Two ends that lie so near each other are one point put twice; a pixel further they are two. */
+    public function testEndsAreApartFromTwoPixelsOn(): void
+    {
+        $points = self::points(CameraView::Front);
+        [$x, $y] = $points['hip'];
+        $isOne = static function (float $apart) use ($points, $x, $y): bool {
+            try {
+                self::read(['other-hip' => [$x + $apart, $y]] + $points, CameraView::Front);
+            } catch (UnreadPicture $e) {
+                return 'picture.rung.one_point' === $e->text;
+            }
+
+            return false;
+        };
+        self::assertTrue($isOne(1.9));
+        self::assertFalse($isOne(2.1));
+    }
+
+    public function testAShapeThatIsTurnedScaledAndALittleOffIsTheSameShape(): void
+    {
+        $points = self::points(CameraView::Front);
+        $turned = array_map(static fn (array $at): array => [400.0 + 0.6 * ($at[0] * cos(2.0) - $at[1] * sin(2.0)),
+            900.0 + 0.6 * ($at[0] * sin(2.0) + $at[1] * cos(2.0))], $points);
+        self::assertNotEmpty(self::read($turned, CameraView::Front));
+        // Squeezed to a third of its height it is another.
+        $this->expectExceptionObject(UnreadPicture::otherShape());
+        self::read(array_map(static fn (array $at): array => [$at[0] + 1.6 * $at[1], 0.3 * $at[1]], $points),
+            CameraView::Front);
+    }
+
     /** @param array<string, array{float, float}> $points */
     #[DataProvider('unread')]
     public function testPointsThatSayNothingAreNotRead(array $points, string $text): void

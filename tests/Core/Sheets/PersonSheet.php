@@ -10,6 +10,7 @@ use LucidAscent\Core\Plan\Plan;
 use LucidAscent\Core\Readiness\AbilityMargin;
 use LucidAscent\Core\Readiness\FindRestriction;
 use LucidAscent\Core\Readiness\Gate\GateFinding;
+use LucidAscent\Core\Readiness\PredictReach;
 use LucidAscent\Core\Readiness\PropHeights;
 use LucidAscent\Core\Readiness\ReadPoses;
 use LucidAscent\Core\Reason\Reason;
@@ -27,7 +28,7 @@ final class PersonSheet
      */
     public static function read(ReadPoses $poses, array $wanted): array
     {
-        $lines = self::poses($poses);
+        $lines = self::poses($poses, $wanted);
         $routes = array_map(static fn (string $id): Route => Route::to($id, $poses), $wanted);
         array_push($lines, '', ...Sheet::of(['routes' => $routes, 'keystone' => Keystone::of($routes, $poses)]));
         $next = NextReading::of($wanted, $poses);
@@ -70,8 +71,12 @@ final class PersonSheet
         return $lines;
     }
 
-    /** @return list<string> */
-    private static function poses(ReadPoses $poses): array
+    /**
+     * @param list<string> $wanted whose reaches are told, too
+     *
+     * @return list<string>
+     */
+    private static function poses(ReadPoses $poses, array $wanted): array
     {
         $lines = [];
         foreach (Side::cases() as $side) {
@@ -92,6 +97,12 @@ final class PersonSheet
                 $lines[] = sprintf('%s %s: %s %s%%, stands on %s, next %s', $id, $side->value, $pose->state()->value,
                     $pose->chance() ?? '?', $stand->rung->rung->id ?? 'none', $stand->next->rung->id ?? 'none');
                 foreach ($pose->rungs() as $rung) {
+                    $reach = null === $rung->rung->reach || !in_array($id, $wanted, true) ? null
+                        : PredictReach::of($rung->rung->reach, $poses->person, $side);
+                    if (null !== $reach) {
+                        array_push($lines, "  {$rung->rung->id}, reach", ...self::because($reach->reasons()),
+                            ...self::because([$reach->against(12.0)]));
+                    }
                     if ([] === array_filter($rung->margins, static fn (AbilityMargin $one): bool => null
                         !== $one->shown)) {
                         continue;

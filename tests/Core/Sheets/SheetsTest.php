@@ -7,6 +7,7 @@ namespace LucidAscent\Tests\Core\Sheets;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\CatalogueDemand;
 use LucidAscent\App\Catalogue\ContactList;
+use LucidAscent\App\Catalogue\DrawnShapes;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Catalogue\Shapes;
 use LucidAscent\App\Catalogue\StandardBody;
@@ -47,6 +48,7 @@ use LucidAscent\Core\LegChain\Vector;
 use LucidAscent\Core\Plan\Equipment;
 use LucidAscent\Core\Plan\Planner;
 use LucidAscent\Core\Plan\PlanRequest;
+use LucidAscent\Core\Posture\JointAsked;
 use LucidAscent\Core\Progress\AbilityProgress;
 use LucidAscent\Core\Progress\HeightProgress;
 use LucidAscent\Core\Progress\SidesApart;
@@ -448,6 +450,35 @@ final class SheetsTest extends TestCase
             }
         }
         self::assertSheet('tests', $lines);
+    }
+
+    /** What hands and elbows are to get to, and what is missing when a joint gives a sixth of a right angle less. */
+    public function testWhatEveryReachAsksAndMisses(): void
+    {
+        $drawn = new DrawnShapes(self::catalogue()->all(Kind::Posture));
+        $lines = [];
+        foreach (self::rungs() as $name => $rung) {
+            $reach = $drawn->reach($rung);
+            if (null === $reach) {
+                continue;
+            }
+            foreach ([[Length::cm(158.0), Side::Left], [Length::cm(181.0), Side::Right]] as [$stature, $side]) {
+                try {
+                    $of = $reach->of(Proportions::of($stature), $side);
+                } catch (\DomainException $e) {
+                    $lines[] = "$name $side->value: {$e->getMessage()}";
+                    continue;
+                }
+                $lines[] = sprintf('%s %s, %s: %.2f', $name, $side->value, $reach->kind()->value, $of->gap([]));
+                foreach ($of->asks() as $asked) {
+                    $lines[] = sprintf('  %s %.2f; 15 less: %.2f, 5 more: %.2f', $asked->name(), $asked->asked,
+                        $of->gap([$asked->name() => 15.0]), $of->gap([$asked->name() => -5.0]));
+                }
+                $lines[] = sprintf('  all of it 8 less: %.2f', $of->gap(array_fill_keys(array_map(
+                    static fn (JointAsked $one): string => $one->name(), $of->asks()), 8.0)));
+            }
+        }
+        self::assertSheet('reaches', $lines);
     }
 
     public function testMonthsOfReadings(): void
