@@ -28,16 +28,16 @@ final class Version20261217090000 extends AbstractMigration
             id TINYINT NOT NULL, seq BIGINT UNSIGNED NOT NULL, hash BINARY(32) NOT NULL, PRIMARY KEY (id)
         ) DEFAULT CHARACTER SET ascii COLLATE ascii_bin ENGINE = InnoDB');
         $this->addSql("INSERT INTO audit_head (id, seq, hash) VALUES (1, 0, REPEAT('\\0', 32))");
+        // Whoever comes second waits at the update for the first to be done.
         $this->addSql("CREATE TRIGGER audit_entry_is_chained BEFORE INSERT ON audit_entry FOR EACH ROW BEGIN
-            DECLARE last_seq BIGINT UNSIGNED;
-            DECLARE last_hash BINARY(32);
-            SELECT seq, hash INTO last_seq, last_hash FROM audit_head WHERE id = 1 FOR UPDATE;
-            SET NEW.seq = last_seq + 1, NEW.previous = last_hash;
-            SET NEW.hash = UNHEX(SHA2(CONCAT_WS('|', HEX(last_hash), last_seq + 1,
+            UPDATE audit_head SET seq = seq + 1 WHERE id = 1;
+            SET NEW.seq = (SELECT seq FROM audit_head WHERE id = 1);
+            SET NEW.previous = (SELECT hash FROM audit_head WHERE id = 1);
+            SET NEW.hash = UNHEX(SHA2(CONCAT_WS('|', HEX(NEW.previous), NEW.seq,
                 DATE_FORMAT(NEW.at, '%Y-%m-%d %H:%i:%s.%f'), NEW.actor, IFNULL(HEX(NEW.actor_id), ''),
                 IFNULL(HEX(NEW.session), ''), NEW.action, NEW.what, IFNULL(HEX(NEW.teacher_id), ''),
                 IFNULL(HEX(NEW.whom), '')), 256));
-            UPDATE audit_head SET seq = NEW.seq, hash = NEW.hash WHERE id = 1;
+            UPDATE audit_head SET hash = NEW.hash WHERE id = 1;
         END");
     }
 

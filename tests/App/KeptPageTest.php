@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\SecondFactor;
 use LucidAscent\App\Entity\SentForm;
 use LucidAscent\App\Entity\SignedIn;
 use LucidAscent\App\Entity\StudioClass;
@@ -54,7 +55,7 @@ final class KeptPageTest extends AppTestCase
         $subject = property_exists($class, 'practitioner') || Practitioner::class === $class ? $practitioner->id
             : $practitioner->teacher->id;
         if (in_array($class, [Practitioner::class, SentForm::class, SignedIn::class, PasswordChange::class,
-            StudioClass::class, ClassMember::class], true)) {
+            SecondFactor::class, StudioClass::class, ClassMember::class], true)) {
             // The person's own row was written just now; how a form was filled in, who is signed in where, and a
             // class, are on no page that is kept.
             self::assertGreaterThan(0, $this->changes($practitioner->id));
