@@ -7,5 +7,8 @@ if (place) {
     // As seen from this page: a phone beside it finds the same server by the name that this browser uses.
     const address = place.dataset.ownAddress;
     drawInto(place.querySelector('[data-qr]'), renderSVG(address, { ecc: 'M', border: 2 }));
-    place.querySelector('[data-address]').textContent = address;
+    const written = place.querySelector('[data-address]');
+    if (written) {
+        written.textContent = address;
+    }
 }
