@@ -274,6 +274,19 @@ load_demo() {
     console_as_service ascent:demo
 }
 
+# running_installation: the one that runs here, with all that its console asks for.
+running_installation() {
+    as_whom_it_was_started
+    use_env "${ASCENT_ENV:-live}"
+    [ -s "$ENV_DIR/secrets" ] || fail 'nothing was started here yet.'
+    running mariadb && database_answers || fail 'the database does not run: bin/start first.'
+    ensure_service_user
+    load_secrets
+    DB_PORT=$(kept_port mariadb)
+    STAMP=$(cat "$ENV_DIR/stamp" 2>/dev/null || printf 0)
+    DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+}
+
 console_as_service() {
     local -a vars
     mapfile -t vars < <(app_env)

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Audit;
 
 use Doctrine\DBAL\Connection;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
@@ -18,7 +19,6 @@ final readonly class AuditTrail
     public const CALENDAR = 'calendar';
     public const CONSOLE = 'console';
 
-    private const MOMENT = 'Y-m-d H:i:s.u';
     private const AT_ONCE = 5000;
 
     public function __construct(private Connection $connection, private ClockInterface $clock)
@@ -39,7 +39,7 @@ final readonly class AuditTrail
         ?Uuid $session = null,
     ): void {
         $this->connection->insert('audit_entry', [
-            'at' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format(self::MOMENT),
+            'at' => $this->clock->now(),
             'actor' => $actor,
             'actor_id' => $by?->toBinary(),
             'session' => $session?->toBinary(),
@@ -47,7 +47,7 @@ final readonly class AuditTrail
             'what' => $place->value,
             'teacher_id' => $teacher?->toBinary(),
             'whom' => $whom?->toBinary(),
-        ]);
+        ], ['at' => MomentType::NAME]);
     }
 
     /**
@@ -69,7 +69,7 @@ final readonly class AuditTrail
             [self::CONSOLE, Action::Export->value, Place::Backup->value],
         );
 
-        return false === $at ? null : new \DateTimeImmutable((string) $at, new \DateTimeZone('UTC'));
+        return false === $at ? null : $this->connection->convertToPHPValue($at, MomentType::NAME);
     }
 
     /**

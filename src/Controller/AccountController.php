@@ -84,6 +84,8 @@ final class AccountController extends TeacherController
             return $this->redirectToRoute('on_the_mat');
         }
 
+        $backup = $trail->lastBackup();
+
         return $this->render('account/show.html.twig', [
             'zone' => $zone,
             'language' => $language,
@@ -92,9 +94,8 @@ final class AccountController extends TeacherController
             'here' => $browser->id($request),
             'token' => self::TOKEN,
             'hasFactor' => null !== $factors->of($teacher),
-            'backup' => $trail->lastBackup(),
-            'isBackupOld' => ($trail->lastBackup() ?? new \DateTimeImmutable('@0')) <
-                $this->clock->now()->modify(self::BACKUP_DUE),
+            'backup' => $backup,
+            'isBackupOld' => null === $backup || $backup < $this->clock->now()->modify(self::BACKUP_DUE),
         ]);
     }
 

@@ -100,7 +100,7 @@ final class HomePictureController extends AbstractController
     /** Held meanwhile, not allowed any more, or none of this week's. */
     private function checkOffered(Practitioner $practitioner, string $posture, string $rung, Side $side): void
     {
-        foreach ($this->pictures->offered($practitioner, $this->pages->page($practitioner)['sessions']) as $one) {
+        foreach ($this->pictures->offered($practitioner, $this->pages->sessions($practitioner)) as $one) {
             if ($posture === $one['posture'] && $rung === $one['rung'] && $side === $one['side']) {
                 return;
             }

@@ -57,7 +57,7 @@ final class OwnQuestionController extends AbstractController
             return $this->redirectToRoute('own', ['said' => 'words']);
         }
         $shapes = [];
-        foreach ($this->pages->page($practitioner)['sessions'] as $session) {
+        foreach ($this->pages->sessions($practitioner) as $session) {
             foreach ($session['items'] as $item) {
                 if ('work' === $item['phase']) {
                     $shapes["$item[posture]/$item[rung]"] = "$item[name]: $item[rungName]";

@@ -292,7 +292,7 @@ final class PractitionerPageController extends AbstractController
         $found =
             array_values(
                 array_filter(
-                    $this->pages->page($practitioner)['sessions'],
+                    $this->pages->sessions($practitioner),
                     static fn (array $one): bool => $one['week'] === $week && $one['session'] === $session,
                 ),
             )[0] ?? throw $this->createNotFoundException();

@@ -46,12 +46,22 @@ final readonly class PractitionerPages
     ) {
     }
 
+    /** @return list<array<string, mixed>> of this week, without what is held */
+    public function sessions(Practitioner $practitioner): array
+    {
+        return $this->week->of(
+            $this->planRecords->newestPlan($practitioner),
+            $this->person->now($practitioner),
+            Day::of($this->clock->now()),
+        );
+    }
+
     /** @return array{practitioner: Practitioner, sessions: list<array<string, mixed>>, ...<string, mixed>} */
     public function page(Practitioner $practitioner): array
     {
         $today = Day::of($this->clock->now());
         $plan = $this->planRecords->newestPlan($practitioner);
-        $sessions = $this->week->of($plan, $this->person->now($practitioner), $today);
+        $sessions = $this->sessions($practitioner);
 
         return [
             'practitioner' => $practitioner,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\Connection;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Teacher;
 use Symfony\Component\Uid\Uuid;
 
@@ -28,10 +29,8 @@ final readonly class AwayPeople
                 'SELECT p.id, p.name, GREATEST(COALESCE(c.latest, p.created_at), p.created_at) AS last
                  FROM practitioner p LEFT JOIN change_count c ON c.subject = p.id
                  WHERE p.teacher_id = ? HAVING last < ? ORDER BY last, p.name',
-                [
-                    $teacher->id->toBinary(),
-                    $before->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u'),
-                ],
+                [$teacher->id->toBinary(), $before],
+                [1 => MomentType::NAME],
             ),
         );
     }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Security;
 
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\SecondFactor;
 use LucidAscent\App\Entity\SecondFactorEnd;
 use LucidAscent\App\Entity\SecondFactorUse;
@@ -125,8 +126,8 @@ final readonly class SecondFactors
             return 1 === $this->em->getConnection()->insert('second_factor_use', [
                 'factor' => $factor->id->toBinary(),
                 'code' => $code,
-                'at' => $this->clock->now()->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u'),
-            ]);
+                'at' => $this->clock->now(),
+            ], ['at' => MomentType::NAME]);
         } catch (UniqueConstraintViolationException) {
             return false;
         }
