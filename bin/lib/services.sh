@@ -228,7 +228,7 @@ GRANT SELECT, INSERT, UPDATE, DELETE, CREATE, ALTER, DROP, INDEX, REFERENCES, TR
 SQL
 }
 
-# The application reads and adds. Records are never changed or removed, so it has no right to: only a password, a time zone and a language are,
+# The application reads and adds. Records are never changed or removed, so it has no right to: only a password and a language are, what a studio is called and what its clock is,
 # what was typed and not recorded yet, how a class is planned, who is signed in, and in which order people are shown; how a form was filled in, and who tried to sign in from where, is forgotten after a while.
 grant_application() {
     local table
@@ -240,7 +240,8 @@ grant_application() {
             if [ "$table" = change_count ]; then printf 'GRANT SELECT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"; continue; fi
             printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"
         done
-        printf 'GRANT UPDATE (password, time_zone, locale) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE (password, locale) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE (name, time_zone, owners_prove_twice) ON %s.studio TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE (locale) ON %s.practitioner TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"

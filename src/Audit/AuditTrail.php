@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Audit;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
@@ -108,25 +110,35 @@ final readonly class AuditTrail
     }
 
     /**
-     * What was done with the records of a teacher's people, or with everybody's, the newest first.
+     * What was done with the records of a teacher's people, or of a studio's for who owns it, the newest first.
      *
      * @param int $before the number of an entry that all of them are older than
      *
      * @return list<array{seq: int, at: \DateTimeImmutable, actor: string, by: string|null, agent: string,
-     *     action: Action, place: Place, whom: string|null, person: string|null}> whoever has been erased, or has
-     *     gone to another teacher, has no name here
+     *     action: Action, place: Place, whom: string|null, person: string|null, teacher: string|null}> whoever has
+     *     been erased, or has gone to another teacher, has no name here; whose person it is now, by id
      */
     public function entries(Teacher $teacher, ?Action $action, int $before, int $most): array
     {
+        // An owner answers for the studio.
+        $whose =
+            Role::Owner === $teacher->role()
+                ? $this->connection->fetchFirstColumn('SELECT id FROM teacher WHERE studio_id = ?', [
+                    $teacher->studio()->id->toBinary(),
+                ])
+                : [$teacher->id->toBinary()];
+
         return array_map(
             self::entry(...),
             $this->connection->fetchAllAssociative(
-                "SELECT a.*, p.name AS person, t.name AS teacher_name, s.agent FROM audit_entry a
-                 LEFT JOIN practitioner p ON p.id = a.whom AND p.teacher_id = a.teacher_id
+                "SELECT a.*, p.name AS person, p.teacher_id AS now_of, t.name AS teacher_name, s.agent
+                 FROM audit_entry a
+                 LEFT JOIN practitioner p ON p.id = a.whom AND p.teacher_id IN (:whose)
                  LEFT JOIN teacher t ON t.id = a.actor_id LEFT JOIN signed_in s ON s.id = a.session
-                 WHERE (a.teacher_id = ? OR a.teacher_id IS NULL AND a.whom IS NULL) AND a.seq < ?
-                    AND (? = '' OR a.action = ?) ORDER BY a.seq DESC LIMIT $most",
-                [$teacher->id->toBinary(), $before, $action->value ?? '', $action->value ?? ''],
+                 WHERE (a.teacher_id IN (:whose) OR a.teacher_id IS NULL AND a.whom IS NULL) AND a.seq < :before
+                    AND (:action = '' OR a.action = :action) ORDER BY a.seq DESC LIMIT $most",
+                ['whose' => $whose, 'before' => $before, 'action' => $action->value ?? ''],
+                ['whose' => ArrayParameterType::BINARY],
             ),
         );
     }
@@ -173,7 +185,7 @@ final readonly class AuditTrail
      * @param array<string, mixed> $row
      *
      * @return array{seq: int, at: \DateTimeImmutable, actor: string, by: string|null, agent: string, action: Action,
-     *     place: Place, whom: string|null, person: string|null}
+     *     place: Place, whom: string|null, person: string|null, teacher: string|null}
      */
     private static function entry(array $row): array
     {
@@ -187,6 +199,7 @@ final readonly class AuditTrail
             'place' => Place::from((string) $row['what']),
             'whom' => null === $row['whom'] ? null : (string) Uuid::fromBinary($row['whom']),
             'person' => null === $row['person'] ? null : (string) $row['person'],
+            'teacher' => null === $row['now_of'] ? null : (string) Uuid::fromBinary($row['now_of']),
         ];
     }
 }

@@ -23,11 +23,16 @@ final class KeptData
         'messages' => [Kept\PractitionerNote::class, Kept\QuestionAsked::class, Kept\AnswerGiven::class,
             Kept\FromPractitioner::class, Kept\SeenByTeacher::class],
         'doors' => [Kept\AccessKey::class, Kept\AccessKeyEnd::class, Kept\AccessDevice::class, Kept\PinTry::class,
+            Kept\Sharing::class, Kept\SharingEnd::class, Kept\HandedOver::class,
             Kept\HomeTestsAllowed::class, Kept\PlanFeed::class, Kept\PlanFeedEnd::class],
     ];
     /** Of no person in particular: how teachers sign in, what they set, and what everybody did. */
     public const OTHERS = [
         Kept\Teacher::class,
+        Kept\Studio::class,
+        Kept\MemberRole::class,
+        Kept\Invitation::class,
+        Kept\InvitationEnd::class,
         Kept\PasswordChange::class,
         Kept\SecondFactor::class,
         Kept\SecondFactorEnd::class,

@@ -25,5 +25,6 @@ enum Place: string
     case Classes = 'classes';
     case Account = 'account';
     case Audit = 'audit';
+    case Studio = 'studio';
     case Backup = 'backup';
 }

@@ -10,6 +10,7 @@ use LucidAscent\App\Form\ChangePasswordForm;
 use LucidAscent\App\Form\LanguageForm;
 use LucidAscent\App\Form\TimeZoneForm;
 use LucidAscent\App\Repository\SignedInRecords;
+use LucidAscent\App\Security\RouteVoter;
 use LucidAscent\App\Security\SecondFactors;
 use LucidAscent\App\Security\SecurityLog;
 use LucidAscent\App\Security\SignedInBrowser;
@@ -42,8 +43,11 @@ final class AccountController extends TeacherController
         SecondFactors $factors,
     ): Response {
         $teacher = $this->teacher();
-        $zone = $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request);
-        if ($zone->isSubmitted() && $zone->isValid()) {
+        // The clock is the studio's.
+        $zone = $this->isGranted(RouteVoter::OPEN, 'studio')
+            ? $this->createForm(TimeZoneForm::class, ['zone' => $teacher->timeZone()])->handleRequest($request)
+            : null;
+        if (true === $zone?->isSubmitted() && $zone->isValid()) {
             $teacher->moveTo($zone->getData()['zone']);
             $this->records->add($teacher);
             $this->addFlash('done', 'account.zone.saved');

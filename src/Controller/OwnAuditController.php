@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Audit\AuditTrail;
+use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
+use LucidAscent\App\Repository\StudioRecords;
+use LucidAscent\App\Studio\SharedRecord;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** Who saw the record of the practitioner whose page is open. */
@@ -17,7 +21,7 @@ final class OwnAuditController extends AbstractController
     private const SHOWN = 100;
 
     #[Route('/own/who', 'own_who', methods: ['GET'])]
-    public function who(Request $request, AccessDoor $door, AuditTrail $trail): Response
+    public function who(Request $request, AccessDoor $door, AuditTrail $trail, StudioRecords $studio): Response
     {
         $practitioner = $door->opened($request);
         if (null === $practitioner) {
@@ -27,7 +31,29 @@ final class OwnAuditController extends AbstractController
         return $this->render('own/who.html.twig', [
             'practitioner' => $practitioner,
             'days' => $trail->ofPerson($practitioner->id, self::SHOWN),
+            'sharings' => $sharings = $studio->sharings($practitioner),
+            'ends' => array_combine(
+                $ids = array_map(static fn (Sharing $one): string => (string) $one->id, $sharings),
+                array_map(fn (string $id): string => $this->generateUrl('own_sharing_end', ['sharing' => $id]), $ids),
+            ),
+            'token' => $door->token($request),
             'device' => null,
         ]);
+    }
+
+    /** Whoever agreed to it can end it. */
+    #[Route('/own/sharing/{sharing}/end', 'own_sharing_end', methods: ['POST'])]
+    public function end(string $sharing, Request $request, AccessDoor $door, SharedRecord $shared): Response
+    {
+        $practitioner = $door->opened($request);
+        if (null === $practitioner) {
+            return $this->redirectToRoute('own');
+        }
+        if (!$door->isTokenOf($request)) {
+            throw new AccessDeniedHttpException();
+        }
+        $shared->end($practitioner, $sharing, null);
+
+        return $this->redirectToRoute('own_who');
     }
 }

@@ -12,9 +12,12 @@ use Symfony\Component\Uid\Uuid;
 
 /** One version of a teacher's own catalogue entry. Never changed: the next version is a new row. */
 #[ORM\Entity(readOnly: true)]
-#[ORM\UniqueConstraint(columns: ['teacher_id', 'kind', 'name', 'version'])]
+#[ORM\UniqueConstraint(columns: ['studio_id', 'kind', 'name', 'version'])]
 class OwnEntry
 {
+    #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+    public readonly Studio $studio;
+
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -36,5 +39,6 @@ class OwnEntry
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
     ) {
+        $this->studio = $teacher->studio();
     }
 }

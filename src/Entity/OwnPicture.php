@@ -14,9 +14,12 @@ use Symfony\Component\Uid\Uuid;
  * root.
  */
 #[ORM\Entity(readOnly: true)]
-#[ORM\Index(columns: ['teacher_id', 'posture'])]
+#[ORM\Index(columns: ['studio_id', 'posture'])]
 class OwnPicture
 {
+    #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+    public readonly Studio $studio;
+
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $id,
@@ -35,5 +38,6 @@ class OwnPicture
         #[ORM\Column]
         public readonly int $height,
     ) {
+        $this->studio = $teacher->studio();
     }
 }

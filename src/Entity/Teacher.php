@@ -11,6 +11,7 @@ use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 use Symfony\Component\Uid\Uuid;
 
+/** Somebody who signs in: a member of a studio. */
 #[ORM\Entity]
 class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
 {
@@ -19,9 +20,10 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
 
     #[ORM\Column(length: 255)]
     private string $password = '';
-    /** Of the tz database; null until the teacher has said. */
-    #[ORM\Column(length: 64, nullable: true)]
-    private ?string $timeZone = null;
+    #[ORM\ManyToOne(cascade: ['persist'], fetch: 'EAGER')]
+    private ?Studio $studio = null;
+    /** Of somebody who has no account here. */
+    private ?Studio $elsewhere = null;
     /** Of texts and numbers, as Languages has it; null until the teacher has chosen. */
     #[ORM\Column(length: 10, nullable: true)]
     private ?string $locale = null;
@@ -36,13 +38,19 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
         public readonly string $name,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $createdAt,
+        ?Studio $studio = null,
+        /** Said anew by a MemberRole alone. */
+        #[ORM\Column(length: 12)]
+        private Role $role = Role::Owner,
     ) {
+        // Whoever comes alone has a studio of one.
+        $this->studio = self::isClaimedAddress($email) ? null : $studio ?? new Studio(Uuid::v7(), $createdAt);
     }
 
     /** Somebody of whom a file says that they wrote what is in it: nobody's account, whoever has that id here. */
     public static function claimed(Uuid $id, string $name, \DateTimeImmutable $at): self
     {
-        return new self($id, $id.self::ELSEWHERE, $name, $at);
+        return new self($id, $id.self::ELSEWHERE, $name, $at, role: Role::Left);
     }
 
     public static function isClaimedAddress(string $email): bool
@@ -62,7 +70,17 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
 
     public function getRoles(): array
     {
-        return ['ROLE_TEACHER'];
+        return Role::Left === $this->role ? [] : ['ROLE_MEMBER'];
+    }
+
+    public function role(): Role
+    {
+        return $this->role;
+    }
+
+    public function studio(): Studio
+    {
+        return $this->studio ?? ($this->elsewhere ??= new Studio($this->id, $this->createdAt));
     }
 
     public function getPassword(): string
@@ -87,19 +105,19 @@ class Teacher implements UserInterface, PasswordAuthenticatedUserInterface
 
     public function timeZone(): ?string
     {
-        return $this->timeZone;
+        return $this->studio()->timeZone();
     }
 
     /** @param string $zone of the tz database, such as Europe/Oslo */
     public function moveTo(string $zone): void
     {
-        $this->timeZone = $zone;
+        $this->studio()->moveTo($zone);
     }
 
-    /** The same moment by the teacher's clock: its day is the teacher's day. UTC until a zone was said. */
+    /** The same moment by the studio's clock: its day is everybody's day there. UTC until a zone was said. */
     public function local(\DateTimeImmutable $moment): \DateTimeImmutable
     {
-        return $moment->setTimezone(new \DateTimeZone($this->timeZone ?? 'UTC'));
+        return $moment->setTimezone(new \DateTimeZone($this->timeZone() ?? 'UTC'));
     }
 
     public function eraseCredentials(): void

@@ -12,9 +12,12 @@ use Symfony\Component\Uid\Uuid;
 
 /** How far a teacher's own tools are off. The newest counts. */
 #[ORM\Entity(readOnly: true)]
-#[ORM\Index(columns: ['teacher_id', 'at'])]
+#[ORM\Index(columns: ['studio_id', 'at'])]
 class ToolSettings
 {
+    #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+    public readonly Studio $studio;
+
     /** @param array<string, float> $sd by the names of ToolErrors::DEFAULTS */
     public function __construct(
         #[ORM\Id, ORM\Column(type: UuidType::NAME)]
@@ -26,6 +29,7 @@ class ToolSettings
         #[ORM\Column]
         public readonly array $sd,
     ) {
+        $this->studio = $teacher->studio();
     }
 
     public function errors(): ToolErrors

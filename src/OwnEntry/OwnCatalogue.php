@@ -18,12 +18,12 @@ use Symfony\Component\Uid\Uuid;
 use Symfony\Component\Yaml\Yaml;
 use Symfony\Contracts\Cache\CacheInterface;
 
-/** A teacher's own entries beside the shipped ones: checked in the same way, kept version by version. */
+/** A studio's own entries beside the shipped ones: checked in the same way, kept version by version. */
 final class OwnCatalogue
 {
     private const FILE = '%s.yaml';
 
-    /** @var array<string, list<OwnEntry>> by teacher, for the length of a request */
+    /** @var array<string, list<OwnEntry>> by studio, for the length of a request */
     private array $newest = [];
 
     public function __construct(
@@ -37,18 +37,18 @@ final class OwnCatalogue
     /** @return list<OwnEntry> the newest version of each */
     public function newest(Teacher $teacher): array
     {
-        return $this->newest[(string) $teacher->id] ??= $this->em
+        return $this->newest[(string) $teacher->studio()->id] ??= $this->em
             ->createQuery(
                 sprintf(
                     'SELECT e FROM %1$s e
-                     WHERE e.teacher = :teacher AND e.kind IN (:kinds) AND e.version = (
+                     WHERE e.studio = :studio AND e.kind IN (:kinds) AND e.version = (
                         SELECT MAX(o.version) FROM %1$s o
-                        WHERE o.teacher = e.teacher AND o.kind = e.kind AND o.name = e.name
+                        WHERE o.studio = e.studio AND o.kind = e.kind AND o.name = e.name
                      ) ORDER BY e.kind, e.name',
                     OwnEntry::class,
                 ),
             )
-            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('studio', $teacher->studio()->id, 'uuid')
             ->setParameter('kinds', array_map(static fn (Kind $kind): string => $kind->value, Kind::own()))
             ->getResult();
     }
@@ -60,16 +60,16 @@ final class OwnCatalogue
             ->createQuery(
                 'SELECT e FROM '.
                     OwnEntry::class.
-                    ' e WHERE e.teacher = :teacher AND e.kind = :kind AND e.name = :name ORDER BY e.version DESC',
+                    ' e WHERE e.studio = :studio AND e.kind = :kind AND e.name = :name ORDER BY e.version DESC',
             )
-            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('studio', $teacher->studio()->id, 'uuid')
             ->setParameter('kind', $kind)
             ->setParameter('name', $name)
             ->getResult();
     }
 
     /**
-     * @return array<string, array<string, array<string, mixed>>> what a teacher has written and is without fault, by
+     * @return array<string, array<string, array<string, mixed>>> what a studio has written and is without fault, by
      *     kind and id
      */
     public function of(Teacher $teacher): array
@@ -102,7 +102,7 @@ final class OwnCatalogue
      * With all that it has from what it adapts, and from what that adapts, whatever they are called.
      *
      * @param array<string, mixed> $entry
-     * @param array<string, array<string, mixed>> $own the teacher's postures by id
+     * @param array<string, array<string, mixed>> $own the studio's postures by id
      * @param array<string, array<string, mixed>> $shipped postures by id
      *
      * @return array<string, mixed>|null null when what it adapts cannot be read: nobody knows then what it loads
@@ -219,7 +219,7 @@ final class OwnCatalogue
     }
 
     /**
-     * What a teacher has written and this version cannot read: kept, shown, and for its writer to put right.
+     * What a studio has written and this version cannot read: kept, shown, and for its writer to put right.
      *
      * @return array<string, list<Fault>> why, by kind and name ("posture/my-lotus")
      */

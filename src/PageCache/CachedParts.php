@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\App\PageCache;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Studio;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\Core\Calendar\Day;
 use Psr\Cache\CacheItemPoolInterface;
@@ -42,33 +43,81 @@ final readonly class CachedParts
      */
     public function places(string $name, Teacher $teacher, array $people): array
     {
-        $counts = $this->counts->of([$teacher->id, ...$people]);
+        $counts = $this->counts->of([$teacher->id, $teacher->studio()->id, ...$people]);
+
+        return $this->each(
+            [$name, (string) $teacher->id, $this->locale->getLocale()],
+            self::own($counts, $teacher),
+            $people,
+            $counts,
+        );
+    }
+
+    /**
+     * The same for what says the same to every member of a studio, in any language.
+     *
+     * @param non-empty-list<Uuid> $people
+     *
+     * @return array<string, string|null> by the person's id
+     */
+    public function placesInStudio(string $name, Studio $studio, array $people): array
+    {
+        $counts = $this->counts->of([$studio->id, ...$people]);
+
+        return $this->each([$name, (string) $studio->id], $counts[(string) $studio->id], $people, $counts);
+    }
+
+    /** The same for what is made of the records of everybody who is open to somebody. */
+    public function placeOfEverybody(string $name, Teacher $teacher): ?string
+    {
+        return $this->place(
+            [$name, (string) $teacher->id, $this->locale->getLocale()],
+            self::own($this->counts->of([$teacher->id, $teacher->studio()->id]), $teacher),
+            'everybody',
+            $this->counts->ofEverybody($teacher),
+        );
+    }
+
+    /**
+     * @param array<string, array{number: int, latest: \DateTimeImmutable|null}> $counts
+     *
+     * @return array{number: string, latest: \DateTimeImmutable|null} of who asks and of the studio, as one
+     */
+    private static function own(array $counts, Teacher $teacher): array
+    {
         $own = $counts[(string) $teacher->id];
+        $studio = $counts[(string) $teacher->studio()->id];
+
+        return [
+            'number' => "$own[number] $studio[number]",
+            'latest' => max($own['latest'], $studio['latest']),
+        ];
+    }
+
+    /**
+     * @param list<string> $of what it is, and for whom
+     * @param array{number: int|string, latest: \DateTimeImmutable|null} $own of for whom it is
+     * @param list<Uuid> $people
+     * @param array<string, array{number: int, latest: \DateTimeImmutable|null}> $counts
+     *
+     * @return array<string, string|null>
+     */
+    private function each(array $of, array $own, array $people, array $counts): array
+    {
         $places = [];
         foreach ([] === $people ? [''] : array_map(strval(...), $people) as $id) {
-            $places[$id] = $this->place($name, $teacher, $own, $id, $counts[$id] ?? ['number' => 0, 'latest' => null]);
+            $places[$id] = $this->place($of, $own, $id, $counts[$id] ?? ['number' => 0, 'latest' => null]);
         }
 
         return $places;
     }
 
-    /** The same for what is made of the records of everybody whom a teacher has. */
-    public function placeOfEverybody(string $name, Teacher $teacher): ?string
-    {
-        return $this->place(
-            $name,
-            $teacher,
-            $this->counts->of([$teacher->id])[(string) $teacher->id],
-            'everybody',
-            $this->counts->ofEverybody($teacher->id),
-        );
-    }
-
     /**
-     * @param array{number: int, latest: \DateTimeImmutable|null} $own the teacher's
+     * @param list<string> $of what it is, and for whom
+     * @param array{number: int|string, latest: \DateTimeImmutable|null} $own of for whom it is
      * @param array{number: int|string, latest: \DateTimeImmutable|null} $count of whom it is about
      */
-    private function place(string $name, Teacher $teacher, array $own, string $about, array $count): ?string
+    private function place(array $of, array $own, string $about, array $count): ?string
     {
         $now = $this->clock->now();
 
@@ -77,15 +126,13 @@ final readonly class CachedParts
             : hash(
                 'sha256',
                 (string) json_encode([
-                    $name,
+                    $of,
                     $this->code,
-                    (string) $teacher->id,
                     $own['number'],
                     $about,
                     $count['number'],
                     Day::of($now),
                     $now->getTimezone()->getName(),
-                    $this->locale->getLocale(),
                 ]),
             );
     }

@@ -9,6 +9,8 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\Events;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\OpenPeople;
 use Symfony\Component\Uid\Uuid;
 
 /**
@@ -24,7 +26,7 @@ final class ChangeCounts
      */
     private array $known = [];
 
-    public function __construct(private readonly Connection $connection)
+    public function __construct(private readonly Connection $connection, private readonly OpenPeople $open)
     {
     }
 
@@ -39,19 +41,21 @@ final class ChangeCounts
     }
 
     /**
-     * Of everybody whom a teacher has, as one.
+     * Of everybody who is open to somebody, as one.
      *
      * @return array{number: string, latest: \DateTimeImmutable|null} no two states of their records have the same
      *     number
      */
-    public function ofEverybody(Uuid $teacher): array
+    public function ofEverybody(Teacher $teacher): array
     {
         $row = (array) $this->connection->fetchAssociative(
             // Sums alone would be the same again after one has left and another come.
             "SELECT CONCAT_WS(' ', COUNT(*), SUM(c.number), BIT_XOR(CRC32(CONCAT(HEX(c.subject), c.number)))) AS number,
                     MAX(c.latest) AS latest
-             FROM practitioner p JOIN change_count c ON c.subject = p.id WHERE p.teacher_id = ?",
-            [$teacher->toBinary()],
+             FROM practitioner p ".
+                OpenPeople::JOIN.
+                ' JOIN change_count c ON c.subject = p.id',
+            $this->open->asked($teacher),
         );
 
         return [
@@ -61,7 +65,7 @@ final class ChangeCounts
     }
 
     /**
-     * @param list<Uuid> $subjects people, and teachers for what is their own
+     * @param list<Uuid> $subjects people, teachers and studios for what is their own
      *
      * @return array<string, array{number: int, latest: \DateTimeImmutable|null}> by id: the count, and the latest
      *     moment in any of its records

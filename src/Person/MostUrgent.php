@@ -44,7 +44,11 @@ final readonly class MostUrgent
         $places =
             [] === $known
                 ? []
-                : $this->parts->places('urgency', $teacher, array_map(Uuid::fromString(...), array_keys($known)));
+                : $this->parts->placesInStudio(
+                    'urgency',
+                    $teacher->studio(),
+                    array_map(Uuid::fromString(...), array_keys($known)),
+                );
         $levels = [];
         foreach ($known as $id => $place) {
             if (null === $places[$id] || $place !== $places[$id]) {

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace LucidAscent\App\Person;
 
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Repository\PlanRecords;
 use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Security\RouteVoter;
 use LucidAscent\Core\Caution\Hold;
+use Symfony\Component\Security\Core\Authorization\AuthorizationCheckerInterface;
 
 /** What stands above each page about a person: what is on hold, and where the places of that person lead. */
 final readonly class PersonHead
@@ -20,7 +23,7 @@ final readonly class PersonHead
         'place.plan' => ['plan', 'plan_new', 'plan_item', 'session'],
         'place.progress' => ['progress', 'compare'],
         'place.history' => ['journal', 'day_after', 'questions', 'elsewhere'],
-        'place.share' => ['hand_over', 'own_key', 'table_read', 'who_saw'],
+        'place.share' => ['hand_over', 'own_key', 'table_read', 'who_saw', 'sharing'],
     ];
 
     public function __construct(
@@ -28,6 +31,7 @@ final readonly class PersonHead
         private Wanted $wanted,
         private PlanRecords $plans,
         private Records $records,
+        private AuthorizationCheckerInterface $rights,
     ) {
     }
 
@@ -47,7 +51,15 @@ final readonly class PersonHead
             ),
             'places' => [
                 'place.readiness' => ['practitioner', $id],
-                'place.measure' => [null === $this->records->body($practitioner) ? 'body' : 'assessment_new', $id],
+                'place.measure' => match (true) {
+                    null === $this->records->body($practitioner) => ['body', $id],
+                    // Who only measures takes a test at a time.
+                    !$this->rights->isGranted(RouteVoter::OPEN, 'assessment_new') => [
+                        'bench',
+                        $id + ['test' => Test::SOLES_TOGETHER],
+                    ],
+                    default => ['assessment_new', $id],
+                },
                 'place.ladder' => ['ladder', $id + ['posture' => $this->wanted->of($practitioner)[0]]],
                 'place.plan' => null === $plan ? ['plan_new', $id] : ['plan', $id + ['plan' => (string) $plan->id]],
                 'place.progress' => ['progress', $id],

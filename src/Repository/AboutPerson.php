@@ -69,7 +69,7 @@ final readonly class AboutPerson
         return $this->em
             ->createNativeQuery($this->cache->get('about_person', $this->question(...)), new ResultSetMapping())
             ->setParameter('p', $practitioner->id, 'uuid')
-            ->setParameter('teacher', $practitioner->teacher->id, 'uuid')
+            ->setParameter('studio', $practitioner->teacher->studio()->id, 'uuid')
             ->getResult(WrittenHydrator::MODE);
     }
 
@@ -115,7 +115,7 @@ final readonly class AboutPerson
                     PractitionerNote::class => " WHERE practitioner_id = :p AND kind IN ('words', 'teacher', 'class', 'after')",
                     SeenByTeacher::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
                     PracticePlan::class => ' WHERE practitioner_id = :p ORDER BY at DESC, id DESC LIMIT 1',
-                    ToolSettings::class => ' WHERE teacher_id = :teacher ORDER BY at DESC, id DESC LIMIT 1',
+                    ToolSettings::class => ' WHERE studio_id = :studio ORDER BY at DESC, id DESC LIMIT 1',
                     default => ' WHERE practitioner_id = :p',
                 }.
                 ')';

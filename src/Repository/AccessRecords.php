@@ -25,8 +25,11 @@ use Symfony\Component\Uid\Uuid;
 /** What a practitioner has put in by the own page, and what the teacher has not seen of it yet. */
 final readonly class AccessRecords
 {
-    public function __construct(private EntityManagerInterface $em, private Connection $connection)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private Connection $connection,
+        private OpenPeople $open,
+    ) {
     }
 
     /** @return array<string, bool> which tests may be taken at home, by id: whether the teacher has seen how */
@@ -145,11 +148,12 @@ final readonly class AccessRecords
     {
         $rows = $this->connection->fetchAllAssociative(
             "SELECT p.id, p.name, SUM(f.kind = 'pain') AS pains, SUM(f.kind NOT IN ('pain', 'check')) AS others
-             FROM from_practitioner f JOIN practitioner p ON p.id = f.practitioner_id
-             WHERE p.teacher_id = ? AND f.at > COALESCE(
+             FROM from_practitioner f JOIN practitioner p ON p.id = f.practitioner_id ".
+                OpenPeople::JOIN.
+                " WHERE f.at > COALESCE(
                 (SELECT MAX(s.at) FROM seen_by_teacher s WHERE s.practitioner_id = p.id), '1970-01-01'
              ) GROUP BY p.id, p.name ORDER BY SUM(f.kind = 'pain') = 0, MAX(f.at) DESC",
-            [$teacher->id->toBinary()],
+            $this->open->asked($teacher),
         );
 
         return array_map(

@@ -12,7 +12,7 @@ use Symfony\Component\Uid\Uuid;
 /** Rows that have another key than their id in the record that they came in: the same record may be in two accounts. */
 final readonly class CarriedIds
 {
-    public function __construct(private Connection $connection)
+    public function __construct(private Connection $connection, private OpenPeople $open)
     {
     }
 
@@ -31,12 +31,14 @@ final readonly class CarriedIds
         return $ids;
     }
 
-    /** The key of the person whose record has this id, among a teacher's own; null when there is none. */
+    /** The key of the person whose record has this id, among those that a teacher may open; null when there is none. */
     public function person(Teacher $teacher, Uuid $record): ?Uuid
     {
         $row = $this->connection->fetchOne(
-            'SELECT p.id FROM practitioner p LEFT JOIN carried_id c ON c.row_id = p.id WHERE p.teacher_id = :teacher AND COALESCE(c.record_id, p.id) = :record',
-            ['teacher' => $teacher->id->toBinary(), 'record' => $record->toBinary()],
+            'SELECT p.id FROM practitioner p '.
+                OpenPeople::JOIN.
+                ' LEFT JOIN carried_id c ON c.row_id = p.id WHERE COALESCE(c.record_id, p.id) = :record',
+            ['record' => $record->toBinary()] + $this->open->asked($teacher),
         );
 
         return false === $row ? null : Uuid::fromBinary($row);

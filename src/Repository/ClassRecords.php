@@ -19,8 +19,11 @@ final readonly class ClassRecords
     /** So many are listed. */
     private const LISTED = 60;
 
-    public function __construct(private EntityManagerInterface $em, private AskedPeople $people)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private AskedPeople $people,
+        private OpenPeople $open,
+    ) {
     }
 
     /** @return list<StudioClass> the latest day first */
@@ -67,20 +70,15 @@ final readonly class ClassRecords
         );
     }
 
-    /** @return list<Practitioner> by name; those whom the teacher has given to another are not in it any more */
+    /** @return list<Practitioner> by name; those whom the teacher may not open any more are not in it */
     public function people(StudioClass $class): array
     {
-        $people = $this->em
-            ->createQuery(
-                'SELECT p FROM '.
-                    Practitioner::class.
-                    ' p WHERE p.teacher = :t AND EXISTS (SELECT m.id FROM '.
-                    ClassMember::class.
-                    ' m WHERE m.practitioner = p AND m.class = :c) ORDER BY p.name, p.createdAt',
-            )
-            ->setParameter('t', $class->teacher->id, 'uuid')
-            ->setParameter('c', $class->id, 'uuid')
-            ->getResult();
+        $people = $this->open->of(
+            $class->teacher,
+            'WHERE EXISTS (SELECT 1 FROM class_member m WHERE m.practitioner_id = p.id AND m.class_id = :class)
+             ORDER BY p.name, p.created_at',
+            ['class' => $class->id->toBinary()],
+        );
         $this->people->add(...$people);
 
         return $people;
@@ -89,26 +87,19 @@ final readonly class ClassRecords
     /** @return array<string, int> how many are expected, by the class's id */
     public function expected(Teacher $teacher): array
     {
-        $rows = $this->em
-            ->createQuery(
-                'SELECT IDENTITY(m.class) AS id, COUNT(m.id) AS many FROM '.
-                    ClassMember::class.
-                    ' m JOIN m.class c JOIN m.practitioner p WHERE c.teacher = :t AND p.teacher = :t GROUP BY m.class',
-            )
-            ->setParameter('t', $teacher->id, 'uuid')
-            ->getArrayResult();
+        $expected = [];
+        foreach (
+            $this->em->getConnection()->iterateKeyValue(
+                'SELECT m.class_id, COUNT(*) FROM class_member m
+                 JOIN studio_class c ON c.id = m.class_id AND c.teacher_id = :member
+                 JOIN practitioner p ON p.id = m.practitioner_id '.OpenPeople::JOIN.' GROUP BY m.class_id',
+                $this->open->asked($teacher),
+            ) as $class => $many
+        ) {
+            $expected[(string) Uuid::fromBinary((string) $class)] = (int) $many;
+        }
 
-        return array_column(
-            array_map(
-                static fn (array $row): array => [
-                    'id' => $row['id'] instanceof Uuid ? (string) $row['id'] : (string) Uuid::fromBinary($row['id']),
-                    'many' => (int) $row['many'],
-                ],
-                $rows,
-            ),
-            'many',
-            'id',
-        );
+        return $expected;
     }
 
     /**

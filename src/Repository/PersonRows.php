@@ -45,6 +45,8 @@ final readonly class PersonRows
         'own_allowed',
         'own_key',
         'carried_id',
+        'sharing',
+        'handed_over',
     ];
 
     public function __construct(private Connection $connection)
@@ -86,6 +88,7 @@ final readonly class PersonRows
                     'assessment_end' => 'assessment',
                     'own_key_end' => 'own_key',
                     'own_device' => 'own_key',
+                    'sharing_end' => 'sharing',
                 ] as $end => $of
             ) {
                 $rows += (int) $connection->executeStatement(
@@ -138,6 +141,11 @@ final readonly class PersonRows
             );
             $connection->executeStatement(
                 'INSERT INTO own_key_end (id, at) SELECT k.id, UTC_TIMESTAMP(6) FROM own_key k WHERE k.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM own_key_end e WHERE e.id = k.id)',
+                [$person->toBinary()],
+            );
+            // Whoever else could open the record was of the studio that it leaves.
+            $connection->executeStatement(
+                'INSERT INTO sharing_end (id, at) SELECT s.id, UTC_TIMESTAMP(6) FROM sharing s WHERE s.practitioner_id = ? AND NOT EXISTS (SELECT 1 FROM sharing_end e WHERE e.id = s.id)',
                 [$person->toBinary()],
             );
             // The classes stay with who gives them.

@@ -22,16 +22,16 @@ final readonly class PictureRecords
     {
     }
 
-    /** @return list<OwnPicture> those that a teacher laid beside a posture, the oldest first */
+    /** @return list<OwnPicture> those that are laid beside a posture, the oldest first */
     public function ownPictures(Teacher $teacher, string $posture): array
     {
         return $this->em
             ->createQuery(
                 'SELECT o FROM '.
                     OwnPicture::class.
-                    ' o WHERE o.teacher = :teacher AND o.posture = :posture ORDER BY o.at, o.id',
+                    ' o WHERE o.studio = :studio AND o.posture = :posture ORDER BY o.at, o.id',
             )
-            ->setParameter('teacher', $teacher->id, 'uuid')
+            ->setParameter('studio', $teacher->studio()->id, 'uuid')
             ->setParameter('posture', $posture)
             ->getResult();
     }
@@ -41,8 +41,8 @@ final readonly class PictureRecords
     {
         $found = Uuid::isValid($id)
             ? $this->em
-                ->createQuery('SELECT o FROM '.OwnPicture::class.' o WHERE o.teacher = :teacher AND o.id = :id')
-                ->setParameter('teacher', $teacher->id, 'uuid')
+                ->createQuery('SELECT o FROM '.OwnPicture::class.' o WHERE o.studio = :studio AND o.id = :id')
+                ->setParameter('studio', $teacher->studio()->id, 'uuid')
                 ->setParameter('id', Uuid::fromString($id), 'uuid')
                 ->getOneOrNullResult()
             : null;

@@ -20,8 +20,11 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class PlanRecords
 {
-    public function __construct(private EntityManagerInterface $em, private AskedOnce $asked)
-    {
+    public function __construct(
+        private EntityManagerInterface $em,
+        private AskedOnce $asked,
+        private OpenPeople $open,
+    ) {
     }
 
     /** @return list<PracticePlan> the newest first */
@@ -38,14 +41,14 @@ final readonly class PlanRecords
     }
 
     /**
-     * A plan of one of a teacher's people, whoever it was made for: of two people who turned out to be one, it is of
-     * the one who stays.
+     * A plan of somebody whom a teacher may open, whoever it was made for: of two people who turned out to be one, it
+     * is of the one who stays.
      */
     public function ofTeacher(Teacher $teacher, string $id): ?PracticePlan
     {
         $found = Uuid::isValid($id) ? $this->em->find(PracticePlan::class, Uuid::fromString($id)) : null;
 
-        return null !== $found && $found->practitioner->teacher->id->equals($teacher->id) ? $found : null;
+        return null !== $found && null !== $this->open->one($teacher, $found->practitioner->id) ? $found : null;
     }
 
     /** @throws NotFoundHttpException when there is none of this practitioner's */
@@ -75,32 +78,19 @@ final readonly class PlanRecords
     /** Of whom most sessions were logged; null while none was. */
     public function mostPractised(Teacher $teacher): ?Practitioner
     {
-        return $this->em
-            ->createQuery(
-                'SELECT p FROM '.
-                    Practitioner::class.
-                    ' p JOIN '.
-                    SessionLog::class.
-                    ' l WITH l.practitioner = p WHERE p.teacher = :t GROUP BY p ORDER BY COUNT(l.id) DESC, p.name',
-            )
-            ->setParameter('t', $teacher->id, 'uuid')
-            ->setMaxResults(1)
-            ->getOneOrNullResult();
+        return $this->open->of(
+            $teacher,
+            'JOIN session_log l ON l.practitioner_id = p.id GROUP BY p.id ORDER BY COUNT(l.id) DESC, p.name LIMIT 1',
+        )[0] ?? null;
     }
 
     /** @return list<Practitioner> those of whom a session was logged, by name */
     public function practised(Teacher $teacher): array
     {
-        return $this->em
-            ->createQuery(
-                'SELECT p FROM '.
-                    Practitioner::class.
-                    ' p WHERE p.teacher = :teacher AND EXISTS (SELECT 1 FROM '.
-                    SessionLog::class.
-                    ' l WHERE l.practitioner = p) ORDER BY p.name, p.id',
-            )
-            ->setParameter('teacher', $teacher->id, 'uuid')
-            ->getResult();
+        return $this->open->of(
+            $teacher,
+            'WHERE EXISTS (SELECT 1 FROM session_log l WHERE l.practitioner_id = p.id) ORDER BY p.name, p.id',
+        );
     }
 
     /** The feed that is open; null when there is none. */

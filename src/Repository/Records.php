@@ -31,8 +31,8 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
 
 /**
- * The records, as one teacher may see them. Every question names the teacher: what belongs to
- * another is answered as if it were not there.
+ * The records, as one member of a studio may see them. Every question names who asks: what is not open to them is
+ * answered as if it were not there.
  */
 final class Records
 {
@@ -40,45 +40,32 @@ final class Records
         private readonly EntityManagerInterface $em,
         private readonly AskedOnce $asked,
         private readonly AskedPeople $people,
+        private readonly OpenPeople $open,
     ) {
     }
 
     /** @return list<Practitioner> by name */
     public function practitioners(Teacher $teacher): array
     {
-        return $this->em
-            ->createQuery(
-                'SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher ORDER BY p.name, p.createdAt',
-            )
-            ->setParameter('teacher', $teacher->id, 'uuid')
-            ->getResult();
+        return $this->open->of($teacher, 'ORDER BY p.name, p.created_at');
     }
 
     /**
      * The one who goes by an id, or who stayed when the one of that id was merged: a page of before goes on.
      *
-     * @throws NotFoundHttpException when there is none of this teacher's
+     * @throws NotFoundHttpException when there is none that this member may open
      */
     public function practitioner(Teacher $teacher, string $id): Practitioner
     {
         $id = Uuid::isValid($id) ? Uuid::fromString($id) : throw new NotFoundHttpException();
 
         $found =
-            $this->ofTeacher($teacher, $id) ??
-            $this->ofTeacher($teacher, $this->stayed($id) ?? $id) ??
+            $this->open->one($teacher, $id) ??
+            $this->open->one($teacher, $this->stayed($id) ?? $id) ??
             throw new NotFoundHttpException();
         $this->people->add($found);
 
         return $found;
-    }
-
-    private function ofTeacher(Teacher $teacher, Uuid $id): ?Practitioner
-    {
-        return $this->em
-            ->createQuery('SELECT p FROM '.Practitioner::class.' p WHERE p.teacher = :teacher AND p.id = :id')
-            ->setParameter('teacher', $teacher->id, 'uuid')
-            ->setParameter('id', $id, 'uuid')
-            ->getOneOrNullResult();
     }
 
     private function stayed(Uuid $merged): ?Uuid

@@ -100,13 +100,17 @@ final readonly class TestRecords
 
     public function toolErrors(Teacher $teacher): ToolErrors
     {
-        $newest = $this->em
-            ->createQuery('SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC')
-            ->setParameter('t', $teacher->id, 'uuid')
+        return $this->toolSettings($teacher)?->errors() ?? ToolErrors::usual();
+    }
+
+    /** As the studio has set them; null where it has not. */
+    public function toolSettings(Teacher $teacher): ?ToolSettings
+    {
+        return $this->em
+            ->createQuery('SELECT s FROM '.ToolSettings::class.' s WHERE s.studio = :s ORDER BY s.at DESC, s.id DESC')
+            ->setParameter('s', $teacher->studio()->id, 'uuid')
             ->setMaxResults(1)
             ->getOneOrNullResult();
-
-        return $newest instanceof ToolSettings ? $newest->errors() : ToolErrors::usual();
     }
 
     /** Those that are read with a person. */

@@ -11,11 +11,14 @@ use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use Symfony\Component\Uid\Uuid;
 
-/** How much each person needs the teacher, as it was last worked out, and the people of a teacher in that order. */
+/** How much each person needs the teacher, as last worked out, and those whom somebody may open in that order. */
 final readonly class UrgencyRows
 {
-    public function __construct(private Connection $connection, private EntityManagerInterface $em)
-    {
+    public function __construct(
+        private Connection $connection,
+        private EntityManagerInterface $em,
+        private OpenPeople $open,
+    ) {
     }
 
     /**
@@ -25,8 +28,10 @@ final readonly class UrgencyRows
     public function places(Teacher $teacher): array
     {
         $rows = $this->connection->fetchAllKeyValue(
-            'SELECT p.id, u.place FROM practitioner p LEFT JOIN urgency u ON u.practitioner_id = p.id WHERE p.teacher_id = ?',
-            [$teacher->id->toBinary()],
+            'SELECT p.id, u.place FROM practitioner p '.
+                OpenPeople::JOIN.
+                ' LEFT JOIN urgency u ON u.practitioner_id = p.id',
+            $this->open->asked($teacher),
         );
         $places = [];
         foreach ($rows as $id => $place) {
@@ -55,11 +60,12 @@ final readonly class UrgencyRows
     public function page(Teacher $teacher, string $text, int $page, int $each): array
     {
         $from =
-            "FROM practitioner p LEFT JOIN urgency u ON u.practitioner_id = p.id WHERE p.teacher_id = :teacher AND p.name LIKE :text ESCAPE '!'";
+            'FROM practitioner p '.
+            OpenPeople::JOIN.
+            " LEFT JOIN urgency u ON u.practitioner_id = p.id WHERE p.name LIKE :text ESCAPE '!'";
         $asked = [
-            'teacher' => $teacher->id->toBinary(),
             'text' => '%'.strtr($text, ['!' => '!!', '%' => '!%', '_' => '!_']).'%',
-        ];
+        ] + $this->open->asked($teacher);
         $ids = $this->connection->fetchFirstColumn(
             sprintf(
                 "SELECT p.id $from ORDER BY u.level DESC, p.name, p.created_at, p.id LIMIT %d OFFSET %d",

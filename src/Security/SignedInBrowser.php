@@ -112,6 +112,16 @@ final readonly class SignedInBrowser
         return $this->signedIn->open($teacher, $this->clock->now()->modify('-'.self::LONGEST));
     }
 
+    /** From the next page on nobody is signed in to the account. */
+    public function endAll(Teacher $teacher): void
+    {
+        $this->signedIn->end(
+            $teacher,
+            $this->clock->now(),
+            ...array_map(static fn (SignedIn $one): Uuid => $one->id, $this->all($teacher)),
+        );
+    }
+
     public function id(Request $request): ?Uuid
     {
         $id = $this->known($request)['id'];

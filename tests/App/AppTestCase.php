@@ -9,6 +9,9 @@ use LucidAscent\App\Entity\Assessment;
 use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Role;
+use LucidAscent\App\Entity\Sharing;
+use LucidAscent\App\Entity\Studio;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\Core\Body\Side;
@@ -41,9 +44,14 @@ abstract class AppTestCase extends WebTestCase
         return self::getContainer()->get(EntityManagerInterface::class);
     }
 
-    protected function teacher(string $email = 'teacher@studio.example'): Teacher
-    {
-        $teacher = new Teacher(Uuid::v7(), $email, 'A Teacher', new \DateTimeImmutable());
+    /** In a studio of their own, unless one is given. */
+    protected function teacher(
+        string $email = 'teacher@studio.example',
+        ?Studio $studio = null,
+        Role $role = Role::Owner,
+        string $name = 'A Teacher',
+    ): Teacher {
+        $teacher = new Teacher(Uuid::v7(), $email, $name, new \DateTimeImmutable(), $studio, $role);
         $teacher->changePassword(self::getContainer()->get(UserPasswordHasherInterface::class)
             ->hashPassword($teacher, self::PASSWORD));
         $this->em()->persist($teacher);
@@ -71,6 +79,17 @@ abstract class AppTestCase extends WebTestCase
         $this->em()->flush();
 
         return $practitioner;
+    }
+
+    /** As if the practitioner had agreed to it yesterday. */
+    protected function shared(Practitioner $of, Teacher $with, ?\DateTimeImmutable $until = null): Sharing
+    {
+        $now = new \DateTimeImmutable();
+        $sharing = new Sharing(Uuid::v7(), $of, $with, $now->modify('-1 day'), $until, $now, $of->teacher);
+        $this->em()->persist($sharing);
+        $this->em()->flush();
+
+        return $sharing;
     }
 
     protected function tested(

@@ -9,11 +9,14 @@ use LucidAscent\App\Entity\AssessmentOutcome;
 use LucidAscent\App\Entity\ClassMember;
 use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Draft;
+use LucidAscent\App\Entity\Invitation;
 use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SecondFactor;
 use LucidAscent\App\Entity\SentForm;
+use LucidAscent\App\Entity\Sharing;
+use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\SignedIn;
 use LucidAscent\App\Entity\StudioClass;
 use LucidAscent\App\Entity\Teacher;
@@ -52,12 +55,16 @@ final class KeptPageTest extends AppTestCase
     public function testWhateverIsWrittenAboutAPersonIsCounted(string $class): void
     {
         $practitioner = $this->practitioner($this->teacher());
-        $subject = property_exists($class, 'practitioner') || Practitioner::class === $class ? $practitioner->id
-            : $practitioner->teacher->id;
+        $subject = match (true) {
+            property_exists($class, 'practitioner'), Practitioner::class === $class,
+            SharingEnd::class === $class => $practitioner->id,
+            property_exists($class, 'studio') => $practitioner->teacher->studio()->id,
+            default => $practitioner->teacher->id,
+        };
         if (in_array($class, [Practitioner::class, SentForm::class, SignedIn::class, PasswordChange::class,
-            SecondFactor::class, StudioClass::class, ClassMember::class], true)) {
-            // The person's own row was written just now; how a form was filled in, who is signed in where, and a
-            // class, are on no page that is kept.
+            SecondFactor::class, StudioClass::class, ClassMember::class, Invitation::class], true)) {
+            // The person's own row was written just now; how a form was filled in, who is signed in where, a class,
+            // and who is invited, are on no page that is kept.
             self::assertGreaterThan(0, $this->changes($practitioner->id));
 
             return;
@@ -263,7 +270,7 @@ final class KeptPageTest extends AppTestCase
     {
         $practitioner = $this->signedIn();
         $of = fn (): string => self::getContainer()->get(ChangeCounts::class)
-            ->ofEverybody($practitioner->teacher->id)['number'];
+            ->ofEverybody($practitioner->teacher)['number'];
         $states = [$of()];
         foreach (['Anna', 'Berta'] as $name) {
             $teacher = $this->em()->find(Teacher::class, $practitioner->teacher->id) ?? throw new \LogicException();
@@ -380,6 +387,8 @@ final class KeptPageTest extends AppTestCase
                 // An outcome goes by the id of its assessment.
                 AssessmentOutcome::class === $class && Uuid::class
                     === $type => $this->persisted($this->made(Assessment::class, $of))->id,
+                SharingEnd::class === $class && Uuid::class
+                    === $type => $this->persisted($this->made(Sharing::class, $of))->id,
                 Uuid::class === $type => Uuid::v7(),
                 Practitioner::class === $type => $of,
                 Teacher::class === $type => $of->teacher,

@@ -10,8 +10,8 @@ use LucidAscent\App\Entity\AssessmentEnd;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
-use LucidAscent\App\Entity\ToolSettings;
 use LucidAscent\App\Repository\CarriedIds;
+use LucidAscent\App\Repository\TestRecords;
 use Psr\Clock\ClockInterface;
 
 /** A person's whole record as one document (docs/formats has its schema). */
@@ -22,6 +22,7 @@ final readonly class RecordDocument
     public function __construct(
         private EntityManagerInterface $em,
         private CarriedIds $carried,
+        private TestRecords $tests,
         private ClockInterface $clock,
     ) {
     }
@@ -46,13 +47,6 @@ final readonly class RecordDocument
             $lists[$name] = array_map(RecordCodec::write(...), $records);
         }
         ksort($people);
-        $tools = $this->em
-            ->createQuery(
-                'SELECT s FROM '.ToolSettings::class.' s WHERE s.teacher = :t ORDER BY s.at DESC, s.id DESC',
-            )
-            ->setParameter('t', $teacher->id, 'uuid')
-            ->setMaxResults(1)
-            ->getOneOrNullResult();
         $written = RenamedIds::in(
             [
                 'person' => [
@@ -80,7 +74,7 @@ final readonly class RecordDocument
                 'id' => (string) $teacher->id,
                 'name' => $teacher->name,
                 'timeZone' => $teacher->timeZone(),
-                'toolErrors' => $tools instanceof ToolSettings ? $tools->sd : null,
+                'toolErrors' => $this->tests->toolSettings($teacher)?->sd,
             ],
             'person' => $written['person'],
             'writtenBy' => array_values($people),

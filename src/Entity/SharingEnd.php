@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+use LucidAscent\App\Database\MomentType;
+use Symfony\Bridge\Doctrine\Types\UuidType;
+use Symfony\Component\Uid\Uuid;
+
+/** That a record is not shared any more. */
+#[ORM\Entity(readOnly: true)]
+class SharingEnd
+{
+    public function __construct(
+        /** Of the sharing. */
+        #[ORM\Id, ORM\Column(type: UuidType::NAME)]
+        public readonly Uuid $id,
+        #[ORM\Column(type: MomentType::NAME)]
+        public readonly \DateTimeImmutable $at,
+        /** Null where the practitioner ended it. */
+        #[ORM\ManyToOne]
+        public readonly ?Teacher $by,
+    ) {
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Repository;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Query\ResultSetMappingBuilder;
+use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Teacher;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Whose records somebody may open: their own people's, and those that are shared with them now. */
+final readonly class OpenPeople
+{
+    /** Joins people as p; what it asks for is named by asked(). */
+    public const JOIN = 'JOIN (
+        SELECT id FROM practitioner WHERE teacher_id = :member
+        UNION SELECT s.practitioner_id FROM sharing s LEFT JOIN sharing_end e ON e.id = s.id
+            WHERE s.member_id = :member AND e.id IS NULL AND (s.until IS NULL OR s.until > :now)
+    ) open ON open.id = p.id';
+
+    public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
+    {
+    }
+
+    public function one(Teacher $member, Uuid $id): ?Practitioner
+    {
+        return $this->of($member, 'WHERE p.id = :id', ['id' => $id->toBinary()])[0] ?? null;
+    }
+
+    /** @return array{member: string, now: string} */
+    public function asked(Teacher $member): array
+    {
+        return [
+            'member' => $member->id->toBinary(),
+            'now' => $this->connection()->convertToDatabaseValue($this->clock->now(), MomentType::NAME),
+        ];
+    }
+
+    /**
+     * @param string $rest of the question, after the people that are open to the member
+     * @param array<string, mixed> $asked in the rest
+     *
+     * @return list<Practitioner>
+     */
+    public function of(Teacher $member, string $rest, array $asked = []): array
+    {
+        $columns = new ResultSetMappingBuilder($this->em);
+        $columns->addRootEntityFromClassMetadata(Practitioner::class, 'p');
+        $people = $this->em->createNativeQuery(
+            "SELECT {$columns->generateSelectClause()} FROM practitioner p ".self::JOIN." $rest",
+            $columns,
+        );
+        foreach ($asked + $this->asked($member) as $name => $value) {
+            $people->setParameter($name, $value);
+        }
+
+        return $people->getResult();
+    }
+
+    private function connection(): Connection
+    {
+        return $this->em->getConnection();
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\App\Studio;
+
+use LucidAscent\App\Entity\HandedOver;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Role;
+use LucidAscent\App\Entity\Sharing;
+use LucidAscent\App\Entity\SharingEnd;
+use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\Records;
+use LucidAscent\App\Repository\StudioRecords;
+use LucidAscent\Core\Calendar\Day;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Who beside the teacher may open somebody's record: with that person's word for it, and until either ends it. */
+final readonly class SharedRecord
+{
+    /** A reader's day is no further off. */
+    public const LONGEST = '+12 months';
+
+    public function __construct(
+        private StudioRecords $studio,
+        private Records $records,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return list<Teacher> with whom it can be shared, by name */
+    public function colleagues(Practitioner $practitioner): array
+    {
+        $has = array_map(
+            static fn (Sharing $one): string => (string) $one->member->id,
+            $this->studio->sharings($practitioner),
+        );
+
+        return array_values(
+            array_filter(
+                $this->studio->members($practitioner->teacher->studio()),
+                static fn (Teacher $one): bool => $one !== $practitioner->teacher
+                    && !in_array((string) $one->id, $has, true),
+            ),
+        );
+    }
+
+    /** @return list<Teacher> to whom the person can be handed over, by name */
+    public function teachers(Practitioner $practitioner): array
+    {
+        return array_values(
+            array_filter(
+                $this->studio->members($practitioner->teacher->studio()),
+                static fn (Teacher $one): bool => $one !== $practitioner->teacher && $one->role()->teaches(),
+            ),
+        );
+    }
+
+    /**
+     * @param \DateTimeImmutable|null $last the last day on which it is open
+     *
+     * @return array{string, string}|null the field that is wrong, and the message that says why
+     */
+    public function share(
+        Practitioner $practitioner,
+        Teacher $with,
+        \DateTimeImmutable $agreedOn,
+        ?\DateTimeImmutable $last,
+        Teacher $by,
+    ): ?array {
+        $now = $this->clock->now();
+        $today = Day::midnight($now);
+        $fault = match (true) {
+            !in_array($with, $this->colleagues($practitioner), true) => ['member', 'sharing.fault.member'],
+            $agreedOn > $today => ['agreedOn', 'sharing.fault.agreed'],
+            null !== $last && $last < $today => ['last', 'sharing.fault.past'],
+            null === $last && Role::Reader === $with->role() => ['last', 'sharing.fault.reader'],
+            $last > $today->modify(self::LONGEST) => ['last', 'sharing.fault.far'],
+            Role::Reader === $with->role() && [] !== $this->studio->sharedWith($with) => [
+                'member',
+                'sharing.fault.one',
+            ],
+            default => null,
+        };
+        if (null === $fault) {
+            // Over at the end of that day by the studio's clock.
+            $until = null === $last ? null : new \DateTimeImmutable($last->format('Y-m-d'), $now->getTimezone());
+            $this->records->add(
+                new Sharing(Uuid::v7(), $practitioner, $with, $agreedOn, $until?->modify('+1 day'), $now, $by),
+            );
+        }
+
+        return $fault;
+    }
+
+    /**
+     * @param Teacher|null $by null where it is the person who ends it
+     *
+     * @return bool whether there was something to end
+     */
+    public function end(Practitioner $practitioner, string $id, ?Teacher $by): bool
+    {
+        foreach ($this->studio->sharings($practitioner) as $one) {
+            $isTheirs = null === $by || $by === $practitioner->teacher || $by === $one->member;
+            if ((string) $one->id === $id && $isTheirs) {
+                return $this->records->addOnce(new SharingEnd($one->id, $this->clock->now(), $by));
+            }
+        }
+
+        return false;
+    }
+
+    /** @return bool whether it could be done */
+    public function handOver(Practitioner $practitioner, Teacher $to, Teacher $by): bool
+    {
+        if (!in_array($to, $this->teachers($practitioner), true)) {
+            return false;
+        }
+        $now = $this->clock->now();
+        // Whoever has the person now needs no leave of anybody's.
+        $over = array_filter(
+            $this->studio->sharings($practitioner),
+            static fn (Sharing $one): bool => $one->member === $to,
+        );
+        $this->records->add(
+            new HandedOver(Uuid::v7(), $practitioner, $practitioner->teacher, $to, $now, $by),
+            ...array_map(static fn (Sharing $one): SharingEnd => new SharingEnd($one->id, $now, $by), $over),
+        );
+
+        return true;
+    }
+}
