@@ -8,7 +8,11 @@ use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Demo\LoadClasses;
 use LucidAscent\App\Demo\LoadPeople;
 use LucidAscent\App\Demo\MadeUpStudio;
+use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Role;
+use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\Core\Calendar\Day;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -54,9 +58,29 @@ final class DemoCommand extends Command
             $this->em->persist($teacher);
             $people = $this->people->of($teacher, MadeUpStudio::people());
             [] === $people ?: $this->classes->of($people);
+            // What was loaded was read out of the database.
+            $this->members($people[0]->teacher, $people[0], $password);
         });
         $output->writeln('The demo data is loaded.');
 
         return Command::SUCCESS;
+    }
+
+    /** A colleague, and an assistant with whom one record is shared. */
+    private function members(Teacher $owner, Practitioner $shared, #[\SensitiveParameter] string $password): void
+    {
+        $owner->studio()->set('The Drift Loft', false);
+        $add = function (string $email, string $name, Role $role) use ($owner, $password): Teacher {
+            $at = $this->clock->now()->modify('-90 days');
+            $member = new Teacher(Uuid::v7(), "$email@studio.example", $name, $at, $owner->studio(), $role);
+            $member->changePassword($this->hasher->hashPassword($member, $password));
+            $this->em->persist($member);
+
+            return $member;
+        };
+        $add('colleague', 'Eirin Solbakk', Role::Teacher);
+        $assistant = $add('assistant', 'Odd Lunde', Role::Assistant);
+        $agreed = Day::midnight($this->clock->now()->modify('-30 days'));
+        $this->em->persist(new Sharing(Uuid::v7(), $shared, $assistant, $agreed, null, $agreed, $owner));
     }
 }
