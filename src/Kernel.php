@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace LucidAscent\App;
 
+use LucidAscent\App\Database\Seal;
+use LucidAscent\App\Database\SealedType;
+use LucidAscent\App\Security\AtRest;
 use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 
@@ -18,5 +21,10 @@ final class Kernel extends BaseKernel
         // So are numbers and names of days: in the way of the texts until somebody's language is known.
         \Locale::setDefault('en');
         parent::boot();
+        SealedType::by(function (): Seal {
+            $seal = $this->getContainer()->get(AtRest::class);
+
+            return $seal instanceof Seal ? $seal : throw new \LogicException('Nothing seals.');
+        });
     }
 }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -27,7 +28,7 @@ class AnswerGiven
         /** The words that it answers. */
         #[ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $question,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $text,
         /** A figure: a posture and a rung of it; empty where there is none. */
         #[ORM\Column(length: 40)]

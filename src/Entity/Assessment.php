@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
@@ -40,7 +41,7 @@ class Assessment
         public readonly array $tests,
         #[ORM\Column]
         public readonly array $conditions,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $note,
         #[ORM\Column]
         public readonly bool $warm,

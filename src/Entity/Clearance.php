@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\Core\Caution\ClearanceAuthority;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
@@ -31,14 +32,14 @@ class Clearance
         public readonly Teacher $by,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
-        #[ORM\Column(length: 160)]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $clearedBy,
         #[ORM\Column(length: 20)]
         public readonly ClearanceAuthority $word,
         #[ORM\Column(type: 'date_immutable')]
         public readonly \DateTimeImmutable $givenOn,
         /** What they allow, in their words. */
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $allows,
         /** Whether it was asked: no pain since, stairs and squatting down free. */
         #[ORM\Column]
@@ -46,7 +47,7 @@ class Clearance
         #[ORM\Column]
         public readonly array $names,
         /** Null in a record of before, which has it beside the name. */
-        #[ORM\Column(length: 80, nullable: true)]
+        #[ORM\Column(type: SealedType::NAME, nullable: true)]
         public readonly ?string $profession = null,
         /** How far it goes; null in a record of before, which has words alone. */
         #[ORM\Column(nullable: true)]

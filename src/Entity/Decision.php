@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\App\Json\ReasonCodec;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Practice\ReadinessCheck;
@@ -53,7 +54,7 @@ class Decision
         #[ORM\Column(length: 40)]
         public readonly string $rungAfter,
         /** Why the teacher decided otherwise; empty when the proposal was accepted. */
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $why,
         #[ORM\Column(length: 10)]
         public readonly string $rules,

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedJsonType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -29,7 +30,7 @@ class Draft
         /** Which form: a test's id. */
         #[ORM\Column(length: 80)]
         public readonly string $place,
-        #[ORM\Column]
+        #[ORM\Column(type: SealedJsonType::NAME)]
         public array $content,
         #[ORM\Column(type: MomentType::NAME)]
         public \DateTimeImmutable $at,

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -26,7 +27,7 @@ class Mistake
         /** The entry, as the judge of holds calls it. */
         #[ORM\Column(length: 120)]
         public readonly string $names,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $why,
     ) {
     }

@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -55,7 +56,7 @@ class RungCheck
         public readonly array $compensations,
         #[ORM\Column]
         public readonly bool $soreAtNight,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $note,
         /** The teacher's word that nothing of the note hurts or is the matter; null where it was not asked or given. */
         #[ORM\Column(nullable: true)]

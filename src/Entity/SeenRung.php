@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -42,7 +43,7 @@ class SeenRung
         /** Whether the limb hung free on nothing but the prop. */
         #[ORM\Column]
         public readonly bool $hangs,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $why,
         #[ORM\Column]
         public readonly int $painLevel,

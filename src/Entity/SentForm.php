@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedJsonType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -26,7 +27,7 @@ class SentForm
         public readonly Teacher $by,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
-        #[ORM\Column]
+        #[ORM\Column(type: SealedJsonType::NAME)]
         public readonly array $typed,
     ) {
     }

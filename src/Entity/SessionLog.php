@@ -6,6 +6,8 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedJsonType;
+use LucidAscent\App\Database\SealedType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -28,14 +30,14 @@ class SessionLog
         public readonly \DateTimeImmutable $practisedOn,
         #[ORM\Column(type: MomentType::NAME)]
         public readonly \DateTimeImmutable $at,
-        #[ORM\Column]
+        #[ORM\Column(type: SealedJsonType::NAME)]
         public readonly array $items,
         /** One number before the work and the same after it, in cm; null when it was not read. */
         #[ORM\Column(nullable: true)]
         public readonly ?float $numberBefore,
         #[ORM\Column(nullable: true)]
         public readonly ?float $numberAfter,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $note,
     ) {
     }

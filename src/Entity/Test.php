@@ -8,6 +8,7 @@ use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\Core\Body\Side;
 use LucidAscent\Core\Caution\Pain;
 use LucidAscent\Core\Caution\PainKind;
@@ -78,7 +79,7 @@ class Test
         /** Whether the leg came to rest, so that it could not have gone further; null when nobody said. */
         #[ORM\Column(nullable: true)]
         public readonly ?bool $resting = null,
-        #[ORM\Column(type: 'text')]
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $note = '',
         /** The teacher's word that nothing of the note hurts or is the matter; null where it was not asked or given. */
         #[ORM\Column(nullable: true)]

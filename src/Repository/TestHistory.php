@@ -6,6 +6,7 @@ namespace LucidAscent\App\Repository;
 
 use Doctrine\DBAL\Connection;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\Core\Caution\Pain;
@@ -55,7 +56,7 @@ final readonly class TestHistory
                     PainPlace::from($row['pain_place']),
                     PainKind::from($row['pain_kind']),
                 ),
-                $row['note'],
+                (string) $this->connection->convertToPHPValue($row['note'], SealedType::NAME),
                 $row['written_by'],
                 Teacher::isClaimedAddress($row['author_address']),
                 1 === (int) $row['is_own'],

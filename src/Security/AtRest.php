@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Security;
 
+use LucidAscent\App\Database\Seal;
+use Symfony\Component\DependencyInjection\Attribute\Autoconfigure;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /**
  * What lies on a disk sealed (XChaCha20-Poly1305), under a key that is in no database. The newest seals; those before
  * it open, until everything has been sealed anew.
  */
-final readonly class AtRest
+#[Autoconfigure(public: true)]
+final readonly class AtRest implements Seal
 {
     private const MARK = "LA1\0";
 
@@ -36,7 +39,6 @@ final readonly class AtRest
         $this->keys = [] === $known ? [$made] : $known;
     }
 
-    /** @param string $of whose place it has: put elsewhere, it does not open */
     public function seal(#[\SensitiveParameter] string $plain, string $of): string
     {
         $nonce = random_bytes(SODIUM_CRYPTO_AEAD_XCHACHA20POLY1305_IETF_NPUBBYTES);

@@ -23,10 +23,15 @@ first=$(ls "$FOLDER"/pictures/*.jpg | head -1)
 [ -n "$first" ] || fault 'the demo has no picture'
 [ "$(head -c 3 "$first")" = LA1 ] || fault 'a picture lies on the disk as it is'
 key_before=$(cat "$FOLDER/at-rest")
+said_before=$(told $FIRST "$ebba")
+# words WHICH: how many of what somebody has said lie in the database so.
+words() { db_admin -e "SELECT COUNT(*) FROM lucid_ascent.own_word WHERE text <> '' AND text $1 'sealed:%'"; }
+[ "$(words 'NOT LIKE')" -eq 0 ] && [ "$(words LIKE)" -gt 0 ] || fault 'words lie in the database as they were said'
 bin/turn-key >"$BACKUPS.said" || fault "the key cannot be turned: $(cat "$BACKUPS.said")"
 [ "$(cat "$FOLDER/at-rest")" != "$key_before" ] || fault 'the key is as it was'
 [ "$(wc -l <"$FOLDER/at-rest")" -eq 1 ] || fault 'the old key is there still'
 load_secrets
+[ "$(told $FIRST "$ebba")" = "$said_before" ] || fault 'under another key a record says something else'
 bin/backup "$BACKUPS" >"$BACKUPS.said"
 key=$(key_in "$BACKUPS.said")
 backup=$(ls "$BACKUPS"/*.backup)
@@ -78,7 +83,7 @@ if BACKUP_KEY=$key bin/restore "$BACKUPS.short" >/dev/null 2>&1; then fault 'hal
 BACKUP_KEY=$key bin/restore "$backup" >/dev/null
 begun
 load_secrets
-console_as_service ascent:seal-again | grep -q 'here: 0\.$' || fault 'put back, pictures do not open'
+DATABASE_URL=$(db_url owner "$DB_OWNER_PASSWORD" lucid_ascent) console_as_service ascent:seal-again | grep -q 'here: 0\.$' || fault 'put back, pictures do not open'
 bin/audit verify >/dev/null || fault 'put back, what was written down of who did what is not whole'
 grep -qx "$secret" "$FOLDER/secrets" || fault 'what waits on devices can be read by nobody any more'
 [ "$(told $FIRST "$jonas")" = "$before" ] || fault 'what was backed up is not there again'

@@ -171,7 +171,8 @@ rmSync(FOLDER, { recursive: true, force: true });
 let status;
 try {
     const password = /password (\S+)/.exec(start())[1];
-    const before = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
+    const logs = () => rows('SELECT LOWER(HEX(id)) FROM lucid_ascent.session_log').split('\n').filter(Boolean);
+    const before = logs();
     await planOf(address(), await signIn(address(), password));
     const clients = Array.from({ length: CLIENTS }, () => write(password));
     let killed = 0;
@@ -193,9 +194,7 @@ try {
     await wait(1000);
     storms = false;
     await Promise.all(clients);
-    const kept = rows("SELECT LOWER(HEX(id)) FROM lucid_ascent.session_log WHERE note = 'storm'")
-        .split('\n')
-        .filter(Boolean);
+    const kept = logs().filter((id) => !before.includes(id));
     const there = new Set(kept);
     const lost = [...promised].filter((id) => !there.has(id.replaceAll('-', '')));
     const strange = kept.filter((id) => ![...sent].some((one) => one.replaceAll('-', '') === id));
@@ -209,11 +208,11 @@ try {
             `${strange.length} that nobody sent`,
         ].join(', '),
     );
-    const after = Number(rows('SELECT COUNT(*) FROM lucid_ascent.session_log'));
+    const after = new Set(logs());
     status =
         promised.size > CLIENTS &&
         lost.length + strange.length + (kept.length - there.size) === 0 &&
-        after - before === kept.length
+        before.every((id) => after.has(id))
             ? 0
             : 1;
 } finally {
