@@ -37,6 +37,8 @@ final class KeptData
         Kept\SecondFactor::class,
         Kept\SecondFactorEnd::class,
         Kept\SecondFactorUse::class,
+        Kept\Passkey::class,
+        Kept\PasskeyEnd::class,
         Kept\SignInAttempt::class,
         Kept\SignedIn::class,
         Kept\SignedInEnd::class,

@@ -97,7 +97,7 @@ final class AccountController extends TeacherController
             'browsers' => $browser->all($teacher),
             'here' => $browser->id($request),
             'token' => self::TOKEN,
-            'hasFactor' => null !== $factors->of($teacher),
+            'hasFactor' => $factors->isAsked($teacher),
             'backup' => $backup,
             'isBackupOld' => null === $backup || $backup < $this->clock->now()->modify(self::BACKUP_DUE),
         ]);

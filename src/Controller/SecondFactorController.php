@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
+use LucidAscent\App\Security\Passkeys;
 use LucidAscent\App\Security\SecondFactors;
 use LucidAscent\App\Security\SecurityLog;
 use LucidAscent\App\Security\SignedInBrowser;
@@ -13,17 +14,19 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** An app that shows codes: begun, begun anew, and ended, by who has given the password a moment ago. */
+/** An app that shows codes, and passkeys: begun, begun anew, and ended, by who has given the password a moment ago. */
 final class SecondFactorController extends TeacherController
 {
     private const TOKEN = 'second_factor';
     /** What the app is given, until it has shown a code. */
     private const SECRET = 'second factor';
+    private const LONGEST_NAME = 80;
 
     #[Route('/account/second-factor', 'second_factor', methods: ['GET', 'POST'])]
     public function show(
         Request $request,
         SecondFactors $factors,
+        Passkeys $passkeys,
         SignedInBrowser $browser,
         SecurityLog $log,
     ): Response {
@@ -40,15 +43,30 @@ final class SecondFactorController extends TeacherController
         $paper = $fault = null;
         if ($request->isMethod('POST')) {
             $this->checkToken(self::TOKEN, $request);
-            if ('end' === $request->request->get('do')) {
-                $factors->end($teacher);
+            $do = $request->request->getString('do');
+            if (in_array($do, ['end', 'end-passkey'], true)) {
+                'end' === $do
+                    ? $factors->endApp($teacher)
+                    : $passkeys->end($teacher, $request->request->getString('key'));
                 $log->write('second factor ended');
-                $this->addFlash('done', 'second_factor.ended');
+                $this->addFlash('done', 'end' === $do ? 'second_factor.ended' : 'passkey.ended');
 
-                return $this->redirectToRoute('account');
+                return $this->redirectToRoute('second_factor');
             }
-            $paper = $factors->begin($teacher, $bytes, $request->request->getString(SecondFactors::FIELD));
-            $fault = null === $paper ? 'second_factor.wrong' : null;
+            if ('passkey' === $do) {
+                $name = mb_substr(trim($request->request->getString('name')), 0, self::LONGEST_NAME);
+                $sent = json_decode($request->request->getString(SecondFactors::PASSKEY), true);
+                $paper = $factors->beginPasskey(
+                    $teacher,
+                    '' === $name ? $this->say('passkey.unnamed') : $name,
+                    is_array($sent) ? $sent : [],
+                    $request,
+                );
+                $fault = null === $paper ? 'passkey.wrong' : null;
+            } else {
+                $paper = $factors->begin($teacher, $bytes, $request->request->getString(SecondFactors::FIELD));
+                $fault = null === $paper ? 'second_factor.wrong' : null;
+            }
             if (null !== $paper) {
                 $session->remove(self::SECRET);
                 $log->write('second factor begun');
@@ -59,6 +77,7 @@ final class SecondFactorController extends TeacherController
             'account/second_factor.html.twig',
             [
                 'isOn' => null !== $factors->of($teacher),
+                'passkeys' => $passkeys->of($teacher),
                 'written' => TimedCode::written($bytes),
                 'address' => TimedCode::address($bytes, $teacher->email),
                 'paper' => $paper,

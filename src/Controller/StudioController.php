@@ -93,7 +93,7 @@ final class StudioController extends TeacherController
             'teachers' => array_filter($there, static fn (Teacher $one): bool => $one->role()->teaches()),
             'twice' => array_map(
                 static fn (Teacher $one): string => (string) $one->id,
-                array_filter($there, static fn (Teacher $one): bool => null !== $factors->of($one)),
+                array_filter($there, $factors->isAsked(...)),
             ),
             'people' => $people,
             'invitations' => $this->studio->invitations($studio),

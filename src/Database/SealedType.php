@@ -8,8 +8,8 @@ use Doctrine\DBAL\Platforms\AbstractPlatform;
 use Doctrine\DBAL\Types\Type;
 
 /**
- * Words about somebody's health: text in PHP, sealed in the database. An empty text stays one, for it says nothing; what
- * is not sealed is of before anything was, and is read as it is.
+ * Words about somebody's health: text in PHP, sealed in the database. An empty text stays one, for it says nothing;
+ * what is not sealed is of before anything was, and is read as it is.
  */
 class SealedType extends Type
 {

@@ -51,6 +51,6 @@ final class RouteVoter extends Voter
     {
         return Role::Owner === $member->role()
             && $member->studio()->ownersProveTwice()
-            && null === $this->factors->of($member);
+            && !$this->factors->isAsked($member);
     }
 }

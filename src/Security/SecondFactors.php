@@ -7,6 +7,7 @@ namespace LucidAscent\App\Security;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Entity\Passkey;
 use LucidAscent\App\Entity\SecondFactor;
 use LucidAscent\App\Entity\SecondFactorEnd;
 use LucidAscent\App\Entity\SecondFactorUse;
@@ -14,6 +15,7 @@ use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\Security\Core\Exception\BadCredentialsException;
 use Symfony\Component\Security\Http\Authenticator\Passport\Credentials\PasswordCredentials;
@@ -21,18 +23,20 @@ use Symfony\Component\Security\Http\Event\CheckPassportEvent;
 use Symfony\Component\Uid\Uuid;
 
 /**
- * Codes of an app beside the password, for who wants them. A wrong one fails like a wrong password, counts like one,
- * and says no more; none is good twice.
+ * Codes of an app, or passkeys, beside the password, for who wants them. A wrong one fails like a wrong password,
+ * counts like one, and says no more; none is good twice.
  */
 final readonly class SecondFactors
 {
     public const FIELD = 'code';
+    public const PASSKEY = 'passkey';
     private const ON_PAPER = 8;
 
     public function __construct(
         private EntityManagerInterface $em,
         private ClockInterface $clock,
         private RequestStack $requests,
+        private Passkeys $passkeys,
         #[Autowire('%env(APP_SECRET)%')]
         #[\SensitiveParameter]
         private string $secret,
@@ -45,11 +49,16 @@ final readonly class SecondFactors
     {
         $passport = $event->getPassport();
         $teacher = $passport->hasBadge(PasswordCredentials::class) ? $passport->getUser() : null;
-        $factor = $teacher instanceof Teacher ? $this->of($teacher) : null;
-        $code = (string) $this->requests->getMainRequest()?->request->getString(self::FIELD);
-        if (null !== $factor && !$this->isRight($factor, $code)) {
-            throw new BadCredentialsException();
+        $request = $this->requests->getMainRequest();
+        if ($teacher instanceof Teacher && null !== $request && $this->isAsked($teacher)) {
+            $this->isRight($teacher, $request) ?: throw new BadCredentialsException();
         }
+    }
+
+    /** Whether somebody needs more than a password. */
+    public function isAsked(Teacher $teacher): bool
+    {
+        return null !== $this->of($teacher) || [] !== $this->passkeys->of($teacher);
     }
 
     public function of(Teacher $teacher): ?SecondFactor
@@ -79,11 +88,8 @@ final readonly class SecondFactors
         if (null === $step) {
             return null;
         }
-        $this->end($teacher);
-        $paper = array_map(
-            static fn (): string => implode('-', str_split(bin2hex(random_bytes(5)), 5)),
-            range(1, self::ON_PAPER),
-        );
+        $this->endApp($teacher);
+        $paper = self::paper();
         $factor = new SecondFactor(
             Uuid::v7(),
             $teacher,
@@ -98,7 +104,31 @@ final readonly class SecondFactors
         return $paper;
     }
 
+    /**
+     * @param array<string, mixed> $sent what a device says that has made a passkey
+     * @param string $name in its owner's words
+     *
+     * @return list<string>|null the codes to be kept on paper, shown this once; null where what it says is wrong
+     */
+    public function beginPasskey(Teacher $teacher, string $name, array $sent, Request $request): ?array
+    {
+        $paper = self::paper();
+
+        return $this->passkeys->begin($teacher, $name, $sent, array_map($this->hash(...), $paper), $request)
+            ? $paper
+            : null;
+    }
+
+    /** The password alone is enough again. */
     public function end(Teacher $teacher): void
+    {
+        $this->endApp($teacher);
+        foreach ($this->passkeys->of($teacher) as $one) {
+            $this->passkeys->end($teacher, (string) $one->id);
+        }
+    }
+
+    public function endApp(Teacher $teacher): void
     {
         $factor = $this->of($teacher);
         if (null !== $factor) {
@@ -107,24 +137,47 @@ final readonly class SecondFactors
         }
     }
 
-    private function isRight(SecondFactor $factor, #[\SensitiveParameter] string $code): bool
+    private function isRight(Teacher $teacher, Request $request): bool
     {
-        $step = TimedCode::step($this->open($factor->secret), $code, $this->clock->now());
+        $code = $request->request->getString(self::FIELD);
+        $app = $this->of($teacher);
+        $step = null === $app ? null : TimedCode::step($this->open($app->secret), $code, $this->clock->now());
+        if (null !== $app && null !== $step) {
+            return $this->use($app->id, (string) $step);
+        }
+        $passkeys = $this->passkeys->of($teacher);
         $onPaper = $this->hash(strtolower(trim($code)));
+        foreach ([...null === $app ? [] : [$app], ...$passkeys] as $factor) {
+            if (in_array($onPaper, $factor->recovery, true)) {
+                return $this->use($factor->id, $onPaper);
+            }
+        }
+        $sent = json_decode($request->request->getString(self::PASSKEY), true);
 
-        return match (true) {
-            null !== $step => $this->use($factor, (string) $step),
-            in_array($onPaper, $factor->recovery, true) => $this->use($factor, $onPaper),
-            default => false,
-        };
+        return is_array($sent)
+            && $this->passkeys->isRight(
+                $passkeys,
+                $sent,
+                $request,
+                fn (Passkey $one, string $challenge): bool => $this->use($one->id, $challenge),
+            );
+    }
+
+    /** @return list<string> */
+    private static function paper(): array
+    {
+        return array_map(
+            static fn (): string => implode('-', str_split(bin2hex(random_bytes(5)), 5)),
+            range(1, self::ON_PAPER),
+        );
     }
 
     /** @return bool whether it is used for the first time: whoever looked over a shoulder comes too late */
-    private function use(SecondFactor $factor, string $code): bool
+    private function use(Uuid $factor, string $code): bool
     {
         try {
             return 1 === $this->em->getConnection()->insert('second_factor_use', [
-                'factor' => $factor->id->toBinary(),
+                'factor' => $factor->toBinary(),
                 'code' => $code,
                 'at' => $this->clock->now(),
             ], ['at' => MomentType::NAME]);

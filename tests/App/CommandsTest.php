@@ -38,13 +38,13 @@ final class CommandsTest extends AppTestCase
         self::assertSame(0, $tester->execute([]));
         self::assertSame(0, $tester->execute([]));
         self::assertStringContainsString('nothing was loaded', $tester->getDisplay());
-        self::assertSame(1, $this->howMany(Teacher::class));
+        self::assertSame(3, $this->howMany(Teacher::class), 'An owner, a colleague and an assistant.');
         self::assertSame(8, $this->howMany(Practitioner::class));
         self::assertSame(array_sum(array_map(static fn (array $one): int => count($one['assessed']),
             MadeUpStudio::people())), $this->howMany(Assessment::class));
         self::assertSame(count(MadeUpStudio::CLASSES), $this->howMany(StudioClass::class));
         $this->em()->clear();
-        $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([]);
+        $teacher = $this->em()->getRepository(Teacher::class)->findOneBy(['email' => \LucidAscent\App\Command\DemoCommand::EMAIL]);
         self::assertInstanceOf(Teacher::class, $teacher);
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/');

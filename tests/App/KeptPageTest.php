@@ -11,6 +11,7 @@ use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\Invitation;
 use LucidAscent\App\Entity\PainSaid;
+use LucidAscent\App\Entity\Passkey;
 use LucidAscent\App\Entity\PasswordChange;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\SecondFactor;
@@ -62,7 +63,7 @@ final class KeptPageTest extends AppTestCase
             default => $practitioner->teacher->id,
         };
         if (in_array($class, [Practitioner::class, SentForm::class, SignedIn::class, PasswordChange::class,
-            SecondFactor::class, StudioClass::class, ClassMember::class, Invitation::class], true)) {
+            SecondFactor::class, Passkey::class, StudioClass::class, ClassMember::class, Invitation::class], true)) {
             // The person's own row was written just now; how a form was filled in, who is signed in where, a class,
             // and who is invited, are on no page that is kept.
             self::assertGreaterThan(0, $this->changes($practitioner->id));

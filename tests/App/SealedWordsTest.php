@@ -15,7 +15,7 @@ use LucidAscent\Core\Caution\PainKind;
 use LucidAscent\Core\Caution\PainPlace;
 use Symfony\Component\Uid\Uuid;
 
-/** What is said about somebody's health in words is read by whoever has the database and the key, and by nobody else. */
+/** What is said about somebody's health in words is read by whoever has the database and the key, and nobody else. */
 final class SealedWordsTest extends AppTestCase
 {
     private const SAID = 'My left knee clicks, ’s hurt since Tuesday. Ünwell.';
@@ -28,7 +28,7 @@ final class SealedWordsTest extends AppTestCase
             new PractitionerNote(Uuid::v7(), $practitioner, $at, $at, PractitionerNote::WORDS, self::SAID),
             new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $at, false, [], [], [], self::SAID, false,
                 0, PainPlace::None, PainKind::Ache),
-            new Draft(Uuid::v7(), $practitioner, 'bench', ['note' => self::SAID, 'n' => 1.0], $at),
+            new Draft(Uuid::v7(), $practitioner, 'bench', ['note' => self::SAID, 'n' => '1'], $at),
         ] as $record) {
             $this->em()->persist($record);
         }
@@ -40,7 +40,7 @@ final class SealedWordsTest extends AppTestCase
                 strlen(SealedType::MARK)), true));
         }
         $this->em()->clear();
-        self::assertSame(['note' => self::SAID, 'n' => 1.0], $this->em()->getRepository(Draft::class)->findAll()[0]
+        self::assertSame(['note' => self::SAID, 'n' => '1'], $this->em()->getRepository(Draft::class)->findAll()[0]
             ->content);
         $this->client->loginUser($practitioner->teacher);
         $this->client->request('GET', "/practitioners/$practitioner->id/journal");
@@ -77,9 +77,10 @@ final class SealedWordsTest extends AppTestCase
         $columns = self::getContainer()->get(SealedColumns::class)->all();
         $names = array_map(static fn (array $one): string => "$one[table].$one[column]", $columns);
         sort($names);
-        self::assertSame(['answer.text', 'assessment.note', 'clearance.allows', 'clearance.cleared_by', 'clearance.profession',
-            'decision.why', 'draft.content', 'mistake.why', 'own_word.text', 'readiness_check.note', 'seen_rung.why',
-            'sent_form.typed', 'session_log.items', 'session_log.note', 'test.note'], $names);
+        self::assertSame(['answer.text', 'assessment.note', 'clearance.allows', 'clearance.cleared_by',
+            'clearance.profession', 'decision.why', 'draft.content', 'mistake.why', 'own_word.text',
+            'readiness_check.note', 'seen_rung.why', 'sent_form.typed', 'session_log.items', 'session_log.note',
+            'test.note'], $names);
         // Of every entity that is about somebody, each text that has no end is among them.
         foreach ($this->em()->getMetadataFactory()->getAllMetadata() as $of) {
             foreach ($of->fieldMappings as $field) {

@@ -34,7 +34,7 @@ done
 bin/start || fault "after $STARTS starts that were killed it does not start"
 port=$(kept_port web)
 answers "$port" || fault "nothing answers at $port"
-[ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.teacher')" -eq 1 ] || fault 'the demo data is there more than once, or not at all'
+[ "$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.studio')" -eq 1 ] || fault 'the demo data is there more than once, or not at all'
 people=$(db_admin -e 'SELECT COUNT(*) FROM lucid_ascent.practitioner')
 [ "$people" -eq 8 ] || fault "$people people are left of eight"
 # Whoever gets hold of the application has neither the database's account nor its files.

@@ -4,6 +4,7 @@
 . "$(dirname "$0")/environment.sh"
 environment upgrade
 begun
+mkdir "$OUT/backups"
 URL="http://127.0.0.1:$(kept_port web)"
 SINCE=20261125110000
 rows() { db_admin -e "SELECT (SELECT COUNT(*) FROM lucid_ascent.practitioner), (SELECT COUNT(*) FROM lucid_ascent.own_entry)"; }
@@ -41,4 +42,52 @@ for version in $versions; do
     ask /library | grep -q 'My half lotus' || fault "from $version the teacher's own posture is gone"
     ask / | grep -q 'Somebody Of Before' || fault "from $version the people are gone"
 done
-echo "ok, from $(wc -w <<<"$versions") versions"
+
+# What earlier versions made of the demo: every row is there afterwards, and pages and records say it.
+counted() {
+    local table
+    for table in $(db_admin -e "SHOW TABLES FROM lucid_ascent"); do
+        echo "$table $(db_admin -e "SELECT COUNT(*) FROM lucid_ascent.$table")"
+    done
+}
+for demo in tests/Kills/older/demo-*.sql.gz; do
+    rm -f "$OUT/jar"
+    db_admin -e 'DROP DATABASE lucid_ascent'
+    ensure_database lucid_ascent
+    gzip -dc "$demo" | db_admin lucid_ascent
+    # The password of this installation's demo opens its account.
+    db_admin -e "UPDATE lucid_ascent.teacher SET password = '$(php -r 'echo password_hash($argv[1], PASSWORD_BCRYPT, ["cost" => 4]);' "$DEMO_PASSWORD")'"
+    # What is counted, chained and kept for a session is no row that anybody wrote.
+    counted | grep -vE '^(doctrine_migration_versions|change_count|audit_|sessions|urgency|studio ) *' >"$OUT/before"
+    rm -f "$FOLDER/migrated"
+    bin/upgrade "$OUT/backups" >"$OUT/said" 2>&1 || fault "$demo is not brought up to date"
+    [ -z "$(counted | grep -vxFf - "$OUT/before" | tee "$OUT/said")" ] || fault "$demo has lost rows, or has others"
+    sign_in >/dev/null
+    ask / | grep -q 'Ebba Lindqvar' || fault "the people of $demo are not there"
+    DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+    ids=$(console_as_service ascent:export --teacher=demo@studio.example | php -r 'foreach (json_decode(stream_get_contents(STDIN), true) as $one) { echo $one["id"], "\n"; }')
+    [ "$(wc -l <<<"$ids")" -eq 8 ] || fault "not everybody of $demo can be exported"
+    for id in $ids; do
+        ask "/practitioners/$id" | grep -q 'data-reading' || fault "somebody of $demo has no reading"
+        console_as_service ascent:export --teacher=demo@studio.example "$id" | grep -q '"bodies"' || fault "a record of $demo cannot be read"
+    done
+done
+
+# A migration that fails half way leaves the tables as they were, and the version of before goes on with them.
+cp -r "${INSTALLATION[@]}" "$OUT/"
+mkdir -p "$OUT/var/install" "$OUT/copies"
+cp var/install/composer*.sum "$OUT/var/install/"
+(
+    cd "$OUT"
+    bin/start >said 2>&1 || fault 'a copy does not start'
+    sed "s/Version20261125110000/Version20991231090000/; s/CREATE TABLE own_entry/CREATE TABLE never_wanted/; s/ALTER TABLE own_entry ADD/ALTER TABLE not_there ADD/" \
+        migrations/Version20261125110000.php >migrations/Version20991231090000.php
+    if bin/upgrade copies >said 2>&1; then fault 'a migration that fails is called done'; fi
+    grep -q 'as they were' said || fault 'nobody is told that the tables are as they were'
+    ls copies/*.backup >/dev/null || fault 'no backup was made before'
+    rm migrations/Version20991231090000.php
+    bin/start >said 2>&1 || fault 'the version of before does not go on'
+    answers "$(cat "var/env/$ASCENT_ENV/web.port")" || fault 'the version of before does not answer'
+    bin/stop >said 2>&1
+)
+echo "ok, from $(wc -w <<<"$versions") versions and $(ls tests/Kills/older/*.gz | wc -l) demos"
