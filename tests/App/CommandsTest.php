@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Command\DemoCommand;
 use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Demo\MadeUpStudio;
 use LucidAscent\App\Entity\Assessment;
@@ -44,7 +45,9 @@ final class CommandsTest extends AppTestCase
             MadeUpStudio::people())), $this->howMany(Assessment::class));
         self::assertSame(count(MadeUpStudio::CLASSES), $this->howMany(StudioClass::class));
         $this->em()->clear();
-        $teacher = $this->em()->getRepository(Teacher::class)->findOneBy(['email' => \LucidAscent\App\Command\DemoCommand::EMAIL]);
+        $teacher = $this->em()->getRepository(Teacher::class)->findOneBy([
+            'email' => DemoCommand::EMAIL,
+        ]);
         self::assertInstanceOf(Teacher::class, $teacher);
         $this->client->loginUser($teacher);
         $this->client->request('GET', '/');
