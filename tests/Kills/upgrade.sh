@@ -9,16 +9,23 @@ URL="http://127.0.0.1:$(kept_port web)"
 SINCE=20261125110000
 rows() { db_admin -e "SELECT (SELECT COUNT(*) FROM lucid_ascent.practitioner), (SELECT COUNT(*) FROM lucid_ascent.own_entry)"; }
 as_owner() { DATABASE_URL=$(db_url owner "$DB_OWNER_PASSWORD" lucid_ascent) console_as_service "$@"; }
-# written: an account, somebody of it and a posture of its own, as every version since has had them.
+# written: an account, somebody of it and a posture of its own, as every version since has had them; with a studio since
+# there are some.
 written() {
-    local text hash
+    local text hash studio='' of='' in='' is='' own=''
+    if [ -n "$(db_admin -e "SHOW TABLES FROM lucid_ascent LIKE 'studio'")" ]; then
+        studio="INSERT INTO studio (id, at, name, owners_prove_twice) VALUES (@t, @now, '', 0);"
+        of=', studio_id, role' in=", @t, 'owner'"
+        is=', studio_id' own=', @t'
+    fi
     text=$(od -An -tx1 -v tests/App/older/posture-1.yaml | tr -d ' \n')
     hash=$(php -r 'echo password_hash($argv[1], PASSWORD_BCRYPT, ["cost" => 4]);' "$DEMO_PASSWORD")
     db_admin lucid_ascent <<SQL
 SET @t = UNHEX(REPLACE(UUID(), '-', '')), @now = UTC_TIMESTAMP(6);
-INSERT INTO teacher (id, email, name, password, created_at) VALUES (@t, 'demo@studio.example', 'A Teacher', '$hash', @now);
+$studio
+INSERT INTO teacher (id, email, name, password, created_at$of) VALUES (@t, 'demo@studio.example', 'A Teacher', '$hash', @now$in);
 INSERT INTO practitioner (id, teacher_id, name, consented_at, created_at) VALUES (UNHEX(REPLACE(UUID(), '-', '')), @t, 'Somebody Of Before', @now, @now);
-INSERT INTO own_entry (id, teacher_id, kind, name, version, adapts, text, at) VALUES (UNHEX(REPLACE(UUID(), '-', '')), @t, 'posture', 'my-half-lotus', 1, 'half-lotus', CONVERT(UNHEX('$text') USING utf8mb4), @now);
+INSERT INTO own_entry (id, teacher_id, kind, name, version, adapts, text, at$is) VALUES (UNHEX(REPLACE(UUID(), '-', '')), @t, 'posture', 'my-half-lotus', 1, 'half-lotus', CONVERT(UNHEX('$text') USING utf8mb4), @now$own);
 SQL
 }
 
