@@ -70,17 +70,19 @@ for demo in tests/Kills/older/demo-*.sql.gz; do
     bin/upgrade "$OUT/backups" >"$OUT/said" 2>&1 || fault "$demo is not brought up to date"
     [ -z "$(counted | grep -vxFf - "$OUT/before" | tee "$OUT/said")" ] || fault "$demo has lost rows, or has others"
     sign_in >/dev/null
-    ask / | grep -q 'Ebba Lindqvar' || fault "the people of $demo are not there"
+    ask / | grep 'Ebba Lindqvar' >/dev/null || fault "the people of $demo are not there"
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
     ids=$(console_as_service ascent:export --teacher=demo@studio.example | php -r 'foreach (json_decode(stream_get_contents(STDIN), true) as $one) { echo $one["id"], "\n"; }')
     [ "$(wc -l <<<"$ids")" -eq 8 ] || fault "not everybody of $demo can be exported"
     for id in $ids; do
-        ask "/practitioners/$id" | grep -q 'data-reading' || fault "somebody of $demo has no reading"
-        console_as_service ascent:export --teacher=demo@studio.example "$id" | grep -q '"bodies"' || fault "a record of $demo cannot be read"
+        ask "/practitioners/$id" >"$OUT/said"
+        grep -q 'data-reading' "$OUT/said" || fault "somebody of $demo has no reading"
+        console_as_service ascent:export --teacher=demo@studio.example "$id" | grep '"bodies"' >/dev/null || fault "a record of $demo cannot be read"
     done
 done
 
 # A migration that fails half way leaves the tables as they were, and the version of before goes on with them.
+chmod 0755 "$OUT"
 cp -r "${INSTALLATION[@]}" "$OUT/"
 mkdir -p "$OUT/var/install" "$OUT/copies"
 cp var/install/composer*.sum "$OUT/var/install/"
