@@ -93,6 +93,9 @@ final class AuditedRoutes
         'own_question_picture' => [Place::Pictures, Action::Read, null],
         'own_picture_mark' => [Place::Pictures, Action::Read, null],
         'own_picture_send' => [Place::Pictures, null, Action::Write],
+        'consent' => [Place::Record, null, Action::Write],
+        'consent_again' => [Place::Record, null, Action::Write],
+        'own_consent' => [Place::Record, null, Action::Write],
         'own_sharing_end' => [Place::Record, null, Action::Share],
         'own_who' => [Place::Audit, Action::Read, null],
         'sharing' => [Place::Record, Action::Read, Action::Share],
@@ -115,12 +118,12 @@ final class AuditedRoutes
 
     /** What shows and keeps nothing of anybody, or is sent again by the page that comes after it. */
     private const NOTHING = [
-        'guide', 'guide_words', 'guide_keys', 'guide_page', 'guide_try', 'library', 'library_posture', 'library_test',
-        'library_tests', 'library_drills', 'library_schools', 'library_cautions', 'own_entries', 'own_new', 'own_edit',
-        'own_export', 'own_picture_keep', 'own_picture', 'instruments', 'inclinometer_live', 'landmarks',
-        'bench_preview', 'lab_answer', 'rung_picture_read', 'own_picture_read', 'draft', 'recording_sheets',
-        'waiting_logs', 'session_token', 'own_token', 'own_worker', 'own_shell', 'own_open', 'own_pin', 'own_shut',
-        'own_language',
+        'personal_data_file', 'guide', 'guide_words', 'guide_keys', 'guide_page', 'guide_try', 'library',
+        'library_posture', 'library_test', 'library_tests', 'library_drills', 'library_schools', 'library_cautions',
+        'own_entries', 'own_new', 'own_edit', 'own_export', 'own_picture_keep', 'own_picture', 'instruments',
+        'inclinometer_live', 'landmarks', 'bench_preview', 'lab_answer', 'rung_picture_read', 'own_picture_read',
+        'draft', 'recording_sheets', 'waiting_logs', 'session_token', 'own_token', 'own_worker', 'own_shell',
+        'own_open', 'own_pin', 'own_shut', 'own_language',
     ];
 
     public static function knows(string $route): bool

@@ -11,7 +11,7 @@ final class KeptData
 {
     /** @var array<string, list<class-string>> kinds of records by purpose */
     public const PURPOSES = [
-        'person' => [Kept\Practitioner::class],
+        'person' => [Kept\Practitioner::class, Kept\Consent::class],
         'body' => [Kept\BodyMeasures::class, Kept\LabSetup::class],
         'tests' => [Kept\Test::class, Kept\Trial::class, Kept\Assessment::class, Kept\AssessmentEnd::class,
             Kept\AssessmentOutcome::class, Kept\SeenRung::class],

@@ -8,6 +8,9 @@ use LucidAscent\App\Audit\Action;
 use LucidAscent\App\Audit\AuditTrail;
 use LucidAscent\App\Audit\KeptData;
 use LucidAscent\App\Repository\AwayPeople;
+use LucidAscent\App\Repository\Consents;
+use LucidAscent\App\Studio\WithdrawConsent;
+use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -15,6 +18,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** Who did what with whose record: for the teacher whose people they are, and for each of these to be told. */
 final class AuditController extends TeacherController
 {
+    private const TOKEN = 'personal_data';
     private const SHOWN = 100;
     private const SHOWN_OF_PERSON = 300;
 
@@ -43,16 +47,43 @@ final class AuditController extends TeacherController
     }
 
     #[Route('/account/personal-data', 'personal_data', methods: ['GET'])]
-    public function kept(AwayPeople $away): Response
+    public function kept(AwayPeople $away, Consents $consents): Response
     {
         return $this->render('audit/kept.html.twig', [
             'purposes' => array_keys(KeptData::PURPOSES),
+            'token' => self::TOKEN,
+            'withdrawn' => $consents->allWithdrawn($this->teacher()),
             'months' => KeptData::MONTHS_AWAY,
             'away' => $away->since(
                 $this->teacher(),
                 $this->clock->now()->modify(sprintf('-%d months', KeptData::MONTHS_AWAY)),
             ),
         ]);
+    }
+
+    /** The same to hand out, to somebody who asks. */
+    #[Route('/account/personal-data.txt', 'personal_data_file', methods: ['GET'])]
+    public function keptAsText(): Response
+    {
+        $response = $this->render('audit/kept.txt.twig', ['purposes' => array_keys(KeptData::PURPOSES)]);
+        $response->headers->add([
+            'Content-Type' => 'text/plain; charset=utf-8',
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, 'kept.txt'),
+        ]);
+
+        return $response;
+    }
+
+    #[Route('/account/personal-data/{id}/consent', 'consent_again', methods: ['POST'])]
+    public function again(string $id, Request $request, WithdrawConsent $consent): Response
+    {
+        $this->checkToken(self::TOKEN, $request);
+        if (!$consent->giveAgain($this->teacher(), $id)) {
+            throw $this->createNotFoundException();
+        }
+        $this->addFlash('done', 'consent.again.done');
+
+        return $this->redirectToRoute('practitioner', ['id' => $id]);
     }
 
     #[Route('/practitioners/{id}/who-saw', 'who_saw', methods: ['GET'])]

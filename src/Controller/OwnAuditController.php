@@ -9,6 +9,7 @@ use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\App\Repository\StudioRecords;
 use LucidAscent\App\Studio\SharedRecord;
+use LucidAscent\App\Studio\WithdrawConsent;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -55,5 +56,20 @@ final class OwnAuditController extends AbstractController
         $shared->end($practitioner, $sharing, null);
 
         return $this->redirectToRoute('own_who');
+    }
+
+    /** From here on nothing more is recorded, and this page is shut. */
+    #[Route('/own/consent', 'own_consent', methods: ['POST'])]
+    public function withdraw(Request $request, AccessDoor $door, WithdrawConsent $consent): Response
+    {
+        $practitioner = $door->opened($request);
+        if (null !== $practitioner) {
+            if (!$door->isTokenOf($request)) {
+                throw new AccessDeniedHttpException();
+            }
+            $consent->withdraw($practitioner, null);
+        }
+
+        return $this->redirectToRoute('own');
     }
 }

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Controller;
 use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Guide\Guide;
+use LucidAscent\App\Security\RouteVoter;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -89,6 +90,9 @@ final class SearchController extends TeacherController
     private function pages(): iterable
     {
         foreach (self::PAGES as $name => $route) {
+            if (!$this->isGranted(RouteVoter::OPEN, $route)) {
+                continue;
+            }
             $name = $this->say($name);
             yield ['name' => $name, 'called' => $name, 'address' => $this->generateUrl($route)];
         }

@@ -11,6 +11,7 @@ use LucidAscent\App\Repository\StudioRecords;
 use LucidAscent\App\Security\SignedInBrowser;
 use LucidAscent\App\Security\ToSignIn;
 use LucidAscent\App\Studio\SharedRecord;
+use LucidAscent\App\Studio\WithdrawConsent;
 use Symfony\Component\Form\FormError;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -102,6 +103,21 @@ final class SharingController extends TeacherController
         return $practitioner->teacher === $this->teacher()
             ? $this->redirectToRoute('sharing', ['id' => $practitioner->id])
             : $this->redirectToRoute('on_the_mat');
+    }
+
+    /** The person has said so, and the teacher writes it down. */
+    #[Route('/practitioners/{id}/consent', 'consent', methods: ['POST'])]
+    public function withdraw(string $id, Request $request, WithdrawConsent $consent): Response
+    {
+        $practitioner = $this->practitioner($id);
+        $this->checkToken(self::TOKEN, $request);
+        if ($practitioner->teacher !== $this->teacher()) {
+            throw $this->createAccessDeniedException();
+        }
+        $consent->withdraw($practitioner, $this->teacher());
+        $this->addFlash('done', 'consent.withdrawn');
+
+        return $this->redirectToRoute('personal_data');
     }
 
     private function handOver(Practitioner $practitioner, Request $request): Response

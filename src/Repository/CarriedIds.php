@@ -36,7 +36,7 @@ final readonly class CarriedIds
     {
         $row = $this->connection->fetchOne(
             'SELECT p.id FROM practitioner p '.
-                OpenPeople::JOIN.
+                OpenPeople::WHOSE.
                 ' LEFT JOIN carried_id c ON c.row_id = p.id WHERE COALESCE(c.record_id, p.id) = :record',
             ['record' => $record->toBinary()] + $this->open->asked($teacher),
         );

@@ -13,15 +13,23 @@ use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** Whose records somebody may open: their own people's, and those that are shared with them now. */
+/**
+ * Whose records somebody may open: their own people's, and those that are shared with them now, as long as the people
+ * themselves agree.
+ */
 final readonly class OpenPeople
 {
-    /** Joins people as p; what it asks for is named by asked(). */
-    public const JOIN = 'JOIN (
+    /** Joins people as p, whether they agree to be recorded or not; what it asks for is named by asked(). */
+    public const WHOSE = 'JOIN (
         SELECT id FROM practitioner WHERE teacher_id = :member
         UNION SELECT s.practitioner_id FROM sharing s LEFT JOIN sharing_end e ON e.id = s.id
             WHERE s.member_id = :member AND e.id IS NULL AND (s.until IS NULL OR s.until > :now)
     ) open ON open.id = p.id';
+
+    /** The same, without those who do not agree any more. */
+    public const JOIN = self::WHOSE.' AND COALESCE(
+        (SELECT c.given FROM consent c WHERE c.practitioner_id = p.id ORDER BY c.at DESC, c.id DESC LIMIT 1), 1
+    ) = 1';
 
     public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
     {

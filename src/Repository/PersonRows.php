@@ -47,6 +47,7 @@ final readonly class PersonRows
         'carried_id',
         'sharing',
         'handed_over',
+        'consent',
     ];
 
     public function __construct(private Connection $connection)

@@ -10,8 +10,8 @@ final class RouteRights
     private const PUBLIC = [
         'sign_in', 'join', 'feed', 'own', 'own_week', 'own_session', 'own_hurts', 'own_after', 'own_elsewhere',
         'own_log', 'own_measure', 'own_words', 'own_ask', 'own_question_picture', 'own_picture_mark',
-        'own_picture_read', 'own_picture_send', 'own_who', 'own_sharing_end', 'own_token', 'own_worker',
-        'own_shell', 'own_open', 'own_pin', 'own_shut', 'own_language',
+        'own_picture_read', 'own_picture_send', 'own_who', 'own_sharing_end', 'own_consent', 'own_token',
+        'own_worker', 'own_shell', 'own_open', 'own_pin', 'own_shut', 'own_language',
     ];
     private const MEMBER = [
         'sign_out', 'account', 'browser_end', 'password_again', 'second_factor', 'on_the_mat', 'search', 'guide',
@@ -33,10 +33,10 @@ final class RouteRights
         'what_worked', 'clearance', 'mistake', 'referral', 'referral_note', 'check', 'decision', 'walk', 'ways',
         'way_tried', 'ways_stop', 'plan_new', 'plan_change', 'plan_undo', 'plan_again', 'home_sheet',
         'plan_calendar', 'feed_change', 'hand_over', 'record', 'table_read', 'record_read', 'own_key', 'came_in',
-        'questions', 'sharing', 'sharing_end', 'who_saw', 'audit', 'personal_data', 'instruments', 'own_entries',
-        'own_new', 'own_edit', 'own_export', 'own_picture_keep', 'classes', 'class_new', 'class_edit',
-        'class_sheet', 'class_teach', 'class_after', 'class_remove', 'class_undo', 'class_course_new',
-        'class_course',
+        'questions', 'sharing', 'sharing_end', 'consent', 'consent_again', 'who_saw', 'audit', 'personal_data',
+        'personal_data_file', 'instruments', 'own_entries', 'own_new', 'own_edit', 'own_export', 'own_picture_keep',
+        'classes', 'class_new', 'class_edit', 'class_sheet', 'class_teach', 'class_after', 'class_remove',
+        'class_undo', 'class_course_new', 'class_course',
     ];
     private const RUN = ['studio', 'studio_member', 'studio_invitation_end', 'studio_hand_over'];
 

@@ -13,9 +13,11 @@ use LucidAscent\App\Entity\PainSaid;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\QuestionAsked;
+use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\RungCheck;
 use LucidAscent\App\Entity\SeenByTeacher;
 use LucidAscent\App\Entity\SessionLog;
+use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\PersonHistory;
@@ -699,6 +701,38 @@ final class OwnPageTest extends AppTestCase
     }
 
     /** What a teacher hands over. */
+    public function testWhoStopsBeingRecordedShutsEverything(): void
+    {
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/who');
+        self::assertSelectorTextContains('main', 'Your teacher is A Teacher');
+        $this->client->submitForm('Stop now');
+        $this->client->followRedirect();
+        self::assertSelectorExists('#words', 'The page is shut.');
+        $this->asTeacher(fn () => $this->client->request('GET', $this->home));
+        self::assertResponseStatusCodeSame(404);
+    }
+
+    public function testWithWhomItIsSharedIsEndedThere(): void
+    {
+        $person = $this->person();
+        $colleague = $this->teacher('colleague@studio.example', $person->teacher->studio(), Role::Teacher,
+            'A Colleague');
+        $this->shared($person, $colleague);
+        $phone = $this->device();
+        $this->comeIn($phone, $this->words($phone));
+        $this->client->request('GET', '/own/who');
+        self::assertSelectorTextContains('.members', 'A Colleague, Teacher');
+        $form = $this->client->getCrawler()->filter('.members form')->form();
+        $this->client->request('POST', $form->getUri());
+        self::assertResponseStatusCodeSame(403);
+        $this->client->submit($form);
+        $this->client->followRedirect();
+        self::assertSelectorNotExists('.members');
+        self::assertSame(1, $this->howMany(SharingEnd::class));
+    }
+
     private function words(?string $device = null): string
     {
         $this->asTeacher(fn () => $this->client->request('GET', "$this->home/own"));

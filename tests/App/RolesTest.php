@@ -122,7 +122,7 @@ final class RolesTest extends AppTestCase
         $member = $this->member($role);
         $this->client->loginUser($member);
         $router = self::getContainer()->get('router');
-        $ahead = ['/'];
+        $ahead = ['/', '/search?q=a', '/search?q=e', '/search?q=s'];
         $seen = $kinds = $offered = $told = [];
         while (null !== ($address = array_shift($ahead))) {
             $router->getContext()->setMethod('GET');
@@ -169,7 +169,7 @@ final class RolesTest extends AppTestCase
         $see = '/^(practitioner|pose|route|why|ladder|plan|plan_newest|plan_item|progress|compare)$/';
         $any = '/^(sign_|account|browser_end|password_again|second_factor|on_the_mat|search|guide(?!_try)|library'.
             '|recording_sheets|join|feed$|own$|own_(week|session|hurts|after|elsewhere|log|measure|words|ask|question'.
-            '|picture$|picture_(?!keep)|who|sharing|token|worker|shell|open|pin|shut|language))/';
+            '|picture$|picture_(?!keep)|who|sharing|consent|token|worker|shell|open|pin|shut|language))/';
 
         return match ($role) {
             Role::Owner => true,

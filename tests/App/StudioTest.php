@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use Doctrine\DBAL\Exception as DatabaseRefuses;
+use LucidAscent\App\Entity\AccessKeyEnd;
 use LucidAscent\App\Entity\HandedOver;
 use LucidAscent\App\Entity\Invitation;
 use LucidAscent\App\Entity\OtherLoad;
@@ -13,6 +14,9 @@ use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Exchange\Record\InvalidRecord;
+use LucidAscent\App\Exchange\Record\KeepRecord;
+use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Security\SecondFactors;
 use LucidAscent\App\Security\TimedCode;
 use LucidAscent\App\Studio\Members;
@@ -122,7 +126,7 @@ final class StudioTest extends AppTestCase
         $this->client->request('GET', '/?q=person');
         self::assertSelectorTextContains('main', 'A Person');
         $this->client->request('GET', '/search?q=person');
-        self::assertSelectorTextContains('main', 'A Person');
+        self::assertResponseRedirects($this->home, null, 'There is nothing else that is theirs by that name.');
 
         $this->loginAnew($this->again($this->owner));
         $this->client->request('GET', "$this->home/sharing");
@@ -324,6 +328,51 @@ final class StudioTest extends AppTestCase
         $this->loginAnew($this->teacher('elsewhere@studio.example'));
         $this->client->request('GET', '/instruments');
         self::assertNotSame('1.70', $this->client->getCrawler()->filter('[name="tools[tape]"]')->attr('value'));
+    }
+
+    public function testConsentThatIsWithdrawnStopsEverythingThatItAllowed(): void
+    {
+        $second = $this->member(Role::Teacher);
+        $this->share($second);
+        $this->client->request('GET', "$this->home/own");
+        $this->client->submit($this->client->getCrawler()->filter('input[value="open"]')->closest('form')?->form()
+            ?? throw new \LogicException());
+        $tab = $this->client->request('GET', "$this->home/elsewhere")->selectButton('Save')->form([
+            'elsewhere[what]' => 'lesson', 'elsewhere[minutes]' => '60']);
+        $record = self::getContainer()->get(RecordDocument::class)->of($this->em()->find(Practitioner::class,
+            $this->person->id) ?? throw new \LogicException());
+        $this->client->request('GET', "$this->home/sharing");
+        $this->client->submitForm('Stop recording');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('main', 'A Person, since');
+
+        foreach (['', '/body', '/journal', '/record.json', '/sharing', '/own'] as $page) {
+            $this->client->request('GET', $this->home.$page);
+            self::assertResponseStatusCodeSame(404, $page);
+        }
+        $this->client->submit($tab);
+        self::assertResponseStatusCodeSame(404);
+        self::assertSame(0, $this->howMany(OtherLoad::class));
+        foreach (['/', '/search?q=per', '/screen'] as $list) {
+            $this->client->request('GET', $list);
+            self::assertSelectorTextNotContains('main', 'A Person');
+        }
+        self::assertSame(1, $this->howMany(AccessKeyEnd::class));
+        self::assertSame(1, $this->howMany(SharingEnd::class));
+        try {
+            self::getContainer()->get(KeepRecord::class)->of($record, $this->again($this->owner), false);
+            self::fail('A file brings in what nobody agrees to.');
+        } catch (InvalidRecord $e) {
+            self::assertStringContainsString('does not agree', $e->getMessage());
+        }
+        $this->seenBy($second, 404);
+
+        $this->loginAnew($this->again($this->owner));
+        $this->client->request('GET', '/account/personal-data');
+        $this->client->submitForm('They agree again');
+        $this->client->followRedirect();
+        self::assertSelectorTextContains('h1', 'A Person');
+        $this->seenBy($second, 404);
     }
 
     private function invite(Role $role): string

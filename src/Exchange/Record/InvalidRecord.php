@@ -30,6 +30,11 @@ final class InvalidRecord extends \DomainException
         );
     }
 
+    public static function withdrawn(): self
+    {
+        return new self('Whose record it is does not agree to be recorded any more.');
+    }
+
     public static function head(string $part, string $because): self
     {
         return new self(sprintf('"%s" cannot be read: %s', $part, $because));

@@ -13,6 +13,7 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Entity\Test;
 use LucidAscent\App\Person\RecordPain;
 use LucidAscent\App\Repository\CarriedIds;
+use LucidAscent\App\Repository\Consents;
 use LucidAscent\App\Security\OneAtATime;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
@@ -34,6 +35,7 @@ final readonly class KeepRecord
         private Catalogue $catalogue,
         private RecordChecks $checks,
         private PictureStore $pictures,
+        private Consents $consents,
     ) {
     }
 
@@ -78,6 +80,9 @@ final readonly class KeepRecord
         $unknown = UnknownNames::of($parts->items, $this->catalogue);
         $row = $this->carried->person($teacher, Uuid::fromString($parts->head['person']['id']));
         $practitioner = null === $row ? null : $this->em->find(Practitioner::class, $row);
+        if (null !== $practitioner && null !== $this->consents->withdrawn($practitioner)) {
+            throw InvalidRecord::withdrawn();
+        }
         $here = null === $practitioner ? [] : $this->records->of($practitioner);
         $known = null === $practitioner ? 0 : 1;
         $wasHere = [];
