@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace LucidAscent\App\Form;
 
 use LucidAscent\App\Entity\Role;
+use LucidAscent\App\Form\Type\NameType;
 use Symfony\Component\Form\AbstractType;
 use Symfony\Component\Form\Extension\Core\Type\EmailType;
 use Symfony\Component\Form\Extension\Core\Type\EnumType;
-use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
 use Symfony\Component\Validator\Constraints\Email;
@@ -21,15 +21,7 @@ final class InviteForm extends AbstractType
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
-            ->add('name', TextType::class, [
-                'label' => 'common.name',
-                'empty_data' => '',
-                'attr' => ['maxlength' => 120, 'autocomplete' => 'off'],
-                'constraints' => [
-                    new NotBlank(message: 'name.missing', normalizer: 'trim'),
-                    new Length(max: 120, maxMessage: 'name.long'),
-                ],
-            ])
+            ->add('name', NameType::class)
             ->add('email', EmailType::class, [
                 'label' => 'studio.email',
                 'empty_data' => '',

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Form;
 
+use LucidAscent\App\Form\Type\NameType;
 use LucidAscent\App\Form\Type\NewPasswordType;
 use Symfony\Component\Form\AbstractType;
-use Symfony\Component\Form\Extension\Core\Type\TextType;
 use Symfony\Component\Form\FormBuilderInterface;
 use Symfony\Component\OptionsResolver\OptionsResolver;
-use Symfony\Component\Validator\Constraints\Length;
-use Symfony\Component\Validator\Constraints\NotBlank;
 
 /** What makes an account of an invitation. */
 final class JoinForm extends AbstractType
@@ -18,15 +16,7 @@ final class JoinForm extends AbstractType
     public function buildForm(FormBuilderInterface $builder, array $options): void
     {
         $builder
-            ->add('name', TextType::class, [
-                'label' => 'common.name',
-                'empty_data' => '',
-                'attr' => ['maxlength' => 120, 'autocomplete' => 'name'],
-                'constraints' => [
-                    new NotBlank(message: 'name.missing', normalizer: 'trim'),
-                    new Length(max: 120, maxMessage: 'name.long'),
-                ],
-            ])
+            ->add('name', NameType::class)
             ->add('password', NewPasswordType::class, ['own' => $options['own']]);
     }
 

@@ -52,6 +52,29 @@ final readonly class StudioRecords
         return null !== $found && !$found->isClaimed() && $found->studio()->id->equals($studio->id) ? $found : null;
     }
 
+    /** As the database has it at this moment, whatever was read before. */
+    public function roleNow(Teacher $member): Role
+    {
+        return Role::from(
+            (string) $this->em
+                ->getConnection()
+                ->fetchOne('SELECT role FROM teacher WHERE id = ?', [$member->id->toBinary()]),
+        );
+    }
+
+    /** Whether a studio has an owner beside somebody, at this moment. */
+    public function hasOwnerBeside(Teacher $member): bool
+    {
+        return 0 <
+            (int) $this->em
+                ->getConnection()
+                ->fetchOne('SELECT COUNT(*) FROM teacher WHERE studio_id = ? AND role = ? AND id <> ?', [
+                    $member->studio()->id->toBinary(),
+                    Role::Owner->value,
+                    $member->id->toBinary(),
+                ]);
+    }
+
     public function hasAccount(string $email): bool
     {
         return 0 < $this->em->getRepository(Teacher::class)->count(['email' => $email]);

@@ -105,14 +105,12 @@ final readonly class Members
         // Of two owners who make one another something else at once, one stays.
         $this->oneAtATime->hold('studio '.$by->studio()->id);
         $people = $role->teaches() ? [] : $this->studio->peopleOf($member);
-        $owners = array_filter(
-            $this->studio->members($by->studio()),
-            static fn (Teacher $one): bool => Role::Owner === $one->role() && $one !== $member,
-        );
+        $was = $this->studio->roleNow($member);
         $fault = match (true) {
-            Role::Owner !== $role && [] === $owners => 'studio.fault.last_owner',
+            Role::Owner !== $this->studio->roleNow($by) => 'studio.fault.by',
+            Role::Owner !== $role && !$this->studio->hasOwnerBeside($member) => 'studio.fault.last_owner',
             [] !== $people && null === $to => 'studio.fault.people',
-            [] !== $people && ($to === $member || !$to->role()->teaches()) => 'studio.fault.to',
+            [] !== $people && ($to === $member || !$this->studio->roleNow($to)->teaches()) => 'studio.fault.to',
             default => null,
         };
         if (null !== $fault) {
@@ -121,7 +119,7 @@ final readonly class Members
         $now = $this->clock->now();
         // What was agreed to for a colleague was not agreed to for what they are now.
         $over =
-            $role->teaches() && $member->role()->teaches()
+            $role->teaches() && $was->teaches()
                 ? []
                 : array_map(
                     static fn (Sharing $one): SharingEnd => new SharingEnd($one->id, $now, $by),

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\StudioRecords;
+use LucidAscent\App\Security\OneAtATime;
 use LucidAscent\Core\Calendar\Day;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
@@ -25,6 +26,7 @@ final readonly class SharedRecord
     public function __construct(
         private StudioRecords $studio,
         private Records $records,
+        private OneAtATime $oneAtATime,
         private ClockInterface $clock,
     ) {
     }
@@ -69,10 +71,13 @@ final readonly class SharedRecord
         ?\DateTimeImmutable $last,
         Teacher $by,
     ): ?array {
+        // A reader whom two teachers give a record at once has one of them.
+        $this->oneAtATime->hold('studio '.$by->studio()->id);
         $now = $this->clock->now();
         $today = Day::midnight($now);
         $fault = match (true) {
-            !in_array($with, $this->colleagues($practitioner), true) => ['member', 'sharing.fault.member'],
+            !in_array($with, $this->colleagues($practitioner), true),
+            $with->role() !== $this->studio->roleNow($with) => ['member', 'sharing.fault.member'],
             $agreedOn > $today => ['agreedOn', 'sharing.fault.agreed'],
             null !== $last && $last < $today => ['last', 'sharing.fault.past'],
             null === $last && Role::Reader === $with->role() => ['last', 'sharing.fault.reader'],
@@ -114,7 +119,8 @@ final readonly class SharedRecord
     /** @return bool whether it could be done */
     public function handOver(Practitioner $practitioner, Teacher $to, Teacher $by): bool
     {
-        if (!in_array($to, $this->teachers($practitioner), true)) {
+        $this->oneAtATime->hold('studio '.$by->studio()->id);
+        if (!in_array($to, $this->teachers($practitioner), true) || !$this->studio->roleNow($to)->teaches()) {
             return false;
         }
         $now = $this->clock->now();

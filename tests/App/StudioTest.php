@@ -20,8 +20,10 @@ use LucidAscent\App\Exchange\Record\RecordDocument;
 use LucidAscent\App\Security\SecondFactors;
 use LucidAscent\App\Security\TimedCode;
 use LucidAscent\App\Studio\Members;
+use LucidAscent\App\Studio\SharedRecord;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\Uid\Uuid;
 
 /** Several teachers, whose people are whose, and who comes and goes. */
 final class StudioTest extends AppTestCase
@@ -277,6 +279,30 @@ final class StudioTest extends AppTestCase
         $this->change($this->owner, 'teacher');
         self::assertSame(Role::Teacher, $this->again($this->owner)->role());
         self::assertSame(Role::Owner, $this->again($second)->role());
+    }
+
+    public function testOfTwoWhoActAtOnceTheSecondSeesWhatTheFirstHasDone(): void
+    {
+        $second = $this->member(Role::Owner);
+        $assistant = $this->member(Role::Assistant, 'third@studio.example');
+        $members = self::getContainer()->get(Members::class);
+        $shared = self::getContainer()->get(SharedRecord::class);
+        [$first, $second, $assistant] = array_map(fn (Teacher $one): Teacher => $this->em()->find(Teacher::class,
+            $one->id) ?? throw new \LogicException(), [$this->owner, $second, $assistant]);
+        $person = $this->em()->find(Practitioner::class, $this->person->id) ?? throw new \LogicException();
+        $become = fn (Teacher $one, Role $role): int => (int) $this->em()->getConnection()->insert('member_role', [
+            'id' => Uuid::v7()->toBinary(), 'member_id' => $one->id->toBinary(), 'role' => $role->value,
+            'at' => '2026-01-01', 'by_id' => $one->id->toBinary()]);
+        // Another request has written it since these were read.
+        $become($second, Role::Teacher);
+        self::assertSame('studio.fault.by', $members->change($first, Role::Teacher, $second));
+        self::assertSame('studio.fault.last_owner', $members->change($first, Role::Assistant, $first, $second));
+        $become($second, Role::Assistant);
+        self::assertFalse($shared->handOver($person, $second, $first));
+        $become($assistant, Role::Left);
+        self::assertSame('member', $shared->share($person, $assistant, new \DateTimeImmutable('-1 day'), null,
+            $first)[0] ?? null);
+        self::assertSame(0, $this->howMany(Sharing::class));
     }
 
     #[TestWith(["UPDATE teacher SET role = 'owner'"])]
