@@ -8,10 +8,23 @@ COPY="$PLACE/of my own"
 by_them() { (cd "$COPY" && env -i PATH="$PATH" HOME="$PLACE" ASCENT_ENV=ordinary runuser -u nobody -- "$@") >>"$PLACE/said" 2>&1 </dev/null; }
 trap 'by_them bin/stop || true; rm -rf "$PLACE"' EXIT
 chmod 0755 "$PLACE"
-mkdir -p "$COPY/var/install"
-cp -r "${INSTALLATION[@]}" "$COPY/"
-cp var/install/composer*.sum "$COPY/var/install/"
-chown -R nobody: "$COPY"
+# copied FOLDER: there, from now on.
+copied() {
+    COPY=$1
+    mkdir -p "$COPY/var/install"
+    cp -r "${INSTALLATION[@]}" "$COPY/"
+    cp var/install/composer*.sum "$COPY/var/install/"
+    chown -R nobody: "$COPY"
+}
+# rows NAME: what is in each row of each table, as one number a table; a backup is itself written down after it was made.
+rows() {
+    by_them bash -c '. bin/lib/common.sh; . bin/lib/services.sh; as_whom_it_was_started; use_env ordinary; load_secrets
+        for table in $(db_admin -e "SHOW TABLES FROM lucid_ascent" | grep -v "^audit_"); do
+            db_admin -e "CHECKSUM TABLE lucid_ascent.$table"
+        done >"$0"' "$PLACE/copies/$1"
+    [ "$(wc -l <"$PLACE/copies/$1")" -gt 40 ] || fault 'the tables cannot be read'
+}
+copied "$COPY"
 touch "$PLACE/said"
 chmod 0666 "$PLACE/said"
 port() { cat "$COPY/var/env/ordinary/web.port"; }
@@ -21,9 +34,14 @@ answers "$(port)" || fault 'it does not answer'
 mkdir -m 0777 "$PLACE/copies"
 by_them bin/backup "$PLACE/copies" || fault 'no backup is made'
 key=$(key_in "$PLACE/said")
+rows before
 by_them bin/stop || fault 'it does not stop'
-rm -rf "$COPY/var/env/ordinary/mysql" "$COPY/var/env/ordinary/demo.loaded" "$COPY/var/env/ordinary/migrated"
+# On another machine there is nothing of this one but the file and its key.
+rm -rf "$COPY"
+copied "$PLACE/another machine"
 by_them env "BACKUP_KEY=$key" bin/restore "$PLACE"/copies/*.backup || fault 'a backup is not put back'
+rows after
+diff "$PLACE/copies/before" "$PLACE/copies/after" >"$PLACE/said" || fault 'a row is not as it was'
 by_them bin/start || fault 'what was put back does not start'
 answers "$(port)" || fault 'what was put back does not answer'
 [ -z "$(find "$COPY/var/env" ! -user nobody -print -quit)" ] || fault "something of it is somebody else's"
