@@ -115,6 +115,33 @@ final class RolesTest extends AppTestCase
         }
     }
 
+    public function testAPractitionersDeviceOpensItsOwnPageAlone(): void
+    {
+        $this->person = $this->practitioner($this->teacher());
+        $this->client->loginUser($this->person->teacher);
+        $this->client->request('GET', "/practitioners/{$this->person->id}/own");
+        $this->client->submit($this->client->getCrawler()->filter('input[value="open"]')->closest('form')?->form()
+            ?? throw new \LogicException());
+        $words = $this->client->getCrawler()->filter('.own-words')->text();
+        $this->client->getCookieJar()->clear();
+        $this->client->request('GET', '/own');
+        $this->client->submitForm('Open', ['words' => $words, 'pin' => '246810', 'again' => '246810']);
+        $this->client->request('GET', '/own');
+        self::assertSelectorTextContains('h1', 'A Person');
+        $cookies = clone $this->client->getCookieJar();
+        foreach ($this->addresses() as $name => [$method, $address]) {
+            if (Right::Public === RouteRights::of($name)) {
+                continue;
+            }
+            foreach ($cookies->all() as $cookie) {
+                $this->client->getCookieJar()->set($cookie);
+            }
+            $this->client->request($method, $address);
+            self::assertContains($this->client->getResponse()->getStatusCode(), [302, 403], $address);
+            self::assertStringNotContainsString('A Person', (string) $this->client->getResponse()->getContent());
+        }
+    }
+
     #[DataProvider('rolesThatSeeLess')]
     public function testNothingIsOfferedThatIsNotOpen(Role $role, bool $isTold): void
     {
