@@ -150,7 +150,12 @@ final class BenchController extends TeacherController
                 $this->keep($practitioner, $form, $data, $assessment, $corrected[0]->entryId ?? null);
             }
             if ([] !== $sides && $form->isValid()) {
-                $this->formRecords->dropDraft($practitioner, $test->id(), $request->request->getInt('draft'));
+                $this->formRecords->dropDraft(
+                    $practitioner,
+                    $this->teacher(),
+                    $test->id(),
+                    $request->request->getInt('draft'),
+                );
 
                 return $this->onward($practitioner, $data, $assessment, [] !== $corrected, $isNew);
             }
@@ -166,7 +171,9 @@ final class BenchController extends TeacherController
             'taken' => null === $assessment ? [] : AssessmentPlan::taken($this->testRecords->testsOf($assessment)),
             'names' => $this->catalogue->names(Kind::Test),
             'corrects' => $corrected[0] ?? null,
-            'draft' => [] === $corrected ? $this->formRecords->draft($practitioner, $test->id()) : null,
+            'draft' => [] === $corrected
+                    ? $this->formRecords->draft($practitioner, $this->teacher(), $test->id())
+                    : null,
             'token' => self::TOKEN,
             'body' => $this->records->body($practitioner)?->proportions(),
             'pictures' => array_values(

@@ -39,13 +39,20 @@ final class DraftController extends TeacherController
             return new JsonResponse(['error' => 'A draft is {"version", "content"}.'], 400);
         }
         try {
-            $draft = $this->formRecords->draft($practitioner, $place);
+            $draft = $this->formRecords->draft($practitioner, $this->teacher(), $place);
             if (null === $draft) {
                 if (0 !== $sent['version']) {
                     // It was recorded, and so taken away, in another window.
                     return new JsonResponse(['version' => 0, 'content' => (object) []], 409);
                 }
-                $draft = new Draft(Uuid::v7(), $practitioner, $place, $content, $this->clock->now());
+                $draft = new Draft(
+                    Uuid::v7(),
+                    $practitioner,
+                    $this->teacher(),
+                    $place,
+                    $content,
+                    $this->clock->now(),
+                );
                 $this->em->persist($draft);
             } else {
                 $this->em->lock($draft, LockMode::OPTIMISTIC, $sent['version']);
@@ -55,7 +62,9 @@ final class DraftController extends TeacherController
             $this->em->flush();
         } catch (OptimisticLockException|UniqueConstraintViolationException) {
             $this->em->clear();
-            $there = $this->em->isOpen() ? $this->formRecords->draft($this->practitioner($id), $place) : null;
+            $there = $this->em->isOpen()
+                ? $this->formRecords->draft($this->practitioner($id), $this->teacher(), $place)
+                : null;
 
             return new JsonResponse(
                 [

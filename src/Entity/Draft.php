@@ -15,7 +15,7 @@ use Symfony\Component\Uid\Uuid;
  * but only by who has seen the version that is there.
  */
 #[ORM\Entity]
-#[ORM\UniqueConstraint(columns: ['practitioner_id', 'place'])]
+#[ORM\UniqueConstraint(columns: ['practitioner_id', 'place', 'by_id'])]
 class Draft
 {
     #[ORM\Version, ORM\Column(type: 'integer')]
@@ -27,6 +27,9 @@ class Draft
         public readonly Uuid $id,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly Practitioner $practitioner,
+        /** Who typed it: nobody else is shown it. */
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Teacher $by,
         /** Which form: a test's id. */
         #[ORM\Column(length: 80)]
         public readonly string $place,

@@ -22,17 +22,17 @@ final readonly class FormRecords
     {
     }
 
-    public function draft(Practitioner $practitioner, string $place): ?Draft
+    public function draft(Practitioner $practitioner, Teacher $by, string $place): ?Draft
     {
         return $this->em
             ->getRepository(Draft::class)
-            ->findOneBy(['practitioner' => $practitioner->id, 'place' => $place]);
+            ->findOneBy(['practitioner' => $practitioner->id, 'by' => $by->id, 'place' => $place]);
     }
 
     /** Takes away what was typed, when it is still what its form had seen. */
-    public function dropDraft(Practitioner $practitioner, string $place, int $version): void
+    public function dropDraft(Practitioner $practitioner, Teacher $by, string $place, int $version): void
     {
-        $draft = $this->draft($practitioner, $place);
+        $draft = $this->draft($practitioner, $by, $place);
         if (null !== $draft && $draft->version() === $version) {
             $this->em->remove($draft);
             $this->em->flush();

@@ -171,7 +171,7 @@ final readonly class PersonRows
             $both = [$into->toBinary(), $from->toBinary()];
             // Of what was typed and not recorded the other's own stays, where both have some.
             $connection->executeStatement(
-                'DELETE d FROM draft d JOIN draft o ON o.place = d.place AND o.practitioner_id = ? WHERE d.practitioner_id = ?',
+                'DELETE d FROM draft d JOIN draft o ON o.place = d.place AND o.by_id = d.by_id AND o.practitioner_id = ? WHERE d.practitioner_id = ?',
                 $both,
             );
             // Expected twice is expected once.

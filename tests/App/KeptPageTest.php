@@ -79,7 +79,8 @@ final class KeptPageTest extends AppTestCase
     public function testAChangeOfADraftAndItsEndAreCounted(): void
     {
         $practitioner = $this->practitioner($this->teacher());
-        $draft = new Draft(Uuid::v7(), $practitioner, 'bench', ['a' => 'b'], new \DateTimeImmutable());
+        $draft = new Draft(Uuid::v7(), $practitioner, $practitioner->teacher, 'bench', ['a' => 'b'],
+            new \DateTimeImmutable());
         $this->em()->persist($draft);
         $counts = [];
         foreach ([static fn () => null, static fn () => $draft->content = ['a' => 'c'], fn () => $this->em()

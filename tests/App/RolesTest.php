@@ -269,7 +269,7 @@ final class RolesTest extends AppTestCase
                 self::WORDS, 0, PainPlace::None, PainKind::Ache),
             new Assessment(Uuid::v7(), $p, $by, $at, false, [], [], [], self::WORDS, false, 0, PainPlace::None,
                 PainKind::Ache),
-            new Draft(Uuid::v7(), $p, 'tests/soles-together', ['note' => self::WORDS], $at),
+            new Draft(Uuid::v7(), $p, $by, Test::SOLES_TOGETHER, ['note' => self::WORDS], $at),
         ] as $record) {
             $this->em()->persist($record);
         }

@@ -28,7 +28,8 @@ final class SealedWordsTest extends AppTestCase
             new PractitionerNote(Uuid::v7(), $practitioner, $at, $at, PractitionerNote::WORDS, self::SAID),
             new Assessment(Uuid::v7(), $practitioner, $practitioner->teacher, $at, false, [], [], [], self::SAID, false,
                 0, PainPlace::None, PainKind::Ache),
-            new Draft(Uuid::v7(), $practitioner, 'bench', ['note' => self::SAID, 'n' => '1'], $at),
+            new Draft(Uuid::v7(), $practitioner, $practitioner->teacher, 'bench', [
+                'note' => self::SAID, 'n' => '1'], $at),
         ] as $record) {
             $this->em()->persist($record);
         }
