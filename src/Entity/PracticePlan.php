@@ -6,6 +6,7 @@ namespace LucidAscent\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use LucidAscent\App\Database\MomentType;
+use LucidAscent\App\Database\SealedType;
 use Symfony\Bridge\Doctrine\Types\UuidType;
 use Symfony\Component\Uid\Uuid;
 
@@ -35,8 +36,8 @@ class PracticePlan
         public readonly array $plan,
         #[ORM\Column(type: UuidType::NAME, nullable: true)]
         public readonly ?Uuid $replaces,
-        /** What was changed, in a word; empty for a plan that was made anew. */
-        #[ORM\Column(length: 200)]
+        /** What was changed, and why in the teacher's words; empty for a plan that was made anew. */
+        #[ORM\Column(type: SealedType::NAME)]
         public readonly string $changed,
     ) {
     }

@@ -12,6 +12,7 @@ use LucidAscent\App\Entity\Clearance;
 use LucidAscent\App\Entity\Decision;
 use LucidAscent\App\Entity\Draft;
 use LucidAscent\App\Entity\Mistake;
+use LucidAscent\App\Entity\PracticePlan;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\PractitionerNote;
 use LucidAscent\App\Entity\Role;
@@ -254,6 +255,8 @@ final class RolesTest extends AppTestCase
         $test->add(['kneeHeight' => 12.0, 'heelDistance' => 20.0]);
         $word = new PractitionerNote(Uuid::v7(), $p, $at, $day, PractitionerNote::WORDS, self::WORDS);
         foreach ([
+            new PracticePlan(Uuid::v7(), $p, $by, $at, $plan->rules, $plan->request, $plan->plan, $plan->id,
+                'easier '.self::WORDS),
             $check,
             new Decision(Uuid::v7(), $check, $p, $by, 'half-lotus', Side::Left, $at, Step::Stay, Step::StepBack, [], [],
                 'mid-thigh-on-block', self::WORDS, Rules::VERSION),

@@ -80,8 +80,8 @@ final class SealedWordsTest extends AppTestCase
         sort($names);
         self::assertSame(['answer.text', 'assessment.note', 'clearance.allows', 'clearance.cleared_by',
             'clearance.profession', 'decision.why', 'draft.content', 'mistake.why', 'own_word.text',
-            'readiness_check.note', 'seen_rung.why', 'sent_form.typed', 'session_log.items', 'session_log.note',
-            'test.note'], $names);
+            'practice_plan.changed', 'readiness_check.note', 'seen_rung.why', 'sent_form.typed', 'session_log.items',
+            'session_log.note', 'test.note'], $names);
         // Of every entity that is about somebody, each text that has no end is among them.
         foreach ($this->em()->getMetadataFactory()->getAllMetadata() as $of) {
             foreach ($of->fieldMappings as $field) {
