@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Security;
 
+use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Teacher;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
@@ -13,14 +14,14 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 
-/** No page is made that is not open to whoever asks for it. */
+/** No page is made that is not open to whoever asks for it, nor for an owner who has to prove twice and does not. */
 final readonly class OnlyWhatIsOpen
 {
     public const REFUSED = 'Not among the rights of who asks: ';
 
     public function __construct(
         private Security $security,
-        private RouteVoter $voter,
+        private SecondFactors $factors,
         private UrlGeneratorInterface $urls,
     ) {
     }
@@ -34,17 +35,25 @@ final readonly class OnlyWhatIsOpen
         if (!$event->isMainRequest() || '' === $route || Right::Public === RouteRights::of($route)) {
             return;
         }
-        if ($this->security->isGranted(RouteVoter::OPEN, $route)) {
-            return;
+        if (!$this->security->isGranted(RouteVoter::OPEN, $route)) {
+            throw new AccessDeniedException(self::REFUSED.$route);
         }
         $member = $this->security->getUser();
-        if (!$member instanceof Teacher || !$this->voter->isToProveTwice($member)) {
-            throw new AccessDeniedException(self::REFUSED.$route);
+        if (RouteRights::isOfAccount($route) || !$member instanceof Teacher || !$this->isToProveTwice($member)) {
+            return;
         }
         $session = $event->getRequest()->getSession();
         if ($session instanceof FlashBagAwareSessionInterface) {
             $session->getFlashBag()->set('hint', 'studio.prove_twice.first');
         }
         $event->setResponse(new RedirectResponse($this->urls->generate('second_factor')));
+    }
+
+    /** Whether it is an owner of a studio where owners need a second factor, and has none. */
+    private function isToProveTwice(Teacher $member): bool
+    {
+        return Role::Owner === $member->role()
+            && $member->studio()->ownersProveTwice()
+            && !$this->factors->isAsked($member);
     }
 }

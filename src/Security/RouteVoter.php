@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Security;
 
-use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Teacher;
 use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Vote;
@@ -18,10 +17,6 @@ use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 final class RouteVoter extends Voter
 {
     public const OPEN = 'open';
-
-    public function __construct(private readonly SecondFactors $factors)
-    {
-    }
 
     protected function supports(string $attribute, mixed $subject): bool
     {
@@ -41,16 +36,7 @@ final class RouteVoter extends Voter
             null === $right => false,
             Right::Public === $right => true,
             !$member instanceof Teacher => false,
-            default => $right->is($member->role())
-                && (RouteRights::isOfAccount($subject) || !$this->isToProveTwice($member)),
+            default => $right->is($member->role()),
         };
-    }
-
-    /** Whether it is an owner of a studio where owners need a second factor, and has none. */
-    public function isToProveTwice(Teacher $member): bool
-    {
-        return Role::Owner === $member->role()
-            && $member->studio()->ownersProveTwice()
-            && !$this->factors->isAsked($member);
     }
 }
