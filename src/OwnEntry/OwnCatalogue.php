@@ -17,9 +17,10 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Component\Yaml\Yaml;
 use Symfony\Contracts\Cache\CacheInterface;
+use Symfony\Contracts\Service\ResetInterface;
 
 /** A studio's own entries beside the shipped ones: checked in the same way, kept version by version. */
-final class OwnCatalogue
+final class OwnCatalogue implements ResetInterface
 {
     private const FILE = '%s.yaml';
 
@@ -32,6 +33,11 @@ final class OwnCatalogue
         private readonly ClockInterface $clock,
         private readonly CacheInterface $cache,
     ) {
+    }
+
+    public function reset(): void
+    {
+        $this->newest = [];
     }
 
     /** @return list<OwnEntry> the newest version of each */

@@ -49,7 +49,7 @@ final readonly class StudioRecords
     {
         $found = Uuid::isValid($id) ? $this->em->find(Teacher::class, Uuid::fromString($id)) : null;
 
-        return null !== $found && !$found->isClaimed() && $found->studio()->id->equals($studio->id) ? $found : null;
+        return null !== $found && $found->studio()->id->equals($studio->id) ? $found : null;
     }
 
     /** As the database has it at this moment, whatever was read before. */

@@ -36,9 +36,6 @@ final readonly class WithdrawConsent
     /** @param Teacher|null $by null where it is said on the own page */
     public function withdraw(Practitioner $practitioner, ?Teacher $by): void
     {
-        if (null !== $this->consents->withdrawn($practitioner)) {
-            return;
-        }
         $now = $this->clock->now();
         $feed = $this->plans->feed($practitioner);
         $this->records->add(

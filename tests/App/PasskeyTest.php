@@ -8,6 +8,7 @@ use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Security\PasskeyProof;
 use LucidAscent\App\Security\SecondFactors;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\DomCrawler\Form;
 
@@ -70,7 +71,9 @@ final class PasskeyTest extends AppTestCase
             'another name' => ['host' => 'elsewhere.example'],
             'nobody there' => ['flags' => 0x00],
             'made, not used' => ['type' => 'webauthn.create'],
-            'a challenge that nobody set' => ['as' => 'AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA'],
+            'a challenge that nobody set' => ['as' => PasskeyProof::written(pack('J', time() + 300).
+                str_repeat('x', 32))],
+            'a page within another' => ['crossOrigin' => true],
             'a credential that nobody has' => ['id' => 'AAAA'],
         ] as $what => $but) {
             yield $what => [static fn (): array => $but];
@@ -121,6 +124,40 @@ final class PasskeyTest extends AppTestCase
             self::assertSelectorTextContains('[data-passkey-fault]:not([hidden])', 'did not confirm');
         }
         self::assertFalse(self::getContainer()->get(SecondFactors::class)->isAsked($this->teacher));
+    }
+
+    /** @param array<string, int|string> $rsaOrCurve of a device's keys */
+    #[TestWith([['private_key_type' => OPENSSL_KEYTYPE_EC, 'curve_name' => 'secp256k1'], false])]
+    #[TestWith([['private_key_type' => OPENSSL_KEYTYPE_RSA, 'private_key_bits' => 1024], false])]
+    #[TestWith([['private_key_type' => OPENSSL_KEYTYPE_RSA, 'private_key_bits' => 2048], true])]
+    public function testKeysAreOfTheKindsThatCount(array $rsaOrCurve, bool $isGood): void
+    {
+        $this->device = openssl_pkey_new($rsaOrCurve) ?: throw new \RuntimeException((string) openssl_error_string());
+        self::assertSame($isGood, null !== $this->proof($this->create('ours')));
+    }
+
+    public function testACredentialHasANameAsLongAsItSays(): void
+    {
+        $sent = $this->create('ours');
+        self::assertNotNull($this->proof($sent));
+        self::assertNull($this->proof($this->create('ours', '')), 'no name');
+        self::assertNull($this->proof($this->create('ours', str_repeat('x', 1024))), 'too long a name');
+        $data = (string) base64_decode(strtr($sent['authenticatorData'], '-_', '+/'), true);
+        foreach (['cut off' => substr($data, 0, 60), 'without a key' => substr_replace($data, chr(0x01), 32, 1),
+            'nobody there' => substr_replace($data, chr(0x40), 32, 1)] as $what => $bytes) {
+            self::assertNull($this->proof(['authenticatorData' => PasskeyProof::written($bytes)] + $sent), $what);
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $sent
+     *
+     * @return array{string, string}|null
+     */
+    private function proof(array $sent): ?array
+    {
+        return (new PasskeyProof('http://localhost', 'localhost'))->created($sent,
+            static fn (string $challenge): bool => 'ours' === $challenge);
     }
 
     /** @return list<string> the codes on paper */
@@ -176,8 +213,9 @@ final class PasskeyTest extends AppTestCase
         string $type = 'webauthn.get',
         ?string $as = null,
         ?string $id = null,
+        bool $crossOrigin = false,
     ): array {
-        $client = self::client($type, $as ?? $challenge, $origin);
+        $client = self::client($type, $as ?? $challenge, $origin, $crossOrigin);
         $data = hash('sha256', $host, true).chr($flags).pack('N', 0);
         openssl_sign($data.hash('sha256', (string) base64_decode(strtr($client, '-_', '+/'), true), true), $signature,
             $by ?? $this->device, OPENSSL_ALGO_SHA256);
@@ -186,10 +224,14 @@ final class PasskeyTest extends AppTestCase
             'authenticatorData' => PasskeyProof::written($data), 'signature' => PasskeyProof::written($signature)];
     }
 
-    private static function client(string $type, string $challenge, string $origin): string
-    {
+    private static function client(
+        string $type,
+        string $challenge,
+        string $origin,
+        bool $crossOrigin = false,
+    ): string {
         return PasskeyProof::written((string) json_encode(['type' => $type, 'challenge' => $challenge,
-            'origin' => $origin]));
+            'origin' => $origin, 'crossOrigin' => $crossOrigin]));
     }
 
     private static function keys(): \OpenSSLAsymmetricKey

@@ -5,14 +5,20 @@ declare(strict_types=1);
 namespace LucidAscent\Tests\App;
 
 use Doctrine\DBAL\Exception as DatabaseRefuses;
+use LucidAscent\App\Catalogue\Kind;
 use LucidAscent\App\Entity\AccessKeyEnd;
+use LucidAscent\App\Entity\Consent;
 use LucidAscent\App\Entity\HandedOver;
 use LucidAscent\App\Entity\Invitation;
 use LucidAscent\App\Entity\OtherLoad;
+use LucidAscent\App\Entity\OwnEntry;
+use LucidAscent\App\Entity\PlanFeed;
+use LucidAscent\App\Entity\PlanFeedEnd;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\Entity\SharingEnd;
+use LucidAscent\App\Entity\SignedInEnd;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\Record\InvalidRecord;
 use LucidAscent\App\Exchange\Record\KeepRecord;
@@ -172,9 +178,19 @@ final class StudioTest extends AppTestCase
         $this->loginAnew($this->again($second));
         $crawler = $this->client->request('GET', "$this->home/sharing");
         self::assertCount(0, $crawler->filter('[name="share_form[member]"], [name="to"]'));
-        $this->client->request('POST', "$this->home/sharing", ['do' => 'hand over', 'to' => (string) $third->id]);
-        self::assertResponseStatusCodeSame(403);
+        $token = $crawler->filter('main [name=_token]')->attr('value');
+        foreach (['sharing' => ['do' => 'hand over', 'to' => (string) $third->id], 'consent' => []] as $page => $sent) {
+            $this->client->request('POST', "$this->home/$page", $sent + ['_token' => $token]);
+            self::assertResponseStatusCodeSame(403, $page);
+        }
         self::assertSame(1, $this->howMany(Sharing::class));
+        self::assertSame(0, $this->howMany(HandedOver::class));
+        self::assertSame(0, $this->howMany(Consent::class));
+        // Nor do they end what others were let in by.
+        $person = $this->em()->find(Practitioner::class, $this->person->id) ?? throw new \LogicException();
+        $other = $this->shared($person, $this->em()->find(Teacher::class, $third->id) ?? throw new \LogicException());
+        $this->client->request('POST', "$this->home/sharing/$other->id/end", ['_token' => $token]);
+        self::assertSame(0, $this->howMany(SharingEnd::class));
         // Who was let in can go.
         $this->client->request('GET', "$this->home/sharing");
         $this->client->submitForm('End');
@@ -210,6 +226,10 @@ final class StudioTest extends AppTestCase
             ['_token' => $token, 'to' => (string) $to->id, 'people' => [(string) $who->id]]);
         $ask($this->person, $assistant);
         $ask($elsewhere, $second);
+        $ask($this->person, $elsewhere->teacher);
+        $this->client->request('POST', "/studio/members/{$elsewhere->teacher->id}", ['_token' => $token,
+            'role' => 'left', 'to' => (string) $second->id]);
+        self::assertResponseStatusCodeSame(404);
         self::assertSame(0, $this->howMany(HandedOver::class));
         $ask($this->person, $second);
         self::assertSame(1, $this->howMany(HandedOver::class));
@@ -221,7 +241,9 @@ final class StudioTest extends AppTestCase
         $second = $this->member(Role::Teacher);
         $theirs = $this->practitioner($second, name: 'Their Person');
         $this->share($second);
-        $this->loginAnew($this->again($second));
+        $this->client->getCookieJar()->clear();
+        $this->client->request('GET', '/sign-in');
+        $this->client->submitForm('Sign in', ['email' => $second->email, 'password' => self::PASSWORD]);
         $tab = "/practitioners/$theirs->id/elsewhere";
         $form = $this->client->request('GET', $tab)->selectButton('Save')->form([
             'elsewhere[what]' => 'lesson', 'elsewhere[minutes]' => '60']);
@@ -234,7 +256,9 @@ final class StudioTest extends AppTestCase
         self::assertSelectorTextContains('[role=status]', 'who stays');
         $this->change($second, 'left', $this->owner);
         self::assertSelectorTextContains('[role=status]', 'counts from now on');
+        self::assertSame(1, $this->howMany(SignedInEnd::class));
 
+        $this->client->getCookieJar()->clear();
         foreach ($cookies->all() as $cookie) {
             $this->client->getCookieJar()->set($cookie);
         }
@@ -277,6 +301,12 @@ final class StudioTest extends AppTestCase
         $this->loginAnew($this->again($this->owner));
         $this->change($second, 'owner');
         $this->change($this->owner, 'teacher');
+        $third = $this->member(Role::Teacher, 'third@studio.example');
+        $person = $this->em()->find(Practitioner::class, $this->person->id) ?? throw new \LogicException();
+        $this->shared($person, $third);
+        $this->loginAnew($this->again($second));
+        $this->change($third, 'owner');
+        self::assertSame(1, $this->howMany(SharingEnd::class), 'An owner is a teacher as well.');
         self::assertSame(Role::Teacher, $this->again($this->owner)->role());
         self::assertSame(Role::Owner, $this->again($second)->role());
     }
@@ -365,6 +395,9 @@ final class StudioTest extends AppTestCase
             ?? throw new \LogicException());
         $tab = $this->client->request('GET', "$this->home/elsewhere")->selectButton('Save')->form([
             'elsewhere[what]' => 'lesson', 'elsewhere[minutes]' => '60']);
+        $person = $this->em()->find(Practitioner::class, $this->person->id) ?? throw new \LogicException();
+        $this->em()->persist(new PlanFeed(Uuid::v7(), $person, new \DateTimeImmutable(), hash('sha256', 'an address')));
+        $this->em()->flush();
         $record = self::getContainer()->get(RecordDocument::class)->of($this->em()->find(Practitioner::class,
             $this->person->id) ?? throw new \LogicException());
         $this->client->request('GET', "$this->home/sharing");
@@ -384,6 +417,7 @@ final class StudioTest extends AppTestCase
             self::assertSelectorTextNotContains('main', 'A Person');
         }
         self::assertSame(1, $this->howMany(AccessKeyEnd::class));
+        self::assertSame(1, $this->howMany(PlanFeedEnd::class));
         self::assertSame(1, $this->howMany(SharingEnd::class));
         try {
             self::getContainer()->get(KeepRecord::class)->of($record, $this->again($this->owner), false);
@@ -398,7 +432,59 @@ final class StudioTest extends AppTestCase
         $this->client->submitForm('They agree again');
         $this->client->followRedirect();
         self::assertSelectorTextContains('h1', 'A Person');
+        $this->client->request('GET', '/account/personal-data');
+        self::assertSelectorTextNotContains('main', 'A Person, since');
+        self::assertSame(0, self::getContainer()->get(KeepRecord::class)->of($record, $this->again($this->owner),
+            true)['added'], 'It can be read in again, and is known.');
         $this->seenBy($second, 404);
+    }
+
+    public function testThePageOfAStudioAsksForThePasswordOfTheLastQuarterOfAnHour(): void
+    {
+        foreach (['/studio', "$this->home/sharing"] as $page) {
+            $this->client->request('GET', $page);
+            self::assertResponseIsSuccessful();
+        }
+        self::mockTime('+16 minutes');
+        foreach (['/studio', "$this->home/sharing"] as $page) {
+            $this->client->request('GET', $page);
+            self::assertStringContainsString('/account/password', (string) $this->client->getResponse()->headers
+                ->get('Location'));
+        }
+    }
+
+    public function testAnOwnerSeesWhatWasDoneInTheStudioAndATeacherWhatWasDoneWithTheirPeople(): void
+    {
+        $second = $this->member(Role::Teacher);
+        $theirs = $this->practitioner($second, name: 'Their Person');
+        $this->client->request('GET', $this->home);
+        $this->loginAnew($this->again($second));
+        $this->client->request('GET', "/practitioners/$theirs->id");
+        $this->client->request('GET', '/account/audit');
+        self::assertSelectorTextContains('main table', 'Their Person');
+        self::assertSelectorTextNotContains('main table', 'A Person');
+        $this->loginAnew($this->again($this->owner));
+        $crawler = $this->client->request('GET', '/account/audit');
+        self::assertSelectorTextContains('main table', 'Their Person');
+        self::assertSelectorTextContains('main table', 'A Person');
+        self::assertCount(0, $crawler->filter("a[href*=\"$theirs->id\"]"), 'A name, and no way to the record.');
+    }
+
+    public function testWhatAColleagueWritesIntoTheLibraryIsOnEverybodysPageAtOnce(): void
+    {
+        $second = $this->member(Role::Teacher);
+        $text = (string) file_get_contents(__DIR__.'/older/posture-1.yaml');
+        $this->loginAnew($this->again($second));
+        $this->client->request('GET', '/library');
+        self::assertSelectorTextNotContains('main', 'My half lotus');
+        $this->em()->persist(new OwnEntry(Uuid::v7(), $this->again($this->owner), Kind::Posture, 'my-half-lotus', 1,
+            'half-lotus', $text, new \DateTimeImmutable()));
+        $this->em()->flush();
+        $this->client->request('GET', '/library');
+        self::assertSelectorTextContains('main', 'My half lotus');
+        $this->loginAnew($this->teacher('elsewhere@studio.example'));
+        $this->client->request('GET', '/library');
+        self::assertSelectorTextNotContains('main', 'My half lotus');
     }
 
     private function invite(Role $role): string
