@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Controller;
 
 use LucidAscent\App\Audit\AuditTrail;
-use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\PractitionerAccess\AccessDoor;
 use LucidAscent\App\Repository\StudioRecords;
 use LucidAscent\App\Studio\SharedRecord;
@@ -29,14 +28,17 @@ final class OwnAuditController extends AbstractController
             return $this->redirectToRoute('own');
         }
 
+        $sharings = $studio->sharings($practitioner);
+        $ends = [];
+        foreach ($sharings as $one) {
+            $ends[(string) $one->id] = $this->generateUrl('own_sharing_end', ['sharing' => $one->id]);
+        }
+
         return $this->render('own/who.html.twig', [
             'practitioner' => $practitioner,
             'days' => $trail->ofPerson($practitioner->id, self::SHOWN),
-            'sharings' => $sharings = $studio->sharings($practitioner),
-            'ends' => array_combine(
-                $ids = array_map(static fn (Sharing $one): string => (string) $one->id, $sharings),
-                array_map(fn (string $id): string => $this->generateUrl('own_sharing_end', ['sharing' => $id]), $ids),
-            ),
+            'sharings' => $sharings,
+            'ends' => $ends,
             'token' => $door->token($request),
             'device' => null,
         ]);

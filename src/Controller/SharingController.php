@@ -69,7 +69,7 @@ final class SharingController extends TeacherController
         $sharings = $this->studio->sharings($practitioner);
         $ends = [];
         foreach ($sharings as $one) {
-            if ($isTheirs || $one->member === $this->teacher()) {
+            if (SharedRecord::mayEnd($one, $this->teacher())) {
                 $ends[(string) $one->id] = $this->generateUrl('sharing_end', [
                     'id' => $practitioner->id,
                     'sharing' => $one->id,

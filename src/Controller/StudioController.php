@@ -4,15 +4,12 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Controller;
 
-use LucidAscent\App\Audit\Action;
-use LucidAscent\App\Audit\AuditRequests;
 use LucidAscent\App\Entity\InvitationEnd;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Form\InviteForm;
 use LucidAscent\App\Form\StudioForm;
-use LucidAscent\App\Repository\AskedPeople;
 use LucidAscent\App\Repository\StudioRecords;
 use LucidAscent\App\Security\PublicUrl;
 use LucidAscent\App\Security\SecondFactors;
@@ -103,13 +100,12 @@ final class StudioController extends TeacherController
     }
 
     #[Route('/studio/members/{member}', 'studio_member', methods: ['POST'])]
-    public function member(string $member, Request $request, AskedPeople $asked): Response
+    public function member(string $member, Request $request): Response
     {
         $this->checkToken(self::TOKEN, $request);
         $studio = $this->teacher()->studio();
         $one = $this->studio->member($studio, $member) ?? throw $this->createNotFoundException();
         $role = Role::tryFrom($request->request->getString('role'));
-        $people = $this->studio->peopleOf($one);
         $fault =
             null === $role
                 ? 'choose.listed'
@@ -120,7 +116,6 @@ final class StudioController extends TeacherController
                     $this->studio->member($studio, $request->request->getString('to')),
                 );
         if (null !== $role && null === $fault) {
-            $role->teaches() ?: $asked->add(...$people);
             $this->log->write("member is $role->value now");
         }
         $this->addFlash(...null === $fault ? ['done', 'studio.member.changed'] : ['hint', $fault]);
@@ -143,7 +138,7 @@ final class StudioController extends TeacherController
     }
 
     #[Route('/studio/people', 'studio_hand_over', methods: ['POST'])]
-    public function handOver(Request $request, SharedRecord $shared, AskedPeople $asked): Response
+    public function handOver(Request $request, SharedRecord $shared): Response
     {
         $this->checkToken(self::TOKEN, $request);
         $studio = $this->teacher()->studio();
@@ -160,12 +155,8 @@ final class StudioController extends TeacherController
         }
         $done = 0;
         foreach ($people as $one) {
-            if ($shared->handOver($one, $to, $this->teacher())) {
-                $asked->add($one);
-                ++$done;
-            }
+            $done += (int) $shared->handOver($one, $to, $this->teacher());
         }
-        $request->attributes->set(AuditRequests::ACTION, Action::Share);
         $this->addFlash('done', $this->say('studio.hand_over.done', ['count' => $done, 'name' => $to->name]));
 
         return $this->redirectToRoute('studio');

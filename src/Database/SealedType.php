@@ -27,7 +27,7 @@ class SealedType extends Type
         self::$seal = $seal;
     }
 
-    public static function isSealed(string $value): bool
+    private static function isSealed(string $value): bool
     {
         return str_starts_with($value, self::MARK);
     }

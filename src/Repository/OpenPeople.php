@@ -19,17 +19,18 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class OpenPeople
 {
+    /** Sharings s that are not over. */
+    public const SHARINGS = 'sharing s LEFT JOIN sharing_end e ON e.id = s.id
+        WHERE e.id IS NULL AND (s.until IS NULL OR s.until > :now)';
+
     /** Joins people as p, whether they agree to be recorded or not; what it asks for is named by asked(). */
     public const WHOSE = 'JOIN (
         SELECT id FROM practitioner WHERE teacher_id = :member
-        UNION SELECT s.practitioner_id FROM sharing s LEFT JOIN sharing_end e ON e.id = s.id
-            WHERE s.member_id = :member AND e.id IS NULL AND (s.until IS NULL OR s.until > :now)
+        UNION SELECT s.practitioner_id FROM '.self::SHARINGS.' AND s.member_id = :member
     ) open ON open.id = p.id';
 
     /** The same, without those who do not agree any more. */
-    public const JOIN = self::WHOSE.' AND COALESCE(
-        (SELECT c.given FROM consent c WHERE c.practitioner_id = p.id ORDER BY c.at DESC, c.id DESC LIMIT 1), 1
-    ) = 1';
+    public const JOIN = self::WHOSE.' AND NOT EXISTS (SELECT 1 FROM consent c WHERE '.Consents::WITHDRAWN.')';
 
     public function __construct(private EntityManagerInterface $em, private ClockInterface $clock)
     {

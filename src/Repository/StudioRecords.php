@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Repository;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Invitation;
@@ -11,7 +12,6 @@ use LucidAscent\App\Entity\InvitationEnd;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Sharing;
-use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\Studio;
 use LucidAscent\App\Entity\Teacher;
 use Psr\Clock\ClockInterface;
@@ -119,28 +119,31 @@ final readonly class StudioRecords
     /** @return list<Sharing> with whom somebody's record is shared now, the first first */
     public function sharings(Practitioner $practitioner): array
     {
-        return $this->openSharings('s.practitioner = :of', $practitioner->id);
+        return $this->openSharings('practitioner_id', $practitioner->id);
     }
 
     /** @return list<Sharing> what is shared with a member now, the first first */
     public function sharedWith(Teacher $member): array
     {
-        return $this->openSharings('s.member = :of', $member->id);
+        return $this->openSharings('member_id', $member->id);
     }
 
     /** @return list<Sharing> */
-    private function openSharings(string $where, Uuid $of): array
+    private function openSharings(string $column, Uuid $of): array
     {
-        return $this->em
-            ->createQuery(
-                'SELECT s, m FROM '.
-                    Sharing::class.
-                    " s JOIN s.member m WHERE $where AND (s.until IS NULL OR s.until > :now) AND NOT EXISTS (SELECT 1 FROM ".
-                    SharingEnd::class.
-                    ' e WHERE e.id = s.id) ORDER BY s.at, s.id',
-            )
-            ->setParameter('of', $of, 'uuid')
-            ->setParameter('now', $this->clock->now(), MomentType::NAME)
-            ->getResult();
+        $ids = $this->em->getConnection()->fetchFirstColumn(
+            'SELECT s.id FROM '.OpenPeople::SHARINGS." AND s.$column = :of",
+            ['of' => $of->toBinary(), 'now' => $this->clock->now()],
+            ['now' => MomentType::NAME],
+        );
+
+        return [] === $ids
+            ? []
+            : $this->em
+                ->createQuery(
+                    'SELECT s, m FROM '.Sharing::class.' s JOIN s.member m WHERE s.id IN (:ids) ORDER BY s.at, s.id',
+                )
+                ->setParameter('ids', $ids, ArrayParameterType::BINARY)
+                ->getResult();
     }
 }

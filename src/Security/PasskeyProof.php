@@ -74,6 +74,12 @@ final readonly class PasskeyProof
         return rtrim(strtr(base64_encode($bytes), '+/', '-_'), '=');
     }
 
+    /** Empty where it is none. */
+    public static function read(string $written): string
+    {
+        return (string) base64_decode(strtr($written, '-_', '+/'), true);
+    }
+
     /**
      * @param array<string, mixed> $sent
      * @param \Closure(string): bool $isOurs
@@ -112,6 +118,6 @@ final readonly class PasskeyProof
     {
         $written = $sent[$name] ?? '';
 
-        return is_string($written) ? (string) base64_decode(strtr($written, '-_', '+/'), true) : '';
+        return is_string($written) ? self::read($written) : '';
     }
 }

@@ -55,7 +55,7 @@ final readonly class Passkeys
 
     public function isOurs(string $challenge): bool
     {
-        $bytes = (string) base64_decode(strtr($challenge, '-_', '+/'), true);
+        $bytes = PasskeyProof::read($challenge);
         $body = substr($bytes, 0, -self::SEAL_BYTES);
 
         return strlen($body) === 8 + self::RANDOM_BYTES

@@ -112,13 +112,16 @@ final readonly class SignedInBrowser
         return $this->signedIn->open($teacher, $this->clock->now()->modify('-'.self::LONGEST));
     }
 
-    /** From the next page on nobody is signed in to the account. */
-    public function endAll(Teacher $teacher): void
+    /** From the next page on nobody is signed in to the account, but in one browser. */
+    public function endAll(Teacher $teacher, ?Uuid $but = null): void
     {
         $this->signedIn->end(
             $teacher,
             $this->clock->now(),
-            ...array_map(static fn (SignedIn $one): Uuid => $one->id, $this->all($teacher)),
+            ...array_filter(
+                array_map(static fn (SignedIn $one): Uuid => $one->id, $this->all($teacher)),
+                static fn (Uuid $id): bool => !$id->equals($but),
+            ),
         );
     }
 
@@ -132,15 +135,7 @@ final readonly class SignedInBrowser
     /** Every other browser is signed out. */
     public function endOthers(Teacher $teacher, Request $request): void
     {
-        $here = $this->id($request);
-        $this->signedIn->end(
-            $teacher,
-            $this->clock->now(),
-            ...array_filter(
-                array_map(static fn (SignedIn $one): Uuid => $one->id, $this->all($teacher)),
-                static fn (Uuid $id): bool => !$id->equals($here),
-            ),
-        );
+        $this->endAll($teacher, $this->id($request));
     }
 
     /** Whether whoever sits there has given the password a moment ago: asked before much leaves at once. */

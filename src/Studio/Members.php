@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Studio;
 
-use LucidAscent\App\Entity\HandedOver;
 use LucidAscent\App\Entity\Invitation;
 use LucidAscent\App\Entity\InvitationEnd;
 use LucidAscent\App\Entity\MemberRole;
-use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Role;
-use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\Records;
@@ -29,6 +26,7 @@ final readonly class Members
 
     public function __construct(
         private StudioRecords $studio,
+        private SharedRecord $shared,
         private Records $records,
         private SignedInBrowser $browsers,
         private UserPasswordHasherInterface $hasher,
@@ -117,29 +115,15 @@ final readonly class Members
             return $fault;
         }
         $now = $this->clock->now();
+        $records = [new MemberRole(Uuid::v7(), $member, $role, $now, $by)];
+        foreach ($people as $one) {
+            array_push($records, ...$this->shared->handedOver($one, $to ?? $by, $by));
+        }
         // What was agreed to for a colleague was not agreed to for what they are now.
-        $over =
-            $role->teaches() && $was->teaches()
-                ? []
-                : array_map(
-                    static fn (Sharing $one): SharingEnd => new SharingEnd($one->id, $now, $by),
-                    $this->studio->sharedWith($member),
-                );
-        $this->records->add(
-            ...array_map(
-                static fn (Practitioner $one): HandedOver => new HandedOver(
-                    Uuid::v7(),
-                    $one,
-                    $member,
-                    $to ?? $by,
-                    $now,
-                    $by,
-                ),
-                $people,
-            ),
-            ...$over,
-            ...[new MemberRole(Uuid::v7(), $member, $role, $now, $by)],
-        );
+        foreach ($role->teaches() && $was->teaches() ? [] : $this->studio->sharedWith($member) as $one) {
+            $records[] = new SharingEnd($one->id, $now, $by);
+        }
+        $this->records->add(...$records);
         if (Role::Left === $role) {
             $this->browsers->endAll($member);
         }

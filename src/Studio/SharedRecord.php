@@ -10,6 +10,7 @@ use LucidAscent\App\Entity\Role;
 use LucidAscent\App\Entity\Sharing;
 use LucidAscent\App\Entity\SharingEnd;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Repository\AskedPeople;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\StudioRecords;
 use LucidAscent\App\Security\OneAtATime;
@@ -26,6 +27,7 @@ final readonly class SharedRecord
     public function __construct(
         private StudioRecords $studio,
         private Records $records,
+        private AskedPeople $asked,
         private OneAtATime $oneAtATime,
         private ClockInterface $clock,
     ) {
@@ -99,6 +101,12 @@ final readonly class SharedRecord
         return $fault;
     }
 
+    /** @param Teacher|null $by null where it is the person */
+    public static function mayEnd(Sharing $sharing, ?Teacher $by): bool
+    {
+        return null === $by || $by === $sharing->practitioner->teacher || $by === $sharing->member;
+    }
+
     /**
      * @param Teacher|null $by null where it is the person who ends it
      *
@@ -107,8 +115,7 @@ final readonly class SharedRecord
     public function end(Practitioner $practitioner, string $id, ?Teacher $by): bool
     {
         foreach ($this->studio->sharings($practitioner) as $one) {
-            $isTheirs = null === $by || $by === $practitioner->teacher || $by === $one->member;
-            if ((string) $one->id === $id && $isTheirs) {
+            if ((string) $one->id === $id && self::mayEnd($one, $by)) {
                 return $this->records->addOnce(new SharingEnd($one->id, $this->clock->now(), $by));
             }
         }
@@ -123,17 +130,24 @@ final readonly class SharedRecord
         if (!in_array($to, $this->teachers($practitioner), true) || !$this->studio->roleNow($to)->teaches()) {
             return false;
         }
-        $now = $this->clock->now();
-        // Whoever has the person now needs no leave of anybody's.
-        $over = array_filter(
-            $this->studio->sharings($practitioner),
-            static fn (Sharing $one): bool => $one->member === $to,
-        );
-        $this->records->add(
-            new HandedOver(Uuid::v7(), $practitioner, $practitioner->teacher, $to, $now, $by),
-            ...array_map(static fn (Sharing $one): SharingEnd => new SharingEnd($one->id, $now, $by), $over),
-        );
+        $this->records->add(...$this->handedOver($practitioner, $to, $by));
 
         return true;
+    }
+
+    /** @return list<object> what is to be written down, of somebody who is another teacher's from now on */
+    public function handedOver(Practitioner $practitioner, Teacher $to, Teacher $by): array
+    {
+        $this->asked->add($practitioner);
+        $now = $this->clock->now();
+        $records = [new HandedOver(Uuid::v7(), $practitioner, $practitioner->teacher, $to, $now, $by)];
+        foreach ($this->studio->sharings($practitioner) as $one) {
+            // Whoever has the person now needs no leave of anybody's, and keeps none when they give the person on.
+            if ($one->member === $to) {
+                $records[] = new SharingEnd($one->id, $now, $by);
+            }
+        }
+
+        return $records;
     }
 }

@@ -278,6 +278,20 @@ final class StudioTest extends AppTestCase
         self::assertResponseIsSuccessful();
     }
 
+    public function testWhoGetsAPersonOfWhoLeavesKeepsNoSharingWhenTheyGiveThePersonOn(): void
+    {
+        $second = $this->member(Role::Teacher);
+        $third = $this->member(Role::Teacher, 'third@studio.example');
+        $theirs = $this->practitioner($this->again($second), name: 'Their Person');
+        $this->shared($theirs, $this->em()->find(Teacher::class, $this->owner->id) ?? throw new \LogicException());
+        $this->change($second, 'left', $this->owner);
+        $this->client->request('GET', "/practitioners/$theirs->id/sharing");
+        self::assertSelectorTextContains('main', 'Nobody else can open');
+        $this->client->submitForm('Hand over', ['to' => (string) $third->id]);
+        $this->client->request('GET', "/practitioners/$theirs->id");
+        self::assertResponseStatusCodeSame(404);
+    }
+
     public function testAStudioNeedsAnOwnerAndARoleCountsInTabsThatAreOpen(): void
     {
         $this->change($this->owner, 'teacher');
