@@ -4,15 +4,25 @@ declare(strict_types=1);
 
 namespace LucidAscent\App;
 
+use LucidAscent\App\Database\Clash;
 use LucidAscent\App\Database\Seal;
 use LucidAscent\App\Database\SealedType;
+use LucidAscent\App\Database\WholeRequest;
 use LucidAscent\App\Security\AtRest;
 use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 
 final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
+
+    /** So often a request begins anew. */
+    private const MOST = 3;
+    /** So long it waits before that, at first, and twice as long each time after. */
+    private const WAIT_FOR_OTHERS_MS = 20;
+    private const WAIT_FOR_A_NODE_MS = 700;
 
     public function boot(): void
     {
@@ -26,5 +36,80 @@ final class Kernel extends BaseKernel
 
             return $seal instanceof Seal ? $seal : throw new \LogicException('Nothing seals.');
         });
+    }
+
+    /**
+     * A request that others, or a node that went away, have kept from being written is answered anew, with all that it
+     * carried; nothing of it was written. What was asked for once too often says so.
+     */
+    public function handle(
+        Request $request,
+        int $type = self::MAIN_REQUEST,
+        bool $catch = true,
+    ): Response {
+        if (self::MAIN_REQUEST !== $type) {
+            return parent::handle($request, $type, $catch);
+        }
+        $again = $request->duplicate();
+        for ($tried = 0;; ++$tried) {
+            try {
+                $response = parent::handle($request, $type, $catch);
+                $this->whole()->end($response);
+
+                return $response;
+            } catch (\Throwable $e) {
+                $clash = Clash::in($e);
+                if (null === $clash) {
+                    throw $e;
+                }
+                $this->beginAnew();
+                if (self::MOST === $tried) {
+                    return $this->unanswered($e);
+                }
+                $this->waitFor($clash, $tried);
+                $request = $again->duplicate();
+            }
+        }
+    }
+
+    private function whole(): WholeRequest
+    {
+        $whole = $this->getContainer()->get(WholeRequest::class);
+
+        return $whole instanceof WholeRequest ? $whole : throw new \LogicException('Nothing is written whole.');
+    }
+
+    /** With nothing of what was known, and another connection. */
+    private function beginAnew(): void
+    {
+        if (\PHP_SESSION_ACTIVE === session_status()) {
+            session_abort();
+        }
+        $this->whole()->giveUp();
+        $this->shutdown();
+    }
+
+    private function waitFor(Clash $clash, int $tried): void
+    {
+        // Those that clashed do not come again at the same moment.
+        usleep(
+            1000 *
+                match ($clash) {
+                    Clash::OthersWrote => random_int(1, self::WAIT_FOR_OTHERS_MS) * 2 ** $tried,
+                    Clash::NodeGone => self::WAIT_FOR_A_NODE_MS * 2 ** $tried,
+                },
+        );
+    }
+
+    private function unanswered(\Throwable $e): Response
+    {
+        // Of what was asked, and about whom, nothing.
+        error_log('The database did not answer: '.$e::class.' '.$e->getCode());
+
+        return new Response(
+            (string) file_get_contents($this->getProjectDir().'/public/away.html'),
+            Response::HTTP_SERVICE_UNAVAILABLE,
+            ['Retry-After' => '3', 'Cache-Control' => 'no-store', 'Content-Security-Policy' => "default-src 'none'"],
+        );
     }
 }

@@ -207,7 +207,7 @@ start_mariadb() {
     DB_PORT=$(choose_port mariadb "$1")
     as_user_to "$DATABASE_USER" "$DB_DIR/mariadb.log" setsid mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 --init-file="$ENV_DIR/accounts.sql" \
-        --innodb-buffer-pool-size=64M --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
+        --innodb-buffer-pool-size=64M --innodb-lock-wait-timeout=15 --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
     started mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
     until database_answers; do
         sleep 0.1
@@ -244,6 +244,7 @@ grant_application() {
         printf 'GRANT UPDATE (name, time_zone, owners_prove_twice) ON %s.studio TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE (locale) ON %s.practitioner TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE, DELETE ON %s.turn TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.studio_class TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT DELETE ON %s.class_member TO ascent_app@127.0.0.1;\n' "$1"

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Audit;
 
+use LucidAscent\App\Database\WholeRequest;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Repository\AskedPeople;
 use LucidAscent\App\Security\SignedInBrowser;
@@ -25,6 +26,7 @@ final readonly class AuditRequests
         private AskedPeople $people,
         private SignedInBrowser $browser,
         private TokenStorageInterface $tokens,
+        private WholeRequest $whole,
     ) {
     }
 
@@ -78,19 +80,18 @@ final readonly class AuditRequests
         if (null === $by && [] === $people) {
             return;
         }
-        $write = function () use ($people, $actor, $by, $action, $place, $teacher, $session): void {
-            foreach ([] === $people ? [null] : $people as $whom) {
-                $this->trail->write(
-                    $actor,
-                    $by,
-                    $action,
-                    $place,
-                    $whom->teacher->id ?? ($teacher instanceof Teacher ? $teacher->id : null),
-                    $whom?->id,
-                    $session,
-                );
-            }
-        };
-        count($people) > 1 ? $this->trail->together($write) : $write();
+        // All of them, and the session, with one write to the disk.
+        $this->whole->begin();
+        foreach ([] === $people ? [null] : $people as $whom) {
+            $this->trail->write(
+                $actor,
+                $by,
+                $action,
+                $place,
+                $whom->teacher->id ?? ($teacher instanceof Teacher ? $teacher->id : null),
+                $whom?->id,
+                $session,
+            );
+        }
     }
 }

@@ -52,16 +52,6 @@ final readonly class AuditTrail
         ], ['at' => MomentType::NAME]);
     }
 
-    /**
-     * Several entries, kept with one write to the disk.
-     *
-     * @param \Closure(): void $write
-     */
-    public function together(\Closure $write): void
-    {
-        $this->connection->transactional($write);
-    }
-
     /** When everything was last copied, proved and sealed; null when it never was. */
     public function lastBackup(): ?\DateTimeImmutable
     {

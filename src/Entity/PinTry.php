@@ -16,6 +16,10 @@ class PinTry
     #[ORM\Id, ORM\Column, ORM\GeneratedValue]
     private int $id = 0; // @phpstan-ignore property.onlyWritten
 
+    /** Which one of its device's it was, as the database counts them. */
+    #[ORM\Column(insertable: false, options: ['unsigned' => true, 'default' => 0])]
+    private int $number = 0; // @phpstan-ignore property.onlyWritten
+
     public function __construct(
         #[ORM\Column(type: UuidType::NAME)]
         public readonly Uuid $device,

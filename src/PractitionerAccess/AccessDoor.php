@@ -275,7 +275,7 @@ final readonly class AccessDoor
     {
         $since = $this->em
             ->createQuery(
-                'SELECT MAX(t.id) FROM '.PinTry::class.' t WHERE t.device = :d AND t.succeeded = true',
+                'SELECT MAX(t.number) FROM '.PinTry::class.' t WHERE t.device = :d AND t.succeeded = true',
             )
             ->setParameter('d', $device, 'uuid')
             ->getSingleScalarResult();
@@ -284,7 +284,7 @@ final readonly class AccessDoor
             ->createQuery(
                 'SELECT COUNT(t.id) FROM '.
                     PinTry::class.
-                    ' t WHERE t.device = :d AND t.succeeded = false AND t.id > :since',
+                    ' t WHERE t.device = :d AND t.succeeded = false AND t.number > :since',
             )
             ->setParameter('d', $device, 'uuid')
             ->setParameter('since', (int) $since)

@@ -5,29 +5,31 @@ declare(strict_types=1);
 namespace LucidAscent\App\Security;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\LockWaitTimeoutException;
+use Doctrine\DBAL\ParameterType;
+use LucidAscent\App\Database\MomentType;
 use LucidAscent\App\Entity\Teacher;
+use Psr\Clock\ClockInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;
-use Symfony\Component\HttpKernel\Event\FinishRequestEvent;
 use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Component\Uid\Uuid;
 
 /**
  * Changes of one person, and of one teacher's own things, one after another, whichever window they come from: what a
- * change looks at is then what it changes. A lock of the database's own, so that it holds for several servers, too.
+ * change looks at is then what it changes. A turn is a row that the change writes with the rest: it ends with it,
+ * whatever becomes of who had it, and of two that had it on two nodes of a database one begins anew.
  */
-final class OneAtATime
+final readonly class OneAtATime
 {
     private const LONGEST_SECONDS = 15;
 
-    /** @var list<string> */
-    private array $held = [];
-
     public function __construct(
-        private readonly Connection $connection,
-        private readonly TokenStorageInterface $tokens,
+        private Connection $connection,
+        private TokenStorageInterface $tokens,
+        private ClockInterface $clock,
     ) {
     }
 
@@ -43,26 +45,29 @@ final class OneAtATime
         }
     }
 
-    #[AsEventListener]
-    public function end(FinishRequestEvent $event): void
-    {
-        if ($event->isMainRequest()) {
-            foreach ($this->held as $lock) {
-                $this->connection->executeQuery('SELECT RELEASE_LOCK(?)', [$lock]);
-            }
-            $this->held = [];
-        }
-    }
-
-    /** @throws ServiceUnavailableHttpException when others have been at it for too long */
+    /**
+     * Until what is being written is.
+     *
+     * @throws ServiceUnavailableHttpException when others have been at it for too long
+     */
     public function hold(string $what): void
     {
-        // A lock's name has room for 64 characters, and is the server's, not the database's.
-        $lock = substr(hash('sha256', $this->connection->getDatabase().' '.$what), 0, 60);
-        if (1 !== (int) $this->connection->fetchOne('SELECT GET_LOCK(?, ?)', [$lock, self::LONGEST_SECONDS])) {
-            throw new ServiceUnavailableHttpException(self::LONGEST_SECONDS, 'Others change the same at this moment.');
+        if (!$this->connection->isTransactionActive()) {
+            throw new \LogicException('A turn is part of what it is for.');
         }
-        $this->held[] = $lock;
+        try {
+            $this->connection->executeStatement(
+                'INSERT INTO turn (subject, number, at) VALUES (?, 1, ?)
+                 ON DUPLICATE KEY UPDATE number = number + 1, at = VALUES(at)',
+                [hash('sha256', $what, true), $this->clock->now()],
+                [ParameterType::BINARY, MomentType::NAME],
+            );
+        } catch (LockWaitTimeoutException) {
+            throw new ServiceUnavailableHttpException(
+                self::LONGEST_SECONDS,
+                'Others change the same at this moment.',
+            );
+        }
     }
 
     private function changed(Request $request): ?string

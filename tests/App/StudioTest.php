@@ -337,6 +337,7 @@ final class StudioTest extends AppTestCase
         $become = fn (Teacher $one, Role $role): int => (int) $this->em()->getConnection()->insert('member_role', [
             'id' => Uuid::v7()->toBinary(), 'member_id' => $one->id->toBinary(), 'role' => $role->value,
             'at' => '2026-01-01', 'by_id' => $one->id->toBinary()]);
+        $this->em()->beginTransaction();
         // Another request has written it since these were read.
         $become($second, Role::Teacher);
         self::assertSame('studio.fault.by', $members->change($first, Role::Teacher, $second));

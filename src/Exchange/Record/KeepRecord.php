@@ -52,9 +52,9 @@ final readonly class KeepRecord
     public function of(mixed $document, Teacher $teacher, bool $isTried = false, bool $isWrittenHere = false): array
     {
         $parts = RecordParts::of($document, $this->schema);
-        $this->oneAtATime->hold("records of $teacher->id");
         $this->em->beginTransaction();
         try {
+            $this->oneAtATime->hold("records of $teacher->id");
             $answer = $this->add($parts, $teacher, $isWrittenHere);
             if ($isTried) {
                 $this->em->rollback();

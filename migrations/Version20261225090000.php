@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+final class Version20261225090000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'Whose turn it is, and which try of a PIN came after which, in rows that every node of a database agrees on';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('CREATE TABLE turn (subject BINARY(32) NOT NULL, number BIGINT UNSIGNED NOT NULL, at DATETIME(6) NOT NULL, INDEX IDX_TURN_AT (at), PRIMARY KEY (subject)) DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci');
+        $this->addSql('ALTER TABLE pin_try ADD number INT UNSIGNED DEFAULT 0 NOT NULL');
+        $this->addSql('UPDATE pin_try t JOIN (SELECT id, ROW_NUMBER() OVER (PARTITION BY device ORDER BY id) AS n FROM pin_try) o ON o.id = t.id SET t.number = o.n');
+        $this->addSql('CREATE UNIQUE INDEX UNIQ_PIN_TRY_NUMBER ON pin_try (device, number)');
+        // Whoever writes one, of this version or the one before, gets the next number.
+        $this->addSql('CREATE TRIGGER pin_try_number BEFORE INSERT ON pin_try FOR EACH ROW SET NEW.number = 1 + (SELECT COALESCE(MAX(t.number), 0) FROM pin_try t WHERE t.device = NEW.device)');
+    }
+
+    public function down(Schema $schema): void
+    {
+        $this->addSql('DROP TRIGGER pin_try_number');
+        $this->addSql('DROP INDEX UNIQ_PIN_TRY_NUMBER ON pin_try');
+        $this->addSql('ALTER TABLE pin_try DROP number');
+        $this->addSql('DROP TABLE turn');
+    }
+}
