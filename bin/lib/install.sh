@@ -56,7 +56,7 @@ sum_of() { sha256sum "$1" | cut -d' ' -f1; }
 
 # Some archives unpack readable to their owner alone; the servers have to read the libraries too.
 update_composer() {
-    composer update --no-progress --no-scripts "$@" && chmod -R u+rwX,go+rX vendor
+    composer update --no-progress "$@" && chmod -R u+rwX,go+rX vendor
 }
 
 # install_composer [for-tests]: what runs needs none of the libraries that tests do; where those are already, they stay.

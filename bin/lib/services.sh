@@ -194,6 +194,8 @@ adopt_database() {
     } | keep_for_servers "$ENV_DIR/accounts.sql"
 }
 
+# AS_NODE: what a database that is one of several is started with beside.
+AS_NODE=()
 start_mariadb() {
     local waited=0
     if running mariadb && DB_PORT=$(kept_port mariadb) && database_answers; then return; fi
@@ -205,8 +207,10 @@ start_mariadb() {
     fi
     adopt_database
     DB_PORT=$(choose_port mariadb "$1")
+    local -a more=("${AS_NODE[@]}")
+    [ ${#more[@]} -gt 0 ] || more=(--skip-log-bin --init-file="$ENV_DIR/accounts.sql")
     as_user_to "$DATABASE_USER" "$DB_DIR/mariadb.log" setsid mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
-        --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --skip-log-bin --default-time-zone=+00:00 --init-file="$ENV_DIR/accounts.sql" \
+        --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --default-time-zone=+00:00 "${more[@]}" \
         --innodb-buffer-pool-size=64M --innodb-lock-wait-timeout=15 --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
     started mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
     until database_answers; do
@@ -255,18 +259,20 @@ grant_application() {
     } | db_admin
 }
 
-db_url() { printf 'mysql://ascent_%s:%s@127.0.0.1:%s/%s?serverVersion=10.11.0-MariaDB&charset=utf8mb4' "$1" "$2" "$DB_PORT" "$3"; }
+db_url() { printf 'mysql://ascent_%s:%s@%s/%s?serverVersion=10.11.0-MariaDB&charset=utf8mb4' "$1" "$2" "${DATABASE_AT:-127.0.0.1:$DB_PORT}" "$3"; }
 
-# Everything whose change asks for a fresh cache and a restart of PHP.
+# Everything whose change asks for a fresh cache and a restart of PHP: the same on every machine that has the same files.
 source_stamp() {
     find core src config templates translations catalogue migrations public composer.json .env vendor/composer/installed.php \
-        -type f -printf '%p %T@ %s\n' | sort | sha256sum | cut -c1-12
+        -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-12
 }
 
 app_env() {
     [ -z "$PUBLIC_URL" ] || printf 'PUBLIC_URL=%s\nTRUSTED_PROXIES=%s\n' "$PUBLIC_URL" "$TRUSTED_PROXIES"
-    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURE_DIR=%s\nAT_REST_KEYS=%s\nINCLINOMETER=%s\n' \
-        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/cache" "$ENV_DIR/log" "$ENV_DIR/pictures" \
+    [ -z "$DATABASE_AT" ] || printf 'DATABASE_NODES=1\n'
+    [ -z "$DATABASE_CA" ] || printf 'DATABASE_CA=%s\n' "$DATABASE_CA"
+    printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURES=%s\nAT_REST_KEYS=%s\nINCLINOMETER=%s\n' \
+        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/cache" "$ENV_DIR/log" "${PICTURES:-$ENV_DIR/pictures}" \
         "$AT_REST_KEY${AT_REST_BEFORE:+ $AT_REST_BEFORE}" \
         "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
 }
@@ -407,11 +413,11 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
     }
     # A name that is not this machine's, nor in the settings, is no way in, and in no address that is given out.
     server {
-        listen 127.0.0.1:$WEB_PORT default_server;
+        listen $LISTEN:$WEB_PORT default_server;
         return 421;
     }
     server {
-        listen 127.0.0.1:$WEB_PORT;
+        listen $LISTEN:$WEB_PORT;
         server_name 127.0.0.1 localhost $(public_name);
         root "$ROOT/public";
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
@@ -515,14 +521,19 @@ start_inclinometer() {
     started inclinometer || say "The inclinometer's stand-in did not start; $ENV_DIR/log/inclinometer.log says why." >&2
 }
 
-# load_settings: where the application is reached, where a server in front has its name and certificate.
+# load_settings: where the application is reached, where a server in front has its name and certificate; and where the
+# database and the pictures are, where several machines share them.
 load_settings() {
     local name value
-    PUBLIC_URL='' TRUSTED_PROXIES=''
+    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_CA='' PICTURES='' LISTEN=127.0.0.1
     while IFS='=' read -r name value; do
         case $name in
             PUBLIC_URL) PUBLIC_URL=$value ;;
             TRUSTED_PROXIES) TRUSTED_PROXIES=$value ;;
+            DATABASE_AT) DATABASE_AT=$value ;;
+            DATABASE_CA) DATABASE_CA=$value ;;
+            PICTURES) PICTURES=$value ;;
+            LISTEN) LISTEN=$value ;;
             *) fail "$ENV_DIR/settings has something other than a setting in it." ;;
         esac
     done < <(cat "$ENV_DIR/settings" 2>/dev/null)
@@ -534,6 +545,9 @@ load_settings() {
     esac
     case ${PUBLIC_URL#*://} in */*) fail "the public address ends with its name or port: $PUBLIC_URL" ;; esac
     case $TRUSTED_PROXIES in *[!0-9a-fA-F.:,/]*) fail "the server in front is known by its address: $TRUSTED_PROXIES" ;; esac
+    case $DATABASE_AT in '' | *[!0-9A-Za-z.:-]*) [ -z "$DATABASE_AT" ] || fail "the database is at an address and a port: $DATABASE_AT" ;; *:*[0-9]) ;; *) fail "the database is at an address and a port: $DATABASE_AT" ;; esac
+    case $DATABASE_CA$PICTURES in *[!0-9A-Za-z./:@%?\&=_-]*) fail 'a path or an address in the settings has a sign in it that it cannot have.' ;; esac
+    case $LISTEN in '' | *[!0-9a-fA-F.:]*) fail "what is listened at is an address of this machine: $LISTEN" ;; esac
 }
 
 # The name alone, without a port.

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace LucidAscent\App\Device;
 
 use LucidAscent\App\Security\AtRest;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\Uuid;
 
 /**
@@ -22,15 +21,14 @@ final readonly class PictureStore
     private const QUALITY = 85;
 
     public function __construct(
-        #[Autowire('%env(PICTURE_DIR)%')]
-        private string $folder,
+        private PictureFiles $files,
         private AtRest $atRest,
     ) {
     }
 
     public function has(Uuid $id): bool
     {
-        return is_file($this->path($id));
+        return $this->files->has((string) $id);
     }
 
     /**
@@ -75,7 +73,7 @@ final readonly class PictureStore
     /** @return string|null a JPEG; null where it is not there, or nobody here can open it */
     public function read(Uuid $id): ?string
     {
-        $bytes = is_file($this->path($id)) ? (string) file_get_contents($this->path($id)) : null;
+        $bytes = $this->files->read((string) $id);
 
         // One of before they were sealed lies there as it is.
         return null === $bytes || !AtRest::isSealed($bytes) ? $bytes : $this->atRest->open($bytes, (string) $id);
@@ -89,13 +87,12 @@ final readonly class PictureStore
     public function sealAgain(): array
     {
         $count = [0, 0];
-        foreach (glob($this->folder.'/*.jpg') ?: [] as $path) {
-            $id = basename($path, '.jpg');
-            $bytes = Uuid::isValid($id) ? $this->read(Uuid::fromString($id)) : null;
+        foreach ($this->files->names() as $name) {
+            $bytes = Uuid::isValid($name) ? $this->read(Uuid::fromString($name)) : null;
             if (null === $bytes) {
                 ++$count[1];
             } else {
-                $this->write($bytes, Uuid::fromString($id));
+                $this->write($bytes, Uuid::fromString($name));
                 ++$count[0];
             }
         }
@@ -144,30 +141,15 @@ final readonly class PictureStore
         return $isDrawn && '' !== $bytes ? $bytes : throw UnfitPicture::notKept();
     }
 
-    /** Whole, or not at all; and never on the disk as it is. */
+    /** Never anywhere as it is. */
     private function write(#[\SensitiveParameter] string $jpeg, Uuid $id): void
     {
-        if (!is_dir($this->folder) && !@mkdir($this->folder, 0o700, true) && !is_dir($this->folder)) {
-            throw UnfitPicture::notKept();
-        }
-        $path = $this->path($id);
-        $sealed = $this->atRest->seal($jpeg, (string) $id);
-        $written = strlen($sealed) === @file_put_contents("$path.part", $sealed);
-        if (!$written || !@rename("$path.part", $path)) {
-            @unlink("$path.part");
-
-            throw UnfitPicture::notKept();
-        }
+        $this->files->write((string) $id, $this->atRest->seal($jpeg, (string) $id));
     }
 
     /** Gone for good; one that is not there is gone already. */
     public function remove(Uuid $id): void
     {
-        @unlink($this->path($id));
-    }
-
-    private function path(Uuid $id): string
-    {
-        return $this->folder.'/'.$id->toRfc4122().'.jpg';
+        $this->files->remove((string) $id);
     }
 }

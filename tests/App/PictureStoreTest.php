@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\Tests\App;
 
+use LucidAscent\App\Device\PicturesInFolder;
 use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Security\AtRest;
@@ -81,7 +82,8 @@ final class PictureStoreTest extends TestCase
     public function testOneThatFindsNoRoomIsNotKept(): void
     {
         $full = '/dev/full';
-        $store = new PictureStore(is_writable($full) ? "$full/pictures" : '/proc/none', self::atRest());
+        $store = new PictureStore(new PicturesInFolder(is_writable($full) ? "$full/pictures" : '/proc/none'),
+            self::atRest());
         try {
             $store->keep(Uuid::v7(), $this->file(self::bytes(self::noise())));
             self::fail('There is no room.');
@@ -138,7 +140,7 @@ final class PictureStoreTest extends TestCase
 
     private function store(?AtRest $keys = null): PictureStore
     {
-        return new PictureStore($this->folder, $keys ?? self::atRest());
+        return new PictureStore(new PicturesInFolder($this->folder), $keys ?? self::atRest());
     }
 
     private static function atRest(string $keys = ''): AtRest

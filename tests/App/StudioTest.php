@@ -348,6 +348,7 @@ final class StudioTest extends AppTestCase
         self::assertSame('member', $shared->share($person, $assistant, new \DateTimeImmutable('-1 day'), null,
             $first)[0] ?? null);
         self::assertSame(0, $this->howMany(Sharing::class));
+        $this->em()->rollback();
     }
 
     #[TestWith(["UPDATE teacher SET role = 'owner'"])]
