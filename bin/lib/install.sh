@@ -5,6 +5,9 @@ debian_packages() {
     printf '%s\n' php8.2-cli php8.2-fpm php8.2-mysql php8.2-curl php8.2-zip php8.2-gd php8.2-intl php8.2-mbstring \
         php8.2-xml php8.2-apcu php8.2-opcache mariadb-server mariadb-client nginx-light unzip
     command -v composer >/dev/null 2>&1 || printf 'composer\n'
+    if [ "${1:-}" = with-nodes ]; then
+        printf '%s\n' galera-4 haproxy rsync mariadb-client
+    fi
     if [ "${1:-}" = with-browser ]; then
         printf 'chromium\n'
         command -v node >/dev/null 2>&1 || printf 'nodejs\nnpm\n'

@@ -65,6 +65,7 @@ server() {
             mariadb:"mariadbd "*" --datadir=$ENV_DIR/mysql "* | \
             fpm:"php-fpm: master process ($ENV_DIR/fpm.conf)"* | \
             nginx:"nginx: master process nginx -c $ENV_DIR/nginx.conf "* | \
+            haproxy:"haproxy "*" -L $ENV_DIR "* | \
             inclinometer:"php "*" --pid-file=$RUN_DIR/inclinometer.pid "*) ;;
             *) continue ;;
         esac
@@ -90,7 +91,7 @@ started() {
 # has a file or a socket of this environment open.
 processes_of() {
     local program pid opened=$ENV_DIR/
-    case $1 in mariadb) program=mariadbd ;; fpm) program=php-fpm ;; nginx) program=nginx ;; inclinometer) program=php8 opened=$ENV_DIR/log/inclinometer.log ;; esac
+    case $1 in mariadb) program=mariadbd ;; haproxy) program=haproxy ;; fpm) program=php-fpm ;; nginx) program=nginx ;; inclinometer) program=php8 opened=$ENV_DIR/log/inclinometer.log ;; esac
     for pid in $(find /proc/[0-9]*/fd -printf '%p %l\n' 2>/dev/null | awk -v opened="$opened" -v sockets="$SOCKET_DIR/" '
         BEGIN { while ((getline line < "/proc/net/unix") > 0) { split(line, part, " "); at = index(line, sockets); if (at) { ours["socket:[" part[7] "]"] = 1 } } }
         { split($1, path, "/"); link = substr($0, length($1) + 2) }
@@ -248,6 +249,7 @@ grant_application() {
         printf 'GRANT UPDATE (name, time_zone, owners_prove_twice) ON %s.studio TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE (locale) ON %s.practitioner TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE, DELETE ON %s.lock_keys TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.turn TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
         printf 'GRANT UPDATE, DELETE ON %s.studio_class TO ascent_app@127.0.0.1;\n' "$1"
@@ -507,6 +509,15 @@ migrate() {
     rm "$dump.open"
     # It has them as well.
     rm -f "$dump"
+    grant_application "$1"
+}
+
+# migrate_while_serving DATABASE: where several nodes share a database, once, while they serve: those of the version before
+# go on with the new tables, and what is added may be added again. Of two that come to it at once one waits for the other.
+migrate_while_serving() {
+    DATABASE_URL=$(db_url owner "$DB_OWNER_PASSWORD" "$1")
+    (step 'Bringing the tables up to date' console_as_service ascent:once migrate doctrine:migrations:migrate) || fail 'the tables could not be brought up to date; start again.'
+    console_as_service ascent:seal-again --unsealed >/dev/null || fail 'not all words about health could be sealed; start again.'
     grant_application "$1"
 }
 

@@ -48,7 +48,8 @@ final class PicturesInBucketTest extends TestCase
 
     protected function setUp(): void
     {
-        (new Process(['rm', '-rf', self::$folder.'/pictures', self::$folder.'/faults', self::$folder.'/here']))->mustRun();
+        array_map(static fn (string $one): Process => (new Process(['rm', '-rf', self::$folder."/$one"]))->mustRun(),
+            ['pictures', 'faults', 'here']);
         mkdir(self::$folder.'/pictures');
     }
 
@@ -111,7 +112,9 @@ final class PicturesInBucketTest extends TestCase
         foreach ([
             fn (): ?string => $files->read('a'),
             fn (): bool => $files->has('a'),
-            fn (): mixed => $files->remove('a'),
+            function () use ($files): void {
+                $files->remove('a');
+            },
             fn (): array => [...$files->names()],
         ] as $ask) {
             $this->faults(...array_fill(0, 3, '500'));
@@ -168,8 +171,11 @@ final class PicturesInBucketTest extends TestCase
         self::assertNotNull($files->read('b'));
     }
 
-    private function bucket(string $folder = '', string $secret = self::SECRET, string $path = '/pictures'): PictureFiles
-    {
+    private function bucket(
+        string $folder = '',
+        string $secret = self::SECRET,
+        string $path = '/pictures',
+    ): PictureFiles {
         return WherePicturesLie::of(
             sprintf('s3://%s:%s@127.0.0.1:%d%s%s?tls=0', self::KEY, rawurlencode($secret), self::$port, $path, $folder),
         );
