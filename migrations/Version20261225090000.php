@@ -23,11 +23,13 @@ final class Version20261225090000 extends AbstractMigration
         // Whoever writes one, of this version or the one before, gets the next number.
         $this->addSql('CREATE OR REPLACE TRIGGER pin_try_number BEFORE INSERT ON pin_try FOR EACH ROW SET NEW.number = 1 + (SELECT COALESCE(MAX(t.number), 0) FROM pin_try t WHERE t.device = NEW.device)');
         $this->addSql('UPDATE pin_try t JOIN (SELECT id, ROW_NUMBER() OVER (PARTITION BY device ORDER BY id) AS n FROM pin_try) o ON o.id = t.id SET t.number = o.n');
+        $this->addSql('CREATE INDEX IF NOT EXISTS IDX_SESSION_LOG_AT ON session_log (at)');
         $this->addSql('CREATE UNIQUE INDEX IF NOT EXISTS UNIQ_PIN_TRY_NUMBER ON pin_try (device, number)');
     }
 
     public function down(Schema $schema): void
     {
+        $this->addSql('DROP INDEX IDX_SESSION_LOG_AT ON session_log');
         $this->addSql('DROP TRIGGER pin_try_number');
         $this->addSql('DROP INDEX UNIQ_PIN_TRY_NUMBER ON pin_try');
         $this->addSql('ALTER TABLE pin_try DROP number');

@@ -8,6 +8,7 @@ use LucidAscent\App\Database\Clash;
 use LucidAscent\App\Database\Seal;
 use LucidAscent\App\Database\SealedType;
 use LucidAscent\App\Database\WholeRequest;
+use LucidAscent\App\Health\Counted;
 use LucidAscent\App\Security\AtRest;
 use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
 use Symfony\Component\HttpFoundation\Request;
@@ -50,21 +51,32 @@ final class Kernel extends BaseKernel
         if (self::MAIN_REQUEST !== $type) {
             return parent::handle($request, $type, $catch);
         }
+        $began = microtime(true);
+        [$response, $route] = $this->answer($request, $catch);
+        Counted::answered($route, $response->getStatusCode(), microtime(true) - $began);
+
+        return $response;
+    }
+
+    /** @return array{Response, string|null} and the name of the route that it came to */
+    private function answer(Request $request, bool $catch): array
+    {
         $again = $request->duplicate();
         for ($tried = 0;; ++$tried) {
             try {
-                $response = parent::handle($request, $type, $catch);
+                $response = parent::handle($request, self::MAIN_REQUEST, $catch);
                 $this->whole()->end($response);
 
-                return $response;
+                return [$response, $request->attributes->get('_route')];
             } catch (\Throwable $e) {
                 $clash = Clash::in($e);
                 if (null === $clash) {
                     throw $e;
                 }
+                Counted::begunAnew($clash->name);
                 $this->beginAnew();
                 if (self::MOST === $tried) {
-                    return $this->unanswered($e);
+                    return [$this->unanswered($e), $request->attributes->get('_route')];
                 }
                 $this->waitFor($clash, $tried);
                 $request = $again->duplicate();

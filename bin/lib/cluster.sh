@@ -104,11 +104,14 @@ port_of() { cat "$ROOT/var/env/$CLUSTER-$1/$2.port" 2>/dev/null || printf 1; }
 
 start_front() {
     at front
+    # One that runs takes up what has changed.
+    cmp -s "$ROOT/deploy/haproxy.cfg" "$ENV_DIR/haproxy.cfg" || stop_one haproxy TERM
     if running haproxy; then return; fi
+    keep_for_servers "$ENV_DIR/haproxy.cfg" <"$ROOT/deploy/haproxy.cfg"
     local node
     for node in "${DATABASE_NODES[@]}"; do export "${node^^}=127.0.0.1:$(port_of "$node" mariadb)"; done
     for node in "${APPLICATION_NODES[@]}"; do export "${node^^}=127.0.0.1:$(port_of "$node" web)"; done
     export FRONT="127.0.0.1:$((FIRST_PORT + 20))" DATABASE="127.0.0.1:$FIRST_PORT" NODE_READY="$ROOT/bin/node-ready" AWAY="$ROOT/public/away.http"
-    as_user_to "$SERVICE_USER" "$ENV_DIR/log/haproxy.log" setsid haproxy -db -f "$ROOT/deploy/haproxy.cfg" -L "$ENV_DIR" </dev/null 9>&- &
+    as_user_to "$SERVICE_USER" "$ENV_DIR/log/haproxy.log" setsid haproxy -db -f "$ENV_DIR/haproxy.cfg" -L "$ENV_DIR" </dev/null 9>&- &
     started haproxy || fail "the balancer did not start; $ENV_DIR/log/haproxy.log says why."
 }

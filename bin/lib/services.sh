@@ -331,6 +331,8 @@ php_admin_value[upload_max_filesize] = 8M
 php_admin_value[post_max_size] = 9M
 php_admin_value[upload_tmp_dir] = $ENV_DIR/tmp
 php_admin_value[sys_temp_dir] = $ENV_DIR/tmp
+; A database that has stopped half way is not waited for without end; a turn is, for half as long.
+php_admin_value[mysqlnd.net_read_timeout] = 30
 php_admin_value[realpath_cache_size] = 4M
 php_admin_value[realpath_cache_ttl] = 600
 INI
@@ -420,7 +422,7 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
     }
     server {
         listen $LISTEN:$WEB_PORT;
-        server_name 127.0.0.1 localhost $(public_name);
+        server_name 127.0.0.1 localhost $([ -z "$PUBLIC_URL" ] || [ "$(public_name)" = 127.0.0.1 ] || public_name);
         root "$ROOT/public";
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
         limit_conn all 1500;
@@ -428,6 +430,11 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
             alias "$ROOT/public/assets/\$1";
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
+        }
+        # What this machine says of itself is for whoever asks it alone, and not by way of a server in front.
+        location ~ ^/(health/(live|ready)|metrics)\$ {
+            if (\$http_x_forwarded_for != "") { return 404; }
+$(php_behind "$FPM_SOCKET")
         }
         location = /instruments/inclinometer {
             limit_conn live $LIVE_WORKERS;

@@ -123,7 +123,7 @@ final class AuditedRoutes
         'own_entries', 'own_new', 'own_edit', 'own_export', 'own_picture_keep', 'own_picture', 'instruments',
         'inclinometer_live', 'landmarks', 'bench_preview', 'lab_answer', 'rung_picture_read', 'own_picture_read',
         'draft', 'recording_sheets', 'waiting_logs', 'session_token', 'own_token', 'own_worker', 'own_shell',
-        'own_open', 'own_pin', 'own_shut', 'own_language',
+        'own_open', 'own_pin', 'own_shut', 'own_language', 'health_live', 'health_ready', 'metrics',
     ];
 
     public static function knows(string $route): bool

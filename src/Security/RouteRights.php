@@ -11,7 +11,8 @@ final class RouteRights
         'sign_in', 'join', 'feed', 'own', 'own_week', 'own_session', 'own_hurts', 'own_after', 'own_elsewhere',
         'own_log', 'own_measure', 'own_words', 'own_ask', 'own_question_picture', 'own_picture_mark',
         'own_picture_read', 'own_picture_send', 'own_who', 'own_sharing_end', 'own_consent', 'own_token',
-        'own_worker', 'own_shell', 'own_open', 'own_pin', 'own_shut', 'own_language',
+        'own_worker', 'own_shell', 'own_open', 'own_pin', 'own_shut', 'own_language', 'health_live', 'health_ready',
+        'metrics',
     ];
     private const MEMBER = [
         'sign_out', 'account', 'browser_end', 'password_again', 'second_factor', 'on_the_mat', 'search', 'guide',

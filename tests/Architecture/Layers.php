@@ -18,7 +18,7 @@ final class Layers
         // What is written and read.
         'Json', 'Database', 'Catalogue', 'Text', 'Entity', 'Repository',
         // What is made of it.
-        'Security', 'Audit', 'Studio', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning',
+        'Security', 'Audit', 'Health', 'Studio', 'PageCache', 'OwnEntry', 'Figure', 'Plan', 'Person', 'Log', 'Planning',
         'PractitionerAccess',
         'Device', 'Guide',
         // Where it comes in and goes out.
