@@ -9,13 +9,13 @@ use LucidAscent\App\Device\PictureStore;
 use LucidAscent\App\Device\UnfitPicture;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Json\JsonText;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Repository\PictureRecords;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Component\Uid\Uuid;
 
 /** Pictures that a teacher chose to keep with a person's record. */
 final class PictureController extends TeacherController
@@ -44,13 +44,17 @@ final class PictureController extends TeacherController
         if (null === $points) {
             return new JsonResponse(['error' => $this->say('picture.points.wrong')], 422);
         }
-        $picture = Uuid::v7();
+        $picture = SentEntry::id($request->request->get('entry'));
+        $answer = new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
+        if (null !== $this->pictureRecords->sent($practitioner, $picture)) {
+            return $answer;
+        }
         try {
             [$width, $height] = $this->store->keep($picture, $file->getPathname());
         } catch (UnfitPicture $e) {
             return new JsonResponse(['error' => $this->say($e->getMessage())], 422);
         }
-        $this->records->add(
+        $this->records->addOnce(
             new StoredPicture(
                 $picture,
                 $practitioner,
@@ -63,7 +67,7 @@ final class PictureController extends TeacherController
             ),
         );
 
-        return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $picture])]);
+        return $answer;
     }
 
     #[Route('/practitioners/{id}/pictures/{picture}', 'picture', methods: ['GET'])]

@@ -82,7 +82,7 @@ final class RungPictureController extends TeacherController
         if ($kept instanceof JsonResponse) {
             return $kept;
         }
-        $this->records->add($kept);
+        $this->records->addOnce($kept);
 
         return new JsonResponse(['address' => $this->generateUrl('picture', ['id' => $id, 'picture' => $kept->id])]);
     }

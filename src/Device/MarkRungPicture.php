@@ -8,6 +8,7 @@ use LucidAscent\App\Catalogue\Catalogue;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StoredPicture;
 use LucidAscent\App\Entity\Teacher;
+use LucidAscent\App\Json\SentEntry;
 use LucidAscent\App\Person\RungPictures;
 use LucidAscent\App\Repository\PictureRecords;
 use LucidAscent\Core\Body\Proportions;
@@ -21,7 +22,6 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\Uid\Uuid;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
 /** Landmarks on a picture of a rung, whoever marks them: what the page needs, what its lines say, and keeping it. */
@@ -77,7 +77,10 @@ final readonly class MarkRungPicture
         return new JsonResponse(['lines' => array_map($this->said(...), $lines)]);
     }
 
-    /** @return StoredPicture|JsonResponse what is to be recorded, its pixels kept already; or what is wrong with it */
+    /**
+     * @return StoredPicture|JsonResponse what is to be recorded, or was when it was sent before, its pixels kept
+     *     already; or what is wrong with it
+     */
     public function keep(
         Practitioner $practitioner,
         Teacher $by,
@@ -98,7 +101,11 @@ final readonly class MarkRungPicture
         if (null === $points || null === $view) {
             return $this->fault('picture.points.wrong');
         }
-        $picture = Uuid::v7();
+        $picture = SentEntry::id($sent->get('entry'));
+        $before = $this->pictureRecords->sent($practitioner, $picture);
+        if (null !== $before) {
+            return $before;
+        }
         try {
             if ($isSent) {
                 [$width, $height] = $this->store->keep($picture, $file->getPathname());

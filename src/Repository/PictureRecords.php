@@ -50,6 +50,18 @@ final readonly class PictureRecords
         return $found ?? throw new NotFoundHttpException();
     }
 
+    /**
+     * One that was sent before, under the same id.
+     *
+     * @throws NotFoundHttpException when it is somebody else's
+     */
+    public function sent(Practitioner $practitioner, Uuid $id): ?StoredPicture
+    {
+        return null === $this->em->find(StoredPicture::class, $id)
+            ? null
+            : $this->picture($practitioner, (string) $id);
+    }
+
     /** @throws NotFoundHttpException when there is none of this practitioner's */
     public function picture(Practitioner $practitioner, string $id): StoredPicture
     {

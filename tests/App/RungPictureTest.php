@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\App;
 
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\StoredPicture;
+use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\Exchange\Record\RecordSchema;
 use LucidAscent\App\Figure\RungFigures;
 use LucidAscent\App\Person\ReadPerson;
@@ -77,6 +78,15 @@ final class RungPictureTest extends AppTestCase
         $this->client->request('GET', str_replace('/left', '/right', $this->page));
         self::assertCount(0, $this->client->getCrawler()->filter('.two-pictures img'), 'Of the other side it is none.');
         self::assertSame(200, $keep(['of' => (string) $kept->id], false), 'One that is there is marked anew.');
+        $entry = (string) Uuid::v4();
+        self::assertSame([200, 200], [$keep(['entry' => $entry]), $keep(['entry' => $entry])]);
+        self::assertCount(3, $this->em()->getRepository(StoredPicture::class)->findAll(), 'Sent twice, kept once.');
+        $other = $this->practitioner($this->em()->find(Teacher::class, $this->person->teacher->id)
+            ?? throw new \LogicException(), name: 'Another');
+        $this->client->request('POST', str_replace((string) $this->person->id, (string) $other->id, $this->page).'/keep',
+            ['entry' => $entry, 'view' => 'front', 'points' => json_encode($this->points())],
+            ['picture' => self::picture()], ['HTTP_X_TOKEN' => $token]);
+        self::assertResponseStatusCodeSame(404, 'It is somebody else\'s.');
         $this->client->request('GET', "/practitioners/{$this->person->id}/progress");
         self::assertSelectorTextContains('.two-pictures', 'Pigeon, ');
         $shin = $this->client->getCrawler()->filter('[aria-labelledby="height-pigeon-parallel-shin"]');

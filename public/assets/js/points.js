@@ -130,8 +130,19 @@ export const pointsOnPicture = (panel, { lines, changed, says, shown }) => {
     };
 };
 
+/** As what the last one was sent: the same again is the same entry, anything else is another. */
+let last = { sent: null, entry: null };
+const entryOf = (body) => {
+    const sent = JSON.stringify(
+        [...body].map(([name, value]) => [name, value.name ?? value, value.size, value.lastModified]),
+    );
+    last = sent === last.sent ? last : { sent, entry: crypto.randomUUID?.() ?? '' };
+    return last.entry;
+};
+
 /** Sends a picture to be kept with the record, and says in a place what came of it; what is kept is not sent again. */
 export const keepPicture = async ({ address, token, body, says, button }) => {
+    body.set('entry', entryOf(body));
     try {
         const response = await fetch(address, { method: 'POST', headers: { 'X-Token': token }, body });
         const { error } = await response.json();
