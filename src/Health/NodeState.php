@@ -48,7 +48,8 @@ final readonly class NodeState
             - $this->clock->now()->format('U.u');
         $fault = match (true) {
             $isRead => 'The database takes no writes.',
-            isset($status['wsrep_ready']) && 'ON' !== $status['wsrep_ready'] => 'The database has lost the others.',
+            // One that is alone has no others, and is of none.
+            0 < (int) ($status['wsrep_cluster_size'] ?? 0) && 'ON' !== $status['wsrep_ready'] => 'The database has lost the others.',
             0 === (int) $newest => 'The tables are of an earlier version.',
             abs($apart) > self::CLOCKS_APART_SECONDS => sprintf(
                 'The clocks of this machine and of the database are %.1f s apart.',

@@ -196,7 +196,7 @@ final class RolesTest extends AppTestCase
             '|draft|elsewhere|day_after)/';
         $see = '/^(practitioner|pose|route|why|ladder|plan|plan_newest|plan_item|progress|compare)$/';
         $any = '/^(sign_|account|browser_end|password_again|second_factor|on_the_mat|search|guide(?!_try)|library'.
-            '|recording_sheets|join|feed$|own$|own_(week|session|hurts|after|elsewhere|log|measure|words|ask|question'.
+            '|recording_sheets|health_|metrics$|join|feed$|own$|own_(week|session|hurts|after|elsewhere|log|measure|words|ask|question'.
             '|picture$|picture_(?!keep)|who|sharing|consent|token|worker|shell|open|pin|shut|language))/';
 
         return match ($role) {

@@ -83,8 +83,8 @@ final class RungPictureTest extends AppTestCase
         self::assertCount(3, $this->em()->getRepository(StoredPicture::class)->findAll(), 'Sent twice, kept once.');
         $other = $this->practitioner($this->em()->find(Teacher::class, $this->person->teacher->id)
             ?? throw new \LogicException(), name: 'Another');
-        $this->client->request('POST', str_replace((string) $this->person->id, (string) $other->id, $this->page).'/keep',
-            ['entry' => $entry, 'view' => 'front', 'points' => json_encode($this->points())],
+        $this->client->request('POST', str_replace((string) $this->person->id, (string) $other->id,
+            "$this->page/keep"), ['entry' => $entry, 'view' => 'front', 'points' => json_encode($this->points())],
             ['picture' => self::picture()], ['HTTP_X_TOKEN' => $token]);
         self::assertResponseStatusCodeSame(404, 'It is somebody else\'s.');
         $this->client->request('GET', "/practitioners/{$this->person->id}/progress");
