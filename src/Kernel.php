@@ -19,11 +19,13 @@ final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
 
-    /** So often a request begins anew. */
+    /** So often a request begins anew because others wrote the same. */
     private const MOST = 3;
-    /** So long it waits before that, at first, and twice as long each time after. */
+    /** So long it waits before that at most, at first, and twice as long each time after. */
     private const WAIT_FOR_OTHERS_MS = 20;
-    private const WAIT_FOR_A_NODE_MS = 700;
+    /** Where the database has other nodes, one of them takes over; so long it is asked whether it has, and so often. */
+    private const PATIENCE_SECONDS = 8.0;
+    private const WAIT_FOR_A_NODE_MS = 400;
 
     public function boot(): void
     {
@@ -62,6 +64,7 @@ final class Kernel extends BaseKernel
     private function answer(Request $request, bool $catch): array
     {
         $again = $request->duplicate();
+        $began = microtime(true);
         for ($tried = 0;; ++$tried) {
             try {
                 $response = parent::handle($request, self::MAIN_REQUEST, $catch);
@@ -75,13 +78,23 @@ final class Kernel extends BaseKernel
                 }
                 Counted::begunAnew($clash->name);
                 $this->beginAnew();
-                if (self::MOST === $tried) {
+                $isEnough = match ($clash) {
+                    Clash::OthersWrote => $tried >= self::MOST,
+                    Clash::NodeGone => microtime(true) - $began > self::patience(),
+                };
+                if ($isEnough) {
                     return [$this->unanswered($e), $request->attributes->get('_route')];
                 }
                 $this->waitFor($clash, $tried);
                 $request = $again->duplicate();
             }
         }
+    }
+
+    /** A database that is alone is there, or it is not. */
+    private static function patience(): float
+    {
+        return '' === (string) ($_SERVER['DATABASE_NODES'] ?? '') ? 0.0 : self::PATIENCE_SECONDS;
     }
 
     private function whole(): WholeRequest
@@ -108,7 +121,7 @@ final class Kernel extends BaseKernel
             1000 *
                 match ($clash) {
                     Clash::OthersWrote => random_int(1, self::WAIT_FOR_OTHERS_MS) * 2 ** $tried,
-                    Clash::NodeGone => self::WAIT_FOR_A_NODE_MS * 2 ** $tried,
+                    Clash::NodeGone => random_int(self::WAIT_FOR_A_NODE_MS >> 1, self::WAIT_FOR_A_NODE_MS),
                 },
         );
     }

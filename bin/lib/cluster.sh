@@ -92,26 +92,33 @@ start_application_node() {
     shared secrets
     shared at-rest
     printf 'DATABASE_AT=127.0.0.1:%s\nPICTURES=%s\nPUBLIC_URL=%s\nTRUSTED_PROXIES=127.0.0.1\n' \
-        "$((FIRST_PORT))" "$ROOT/var/env/$CLUSTER-pictures" "http://127.0.0.1:$((FIRST_PORT + 20))" | keep "$ENV_DIR/settings"
+        "$FIRST_PORT" "$ROOT/var/env/$CLUSTER-pictures" "http://127.0.0.1:$((FIRST_PORT + 20))" | keep "$ENV_DIR/settings"
     load_secrets
-    DB_PORT=$FIRST_PORT
-    prepare_code
+    DB_PORT=0
+    # What is made of the code is made once; each machine has its own.
+    CACHE_DIR=$ROOT/var/env/$CLUSTER-front/cache
+    STAMP=$(cat "$ROOT/var/env/$CLUSTER-front/stamp")
+    [ "$(cat "$ENV_DIR/stamp" 2>/dev/null)" = "$STAMP" ] || stop_one fpm QUIT
+    printf '%s\n' "$STAMP" | keep "$ENV_DIR/stamp"
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
     start_web "$((FIRST_PORT + 10 + ${1#app}))"
 }
 
 port_of() { cat "$ROOT/var/env/$CLUSTER-$1/$2.port" 2>/dev/null || printf 1; }
 
+# start_front: a balancer that runs takes up what has changed: its rules, or where a node is.
 start_front() {
     at front
-    # One that runs takes up what has changed.
-    cmp -s "$ROOT/deploy/haproxy.cfg" "$ENV_DIR/haproxy.cfg" || stop_one haproxy TERM
+    local node
+    local -a where=("FRONT=127.0.0.1:$((FIRST_PORT + 20))" "DATABASE=127.0.0.1:$FIRST_PORT" "NODE_READY=$ROOT/bin/node-ready" "AWAY=$ROOT/public/away.http")
+    for node in "${DATABASE_NODES[@]}"; do where+=("${node^^}=127.0.0.1:$(port_of "$node" mariadb)"); done
+    for node in "${APPLICATION_NODES[@]}"; do where+=("${node^^}=127.0.0.1:$(port_of "$node" web)"); done
+    if [ "$(cat "$ENV_DIR/haproxy" 2>/dev/null)" != "$(printf '%s\n' "${where[@]}"; cat "$ROOT/deploy/haproxy.cfg")" ]; then
+        stop_one haproxy TERM
+        { printf '%s\n' "${where[@]}"; cat "$ROOT/deploy/haproxy.cfg"; } | keep "$ENV_DIR/haproxy"
+    fi
     if running haproxy; then return; fi
     keep_for_servers "$ENV_DIR/haproxy.cfg" <"$ROOT/deploy/haproxy.cfg"
-    local node
-    for node in "${DATABASE_NODES[@]}"; do export "${node^^}=127.0.0.1:$(port_of "$node" mariadb)"; done
-    for node in "${APPLICATION_NODES[@]}"; do export "${node^^}=127.0.0.1:$(port_of "$node" web)"; done
-    export FRONT="127.0.0.1:$((FIRST_PORT + 20))" DATABASE="127.0.0.1:$FIRST_PORT" NODE_READY="$ROOT/bin/node-ready" AWAY="$ROOT/public/away.http"
-    as_user_to "$SERVICE_USER" "$ENV_DIR/log/haproxy.log" setsid haproxy -db -f "$ENV_DIR/haproxy.cfg" -L "$ENV_DIR" </dev/null 9>&- &
+    as_user_to "$SERVICE_USER" "$ENV_DIR/log/haproxy.log" env "${where[@]}" setsid haproxy -db -f "$ENV_DIR/haproxy.cfg" -L "$ENV_DIR" >/dev/null 2>&1 </dev/null 9>&- &
     started haproxy || fail "the balancer did not start; $ENV_DIR/log/haproxy.log says why."
 }

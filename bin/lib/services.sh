@@ -274,7 +274,7 @@ app_env() {
     [ -z "$DATABASE_AT" ] || printf 'DATABASE_NODES=1\n'
     [ -z "$DATABASE_CA" ] || printf 'DATABASE_CA=%s\n' "$DATABASE_CA"
     printf 'APP_ENV=prod\nAPP_DEBUG=0\nAPP_SECRET=%s\nASSET_VERSION=%s\nDATABASE_URL=%s\nAPP_CACHE_DIR=%s\nAPP_LOG_DIR=%s\nPICTURES=%s\nAT_REST_KEYS=%s\nINCLINOMETER=%s\n' \
-        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "$ENV_DIR/cache" "$ENV_DIR/log" "${PICTURES:-$ENV_DIR/pictures}" \
+        "$APP_SECRET" "$STAMP" "$DATABASE_URL" "${CACHE_DIR:-$ENV_DIR/cache}" "$ENV_DIR/log" "${PICTURES:-$ENV_DIR/pictures}" \
         "$AT_REST_KEY${AT_REST_BEFORE:+ $AT_REST_BEFORE}" \
         "tcp://127.0.0.1:$(cat "$ENV_DIR/inclinometer.port" 2>/dev/null || printf 1)"
 }
@@ -593,7 +593,7 @@ start_web() {
         write_fpm_config
         # Nothing is loaded ahead for root, as whom servers run only where a folder is closed to others.
         local preload
-        preload=$([ "$SERVICE_USER" = root ] || ls "$ENV_DIR"/cache/prod/*.preload.php)
+        preload=$([ "$SERVICE_USER" = root ] || ls "${CACHE_DIR:-$ENV_DIR/cache}"/prod/*.preload.php)
         as_user_to "$SERVICE_USER" "$ENV_DIR/log/start.log" php-fpm8.2 --fpm-config "$ENV_DIR/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 \
             -d opcache.preload="$preload" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M \
             -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.interned_strings_buffer=16 -d apc.shm_size=96M \

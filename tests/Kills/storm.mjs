@@ -6,6 +6,8 @@ import { randomUUID } from 'node:crypto';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 
+import { firstPerson, planOf, signIn } from './client.mjs';
+
 const KILLS = Number(process.env.KILLS ?? 10);
 const SEED = Number(process.env.KILLS_SEED ?? Date.now() % 1e6);
 const CLIENTS = 8;
@@ -38,70 +40,6 @@ const inEnvironment = (script, word) =>
     ).trim();
 const rows = (sql) => inEnvironment('db_admin -e "$0"', sql);
 
-const jar = () => {
-    const cookies = new Map();
-    return async (address, options = {}) => {
-        const response = await fetch(address, {
-            ...options,
-            redirect: 'manual',
-            signal: AbortSignal.timeout(20_000),
-            headers: { ...options.headers, cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; ') },
-        });
-        for (const cookie of response.headers.getSetCookie()) {
-            const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie);
-            cookies.set(name, value);
-        }
-        return response;
-    };
-};
-
-const signIn = async (base, password) => {
-    const ask = jar();
-    const page = await (await ask(`${base}/sign-in`)).text();
-    const token = /name="_csrf_token" value="([^"]+)"/.exec(page)[1];
-    const response = await ask(`${base}/sign-in`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/x-www-form-urlencoded', origin: base, referer: `${base}/sign-in` },
-        body: new URLSearchParams({ email: 'demo@studio.example', password, _csrf_token: token }),
-    });
-    if (response.status !== 302) {
-        throw new Error(`signing in: ${response.status}`);
-    }
-    return ask;
-};
-
-// The first person's plan; made where there is none yet.
-const planOf = async (base, ask) => {
-    const person = /href="(\/practitioners\/[0-9a-f-]{36})"/.exec(await (await ask(`${base}/`)).text())[1];
-    const there = new RegExp(`${person}/plans/[0-9a-f-]{36}`).exec(await (await ask(base + person)).text());
-    if (there) {
-        return there[0];
-    }
-    const form = await (await ask(`${base}${person}/plans/new`)).text();
-    const field = (name) => new RegExp(`name="${name.replace(/[[\]]/g, '\\$&')}"[^>]* value="([^"]*)"`).exec(form)[1];
-    const made = await ask(`${base}${person}/plans/new`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/x-www-form-urlencoded' },
-        body: new URLSearchParams([
-            ['plan[weeks]', '2'],
-            ['plan[days][]', 'tue'],
-            ['plan[minutes]', '45'],
-            ['plan[blocks]', '2'],
-            ['plan[blankets]', '3'],
-            ['plan[flat]', '10'],
-            ['plan[side]', '15'],
-            ['plan[end]', '23'],
-            ['plan[blanket]', '3'],
-            ['plan[school]', 'long-still'],
-            ['plan[time]', '18:00'],
-            ['plan[zone]', 'Europe/Oslo'],
-            ['plan[entry]', field('plan[entry]')],
-            ['plan[_token]', field('plan[_token]')],
-        ]),
-    });
-    return new URL(made.headers.get('location'), base).pathname;
-};
-
 const promised = new Set();
 const sent = new Set();
 let storms = true;
@@ -119,7 +57,7 @@ const write = async (password) => {
             try {
                 const base = address();
                 ask ??= await signIn(base, password);
-                plan ??= await planOf(base, ask);
+                plan ??= await planOf(base, ask, await firstPerson(base, ask));
                 token ??= (await (await ask(`${base}/session-token`)).json()).token;
                 const response = await ask(`${base}${plan}/log`, {
                     method: 'POST',
@@ -173,7 +111,8 @@ try {
     const password = /password (\S+)/.exec(start())[1];
     const logs = () => rows('SELECT LOWER(HEX(id)) FROM lucid_ascent.session_log').split('\n').filter(Boolean);
     const before = logs();
-    await planOf(address(), await signIn(address(), password));
+    const teacher = await signIn(address(), password);
+    await planOf(address(), teacher, await firstPerson(address(), teacher));
     const clients = Array.from({ length: CLIENTS }, () => write(password));
     let killed = 0;
     while (killed < KILLS && !isAsked) {
