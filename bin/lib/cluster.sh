@@ -51,17 +51,24 @@ any_joined() {
     return 1
 }
 
+# position: up to where this node, which does not run, has what the others have: as it was written down, or as its files tell.
+position() {
+    [ -d "$ENV_DIR/mysql/mysql" ] || return 0
+    rm -f "$DB_DIR/recover.log"
+    as_user "$DATABASE_USER" mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET.recover" --skip-networking --pid-file="$DB_DIR/recover.pid" \
+        --tmpdir="$DB_DIR/tmp" "${AS_NODE[@]}" --wsrep-recover --log-error="$DB_DIR/recover.log" >/dev/null 2>&1 || true
+    sed -n 's/.*Recovered position: *\([0-9a-f-]*:-\?[0-9]*\).*/\1/p' "$DB_DIR/recover.log" 2>/dev/null | tail -1
+}
+
 # newest: of nodes none of which runs, the one that has all that any of them has.
 newest() {
     local node seq best=-2 name=db1
     for node in "${DATABASE_NODES[@]}"; do
         at "$node"
-        [ -d "$ENV_DIR/mysql/mysql" ] || continue
         if grep -q '^safe_to_bootstrap: 1' "$ENV_DIR/mysql/grastate.dat" 2>/dev/null; then name=$node; break; fi
         as_node
-        as_user "$DATABASE_USER" mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET.recover" --skip-networking --pid-file="$DB_DIR/recover.pid" \
-            --tmpdir="$DB_DIR/tmp" "${AS_NODE[@]}" --wsrep-recover --log-error="$DB_DIR/recover.log" >/dev/null 2>&1 || true
-        seq=$(sed -n 's/.*Recovered position: .*:\(-\?[0-9]\+\).*/\1/p' "$DB_DIR/recover.log" 2>/dev/null | tail -1)
+        seq=$(position)
+        seq=${seq##*:}
         if [ "${seq:--1}" -gt "$best" ]; then best=${seq:--1} name=$node; fi
     done
     printf '%s' "$name"
@@ -74,6 +81,10 @@ start_database_node() {
     load_secrets
     if running mariadb && joined; then return; fi
     running mariadb || as_node
+    local from=''
+    running mariadb || from=$(position)
+    # What it has it is not given once more: the others say what came after.
+    case $from in '' | *:-1 | 00000000-*) ;; *) AS_NODE+=(--wsrep-start-position="$from") ;; esac
     if [ "${2:-}" = first ]; then
         sed -i 's/^safe_to_bootstrap: 0/safe_to_bootstrap: 1/' "$ENV_DIR/mysql/grastate.dat" 2>/dev/null || true
         AS_NODE+=(--wsrep-new-cluster)

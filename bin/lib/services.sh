@@ -289,10 +289,10 @@ running_installation() {
     as_whom_it_was_started
     use_env "${ASCENT_ENV:-live}"
     [ -s "$ENV_DIR/secrets" ] || fail 'nothing was started here yet.'
-    running mariadb && database_answers || fail 'the database does not run: bin/start first.'
     ensure_service_user
     load_secrets
-    DB_PORT=$(kept_port mariadb)
+    [ -n "$DATABASE_AT" ] || { running mariadb && database_answers; } || fail 'the database does not run: bin/start first.'
+    DB_PORT=$(kept_port mariadb || printf 0)
     STAMP=$(cat "$ENV_DIR/stamp" 2>/dev/null || printf 0)
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace LucidAscent\App\Database;
 
-use Doctrine\DBAL\Exception\ConnectionException;
+use Doctrine\DBAL\Exception\ConnectionLost;
 use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\DBAL\Exception\RetryableException;
 
@@ -28,7 +28,7 @@ enum Clash
     {
         for ($one = $e; null !== $one; $one = $one->getPrevious()) {
             $clash = match (true) {
-                $one instanceof ConnectionException => self::NodeGone,
+                $one instanceof ConnectionLost => self::NodeGone,
                 $one instanceof RetryableException, $one instanceof SessionWritten => self::OthersWrote,
                 $one instanceof DriverException => self::ofCode($one->getCode()),
                 $one instanceof \PDOException => self::ofCode((int) ($one->errorInfo[1] ?? 0)),

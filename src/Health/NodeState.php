@@ -46,11 +46,11 @@ final readonly class NodeState
         }
         $apart = (new \DateTimeImmutable($now, new \DateTimeZone('UTC')))->format('U.u')
             - $this->clock->now()->format('U.u');
+        // One that is alone has no others, and is ready all the same.
+        $hasOthers = 0 < (int) ($status['wsrep_cluster_size'] ?? 0);
         $fault = match (true) {
             $isRead => 'The database takes no writes.',
-            // One that is alone has no others, and is of none.
-            0 < (int) ($status['wsrep_cluster_size'] ?? 0) && 'ON' !== $status['wsrep_ready']
-                => 'The database has lost the others.',
+            $hasOthers && 'ON' !== $status['wsrep_ready'] => 'The database has lost the others.',
             0 === (int) $newest => 'The tables are of an earlier version.',
             abs($apart) > self::CLOCKS_APART_SECONDS => sprintf(
                 'The clocks of this machine and of the database are %.1f s apart.',

@@ -32,12 +32,19 @@ final readonly class MostUrgent
      */
     public function page(Teacher $teacher, string $text, int $page, int $each): array
     {
-        $this->bringUpToDate($teacher);
+        $this->prepare($teacher, null);
 
         return $this->rows->page($teacher, $text, $page, $each);
     }
 
-    private function bringUpToDate(Teacher $teacher): void
+    /**
+     * Works out whoever is not as of today, or of the records as they are now.
+     *
+     * @param int|null $most so many people; null for all of them
+     *
+     * @return int how many were worked out
+     */
+    public function prepare(Teacher $teacher, ?int $most): int
     {
         $known = $this->rows->places($teacher);
         // Before the records are: what is read then is at least as new as its count says.
@@ -51,10 +58,14 @@ final readonly class MostUrgent
                 );
         $levels = [];
         foreach ($known as $id => $place) {
-            if (null === $places[$id] || $place !== $places[$id]) {
+            // What a record of tomorrow says is worked out each time; ahead of its time there is nothing to work out.
+            $isAsked = null === $places[$id] ? null === $most : $place !== $places[$id];
+            if ($isAsked && ($most ?? PHP_INT_MAX) > count($levels)) {
                 $levels[$id] = [$this->due->urgency($this->records->practitioner($teacher, $id)), $places[$id]];
             }
         }
         $this->rows->keep($levels);
+
+        return count($levels);
     }
 }

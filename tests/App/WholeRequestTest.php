@@ -6,6 +6,7 @@ namespace LucidAscent\Tests\App;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Driver\PDO\Exception as FromDriver;
+use Doctrine\DBAL\Exception\ConnectionException;
 use Doctrine\DBAL\Exception\ConnectionLost;
 use Doctrine\DBAL\Exception\DeadlockException;
 use Doctrine\DBAL\Exception\LockWaitTimeoutException;
@@ -158,9 +159,11 @@ final class WholeRequestTest extends AppTestCase
         foreach ([1047, 1053, 2002, 2013] as $gone) {
             self::assertSame(Clash::NodeGone, Clash::in(self::pdo($gone)), (string) $gone);
         }
-        foreach ([1062, 1142, 1064] as $fault) {
+        foreach ([1062, 1142, 1045, 1064] as $fault) {
             self::assertNull(Clash::in(self::pdo($fault)), (string) $fault);
         }
+        self::assertNull(Clash::in(new ConnectionException($said(1142), null)), 'What is refused is refused anew.');
+        self::assertSame(Clash::NodeGone, Clash::in(new ConnectionException($said(2002), null)));
         self::assertNull(Clash::in(new \LogicException()));
     }
 

@@ -47,6 +47,15 @@ export const fields = (html, form) => {
     return values;
 };
 
+/** A page, as it is written. */
+export const page = async (ask, address) => {
+    const response = await ask(address);
+    if (response.status !== 200) {
+        throw new Error(`${address}: ${response.status}`);
+    }
+    return response.text();
+};
+
 /** Sends a form; once it is taken, where it leads. */
 export const send = async (ask, address, values) => {
     const response = await ask(address, {
@@ -74,7 +83,7 @@ const PLAN = [
 
 /** The form of a new plan, as it is sent. */
 export const newPlan = async (base, ask, person) => {
-    const held = fields(await (await ask(`${base}${person}/plans/new`)).text(), 'plan');
+    const held = fields(await page(ask, `${base}${person}/plans/new`), 'plan');
     return [...PLAN, ['plan[entry]', held['plan[entry]']], ['plan[_token]', held['plan[_token]']]];
 };
 

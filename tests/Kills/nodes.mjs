@@ -2,13 +2,14 @@
 // database and of the application are killed, frozen, and cut off from one another. What was promised is on every node
 // afterwards, once; whoever said that it hurts is on hold from then on; whoever was signed in stays so.
 // NODES=full for all of it, with pauses of thirty seconds; NODES_SEED=7 for the same again.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFile, execFileSync, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
+import { promisify } from 'node:util';
 import { crc32, deflateSync } from 'node:zlib';
 
-import { fields, newPlan, planOf, send, signIn } from './client.mjs';
+import { fields, newPlan, page, planOf, send, signIn } from './client.mjs';
 
 const CLIENTS = 16;
 const FULL = process.env.NODES === 'full';
@@ -19,12 +20,16 @@ const BASE = 'http://127.0.0.1:33420';
 const FOLDER = 'var/env/storm';
 
 const cluster = (...args) => execFileSync('bin/cluster', args, { env, encoding: 'utf8' });
+/** While clients go on asking. */
+const beside = (...args) => promisify(execFile)('bin/cluster', args, { env });
 const inCluster = (script) =>
     execFileSync(
         'bash',
         [
             '-c',
-            `. bin/lib/common.sh; . bin/lib/services.sh; . bin/lib/cluster.sh; ensure_service_user private >/dev/null; ${script}`,
+            `for one in common services cluster; do . "bin/lib/$one.sh"; done
+            ensure_service_user private >/dev/null
+            ${script}`,
         ],
         { env, encoding: 'utf8' },
     ).trim();
@@ -104,8 +109,8 @@ class Client {
         this.painful = await this.imported();
         this.well = await this.imported();
         this.plan = await planOf(BASE, this.ask, this.painful);
-        const page = await (await this.ask(`${BASE}${this.well}/tests/cow-face-knees`)).text();
-        this.pictures = /data-token="([^"]+)"/.exec(page)?.[1];
+        const bench = await page(this.ask, `${BASE}${this.well}/tests/cow-face-knees`);
+        this.pictures = /data-token="([^"]+)"/.exec(bench)?.[1];
     }
 
     /** Again and again, as it is, until it is taken; null when the storm is over before that. */
@@ -130,7 +135,7 @@ class Client {
         const name = `Storm ${randomUUID()}`;
         const sent = somebody(this.record, name);
         const found = await this.until(async () => {
-            const form = fields(await (await this.ask(`${BASE}/records/read`)).text(), 'record_form');
+            const form = fields(await page(this.ask, `${BASE}/records/read`), 'record_form');
             const body = new FormData();
             for (const [key, value] of Object.entries(form)) {
                 if (key !== 'record_form[file]') {
@@ -139,8 +144,8 @@ class Client {
             }
             body.set('record_form[file]', new Blob([sent], { type: 'application/json' }), 'record.json');
             const response = await this.ask(`${BASE}/records/read`, { method: 'POST', body });
-            const page = response.status === 200 ? await response.text() : '';
-            return /href="(\/practitioners\/[0-9a-f-]{36})"/.exec(page.slice(page.indexOf('<main')))?.[1] ?? null;
+            const said = response.status === 200 ? await response.text() : '';
+            return /href="(\/practitioners\/[0-9a-f-]{36})"/.exec(said.slice(said.indexOf('<main')))?.[1] ?? null;
         });
         if (found !== null) {
             promised.import.add(name);
@@ -173,11 +178,8 @@ class Client {
 
     /** From the moment on at which it was taken that it hurts, every page says so. */
     async look() {
-        const page = await this.until(async () => {
-            const response = await this.ask(BASE + this.painful);
-            return response.status === 200 ? response.text() : null;
-        });
-        if (page !== null && this.hurts && !page.includes('On hold')) {
+        const seen = await this.until(() => page(this.ask, BASE + this.painful));
+        if (seen !== null && this.hurts && !seen.includes('On hold')) {
             faults.push(`${this.painful} is not on hold`);
         }
     }
@@ -281,17 +283,17 @@ const event = async (what, happen, after) => {
 const killed = (node) =>
     event(
         `${node} killed`,
-        () => cluster('kill', node),
-        () => spawnSync('bin/cluster', ['up'], { env }),
+        () => beside('kill', node),
+        () => beside('up'),
     );
 const frozen = (node) =>
     event(
         `${node} frozen for ${FREEZE / 1000} s`,
         async () => {
-            cluster('freeze', node);
+            await beside('freeze', node);
             await wait(FREEZE);
         },
-        () => cluster('thaw', node),
+        () => beside('thaw', node),
     );
 const RULES = 'inet ascent_storm';
 const cut = (one, other) =>
@@ -326,9 +328,9 @@ try {
     const people = [...(await (await first(`${BASE}/`)).text()).matchAll(/href="(\/practitioners\/[0-9a-f-]{36})"/g)];
     let record = null;
     for (const [, person] of people) {
-        const page = await (await first(BASE + person)).text();
         const isWell =
-            !page.includes('On hold') && (await first(`${BASE}${person}/ladder/pigeon/check/left`)).status === 200;
+            !(await page(first, BASE + person)).includes('On hold') &&
+            (await first(`${BASE}${person}/ladder/pigeon/check/left`)).status === 200;
         if (isWell) {
             record = await (await first(`${BASE}${person}/record.json`)).text();
             break;
@@ -397,7 +399,11 @@ try {
         faults.push(`the nodes do not agree: ${counts.join(' | ')}`);
     }
     const chain = inCluster(
-        'at front; shared secrets; shared at-rest; load_secrets; DB_PORT=$FIRST_PORT; DATABASE_AT=127.0.0.1:$FIRST_PORT; STAMP=$(cat "$ENV_DIR/stamp"); DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent); console_as_service ascent:audit || true',
+        `at front
+        load_secrets
+        DATABASE_AT=127.0.0.1:$FIRST_PORT STAMP=$(cat "$ENV_DIR/stamp")
+        DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
+        console_as_service ascent:audit || true`,
     );
     if (!/^\d+:[0-9a-f]+$/m.test(chain.split('\n').at(-1))) {
         faults.push(`the trail is not whole: ${chain}`);
