@@ -6,7 +6,7 @@ debian_packages() {
         php8.2-xml php8.2-apcu php8.2-opcache mariadb-server mariadb-client nginx-light unzip
     command -v composer >/dev/null 2>&1 || printf 'composer\n'
     if [ "${1:-}" = with-nodes ]; then
-        printf '%s\n' galera-4 haproxy rsync mariadb-client
+        printf '%s\n' galera-4 haproxy rsync nftables
     fi
     if [ "${1:-}" = with-browser ]; then
         printf 'chromium\n'

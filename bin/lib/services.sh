@@ -212,7 +212,7 @@ start_mariadb() {
     [ ${#more[@]} -gt 0 ] || more=(--skip-log-bin --init-file="$ENV_DIR/accounts.sql")
     as_user_to "$DATABASE_USER" "$DB_DIR/mariadb.log" setsid mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --default-time-zone=+00:00 "${more[@]}" \
-        --innodb-buffer-pool-size=64M --innodb-lock-wait-timeout=15 --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
+        --innodb-buffer-pool-size="${DATABASE_MEMORY:-64}M" --innodb-lock-wait-timeout=15 --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
     started mariadb || fail "MariaDB did not start; $DB_DIR/mariadb.log says why."
     until database_answers; do
         sleep 0.1
@@ -543,13 +543,14 @@ start_inclinometer() {
 # database and the pictures are, where several machines share them.
 load_settings() {
     local name value
-    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_CA='' PICTURES='' LISTEN=127.0.0.1
+    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_CA='' DATABASE_MEMORY=64 PICTURES='' LISTEN=127.0.0.1
     while IFS='=' read -r name value; do
         case $name in
             PUBLIC_URL) PUBLIC_URL=$value ;;
             TRUSTED_PROXIES) TRUSTED_PROXIES=$value ;;
             DATABASE_AT) DATABASE_AT=$value ;;
             DATABASE_CA) DATABASE_CA=$value ;;
+            DATABASE_MEMORY) DATABASE_MEMORY=$value ;;
             PICTURES) PICTURES=$value ;;
             LISTEN) LISTEN=$value ;;
             *) fail "$ENV_DIR/settings has something other than a setting in it." ;;
@@ -565,6 +566,7 @@ load_settings() {
     case $TRUSTED_PROXIES in *[!0-9a-fA-F.:,/]*) fail "the server in front is known by its address: $TRUSTED_PROXIES" ;; esac
     case $DATABASE_AT in '' | *[!0-9A-Za-z.:-]*) [ -z "$DATABASE_AT" ] || fail "the database is at an address and a port: $DATABASE_AT" ;; *:*[0-9]) ;; *) fail "the database is at an address and a port: $DATABASE_AT" ;; esac
     case $DATABASE_CA$PICTURES in *[!0-9A-Za-z./:@%?\&=_-]*) fail 'a path or an address in the settings has a sign in it that it cannot have.' ;; esac
+    case $DATABASE_MEMORY in '' | *[!0-9]*) fail "the database's memory is a number of megabytes: $DATABASE_MEMORY" ;; esac
     case $LISTEN in '' | *[!0-9a-fA-F.:]*) fail "what is listened at is an address of this machine: $LISTEN" ;; esac
 }
 
