@@ -3,14 +3,15 @@
 declare(strict_types=1);
 
 /*
- * Lays a large studio into a database that has the demo's people: PEOPLE people of TEACHERS teachers, each with the records of
- * one of those people under ids of its own. It says how far it is, and goes on where it was ended.
+ * Lays a large studio into a database that has the demo's people: PEOPLE people of TEACHERS teachers, each with the
+ * records of one of those people under ids of its own. It says how far it is, and goes on where it was ended.
  *
  *   DATABASE_URL=… (of the database's owner) php bench/grow.php TEACHERS PEOPLE
  */
 $url = parse_url((string) getenv('DATABASE_URL')) ?: exit("DATABASE_URL says which database.\n");
 $db = new PDO(
-    sprintf('mysql:host=%s;port=%d;dbname=%s', $url['host'] ?? '', $url['port'] ?? 3306, ltrim($url['path'] ?? '', '/')),
+    sprintf('mysql:host=%s;port=%d;dbname=%s', $url['host'] ?? '', $url['port'] ?? 3306,
+        ltrim($url['path'] ?? '', '/')),
     $url['user'] ?? '',
     $url['pass'] ?? '',
     [PDO::MYSQL_ATTR_INIT_COMMAND => 'SET foreign_key_checks = 0, unique_checks = 0'],
@@ -47,7 +48,8 @@ foreach ($db->query('SELECT TABLE_NAME t, COLUMN_NAME c, COLUMN_TYPE k, EXTRA e 
     $columns[$one['t']][$one['c']] = [$one['k'], $one['e']];
 }
 $leads = [];
-foreach ($db->query('SELECT TABLE_NAME t, COLUMN_NAME c, REFERENCED_TABLE_NAME r FROM information_schema.KEY_COLUMN_USAGE
+foreach ($db->query('SELECT TABLE_NAME t, COLUMN_NAME c, REFERENCED_TABLE_NAME r
+    FROM information_schema.KEY_COLUMN_USAGE
     WHERE TABLE_SCHEMA = DATABASE() AND REFERENCED_TABLE_NAME IS NOT NULL') as $one) {
     $leads[$one['t']][$one['c']] = $one['r'];
 }
@@ -60,7 +62,8 @@ foreach ($columns as $table => $of) {
 // What belongs to one of these rows, and to nobody by itself.
 foreach ($leads as $table => $of) {
     foreach ($of as $name => $to) {
-        if (!isset($from[$table]) && isset($from[$to]) && 'practitioner' !== $to && !in_array($table, LEFT_OUT, true)) {
+        $isOf = isset($from[$to]) && 'practitioner' !== $to;
+        if (!isset($from[$table]) && $isOf && !in_array($table, LEFT_OUT, true)) {
             $from[$table] = "EXISTS (SELECT 1 FROM $to o WHERE o.id = t.$name AND o.practitioner_id = s.id".$newest($to, 'o').')';
         }
     }
@@ -74,13 +77,15 @@ if ($isNew) {
         WHERE teacher_id = UNHEX('$demo')");
     foreach (AT_MOST as $table => $most) {
         $db->exec("INSERT INTO grown_rows SELECT id FROM (SELECT t.id, ROW_NUMBER() OVER
-            (PARTITION BY t.practitioner_id ORDER BY t.at DESC, t.id) AS n FROM $table t JOIN grown s ON s.id = t.practitioner_id) r WHERE n <= $most");
+            (PARTITION BY t.practitioner_id ORDER BY t.at DESC, t.id) AS n
+            FROM $table t JOIN grown s ON s.id = t.practitioner_id) r WHERE n <= $most");
     }
 }
 $sources = (int) $column('SELECT COUNT(*) FROM grown')[0];
 foreach ($from as $table => $which) {
     // Apart from what is made of it: that grows.
-    $db->exec("CREATE TABLE IF NOT EXISTS grown_of_$table AS SELECT s.i AS grown_i, t.* FROM `$table` t JOIN grown s ON $which");
+    $db->exec("CREATE TABLE IF NOT EXISTS grown_of_$table AS SELECT s.i AS grown_i, t.*
+        FROM `$table` t JOIN grown s ON $which");
 }
 $names = array_diff(array_keys($columns['teacher']), ['id', 'email', 'name', 'role']);
 $db->exec('INSERT IGNORE INTO teacher (id, email, name, role, '.implode(', ', $names).')
@@ -88,7 +93,8 @@ $db->exec('INSERT IGNORE INTO teacher (id, email, name, role, '.implode(', ', $n
     implode(', ', array_map(static fn (string $one): string => "t.$one", $names)).'
     FROM teacher t JOIN seq_0_to_'.($teachers - 1)." n WHERE t.id = UNHEX('$demo')");
 $began = hrtime(true);
-$first = (int) $column("SELECT COALESCE(MAX(CAST(SUBSTR(name, 8) AS UNSIGNED)) + 1, 0) FROM practitioner WHERE name LIKE 'Person %'")[0];
+$first = (int) $column("SELECT COALESCE(MAX(CAST(SUBSTR(name, 8) AS UNSIGNED)) + 1, 0)
+    FROM practitioner WHERE name LIKE 'Person %'")[0];
 for ($next = $first; $next < $people; $next += AT_ONCE) {
     $last = min($next + AT_ONCE, $people) - 1;
     $db->beginTransaction();
@@ -107,8 +113,8 @@ for ($next = $first; $next < $people; $next += AT_ONCE) {
                 default => "t.`$name`",
             };
         }
-        $db->exec("INSERT INTO `$table` (".implode(', ', $into).') SELECT '.implode(', ', $values)." FROM grown_of_$table t
-            JOIN seq_{$next}_to_$last n ON n.seq % $sources = t.grown_i");
+        $db->exec("INSERT INTO `$table` (".implode(', ', $into).') SELECT '.implode(', ', $values)."
+            FROM grown_of_$table t JOIN seq_{$next}_to_$last n ON n.seq % $sources = t.grown_i");
     }
     $db->commit();
     if (0 === ($last + 1) % 2000 || $last + 1 === $people) {
@@ -121,5 +127,5 @@ foreach (array_keys($from) as $table) {
     $rows += (int) $column("SELECT COUNT(*) FROM `$table`")[0];
 }
 $readings = $column('SELECT SUM(JSON_LENGTH(readings)) FROM trial')[0];
-printf("%d teachers, %s people, %d rows of records, %s readings.\n", $teachers, $column('SELECT COUNT(*) FROM practitioner')[0],
-    $rows, $readings);
+$all = $column('SELECT COUNT(*) FROM practitioner')[0];
+printf("%d teachers, %s people, %d rows of records, %s readings.\n", $teachers, $all, $rows, $readings);

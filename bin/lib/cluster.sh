@@ -98,6 +98,24 @@ start_database_node() {
     done
 }
 
+# code_of_nodes: which files the application's nodes serve, and what is made of them, once for all of them; each machine has its own
+# where there are several.
+code_of_nodes() {
+    CODE=$(cat "$ROOT/var/env/$CLUSTER-code" 2>/dev/null || printf '%s' "$ROOT")
+    STAMP=$(source_stamp)
+    CACHE_DIR=$ROOT/var/env/$CLUSTER-front/cache/$STAMP
+    [ ! -d "$CACHE_DIR/prod" ] || [ ! -e "$CACHE_DIR.made" ] || return 0
+    DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" none)
+    step 'Preparing the application' warm_cache
+    touch "$CACHE_DIR.made"
+}
+
+# balancer WORDS: what it answers.
+balancer() { php -r '$s = stream_socket_client("unix://".$argv[1], $n, $e, 2) ?: exit(1); fwrite($s, $argv[2]."\n"); echo stream_get_contents($s);' "$ROOT/var/env/$CLUSTER-front/run/balancer.sock" "$*"; }
+
+# requests_at NODE: how many it is at.
+requests_at() { balancer show stat | awk -F, -v node="$1" '$1 == "application" && $2 == node { print $5 }'; }
+
 start_application_node() {
     at "$1"
     shared secrets
@@ -106,11 +124,7 @@ start_application_node() {
         "$FIRST_PORT" "$ROOT/var/env/$CLUSTER-pictures" "http://127.0.0.1:$((FIRST_PORT + 20))" | keep "$ENV_DIR/settings"
     load_secrets
     DB_PORT=0
-    # What is made of the code is made once; each machine has its own.
-    CACHE_DIR=$ROOT/var/env/$CLUSTER-front/cache
-    STAMP=$(cat "$ROOT/var/env/$CLUSTER-front/stamp")
-    [ "$(cat "$ENV_DIR/stamp" 2>/dev/null)" = "$STAMP" ] || stop_one fpm QUIT
-    printf '%s\n' "$STAMP" | keep "$ENV_DIR/stamp"
+    code_of_nodes
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
     start_web "$((FIRST_PORT + 10 + ${1#app}))"
 }
@@ -121,7 +135,7 @@ port_of() { cat "$ROOT/var/env/$CLUSTER-$1/$2.port" 2>/dev/null || printf 1; }
 start_front() {
     at front
     local node
-    local -a where=("FRONT=127.0.0.1:$((FIRST_PORT + 20))" "DATABASE=127.0.0.1:$FIRST_PORT" "NODE_READY=$ROOT/bin/node-ready" "AWAY=$ROOT/public/away.http")
+    local -a where=("ADMIN=$ROOT/var/env/$CLUSTER-front/run/balancer.sock" "FRONT=127.0.0.1:$((FIRST_PORT + 20))" "DATABASE=127.0.0.1:$FIRST_PORT" "NODE_READY=$ROOT/bin/node-ready" "AWAY=$ROOT/public/away.http")
     for node in "${DATABASE_NODES[@]}"; do where+=("${node^^}=127.0.0.1:$(port_of "$node" mariadb)"); done
     for node in "${APPLICATION_NODES[@]}"; do where+=("${node^^}=127.0.0.1:$(port_of "$node" web)"); done
     if [ "$(cat "$ENV_DIR/haproxy" 2>/dev/null)" != "$(printf '%s\n' "${where[@]}"; cat "$ROOT/deploy/haproxy.cfg")" ]; then

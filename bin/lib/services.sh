@@ -2,6 +2,9 @@
 # An environment has a name and a folder under var/env/ that holds everything it makes.
 # shellcheck shell=bash
 
+# The files that are served: those of this folder, or of another version of it.
+CODE=$ROOT
+
 use_env() {
     ENV_NAME=$1
     ENV_DIR="$ROOT/var/env/$ENV_NAME"
@@ -265,8 +268,8 @@ db_url() { printf 'mysql://ascent_%s:%s@%s/%s?serverVersion=10.11.0-MariaDB&char
 
 # Everything whose change asks for a fresh cache and a restart of PHP: the same on every machine that has the same files.
 source_stamp() {
-    find core src config templates translations catalogue migrations public composer.json .env vendor/composer/installed.php \
-        -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-12
+    (cd "$CODE" && find core src config templates translations catalogue migrations public composer.json .env vendor/composer/installed.php \
+        -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-12)
 }
 
 app_env() {
@@ -301,11 +304,11 @@ console_as_service() {
     local -a vars
     mapfile -t vars < <(app_env)
     # In the environment and not on the command line, which every user of the machine can read.
-    (export "${vars[@]}"; as_service php bin/console --no-interaction "$@")
+    (export "${vars[@]}"; as_service php "$CODE/bin/console" --no-interaction "$@")
 }
 
 warm_cache() {
-    rm -rf "${ENV_DIR:?}/cache/prod"
+    rm -rf "${CACHE_DIR:-${ENV_DIR:?}/cache}/prod"
     console_as_service cache:warmup
 }
 
@@ -360,7 +363,7 @@ LIVE_WORKERS=4
 php_behind() {
     cat <<NGINX
             include /etc/nginx/fastcgi_params;
-            fastcgi_param SCRIPT_FILENAME "$ROOT/public/index.php";
+            fastcgi_param SCRIPT_FILENAME "$CODE/public/index.php";
             fastcgi_param SCRIPT_NAME /index.php;
             fastcgi_param HTTP_HOST \$asked_host;
             fastcgi_buffers 16 32k;
@@ -423,11 +426,11 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
     server {
         listen $LISTEN:$WEB_PORT;
         server_name 127.0.0.1 localhost $([ -z "$PUBLIC_URL" ] || [ "$(public_name)" = 127.0.0.1 ] || public_name);
-        root "$ROOT/public";
+        root "$CODE/public";
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
         limit_conn all 1500;
         location ~ ^/a/[0-9a-f]+/(.+)\$ {
-            alias "$ROOT/public/assets/\$1";
+            alias "$CODE/public/assets/\$1";
             add_header Cache-Control "public, max-age=31536000, immutable";
             add_header X-Content-Type-Options nosniff;
         }

@@ -50,7 +50,8 @@ final class StateOfANodeTest extends AppTestCase
     public function testNothingRestsOnLocksOfOneNodeOfTheDatabase(): void
     {
         foreach (self::sources() as $path => $code) {
-            self::assertDoesNotMatchRegularExpression('/GET_LOCK|LOCK TABLES|LAST_INSERT_ID|lastInsertId/i', $code, $path);
+            self::assertDoesNotMatchRegularExpression('/GET_LOCK|LOCK TABLES|LAST_INSERT_ID|lastInsertId/i', $code,
+                $path);
         }
     }
 
@@ -60,7 +61,8 @@ final class StateOfANodeTest extends AppTestCase
             "SELECT t.TABLE_NAME AS name, t.ENGINE AS engine, (SELECT MAX(c.COLUMN_NAME)
                 FROM information_schema.COLUMNS c WHERE c.TABLE_SCHEMA = t.TABLE_SCHEMA
                 AND c.TABLE_NAME = t.TABLE_NAME AND c.COLUMN_KEY = 'PRI') AS main
-             FROM information_schema.TABLES t WHERE t.TABLE_SCHEMA = DATABASE() AND t.TABLE_TYPE = 'BASE TABLE'",
+             FROM information_schema.TABLES t
+             WHERE t.TABLE_SCHEMA = DATABASE() AND t.TABLE_TYPE = 'BASE TABLE'",
         );
         self::assertGreaterThan(40, count($tables));
         foreach ($tables as $table) {
@@ -69,7 +71,7 @@ final class StateOfANodeTest extends AppTestCase
         }
     }
 
-    /** Which row is later is told by a number of its own, or by its moment: numbers of nodes have gaps, and no order. */
+    /** Which row is later is told by a number of its own, or by its moment: numbers of nodes are in no order. */
     public function testNothingIsOrderedByWhatTheDatabaseCountsUp(): void
     {
         $counted = self::getContainer()->get(Connection::class)->fetchFirstColumn(

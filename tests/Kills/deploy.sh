@@ -7,7 +7,7 @@ OUT=$(mktemp -d)
 trap 'rm -rf "$OUT"' EXIT
 fault() { echo "FAULT: $*"; cat "$OUT/said" 2>/dev/null || true; exit 1; }
 
-where=(FRONT=127.0.0.1:1 DATABASE=127.0.0.1:2 NODE_READY="$PWD/bin/node-ready" AWAY="$PWD/public/away.http")
+where=(FRONT=127.0.0.1:1 DATABASE=127.0.0.1:2 NODE_READY="$PWD/bin/node-ready" AWAY="$PWD/public/away.http" ADMIN="$OUT/admin")
 for node in APP1 APP2 DB1 DB2 DB3; do where+=("$node=127.0.0.1:3"); done
 env "${where[@]}" haproxy -c -f deploy/haproxy.cfg >"$OUT/said" 2>&1 || fault 'the balancer does not understand deploy/haproxy.cfg'
 for name in "${where[@]}"; do grep -q "\${${name%%=*}}" deploy/haproxy.cfg || fault "deploy/haproxy.cfg does not ask for ${name%%=*}"; done

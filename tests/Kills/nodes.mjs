@@ -4,7 +4,7 @@
 // NODES=full for all of it, with pauses of thirty seconds; NODES_SEED=7 for the same again.
 import { execFile, execFileSync, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
 import { crc32, deflateSync } from 'node:zlib';
@@ -86,6 +86,7 @@ const tables = {
 };
 const faults = [];
 const answers = [];
+const failures = [];
 let storms = true;
 let slowest = 0;
 
@@ -97,9 +98,14 @@ class Client {
     async begin() {
         const ask = await signIn(BASE, this.password);
         this.ask = async (address, options) => {
-            const response = await ask(address, options);
+            const response = await ask(address, options).catch((reason) => {
+                failures.push([Date.now(), reason.message]);
+                throw reason;
+            });
             if (response.status < 500) {
                 answers.push(Date.now());
+            } else {
+                failures.push([Date.now(), `${response.status} ${address}`]);
             }
             if ((response.headers.get('location') ?? '').endsWith('/sign-in') || response.status === 401) {
                 faults.push(`somebody who was signed in is asked to sign in: ${address}`);
@@ -153,11 +159,11 @@ class Client {
         return found;
     }
 
-    async log() {
+    async log(base = BASE) {
         const id = randomUUID();
         const isKept = await this.until(async () => {
-            const { token } = await (await this.ask(`${BASE}/session-token`)).json();
-            const response = await this.ask(`${BASE}${this.plan}/log`, {
+            const { token } = await (await this.ask(`${base}/session-token`)).json();
+            const response = await this.ask(`${base}${this.plan}/log`, {
                 method: 'POST',
                 headers: { 'content-type': 'application/json', 'x-token': token },
                 body: JSON.stringify({
@@ -310,13 +316,55 @@ const cut = (one, other) =>
         },
         () => spawnSync('nft', ['delete', 'table', ...RULES.split(' ')]),
     );
+/** The same code with tables of its own, as a version that comes after it has. */
+const upgraded = async () => {
+    const version = `${FOLDER}-version`;
+    mkdirSync(version);
+    const parts =
+        '.env bin catalogue composer.json config core docs migrations public src templates translations vendor';
+    execFileSync('cp', ['-al', ...parts.split(' '), version]);
+    writeFileSync(
+        `${version}/migrations/Version20991231000000.php`,
+        `<?php
+
+declare(strict_types=1);
+
+namespace LucidAscent\\Migrations;
+
+use Doctrine\\DBAL\\Schema\\Schema;
+use Doctrine\\Migrations\\AbstractMigration;
+
+final class Version20991231000000 extends AbstractMigration
+{
+    public function up(Schema $schema): void
+    {
+        $this->addSql('CREATE TABLE IF NOT EXISTS later (id BINARY(16) NOT NULL, PRIMARY KEY (id))');
+        $this->addSql('ALTER TABLE session_log ADD IF NOT EXISTS later INT DEFAULT NULL');
+    }
+}
+`,
+    );
+    const began = Date.now();
+    await event(
+        'brought to another version',
+        () => beside('upgrade', version),
+        () => {},
+    );
+    const failed = failures.filter(([time]) => time >= began);
+    if (failed.length > 0) {
+        faults.push(`${failed.length} requests failed while another version was brought in, such as ${failed[0][1]}`);
+    }
+    if (rows('db2', "SHOW COLUMNS FROM lucid_ascent.session_log LIKE 'later'").length !== 1) {
+        faults.push('the tables are not of the other version');
+    }
+};
 const canCut = spawnSync('nft', ['list', 'tables']).status === 0;
 
 let status;
 const clean = () => {
     spawnSync('nft', ['delete', 'table', ...RULES.split(' ')]);
     spawnSync('bin/cluster', ['down'], { env });
-    for (const node of ['db1', 'db2', 'db3', 'app1', 'app2', 'front', 'pictures']) {
+    for (const node of ['db1', 'db2', 'db3', 'app1', 'app2', 'front', 'pictures', 'version', 'code']) {
         rmSync(`${FOLDER}-${node}`, { recursive: true, force: true });
     }
 };
@@ -324,6 +372,13 @@ clean();
 try {
     const password = /password (\S+)/.exec(cluster('up'))[1];
     const first = await signIn(BASE, password);
+    const turns = spawnSync('php', ['tests/Kills/turns.php', '33401', '33402'], {
+        input: /^DB_APP_PASSWORD=(.*)$/m.exec(readFileSync(`${FOLDER}-db1/secrets`, 'utf8'))[1],
+        encoding: 'utf8',
+    });
+    if (turns.status !== 0) {
+        faults.push(`turns: ${turns.stdout}${turns.stderr}`);
+    }
     // The tables' own people are left alone; a record of one of them is what all others are made of.
     const people = [...(await (await first(`${BASE}/`)).text()).matchAll(/href="(\/practitioners\/[0-9a-f-]{36})"/g)];
     let record = null;
@@ -339,6 +394,20 @@ try {
     const clients = Array.from({ length: CLIENTS }, () => new Client(password, record));
     for (const client of clients) {
         await client.begin();
+    }
+    // A page that one node has kept says what was written through the other.
+    const [reader] = clients;
+    const [here, elsewhere] = ['http://127.0.0.1:33411', 'http://127.0.0.1:33412'];
+    for (const seen of [await page(reader.ask, here + reader.well), await page(reader.ask, here + reader.well)]) {
+        if (seen.includes('On hold')) {
+            faults.push('somebody who is well is on hold');
+        }
+    }
+    [reader.painful, reader.well] = [reader.well, reader.painful];
+    reader.plan = await planOf(elsewhere, reader.ask, reader.painful);
+    await reader.log(elsewhere);
+    if (!(await page(reader.ask, here + reader.painful)).includes('On hold')) {
+        faults.push('a page that one node has kept does not say what was written through the other');
     }
     const began = Date.now();
     const writing = clients.map((client) => client.write());
@@ -361,6 +430,7 @@ try {
     } else {
         console.log('No packet filter (nft) can be had here: nothing was cut.');
     }
+    await upgraded();
     storms = false;
     await Promise.all(writing);
     const seconds = (Date.now() - began) / 1000;
