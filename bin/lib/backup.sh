@@ -19,9 +19,17 @@ fewer_rows() {
     done <"$1"
 }
 
-# with_scratch_database COMMAND…: a database of its own beside the one that runs, for as long as the command takes.
+# with_scratch_database COMMAND…: a database of its own beside the one that runs, for as long as the command takes. Where that
+# one is elsewhere this machine starts one: nodes would all have to make what nobody needs.
 with_scratch_database() {
-    local status=0 socket=$DB_SOCKET
+    local status=0
+    if [ -n "$DATABASE_AT" ]; then
+        (use_env "$ENV_NAME-proof"; trap 'stop_one mariadb TERM; rm -rf "${ENV_DIR:?}/mysql"' EXIT
+            DATABASE_AT='' DATABASE_MEMORY=64
+            start_mariadb 33170 && db_admin -e "CREATE DATABASE $SCRATCH CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci" && "$@")
+        return
+    fi
+    local socket=$DB_SOCKET
     db_admin -e "DROP DATABASE IF EXISTS $SCRATCH; CREATE DATABASE $SCRATCH CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci" && "$@" || status=$?
     DB_SOCKET=$socket db_admin -e "DROP DATABASE IF EXISTS $SCRATCH" || status=1
     return "$status"
@@ -48,6 +56,22 @@ say_backups() {
     [ -n "$any" ] || say 'No backup that was made here is where it was made; copies elsewhere are for whoever made them to remove.'
 }
 
+# keeps_log: whether what is written is kept as well; a dump then says up to where it has it.
+keeps_log() { [ "$(db_admin -e 'SELECT @@log_bin')" = 1 ]; }
+
+# write_again FOLDER MOMENT: what was written between the dump in FOLDER and a moment, out of the logs in LOG.
+write_again() {
+    local file at
+    read -r file at < <(sed -n "s/^-- CHANGE MASTER TO MASTER_LOG_FILE='\([^']*\)', MASTER_LOG_POS=\([0-9]*\);.*/\1 \2/p" "$1/database.sql" | head -1)
+    [ -n "$at" ] || { say 'The backup does not say up to where it has what was written: it was made without BINARY_LOG.' >&2; return 1; }
+    [ -r "$LOG/$file" ] || { say "There is no $file in $LOG." >&2; return 1; }
+    local -a files
+    mapfile -t files < <(cd "$LOG" && ls | grep -E "^${file%.*}\.[0-9]+\$" | awk -v first="$file" '$0 >= first')
+    # A file that ends half way, as its machine did, is read up to there.
+    (cd "$LOG" && TZ=UTC mariadb-binlog --no-defaults --force-read --database=lucid_ascent --start-position="$at" --stop-datetime="$2" "${files[@]}") >"$1/again.sql" &&
+        db_admin <"$1/again.sql"
+}
+
 # make_backup FILE: the database as it is at one moment, the pictures, the secret without which what waits on devices cannot
 # be read, and what proves them. It has its name when it is whole and on the disk. Each step says whether it went well:
 # whoever asks that of the whole gets no end at the first fault.
@@ -56,8 +80,8 @@ make_backup() {
     folder=$(mktemp -d "$ENV_DIR/dumps/backup.XXXXXX") || return 1
     mkdir "$folder/pictures" &&
         count_rows lucid_ascent >"$folder/before" &&
-        dump_database lucid_ascent >"$folder/database.sql" &&
-        cp -a "$ENV_DIR/pictures/." "$folder/pictures/" &&
+        dump_database lucid_ascent $(! keeps_log || printf -- --master-data=2) >"$folder/database.sql" &&
+        copy_pictures out "$folder/pictures" &&
         sed -n 's/^APP_SECRET=//p' "$ENV_DIR/secrets" >"$folder/app-secret" &&
         cp "$ENV_DIR/at-rest" "$folder/at-rest" &&
         audit_seal >"$folder/audit-seal" &&
@@ -67,6 +91,19 @@ make_backup() {
         php "$ROOT/bin/lib/seal.php" seal "$(cat "$ENV_DIR/backup-key")" "$folder.tar.gz" "$file.part" &&
         sync "$file.part" && mv "$file.part" "$file" || { rm -rf "$folder" "$folder.tar.gz" "$file.part"; return 1; }
     rm -rf "$folder" "$folder.tar.gz"
+}
+
+# copy_pictures out|in FOLDER: all that there are, sealed as they are.
+copy_pictures() {
+    case ${PICTURES:-$ENV_DIR/pictures} in
+        s3://*)
+            [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "$2" && chmod o+x "$(dirname "$2")" "$(dirname "$(dirname "$2")")" || return 1
+            console_as_service ascent:pictures "$1" "$2" ;;
+        *) case $1 in
+            out) cp -a "${PICTURES:-$ENV_DIR/pictures}/." "$2/" ;;
+            in) cp -a "$2/." "${PICTURES:-$ENV_DIR/pictures}/" && { [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "${PICTURES:-$ENV_DIR/pictures}"; } ;;
+        esac ;;
+    esac
 }
 
 # note ACTION: that everything was copied, or put back, stands where everybody's doings stand. Tables of an older version have
@@ -130,8 +167,7 @@ read_backup() {
 put_back() {
     restore_database lucid_ascent "$1/database.sql" && count_rows lucid_ascent >"$1/now" || return 1
     cmp -s "$1/rows" "$1/now" || { say 'The tables have other numbers of rows than the backup.' >&2; return 1; }
-    cp -a "$1/pictures/." "$ENV_DIR/pictures/" || return 1
-    [ "$(id -u)" -ne 0 ] || chown -R "$SERVICE_USER:" "$ENV_DIR/pictures" || return 1
+    copy_pictures in "$1/pictures" || return 1
     put_back_secret "$1/app-secret" && put_back_keys "$1/at-rest"
 }
 

@@ -172,7 +172,17 @@ load_at_rest() {
 
 # The database's own account is its own user's alone, who runs nothing else: whoever gets hold of the application has the
 # application's rights on tables, and no file of the database.
-db_admin() { as_user "$DATABASE_USER" mariadb --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --batch --skip-column-names "$@"; }
+# Where it is elsewhere its owner's is what this machine has: the tables, and no accounts.
+db_admin() {
+    if [ -z "${DATABASE_AT:-}" ]; then as_user "$DATABASE_USER" mariadb --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --batch --skip-column-names "$@"; return; fi
+    from_elsewhere mariadb --batch --skip-column-names "$@"
+}
+# The password is in no command line, which every user of the machine can read.
+from_elsewhere() {
+    local client=$1
+    shift
+    MYSQL_PWD=$DB_OWNER_PASSWORD "$client" --no-defaults --protocol=tcp --host="${DATABASE_AT%:*}" --port="${DATABASE_AT##*:}" --user=ascent_owner ${DATABASE_CA:+--ssl-ca="$DATABASE_CA"} "$@"
+}
 
 database_answers() { db_admin -e 'SELECT 1' >/dev/null 2>&1; }
 
@@ -212,7 +222,11 @@ start_mariadb() {
     adopt_database
     DB_PORT=$(choose_port mariadb "$1")
     local -a more=("${AS_NODE[@]}")
-    [ ${#more[@]} -gt 0 ] || more=(--skip-log-bin --init-file="$ENV_DIR/accounts.sql")
+    if [ ${#more[@]} -eq 0 ]; then
+        more=(--skip-log-bin --init-file="$ENV_DIR/accounts.sql")
+        # All that is written, for so many days: to go back to a minute, from a backup on.
+        [ -z "${BINARY_LOG:-}" ] || more=(--log-bin="$ENV_DIR/mysql/binlog" --binlog-format=ROW --sync-binlog=1 --log-bin-trust-function-creators --expire-logs-days="$BINARY_LOG" --init-file="$ENV_DIR/accounts.sql")
+    fi
     as_user_to "$DATABASE_USER" "$DB_DIR/mariadb.log" setsid mariadbd --no-defaults --user="$DATABASE_USER" --datadir="$ENV_DIR/mysql" --socket="$DB_SOCKET" --port="$DB_PORT" \
         --bind-address=127.0.0.1 --pid-file="$DB_DIR/mariadb.pid" --skip-name-resolve --default-time-zone=+00:00 "${more[@]}" \
         --innodb-buffer-pool-size="${DATABASE_MEMORY:-64}M" --innodb-lock-wait-timeout=15 --performance-schema=off --tmpdir="$DB_DIR/tmp" >/dev/null 2>&1 </dev/null 9>&- &
@@ -485,8 +499,10 @@ prepare_code() {
     printf '%s\n' "$STAMP" | keep "$ENV_DIR/stamp"
 }
 
+# dump_database NAME [OPTION…]
 dump_database() {
-    as_user "$DATABASE_USER" mariadb-dump --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --single-transaction --routines --triggers --hex-blob "$1"
+    if [ -n "${DATABASE_AT:-}" ]; then from_elsewhere mariadb-dump --single-transaction --routines --triggers --hex-blob "${@:2}" "$1"; return; fi
+    as_user "$DATABASE_USER" mariadb-dump --no-defaults --socket="$DB_SOCKET" --user="$DATABASE_USER" --single-transaction --routines --triggers --hex-blob "${@:2}" "$1"
 }
 
 # restore_database NAME FILE: the database as a dump has it, and nothing else in it.
@@ -546,7 +562,7 @@ start_inclinometer() {
 # database and the pictures are, where several machines share them.
 load_settings() {
     local name value
-    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_CA='' DATABASE_MEMORY=64 PICTURES='' LISTEN=127.0.0.1
+    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_CA='' DATABASE_MEMORY=64 BINARY_LOG='' PICTURES='' LISTEN=127.0.0.1
     while IFS='=' read -r name value; do
         case $name in
             PUBLIC_URL) PUBLIC_URL=$value ;;
@@ -554,6 +570,7 @@ load_settings() {
             DATABASE_AT) DATABASE_AT=$value ;;
             DATABASE_CA) DATABASE_CA=$value ;;
             DATABASE_MEMORY) DATABASE_MEMORY=$value ;;
+            BINARY_LOG) BINARY_LOG=$value ;;
             PICTURES) PICTURES=$value ;;
             LISTEN) LISTEN=$value ;;
             *) fail "$ENV_DIR/settings has something other than a setting in it." ;;
@@ -569,6 +586,7 @@ load_settings() {
     case $TRUSTED_PROXIES in *[!0-9a-fA-F.:,/]*) fail "the server in front is known by its address: $TRUSTED_PROXIES" ;; esac
     case $DATABASE_AT in '' | *[!0-9A-Za-z.:-]*) [ -z "$DATABASE_AT" ] || fail "the database is at an address and a port: $DATABASE_AT" ;; *:*[0-9]) ;; *) fail "the database is at an address and a port: $DATABASE_AT" ;; esac
     case $DATABASE_CA$PICTURES in *[!0-9A-Za-z./:@%?\&=_-]*) fail 'a path or an address in the settings has a sign in it that it cannot have.' ;; esac
+    case $BINARY_LOG in *[!0-9]*) fail "what was written is kept for a number of days: $BINARY_LOG" ;; esac
     case $DATABASE_MEMORY in '' | *[!0-9]*) fail "the database's memory is a number of megabytes: $DATABASE_MEMORY" ;; esac
     case $LISTEN in '' | *[!0-9a-fA-F.:]*) fail "what is listened at is an address of this machine: $LISTEN" ;; esac
 }

@@ -1,6 +1,5 @@
 // A teacher's browser, as far as it signs in and writes: what storms of kills ask with.
-export const jar = () => {
-    const cookies = new Map();
+export const jar = (cookies = new Map()) => {
     return async (address, options = {}) => {
         const response = await fetch(address, {
             ...options,
@@ -16,14 +15,14 @@ export const jar = () => {
     };
 };
 
-export const signIn = async (base, password) => {
-    const ask = jar();
-    const page = await (await ask(`${base}/sign-in`)).text();
-    const token = /name="_csrf_token" value="([^"]+)"/.exec(page)[1];
+export const signIn = async (base, password, email = 'demo@studio.example', cookies = new Map()) => {
+    const ask = jar(cookies);
+    const form = await (await ask(`${base}/sign-in`)).text();
+    const token = /name="_csrf_token" value="([^"]+)"/.exec(form)[1];
     const response = await ask(`${base}/sign-in`, {
         method: 'POST',
         headers: { 'content-type': 'application/x-www-form-urlencoded', origin: base, referer: `${base}/sign-in` },
-        body: new URLSearchParams({ email: 'demo@studio.example', password, _csrf_token: token }),
+        body: new URLSearchParams({ email, password, _csrf_token: token }),
     });
     if (response.status !== 302) {
         throw new Error(`signing in: ${response.status}`);
