@@ -253,28 +253,28 @@ SQL
 # The application reads and adds. Records are never changed or removed, so it has no right to: only a password and a language are, what a studio is called and what its clock is,
 # what was typed and not recorded yet, how a class is planned, who is signed in, and in which order people are shown; how a form was filled in, and who tried to sign in from where, is forgotten after a while.
 grant_application() {
-    local table
+    local table from="'${DATABASE_FROM:-127.0.0.1}'"
     {
         for table in $(db_admin -e "SHOW TABLES FROM $1"); do
             # What is counted is counted by triggers, and by nobody else.
             # So is the chain of who did what: nobody may say what an entry follows.
-            if [ "$table" = audit_head ]; then printf 'GRANT SELECT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"; continue; fi
-            if [ "$table" = change_count ]; then printf 'GRANT SELECT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"; continue; fi
-            printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@127.0.0.1;\n' "$1" "$table"
+            if [ "$table" = audit_head ]; then printf 'GRANT SELECT ON %s.`%s` TO ascent_app@%s;\n' "$1" "$table" "$from"; continue; fi
+            if [ "$table" = change_count ]; then printf 'GRANT SELECT ON %s.`%s` TO ascent_app@%s;\n' "$1" "$table" "$from"; continue; fi
+            printf 'GRANT SELECT, INSERT ON %s.`%s` TO ascent_app@%s;\n' "$1" "$table" "$from"
         done
-        printf 'GRANT UPDATE (password, locale) ON %s.teacher TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE (name, time_zone, owners_prove_twice) ON %s.studio TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE (locale) ON %s.practitioner TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE, DELETE ON %s.lock_keys TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE, DELETE ON %s.turn TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE, DELETE ON %s.studio_class TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT DELETE ON %s.class_member TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT UPDATE ON %s.urgency TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT DELETE ON %s.sent_form TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT DELETE ON %s.sign_in_attempt TO ascent_app@127.0.0.1;\n' "$1"
-        printf 'GRANT DELETE ON %s.signed_in TO ascent_app@127.0.0.1;\n' "$1"
+        printf 'GRANT UPDATE (password, locale) ON %s.teacher TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE (name, time_zone, owners_prove_twice) ON %s.studio TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE (locale) ON %s.practitioner TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE, DELETE ON %s.sessions TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE, DELETE ON %s.lock_keys TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE, DELETE ON %s.turn TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE, DELETE ON %s.draft TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE, DELETE ON %s.studio_class TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT DELETE ON %s.class_member TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT UPDATE ON %s.urgency TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT DELETE ON %s.sent_form TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT DELETE ON %s.sign_in_attempt TO ascent_app@%s;\n' "$1" "$from"
+        printf 'GRANT DELETE ON %s.signed_in TO ascent_app@%s;\n' "$1" "$from"
     } | db_admin
 }
 
@@ -562,13 +562,14 @@ start_inclinometer() {
 # database and the pictures are, where several machines share them.
 load_settings() {
     local name value
-    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_CA='' DATABASE_MEMORY=64 BINARY_LOG='' PICTURES='' LISTEN=127.0.0.1
+    PUBLIC_URL='' TRUSTED_PROXIES='' DATABASE_AT='' DATABASE_FROM=127.0.0.1 DATABASE_CA='' DATABASE_MEMORY=64 BINARY_LOG='' PICTURES='' LISTEN=127.0.0.1
     while IFS='=' read -r name value; do
         case $name in
             PUBLIC_URL) PUBLIC_URL=$value ;;
             TRUSTED_PROXIES) TRUSTED_PROXIES=$value ;;
             DATABASE_AT) DATABASE_AT=$value ;;
             DATABASE_CA) DATABASE_CA=$value ;;
+            DATABASE_FROM) DATABASE_FROM=$value ;;
             DATABASE_MEMORY) DATABASE_MEMORY=$value ;;
             BINARY_LOG) BINARY_LOG=$value ;;
             PICTURES) PICTURES=$value ;;
@@ -586,6 +587,7 @@ load_settings() {
     case $TRUSTED_PROXIES in *[!0-9a-fA-F.:,/]*) fail "the server in front is known by its address: $TRUSTED_PROXIES" ;; esac
     case $DATABASE_AT in '' | *[!0-9A-Za-z.:-]*) [ -z "$DATABASE_AT" ] || fail "the database is at an address and a port: $DATABASE_AT" ;; *:*[0-9]) ;; *) fail "the database is at an address and a port: $DATABASE_AT" ;; esac
     case $DATABASE_CA$PICTURES in *[!0-9A-Za-z./:@%?\&=_-]*) fail 'a path or an address in the settings has a sign in it that it cannot have.' ;; esac
+    case $DATABASE_FROM in '' | *[!0-9A-Za-z.:%_-]*) fail "the database knows this machine by an address: $DATABASE_FROM" ;; esac
     case $BINARY_LOG in *[!0-9]*) fail "what was written is kept for a number of days: $BINARY_LOG" ;; esac
     case $DATABASE_MEMORY in '' | *[!0-9]*) fail "the database's memory is a number of megabytes: $DATABASE_MEMORY" ;; esac
     case $LISTEN in '' | *[!0-9a-fA-F.:]*) fail "what is listened at is an address of this machine: $LISTEN" ;; esac

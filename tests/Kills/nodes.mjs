@@ -471,7 +471,8 @@ try {
     const chain = inCluster(
         `at front
         load_secrets
-        DATABASE_AT=127.0.0.1:$FIRST_PORT STAMP=$(cat "$ENV_DIR/stamp")
+        DATABASE_AT=127.0.0.1:$FIRST_PORT
+        code_of_nodes
         DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
         console_as_service ascent:audit || true`,
     );
