@@ -1,5 +1,5 @@
-// Main pages of one teacher with 200 people in a studio of 500 teachers, over those of the same teacher alone in the
-// world: in turn, median of many, each seen first after something was written, or as a new day finds it. LARGE and SMALL say where.
+// Main pages of one teacher with 200 people in a studio of 500 teachers, over those of the same teacher with the same
+// people alone in the world: in turn, median of many, none of them kept. LARGE and SMALL say where.
 import { aim } from './aim.mjs';
 import { page, signIn } from '../tests/Kills/client.mjs';
 

@@ -68,7 +68,7 @@ final class Kernel extends BaseKernel
         for ($tried = 0;; ++$tried) {
             try {
                 $response = parent::handle($request, self::MAIN_REQUEST, $catch);
-                $this->whole()->end($response);
+                $this->whole()->end();
 
                 return [$response, $request->attributes->get('_route')];
             } catch (\Throwable $e) {

@@ -441,6 +441,14 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
         listen $LISTEN:$WEB_PORT;
         server_name 127.0.0.1 localhost $([ -z "$PUBLIC_URL" ] || [ "$(public_name)" = 127.0.0.1 ] || public_name);
         root "$CODE/public";
+        # PHP that is gone, or starts, is no fault of what was asked.
+        error_page 502 504 =503 /away.html;
+        location = /away.html {
+            internal;
+            add_header Retry-After 3 always;
+            add_header Cache-Control no-store always;
+            add_header Content-Security-Policy "default-src 'none'" always;
+        }
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
         limit_conn all 1500;
         location ~ ^/a/[0-9a-f]+/(.+)\$ {

@@ -9,14 +9,14 @@ use Doctrine\DBAL\Exception;
 use Doctrine\DBAL\TransactionIsolationLevel;
 use Symfony\Component\DependencyInjection\Attribute\Autoconfigure;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
-use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 
 /**
- * What a request writes is written whole, or not at all: records, its entry in the trail, and the session. Each
- * question within it hears what others have written up to then, so that whoever has waited for a turn sees what was
- * done in it.
+ * What a request writes is one transaction: records, its entry in the trail, and the session. A machine that dies at it
+ * has written nothing, and others that were at the same begin anew. A fault of ours takes nothing back that was written
+ * before it: what hurts is heard, whatever fails after that. Each question within it hears what others have written up
+ * to then, so that whoever has waited for a turn sees what was done in it.
  */
 #[Autoconfigure(public: true)]
 final class WholeRequest
@@ -39,11 +39,15 @@ final class WholeRequest
     /** From here to the answer. */
     public function begin(): void
     {
-        if (!$this->isOpen) {
-            $this->connection->setTransactionIsolation(TransactionIsolationLevel::READ_COMMITTED);
-            $this->connection->beginTransaction();
-            $this->isOpen = true;
+        if ($this->isOpen) {
+            return;
         }
+        $this->connection->setTransactionIsolation(TransactionIsolationLevel::READ_COMMITTED);
+        $this->connection->beginTransaction();
+        $this->isOpen = true;
+        $whole = \WeakReference::create($this);
+        // Memory that runs out is a fault of ours as well.
+        register_shutdown_function(static fn () => $whole->get()?->end());
     }
 
     /** What may be answered from the beginning is nobody's fault, and no page says so. */
@@ -55,16 +59,17 @@ final class WholeRequest
         }
     }
 
-    /** Once there is an answer. One that failed has written nothing. */
-    public function end(Response $response): void
+    /** Once there is an answer, whatever it is. What had been begun to be written together, and was not, is not. */
+    public function end(): void
     {
         if (!$this->isOpen) {
             return;
         }
         $this->isOpen = false;
-        $response->getStatusCode() < Response::HTTP_INTERNAL_SERVER_ERROR
-            ? $this->connection->commit()
-            : $this->connection->rollBack();
+        while ($this->connection->getTransactionNestingLevel() > 1) {
+            $this->connection->rollBack();
+        }
+        $this->connection->commit();
     }
 
     /** Nothing of it is written. */

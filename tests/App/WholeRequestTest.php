@@ -12,6 +12,7 @@ use Doctrine\DBAL\Exception\DeadlockException;
 use Doctrine\DBAL\Exception\LockWaitTimeoutException;
 use LucidAscent\App\Database\Clash;
 use LucidAscent\App\Database\SessionWritten;
+use LucidAscent\App\Database\WholeRequest;
 use LucidAscent\App\Entity\BodyMeasures;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
@@ -68,13 +69,27 @@ final class WholeRequestTest extends AppTestCase
         self::assertSame(0, $this->entries('write'));
     }
 
-    public function testWhatFailsHasWrittenNothing(): void
+    /** What hurts is heard, whatever fails after that. */
+    public function testWhatWasWrittenBeforeAFaultOfOursStays(): void
     {
-        $this->client->catchExceptions(true);
         $this->send([new \LogicException('A fault of its own.')]);
         self::assertResponseStatusCodeSame(500);
-        self::assertSame(0, $this->kept());
-        self::assertSame(0, $this->entries('write'));
+        self::assertSame(1, $this->kept());
+    }
+
+    public function testWhatBelongsTogetherAndWasNotAllWrittenIsNot(): void
+    {
+        $whole = self::getContainer()->get(WholeRequest::class);
+        $rows = self::getContainer()->get(Connection::class);
+        $row = static fn (string $of): int => (int) $rows->executeStatement('INSERT INTO turn VALUES (?, 1, NOW(6))',
+            [hash('sha256', $of, true)]);
+        $whole->begin();
+        $row('alone');
+        $rows->beginTransaction();
+        $row('half');
+        $whole->end();
+        self::assertFalse($rows->isTransactionActive());
+        self::assertSame([hash('sha256', 'alone')], $rows->fetchFirstColumn('SELECT LOWER(HEX(subject)) FROM turn'));
     }
 
     public function testAPageThatClashedIsReadOnce(): void
