@@ -122,6 +122,15 @@ for ($next = $first; $next < $people; $next += AT_ONCE) {
         printf("%d of %d people, %.0f s\n", $last + 1, $people, $seconds);
     }
 }
+// One class, of the first of them, with as many people as a large room has.
+$class = $made("'a class'", "''");
+$names = array_diff(array_keys($columns['studio_class']), ['id', 'teacher_id', 'name']);
+$db->exec('INSERT IGNORE INTO studio_class (id, teacher_id, name, '.implode(', ', $names).") SELECT $class, ".
+    $teacher('0').", 'A large class', ".implode(', ', $names)." FROM studio_class WHERE teacher_id = UNHEX('$demo')
+    ORDER BY JSON_LENGTH(pieces) DESC LIMIT 1");
+$db->exec('INSERT IGNORE INTO class_member (id, class_id, practitioner_id) SELECT '.$made('id', "'in a class '").",
+    $class, id FROM practitioner WHERE teacher_id = ".$teacher('0').' ORDER BY name LIMIT 40');
+
 $rows = 0;
 foreach (array_keys($from) as $table) {
     $rows += (int) $column("SELECT COUNT(*) FROM `$table`")[0];

@@ -27,14 +27,14 @@ shared() {
 group() { local node list=''; for node in "${DATABASE_NODES[@]}"; do list="$list,$(address "$node"):$GROUP_PORT"; done; printf '%s' "${list#,}"; }
 
 # as_node: with what a database of its own becomes one of several. A node that is gone is missed after two seconds, and left out
-# of what the others agree on after three; what an application node that has stopped half way holds is let go after six.
+# of what the others agree on after three; what an application node that has stopped half way holds is let go after five.
 as_node() {
     local at
     at=$(address "$NODE")
     AS_NODE=(--log-bin="$ENV_DIR/mysql/binlog" --log-slave-updates --expire-logs-days=7 --log-bin-trust-function-creators --binlog-format=ROW --innodb-autoinc-lock-mode=2
         --server-id="${NODE#db}" --wsrep-on=ON --wsrep-provider=/usr/lib/galera/libgalera_smm.so --wsrep-cluster-name="$CLUSTER" --wsrep-cluster-address="gcomm://$(group)"
         --wsrep-node-name="$NODE" --wsrep-node-address="$at" --wsrep-sst-method=rsync --wsrep-sst-receive-address="$at:4444" --wsrep-sst-donor=db3,db2,
-        --wsrep-retry-autocommit=4 --innodb-flush-log-at-trx-commit=2 --idle-write-transaction-timeout=6
+        --wsrep-retry-autocommit=4 --innodb-flush-log-at-trx-commit=2 --idle-write-transaction-timeout=5
         "--wsrep-provider-options=gmcast.listen_addr=tcp://$at:$GROUP_PORT;ist.recv_addr=$at:4568;gcache.size=64M;gcache.recover=yes;evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT3S;evs.inactive_check_period=PT0.25S;evs.install_timeout=PT3S")
 }
 

@@ -13,6 +13,7 @@ use LucidAscent\App\Security\TeachersClock;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /**
@@ -34,8 +35,15 @@ final class NightlyCommand extends Command
         parent::__construct();
     }
 
+    protected function configure(): void
+    {
+        $this->addOption('seconds', null, InputOption::VALUE_REQUIRED, 'Ends after so many; the next time goes on');
+    }
+
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        $seconds = $input->getOption('seconds');
+        $end = is_numeric($seconds) ? microtime(true) + (float) $seconds : INF;
         $teachers = $this->em
             ->createQuery('SELECT t.id FROM '.Teacher::class.' t ORDER BY t.id')
             ->getSingleColumnResult();
@@ -50,9 +58,13 @@ final class NightlyCommand extends Command
                 $this->clock->standIn($teacher);
                 $done = $this->urgent->prepare($teacher, self::AT_ONCE);
                 $people += $done;
-            } while (self::AT_ONCE === $done);
-            if (0 === ($i + 1) % 20 || count($teachers) === $i + 1) {
+            } while (self::AT_ONCE === $done && microtime(true) < $end);
+            $isOver = microtime(true) >= $end;
+            if ($isOver || 0 === ($i + 1) % 20 || count($teachers) === $i + 1) {
                 $output->writeln(sprintf('%d of %d teachers, %d people.', $i + 1, count($teachers), $people));
+            }
+            if ($isOver) {
+                break;
             }
         }
         $output->writeln(sprintf('%d rows that had their time are gone.', $this->forgotten->forget()));

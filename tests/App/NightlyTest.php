@@ -43,6 +43,12 @@ final class NightlyTest extends AppTestCase
         self::assertStringContainsString('1 of 1 teachers, 1 people.', $this->night(), 'Something was written of one.');
     }
 
+    public function testWhatIsEndedGoesOnTheNextTime(): void
+    {
+        self::assertStringContainsString('1 of 1 teachers, 50 people.', $this->night(['--seconds' => '0']));
+        self::assertStringContainsString('1 of 1 teachers, 11 people.', $this->night());
+    }
+
     public function testTheFirstPageOfTheDaySaysTheSame(): void
     {
         $this->client->loginUser($this->teacher);
@@ -91,11 +97,12 @@ final class NightlyTest extends AppTestCase
         $this->em()->flush();
     }
 
-    private function night(): string
+    /** @param array<string, string> $options */
+    private function night(array $options = []): string
     {
         $kernel = self::$kernel ?? throw new \LogicException('There is no application.');
         $tester = new CommandTester((new Application($kernel))->find('ascent:nightly'));
-        self::assertSame(0, $tester->execute([]));
+        self::assertSame(0, $tester->execute($options));
 
         return $tester->getDisplay();
     }
