@@ -113,6 +113,9 @@ code_of_nodes() {
 # balancer WORDS: what it answers.
 balancer() { php -r '$s = stream_socket_client("unix://".$argv[1], $n, $e, 2) ?: exit(1); fwrite($s, $argv[2]."\n"); echo stream_get_contents($s);' "$ROOT/var/env/$CLUSTER-front/run/balancer.sock" "$*"; }
 
+# seen NODE: how the balancer finds it.
+seen() { balancer show stat | awk -F, -v node="$1" '$1 == "application" && $2 == node { print $18 }'; }
+
 # requests_at NODE: how many it is at.
 requests_at() { balancer show stat | awk -F, -v node="$1" '$1 == "application" && $2 == node { print $5 }'; }
 

@@ -31,20 +31,17 @@ $faults = [];
 $clashes = 0;
 for ($i = 0; $i < 50; ++$i) {
     $turn = random_bytes(32);
-    foreach ([$one, $other] as $connection) {
+    $both = [$node((int) $argv[1]), $node((int) $argv[2])];
+    foreach ($both as $connection) {
         $connection->beginTransaction();
         $connection->executeStatement('INSERT INTO turn VALUES (?, 1, UTC_TIMESTAMP(6)) ON DUPLICATE KEY UPDATE number = number + 1',
             [$turn]);
     }
-    foreach ([$one, $other] as $connection) {
+    foreach ($both as $connection) {
         try {
             $connection->commit();
         } catch (Exception $e) {
             Clash::OthersWrote === Clash::in($e) ? ++$clashes : $faults[] = $e->getMessage();
-            try {
-                $connection->rollBack();
-            } catch (Exception) {
-            }
         }
     }
     $connection = $node((int) $argv[2]);
