@@ -62,6 +62,9 @@ for demo in tests/Kills/older/demo-*.sql.gz; do
     db_admin -e 'DROP DATABASE lucid_ascent'
     ensure_database lucid_ascent
     gzip -dc "$demo" | db_admin lucid_ascent
+    # What lies sealed in it opens with the key of the installation that it is of.
+    sealed=${demo%.sql.gz}.sealed-with
+    [ ! -e "$sealed" ] || keep_at_rest "$AT_REST_KEY" "$(cat "$sealed")"
     # The password of this installation's demo opens its account.
     db_admin -e "UPDATE lucid_ascent.teacher SET password = '$(php -r 'echo password_hash($argv[1], PASSWORD_BCRYPT, ["cost" => 4]);' "$DEMO_PASSWORD")'"
     # What is counted, chained and kept for a session is no row that anybody wrote.
