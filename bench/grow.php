@@ -44,7 +44,7 @@ $newest = static fn (string $table, string $as): string => isset(AT_MOST[$table]
 // Every column of every table of records, and which of them names a row of which other.
 $columns = [];
 foreach ($db->query('SELECT TABLE_NAME t, COLUMN_NAME c, COLUMN_TYPE k, EXTRA e FROM information_schema.COLUMNS
-    WHERE TABLE_SCHEMA = DATABASE() ORDER BY ORDINAL_POSITION') as $one) {
+    WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME NOT LIKE "grown%" ORDER BY ORDINAL_POSITION') as $one) {
     $columns[$one['t']][$one['c']] = [$one['k'], $one['e']];
 }
 $leads = [];
@@ -57,6 +57,12 @@ $from = ['practitioner' => 's.id = t.id'];
 foreach ($columns as $table => $of) {
     if (isset($of['practitioner_id']) && !in_array($table, LEFT_OUT, true)) {
         $from[$table] = 's.id = t.practitioner_id'.$newest($table, 't');
+    }
+}
+// Nothing is of a row that is left out.
+foreach ($from as $table => $which) {
+    foreach ($leads[$table] ?? [] as $name => $to) {
+        $from[$table] .= isset(AT_MOST[$to]) ? " AND (t.$name IS NULL OR t.$name IN (SELECT id FROM grown_rows))" : '';
     }
 }
 // What belongs to one of these rows, and to nobody by itself.

@@ -7,6 +7,7 @@ namespace LucidAscent\App\Person;
 use LucidAscent\App\Entity\Practitioner;
 use LucidAscent\App\Entity\Teacher;
 use LucidAscent\App\PageCache\CachedParts;
+use LucidAscent\App\Repository\AskedOnce;
 use LucidAscent\App\Repository\Records;
 use LucidAscent\App\Repository\UrgencyRows;
 use Symfony\Component\Uid\Uuid;
@@ -18,11 +19,14 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class MostUrgent
 {
+    private const AT_ONCE = 20;
+
     public function __construct(
         private UrgencyRows $rows,
         private CachedParts $parts,
         private Due $due,
         private Records $records,
+        private AskedOnce $asked,
     ) {
     }
 
@@ -57,15 +61,24 @@ final readonly class MostUrgent
                     array_map(Uuid::fromString(...), array_keys($known)),
                 );
         $levels = [];
+        $done = 0;
         foreach ($known as $id => $place) {
             // What a record of tomorrow says is worked out each time; ahead of its time there is nothing to work out.
             $isAsked = null === $places[$id] ? null === $most : $place !== $places[$id];
-            if ($isAsked && ($most ?? PHP_INT_MAX) > count($levels)) {
-                $levels[$id] = [$this->due->urgency($this->records->practitioner($teacher, $id)), $places[$id]];
+            if (!$isAsked || ($most ?? PHP_INT_MAX) <= $done) {
+                continue;
+            }
+            $levels[$id] = [$this->due->urgency($this->records->practitioner($teacher, $id)), $places[$id]];
+            ++$done;
+            // There may be hundreds, and not room for the records of all of them.
+            if (0 === $done % self::AT_ONCE) {
+                $this->rows->keep($levels);
+                $levels = [];
+                $this->asked->letGo();
             }
         }
         $this->rows->keep($levels);
 
-        return count($levels);
+        return $done;
     }
 }

@@ -8,6 +8,8 @@ use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Events;
 use LucidAscent\App\Entity\Practitioner;
+use LucidAscent\App\Entity\Studio;
+use LucidAscent\App\Entity\Teacher;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Uid\Uuid;
 
@@ -40,6 +42,20 @@ final class AskedOnce
     {
         $this->asked = [];
         $this->made = null;
+    }
+
+    /**
+     * Lets go of what was read of people, so that there is room for those who come after them. Accounts and people
+     * stay; for a page that writes none of what it has read.
+     */
+    public function letGo(): void
+    {
+        foreach ($this->em->getUnitOfWork()->getIdentityMap() as $class => $known) {
+            if (!in_array($class, [Teacher::class, Studio::class, Practitioner::class], true)) {
+                array_map($this->em->detach(...), $known);
+            }
+        }
+        $this->forget();
     }
 
     /**
