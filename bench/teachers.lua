@@ -13,8 +13,9 @@ function init()
     math.randomseed(os.time() + tonumber(tostring({}):match("0x(%x+)"), 16) % 1000000)
 end
 
+-- Never so long that the server takes who has just come for somebody who says nothing.
 function delay()
-    return math.random(math.floor(pause / 5), math.floor(pause * 9 / 5))
+    return math.random(math.floor(pause * 0.6), math.floor(pause * 1.4))
 end
 
 local function uuid()
