@@ -134,7 +134,11 @@ final class Kernel extends BaseKernel
         return new Response(
             (string) file_get_contents($this->getProjectDir().'/public/away.html'),
             Response::HTTP_SERVICE_UNAVAILABLE,
-            ['Retry-After' => '3', 'Cache-Control' => 'no-store', 'Content-Security-Policy' => "default-src 'none'"],
+            [
+                'Retry-After' => '3',
+                'Cache-Control' => 'no-store',
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'",
+            ],
         );
     }
 }

@@ -447,7 +447,7 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
             internal;
             add_header Retry-After 3 always;
             add_header Cache-Control no-store always;
-            add_header Content-Security-Policy "default-src 'none'" always;
+            add_header Content-Security-Policy "default-src 'none'; style-src 'unsafe-inline'" always;
         }
         # Fewer than there are connections for, so that nobody fills the log with those that find none.
         limit_conn all 1500;
