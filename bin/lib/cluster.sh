@@ -8,6 +8,8 @@ NODES=("${DATABASE_NODES[@]}" "${APPLICATION_NODES[@]}" front)
 # The first of the ports that are looked for.
 FIRST_PORT=${CLUSTER_PORT:-33300}
 CLUSTER=${CLUSTER_NAME:-cluster}
+# Where pictures lie that all nodes of the application have: a folder of this machine, or a store.
+CLUSTER_PICTURES=${CLUSTER_PICTURES:-$ROOT/var/env/$CLUSTER-pictures}
 # Nodes of the database speak with one another at an address each, so that what is between two of them can be cut.
 address() { printf '127.0.%s.%s' "${CLUSTER_NET:-1}" "${1#db}"; }
 GROUP_PORT=4567
@@ -124,7 +126,7 @@ start_application_node() {
     shared secrets
     shared at-rest
     printf 'DATABASE_AT=127.0.0.1:%s\nPICTURES=%s\nPUBLIC_URL=%s\nTRUSTED_PROXIES=127.0.0.1\n' \
-        "$FIRST_PORT" "$ROOT/var/env/$CLUSTER-pictures" "http://127.0.0.1:$((FIRST_PORT + 20))" | keep "$ENV_DIR/settings"
+        "$FIRST_PORT" "$CLUSTER_PICTURES" "http://127.0.0.1:$((FIRST_PORT + 20))" | keep "$ENV_DIR/settings"
     load_secrets
     DB_PORT=0
     code_of_nodes

@@ -2,9 +2,9 @@
 // database and of the application are killed, frozen, and cut off from one another. What was promised is on every node
 // afterwards, once; whoever said that it hurts is on hold from then on; whoever was signed in stays so.
 // NODES=full for all of it, with pauses of thirty seconds; NODES_SEED=7 for the same again.
-import { execFile, execFileSync, spawnSync } from 'node:child_process';
+import { execFile, execFileSync, spawn, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { promisify } from 'node:util';
 import { crc32, deflateSync } from 'node:zlib';
@@ -15,7 +15,14 @@ const CLIENTS = 16;
 const FULL = process.env.NODES === 'full';
 const FREEZE = FULL ? 30_000 : 9_000;
 const LONGEST_GAP = 10_000;
-const env = { ...process.env, CLUSTER_NAME: 'storm', CLUSTER_PORT: '33400', CLUSTER_NET: '7', CLUSTER_USER: 'private' };
+const env = {
+    ...process.env,
+    CLUSTER_NAME: 'storm',
+    CLUSTER_PORT: '33400',
+    CLUSTER_NET: '7',
+    CLUSTER_USER: 'private',
+    CLUSTER_PICTURES: 's3://storm:storm@127.0.0.1:33430/pictures?tls=0',
+};
 const BASE = 'http://127.0.0.1:33420';
 const FOLDER = 'var/env/storm';
 
@@ -360,15 +367,30 @@ final class Version20991231000000 extends AbstractMigration
 };
 const canCut = spawnSync('nft', ['list', 'tables']).status === 0;
 
+/** A store of pictures that all nodes share. */
+const STORE = `${FOLDER}-pictures`;
+let store = null;
+const storeBegins = () => {
+    mkdirSync(`${STORE}/pictures`, { recursive: true });
+    store = spawn('php', ['-S', '127.0.0.1:33430', 'tests/StandIn/s3.php'], {
+        env: { ...process.env, S3_FOLDER: STORE, S3_KEY: 'storm', S3_SECRET: 'storm', PHP_CLI_SERVER_WORKERS: '4' },
+        stdio: 'ignore',
+        detached: true,
+    });
+};
 let status;
 const clean = () => {
     spawnSync('nft', ['delete', 'table', ...RULES.split(' ')]);
     spawnSync('bin/cluster', ['down'], { env });
-    for (const node of ['db1', 'db2', 'db3', 'app1', 'app2', 'front', 'pictures', 'version', 'code']) {
+    if (store !== null) {
+        process.kill(-store.pid);
+    }
+    for (const node of ['db1', 'db2', 'db3', 'app1', 'app2', 'front', 'pictures', 'version', 'code', 'app1-proof']) {
         rmSync(`${FOLDER}-${node}`, { recursive: true, force: true });
     }
 };
 clean();
+storeBegins();
 try {
     const password = /password (\S+)/.exec(cluster('up'))[1];
     const first = await signIn(BASE, password);
@@ -464,6 +486,19 @@ try {
         if (there.picture.length < promised.picture.size) {
             faults.push(`${node}: pictures are gone`);
         }
+    }
+    if (FULL) {
+        const copied = mkdtempSync('/tmp/storm-');
+        const made = spawnSync('bin/backup', [copied], { env: { ...env, ASCENT_ENV: 'storm-app1' }, encoding: 'utf8' });
+        if (made.status !== 0) {
+            faults.push(`no backup is made: ${made.stderr}`);
+        }
+        rmSync(copied, { recursive: true });
+    }
+    const stored = new Set(readdirSync(`${STORE}/pictures`));
+    const missing = [...promised.picture].filter((id) => !stored.has(id));
+    if (missing.length > 0) {
+        faults.push(`${missing.length} pictures are not in their store`);
     }
     if (new Set(counts.map((count) => count.slice(3))).size > 1) {
         faults.push(`the nodes do not agree: ${counts.join(' | ')}`);
