@@ -369,6 +369,8 @@ INI
         pool lucid-ascent-own "$SOCKET_DIR/own.sock" 2
         # What an instrument says is a stream that stays open: it never holds a worker that a page waits for.
         pool lucid-ascent-live "$SOCKET_DIR/live.sock" "$LIVE_WORKERS" 0
+        # Whoever asks whether this machine is well waits for nobody: one that is busy is not one that is gone.
+        pool lucid-ascent-health "$SOCKET_DIR/health.sock" 1
     } | keep_for_servers "$ENV_DIR/fpm.conf"
 }
 LIVE_WORKERS=4
@@ -459,7 +461,7 @@ $([ -z "$PUBLIC_URL" ] || printf '        "%s" "%s";' "$(public_name)" "${PUBLIC
         # What this machine says of itself is for whoever asks it alone, and not by way of a server in front.
         location ~ ^/(health/(live|ready)|metrics)\$ {
             if (\$http_x_forwarded_for != "") { return 404; }
-$(php_behind "$FPM_SOCKET")
+$(php_behind "$SOCKET_DIR/health.sock")
         }
         location = /instruments/inclinometer {
             limit_conn live $LIVE_WORKERS;
