@@ -308,7 +308,8 @@ running_installation() {
     [ -s "$ENV_DIR/secrets" ] || fail 'nothing was started here yet.'
     ensure_service_user
     load_secrets
-    [ -n "$DATABASE_AT" ] || { running mariadb && database_answers; } || fail 'the database does not run: bin/start first.'
+    [ -n "$DATABASE_AT" ] || running mariadb || fail 'the database does not run: bin/start first.'
+    database_answers || fail 'the database does not answer: bin/start first.'
     DB_PORT=$(kept_port mariadb || printf 0)
     STAMP=$(cat "$ENV_DIR/stamp" 2>/dev/null || printf 0)
     DATABASE_URL=$(db_url app "$DB_APP_PASSWORD" lucid_ascent)
@@ -618,6 +619,9 @@ start_nginx() {
     WEB_PORT=$(choose_port web "$1") && write_nginx_config &&
         as_service nginx -c "$ENV_DIR/nginx.conf" -p "$ENV_DIR" -e "$ENV_DIR/log/nginx.log" 9>&-
 }
+
+# ready_at ADDRESS: what a machine says of itself there, and whether it may be asked for anything.
+ready_at() { php -r '$said = trim((string) @file_get_contents($argv[1]."/health/ready", context: stream_context_create(["http" => ["ignore_errors" => true, "timeout" => 5]]))); echo $said; exit("Ready." === $said ? 0 : 1);' "$1"; }
 
 # start_web FIRST_PORT: PHP-FPM and nginx over the code and the settings as they are now.
 start_web() {
